@@ -1,0 +1,78 @@
+import { z } from 'zod';
+import { brief, briefSpecs } from './brief.ts';
+import { donor, donorSpecs } from './donor.ts';
+import { drive, driveSpecs } from './drive.ts';
+import { controls, controlsSpecs, gearing, gearingSpecs } from './gearing.ts';
+import { controller, controllerSpecs, pack, packSpecs } from './power.ts';
+import type { QuantitySpec } from './quantity-spec.ts';
+
+export const SCHEMA_VERSION = 1;
+
+const amount = z.number().min(0).max(1_000_000).nullable();
+
+/** Prices in one currency; null is a price not known yet, which is never counted as nought. */
+export const money = z.strictObject({
+  currency: z.enum(['GBP', 'EUR', 'USD']),
+  budget: amount,
+  donor: amount,
+  motor: amount,
+  pack: amount,
+  controller: amount,
+  other: amount,
+});
+
+/** The build document: one JSON object that describes a whole build. */
+export const buildDocument = z
+  .strictObject({
+    schemaVersion: z.literal(SCHEMA_VERSION),
+    name: z.string().trim().min(1).max(80),
+    job: z.string().max(20),
+    summary: z.string().max(200),
+    sample: z.boolean(),
+    brief,
+    donor,
+    drive,
+    gearing,
+    pack,
+    controller,
+    controls,
+    money,
+  })
+  .meta({ title: 'Apple Cart build', description: 'Keys carry their unit. See docs/formats.md.' });
+
+export type BuildDocument = z.infer<typeof buildDocument>;
+
+/** The specs of every entered quantity, by section and key. */
+export const SPECS = {
+  brief: briefSpecs,
+  donor: donorSpecs,
+  drive: driveSpecs,
+  gearing: gearingSpecs,
+  pack: packSpecs,
+  controller: controllerSpecs,
+  controls: controlsSpecs,
+} as const;
+
+export type SectionName = keyof typeof SPECS;
+
+/** Dotted path of an entered quantity, for example `brief.riderMassKg`. */
+export type QuantityPath = {
+  [S in SectionName]: `${S}.${Extract<keyof (typeof SPECS)[S], string>}`;
+}[SectionName];
+
+/** The spec at a path. @throws TypeError for a path that names no quantity. */
+export function specAt(path: QuantityPath): QuantitySpec {
+  const [section = '', key = ''] = path.split('.');
+  const specs: Record<string, Record<string, QuantitySpec>> = SPECS;
+  const spec = specs[section]?.[key];
+  if (spec === undefined) throw new TypeError(`no quantity at ${path}`);
+  return spec;
+}
+
+/** Every quantity path, in document order. */
+export const QUANTITY_PATHS: readonly QuantityPath[] = Object.entries(SPECS).flatMap(([section, specs]) =>
+  Object.keys(specs).map((key) => `${section}.${key}` as QuantityPath),
+);
+
+/** The document's JSON Schema (draft 2020-12), for people who write or check files elsewhere. */
+export const buildJsonSchema = (): Record<string, unknown> => ({ ...z.toJSONSchema(buildDocument) });

@@ -1,0 +1,150 @@
+import { z } from 'zod';
+import { driveKind, type DriveKind } from './choices.ts';
+import { quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
+
+interface KindDefaults {
+  readonly kvRpmPerV: number;
+  readonly resistanceOhm: number;
+  readonly hysteresisNm: number;
+  readonly eddyNms: number;
+  readonly reduction: number;
+  readonly efficiency: number;
+  readonly massKg: number;
+}
+
+/** A common motor of each kind, from memory: 750 W geared hub, 1000 W direct-drive hub, 750 W mid-drive. */
+const KIND: Readonly<Record<DriveKind, KindDefaults>> = {
+  'geared-hub': {
+    kvRpmPerV: 42,
+    resistanceOhm: 0.11,
+    hysteresisNm: 0.12,
+    eddyNms: 5e-4,
+    reduction: 5,
+    efficiency: 0.93,
+    massKg: 4.2,
+  },
+  'direct-drive-hub': {
+    kvRpmPerV: 9.5,
+    resistanceOhm: 0.17,
+    hysteresisNm: 0.55,
+    eddyNms: 0.01,
+    reduction: 1,
+    efficiency: 1,
+    massKg: 6.8,
+  },
+  'mid-drive': {
+    kvRpmPerV: 58,
+    resistanceOhm: 0.11,
+    hysteresisNm: 0.1,
+    eddyNms: 3e-4,
+    reduction: 21.9,
+    efficiency: 0.9,
+    massKg: 4.6,
+  },
+};
+
+const byKind = (key: keyof KindDefaults) => (context: FallbackContext) => KIND[context.kind][key];
+const TYPICAL = 'from memory, usual for the kind of motor';
+
+/** The motor as its direct-current equivalent. Resistance is line to line at 20 C. */
+export const driveSpecs = {
+  ratedPowerW: {
+    label: 'Rated continuous power',
+    unit: 'W',
+    min: 10,
+    max: 20000,
+    plausible: [180, 3000],
+    step: 10,
+    // The law pages never use this default: an unknown rating stays unknown there.
+    fallback: 250,
+    origin: 'no default is used by the law',
+  },
+  kvRpmPerV: {
+    label: 'Speed constant Kv, motor',
+    unit: 'rpm/V',
+    min: 1,
+    max: 500,
+    plausible: [6, 120],
+    step: 0.5,
+    fallback: byKind('kvRpmPerV'),
+    origin: TYPICAL,
+  },
+  resistanceOhm: {
+    label: 'Winding resistance, 20 C',
+    unit: 'ohm',
+    min: 0.002,
+    max: 5,
+    plausible: [0.03, 0.6],
+    step: 0.01,
+    fallback: byKind('resistanceOhm'),
+    origin: TYPICAL,
+  },
+  hysteresisNm: {
+    label: 'Core drag, constant part',
+    unit: 'N m',
+    min: 0,
+    max: 5,
+    plausible: [0.02, 1.2],
+    step: 0.01,
+    fallback: byKind('hysteresisNm'),
+    origin: TYPICAL,
+  },
+  eddyNms: {
+    label: 'Core drag, part that grows with speed',
+    unit: 'N m s',
+    min: 0,
+    max: 0.2,
+    plausible: [5e-5, 0.03],
+    step: 0.0001,
+    fallback: byKind('eddyNms'),
+    origin: TYPICAL,
+  },
+  reduction: {
+    label: 'Internal reduction',
+    unit: '1',
+    min: 0.5,
+    max: 200,
+    plausible: [1, 40],
+    step: 0.1,
+    fallback: byKind('reduction'),
+    origin: TYPICAL,
+  },
+  efficiency: {
+    label: 'Gear efficiency inside the motor',
+    unit: '1',
+    min: 0.3,
+    max: 1,
+    plausible: [0.8, 1],
+    step: 0.01,
+    fallback: byKind('efficiency'),
+    origin: TYPICAL,
+  },
+  windingC: {
+    label: 'Winding temperature used',
+    unit: 'C',
+    min: -30,
+    max: 180,
+    plausible: [20, 110],
+    step: 5,
+    fallback: 60,
+    origin: 'common practice, a warm motor',
+  },
+  massKg: {
+    label: 'Motor',
+    unit: 'kg',
+    min: 0.5,
+    max: 40,
+    plausible: [1.8, 14],
+    step: 0.1,
+    fallback: byKind('massKg'),
+    origin: TYPICAL,
+  },
+} as const satisfies Record<string, QuantitySpec>;
+
+export const drive = z.strictObject({
+  name: z.string().max(80),
+  kind: driveKind,
+  wheel: z.enum(['front', 'rear']),
+  freewheel: z.boolean(),
+  ...quantities(driveSpecs),
+});

@@ -1,0 +1,68 @@
+import { z } from 'zod';
+import { answer } from './choices.ts';
+import { quantities, type QuantitySpec } from './quantity-spec.ts';
+
+export const gearingSpecs = {
+  ringTeeth: {
+    label: 'Chainring',
+    unit: 'T',
+    min: 8,
+    max: 80,
+    plausible: [22, 60],
+    step: 1,
+    fallback: 42,
+    origin: 'common practice',
+  },
+  chainEfficiency: {
+    label: 'Chain efficiency',
+    unit: '1',
+    min: 0.5,
+    max: 1,
+    plausible: [0.9, 0.99],
+    step: 0.01,
+    fallback: 0.96,
+    origin: 'from memory, a clean chain',
+  },
+} as const satisfies Record<string, QuantitySpec>;
+
+const teeth = z.number().int().min(7).max(80);
+
+export const gearing = z.strictObject({
+  cogTeeth: z.array(teeth).min(1).max(14),
+  /** The cog held on the test hill; null lets the best cog be chosen. */
+  heldCogTeeth: teeth.nullable(),
+  ...quantities(gearingSpecs),
+});
+
+export const controlsSpecs = {
+  assistRatio: {
+    label: 'Most motor help per rider watt',
+    unit: '1',
+    min: 0.1,
+    max: 20,
+    plausible: [0.5, 6],
+    step: 0.1,
+    fallback: 3,
+    origin: 'common practice',
+  },
+  walkCutoffKmh: {
+    label: 'Walk help ends at',
+    unit: 'km/h',
+    min: 0,
+    max: 50,
+    plausible: [3, 6],
+    step: 0.5,
+    fallback: 6,
+    origin: 'common practice',
+  },
+} as const satisfies Record<string, QuantitySpec>;
+
+export const controls = z.strictObject({
+  assistSensor: z.enum(['none', 'cadence', 'torque']),
+  throttle: z.enum(['none', 'walk', 'full']),
+  motorStopsWithPedals: answer,
+  brakeCutoffs: answer,
+  speedometer: answer,
+  classLabel: answer,
+  ...quantities(controlsSpecs),
+});

@@ -1,0 +1,85 @@
+import { SPECS, type BuildDocument, type QuantityPath, type SectionName } from './document.ts';
+import type { FallbackContext, QuantitySpec, Sourced } from './quantity-spec.ts';
+import type { Unit } from '../quantity/units.ts';
+import { LABEL_V_PER_CELL } from './power.ts';
+import { rolloutFromSizeMm } from './wheel-size.ts';
+
+/** Where a value that the computation uses comes from; `worked` means worked out from other values. */
+export type KnownSource = 'measured' | 'label' | 'assumed' | 'unknown' | 'worked';
+
+/** A quantity ready for use: the entered value, or the stated default of an unknown one. */
+export interface Known {
+  readonly path: QuantityPath;
+  readonly label: string;
+  readonly unit: Unit;
+  readonly value: number;
+  readonly source: KnownSource;
+  /** Where a default comes from; empty for entered values. */
+  readonly origin: string;
+}
+
+/** All quantities of a build by section and key, with unknowns replaced by their stated defaults. */
+export type KnownBuild = {
+  readonly [S in SectionName]: { readonly [K in keyof (typeof SPECS)[S]]: Known };
+};
+
+function known(path: QuantityPath, spec: QuantitySpec, entered: Sourced, context: FallbackContext): Known {
+  const { label, unit } = spec;
+  if (entered.source !== 'unknown') {
+    return { path, label, unit, value: entered.value, source: entered.source, origin: '' };
+  }
+  const value = typeof spec.fallback === 'function' ? spec.fallback(context) : spec.fallback;
+  return { path, label, unit, value, source: 'unknown', origin: spec.origin };
+}
+
+/** Volts of a pack of which nothing is known. Common practice. */
+const USUAL_VOLTS = 48;
+
+/** The choices that defaults depend on. */
+export function fallbackContext(build: BuildDocument): FallbackContext {
+  const { chemistry, cellsInSeries: cells, nominalV: volts } = build.pack;
+  const perCell = LABEL_V_PER_CELL[chemistry];
+  const nominalV =
+    volts.source !== 'unknown' ? volts.value : cells.source !== 'unknown' ? cells.value * perCell : USUAL_VOLTS;
+  const cellsInSeries = cells.source !== 'unknown' ? cells.value : Math.max(1, Math.round(nominalV / perCell));
+  return { style: build.donor.style, kind: build.drive.kind, chemistry, nominalV, cellsInSeries };
+}
+
+/** The specs flattened once: a build is resolved at every keystroke. */
+const ROWS = Object.entries(SPECS).map(
+  ([section, specs]) =>
+    [
+      section as SectionName,
+      Object.entries(specs as Record<string, QuantitySpec>).map(
+        ([key, spec]) => [key, `${section}.${key}` as QuantityPath, spec] as const,
+      ),
+    ] as const,
+);
+
+/** Resolves every quantity of a build. An unknown roll-out is worked out from the wheel size. */
+export function knownBuild(build: BuildDocument): KnownBuild {
+  const context = fallbackContext(build);
+  const sections: Record<string, Record<string, Known>> = {};
+  for (const [section, rows] of ROWS) {
+    const entered = build[section] as unknown as Record<string, Sourced>;
+    const out: Record<string, Known> = {};
+    for (const [key, path, spec] of rows) {
+      const value = entered[key];
+      if (value !== undefined) out[key] = known(path, spec, value, context);
+    }
+    sections[section] = out;
+  }
+  const resolved = sections as unknown as KnownBuild;
+  const { rolloutMm, beadMm, tyreMm } = resolved.donor;
+  if (rolloutMm.source !== 'unknown') return resolved;
+  const worked: Known = {
+    ...rolloutMm,
+    value: rolloutFromSizeMm(beadMm.value, tyreMm.value),
+    source: 'worked',
+  };
+  return { ...resolved, donor: { ...resolved.donor, rolloutMm: worked } };
+}
+
+/** Every known quantity as a flat list, in document order. */
+export const knownList = (build: KnownBuild): readonly Known[] =>
+  Object.values(build).flatMap((section) => Object.values(section) as Known[]);

@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import type { Unit } from '../quantity/units.ts';
+import type { Chemistry, DonorStyle, DriveKind } from './choices.ts';
+
+/** What a default may depend on: the few choices that decide which typical value fits. */
+export interface FallbackContext {
+  readonly style: DonorStyle;
+  readonly kind: DriveKind;
+  readonly chemistry: Chemistry;
+  readonly nominalV: number;
+  readonly cellsInSeries: number;
+}
+
+/** Everything the product knows about one entered quantity, in the unit that its key names. */
+export interface QuantitySpec {
+  readonly label: string;
+  readonly unit: Unit;
+  /** Outside these the value cannot be used at all, and the schema refuses it. */
+  readonly min: number;
+  readonly max: number;
+  /** Outside these the value is kept and used, and the field says that it looks unusual. */
+  readonly plausible: readonly [number, number];
+  /** One press of an arrow key. */
+  readonly step: number;
+  /** Used when the source is `unknown`; listed as an assumption. */
+  readonly fallback: number | ((context: FallbackContext) => number);
+  /** Where the default comes from. */
+  readonly origin: string;
+}
+
+/** Where an entered value comes from. */
+export const ENTERED_SOURCES = ['measured', 'label', 'assumed'] as const;
+const note = z.string().max(200).optional();
+
+/** A quantity with its source; an unknown one has no value, and its stated default is used. */
+export const sourced = (spec: QuantitySpec) =>
+  z
+    .discriminatedUnion('source', [
+      z.strictObject({
+        source: z.enum(ENTERED_SOURCES),
+        value: z.number().min(spec.min).max(spec.max),
+        note,
+      }),
+      z.strictObject({ source: z.literal('unknown'), note }),
+    ])
+    .meta({ description: `${spec.label}, ${spec.unit}. Default when unknown: ${spec.origin}.` });
+
+export type Sourced = z.infer<ReturnType<typeof sourced>>;
+export type Source = Sourced['source'];
+
+/** One schema entry per spec, so that a section's shape and its specs cannot drift apart. */
+export function quantities<S extends Record<string, QuantitySpec>>(specs: S) {
+  const shape = Object.fromEntries(Object.entries(specs).map(([key, spec]) => [key, sourced(spec)]));
+  return shape as { [K in keyof S]: ReturnType<typeof sourced> };
+}

@@ -1,0 +1,110 @@
+import type { DriveKind } from './choices.ts';
+import { SCHEMA_VERSION, type BuildDocument } from './document.ts';
+import type { Sourced } from './quantity-spec.ts';
+
+const unknown: Sourced = { source: 'unknown' };
+const assumed = (value: number): Sourced => ({ source: 'assumed', value });
+
+/** Cogs of a common eight-speed cassette. */
+const EIGHT_SPEED = [34, 28, 24, 21, 18, 15, 13, 11];
+
+/**
+ * A new build from nothing: every measurement is unknown, so that the card says what to measure; only
+ * what the builder has to choose (battery, controller, targets) starts from assumed everyday values.
+ */
+export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDocument {
+  return {
+    schemaVersion: SCHEMA_VERSION,
+    name,
+    job: '',
+    summary: '',
+    sample: false,
+    brief: {
+      use: '',
+      place: 'gb',
+      hillName: '',
+      riderMassKg: assumed(80),
+      loadMassKg: assumed(5),
+      riderPowerW: assumed(75),
+      cadenceMinRpm: unknown,
+      cadenceMaxRpm: unknown,
+      cruiseSpeedKmh: assumed(22),
+      hillLengthM: assumed(500),
+      hillGradePct: assumed(8),
+      distanceKm: assumed(25),
+      reservePct: assumed(15),
+      temperatureC: unknown,
+      altitudeM: unknown,
+      headwindMs: unknown,
+    },
+    donor: {
+      name: '',
+      style: 'diamond',
+      wheelCount: 2,
+      operablePedals: 'yes',
+      massKg: unknown,
+      beadMm: assumed(622),
+      tyreMm: assumed(42),
+      rolloutMm: unknown,
+      crr: unknown,
+      cdaM2: unknown,
+      wheelbaseMm: unknown,
+      massHeightMm: unknown,
+      massAheadMm: unknown,
+      tyreGrip: unknown,
+    },
+    drive: {
+      name: '',
+      kind,
+      wheel: 'rear',
+      freewheel: kind !== 'direct-drive-hub',
+      ratedPowerW: unknown,
+      kvRpmPerV: unknown,
+      resistanceOhm: unknown,
+      hysteresisNm: unknown,
+      eddyNms: unknown,
+      reduction: unknown,
+      efficiency: unknown,
+      windingC: unknown,
+      massKg: unknown,
+    },
+    gearing: { cogTeeth: EIGHT_SPEED, heldCogTeeth: null, ringTeeth: assumed(42), chainEfficiency: unknown },
+    pack: {
+      name: '',
+      chemistry: 'nmc',
+      nominalV: assumed(48),
+      cellsInSeries: unknown,
+      capacityAh: assumed(13),
+      bmsCurrentA: assumed(30),
+      wiringMohm: unknown,
+      healthPct: unknown,
+      chargeLimitPct: assumed(100),
+      massKg: unknown,
+    },
+    controller: {
+      name: '',
+      limitsSpeed: true,
+      limitsPower: false,
+      batteryCurrentA: assumed(18),
+      phaseCurrentA: unknown,
+      powerLimitW: unknown,
+      lowVoltageCutoffV: unknown,
+      assistCutoffKmh: assumed(24.9),
+      assistTaperKmh: unknown,
+      standbyW: unknown,
+      resistanceMohm: unknown,
+      massKg: unknown,
+    },
+    controls: {
+      assistSensor: 'cadence',
+      throttle: 'none',
+      motorStopsWithPedals: 'unknown',
+      brakeCutoffs: 'unknown',
+      speedometer: 'unknown',
+      classLabel: 'unknown',
+      assistRatio: unknown,
+      walkCutoffKmh: unknown,
+    },
+    money: { currency: 'GBP', budget: null, donor: null, motor: null, pack: null, controller: null, other: null },
+  };
+}

@@ -1,0 +1,31 @@
+/** What can bind at a moment: the one that does is named with every result. */
+export const LIMITS = [
+  'voltage',
+  'battery-current',
+  'pack-protection',
+  'low-voltage',
+  'pack-power',
+  'power-limit',
+  'phase-current',
+  'speed-limit',
+  'assist-ratio',
+  'cadence',
+  'no-motor',
+] as const;
+export type Limit = (typeof LIMITS)[number];
+
+/** The controller's limits and the pack's, SI. */
+export interface Limits {
+  readonly batteryA: number;
+  readonly bmsA: number;
+  readonly phaseA: number;
+  /** Watts taken from the pack; Infinity when not limited. */
+  readonly powerW: number;
+  readonly lowVolts: number;
+  readonly standbyW: number;
+  /** m/s at which help has ended, and the width over which it fades; Infinity when not limited. */
+  readonly cutoff: number;
+  readonly taper: number;
+  /** Most motor power at its shaft, W (help in proportion to the rider); Infinity when not limited. */
+  readonly assistW: number;
+}

@@ -1,0 +1,132 @@
+import type { BuildDocument } from '../build/document.ts';
+import { knownBuild, type KnownBuild } from '../build/known.ts';
+import { kmhToMs } from '../quantity/units.ts';
+import { airDensity } from './air.ts';
+import type { Pack } from './battery.ts';
+import { gears, type Gear } from './driveline.ts';
+import type { Limits } from './limits.ts';
+import { torqueConstant, warmResistance, type Motor } from './motor.ts';
+import type { Rider } from './rider.ts';
+import type { RoadLoad } from './road-load.ts';
+
+/** Geometry that decides grip and front lift, m, with the machine laden. */
+export interface Balance {
+  readonly wheelbase: number;
+  readonly massHeight: number;
+  readonly massAhead: number;
+  readonly grip: number;
+  readonly drivenWheel: 'front' | 'rear';
+}
+
+/** A build as the physics sees it, SI throughout. */
+export interface Machine {
+  readonly kind: BuildDocument['drive']['kind'];
+  readonly machineMassKg: number;
+  readonly road: RoadLoad;
+  readonly motor: Motor;
+  /** Winding at its working temperature plus the controller, ohm. */
+  readonly circuitOhm: number;
+  /** Efficiency from motor shaft to tyre. */
+  readonly efficiency: number;
+  readonly chainEfficiency: number;
+  readonly wheelRadius: number;
+  readonly gears: readonly Gear[];
+  readonly heldGear: Gear | null;
+  readonly limits: Limits;
+  readonly pack: Pack;
+  readonly rider: Rider;
+  /** What lets the motor work: a throttle, turning pedals, or nothing fitted. */
+  readonly control: 'throttle' | 'pedals' | 'none';
+  readonly balance: Balance;
+}
+
+/** Mass of the finished machine without rider and load, kg. */
+export const machineMassKg = (known: KnownBuild): number =>
+  known.donor.massKg.value + known.drive.massKg.value + known.pack.massKg.value + known.controller.massKg.value;
+
+function limitsOf(build: BuildDocument, known: KnownBuild): Limits {
+  const { controller, pack, controls, brief } = known;
+  const proportional = build.controls.assistSensor === 'torque' && build.controls.throttle !== 'full';
+  return {
+    batteryA: controller.batteryCurrentA.value,
+    bmsA: pack.bmsCurrentA.value,
+    phaseA: controller.phaseCurrentA.value,
+    powerW: build.controller.limitsPower ? controller.powerLimitW.value : Infinity,
+    lowVolts: controller.lowVoltageCutoffV.value,
+    standbyW: controller.standbyW.value,
+    cutoff: build.controller.limitsSpeed ? kmhToMs(controller.assistCutoffKmh.value) : Infinity,
+    taper: kmhToMs(controller.assistTaperKmh.value),
+    assistW: proportional ? controls.assistRatio.value * brief.riderPowerW.value : Infinity,
+  };
+}
+
+function controlOf(build: BuildDocument): Machine['control'] {
+  if (build.controls.throttle === 'full') return 'throttle';
+  return build.controls.assistSensor === 'none' ? 'none' : 'pedals';
+}
+
+/** Puts a build together from its known quantities. */
+export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine {
+  const { brief, donor, drive, gearing, pack, controller } = known;
+  const midDrive = build.drive.kind === 'mid-drive';
+  const wheelRadius = donor.rolloutMm.value / 1000 / (2 * Math.PI);
+  const list = gears({
+    wheelRadius,
+    ringTeeth: gearing.ringTeeth.value,
+    cogTeeth: build.gearing.cogTeeth,
+    reduction: drive.reduction.value,
+    midDrive,
+  });
+  const mass = machineMassKg(known);
+  return {
+    kind: build.drive.kind,
+    machineMassKg: mass,
+    road: {
+      massKg: mass + brief.riderMassKg.value + brief.loadMassKg.value,
+      crr: donor.crr.value,
+      cdaM2: donor.cdaM2.value,
+      airDensity: airDensity(brief.altitudeM.value, brief.temperatureC.value),
+      headwind: brief.headwindMs.value,
+    },
+    motor: {
+      kt: torqueConstant(drive.kvRpmPerV.value),
+      resistance20: drive.resistanceOhm.value,
+      hysteresisNm: drive.hysteresisNm.value,
+      eddyNms: drive.eddyNms.value,
+      freewheel: build.drive.freewheel,
+    },
+    circuitOhm:
+      warmResistance(drive.resistanceOhm.value, drive.windingC.value) + controller.resistanceMohm.value / 1000,
+    efficiency: drive.efficiency.value * (midDrive ? gearing.chainEfficiency.value : 1),
+    chainEfficiency: gearing.chainEfficiency.value,
+    wheelRadius,
+    gears: list,
+    heldGear: list.find((gear) => gear.cogTeeth === build.gearing.heldCogTeeth) ?? null,
+    limits: limitsOf(build, known),
+    pack: {
+      chemistry: build.pack.chemistry,
+      cellsInSeries: pack.cellsInSeries.value,
+      capacityAh: pack.capacityAh.value,
+      health: pack.healthPct.value / 100,
+      wiringOhm: pack.wiringMohm.value / 1000,
+      temperatureC: brief.temperatureC.value,
+    },
+    rider: {
+      powerW: brief.riderPowerW.value,
+      cadenceMinRpm: brief.cadenceMinRpm.value,
+      cadenceMaxRpm: brief.cadenceMaxRpm.value,
+    },
+    control: controlOf(build),
+    balance: {
+      wheelbase: donor.wheelbaseMm.value / 1000,
+      massHeight: donor.massHeightMm.value / 1000,
+      massAhead: donor.massAheadMm.value / 1000,
+      grip: donor.tyreGrip.value,
+      // A mid-drive pulls on the chain, whatever wheel the document names for a hub motor.
+      drivenWheel: midDrive ? 'rear' : build.drive.wheel,
+    },
+  };
+}
+
+/** A build document as a machine. */
+export const assemble = (build: BuildDocument): Machine => assembleKnown(build, knownBuild(build));

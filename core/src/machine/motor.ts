@@ -1,0 +1,37 @@
+/** A permanent-magnet motor as its direct-current equivalent, SI. */
+export interface Motor {
+  /** Torque per phase ampere, N m/A, equal to the back EMF per rad/s. */
+  readonly kt: number;
+  /** Winding, line to line, at 20 C. */
+  readonly resistance20: number;
+  /** Core drag that does not depend on speed, N m. */
+  readonly hysteresisNm: number;
+  /** Core drag per rad/s, N m s. */
+  readonly eddyNms: number;
+  readonly freewheel: boolean;
+}
+
+/** Temperature coefficient of copper's resistance at 20 C, 1/K (IEC 60028: 0.00393). */
+const COPPER_PER_K = 0.00393;
+
+/** Torque constant in N m/A from the speed constant in rpm/V: Kt = 60 / (2 pi Kv). Exact identity in SI. */
+export const torqueConstant = (kvRpmPerV: number): number => 60 / (2 * Math.PI * kvRpmPerV);
+
+/** Resistance at a winding temperature: R20 (1 + 0.00393 (T - 20)). */
+export const warmResistance = (resistance20: number, windingC: number): number =>
+  resistance20 * (1 + COPPER_PER_K * (windingC - 20));
+
+/** Torque the core takes at motor speed `omega` rad/s, N m. */
+export const coreDrag = (motor: Motor, omega: number): number =>
+  omega > 0 ? motor.hysteresisNm + motor.eddyNms * omega : 0;
+
+/**
+ * Force at the tyre in N for a phase current: (Kt I - core drag) n eta while driving, divided by eta when
+ * the wheel drives the motor; never below 0 with a freewheel.
+ * `ratio` is motor rad/s per m/s of road speed, `efficiency` that of all gears to the tyre.
+ */
+export function wheelForce(motor: Motor, ratio: number, efficiency: number, phaseA: number, v: number): number {
+  const torque = motor.kt * phaseA - coreDrag(motor, ratio * v);
+  if (torque >= 0) return torque * ratio * efficiency;
+  return motor.freewheel ? 0 : (torque * ratio) / efficiency;
+}

@@ -1,0 +1,25 @@
+import { cadenceRpm, type Gear } from './driveline.ts';
+
+export interface Rider {
+  readonly powerW: number;
+  readonly cadenceMinRpm: number;
+  readonly cadenceMaxRpm: number;
+}
+
+/** Above the span, legs (and a motor that follows them) have nothing left at this many times its top. */
+const SPIN_OUT = 1.25;
+
+/** 1 up to the top of the cadence span, falling evenly to 0 at 1.25 times it. Common practice, no source. */
+export const spinOutFactor = (rider: Rider, gear: Gear, v: number): number =>
+  Math.min(1, Math.max(0, (SPIN_OUT - cadenceRpm(gear, v) / rider.cadenceMaxRpm) / (SPIN_OUT - 1)));
+
+/**
+ * The rider's force at the tyre, N. Inside the cadence span the legs give their power; below it the same
+ * torque as at its lower end, so that the force at rest is finite; above it they fade.
+ */
+export function riderForce(rider: Rider, gear: Gear, chainEfficiency: number, v: number): number {
+  if (rider.powerW === 0) return 0;
+  const speedAtMin = (rider.cadenceMinRpm * Math.PI) / 30 / gear.crankRatio;
+  const full = (rider.powerW * chainEfficiency) / Math.max(v, speedAtMin);
+  return full * spinOutFactor(rider, gear, v);
+}

@@ -1,0 +1,37 @@
+import { STANDARD_GRAVITY } from '../quantity/constants.ts';
+
+/** What resists the machine, SI: all masses together, rolling coefficient, drag area, air, wind along the road. */
+export interface RoadLoad {
+  readonly massKg: number;
+  readonly crr: number;
+  readonly cdaM2: number;
+  readonly airDensity: number;
+  /** Positive against the rider. */
+  readonly headwind: number;
+}
+
+/** Air drag in N at road speed `v` m/s: 0.5 rho CdA (v + w)|v + w|; a tailwind faster than v pushes. */
+export const airForce = (road: RoadLoad, v: number): number =>
+  0.5 * road.airDensity * road.cdaM2 * (v + road.headwind) * Math.abs(v + road.headwind);
+
+/**
+ * Force in N to hold `v` m/s on a slope of `gradePct` (rise over run, in %), from first principles:
+ * F = m g (sin theta + Crr cos theta) + air drag.
+ */
+export function roadForce(road: RoadLoad, v: number, gradePct: number): number {
+  const tangent = gradePct / 100;
+  const cosine = 1 / Math.sqrt(1 + tangent * tangent);
+  return road.massKg * STANDARD_GRAVITY * cosine * (tangent + road.crr) + airForce(road, v);
+}
+
+/**
+ * The grade in % that a force holds at `v` m/s, in closed form (derived):
+ * a = (F - air) / (m g sqrt(1 + Crr^2)), grade = tan(asin a - atan Crr).
+ * Infinity when the force would lift the machine up a wall; negative when it cannot hold the level.
+ */
+export function gradeHeldPct(road: RoadLoad, v: number, forceN: number): number {
+  const a = (forceN - airForce(road, v)) / (road.massKg * STANDARD_GRAVITY * Math.sqrt(1 + road.crr ** 2));
+  if (a >= 1) return Infinity;
+  if (a <= -1) return -Infinity;
+  return 100 * Math.tan(Math.asin(a) - Math.atan(road.crr));
+}

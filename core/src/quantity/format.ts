@@ -1,0 +1,80 @@
+import type { Unit } from './units.ts';
+
+/** Decimals that a bench can use, per unit: never more than the model deserves. */
+const DIGITS: Partial<Record<Unit, number>> = {
+  kg: 1,
+  lb: 1,
+  mm: 0,
+  in: 2,
+  m: 0,
+  ft: 0,
+  km: 1,
+  mi: 1,
+  'km/h': 1,
+  mph: 1,
+  'm/s': 1,
+  W: 0,
+  V: 1,
+  A: 1,
+  Ah: 1,
+  Wh: 0,
+  ohm: 3,
+  mohm: 0,
+  'Wh/km': 1,
+  'Wh/mi': 1,
+  C: 0,
+  F: 0,
+  N: 0,
+  lbf: 0,
+  'N m': 2,
+  'N m s': 4,
+  rpm: 0,
+  'rpm/V': 1,
+  '%': 1,
+  s: 0,
+  min: 1,
+  h: 2,
+  m2: 2,
+  'kg/m3': 3,
+  T: 0,
+  S: 0,
+};
+
+/** How a unit is written beside a number; a pure number has none. */
+const WRITTEN: Partial<Record<Unit, string>> = {
+  '1': '',
+  C: '°C',
+  F: '°F',
+  m2: 'm²',
+  'kg/m3': 'kg/m³',
+  T: 'teeth',
+  S: 'in series',
+  mohm: 'mohm',
+};
+
+/** The unit's usual number of decimals; pure numbers get as many as their size asks for. */
+export function usualDigits(value: number, unit: Unit): number {
+  const digits = DIGITS[unit];
+  if (digits !== undefined) return digits;
+  const size = Math.abs(value);
+  return size >= 100 ? 0 : size >= 10 ? 1 : size >= 1 ? 2 : 4;
+}
+
+export const unitText = (unit: Unit): string => WRITTEN[unit] ?? unit;
+
+/** A number for reading: thousands grouped, a true minus, and "over" rather than a wild figure. */
+export function formatNumber(value: number, digits: number): string {
+  if (!Number.isFinite(value)) return value > 0 ? 'no limit' : 'none';
+  const text = new Intl.NumberFormat('en-GB', {
+    minimumFractionDigits: digits,
+    maximumFractionDigits: digits,
+  }).format(value);
+  // "-0.0" would claim a direction that the digits shown do not carry.
+  return /^-[0.,]*$/.test(text) ? text.slice(1) : text.replace('-', '−');
+}
+
+/** Number and unit with a no-break space between. */
+export function formatQuantity(value: number, unit: Unit, digits = usualDigits(value, unit)): string {
+  const written = unitText(unit);
+  return written === '' ? formatNumber(value, digits) : `${formatNumber(value, digits)}\u00a0${written}`;
+}

@@ -1,0 +1,23 @@
+import type { Unit } from './units.ts';
+
+/** How a reader wants quantities shown. `imperial` changes road and mass units; bicycle parts stay in mm. */
+export type UnitSystem = 'metric' | 'imperial';
+
+const IMPERIAL: Partial<Record<Unit, Unit>> = {
+  kg: 'lb',
+  'km/h': 'mph',
+  km: 'mi',
+  m: 'ft',
+  mm: 'in',
+  'Wh/km': 'Wh/mi',
+  C: 'F',
+  N: 'lbf',
+};
+
+/** The unit in which a quantity stored in `unit` is shown under the system. */
+export const shownUnit = (unit: Unit, system: UnitSystem): Unit =>
+  system === 'imperial' ? (IMPERIAL[unit] ?? unit) : unit;
+
+/** The same quantity in the other system, or the same unit where trade uses only one. */
+export const otherUnit = (unit: Unit, system: UnitSystem): Unit =>
+  shownUnit(unit, system === 'imperial' ? 'metric' : 'imperial');

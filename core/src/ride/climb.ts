@@ -1,0 +1,69 @@
+import { supplyAt } from '../machine/battery.ts';
+import { cadenceRpm } from '../machine/driveline.ts';
+import type { Limit } from '../machine/limits.ts';
+import type { Machine } from '../machine/machine.ts';
+import { coreDrag } from '../machine/motor.ts';
+import { batteryAmps, electricalWatts } from './operating-point.ts';
+import { steadySpeed } from './steady.ts';
+import type { GearChoice } from './traction.ts';
+
+/** A hill ridden at its steady speed. */
+export interface Climb {
+  readonly climbs: true;
+  readonly v: number;
+  readonly seconds: number;
+  readonly limit: Limit;
+  readonly cogTeeth: number;
+  readonly cadenceRpm: number;
+  readonly phaseA: number;
+  readonly batteryA: number;
+  readonly batteryW: number;
+  /** Mechanical, at the motor's shaft. */
+  readonly motorW: number;
+  /** At the tyre, motor and rider. */
+  readonly wheelW: number;
+  readonly copperW: number;
+  /** From the pack for the whole hill. */
+  readonly energyWh: number;
+  readonly motorN: number;
+  readonly riderN: number;
+}
+
+export type ClimbOutcome = Climb | { readonly climbs: false; readonly forceN: number; readonly limit: Limit };
+
+/**
+ * The hill at its steady speed: full help, constant grade, entry speed and warming of the motor left out.
+ * @param lengthM along the road, m
+ */
+export function climb(
+  machine: Machine,
+  charge: number,
+  lengthM: number,
+  gradePct: number,
+  choice: GearChoice,
+): ClimbOutcome {
+  const supply = supplyAt(machine.pack, charge);
+  const steady = steadySpeed(machine, supply, gradePct, choice);
+  if (!steady.moves) return { climbs: false, forceN: steady.traction.totalN, limit: steady.traction.limit };
+  const { v, traction: t } = steady;
+  const omega = t.gear.motorRatio * v;
+  const batteryW = electricalWatts(machine, t.gear, t.phaseA, v);
+  const seconds = lengthM / v;
+  return {
+    climbs: true,
+    v,
+    seconds,
+    limit: t.limit,
+    cogTeeth: t.gear.cogTeeth,
+    cadenceRpm: cadenceRpm(t.gear, v),
+    phaseA: t.phaseA,
+    batteryA: batteryAmps(supply, batteryW),
+    batteryW,
+    motorW: Math.max(0, machine.motor.kt * t.phaseA - coreDrag(machine.motor, omega)) * omega,
+    wheelW: t.totalN * v,
+    copperW: t.phaseA ** 2 * machine.circuitOhm,
+    energyWh: (batteryW * seconds) / 3600,
+    motorN: t.motorN,
+    riderN: t.riderN,
+  };
+}

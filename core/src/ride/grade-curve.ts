@@ -1,0 +1,50 @@
+import { supplyAt } from '../machine/battery.ts';
+import type { Limit } from '../machine/limits.ts';
+import type { Machine } from '../machine/machine.ts';
+import { gradeHeldPct } from '../machine/road-load.ts';
+import { lastTrue } from '../quantity/numerics.ts';
+import { steadySpeed } from './steady.ts';
+import { traction, type GearChoice } from './traction.ts';
+
+/** One point of speed against grade, with what binds there. */
+export interface GradePoint {
+  readonly v: number;
+  readonly gradePct: number;
+  readonly limit: Limit;
+  readonly cogTeeth: number;
+}
+
+/** Slowest speed of the curve, m/s: walking pace, below which no one rides. */
+const SLOWEST = 0.8;
+const POINTS = 40;
+/** Limits change over within this much speed, m/s. */
+const EDGE = 1e-3;
+
+function pointAt(machine: Machine, charge: number, choice: GearChoice, v: number): GradePoint {
+  const t = traction(machine, supplyAt(machine.pack, charge), v, choice);
+  return { v, gradePct: gradeHeldPct(machine.road, v, t.totalN), limit: t.limit, cogTeeth: t.gear.cogTeeth };
+}
+
+/**
+ * Speed against grade from the level to walking pace, fastest first. Each point is closed form (the grade
+ * that the force at that speed holds), so nothing is searched; where the binding limit changes between
+ * neighbours the change is found by bisection and both sides are kept, so that the curve splits exactly.
+ */
+export function gradeCurve(machine: Machine, charge: number, choice: GearChoice): readonly GradePoint[] {
+  const top = steadySpeed(machine, supplyAt(machine.pack, charge), 0, choice);
+  if (!top.moves) return [];
+  const fastest = Math.max(top.v, SLOWEST);
+  const points: GradePoint[] = [];
+  for (let i = 0; i <= POINTS; i += 1) {
+    const v = fastest + ((SLOWEST - fastest) * i) / POINTS;
+    const point = pointAt(machine, charge, choice, v);
+    const before = points.at(-1);
+    if (before !== undefined && before.limit !== point.limit) {
+      const same = (u: number): boolean => pointAt(machine, charge, choice, u).limit === before.limit;
+      const edge = lastTrue(same, before.v, v, EDGE);
+      points.push(pointAt(machine, charge, choice, edge), pointAt(machine, charge, choice, edge - EDGE));
+    }
+    points.push(point);
+  }
+  return points;
+}

@@ -1,0 +1,137 @@
+import type { Supply } from '../machine/battery.ts';
+import type { Gear } from '../machine/driveline.ts';
+import type { Limit } from '../machine/limits.ts';
+import type { Machine } from '../machine/machine.ts';
+import { coreDrag, wheelForce } from '../machine/motor.ts';
+import { spinOutFactor } from '../machine/rider.ts';
+
+/** The motor at one speed in one gear. */
+export interface OperatingPoint {
+  readonly phaseA: number;
+  /** Motor's force at the tyre, N; negative when a motor without a freewheel drags. */
+  readonly forceN: number;
+  readonly limit: Limit;
+}
+
+/** Fixed drop of the controller's bridge, V. From memory. */
+const BRIDGE_V = 0.3;
+
+interface Bound {
+  readonly amps: number;
+  readonly limit: Limit;
+}
+
+/** The battery side as a bound on battery amps: the least of controller, protection, cut-off and pack. */
+function batteryBound(machine: Machine, supply: Supply): Bound {
+  const { limits } = machine;
+  let amps = limits.batteryA;
+  let limit: Limit = 'battery-current';
+  if (limits.bmsA < amps) {
+    amps = limits.bmsA;
+    limit = 'pack-protection';
+  }
+  const toCutoff = (supply.openVolts - limits.lowVolts) / supply.ohm;
+  if (toCutoff < amps) {
+    amps = Math.max(0, toCutoff);
+    limit = 'low-voltage';
+  }
+  const mostPower = supply.openVolts / (2 * supply.ohm);
+  if (mostPower < amps) {
+    amps = mostPower;
+    limit = 'pack-power';
+  }
+  return { amps, limit };
+}
+
+/**
+ * Full-throttle operating point in closed form: the phase current is the least of the voltage, battery,
+ * phase, assist and speed bounds, and the least one is the binding limit.
+ * The battery bound solves P = (E' + I R) I for I without cancellation: I = 2P / (E' + sqrt(E'^2 + 4 R P)).
+ * @param v road speed, m/s, 0 or more
+ */
+export function operatingPoint(machine: Machine, gear: Gear, supply: Supply, v: number): OperatingPoint {
+  const { motor, limits, circuitOhm } = machine;
+  if (machine.control === 'none') {
+    return { phaseA: 0, forceN: wheelForce(motor, gear.motorRatio, machine.efficiency, 0, v), limit: 'no-motor' };
+  }
+  const omega = gear.motorRatio * v;
+  const emf = motor.kt * omega;
+
+  let amps = limits.phaseA;
+  let limit: Limit = 'phase-current';
+
+  const byVoltage = Math.max(0, (supply.openVolts - emf) / (circuitOhm + supply.ohm));
+  if (byVoltage < amps) {
+    amps = byVoltage;
+    limit = 'voltage';
+  }
+
+  const battery = batteryBound(machine, supply);
+  let watts = battery.amps * (supply.openVolts - battery.amps * supply.ohm);
+  let wattsLimit = battery.limit;
+  if (limits.powerW < watts) {
+    watts = limits.powerW;
+    wattsLimit = 'power-limit';
+  }
+  watts = Math.max(0, watts - limits.standbyW);
+  const e = emf + BRIDGE_V;
+  const byPower = (2 * watts) / (e + Math.sqrt(e * e + 4 * circuitOhm * watts));
+  if (byPower < amps) {
+    amps = byPower;
+    limit = wattsLimit;
+  }
+
+  if (limits.assistW !== Infinity && omega > 0) {
+    const byAssist = (limits.assistW / omega + coreDrag(motor, omega)) / motor.kt;
+    if (byAssist < amps) {
+      amps = byAssist;
+      limit = 'assist-ratio';
+    }
+  }
+
+  if (machine.kind === 'mid-drive' && machine.control === 'pedals') {
+    const factor = spinOutFactor(machine.rider, gear, v);
+    if (factor < 1) {
+      amps *= factor;
+      limit = 'cadence';
+    }
+  }
+
+  const governed = speedFactor(machine, v);
+  if (governed < 1) {
+    amps *= governed;
+    limit = 'speed-limit';
+  }
+  return { phaseA: amps, forceN: wheelForce(motor, gear.motorRatio, machine.efficiency, amps, v), limit };
+}
+
+/** 1 below the fade, falling evenly to 0 at the cut-off speed; a fade of no width is a step. */
+export function speedFactor(machine: Machine, v: number): number {
+  const { cutoff, taper } = machine.limits;
+  if (v >= cutoff) return 0;
+  return taper > 0 ? Math.min(1, (cutoff - v) / taper) : 1;
+}
+
+/** Battery amps for a power `watts` at the pack's terminals: 2P / (Voc + sqrt(Voc^2 - 4 Rb P)). */
+export function batteryAmps(supply: Supply, watts: number): number {
+  const inside = supply.openVolts ** 2 - 4 * supply.ohm * watts;
+  return inside < 0 ? Infinity : (2 * watts) / (supply.openVolts + Math.sqrt(inside));
+}
+
+/** Watts that motor and controller take from the pack at a phase current, standby included. */
+export const electricalWatts = (machine: Machine, gear: Gear, phaseA: number, v: number): number =>
+  phaseA === 0
+    ? machine.limits.standbyW
+    : (machine.motor.kt * gear.motorRatio * v + BRIDGE_V + machine.circuitOhm * phaseA) * phaseA +
+      machine.limits.standbyW;
+
+/**
+ * Phase current for a motor force `forceN` at the tyre at `v` m/s: I = (F / (n eta) + core drag) / Kt.
+ * A freewheeling motor that is not needed rests; one without a freewheel takes what its own drag asks.
+ */
+export function partThrottleAmps(machine: Machine, gear: Gear, v: number, forceN: number): number {
+  const { motor } = machine;
+  if (forceN <= 0 && motor.freewheel) return 0;
+  const torque = forceN / (gear.motorRatio * machine.efficiency) + coreDrag(motor, gear.motorRatio * v);
+  return Math.max(0, torque / motor.kt);
+}

@@ -1,0 +1,48 @@
+import { STANDARD_GRAVITY } from '../quantity/constants.ts';
+import { supplyAt } from '../machine/battery.ts';
+import type { Balance, Machine } from '../machine/machine.ts';
+import { gradeHeldPct } from '../machine/road-load.ts';
+import { traction, type GearChoice } from './traction.ts';
+
+/** Steepest grade the machine can move off on from rest, and which of three things decides it. */
+export interface StartGrade {
+  readonly gradePct: number;
+  readonly decides: 'force' | 'grip' | 'front-lift';
+  readonly byForcePct: number;
+  readonly byGripPct: number;
+  readonly byLiftPct: number;
+  readonly forceN: number;
+}
+
+/**
+ * Grade in % at which the driven tyre slips in steady climbing, from statics: with the mass `a` ahead of
+ * the rear contact, at height `h`, on wheelbase `L`, and grip `mu`,
+ * rear drive: tan = mu (L - a) / (L - mu h); front drive: tan = mu a / (L + mu h).
+ */
+export function gripGradePct(b: Balance): number {
+  if (b.drivenWheel === 'front') return (100 * b.grip * b.massAhead) / (b.wheelbase + b.grip * b.massHeight);
+  const below = b.wheelbase - b.grip * b.massHeight;
+  return below <= 0 ? Infinity : (100 * b.grip * (b.wheelbase - b.massAhead)) / below;
+}
+
+/** Grade in % at which the front wheel carries nothing: tan = a / h, whatever wheel drives (statics). */
+export const liftGradePct = (b: Balance): number => (100 * b.massAhead) / b.massHeight;
+
+/**
+ * Steepest starting grade at a state of charge: the least of what the force at standstill holds (rider's
+ * push included), what the tyre grips, and where the front lifts. At that grade nothing is left over to
+ * gather speed with. Rolling resistance counts, wind does not.
+ */
+export function startGrade(machine: Machine, charge: number, choice: GearChoice): StartGrade {
+  const start = traction(machine, supplyAt(machine.pack, charge), 0, choice);
+  const still = { ...machine.road, headwind: 0 };
+  const byForcePct = Math.max(0, gradeHeldPct(still, 0, start.totalN));
+  const byGripPct = gripGradePct(machine.balance);
+  const byLiftPct = liftGradePct(machine.balance);
+  const gradePct = Math.min(byForcePct, byGripPct, byLiftPct);
+  const decides = gradePct === byForcePct ? 'force' : gradePct === byGripPct ? 'grip' : 'front-lift';
+  return { gradePct, decides, byForcePct, byGripPct, byLiftPct, forceN: start.totalN };
+}
+
+/** Weight of the laden machine, N. */
+export const weightN = (machine: Machine): number => machine.road.massKg * STANDARD_GRAVITY;

@@ -1,0 +1,54 @@
+import { supplyAt, type Supply } from '../machine/battery.ts';
+import type { Machine } from '../machine/machine.ts';
+import { roadForce } from '../machine/road-load.ts';
+import { illinois } from '../quantity/numerics.ts';
+import { traction, type GearChoice, type Traction } from './traction.ts';
+
+/** The highest steady speed on a grade, or that there is none. */
+export type SteadyOutcome =
+  | { readonly moves: true; readonly v: number; readonly traction: Traction }
+  | { readonly moves: false; readonly traction: Traction };
+
+/** Search starts here (m/s) and comes down in steps; above it only a downhill or an error would be found. */
+const FASTEST = 30;
+const STEP = 2;
+/** A machine that cannot hold this speed (m/s) is called stalled. */
+const CRAWL = 0.3;
+/** 1e-7 m/s: far below what any speed is shown to. */
+const SPEED_TOLERANCE = 1e-7;
+
+/**
+ * Highest steady speed on `gradePct` with all the help there is: scan down from 30 m/s in 2 m/s steps to
+ * the first speed where force exceeds load, then Illinois in that step.
+ */
+export function steadySpeed(machine: Machine, supply: Supply, gradePct: number, choice: GearChoice): SteadyOutcome {
+  const surplus = (v: number): number =>
+    traction(machine, supply, v, choice).totalN - roadForce(machine.road, v, gradePct);
+  let high = FASTEST;
+  while (high > CRAWL) {
+    const low = Math.max(CRAWL, high - STEP);
+    if (surplus(low) > 0) {
+      const root = illinois(surplus, low, high, SPEED_TOLERANCE);
+      const v = root.found ? root.x : high;
+      return { moves: true, v, traction: traction(machine, supply, v, choice) };
+    }
+    high = low;
+  }
+  return { moves: false, traction: traction(machine, supply, 0, choice) };
+}
+
+/** Top speed on the level at a state of charge 0 to 1. */
+export const topSpeed = (machine: Machine, charge: number): SteadyOutcome =>
+  steadySpeed(machine, supplyAt(machine.pack, charge), 0, 'best');
+
+/**
+ * The same machine ridden by the motor alone: the rider gives nothing, and the throttle is open even
+ * where the build has none, so that the result bounds what the motor could do.
+ */
+export const motorAlone = (machine: Machine, massKg: number): Machine => ({
+  ...machine,
+  control: 'throttle',
+  rider: { ...machine.rider, powerW: 0 },
+  limits: { ...machine.limits, assistW: Infinity },
+  road: { ...machine.road, massKg, headwind: 0 },
+});

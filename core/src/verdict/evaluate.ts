@@ -1,0 +1,96 @@
+import type { BuildDocument } from '../build/document.ts';
+import { knownList, type Known, type KnownBuild } from '../build/known.ts';
+import type { LawFacts } from '../law/facts.ts';
+import type { PlaceVerdict } from '../law/judge.ts';
+import { fullChargeVolts } from '../machine/battery.ts';
+import type { ClimbOutcome } from '../ride/climb.ts';
+import type { RangeOutcome } from '../ride/range.ts';
+import type { StartGrade } from '../ride/start-grade.ts';
+import { msToKmh } from '../quantity/units.ts';
+import { gearTable, hillCurves, rangeChart, type GearRow, type HillCurves, type RangeChart } from './charts.ts';
+import type { Figure } from './figure.ts';
+import { classFigure } from './figures/class-figure.ts';
+import { hillFigure, startFigure, topSpeedFigure } from './figures/motion-figures.ts';
+import { RANGE_LEFT_OUT, consumptionFigure, plannedRange, rangeFigure } from './figures/range-figures.ts';
+import { massFigure, priceFigure } from './figures/tally-figures.ts';
+import { findings, type Finding } from './findings.ts';
+import { stages, type StageVerdict } from './stages.ts';
+import { study } from './study.ts';
+
+/** Everything the product says about a build, worked out from its document alone. */
+export interface Verdict {
+  readonly name: string;
+  readonly figures: readonly Figure[];
+  readonly stages: readonly StageVerdict[];
+  readonly findings: readonly Finding[];
+  readonly known: KnownBuild;
+  /** Values assumed or unknown, which a measurement would settle. */
+  readonly assumptions: readonly Known[];
+  readonly law: { readonly facts: LawFacts; readonly here: PlaceVerdict; readonly places: readonly PlaceVerdict[] };
+  readonly hill: { readonly climb: ClimbOutcome; readonly start: StartGrade; readonly curves: HillCurves };
+  readonly range: {
+    readonly cruise: RangeOutcome;
+    readonly rested: RangeOutcome;
+    readonly plannedKm: { readonly low: number; readonly high: number } | undefined;
+    readonly chart: RangeChart;
+    readonly leftOut: readonly string[];
+  };
+  readonly power: {
+    readonly nominalV: number;
+    readonly fullV: number;
+    readonly energyWh: number;
+    /** Nominal volts times the controller's battery current: input power, not the motor's label. */
+    readonly inputW: number;
+  };
+  readonly gears: readonly GearRow[];
+  readonly topKmh: { readonly half: number | undefined; readonly full: number | undefined };
+}
+
+/**
+ * Evaluates a build: class, top speed, hill, start, range, energy, mass and price, each with its working,
+ * and the curves and tables behind them. Pure; takes a few milliseconds.
+ */
+export function evaluate(build: BuildDocument): Verdict {
+  const s = study(build);
+  const figures = [
+    classFigure(s),
+    topSpeedFigure(s),
+    hillFigure(s),
+    startFigure(s),
+    rangeFigure(s),
+    consumptionFigure(s),
+    massFigure(s),
+    priceFigure(s),
+  ];
+  const found = findings(s);
+  const planned = plannedRange(s);
+  const nominal = s.known.pack.nominalV.value;
+  return {
+    name: build.name,
+    figures,
+    findings: found,
+    stages: stages(s, figures, found),
+    known: s.known,
+    assumptions: knownList(s.known).filter((k) => k.source === 'assumed' || k.source === 'unknown'),
+    law: { facts: s.facts, here: s.here, places: s.places },
+    hill: { climb: s.climb, start: s.start, curves: hillCurves(s) },
+    range: {
+      cruise: s.range,
+      rested: s.rangeRested,
+      plannedKm: planned === undefined ? undefined : { low: planned.low / 1000, high: planned.high / 1000 },
+      chart: rangeChart(s),
+      leftOut: RANGE_LEFT_OUT,
+    },
+    power: {
+      nominalV: nominal,
+      fullV: fullChargeVolts(s.machine.pack),
+      energyWh: nominal * s.machine.pack.capacityAh,
+      inputW: nominal * s.machine.limits.batteryA,
+    },
+    gears: gearTable(s),
+    topKmh: {
+      half: s.top.moves ? msToKmh(s.top.v) : undefined,
+      full: s.topFull.moves ? msToKmh(s.topFull.v) : undefined,
+    },
+  };
+}

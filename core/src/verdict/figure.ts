@@ -1,0 +1,71 @@
+import type { Known, KnownSource } from '../build/known.ts';
+import type { Phrase } from '../quantity/phrase.ts';
+import type { Unit } from '../quantity/units.ts';
+
+export type State = 'fine' | 'look' | 'stop' | 'unknown';
+
+/** One number of a working, with where it comes from. */
+export interface WorkingRow {
+  readonly label: string;
+  readonly symbol: string;
+  readonly value: number | string;
+  readonly unit: Unit;
+  readonly source: KnownSource;
+  /** Where a default or a constant comes from. */
+  readonly origin: string;
+}
+
+/** How a figure was worked out, complete enough to be done again by hand. */
+export interface Working {
+  readonly formulas: readonly string[];
+  readonly inputs: readonly WorkingRow[];
+  readonly steps: readonly WorkingRow[];
+  /** Sources of the formulas, and how sure they are. */
+  readonly sources: readonly string[];
+  /** What the figure leaves out. */
+  readonly leftOut: readonly string[];
+}
+
+export type FigureId = 'class' | 'top-speed' | 'hill' | 'start' | 'range' | 'consumption' | 'mass' | 'price';
+
+/** A headline figure: the value, in what conditions, whether it will do, and its working. */
+export interface Figure {
+  readonly id: FigureId;
+  readonly label: string;
+  readonly state: State;
+  /** Undefined when there is no number (a class, a hill that is not climbed, a price not known). */
+  readonly value: number | undefined;
+  /** The far end of a band that begins at `value`; undefined for a single number. */
+  readonly upTo: number | undefined;
+  readonly unit: Unit;
+  /** Shown in place of a number. */
+  readonly words: string | undefined;
+  readonly condition: Phrase;
+  readonly working: Working;
+}
+
+/** A known quantity as an input row. */
+export const inputRow = (symbol: string, known: Known): WorkingRow => ({
+  label: known.label,
+  symbol,
+  value: known.value,
+  unit: known.unit,
+  source: known.source,
+  origin: known.origin,
+});
+
+/** A value worked out on the way. */
+export const stepRow = (symbol: string, label: string, value: number | string, unit: Unit): WorkingRow => ({
+  label,
+  symbol,
+  value,
+  unit,
+  source: 'worked',
+  origin: '',
+});
+
+const SEVERITY: readonly State[] = ['fine', 'look', 'unknown', 'stop'];
+
+/** The state that deserves attention first. */
+export const worstState = (states: readonly State[]): State =>
+  states.reduce((a, b) => (SEVERITY.indexOf(b) > SEVERITY.indexOf(a) ? b : a), 'fine');

@@ -1,0 +1,61 @@
+import type { ClauseVerdict, PlaceOutcome } from '../../law/judge.ts';
+import type { Phrase } from '../../quantity/phrase.ts';
+import { stepRow, type Figure, type State, type WorkingRow } from '../figure.ts';
+import type { Study } from '../study.ts';
+
+const STATE: Readonly<Record<PlaceOutcome, State>> = {
+  inside: 'fine',
+  check: 'look',
+  'cannot-tell': 'unknown',
+  'other-class': 'stop',
+  outside: 'stop',
+};
+
+/** The state of a place's verdict. */
+export const placeState = (outcome: PlaceOutcome): State => STATE[outcome];
+
+const clauseCount = (n: number): string => (n === 1 ? '1 clause' : `${String(n)} clauses`);
+
+/** A few words under the class: what decides, and where. */
+function condition({ here }: Study): Phrase {
+  const place = here.place.name;
+  switch (here.outcome) {
+    case 'inside':
+      return [`inside, ${place}`];
+    case 'check':
+      return [`${String(here.unsettled.length)} to check, ${here.place.shortName}`];
+    case 'cannot-tell':
+      return [here.unsettled.find((c) => c.state === 'unknown')?.clause.title ?? 'a value is missing'];
+    case 'other-class':
+      return [`approval needed, ${here.place.shortName}`];
+    case 'outside':
+      return [`${clauseCount(here.failing.length)} broken, ${here.place.shortName}`];
+  }
+}
+
+const clauseRow = (c: ClauseVerdict): WorkingRow => ({
+  ...stepRow('', `${c.clause.title}: ${c.state}`, c.value ?? (c.fact?.kind === 'answer' ? c.fact.answer : 'unknown'), c.clause.kind === 'number' ? c.clause.unit : '1'),
+  origin: `${c.clause.source}; certainty ${c.clause.certainty}${c.why === undefined ? '' : `; ${c.why}`}`,
+});
+
+/** The legal class where the brief says the machine is ridden. */
+export function classFigure(study: Study): Figure {
+  const { here } = study;
+  return {
+    id: 'class',
+    label: 'Class',
+    state: placeState(here.outcome),
+    value: undefined,
+    upTo: undefined,
+    unit: '1',
+    words: here.outcome === 'cannot-tell' ? 'Cannot tell' : here.className,
+    condition: condition(study),
+    working: {
+      formulas: ['Each clause holds one value of the build against one limit of the instrument.', 'The class is the first whose clauses are not broken.'],
+      inputs: [],
+      steps: here.tests.flatMap((t) => (t.resulting ?? t.categories[0])?.clauses.map(clauseRow) ?? []),
+      sources: here.tests.flatMap((t) => t.categories.map((c) => `${c.category.name}: ${c.category.instrument} (${c.category.year})`)),
+      leftOut: [`Planning aid, not legal advice. ${here.place.provenance} Read ${String(here.place.readYear)}.`],
+    },
+  };
+}

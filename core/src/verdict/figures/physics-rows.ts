@@ -1,0 +1,83 @@
+import { CHEMISTRIES, supplyAt } from '../../machine/battery.ts';
+import { airForce } from '../../machine/road-load.ts';
+import { STANDARD_GRAVITY } from '../../quantity/constants.ts';
+import { msToKmh } from '../../quantity/units.ts';
+import type { Traction } from '../../ride/traction.ts';
+import { inputRow, stepRow, type WorkingRow } from '../figure.ts';
+import { LIMIT_WORDS } from '../limit-words.ts';
+import { STATED_CHARGE, type Study } from '../study.ts';
+
+export const FORMULA_SOURCES = [
+  'Motor: direct-current equivalent of a permanent-magnet motor, Kt = 60 / (2 pi Kv), an identity in SI units.',
+  'Road load: first principles. Air: ISO 2533:1975.',
+  'Battery, efficiencies and typical values: from memory; the maker’s data sheet wins.',
+] as const;
+
+export const NOT_MODELLED = 'Warming of motor and controller, field weakening and magnetic saturation are not modelled yet.';
+
+/** Masses and resistances of the road, as entered. */
+export function roadInputs({ known }: Study): readonly WorkingRow[] {
+  return [
+    inputRow('m1', known.donor.massKg),
+    inputRow('m2', known.drive.massKg),
+    inputRow('m3', known.pack.massKg),
+    inputRow('m4', known.controller.massKg),
+    inputRow('m5', known.brief.riderMassKg),
+    inputRow('m6', known.brief.loadMassKg),
+    inputRow('Crr', known.donor.crr),
+    inputRow('CdA', known.donor.cdaM2),
+    inputRow('h', known.brief.altitudeM),
+    inputRow('T', known.brief.temperatureC),
+    inputRow('w', known.brief.headwindMs),
+    inputRow('rollout', known.donor.rolloutMm),
+  ];
+}
+
+/** Motor, pack and controller, as entered. */
+export function powerInputs({ known, build }: Study): readonly WorkingRow[] {
+  return [
+    inputRow('Kv', known.drive.kvRpmPerV),
+    inputRow('R20', known.drive.resistanceOhm),
+    inputRow('Tw', known.drive.windingC),
+    inputRow('Th', known.drive.hysteresisNm),
+    inputRow('ce', known.drive.eddyNms),
+    inputRow('G', known.drive.reduction),
+    inputRow('eta', known.drive.efficiency),
+    inputRow('S', known.pack.cellsInSeries),
+    inputRow('Q', known.pack.capacityAh),
+    inputRow('health', known.pack.healthPct),
+    inputRow('Ib max', known.controller.batteryCurrentA),
+    inputRow('BMS', known.pack.bmsCurrentA),
+    inputRow('I max', known.controller.phaseCurrentA),
+    inputRow('Vlvc', known.controller.lowVoltageCutoffV),
+    ...(build.controller.limitsSpeed ? [inputRow('v end', known.controller.assistCutoffKmh)] : []),
+    inputRow('Pr', known.brief.riderPowerW),
+    inputRow('ring', known.gearing.ringTeeth),
+  ];
+}
+
+/** The balance of forces at a steady speed, step by step. */
+export function balanceSteps(study: Study, v: number, t: Traction, gradePct: number): readonly WorkingRow[] {
+  const { machine } = study;
+  const supply = supplyAt(machine.pack, STATED_CHARGE);
+  const weight = machine.road.massKg * STANDARD_GRAVITY;
+  const cosine = 1 / Math.hypot(1, gradePct / 100);
+  const omega = t.gear.motorRatio * v;
+  return [
+    stepRow('m', 'All masses together', machine.road.massKg, 'kg'),
+    stepRow('rho', 'Air density', machine.road.airDensity, 'kg/m3'),
+    stepRow('Voc', `Open-circuit volts at half charge, ${CHEMISTRIES[machine.pack.chemistry].name}`, supply.openVolts, 'V'),
+    stepRow('Rb', 'Pack with leads', supply.ohm, 'ohm'),
+    stepRow('R', 'Winding, warm, with controller', machine.circuitOhm, 'ohm'),
+    stepRow('cog', 'Cog in use', t.gear.cogTeeth, 'T'),
+    stepRow('n', 'Motor rad/s per m/s of road', t.gear.motorRatio, '1'),
+    stepRow('E', 'Back EMF', machine.motor.kt * omega, 'V'),
+    stepRow('I', `Phase current, held by ${LIMIT_WORDS[t.limit]}`, t.phaseA, 'A'),
+    stepRow('Fm', 'Motor’s force at the tyre', t.motorN, 'N'),
+    stepRow('Fr', 'Rider’s force at the tyre', t.riderN, 'N'),
+    stepRow('Froll', 'Rolling', weight * cosine * machine.road.crr, 'N'),
+    stepRow('Fgrade', 'Grade', (weight * cosine * gradePct) / 100, 'N'),
+    stepRow('Fair', 'Air', airForce(machine.road, v), 'N'),
+    stepRow('v', 'Speed at which they balance', msToKmh(v), 'km/h'),
+  ];
+}

@@ -1,0 +1,122 @@
+import { coldAgedCapacityAh } from '../../machine/battery.ts';
+import { qty, type Phrase } from '../../quantity/phrase.ts';
+import { inputRow, stepRow, type Figure, type State } from '../figure.ts';
+import { LIMIT_WORDS } from '../limit-words.ts';
+import type { Study } from '../study.ts';
+import { FORMULA_SOURCES, powerInputs, roadInputs } from './physics-rows.ts';
+
+/** Stops and small grades take about this share off the steady flat figure. Common practice, no source. */
+export const MIXED_RIDING = 0.85;
+
+/** What the range of this slice leaves out; said wherever a range is shown. */
+export const RANGE_LEFT_OUT = [
+  'Level road, constant speed, steady wind. Stops, grades and gusts are not modelled yet: they take about 15 % off (common practice, no source).',
+  'Energy put back by regeneration is not counted yet.',
+] as const;
+
+/** The span of range that may be planned on, in m, the reserve already kept back. */
+export interface PlannedRange {
+  /** Legs resting (half the rider's power where help is in proportion), with stops and small grades. */
+  readonly low: number;
+  /** The rider's power all the way, steady and level. */
+  readonly high: number;
+}
+
+/** The planned range, or undefined when the speed is not held even with the rider's help. */
+export function plannedRange({ range, rangeRested, known }: Study): PlannedRange | undefined {
+  if (!range.holds) return undefined;
+  const kept = 1 - known.brief.reservePct.value / 100;
+  const rested = rangeRested.holds ? rangeRested.metres : 0;
+  return { low: rested * kept * MIXED_RIDING, high: range.metres * kept };
+}
+
+/** Range at the brief's speed, less the reserve. */
+export function rangeFigure(study: Study): Figure {
+  const { range, rangeRested, known, machine } = study;
+  const planned = plannedRange(study);
+  const wanted = known.brief.distanceKm.value * 1000;
+  const state: State =
+    planned === undefined || planned.high < wanted ? 'stop' : planned.low < wanted ? 'look' : 'fine';
+  const speed = qty(known.brief.cruiseSpeedKmh.value, 'km/h', 0);
+  const condition: Phrase = range.holds ? ['at ', speed, ', level'] : ['cannot hold ', speed];
+  return {
+    id: 'range',
+    label: 'Range',
+    state,
+    value: planned === undefined ? undefined : planned.low / 1000,
+    upTo: planned === undefined ? undefined : planned.high / 1000,
+    unit: 'km',
+    words: planned === undefined ? 'None' : undefined,
+    condition,
+    working: {
+      formulas: [
+        'distance = v x integral of Q dq / Ib(q), from the charge limit to the end',
+        'Ib = 2 Pb / (Voc + sqrt(Voc^2 - 4 Rb Pb)),  Pb = (E + 0.3 + I R) I + standby',
+        'I = (F / (n eta) + Th + ce omega) / Kt,  F = road load - rider',
+        'far end = distance x (1 - reserve);  near end = the same with legs resting, x 0.85',
+      ],
+      inputs: [
+        inputRow('v', known.brief.cruiseSpeedKmh),
+        inputRow('reserve', known.brief.reservePct),
+        inputRow('charged', known.pack.chargeLimitPct),
+        inputRow('Vn', known.pack.nominalV),
+        ...roadInputs(study),
+        ...powerInputs(study),
+      ],
+      steps:
+        range.holds && planned !== undefined
+          ? [
+              stepRow('Wh', 'Energy on the label, V x Ah', known.pack.nominalV.value * machine.pack.capacityAh, 'Wh'),
+              stepRow('Q', 'Capacity at this age and temperature', coldAgedCapacityAh(machine.pack), 'Ah'),
+              stepRow('', `Ends at this charge, by ${LIMIT_WORDS[range.ends]}`, range.endCharge * 100, '%'),
+              stepRow('Fr', 'Rider’s share of the force', range.riderN, 'N'),
+              stepRow('Fm', 'Motor’s share of the force', range.motorN, 'N'),
+              stepRow('Ib', 'Current at half charge', range.batteryA, 'A'),
+              stepRow('', 'Energy at half charge', range.whPerKm, 'Wh/km'),
+              stepRow('', 'Energy taken in all', range.usedWh, 'Wh'),
+              stepRow('', 'With the rider, to the end of the charge', range.metres / 1000, 'km'),
+              stepRow('', 'With the rider, less the reserve', planned.high / 1000, 'km'),
+              ...(rangeRested.holds
+                ? [
+                    stepRow('', 'Legs resting: energy at half charge', rangeRested.whPerKm, 'Wh/km'),
+                    stepRow('', 'Legs resting, to the end of the charge', rangeRested.metres / 1000, 'km'),
+                  ]
+                : [stepRow('', 'Legs resting', 'speed not held', 'km')]),
+              stepRow('', 'Legs resting, stops and small grades, less the reserve', planned.low / 1000, 'km'),
+              stepRow('', 'Wanted', wanted / 1000, 'km'),
+            ]
+          : [],
+      sources: FORMULA_SOURCES,
+      leftOut: RANGE_LEFT_OUT,
+    },
+  };
+}
+
+/** Energy per distance at the brief's speed. */
+export function consumptionFigure(study: Study): Figure {
+  const { range, known } = study;
+  return {
+    id: 'consumption',
+    label: 'Energy',
+    state: range.holds ? 'fine' : 'stop',
+    value: range.holds ? range.whPerKm : undefined,
+    upTo: undefined,
+    unit: 'Wh/km',
+    words: range.holds ? undefined : 'None',
+    condition: ['rider gives ', qty(known.brief.riderPowerW.value, 'W')],
+    working: {
+      formulas: ['Wh/km = watts from the pack / speed in km/h', 'Pb = (E + 0.3 + I R) I + standby'],
+      inputs: [inputRow('v', known.brief.cruiseSpeedKmh), ...roadInputs(study), ...powerInputs(study)],
+      steps: range.holds
+        ? [
+            stepRow('Fr', 'Rider’s share of the force', range.riderN, 'N'),
+            stepRow('Fm', 'Motor’s share of the force', range.motorN, 'N'),
+            stepRow('Ib', 'Current at half charge', range.batteryA, 'A'),
+            stepRow('', 'Energy at half charge', range.whPerKm, 'Wh/km'),
+          ]
+        : [],
+      sources: FORMULA_SOURCES,
+      leftOut: RANGE_LEFT_OUT,
+    },
+  };
+}

@@ -1,0 +1,86 @@
+import type { BuildDocument } from '../../build/document.ts';
+import { qty, type Phrase } from '../../quantity/phrase.ts';
+import { inputRow, stepRow, type Figure, type State, type WorkingRow } from '../figure.ts';
+import type { Study } from '../study.ts';
+
+/** Mass of the machine, ready to ride. */
+export function massFigure(study: Study): Figure {
+  const { known, machine } = study;
+  return {
+    id: 'mass',
+    label: 'Mass',
+    state: 'fine',
+    value: machine.machineMassKg,
+    upTo: undefined,
+    unit: 'kg',
+    words: undefined,
+    condition: [qty(machine.road.massKg, 'kg', 0), ' with rider and load'],
+    working: {
+      formulas: ['machine = donor + motor + pack + controller and fittings', 'on the road = machine + rider + load'],
+      inputs: [known.donor.massKg, known.drive.massKg, known.pack.massKg, known.controller.massKg, known.brief.riderMassKg, known.brief.loadMassKg].map((k, i) => inputRow(`m${String(i + 1)}`, k)),
+      steps: [
+        stepRow('', 'Machine', machine.machineMassKg, 'kg'),
+        stepRow('', 'On the road', machine.road.massKg, 'kg'),
+      ],
+      sources: ['Addition.'],
+      leftOut: ['Held against the maker’s permitted mass with the fit checks, which are not there yet.'],
+    },
+  };
+}
+
+const PRICED = [
+  ['donor', 'Donor'],
+  ['motor', 'Motor'],
+  ['pack', 'Pack'],
+  ['controller', 'Controller'],
+  ['other', 'Everything else'],
+] as const;
+
+export const CURRENCY_SIGN: Readonly<Record<BuildDocument['money']['currency'], string>> = { GBP: '£', EUR: '€', USD: '$' };
+
+/** An amount for reading, without pence. */
+export const moneyText = (amount: number, currency: BuildDocument['money']['currency']): string =>
+  `${CURRENCY_SIGN[currency]}${new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 }).format(amount)}`;
+
+/** Price of what is known; a missing price is said, never counted as nought in silence. */
+export function priceFigure({ build }: Study): Figure {
+  const { money } = build;
+  const known = PRICED.map(([key, label]) => ({ label, amount: money[key] }));
+  const missing = known.filter((line) => line.amount === null).length;
+  const sum = known.reduce((total, line) => total + (line.amount ?? 0), 0);
+  const over = money.budget === null ? 0 : sum - money.budget;
+  const state: State = missing === known.length ? 'unknown' : missing > 0 || over > 0 ? 'look' : 'fine';
+  const text = (amount: number): string => moneyText(amount, money.currency);
+  const condition: Phrase =
+    missing > 0
+      ? [`${String(missing)} ${missing === 1 ? 'price' : 'prices'} missing`]
+      : money.budget === null
+        ? ['no budget set']
+        : [over > 0 ? `${text(over)} over budget` : `${text(-over)} under budget`];
+  return {
+    id: 'price',
+    label: 'Price',
+    state,
+    value: missing === known.length ? undefined : sum,
+    upTo: undefined,
+    unit: '1',
+    words: missing === known.length ? 'Not known' : text(sum),
+    condition,
+    working: {
+      formulas: ['price = donor + motor + pack + controller + everything else'],
+      inputs: known.map(
+        (line): WorkingRow => ({
+          label: line.label,
+          symbol: '',
+          value: line.amount === null ? 'not known' : text(line.amount),
+          unit: '1',
+          source: line.amount === null ? 'unknown' : 'label',
+          origin: '',
+        }),
+      ),
+      steps: [stepRow('', 'Sum of what is known', text(sum), '1'), stepRow('', 'Budget', money.budget === null ? 'not set' : text(money.budget), '1')],
+      sources: ['Prices as entered.'],
+      leftOut: missing > 0 ? ['Missing prices are not counted.'] : [],
+    },
+  };
+}

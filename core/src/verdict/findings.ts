@@ -1,0 +1,160 @@
+import { specAt, type BuildDocument } from '../build/document.ts';
+import { LABEL_V_PER_CELL } from '../build/power.ts';
+import { knownList } from '../build/known.ts';
+import { CHEMISTRIES } from '../machine/battery.ts';
+import { qty, type Phrase } from '../quantity/phrase.ts';
+import type { State } from './figure.ts';
+import type { StageId } from './stages.ts';
+import type { Study } from './study.ts';
+
+/** Something on the card that needs a look, with why and what to do. */
+export interface Finding {
+  readonly stage: StageId;
+  readonly code: string;
+  readonly state: State;
+  readonly title: string;
+  readonly detail: Phrase;
+  /** Where it shows in the document; empty when it is not about one field. */
+  readonly path: string;
+}
+
+const SECTION_STAGE: Readonly<Record<string, StageId>> = {
+  brief: 'brief',
+  donor: 'donor',
+  drive: 'drive',
+  gearing: 'drive',
+  pack: 'power',
+  controller: 'power',
+  controls: 'drive',
+};
+
+/** Entered values outside their plausible span: kept and used, but said. */
+function unusual({ known }: Study): readonly Finding[] {
+  return knownList(known).flatMap((k): readonly Finding[] => {
+    if (k.source === 'unknown' || k.source === 'worked') return [];
+    const [low, high] = specAt(k.path).plausible;
+    if (k.value >= low && k.value <= high) return [];
+    return [
+      {
+        stage: SECTION_STAGE[k.path.split('.')[0] ?? ''] ?? 'brief',
+        code: 'unusual',
+        state: 'look',
+        title: `${k.label} is unusual`,
+        detail: [qty(k.value, k.unit), ' is used; usual is ', qty(low, k.unit), ' to ', qty(high, k.unit), '.'],
+        path: k.path,
+      },
+    ];
+  });
+}
+
+/** Per-cell volts under load at which a cut-off makes sense. Common practice, no source. */
+const CUTOFF_SPAN: Readonly<Record<BuildDocument['pack']['chemistry'], readonly [number, number]>> = {
+  nmc: [2.8, 3.4],
+  lfp: [2.4, 3.1],
+  'lead-acid': [1.65, 1.95],
+};
+
+/** Labels round; more than this share apart means another pack. */
+const CELL_MISMATCH = 0.08;
+
+function power({ known, build }: Study): readonly Finding[] {
+  const { controller, pack } = known;
+  const out: Finding[] = [];
+  if (pack.bmsCurrentA.value < controller.batteryCurrentA.value) {
+    out.push({
+      stage: 'power',
+      code: 'protection-below-controller',
+      state: 'look',
+      title: 'The pack’s protection trips before the controller limits',
+      detail: [
+        'Protection ',
+        qty(pack.bmsCurrentA.value, 'A'),
+        ', controller ',
+        qty(controller.batteryCurrentA.value, 'A'),
+        ': it will cut out on a hill. Lower the controller or take a stronger pack.',
+      ],
+      path: 'pack.bmsCurrentA',
+    });
+  }
+  const byCells = pack.cellsInSeries.value * LABEL_V_PER_CELL[build.pack.chemistry];
+  if (Math.abs(byCells - pack.nominalV.value) > CELL_MISMATCH * pack.nominalV.value) {
+    out.push({
+      stage: 'power',
+      code: 'cells-do-not-make-the-volts',
+      state: 'look',
+      title: 'Cells in series and nominal volts disagree',
+      detail: [
+        qty(pack.cellsInSeries.value, 'S'),
+        ' of ',
+        CHEMISTRIES[build.pack.chemistry].name,
+        ' are about ',
+        qty(byCells, 'V', 0),
+        ', the label says ',
+        qty(pack.nominalV.value, 'V', 0),
+        '. The cells are used.',
+      ],
+      path: 'pack.cellsInSeries',
+    });
+  }
+  const perCell = controller.lowVoltageCutoffV.value / pack.cellsInSeries.value;
+  const [low, high] = CUTOFF_SPAN[build.pack.chemistry];
+  if (perCell < low || perCell > high) {
+    out.push({
+      stage: 'power',
+      code: 'cutoff-for-another-pack',
+      state: 'stop',
+      title: 'The low-voltage cut-off is set for another pack',
+      detail: [
+        qty(perCell, 'V', 2),
+        ' a cell; usual for ',
+        CHEMISTRIES[build.pack.chemistry].name,
+        ' is ',
+        qty(low, 'V', 2),
+        ' to ',
+        qty(high, 'V', 2),
+        '. The cell maker’s data sheet decides.',
+      ],
+      path: 'controller.lowVoltageCutoffV',
+    });
+  }
+  return out;
+}
+
+function drive({ build, machine }: Study): readonly Finding[] {
+  const out: Finding[] = [];
+  if (machine.control === 'none') {
+    out.push({
+      stage: 'drive',
+      code: 'no-control',
+      state: 'stop',
+      title: 'Nothing tells the motor to run',
+      detail: ['Fit an assist sensor at the pedals or a throttle.'],
+      path: 'controls.assistSensor',
+    });
+  }
+  if (build.gearing.heldCogTeeth !== null && machine.heldGear === null) {
+    out.push({
+      stage: 'drive',
+      code: 'held-cog-missing',
+      state: 'look',
+      title: 'The cog held on the hill is not on the wheel',
+      detail: [`${String(build.gearing.heldCogTeeth)} teeth is not among the cogs, so the best cog is used.`],
+      path: 'gearing.heldCogTeeth',
+    });
+  }
+  if (!build.drive.freewheel && build.drive.kind !== 'direct-drive-hub') {
+    out.push({
+      stage: 'drive',
+      code: 'geared-without-freewheel',
+      state: 'look',
+      title: 'A geared motor without a freewheel drags all the time',
+      detail: ['Check the maker’s data: most geared hubs and mid-drives have one.'],
+      path: 'drive.freewheel',
+    });
+  }
+  return out;
+}
+
+/** Everything on the card that needs a look. */
+export const findings = (study: Study): readonly Finding[] => [...unusual(study), ...drive(study), ...power(study)];
+

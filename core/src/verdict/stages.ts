@@ -1,0 +1,65 @@
+import { knownList, type Known } from '../build/known.ts';
+import { worstState, type Figure, type State } from './figure.ts';
+import type { Finding } from './findings.ts';
+import type { Study } from './study.ts';
+
+/** The stages of the work, in working order. */
+export const STAGE_IDS = ['brief', 'donor', 'drive', 'power', 'law', 'hill', 'range'] as const;
+export type StageId = (typeof STAGE_IDS)[number];
+
+export interface StageVerdict {
+  readonly id: StageId;
+  readonly state: State;
+  readonly words: string;
+}
+
+const SECTIONS: Readonly<Partial<Record<StageId, readonly string[]>>> = {
+  brief: ['brief'],
+  donor: ['donor'],
+  drive: ['drive', 'gearing', 'controls'],
+  power: ['pack', 'controller'],
+};
+
+/** Quantities entered at a stage. */
+export const stageQuantities = (study: Study, id: StageId): readonly Known[] =>
+  knownList(study.known).filter((k) => SECTIONS[id]?.includes(k.path.split('.')[0] ?? '') === true);
+
+const DONE: Readonly<Partial<Record<StageId, string>>> = { brief: 'targets set', donor: 'all known', drive: 'all known', power: 'all known' };
+
+function entryStage(study: Study, id: StageId, all: readonly Finding[]): StageVerdict {
+  const mine = all.filter((f) => f.stage === id);
+  const unknown = stageQuantities(study, id).filter((k) => k.source === 'unknown').length;
+  const toLook = mine.filter((f) => f.state === 'look').length;
+  const toStop = mine.filter((f) => f.state === 'stop').length;
+  const state = worstState([...mine.map((f) => f.state), ...(unknown > 0 ? (['unknown'] as const) : [])]);
+  const words = [
+    ...(toStop > 0 ? [`${String(toStop)} to stop for`] : []),
+    ...(toLook > 0 ? [`${String(toLook)} to look at`] : []),
+    ...(unknown > 0 ? [`${String(unknown)} unknown`] : []),
+  ];
+  return { id, state, words: words.length === 0 ? (DONE[id] ?? 'fine') : words.slice(0, 2).join(', ') };
+}
+
+const figureStage = (id: StageId, figures: readonly Figure[], words: string): StageVerdict => ({
+  id,
+  state: worstState(figures.map((f) => f.state)),
+  words,
+});
+
+/** State and a few words for every stage of the work order. */
+export function stages(study: Study, figures: readonly Figure[], all: readonly Finding[]): readonly StageVerdict[] {
+  const byId = (id: Figure['id']): Figure[] => figures.filter((f) => f.id === id);
+  const { here, climb, start, known, range } = study;
+  const law = { inside: 'inside', check: `inside, ${String(here.unsettled.length)} to check`, 'cannot-tell': 'cannot tell yet', 'other-class': 'needs approval', outside: `outside by ${String(here.failing.length)}` }[here.outcome];
+  const hill = !climb.climbs ? 'does not climb' : start.gradePct < known.brief.hillGradePct.value ? 'cannot start on it' : 'climbs';
+  const ranged = !range.holds ? 'speed not held' : { fine: 'enough, with reserve', look: 'just enough', stop: 'too short', unknown: 'unknown' }[byId('range')[0]?.state ?? 'unknown'];
+  return [
+    entryStage(study, 'brief', all),
+    entryStage(study, 'donor', all),
+    entryStage(study, 'drive', all),
+    entryStage(study, 'power', all),
+    figureStage('law', byId('class'), law),
+    figureStage('hill', [...byId('hill'), ...byId('start')], hill),
+    figureStage('range', byId('range'), ranged),
+  ];
+}

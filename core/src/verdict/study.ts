@@ -1,0 +1,72 @@
+import type { BuildDocument } from '../build/document.ts';
+import { knownBuild, type KnownBuild } from '../build/known.ts';
+import { lawFacts, type LawFacts } from '../law/facts.ts';
+import { judgePlace, type PlaceVerdict } from '../law/judge.ts';
+import { PLACES } from '../law/rules.ts';
+import { assembleKnown, type Machine } from '../machine/machine.ts';
+import { kmhToMs } from '../quantity/units.ts';
+import { climb, type ClimbOutcome } from '../ride/climb.ts';
+import { constantSpeedRange, type RangeOutcome } from '../ride/range.ts';
+import { startGrade, type StartGrade } from '../ride/start-grade.ts';
+import { topSpeed, type SteadyOutcome } from '../ride/steady.ts';
+import type { GearChoice } from '../ride/traction.ts';
+
+/** State of charge at which top speed, hill and start are stated: half. */
+export const STATED_CHARGE = 0.5;
+
+/** Everything worked out once for a build; the figures, findings and charts are made from it. */
+export interface Study {
+  readonly build: BuildDocument;
+  readonly known: KnownBuild;
+  readonly machine: Machine;
+  readonly choice: GearChoice;
+  readonly top: SteadyOutcome;
+  readonly topFull: SteadyOutcome;
+  readonly climb: ClimbOutcome;
+  readonly start: StartGrade;
+  readonly range: RangeOutcome;
+  /** The same with legs resting; half the rider's power where help is in proportion to it. */
+  readonly rangeRested: RangeOutcome;
+  readonly rested: Machine;
+  readonly facts: LawFacts;
+  readonly places: readonly PlaceVerdict[];
+  readonly here: PlaceVerdict;
+}
+
+/** The same machine under a rider of another power; help in proportion follows. */
+function withRiderPower(machine: Machine, powerW: number): Machine {
+  const share = machine.rider.powerW === 0 ? 0 : powerW / machine.rider.powerW;
+  const assistW = machine.limits.assistW === Infinity ? Infinity : machine.limits.assistW * share;
+  return { ...machine, rider: { ...machine.rider, powerW }, limits: { ...machine.limits, assistW } };
+}
+
+/** Works everything out. Judged places do not depend on the one chosen, so all are kept for the table of places. */
+export function study(build: BuildDocument): Study {
+  const known = knownBuild(build);
+  const machine = assembleKnown(build, known);
+  const choice: GearChoice = machine.heldGear ?? 'best';
+  const { brief, pack } = known;
+  const facts = lawFacts(build, known, machine);
+  const places = PLACES.map((place) => judgePlace(place, facts));
+  const here = places.find((p) => p.place.id === build.brief.place);
+  if (here === undefined) throw new TypeError(`no rules for ${build.brief.place}`);
+  const cruise = kmhToMs(brief.cruiseSpeedKmh.value);
+  const charge = pack.chargeLimitPct.value / 100;
+  const rested = withRiderPower(machine, machine.limits.assistW === Infinity ? 0 : machine.rider.powerW / 2);
+  return {
+    build,
+    known,
+    machine,
+    choice,
+    top: topSpeed(machine, STATED_CHARGE),
+    topFull: topSpeed(machine, charge),
+    climb: climb(machine, STATED_CHARGE, brief.hillLengthM.value, brief.hillGradePct.value, choice),
+    start: startGrade(machine, STATED_CHARGE, choice),
+    range: constantSpeedRange(machine, cruise, charge),
+    rangeRested: constantSpeedRange(rested, cruise, charge),
+    rested,
+    facts,
+    places,
+    here,
+  };
+}
