@@ -80,6 +80,22 @@ export function knownBuild(build: BuildDocument): KnownBuild {
   return { ...resolved, donor: { ...resolved.donor, rolloutMm: worked } };
 }
 
-/** Every known quantity as a flat list, in document order. */
-export const knownList = (build: KnownBuild): readonly Known[] =>
-  Object.values(build).flatMap((section) => Object.values(section) as Known[]);
+/** Quantities that only count under a choice: elsewhere an unknown one costs nothing and is not asked for. */
+const COUNTS_WHEN: Partial<Record<QuantityPath, (build: BuildDocument) => boolean>> = {
+  'donor.beadMm': (b) => b.donor.rolloutMm.source === 'unknown',
+  'donor.tyreMm': (b) => b.donor.rolloutMm.source === 'unknown',
+  'controller.powerLimitW': (b) => b.controller.limitsPower,
+  'controller.assistCutoffKmh': (b) => b.controller.limitsSpeed,
+  'controller.assistTaperKmh': (b) => b.controller.limitsSpeed,
+  'controls.assistRatio': (b) => b.controls.assistSensor === 'torque' && b.controls.throttle !== 'full',
+  'controls.walkCutoffKmh': (b) => b.controls.throttle === 'walk',
+};
+
+/** True when the quantity counts under the build's choices. */
+export const inUse = (build: BuildDocument, path: QuantityPath): boolean => COUNTS_WHEN[path]?.(build) ?? true;
+
+/** Every known quantity that counts, as a flat list in document order. */
+export const knownInUse = (build: BuildDocument, known: KnownBuild): readonly Known[] =>
+  Object.values(known)
+    .flatMap((section) => Object.values(section) as Known[])
+    .filter((k) => inUse(build, k.path));

@@ -8,6 +8,8 @@ function at(document: unknown, path: readonly PropertyKey[]): unknown {
   return typeof value === 'object' && value !== null ? (Array.isArray(value) ? 'a list' : 'an object') : value;
 }
 
+const article = (noun: string): string => `${/^[aeiou]/.test(noun) ? 'an' : 'a'} ${noun}`;
+
 /** Turns a Zod issue into the product's own issues, so that no library's wording leaks out. */
 export function issuesFromZod(error: z.ZodError, document: unknown): readonly Issue[] {
   return error.issues.flatMap((issue): readonly Issue[] => {
@@ -22,7 +24,7 @@ export function issuesFromZod(error: z.ZodError, document: unknown): readonly Is
       case 'too_big':
         return one('range', `at most ${String(issue.maximum)}${issue.origin === 'string' ? ' characters' : ''}`);
       case 'invalid_type':
-        return actual === undefined ? one('missing', `a ${issue.expected}`) : one('type', `a ${issue.expected}`);
+        return actual === undefined ? one('missing', article(issue.expected)) : one('type', article(issue.expected));
       case 'invalid_value':
         return one('choice', `one of ${issue.values.map(String).join(', ')}`);
       case 'unrecognized_keys':

@@ -51,6 +51,9 @@ const holds = (op: NumberClause['op'], value: number, limit: number): boolean =>
 
 /** Speeds come out of conversions and root searches; a millionth of a unit is not a breach. */
 const HAIR = 1e-6;
+/** A limit that is not remembered with certainty decides nothing for values within this share of it. */
+const NEAR = 0.1;
+const NOT_CERTAIN = 'the rule is not remembered with certainty';
 
 function judgeNumber(clause: NumberClause, fact: NumberFact | undefined): ClauseVerdict {
   if (fact === undefined) {
@@ -60,35 +63,43 @@ function judgeNumber(clause: NumberClause, fact: NumberFact | undefined): Clause
   const worst = convert(fact.high, own, clause.unit);
   const best = convert(fact.low, own, clause.unit);
   // The hair never excuses a strict limit that is met exactly.
-  const passes = (value: number, limit = clause.limit): boolean =>
-    holds(clause.op, value, limit) || (clause.op === '<=' && value - limit < HAIR);
+  const passes = (value: number): boolean =>
+    holds(clause.op, value, clause.limit) || (clause.op === '<=' && value - clause.limit < HAIR);
   const margin = clause.op === '>=' ? worst - clause.limit : clause.limit - worst;
   const done = (state: ClauseState, why?: string): ClauseVerdict => ({ clause, state, fact, margin, value: worst, why });
+  const doubtful = clause.certainty !== 'high' && Math.abs(margin) <= NEAR * clause.limit;
   if (!passes(worst)) {
     if (clause.toleratedTo !== undefined && worst <= clause.toleratedTo) return done('check', clause.caution);
-    return passes(best) ? done('unknown', 'inside at one end of the band only') : done('fail');
+    if (passes(best)) return done('unknown', 'inside at one end of the band only');
+    return doubtful ? done('unknown', NOT_CERTAIN) : done('fail');
   }
   if (clause.cautionFrom !== undefined && worst >= clause.cautionFrom) return done('check', clause.caution);
   if (fact.source === 'assumed' || fact.source === 'unknown') return done('check', 'the value is assumed');
-  return clause.certainty === 'high' ? done('pass') : done('check', 'the rule is not remembered with certainty');
+  return doubtful ? done('check', NOT_CERTAIN) : done('pass');
+}
+
+/** A condition that is met is met whether or not it is really asked for; one that is not needs certainty. */
+function judgeCondition(clause: Clause, met: boolean): Pick<ClauseVerdict, 'state' | 'why'> {
+  if (met) return { state: 'pass', why: undefined };
+  return clause.certainty === 'high' ? { state: 'fail', why: undefined } : { state: 'unknown', why: NOT_CERTAIN };
 }
 
 function judgeClause(clause: Clause, facts: LawFacts): ClauseVerdict {
-  if (clause.kind === 'number') return judgeNumber(clause, facts[clause.fact]);
-  if (clause.kind === 'one-of') {
-    const fact = facts[clause.fact];
-    const passes = clause.allowed.includes(fact.high);
-    const state: ClauseState = !passes ? 'fail' : clause.certainty === 'high' ? 'pass' : 'check';
-    const why = state === 'check' ? 'the rule is not remembered with certainty' : undefined;
-    return { clause, state, fact, margin: undefined, value: fact.high, why };
+  switch (clause.kind) {
+    case 'number':
+      return judgeNumber(clause, facts[clause.fact]);
+    case 'one-of': {
+      const fact = facts[clause.fact];
+      const met = clause.allowed.includes(fact.high);
+      return { clause, fact, margin: undefined, value: fact.high, ...judgeCondition(clause, met) };
+    }
+    case 'answer': {
+      const fact = facts[clause.fact];
+      const base = { clause, fact, margin: undefined, value: undefined };
+      if (fact.answer === 'unknown') return { ...base, state: 'unknown', why: 'not checked yet' };
+      return { ...base, ...judgeCondition(clause, fact.answer === clause.wanted) };
+    }
   }
-  const fact = facts[clause.fact];
-  const base = { clause, fact, margin: undefined, value: undefined };
-  if (fact.answer === 'unknown') return { ...base, state: 'unknown', why: 'not checked yet' };
-  if (fact.answer !== clause.wanted) return { ...base, state: 'fail', why: undefined };
-  return clause.certainty === 'high'
-    ? { ...base, state: 'pass', why: undefined }
-    : { ...base, state: 'check', why: 'the rule is not remembered with certainty' };
 }
 
 /** Judges one category: any failing clause puts the machine outside, then any unknown leaves it open. */

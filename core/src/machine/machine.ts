@@ -37,6 +37,8 @@ export interface Machine {
   readonly rider: Rider;
   /** What lets the motor work: a throttle, turning pedals, or nothing fitted. */
   readonly control: 'throttle' | 'pedals' | 'none';
+  /** Motor watts per rider watt at most; Infinity when help does not follow the rider's power. */
+  readonly assistRatio: number;
   readonly balance: Balance;
 }
 
@@ -44,9 +46,15 @@ export interface Machine {
 export const machineMassKg = (known: KnownBuild): number =>
   known.donor.massKg.value + known.drive.massKg.value + known.pack.massKg.value + known.controller.massKg.value;
 
+/** A torque sensor gives help in proportion, unless a throttle can override it. */
+const assistRatioOf = (build: BuildDocument, known: KnownBuild): number =>
+  build.controls.assistSensor === 'torque' && build.controls.throttle !== 'full'
+    ? known.controls.assistRatio.value
+    : Infinity;
+
 function limitsOf(build: BuildDocument, known: KnownBuild): Limits {
-  const { controller, pack, controls, brief } = known;
-  const proportional = build.controls.assistSensor === 'torque' && build.controls.throttle !== 'full';
+  const { controller, pack, brief } = known;
+  const ratio = assistRatioOf(build, known);
   return {
     batteryA: controller.batteryCurrentA.value,
     bmsA: pack.bmsCurrentA.value,
@@ -56,7 +64,7 @@ function limitsOf(build: BuildDocument, known: KnownBuild): Limits {
     standbyW: controller.standbyW.value,
     cutoff: build.controller.limitsSpeed ? kmhToMs(controller.assistCutoffKmh.value) : Infinity,
     taper: kmhToMs(controller.assistTaperKmh.value),
-    assistW: proportional ? controls.assistRatio.value * brief.riderPowerW.value : Infinity,
+    assistW: ratio === Infinity ? Infinity : ratio * brief.riderPowerW.value,
   };
 }
 
@@ -117,6 +125,7 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
       cadenceMaxRpm: brief.cadenceMaxRpm.value,
     },
     control: controlOf(build),
+    assistRatio: assistRatioOf(build, known),
     balance: {
       wheelbase: donor.wheelbaseMm.value / 1000,
       massHeight: donor.massHeightMm.value / 1000,

@@ -19,11 +19,23 @@ interface Way {
   readonly batteryW: number;
 }
 
+/**
+ * What the legs do while a speed is held: give the rider's power, or as little as the controls let them,
+ * which is nothing, or with help in proportion their share of the load.
+ */
+export type Legs = 'helping' | 'resting';
+
+function riderShare(machine: Machine, gear: Gear, v: number, load: number, legs: Legs): number {
+  const most = Math.min(riderForce(machine.rider, gear, machine.chainEfficiency, v), Math.max(0, load));
+  if (legs === 'helping') return most;
+  return Math.min(most, machine.assistRatio === Infinity ? 0 : load / (1 + machine.assistRatio));
+}
+
 /** The ways of holding `v` on the level, least battery power first. A hub has one: the rider's best gear. */
-function waysToHold(machine: Machine, v: number): readonly Way[] {
+function waysToHold(machine: Machine, v: number, legs: Legs): readonly Way[] {
   const load = roadForce(machine.road, v, 0);
   const ways = machine.gears.map((gear): Way => {
-    const riderN = Math.min(riderForce(machine.rider, gear, machine.chainEfficiency, v), Math.max(0, load));
+    const riderN = riderShare(machine, gear, v, load, legs);
     const motorN = load - riderN;
     const phaseA = partThrottleAmps(machine, gear, v, motorN);
     return { gear, riderN, motorN, phaseA, batteryW: electricalWatts(machine, gear, phaseA, v) };
@@ -91,8 +103,8 @@ function limitAt(machine: Machine, ways: readonly Way[], charge: number, v: numb
  * @param v m/s, above 0
  * @param startCharge 0 to 1
  */
-export function constantSpeedRange(machine: Machine, v: number, startCharge: number): RangeOutcome {
-  const ways = waysToHold(machine, v);
+export function constantSpeedRange(machine: Machine, v: number, startCharge: number, legs: Legs = 'helping'): RangeOutcome {
+  const ways = waysToHold(machine, v, legs);
   const at = (charge: number): Way | undefined => wayAt(machine, ways, supplyAt(machine.pack, charge), v);
   const first = at(startCharge);
   if (first === undefined) return { holds: false, v, limit: limitAt(machine, ways, startCharge, v) };

@@ -3,7 +3,7 @@ import { supplyAt } from '../machine/battery.ts';
 import { cadenceRpm, developmentM } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
 import { gradeCurve, type GradePoint } from '../ride/grade-curve.ts';
-import { constantSpeedRange, type RangeResult } from '../ride/range.ts';
+import { constantSpeedRange, type Legs, type RangeResult } from '../ride/range.ts';
 import { traction } from '../ride/traction.ts';
 import { STATED_CHARGE, type Study } from './study.ts';
 
@@ -41,19 +41,19 @@ export interface RangeChart {
 const SLOWEST_KMH = 8;
 const STEPS = 16;
 
-function rangeCurve(machine: Machine, topKmh: number, startCharge: number): readonly RangeResult[] {
+function rangeCurve(machine: Machine, topKmh: number, startCharge: number, legs: Legs): readonly RangeResult[] {
   return Array.from({ length: STEPS + 1 }, (_, i) => {
     const kmh = SLOWEST_KMH + ((topKmh - SLOWEST_KMH) * i) / STEPS;
-    return constantSpeedRange(machine, kmhToMs(kmh), startCharge);
+    return constantSpeedRange(machine, kmhToMs(kmh), startCharge, legs);
   }).filter((outcome) => outcome.holds);
 }
 
 /** Range against speed, from a slow ride to top speed. */
-export function rangeChart({ machine, rested, known, topFull }: Study): RangeChart {
+export function rangeChart({ machine, known, topFull }: Study): RangeChart {
   const top = topFull.moves ? msToKmh(topFull.v) : 0;
   const charge = known.pack.chargeLimitPct.value / 100;
   if (top <= SLOWEST_KMH) return { helped: [], rested: [] };
-  return { helped: rangeCurve(machine, top, charge), rested: rangeCurve(rested, top, charge) };
+  return { helped: rangeCurve(machine, top, charge, 'helping'), rested: rangeCurve(machine, top, charge, 'resting') };
 }
 
 /** One gear at the brief's cadences and on the test hill. */

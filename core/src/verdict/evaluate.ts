@@ -1,5 +1,5 @@
 import type { BuildDocument } from '../build/document.ts';
-import { knownList, type Known, type KnownBuild } from '../build/known.ts';
+import { knownInUse, type Known, type KnownBuild } from '../build/known.ts';
 import type { LawFacts } from '../law/facts.ts';
 import type { PlaceVerdict } from '../law/judge.ts';
 import { fullChargeVolts } from '../machine/battery.ts';
@@ -71,7 +71,7 @@ export function evaluate(build: BuildDocument): Verdict {
     findings: found,
     stages: stages(s, figures, found),
     known: s.known,
-    assumptions: knownList(s.known).filter((k) => k.source === 'assumed' || k.source === 'unknown'),
+    assumptions: knownInUse(build, s.known).filter((k) => k.source === 'assumed' || k.source === 'unknown'),
     law: { facts: s.facts, here: s.here, places: s.places },
     hill: { climb: s.climb, start: s.start, curves: hillCurves(s) },
     range: {

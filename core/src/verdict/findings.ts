@@ -1,6 +1,6 @@
 import { specAt, type BuildDocument } from '../build/document.ts';
 import { LABEL_V_PER_CELL } from '../build/power.ts';
-import { knownList } from '../build/known.ts';
+import { knownInUse } from '../build/known.ts';
 import { CHEMISTRIES } from '../machine/battery.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import type { State } from './figure.ts';
@@ -29,8 +29,8 @@ const SECTION_STAGE: Readonly<Record<string, StageId>> = {
 };
 
 /** Entered values outside their plausible span: kept and used, but said. */
-function unusual({ known }: Study): readonly Finding[] {
-  return knownList(known).flatMap((k): readonly Finding[] => {
+function unusual({ build, known }: Study): readonly Finding[] {
+  return knownInUse(build, known).flatMap((k): readonly Finding[] => {
     if (k.source === 'unknown' || k.source === 'worked') return [];
     const [low, high] = specAt(k.path).plausible;
     if (k.value >= low && k.value <= high) return [];

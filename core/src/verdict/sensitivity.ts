@@ -1,5 +1,5 @@
 import { type BuildDocument, type QuantityPath } from '../build/document.ts';
-import { knownBuild, knownList, type Known } from '../build/known.ts';
+import { knownBuild, knownInUse, type Known } from '../build/known.ts';
 import { assembleKnown } from '../machine/machine.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import { climb } from '../ride/climb.ts';
@@ -70,7 +70,7 @@ export function withValue(build: BuildDocument, path: QuantityPath, value: numbe
  * and down (temperature 10 K, wind 2 m/s) and top speed, test hill and range are worked out again.
  */
 export function sensitivities(build: BuildDocument): readonly Sensitivity[] {
-  const open = knownList(knownBuild(build)).filter((k) => k.source === 'assumed' || k.source === 'unknown');
+  const open = knownInUse(build, knownBuild(build)).filter((k) => k.source === 'assumed' || k.source === 'unknown');
   const base = headline(build, undefined, 0);
   const weight = (s: Sensitivity): number =>
     s.topKmh / Math.max(1, base.topKmh) + s.hillKmh / Math.max(1, base.hillKmh) + s.rangeKm / Math.max(1, base.rangeKm);

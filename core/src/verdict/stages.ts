@@ -1,4 +1,4 @@
-import { knownList, type Known } from '../build/known.ts';
+import { knownInUse, type Known } from '../build/known.ts';
 import { worstState, type Figure, type State } from './figure.ts';
 import type { Finding } from './findings.ts';
 import type { Study } from './study.ts';
@@ -21,8 +21,8 @@ const SECTIONS: Readonly<Partial<Record<StageId, readonly string[]>>> = {
 };
 
 /** Quantities entered at a stage. */
-export const stageQuantities = (study: Study, id: StageId): readonly Known[] =>
-  knownList(study.known).filter((k) => SECTIONS[id]?.includes(k.path.split('.')[0] ?? '') === true);
+const stageQuantities = (study: Study, id: StageId): readonly Known[] =>
+  knownInUse(study.build, study.known).filter((k) => SECTIONS[id]?.includes(k.path.split('.')[0] ?? '') === true);
 
 const DONE: Readonly<Partial<Record<StageId, string>>> = { brief: 'targets set', donor: 'all known', drive: 'all known', power: 'all known' };
 

@@ -25,19 +25,10 @@ export interface Study {
   readonly climb: ClimbOutcome;
   readonly start: StartGrade;
   readonly range: RangeOutcome;
-  /** The same with legs resting; half the rider's power where help is in proportion to it. */
   readonly rangeRested: RangeOutcome;
-  readonly rested: Machine;
   readonly facts: LawFacts;
   readonly places: readonly PlaceVerdict[];
   readonly here: PlaceVerdict;
-}
-
-/** The same machine under a rider of another power; help in proportion follows. */
-function withRiderPower(machine: Machine, powerW: number): Machine {
-  const share = machine.rider.powerW === 0 ? 0 : powerW / machine.rider.powerW;
-  const assistW = machine.limits.assistW === Infinity ? Infinity : machine.limits.assistW * share;
-  return { ...machine, rider: { ...machine.rider, powerW }, limits: { ...machine.limits, assistW } };
 }
 
 /** Works everything out. Judged places do not depend on the one chosen, so all are kept for the table of places. */
@@ -52,7 +43,6 @@ export function study(build: BuildDocument): Study {
   if (here === undefined) throw new TypeError(`no rules for ${build.brief.place}`);
   const cruise = kmhToMs(brief.cruiseSpeedKmh.value);
   const charge = pack.chargeLimitPct.value / 100;
-  const rested = withRiderPower(machine, machine.limits.assistW === Infinity ? 0 : machine.rider.powerW / 2);
   return {
     build,
     known,
@@ -63,8 +53,7 @@ export function study(build: BuildDocument): Study {
     climb: climb(machine, STATED_CHARGE, brief.hillLengthM.value, brief.hillGradePct.value, choice),
     start: startGrade(machine, STATED_CHARGE, choice),
     range: constantSpeedRange(machine, cruise, charge),
-    rangeRested: constantSpeedRange(rested, cruise, charge),
-    rested,
+    rangeRested: constantSpeedRange(machine, cruise, charge, 'resting'),
     facts,
     places,
     here,

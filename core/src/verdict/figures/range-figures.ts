@@ -16,7 +16,7 @@ export const RANGE_LEFT_OUT = [
 
 /** The span of range that may be planned on, in m, the reserve already kept back. */
 export interface PlannedRange {
-  /** Legs resting (half the rider's power where help is in proportion), with stops and small grades. */
+  /** Legs resting (their share of the load where help is in proportion), with stops and small grades. */
   readonly low: number;
   /** The rider's power all the way, steady and level. */
   readonly high: number;
@@ -92,27 +92,29 @@ export function rangeFigure(study: Study): Figure {
   };
 }
 
-/** Energy per distance at the brief's speed. */
+/** Energy per distance at the brief's speed, from the rider's help to legs resting. */
 export function consumptionFigure(study: Study): Figure {
-  const { range, known } = study;
+  const { range, rangeRested, known } = study;
+  const rider = qty(known.brief.riderPowerW.value, 'W');
   return {
     id: 'consumption',
     label: 'Energy',
     state: range.holds ? 'fine' : 'stop',
     value: range.holds ? range.whPerKm : undefined,
-    upTo: undefined,
+    upTo: range.holds && rangeRested.holds ? rangeRested.whPerKm : undefined,
     unit: 'Wh/km',
     words: range.holds ? undefined : 'None',
-    condition: ['rider gives ', qty(known.brief.riderPowerW.value, 'W')],
+    condition: ['rider ', rider, ' to resting'],
     working: {
-      formulas: ['Wh/km = watts from the pack / speed in km/h', 'Pb = (E + 0.3 + I R) I + standby'],
+      formulas: ['Wh/km = watts from the pack / speed in km/h', 'Pb = (E + 0.3 + I R) I + standby', 'I = (F / (n eta) + Th + ce omega) / Kt,  F = road load - rider'],
       inputs: [inputRow('v', known.brief.cruiseSpeedKmh), ...roadInputs(study), ...powerInputs(study)],
       steps: range.holds
         ? [
             stepRow('Fr', 'Rider’s share of the force', range.riderN, 'N'),
             stepRow('Fm', 'Motor’s share of the force', range.motorN, 'N'),
             stepRow('Ib', 'Current at half charge', range.batteryA, 'A'),
-            stepRow('', 'Energy at half charge', range.whPerKm, 'Wh/km'),
+            stepRow('', 'With the rider', range.whPerKm, 'Wh/km'),
+            ...(rangeRested.holds ? [stepRow('', 'Legs resting', rangeRested.whPerKm, 'Wh/km')] : []),
           ]
         : [],
       sources: FORMULA_SOURCES,

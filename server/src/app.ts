@@ -1,0 +1,67 @@
+import compression from 'compression';
+import express, { type Express } from 'express';
+import { join } from 'node:path';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { PLACES, buildJsonSchema, evaluate, readBuild } from '@apple-cart/core';
+import { buildsRoutes } from './builds/builds-routes.ts';
+import type { BuildsService } from './builds/builds-service.ts';
+import { jsonWrites, sameMachine, securityHeaders } from './http/guards.ts';
+import { badInput, problemHandler, unknownRoute } from './http/problems.ts';
+import type { PartsService } from './parts/parts-service.ts';
+
+export interface AppParts {
+  readonly builds: BuildsService;
+  readonly parts: PartsService;
+  readonly log: Logger;
+  /** Folder of the built web application; undefined serves the interface to programs only. */
+  readonly webFolder: string | undefined;
+}
+
+/** Largest body accepted, bytes: a build document is about 6 kB. */
+export const BODY_LIMIT = 256 * 1024;
+
+function api({ builds, parts }: AppParts): express.Router {
+  const router = express.Router();
+  router.use(jsonWrites, express.json({ limit: BODY_LIMIT, strict: false }));
+  router.get('/health', (_request, response) => {
+    response.json({ ok: true });
+  });
+  router.use('/builds', buildsRoutes(builds));
+  router.get('/parts', async (_request, response) => {
+    response.json({ parts: await parts.list() });
+  });
+  router.get('/places', (_request, response) => {
+    response.json({ places: PLACES });
+  });
+  router.get('/schema/build.json', (_request, response) => {
+    response.json(buildJsonSchema());
+  });
+  router.post('/evaluate', (request, response) => {
+    const build = readBuild(request.body);
+    if (!build.ok) throw badInput(build.issues);
+    response.json(evaluate(build.value));
+  });
+  router.use(unknownRoute);
+  return router;
+}
+
+/** Builds the application from its parts; listening is somebody else's business. */
+export function createApp(injected: AppParts): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: injected.log, autoLogging: false }));
+  app.use(securityHeaders, sameMachine, compression());
+  app.use('/api', api(injected));
+  const { webFolder } = injected;
+  if (webFolder !== undefined) {
+    app.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+    app.use(express.static(webFolder, { index: false }));
+    app.get('/{*path}', (_request, response) => {
+      response.set('Cache-Control', 'no-cache').sendFile(join(webFolder, 'index.html'));
+    });
+  }
+  app.use(unknownRoute);
+  app.use(problemHandler(injected.log));
+  return app;
+}
