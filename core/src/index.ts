@@ -23,7 +23,13 @@ export { gradeCurve, type GradePoint } from './ride/grade-curve.ts';
 export { constantSpeedRange, type RangeOutcome, type RangeResult } from './ride/range.ts';
 export type { Climb, ClimbOutcome } from './ride/climb.ts';
 export { PLACES } from './law/rules.ts';
-export { decidingCategory, type ClauseState, type ClauseVerdict, type PlaceOutcome, type PlaceVerdict } from './law/judge.ts';
+export {
+  decidingCategory,
+  type ClauseState,
+  type ClauseVerdict,
+  type PlaceOutcome,
+  type PlaceVerdict,
+} from './law/judge.ts';
 export type { Certainty, Clause } from './law/rule-schema.ts';
 export type { AnswerFact, NumberFact } from './law/facts.ts';
 export { evaluate, type Verdict } from './verdict/evaluate.ts';

@@ -55,7 +55,10 @@ export function createApp(injected: AppParts): Express {
   app.use('/api', api(injected));
   const { webFolder } = injected;
   if (webFolder !== undefined) {
-    app.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+    app.use(
+      '/assets',
+      express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    );
     app.use(express.static(webFolder, { index: false }));
     app.get('/{*path}', (_request, response) => {
       response.set('Cache-Control', 'no-cache').sendFile(join(webFolder, 'index.html'));

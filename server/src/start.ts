@@ -25,7 +25,9 @@ if (process.argv.includes('--demo')) await loadDemo(`${root}/demo`, builds, part
 const app = createApp({ builds, parts, log, webFolder: existsSync(`${web}/index.html`) ? web : undefined });
 const server = app.listen(port, HOST, (error) => {
   if (error !== undefined) {
-    process.stderr.write(`Port ${String(port)} cannot be opened (${error.message}). Set PORT to another number.\n`);
+    process.stderr.write(
+      `Port ${String(port)} cannot be opened (${error.message}). Set PORT to another number.\n`,
+    );
     process.exit(1);
   }
   const { port: actual } = server.address() as AddressInfo;

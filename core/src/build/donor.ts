@@ -17,8 +17,22 @@ interface StyleDefaults {
  */
 const STYLE: Readonly<Record<DonorStyle, StyleDefaults>> = {
   diamond: { massKg: 15, crr: 0.008, cdaM2: 0.55, wheelbaseMm: 1050, massHeightMm: 1000, massAheadMm: 450 },
-  'step-through': { massKg: 17, crr: 0.008, cdaM2: 0.55, wheelbaseMm: 1080, massHeightMm: 1000, massAheadMm: 440 },
-  'small-wheel': { massKg: 16, crr: 0.009, cdaM2: 0.55, wheelbaseMm: 1020, massHeightMm: 950, massAheadMm: 420 },
+  'step-through': {
+    massKg: 17,
+    crr: 0.008,
+    cdaM2: 0.55,
+    wheelbaseMm: 1080,
+    massHeightMm: 1000,
+    massAheadMm: 440,
+  },
+  'small-wheel': {
+    massKg: 16,
+    crr: 0.009,
+    cdaM2: 0.55,
+    wheelbaseMm: 1020,
+    massHeightMm: 950,
+    massAheadMm: 420,
+  },
   fat: { massKg: 19, crr: 0.013, cdaM2: 0.55, wheelbaseMm: 1120, massHeightMm: 1020, massAheadMm: 470 },
   recumbent: { massKg: 18, crr: 0.0065, cdaM2: 0.28, wheelbaseMm: 1300, massHeightMm: 650, massAheadMm: 600 },
   tandem: { massKg: 21, crr: 0.007, cdaM2: 0.65, wheelbaseMm: 1790, massHeightMm: 1000, massAheadMm: 800 },

@@ -40,8 +40,13 @@ export function fallbackContext(build: BuildDocument): FallbackContext {
   const { chemistry, cellsInSeries: cells, nominalV: volts } = build.pack;
   const perCell = LABEL_V_PER_CELL[chemistry];
   const nominalV =
-    volts.source !== 'unknown' ? volts.value : cells.source !== 'unknown' ? cells.value * perCell : USUAL_VOLTS;
-  const cellsInSeries = cells.source !== 'unknown' ? cells.value : Math.max(1, Math.round(nominalV / perCell));
+    volts.source !== 'unknown'
+      ? volts.value
+      : cells.source !== 'unknown'
+        ? cells.value * perCell
+        : USUAL_VOLTS;
+  const cellsInSeries =
+    cells.source !== 'unknown' ? cells.value : Math.max(1, Math.round(nominalV / perCell));
   return { style: build.donor.style, kind: build.drive.kind, chemistry, nominalV, cellsInSeries };
 }
 
@@ -92,7 +97,8 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, (build: BuildDocument) => boolea
 };
 
 /** True when the quantity counts under the build's choices. */
-export const inUse = (build: BuildDocument, path: QuantityPath): boolean => COUNTS_WHEN[path]?.(build) ?? true;
+export const inUse = (build: BuildDocument, path: QuantityPath): boolean =>
+  COUNTS_WHEN[path]?.(build) ?? true;
 
 /** Every known quantity that counts, as a flat list in document order. */
 export const knownInUse = (build: BuildDocument, known: KnownBuild): readonly Known[] =>

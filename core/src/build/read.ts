@@ -5,7 +5,11 @@ import { SCHEMA_VERSION, buildDocument, type BuildDocument } from './document.ts
 function at(document: unknown, path: readonly PropertyKey[]): unknown {
   let value = document;
   for (const key of path) value = (value as Record<PropertyKey, unknown> | null | undefined)?.[key];
-  return typeof value === 'object' && value !== null ? (Array.isArray(value) ? 'a list' : 'an object') : value;
+  return typeof value === 'object' && value !== null
+    ? Array.isArray(value)
+      ? 'a list'
+      : 'an object'
+    : value;
 }
 
 const article = (noun: string): string => `${/^[aeiou]/.test(noun) ? 'an' : 'a'} ${noun}`;
@@ -22,9 +26,14 @@ export function issuesFromZod(error: z.ZodError, document: unknown): readonly Is
           ? one('text', 'some text')
           : one('range', `at least ${String(issue.minimum)}${issue.origin === 'array' ? ' entries' : ''}`);
       case 'too_big':
-        return one('range', `at most ${String(issue.maximum)}${issue.origin === 'string' ? ' characters' : ''}`);
+        return one(
+          'range',
+          `at most ${String(issue.maximum)}${issue.origin === 'string' ? ' characters' : ''}`,
+        );
       case 'invalid_type':
-        return actual === undefined ? one('missing', article(issue.expected)) : one('type', article(issue.expected));
+        return actual === undefined
+          ? one('missing', article(issue.expected))
+          : one('type', article(issue.expected));
       case 'invalid_value':
         return one('choice', `one of ${issue.values.map(String).join(', ')}`);
       case 'unrecognized_keys':
@@ -48,11 +57,21 @@ export function issuesFromZod(error: z.ZodError, document: unknown): readonly Is
  */
 export function readBuild(data: unknown): Result<BuildDocument> {
   if (typeof data !== 'object' || data === null || Array.isArray(data)) {
-    return fail({ code: 'type', path: '', actual: data === null ? null : typeof data, limit: 'a build document' });
+    return fail({
+      code: 'type',
+      path: '',
+      actual: data === null ? null : typeof data,
+      limit: 'a build document',
+    });
   }
   const version = (data as Record<string, unknown>)['schemaVersion'];
   if (typeof version === 'number' && version > SCHEMA_VERSION) {
-    return fail({ code: 'version', path: 'schemaVersion', actual: version, limit: `at most ${String(SCHEMA_VERSION)}` });
+    return fail({
+      code: 'version',
+      path: 'schemaVersion',
+      actual: version,
+      limit: `at most ${String(SCHEMA_VERSION)}`,
+    });
   }
   const parsed = buildDocument.safeParse(data);
   return parsed.success ? ok(parsed.data) : { ok: false, issues: issuesFromZod(parsed.error, data) };

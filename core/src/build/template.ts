@@ -105,6 +105,14 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
       assistRatio: unknown,
       walkCutoffKmh: unknown,
     },
-    money: { currency: 'GBP', budget: null, donor: null, motor: null, pack: null, controller: null, other: null },
+    money: {
+      currency: 'GBP',
+      budget: null,
+      donor: null,
+      motor: null,
+      pack: null,
+      controller: null,
+      other: null,
+    },
   };
 }

@@ -46,7 +46,10 @@ export const FEDERAL_RIDER_KG = 170 * 0.45359237;
 const BAND = { drag: 0.15, rolling: 0.2 } as const;
 
 /** Speed on the level by the motor alone with a 170 lb rider, slow and fast case, m/s. Derived. */
-export function federalTestSpeeds(machine: Machine, controllerOhm: number): { readonly low: number; readonly high: number } {
+export function federalTestSpeeds(
+  machine: Machine,
+  controllerOhm: number,
+): { readonly low: number; readonly high: number } {
   const alone = motorAlone(machine, machine.machineMassKg + FEDERAL_RIDER_KG);
   const run = (sign: 1 | -1, charge: number, circuitOhm: number): number => {
     const road = {
@@ -74,7 +77,8 @@ const number = (low: number, high: number, source: KnownSource, how: string): Nu
   source,
   how,
 });
-const point = (value: number, source: KnownSource, how: string): NumberFact => number(value, value, source, how);
+const point = (value: number, source: KnownSource, how: string): NumberFact =>
+  number(value, value, source, how);
 const yesNo = (answer: Answer, how: string): AnswerFact => ({ kind: 'answer', answer, how });
 
 function assistEnd(build: BuildDocument, known: KnownBuild, machine: Machine): NumberFact {
@@ -83,7 +87,11 @@ function assistEnd(build: BuildDocument, known: KnownBuild, machine: Machine): N
   if (build.controller.limitsSpeed && cutoff.value <= bound) {
     return point(cutoff.value, cutoff.source, 'the cut-off set in the controller');
   }
-  return point(bound, 'worked', 'no-load speed at full charge in the tallest gear: nothing else ends the help');
+  return point(
+    bound,
+    'worked',
+    'no-load speed at full charge in the tallest gear: nothing else ends the help',
+  );
 }
 
 function throttleAlone(build: BuildDocument, known: KnownBuild, federal: number): NumberFact {
@@ -104,7 +112,8 @@ export function lawFacts(build: BuildDocument, known: KnownBuild, machine: Machi
   const pedalsOnly = build.controls.throttle !== 'full';
   const { controls, controller } = build;
   return {
-    ratedPowerW: rated.source === 'unknown' ? undefined : point(rated.value, rated.source, 'as rated for the motor'),
+    ratedPowerW:
+      rated.source === 'unknown' ? undefined : point(rated.value, rated.source, 'as rated for the motor'),
     assistEndKmh: assistEnd(build, known, machine),
     motorAloneKmh: pedalsOnly
       ? point(alone.high, 'worked', 'without a throttle the motor never drives alone beyond walk help')
@@ -125,4 +134,3 @@ export function lawFacts(build: BuildDocument, known: KnownBuild, machine: Machi
     classLabel: yesNo(controls.classLabel, 'controls'),
   };
 }
-

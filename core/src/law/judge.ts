@@ -57,7 +57,14 @@ const NOT_CERTAIN = 'the rule is not remembered with certainty';
 
 function judgeNumber(clause: NumberClause, fact: NumberFact | undefined): ClauseVerdict {
   if (fact === undefined) {
-    return { clause, state: 'unknown', fact, margin: undefined, value: undefined, why: 'the value is not known' };
+    return {
+      clause,
+      state: 'unknown',
+      fact,
+      margin: undefined,
+      value: undefined,
+      why: 'the value is not known',
+    };
   }
   const own = clause.fact.endsWith('Kmh') ? 'km/h' : clause.fact.endsWith('W') ? 'W' : '1';
   const worst = convert(fact.high, own, clause.unit);
@@ -66,7 +73,14 @@ function judgeNumber(clause: NumberClause, fact: NumberFact | undefined): Clause
   const passes = (value: number): boolean =>
     holds(clause.op, value, clause.limit) || (clause.op === '<=' && value - clause.limit < HAIR);
   const margin = clause.op === '>=' ? worst - clause.limit : clause.limit - worst;
-  const done = (state: ClauseState, why?: string): ClauseVerdict => ({ clause, state, fact, margin, value: worst, why });
+  const done = (state: ClauseState, why?: string): ClauseVerdict => ({
+    clause,
+    state,
+    fact,
+    margin,
+    value: worst,
+    why,
+  });
   const doubtful = clause.certainty !== 'high' && Math.abs(margin) <= NEAR * clause.limit;
   if (!passes(worst)) {
     if (clause.toleratedTo !== undefined && worst <= clause.toleratedTo) return done('check', clause.caution);
@@ -81,7 +95,9 @@ function judgeNumber(clause: NumberClause, fact: NumberFact | undefined): Clause
 /** A condition that is met is met whether or not it is really asked for; one that is not needs certainty. */
 function judgeCondition(clause: Clause, met: boolean): Pick<ClauseVerdict, 'state' | 'why'> {
   if (met) return { state: 'pass', why: undefined };
-  return clause.certainty === 'high' ? { state: 'fail', why: undefined } : { state: 'unknown', why: NOT_CERTAIN };
+  return clause.certainty === 'high'
+    ? { state: 'fail', why: undefined }
+    : { state: 'unknown', why: NOT_CERTAIN };
 }
 
 function judgeClause(clause: Clause, facts: LawFacts): ClauseVerdict {
@@ -149,7 +165,10 @@ export function judgePlace(place: PlaceRules, facts: LawFacts): PlaceVerdict {
   const primary = tests.find((t) => t.test.id === place.primaryTest) ?? tests[0];
   const broken = tests.find((t) => testOutcome(t) === 'outside');
   const className =
-    broken?.test.otherwise.shortName ?? primary?.resulting?.category.shortName ?? primary?.test.otherwise.shortName ?? '';
+    broken?.test.otherwise.shortName ??
+    primary?.resulting?.category.shortName ??
+    primary?.test.otherwise.shortName ??
+    '';
   const deciding = tests.flatMap((t) => decidingCategory(t)?.clauses ?? []);
   return {
     place,

@@ -15,9 +15,22 @@ const base = {
 };
 
 /** Facts that are numbers, in the unit the key names. */
-export const NUMBER_FACTS = ['ratedPowerW', 'assistEndKmh', 'motorAloneKmh', 'throttleAloneKmh', 'wheelCount'] as const;
+export const NUMBER_FACTS = [
+  'ratedPowerW',
+  'assistEndKmh',
+  'motorAloneKmh',
+  'throttleAloneKmh',
+  'wheelCount',
+] as const;
 /** Facts that are yes or no. */
-export const ANSWER_FACTS = ['operablePedals', 'motorStopsWithPedals', 'helpFades', 'throttle', 'speedometer', 'classLabel'] as const;
+export const ANSWER_FACTS = [
+  'operablePedals',
+  'motorStopsWithPedals',
+  'helpFades',
+  'throttle',
+  'speedometer',
+  'classLabel',
+] as const;
 
 const numberClause = z.strictObject({
   ...base,

@@ -81,8 +81,7 @@ export interface Supply {
 }
 
 /** End-of-charge volts, for example ten lithium cells at 4.2 V: 42.0 V. */
-export const fullChargeVolts = (pack: Pack): number =>
-  CHEMISTRIES[pack.chemistry].fullV * pack.cellsInSeries;
+export const fullChargeVolts = (pack: Pack): number => CHEMISTRIES[pack.chemistry].fullV * pack.cellsInSeries;
 
 /** Usable capacity in Ah at the pack's age and temperature, before the cut-off is considered. */
 export const coldAgedCapacityAh = (pack: Pack): number =>

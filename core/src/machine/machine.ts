@@ -44,7 +44,10 @@ export interface Machine {
 
 /** Mass of the finished machine without rider and load, kg. */
 export const machineMassKg = (known: KnownBuild): number =>
-  known.donor.massKg.value + known.drive.massKg.value + known.pack.massKg.value + known.controller.massKg.value;
+  known.donor.massKg.value +
+  known.drive.massKg.value +
+  known.pack.massKg.value +
+  known.controller.massKg.value;
 
 /** A torque sensor gives help in proportion, unless a throttle can override it. */
 const assistRatioOf = (build: BuildDocument, known: KnownBuild): number =>
@@ -104,7 +107,8 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
       freewheel: build.drive.freewheel,
     },
     circuitOhm:
-      warmResistance(drive.resistanceOhm.value, drive.windingC.value) + controller.resistanceMohm.value / 1000,
+      warmResistance(drive.resistanceOhm.value, drive.windingC.value) +
+      controller.resistanceMohm.value / 1000,
     efficiency: drive.efficiency.value * (midDrive ? gearing.chainEfficiency.value : 1),
     chainEfficiency: gearing.chainEfficiency.value,
     wheelRadius,

@@ -30,7 +30,13 @@ export const coreDrag = (motor: Motor, omega: number): number =>
  * the wheel drives the motor; never below 0 with a freewheel.
  * `ratio` is motor rad/s per m/s of road speed, `efficiency` that of all gears to the tyre.
  */
-export function wheelForce(motor: Motor, ratio: number, efficiency: number, phaseA: number, v: number): number {
+export function wheelForce(
+  motor: Motor,
+  ratio: number,
+  efficiency: number,
+  phaseA: number,
+  v: number,
+): number {
   const torque = motor.kt * phaseA - coreDrag(motor, ratio * v);
   if (torque >= 0) return torque * ratio * efficiency;
   return motor.freewheel ? 0 : (torque * ratio) / efficiency;

@@ -44,7 +44,9 @@ function numberFromText(text: string): number | undefined {
     if (Number(bottom) === 0) return undefined;
     return (sign === '-' ? -1 : 1) * (Number(whole) + Number(top) / Number(bottom));
   }
-  const plain = /^[+-]?\d{1,3}(,\d{3})+(\.\d+)?$/.test(text) ? text.replaceAll(',', '') : text.replace(',', '.');
+  const plain = /^[+-]?\d{1,3}(,\d{3})+(\.\d+)?$/.test(text)
+    ? text.replaceAll(',', '')
+    : text.replace(',', '.');
   return /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(plain) ? Number(plain) : undefined;
 }
 
@@ -55,7 +57,8 @@ function numberFromText(text: string): number | undefined {
  */
 export function parseQuantity(text: string, wanted: Unit, assumed: Unit = wanted): Result<number> {
   const trimmed = text.trim().replace(/[−–]/g, '-');
-  if (trimmed === '') return fail({ code: 'missing', path: '', actual: text, limit: `a number in ${assumed}` });
+  if (trimmed === '')
+    return fail({ code: 'missing', path: '', actual: text, limit: `a number in ${assumed}` });
   const split = /^([+-]?[\d.,\s/]*\d[\d.,]*(?:e[+-]?\d+)?)\s*(.*)$/i.exec(trimmed);
   const value = split === null ? undefined : numberFromText((split[1] ?? '').trim());
   if (split === null || value === undefined || !Number.isFinite(value)) {

@@ -3,7 +3,9 @@ import { convert, type Unit } from './units.ts';
 import { shownUnit, type UnitSystem } from './unit-system.ts';
 
 /** Words with quantities inside, so that the reader's units are chosen once, at the edge. */
-export type Phrase = readonly (string | { readonly value: number; readonly unit: Unit; readonly digits?: number })[];
+export type Phrase = readonly (
+  string | { readonly value: number; readonly unit: Unit; readonly digits?: number }
+)[];
 
 /** A quantity inside a phrase. */
 export const qty = (value: number, unit: Unit, digits?: number) =>

@@ -46,7 +46,7 @@ const UNITS = {
   s: { dimension: 'time', factor: 1 },
   min: { dimension: 'time', factor: 60 },
   h: { dimension: 'time', factor: 3600 },
-  'm2': { dimension: 'area', factor: 1 },
+  m2: { dimension: 'area', factor: 1 },
   'kg/m3': { dimension: 'density', factor: 1 },
   T: { dimension: 'teeth', factor: 1 },
   S: { dimension: 'cells in series', factor: 1 },

@@ -52,7 +52,11 @@ function batteryBound(machine: Machine, supply: Supply): Bound {
 export function operatingPoint(machine: Machine, gear: Gear, supply: Supply, v: number): OperatingPoint {
   const { motor, limits, circuitOhm } = machine;
   if (machine.control === 'none') {
-    return { phaseA: 0, forceN: wheelForce(motor, gear.motorRatio, machine.efficiency, 0, v), limit: 'no-motor' };
+    return {
+      phaseA: 0,
+      forceN: wheelForce(motor, gear.motorRatio, machine.efficiency, 0, v),
+      limit: 'no-motor',
+    };
   }
   const omega = gear.motorRatio * v;
   const emf = motor.kt * omega;

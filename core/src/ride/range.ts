@@ -103,14 +103,20 @@ function limitAt(machine: Machine, ways: readonly Way[], charge: number, v: numb
  * @param v m/s, above 0
  * @param startCharge 0 to 1
  */
-export function constantSpeedRange(machine: Machine, v: number, startCharge: number, legs: Legs = 'helping'): RangeOutcome {
+export function constantSpeedRange(
+  machine: Machine,
+  v: number,
+  startCharge: number,
+  legs: Legs = 'helping',
+): RangeOutcome {
   const ways = waysToHold(machine, v, legs);
   const at = (charge: number): Way | undefined => wayAt(machine, ways, supplyAt(machine.pack, charge), v);
   const first = at(startCharge);
   if (first === undefined) return { holds: false, v, limit: limitAt(machine, ways, startCharge, v) };
   const held = (charge: number): boolean => at(charge) !== undefined;
   const endCharge = held(0) ? 0 : lastTrue(held, startCharge, 0, CHARGE_TOLERANCE);
-  const ends = endCharge === 0 ? 'empty' : limitAt(machine, ways, Math.max(0, endCharge - CHARGE_TOLERANCE), v);
+  const ends =
+    endCharge === 0 ? 'empty' : limitAt(machine, ways, Math.max(0, endCharge - CHARGE_TOLERANCE), v);
 
   const capacityAs = coldAgedCapacityAh(machine.pack) * 3600;
   const amps = (way: Way, charge: number): number =>
@@ -124,7 +130,7 @@ export function constantSpeedRange(machine: Machine, v: number, startCharge: num
   };
   let joules = 0;
   let seconds = 0;
-  for (let high = startCharge; high > endCharge + 1e-12; ) {
+  for (let high = startCharge; high > endCharge + 1e-12;) {
     const low = Math.max(endCharge, Math.ceil(high / SEGMENT - 1e-9) * SEGMENT - SEGMENT);
     const part = gauss2(secondsPerCharge, low, high);
     seconds += part;

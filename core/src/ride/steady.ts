@@ -21,7 +21,12 @@ const SPEED_TOLERANCE = 1e-7;
  * Highest steady speed on `gradePct` with all the help there is: scan down from 30 m/s in 2 m/s steps to
  * the first speed where force exceeds load, then Illinois in that step.
  */
-export function steadySpeed(machine: Machine, supply: Supply, gradePct: number, choice: GearChoice): SteadyOutcome {
+export function steadySpeed(
+  machine: Machine,
+  supply: Supply,
+  gradePct: number,
+  choice: GearChoice,
+): SteadyOutcome {
   const surplus = (v: number): number =>
     traction(machine, supply, v, choice).totalN - roadForce(machine.road, v, gradePct);
   let high = FASTEST;

@@ -50,7 +50,10 @@ export function traction(machine: Machine, supply: Supply, v: number, choice: Ge
   const pedals = machine.rider.powerW > 0 || machine.control === 'pedals';
   const lowest = machine.gears[0];
   // A hub motor does not feel the cogs: its point is worked out once and only the rider's gear is chosen.
-  const hub = machine.kind === 'mid-drive' || lowest === undefined ? undefined : operatingPoint(machine, lowest, supply, v);
+  const hub =
+    machine.kind === 'mid-drive' || lowest === undefined
+      ? undefined
+      : operatingPoint(machine, lowest, supply, v);
   let best: Traction | undefined;
   let bestInSpan = false;
   for (const gear of machine.gears) {

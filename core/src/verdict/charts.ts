@@ -23,12 +23,17 @@ export function hillCurves({ machine, choice, climb, known }: Study): HillCurves
   const inUse = climb.climbs ? climb.cogTeeth : undefined;
   const index = machine.gears.findIndex((g) => g.cogTeeth === inUse);
   const neighbours =
-    machine.kind === 'mid-drive' ? machine.gears.filter((_, i) => Math.abs(i - index) === 2 || (choice === 'best' && i === index)) : [];
+    machine.kind === 'mid-drive'
+      ? machine.gears.filter((_, i) => Math.abs(i - index) === 2 || (choice === 'best' && i === index))
+      : [];
   return {
     held: gradeCurve(machine, STATED_CHARGE, choice),
     full: gradeCurve(machine, known.pack.chargeLimitPct.value / 100, choice),
     low: gradeCurve(machine, LOW_CHARGE, choice),
-    others: neighbours.map((gear) => ({ cogTeeth: gear.cogTeeth, points: gradeCurve(machine, STATED_CHARGE, gear) })),
+    others: neighbours.map((gear) => ({
+      cogTeeth: gear.cogTeeth,
+      points: gradeCurve(machine, STATED_CHARGE, gear),
+    })),
   };
 }
 
@@ -41,7 +46,12 @@ export interface RangeChart {
 const SLOWEST_KMH = 8;
 const STEPS = 16;
 
-function rangeCurve(machine: Machine, topKmh: number, startCharge: number, legs: Legs): readonly RangeResult[] {
+function rangeCurve(
+  machine: Machine,
+  topKmh: number,
+  startCharge: number,
+  legs: Legs,
+): readonly RangeResult[] {
   return Array.from({ length: STEPS + 1 }, (_, i) => {
     const kmh = SLOWEST_KMH + ((topKmh - SLOWEST_KMH) * i) / STEPS;
     return constantSpeedRange(machine, kmhToMs(kmh), startCharge, legs);
@@ -53,7 +63,10 @@ export function rangeChart({ machine, known, topFull }: Study): RangeChart {
   const top = topFull.moves ? msToKmh(topFull.v) : 0;
   const charge = known.pack.chargeLimitPct.value / 100;
   if (top <= SLOWEST_KMH) return { helped: [], rested: [] };
-  return { helped: rangeCurve(machine, top, charge, 'helping'), rested: rangeCurve(machine, top, charge, 'resting') };
+  return {
+    helped: rangeCurve(machine, top, charge, 'helping'),
+    rested: rangeCurve(machine, top, charge, 'resting'),
+  };
 }
 
 /** One gear at the brief's cadences and on the test hill. */

@@ -7,7 +7,14 @@ import type { ClimbOutcome } from '../ride/climb.ts';
 import type { RangeOutcome } from '../ride/range.ts';
 import type { StartGrade } from '../ride/start-grade.ts';
 import { msToKmh } from '../quantity/units.ts';
-import { gearTable, hillCurves, rangeChart, type GearRow, type HillCurves, type RangeChart } from './charts.ts';
+import {
+  gearTable,
+  hillCurves,
+  rangeChart,
+  type GearRow,
+  type HillCurves,
+  type RangeChart,
+} from './charts.ts';
 import type { Figure } from './figure.ts';
 import { classFigure } from './figures/class-figure.ts';
 import { hillFigure, startFigure, topSpeedFigure } from './figures/motion-figures.ts';
@@ -26,7 +33,11 @@ export interface Verdict {
   readonly known: KnownBuild;
   /** Values assumed or unknown, which a measurement would settle. */
   readonly assumptions: readonly Known[];
-  readonly law: { readonly facts: LawFacts; readonly here: PlaceVerdict; readonly places: readonly PlaceVerdict[] };
+  readonly law: {
+    readonly facts: LawFacts;
+    readonly here: PlaceVerdict;
+    readonly places: readonly PlaceVerdict[];
+  };
   readonly hill: { readonly climb: ClimbOutcome; readonly start: StartGrade; readonly curves: HillCurves };
   readonly range: {
     readonly cruise: RangeOutcome;

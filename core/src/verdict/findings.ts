@@ -40,7 +40,14 @@ function unusual({ build, known }: Study): readonly Finding[] {
         code: 'unusual',
         state: 'look',
         title: `${k.label} is unusual`,
-        detail: [qty(k.value, k.unit), ' is used; usual is ', qty(low, k.unit), ' to ', qty(high, k.unit), '.'],
+        detail: [
+          qty(k.value, k.unit),
+          ' is used; usual is ',
+          qty(low, k.unit),
+          ' to ',
+          qty(high, k.unit),
+          '.',
+        ],
         path: k.path,
       },
     ];
@@ -156,5 +163,8 @@ function drive({ build, machine }: Study): readonly Finding[] {
 }
 
 /** Everything on the card that needs a look. */
-export const findings = (study: Study): readonly Finding[] => [...unusual(study), ...drive(study), ...power(study)];
-
+export const findings = (study: Study): readonly Finding[] => [
+  ...unusual(study),
+  ...drive(study),
+  ...power(study),
+];

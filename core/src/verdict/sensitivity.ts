@@ -49,8 +49,18 @@ function headline(build: BuildDocument, path: QuantityPath | undefined, value: n
   const machine = assembleKnown(build, known);
   const { brief, pack } = known;
   const top = topSpeed(machine, STATED_CHARGE);
-  const hill = climb(machine, STATED_CHARGE, brief.hillLengthM.value, brief.hillGradePct.value, machine.heldGear ?? 'best');
-  const range = constantSpeedRange(machine, kmhToMs(brief.cruiseSpeedKmh.value), pack.chargeLimitPct.value / 100);
+  const hill = climb(
+    machine,
+    STATED_CHARGE,
+    brief.hillLengthM.value,
+    brief.hillGradePct.value,
+    machine.heldGear ?? 'best',
+  );
+  const range = constantSpeedRange(
+    machine,
+    kmhToMs(brief.cruiseSpeedKmh.value),
+    pack.chargeLimitPct.value / 100,
+  );
   return {
     topKmh: top.moves ? msToKmh(top.v) : 0,
     hillKmh: hill.climbs ? msToKmh(hill.v) : 0,
@@ -70,10 +80,14 @@ export function withValue(build: BuildDocument, path: QuantityPath, value: numbe
  * and down (temperature 10 K, wind 2 m/s) and top speed, test hill and range are worked out again.
  */
 export function sensitivities(build: BuildDocument): readonly Sensitivity[] {
-  const open = knownInUse(build, knownBuild(build)).filter((k) => k.source === 'assumed' || k.source === 'unknown');
+  const open = knownInUse(build, knownBuild(build)).filter(
+    (k) => k.source === 'assumed' || k.source === 'unknown',
+  );
   const base = headline(build, undefined, 0);
   const weight = (s: Sensitivity): number =>
-    s.topKmh / Math.max(1, base.topKmh) + s.hillKmh / Math.max(1, base.hillKmh) + s.rangeKm / Math.max(1, base.rangeKm);
+    s.topKmh / Math.max(1, base.topKmh) +
+    s.hillKmh / Math.max(1, base.hillKmh) +
+    s.rangeKm / Math.max(1, base.rangeKm);
   return open
     .filter((k) => !CHOSEN.includes(k.path))
     .map((known): Sensitivity => {

@@ -22,9 +22,16 @@ const SECTIONS: Readonly<Partial<Record<StageId, readonly string[]>>> = {
 
 /** Quantities entered at a stage. */
 const stageQuantities = (study: Study, id: StageId): readonly Known[] =>
-  knownInUse(study.build, study.known).filter((k) => SECTIONS[id]?.includes(k.path.split('.')[0] ?? '') === true);
+  knownInUse(study.build, study.known).filter(
+    (k) => SECTIONS[id]?.includes(k.path.split('.')[0] ?? '') === true,
+  );
 
-const DONE: Readonly<Partial<Record<StageId, string>>> = { brief: 'targets set', donor: 'all known', drive: 'all known', power: 'all known' };
+const DONE: Readonly<Partial<Record<StageId, string>>> = {
+  brief: 'targets set',
+  donor: 'all known',
+  drive: 'all known',
+  power: 'all known',
+};
 
 function entryStage(study: Study, id: StageId, all: readonly Finding[]): StageVerdict {
   const mine = all.filter((f) => f.stage === id);
@@ -47,12 +54,30 @@ const figureStage = (id: StageId, figures: readonly Figure[], words: string): St
 });
 
 /** State and a few words for every stage of the work order. */
-export function stages(study: Study, figures: readonly Figure[], all: readonly Finding[]): readonly StageVerdict[] {
+export function stages(
+  study: Study,
+  figures: readonly Figure[],
+  all: readonly Finding[],
+): readonly StageVerdict[] {
   const byId = (id: Figure['id']): Figure[] => figures.filter((f) => f.id === id);
   const { here, climb, start, known, range } = study;
-  const law = { inside: 'inside', check: `inside, ${String(here.unsettled.length)} to check`, 'cannot-tell': 'cannot tell yet', 'other-class': 'needs approval', outside: `outside by ${String(here.failing.length)}` }[here.outcome];
-  const hill = !climb.climbs ? 'does not climb' : start.gradePct < known.brief.hillGradePct.value ? 'cannot start on it' : 'climbs';
-  const ranged = !range.holds ? 'speed not held' : { fine: 'enough, with reserve', look: 'just enough', stop: 'too short', unknown: 'unknown' }[byId('range')[0]?.state ?? 'unknown'];
+  const law = {
+    inside: 'inside',
+    check: `inside, ${String(here.unsettled.length)} to check`,
+    'cannot-tell': 'cannot tell yet',
+    'other-class': 'needs approval',
+    outside: `outside by ${String(here.failing.length)}`,
+  }[here.outcome];
+  const hill = !climb.climbs
+    ? 'does not climb'
+    : start.gradePct < known.brief.hillGradePct.value
+      ? 'cannot start on it'
+      : 'climbs';
+  const ranged = !range.holds
+    ? 'speed not held'
+    : { fine: 'enough, with reserve', look: 'just enough', stop: 'too short', unknown: 'unknown' }[
+        byId('range')[0]?.state ?? 'unknown'
+      ];
   return [
     entryStage(study, 'brief', all),
     entryStage(study, 'donor', all),

@@ -66,7 +66,10 @@ export function buildsRoutes(service: BuildsService): Router {
   router.get('/:id/export', async (request, response) => {
     const { document } = await service.get(request.params.id);
     const file = document.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'build';
-    response.attachment(`${file}.json`).type('application/json').send(`${JSON.stringify(document, null, 2)}\n`);
+    response
+      .attachment(`${file}.json`)
+      .type('application/json')
+      .send(`${JSON.stringify(document, null, 2)}\n`);
   });
 
   router.get('/:id/revisions', async (request, response) => {

@@ -3,7 +3,13 @@ import type { BuildDocument } from '@apple-cart/core';
 import { IsNull, type EntityManager } from 'typeorm';
 import type { Database } from '../database/database.ts';
 import { Problem, notFound } from '../http/problems.ts';
-import { buildEntity, revisionEntity, type BuildRow, type RevisionReason, type RevisionRow } from './build-entities.ts';
+import {
+  buildEntity,
+  revisionEntity,
+  type BuildRow,
+  type RevisionReason,
+  type RevisionRow,
+} from './build-entities.ts';
 
 /** A build as the interface gets it. */
 export interface StoredBuild {
@@ -30,7 +36,14 @@ export interface StoredRevision extends RevisionSummary {
 /** Documents are validated on their way in, so stored text is trusted on its way out. */
 const read = (text: string): BuildDocument => JSON.parse(text) as BuildDocument;
 
-const outBuild = ({ id, version, pinnedRevision, createdAt, updatedAt, document }: BuildRow): StoredBuild => ({
+const outBuild = ({
+  id,
+  version,
+  pinnedRevision,
+  createdAt,
+  updatedAt,
+  document,
+}: BuildRow): StoredBuild => ({
   id,
   version,
   pinnedRevision,
@@ -147,17 +160,30 @@ export class BuildsService {
   }
 
   async revision(id: string, revisionId: number): Promise<StoredRevision> {
-    const row = await this.#database.reader.getRepository(revisionEntity).findOneBy({ id: revisionId, buildId: id });
+    const row = await this.#database.reader
+      .getRepository(revisionEntity)
+      .findOneBy({ id: revisionId, buildId: id });
     if (row === null) throw notFound('version');
     return { ...outSummary(row), document: read(row.document) };
   }
 
   /** Keeps a document as a revision: named by the builder, pinned as the baseline, or set aside in a conflict. */
-  async keep(id: string, reason: RevisionReason, name: string, document: BuildDocument): Promise<StoredRevision> {
+  async keep(
+    id: string,
+    reason: RevisionReason,
+    name: string,
+    document: BuildDocument,
+  ): Promise<StoredRevision> {
     return this.#database.write(async (manager) => {
       const row = await this.#row(manager, id);
-      const revision = await this.#insert(manager, { ...row, document: JSON.stringify(document) }, reason, name);
-      if (reason === 'pin') await manager.getRepository(buildEntity).update({ id }, { pinnedRevision: revision.id });
+      const revision = await this.#insert(
+        manager,
+        { ...row, document: JSON.stringify(document) },
+        reason,
+        name,
+      );
+      if (reason === 'pin')
+        await manager.getRepository(buildEntity).update({ id }, { pinnedRevision: revision.id });
       return { ...outSummary(revision), document };
     });
   }
@@ -187,7 +213,12 @@ export class BuildsService {
     if (age >= AUTO_REVISION_MS) await this.#insert(manager, row, 'auto', null);
   }
 
-  async #insert(manager: EntityManager, row: BuildRow, reason: RevisionReason, name: string | null): Promise<RevisionRow> {
+  async #insert(
+    manager: EntityManager,
+    row: BuildRow,
+    reason: RevisionReason,
+    name: string | null,
+  ): Promise<RevisionRow> {
     const revision = {
       buildId: row.id,
       version: row.version,

@@ -46,7 +46,12 @@ export async function openDatabase(file: string): Promise<Database> {
     },
   });
   await writer.initialize();
-  const reader = new DataSource({ type: 'better-sqlite3', database: file, entities: ENTITIES, readonly: true });
+  const reader = new DataSource({
+    type: 'better-sqlite3',
+    database: file,
+    entities: ENTITIES,
+    readonly: true,
+  });
   await reader.initialize();
 
   let last: Promise<unknown> = Promise.resolve();

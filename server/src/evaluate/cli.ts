@@ -27,7 +27,9 @@ async function main(args: readonly string[]): Promise<number> {
     return 1;
   }
   const verdict = evaluate(build.value);
-  process.stdout.write(flags.includes('--json') ? `${JSON.stringify(verdict, null, 2)}\n` : textReport(verdict));
+  process.stdout.write(
+    flags.includes('--json') ? `${JSON.stringify(verdict, null, 2)}\n` : textReport(verdict),
+  );
   return 0;
 }
 

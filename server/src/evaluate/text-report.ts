@@ -1,4 +1,14 @@
-import { convert, formatNumber, formatQuantity, phraseText, unitText, usualDigits, type Figure, type Verdict, type WorkingRow } from '@apple-cart/core';
+import {
+  convert,
+  formatNumber,
+  formatQuantity,
+  phraseText,
+  unitText,
+  usualDigits,
+  type Figure,
+  type Verdict,
+  type WorkingRow,
+} from '@apple-cart/core';
 
 const MARK = { fine: 'fine   ', look: 'look   ', stop: 'stop   ', unknown: 'unknown' } as const;
 
@@ -38,7 +48,8 @@ function lawText({ law }: Verdict): readonly string[] {
       ...shown.clauses.map(({ clause, state, value }) => {
         const unit = clause.kind === 'number' ? clause.unit : '1';
         const limit = clause.kind === 'number' ? `${clause.op} ${formatQuantity(clause.limit, unit)}` : '';
-        const actual = value === undefined ? '' : formatNumber(convert(value, unit, unit), usualDigits(value, unit));
+        const actual =
+          value === undefined ? '' : formatNumber(convert(value, unit, unit), usualDigits(value, unit));
         return `  ${state.padEnd(8)} ${clause.title.padEnd(38)} ${actual.padStart(8)} ${unitText(unit).padEnd(5)} ${limit}  [${clause.certainty}]`;
       }),
     ];
@@ -50,7 +61,9 @@ export function textReport(verdict: Verdict): string {
   const lines = [
     verdict.name,
     '='.repeat(verdict.name.length),
-    ...verdict.figures.map((f) => `${MARK[f.state]}  ${f.label.padEnd(12)} ${valueText(f).padEnd(26)} ${phraseText(f.condition)}`),
+    ...verdict.figures.map(
+      (f) => `${MARK[f.state]}  ${f.label.padEnd(12)} ${valueText(f).padEnd(26)} ${phraseText(f.condition)}`,
+    ),
     ...lawText(verdict),
     '',
     'Planning aid, not legal advice. The vehicle authority decides.',

@@ -6,7 +6,9 @@ const LOOPBACK = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
 /** True for a Host or Origin that names this machine's loopback on any port. */
 function isLoopback(authority: string): boolean {
-  const host = authority.startsWith('[') ? authority.slice(0, authority.indexOf(']') + 1) : (authority.split(':')[0] ?? '');
+  const host = authority.startsWith('[')
+    ? authority.slice(0, authority.indexOf(']') + 1)
+    : (authority.split(':')[0] ?? '');
   return LOOPBACK.has(host.toLowerCase());
 }
 

@@ -38,10 +38,16 @@ interface ParserError {
 /** Failures of the body parser, in the product's words. */
 function fromParser(error: ParserError): Problem | undefined {
   if (error.type === 'entity.too.large') {
-    return new Problem(413, 'too-large', `The body is larger than ${String(error.limit)} bytes. Nothing was stored.`);
+    return new Problem(
+      413,
+      'too-large',
+      `The body is larger than ${String(error.limit)} bytes. Nothing was stored.`,
+    );
   }
   if (error.type === 'entity.parse.failed') {
-    return badInput([{ code: 'json', path: '', actual: undefined, limit: `JSON (${error.message ?? 'cannot be read'})` }]);
+    return badInput([
+      { code: 'json', path: '', actual: undefined, limit: `JSON (${error.message ?? 'cannot be read'})` },
+    ]);
   }
   if (error.type !== undefined && error.status !== undefined && error.status < 500) {
     return new Problem(error.status, 'unreadable', 'The request cannot be read.');
@@ -60,6 +66,7 @@ export const problemHandler =
     const problem = error instanceof Problem ? error : fromParser((error ?? {}) as ParserError);
     if (problem === undefined) log.error({ err: error }, 'request failed');
     const { status, code, message, extra } =
-      problem ?? new Problem(500, 'failed', 'Something went wrong in the server. What you typed is still in the page.');
+      problem ??
+      new Problem(500, 'failed', 'Something went wrong in the server. What you typed is still in the page.');
     response.status(status).json({ error: { code, message, ...extra } });
   };

@@ -11,7 +11,9 @@ export class PartsService {
   }
 
   async list(): Promise<readonly Part[]> {
-    const rows = await this.#database.reader.getRepository(partEntity).find({ order: { type: 'ASC', id: 'ASC' } });
+    const rows = await this.#database.reader
+      .getRepository(partEntity)
+      .find({ order: { type: 'ASC', id: 'ASC' } });
     return rows.map((row) => part.parse(JSON.parse(row.document)));
   }
 

@@ -34,7 +34,12 @@ function condition({ here }: Study): Phrase {
 }
 
 const clauseRow = (c: ClauseVerdict): WorkingRow => ({
-  ...stepRow('', `${c.clause.title}: ${c.state}`, c.value ?? (c.fact?.kind === 'answer' ? c.fact.answer : 'unknown'), c.clause.kind === 'number' ? c.clause.unit : '1'),
+  ...stepRow(
+    '',
+    `${c.clause.title}: ${c.state}`,
+    c.value ?? (c.fact?.kind === 'answer' ? c.fact.answer : 'unknown'),
+    c.clause.kind === 'number' ? c.clause.unit : '1',
+  ),
   origin: `${c.clause.source}; certainty ${c.clause.certainty}${c.why === undefined ? '' : `; ${c.why}`}`,
 });
 
@@ -51,11 +56,18 @@ export function classFigure(study: Study): Figure {
     words: here.outcome === 'cannot-tell' ? 'Cannot tell' : here.className,
     condition: condition(study),
     working: {
-      formulas: ['Each clause holds one value of the build against one limit of the instrument.', 'The class is the first whose clauses are not broken.'],
+      formulas: [
+        'Each clause holds one value of the build against one limit of the instrument.',
+        'The class is the first whose clauses are not broken.',
+      ],
       inputs: [],
       steps: here.tests.flatMap((t) => (t.resulting ?? t.categories[0])?.clauses.map(clauseRow) ?? []),
-      sources: here.tests.flatMap((t) => t.categories.map((c) => `${c.category.name}: ${c.category.instrument} (${c.category.year})`)),
-      leftOut: [`Planning aid, not legal advice. ${here.place.provenance} Read ${String(here.place.readYear)}.`],
+      sources: here.tests.flatMap((t) =>
+        t.categories.map((c) => `${c.category.name}: ${c.category.instrument} (${c.category.year})`),
+      ),
+      leftOut: [
+        `Planning aid, not legal advice. ${here.place.provenance} Read ${String(here.place.readYear)}.`,
+      ],
     },
   };
 }

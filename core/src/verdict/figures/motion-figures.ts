@@ -17,7 +17,9 @@ export function topSpeedFigure(study: Study): Figure {
   const wanted = known.brief.cruiseSpeedKmh.value;
   const kmh = top.moves ? msToKmh(top.v) : undefined;
   const state: State = kmh === undefined ? 'stop' : kmh + 0.05 < wanted ? 'look' : 'fine';
-  const condition: Phrase = top.moves ? [`level, ${LIMIT_WORDS[top.traction.limit]}`] : ['does not move on the level'];
+  const condition: Phrase = top.moves
+    ? [`level, ${LIMIT_WORDS[top.traction.limit]}`]
+    : ['does not move on the level'];
   return {
     id: 'top-speed',
     label: 'Top speed',
@@ -32,7 +34,9 @@ export function topSpeedFigure(study: Study): Figure {
       inputs: [...roadInputs(study), ...powerInputs(study), inputRow('wanted', known.brief.cruiseSpeedKmh)],
       steps: [
         ...(top.moves ? balanceSteps(study, top.v, top.traction, 0) : []),
-        ...(topFull.moves ? [stepRow('v full', 'The same at the charge limit', msToKmh(topFull.v), 'km/h')] : []),
+        ...(topFull.moves
+          ? [stepRow('v full', 'The same at the charge limit', msToKmh(topFull.v), 'km/h')]
+          : []),
       ],
       sources: FORMULA_SOURCES,
       leftOut: [NOT_MODELLED, 'Stated at half charge: a full pack is faster where voltage binds.'],
@@ -137,7 +141,10 @@ export function startFigure(study: Study): Figure {
         stepRow('', 'By front lift', start.byLiftPct, '%'),
       ],
       sources: ['Statics of a two-wheeled machine on a slope, derived.', ...FORMULA_SOURCES],
-      leftOut: ['At that grade nothing is left over to gather speed with.', 'A trike’s side-to-side balance is not modelled yet.'],
+      leftOut: [
+        'At that grade nothing is left over to gather speed with.',
+        'A trike’s side-to-side balance is not modelled yet.',
+      ],
     },
   };
 }

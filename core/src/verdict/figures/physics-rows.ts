@@ -13,7 +13,8 @@ export const FORMULA_SOURCES = [
   'Battery, efficiencies and typical values: from memory; the maker’s data sheet wins.',
 ] as const;
 
-export const NOT_MODELLED = 'Warming of motor and controller, field weakening and magnetic saturation are not modelled yet.';
+export const NOT_MODELLED =
+  'Warming of motor and controller, field weakening and magnetic saturation are not modelled yet.';
 
 /** Masses and resistances of the road, as entered. */
 export function roadInputs({ known }: Study): readonly WorkingRow[] {
@@ -66,7 +67,12 @@ export function balanceSteps(study: Study, v: number, t: Traction, gradePct: num
   return [
     stepRow('m', 'All masses together', machine.road.massKg, 'kg'),
     stepRow('rho', 'Air density', machine.road.airDensity, 'kg/m3'),
-    stepRow('Voc', `Open-circuit volts at half charge, ${CHEMISTRIES[machine.pack.chemistry].name}`, supply.openVolts, 'V'),
+    stepRow(
+      'Voc',
+      `Open-circuit volts at half charge, ${CHEMISTRIES[machine.pack.chemistry].name}`,
+      supply.openVolts,
+      'V',
+    ),
     stepRow('Rb', 'Pack with leads', supply.ohm, 'ohm'),
     stepRow('R', 'Winding, warm, with controller', machine.circuitOhm, 'ohm'),
     stepRow('cog', 'Cog in use', t.gear.cogTeeth, 'T'),

@@ -66,7 +66,12 @@ export function rangeFigure(study: Study): Figure {
       steps:
         range.holds && planned !== undefined
           ? [
-              stepRow('Wh', 'Energy on the label, V x Ah', known.pack.nominalV.value * machine.pack.capacityAh, 'Wh'),
+              stepRow(
+                'Wh',
+                'Energy on the label, V x Ah',
+                known.pack.nominalV.value * machine.pack.capacityAh,
+                'Wh',
+              ),
               stepRow('Q', 'Capacity at this age and temperature', coldAgedCapacityAh(machine.pack), 'Ah'),
               stepRow('', `Ends at this charge, by ${LIMIT_WORDS[range.ends]}`, range.endCharge * 100, '%'),
               stepRow('Fr', 'Rider’s share of the force', range.riderN, 'N'),
@@ -106,7 +111,11 @@ export function consumptionFigure(study: Study): Figure {
     words: range.holds ? undefined : 'None',
     condition: ['rider ', rider, ' to resting'],
     working: {
-      formulas: ['Wh/km = watts from the pack / speed in km/h', 'Pb = (E + 0.3 + I R) I + standby', 'I = (F / (n eta) + Th + ce omega) / Kt,  F = road load - rider'],
+      formulas: [
+        'Wh/km = watts from the pack / speed in km/h',
+        'Pb = (E + 0.3 + I R) I + standby',
+        'I = (F / (n eta) + Th + ce omega) / Kt,  F = road load - rider',
+      ],
       inputs: [inputRow('v', known.brief.cruiseSpeedKmh), ...roadInputs(study), ...powerInputs(study)],
       steps: range.holds
         ? [

@@ -16,8 +16,18 @@ export function massFigure(study: Study): Figure {
     words: undefined,
     condition: [qty(machine.road.massKg, 'kg', 0), ' with rider and load'],
     working: {
-      formulas: ['machine = donor + motor + pack + controller and fittings', 'on the road = machine + rider + load'],
-      inputs: [known.donor.massKg, known.drive.massKg, known.pack.massKg, known.controller.massKg, known.brief.riderMassKg, known.brief.loadMassKg].map((k, i) => inputRow(`m${String(i + 1)}`, k)),
+      formulas: [
+        'machine = donor + motor + pack + controller and fittings',
+        'on the road = machine + rider + load',
+      ],
+      inputs: [
+        known.donor.massKg,
+        known.drive.massKg,
+        known.pack.massKg,
+        known.controller.massKg,
+        known.brief.riderMassKg,
+        known.brief.loadMassKg,
+      ].map((k, i) => inputRow(`m${String(i + 1)}`, k)),
       steps: [
         stepRow('', 'Machine', machine.machineMassKg, 'kg'),
         stepRow('', 'On the road', machine.road.massKg, 'kg'),
@@ -36,7 +46,11 @@ const PRICED = [
   ['other', 'Everything else'],
 ] as const;
 
-export const CURRENCY_SIGN: Readonly<Record<BuildDocument['money']['currency'], string>> = { GBP: '£', EUR: '€', USD: '$' };
+export const CURRENCY_SIGN: Readonly<Record<BuildDocument['money']['currency'], string>> = {
+  GBP: '£',
+  EUR: '€',
+  USD: '$',
+};
 
 /** An amount for reading, without pence. */
 export const moneyText = (amount: number, currency: BuildDocument['money']['currency']): string =>
@@ -68,17 +82,18 @@ export function priceFigure({ build }: Study): Figure {
     condition,
     working: {
       formulas: ['price = donor + motor + pack + controller + everything else'],
-      inputs: known.map(
-        (line): WorkingRow => ({
-          label: line.label,
-          symbol: '',
-          value: line.amount === null ? 'not known' : text(line.amount),
-          unit: '1',
-          source: line.amount === null ? 'unknown' : 'label',
-          origin: '',
-        }),
-      ),
-      steps: [stepRow('', 'Sum of what is known', text(sum), '1'), stepRow('', 'Budget', money.budget === null ? 'not set' : text(money.budget), '1')],
+      inputs: known.map((line): WorkingRow => ({
+        label: line.label,
+        symbol: '',
+        value: line.amount === null ? 'not known' : text(line.amount),
+        unit: '1',
+        source: line.amount === null ? 'unknown' : 'label',
+        origin: '',
+      })),
+      steps: [
+        stepRow('', 'Sum of what is known', text(sum), '1'),
+        stepRow('', 'Budget', money.budget === null ? 'not set' : text(money.budget), '1'),
+      ],
       sources: ['Prices as entered.'],
       leftOut: missing > 0 ? ['Missing prices are not counted.'] : [],
     },

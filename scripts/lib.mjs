@@ -1,0 +1,82 @@
+// Shared by the commands of package.json. Only Node itself is needed, so that they work before any install.
+import { spawn, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+
+export const root = resolve(import.meta.dirname, '..');
+const at = (...parts) => join(root, ...parts);
+
+/** Runs a command in the repository with its output shown; gives the exit code. */
+export function run(command, args, options = {}) {
+  const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  if (error !== undefined) throw error;
+  return status ?? 1;
+}
+
+function mustRun(command, args, what) {
+  if (run(command, args) !== 0) {
+    process.stderr.write(`${what} failed.\n`);
+    process.exit(1);
+  }
+}
+
+/** Installs the packages of the lock file when they are missing or of another lock. */
+export function ensureInstalled() {
+  const lock = createHash('sha256')
+    .update(readFileSync(at('package-lock.json')))
+    .digest('hex');
+  const stamp = at('node_modules', '.lock-hash');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  process.stdout.write('Installing packages; the first time takes some minutes.\n');
+  mustRun('npm', ['ci', '--no-progress'], 'npm ci');
+  writeFileSync(stamp, lock);
+}
+
+function newest(folder) {
+  let time = 0;
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    if (entry.name === 'node_modules' || entry.name === 'dist') continue;
+    const path = join(folder, entry.name);
+    time = Math.max(time, entry.isDirectory() ? newest(path) : statSync(path).mtimeMs);
+  }
+  return time;
+}
+
+/** Builds the web application when a source is newer than the last build. */
+export function ensureBuilt() {
+  const index = at('web', 'dist', 'index.html');
+  const sources = Math.max(newest(at('web')), newest(at('core')), statSync(at('package-lock.json')).mtimeMs);
+  if (existsSync(index) && statSync(index).mtimeMs > sources) return;
+  mustRun('npm', ['run', 'build', '--silent'], 'The build');
+}
+
+const CHROMIUM_PLACES = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'];
+
+/** The path of a Chromium; installs Debian's where this runs as root with apt, else says what to install. */
+export function ensureChromium() {
+  const find = () => CHROMIUM_PLACES.find((path) => path !== undefined && existsSync(path));
+  const found = find();
+  if (found !== undefined) return found;
+  const apt = spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).status === 0;
+  if (!apt || process.getuid?.() !== 0) {
+    process.stderr.write(
+      'Chromium is missing. Install the package "chromium", or set CHROMIUM to its path.\n',
+    );
+    process.exit(1);
+  }
+  process.stdout.write('Installing Chromium for the end-to-end tests.\n');
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  run('apt-get', ['update', '-qq'], { env });
+  if (run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env }) !== 0)
+    process.exit(1);
+  return find() ?? process.exit(1);
+}
+
+/** Starts a long-running command, passes signals on to it, and ends with its exit code. */
+export function keepRunning(command, args, options = {}) {
+  const child = spawn(command, args, { cwd: root, stdio: 'inherit', ...options });
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
+  child.on('exit', (code) => process.exit(code ?? 0));
+  return child;
+}

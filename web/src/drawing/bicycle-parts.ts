@@ -1,0 +1,203 @@
+import {
+  ADDED,
+  INK,
+  SOFT,
+  rad,
+  straight,
+  toward,
+  type Command,
+  type Point,
+  type Sketch,
+  type Tube,
+} from './sketch.tsx';
+
+/** Pitch radius of a sprocket in mm, ISO 9633 pitch 12.7 mm. */
+export const sprocketRadius = (teeth: number): number => (teeth * 12.7) / (2 * Math.PI);
+
+export interface FrontEnd {
+  readonly crown: Point;
+  readonly up: Point;
+  readonly fork: Tube;
+  readonly headTube: Tube;
+  /** A point on the steering axis, mm above the head tube's lower end (`low`) or upper end (`high`). */
+  low(mm: number): Point;
+  high(mm: number): Point;
+}
+
+interface FrontInput {
+  readonly headDegrees: number;
+  readonly rake: number;
+  readonly axleToCrown: number;
+  readonly headTube: number;
+}
+
+/** Fork and head tube from the front axle up. */
+export function frontEnd(axle: Point, { headDegrees, rake, axleToCrown, headTube }: FrontInput): FrontEnd {
+  const up: Point = [-Math.cos(rad(headDegrees)), Math.sin(rad(headDegrees))];
+  const out: Point = [Math.sin(rad(headDegrees)), Math.cos(rad(headDegrees))];
+  const foot: Point = [axle[0] - out[0] * rake, axle[1] - out[1] * rake];
+  const length = Math.sqrt(axleToCrown ** 2 - rake ** 2);
+  const along = (mm: number): Point => [foot[0] + up[0] * mm, foot[1] + up[1] * mm];
+  const crown = along(length);
+  const start = length + 12;
+  const bend1: Point = [crown[0] - up[0] * length * 0.52, crown[1] - up[1] * length * 0.52];
+  const bend2: Point = [
+    axle[0] - out[0] * 6 + up[0] * length * 0.3,
+    axle[1] - out[1] * 6 + up[1] * length * 0.3,
+  ];
+  return {
+    crown,
+    up,
+    fork: { along: ['M', along(start), 'L', crown, 'C', bend1, bend2, axle], width: 27 },
+    headTube: { along: straight(along(start + 10), along(start + headTube - 10)), width: 42, square: true },
+    low: (mm) => along(start + mm),
+    high: (mm) => along(start + headTube + mm),
+  };
+}
+
+interface WheelInput {
+  readonly radius: number;
+  readonly tyre: number;
+  readonly spokes?: number;
+  readonly flange?: number;
+  readonly crosses?: number;
+}
+
+/** Tyre, rim and laced spokes. */
+export function wheel(
+  s: Sketch,
+  axle: Point,
+  { radius, tyre, spokes = 28, flange = 26, crosses = 3 }: WheelInput,
+): void {
+  const middle = radius - tyre / 2;
+  s.circle(axle, middle, { fill: 'none', stroke: INK, strokeWidth: tyre * s.scale });
+  s.circle(axle, middle, {
+    fill: 'none',
+    stroke: s.paper,
+    strokeWidth: Math.max(tyre * s.scale - s.line * 2, 0.5),
+  });
+  const rim = radius - tyre - 16;
+  const offset = (crosses * 4 * Math.PI) / spokes;
+  const lines: Command[] = [];
+  for (let i = 0; i < spokes; i += 1) {
+    const a = (i * 2 * Math.PI) / spokes;
+    const h = a + (Math.floor(i / 2) % 2 === 0 ? -1 : 1) * offset * 0.93;
+    lines.push('M', toward(axle, h, flange), 'L', toward(axle, a, rim));
+  }
+  s.shape(lines, { fill: 'none', stroke: SOFT, strokeWidth: s.line * 0.45 });
+  s.circle(axle, rim, { fill: 'none', stroke: INK, strokeWidth: s.line * 0.75 });
+}
+
+/** Chain as the two outer tangents of two sprockets. */
+export function chain(s: Sketch, a: Point, teethA: number, b: Point, teethB: number, color = INK): void {
+  const [ra, rb] = [sprocketRadius(teethA), sprocketRadius(teethB)];
+  const direction = Math.atan2(b[1] - a[1], b[0] - a[0]);
+  const lean = Math.acos((ra - rb) / Math.hypot(b[0] - a[0], b[1] - a[1]));
+  for (const side of [1, -1]) {
+    const t = direction + side * lean;
+    s.stroke(toward(a, t, ra), toward(b, t, rb), s.line * 1.1, color);
+  }
+}
+
+export function crank(s: Sketch, axle: Point, degrees: number, length = 170): void {
+  const end = toward(axle, rad(degrees), length);
+  s.tubes([{ along: straight(axle, end), width: 22 }]);
+  s.circle(axle, 15, { fill: s.paper, stroke: INK, strokeWidth: s.line });
+  const [x, y] = end;
+  s.shape(['M', [x - 52, y + 10], 'L', [x + 52, y + 10], 'L', [x + 52, y - 10], 'L', [x - 52, y - 10], 'Z'], {
+    fill: s.paper,
+    stroke: INK,
+    strokeWidth: s.line,
+  });
+}
+
+export function saddle(s: Sketch, [x, y]: Point): void {
+  const p = (a: number, b: number): Point => [x + a, y + b];
+  s.stroke(p(-62, 6), p(52, 10), 1.1);
+  s.shape(
+    [
+      'M',
+      p(-140, 46),
+      'C',
+      p(-118, 62),
+      p(-70, 52),
+      p(-20, 46),
+      'C',
+      p(40, 40),
+      p(96, 46),
+      p(128, 40),
+      'C',
+      p(138, 36),
+      p(136, 27),
+      p(124, 26),
+      'C',
+      p(80, 25),
+      p(36, 24),
+      p(0, 12),
+      'C',
+      p(-40, -2),
+      p(-104, -6),
+      p(-130, 16),
+      'C',
+      p(-146, 28),
+      p(-148, 40),
+      p(-140, 46),
+      'Z',
+    ],
+    { fill: INK },
+  );
+}
+
+/** Stem and a swept bar with its grip. */
+export function bars(s: Sketch, stem: Point): void {
+  const clamp: Point = [stem[0] + 60, stem[1] + 34];
+  s.tubes([{ along: straight(stem, clamp), width: 24 }]);
+  s.solid(
+    [
+      'M',
+      clamp,
+      'C',
+      [clamp[0] + 44, clamp[1] + 30],
+      [clamp[0] + 20, clamp[1] + 64],
+      [clamp[0] - 40, clamp[1] + 60],
+      'L',
+      [clamp[0] - 70, clamp[1] + 54],
+    ],
+    15,
+  );
+  s.solid(straight([clamp[0] - 60, clamp[1] + 56], [clamp[0] - 156, clamp[1] + 36]), 30);
+}
+
+export const hub = (s: Sketch, axle: Point): void => {
+  s.circle(axle, 16, { fill: INK });
+};
+
+/** The motor: a disc in the colour of what is added. */
+export function motor(s: Sketch, axle: Point, radius: number): void {
+  s.circle(axle, radius, { fill: ADDED });
+  s.circle(axle, radius * 0.45, { fill: 'none', stroke: s.paper, strokeWidth: 0.9 });
+}
+
+export function pack(s: Sketch, center: Point, length: number, height: number, degrees: number): void {
+  s.box(center, length, height, degrees, { fill: ADDED, stroke: ADDED, strokeWidth: 0.5 });
+}
+
+/** Pack along a tube from `from` to `to`, set off to one side of it. */
+export function packOnTube(
+  s: Sketch,
+  from: Point,
+  to: Point,
+  along: number,
+  off: number,
+  length: number,
+  height: number,
+): void {
+  const a = Math.atan2(to[1] - from[1], to[0] - from[0]);
+  pack(
+    s,
+    [from[0] + Math.cos(a) * along - Math.sin(a) * off, from[1] + Math.sin(a) * along + Math.cos(a) * off],
+    length,
+    height,
+    (a * 180) / Math.PI,
+  );
+}

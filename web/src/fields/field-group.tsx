@@ -1,0 +1,54 @@
+import type { ReactNode } from 'react';
+
+/** A ruled group of fields under a heading. */
+export function FieldGroup({
+  title,
+  note,
+  children,
+}: {
+  title: string;
+  note?: string | undefined;
+  children: ReactNode;
+}) {
+  return (
+    <section className="keep-together">
+      <div className="flex h-[33px] items-end justify-between border-b-[1.5px] border-ink pb-1.5">
+        <h3 className="head text-[14px]">{title}</h3>
+        {note !== undefined && <small className="text-[12px] text-ink2">{note}</small>}
+      </div>
+      {children}
+    </section>
+  );
+}
+
+export const ROW =
+  'grid min-h-[30px] grid-cols-[minmax(0,1fr)_92px_34px_92px] items-center border-b border-hair max-bench:min-h-11 max-[420px]:grid-cols-[minmax(0,1fr)_84px_34px_30px]';
+
+/** A value worked out from others: no field, an equals sign. */
+export function WorkedRow({
+  label,
+  children,
+  unit,
+  sum = false,
+}: {
+  label: string;
+  children: ReactNode;
+  unit: string;
+  sum?: boolean;
+}) {
+  return (
+    <div
+      className={`${ROW} ${sum ? 'border-t border-b-[3px] border-double border-t-ink border-b-ink font-semibold' : ''}`}
+    >
+      <span className="truncate">{label}</span>
+      <span className="flex justify-end text-[15px]">{children}</span>
+      <span className="pl-1 text-[12.5px] text-ink3">{unit}</span>
+      <span className="flex items-center gap-1.5 pl-2 text-[12px] text-ink2">
+        <svg viewBox="0 0 15 12" width="15" height="12" aria-hidden>
+          <path d="M3 4.2h9M3 7.8h9" fill="none" stroke="currentColor" strokeWidth="1.4" />
+        </svg>
+        <span className="max-[420px]:sr-only">worked out</span>
+      </span>
+    </div>
+  );
+}

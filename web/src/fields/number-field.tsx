@@ -1,0 +1,186 @@
+import { useId, useState, type KeyboardEvent } from 'react';
+import {
+  inUse,
+  phraseText,
+  shownUnit,
+  specAt,
+  unitText,
+  type KnownBuild,
+  type QuantityPath,
+  type Source,
+  type Sourced,
+} from '@apple-cart/core';
+import { useBuild, useDocument } from '../state/build-store.ts';
+import { sourcedAt, withSourced } from '../state/paths.ts';
+import { useSettings } from '../state/settings-store.ts';
+import { verdictOf } from '../state/verdicts.ts';
+import { StateMark } from '../ui/state-mark.tsx';
+import { ROW } from './field-group.tsx';
+import { fieldText, nudged, otherText, readTyped } from './number-text.ts';
+import { SourceMenu } from './source-menu.tsx';
+
+const UNDERLINE: Readonly<Record<Source, string>> = {
+  measured: 'border-b border-solid border-ink3',
+  label: 'border-b border-solid border-ink3',
+  assumed: 'border-b-[1.5px] border-dashed border-ink3',
+  unknown: 'border-b-2 border-dotted border-slate',
+};
+
+function knownAt(known: KnownBuild, path: QuantityPath) {
+  const [section = '', key = ''] = path.split('.');
+  const sections = known as unknown as Record<string, Record<string, KnownBuild['brief']['riderMassKg']>>;
+  const found = sections[section]?.[key];
+  if (found === undefined) throw new TypeError(`no quantity at ${path}`);
+  return found;
+}
+
+/** The text as a picture of itself: whole part and decimals in columns of their own. */
+function SplitNumber({ text }: { text: string }) {
+  const [whole = '', fraction] = text.split('.');
+  const grouped = /^-?\d{4,}$/.test(whole) ? Number(whole).toLocaleString('en-GB') : whole;
+  return (
+    <span
+      className="num pointer-events-none absolute inset-0 flex items-center justify-end text-[15px]"
+      aria-hidden
+    >
+      <span>{grouped}</span>
+      <span className="w-[4ch] pr-[3px]">{fraction === undefined ? '' : `.${fraction}`}</span>
+    </span>
+  );
+}
+
+interface Props {
+  readonly path: QuantityPath;
+  /** Replaces the spec's label where the stage says it better. */
+  readonly label?: string;
+  readonly note?: string | undefined;
+}
+
+/**
+ * A quantity of the build: typed with or without a unit, nudged with the arrow keys, marked with its
+ * source. What is typed counts at once when it can be used, and stays in the field when it cannot.
+ */
+export function NumberField({ path, label, note }: Props) {
+  const document = useDocument();
+  const edit = useBuild((state) => state.edit);
+  const system = useSettings((state) => state.units);
+  const [text, setText] = useState<string>();
+  const [left, setLeft] = useState(false);
+  const hintId = useId();
+
+  const spec = specAt(path);
+  const name = label ?? spec.label;
+  const entered = sourcedAt(document, path);
+  const verdict = verdictOf(document);
+  const known = knownAt(verdict.known, path);
+  const unknown = entered.source === 'unknown';
+  const typed = text === undefined ? undefined : readTyped(text, spec, system);
+  const finding = verdict.findings.find((f) => f.path === path);
+  const focused = text !== undefined && !left;
+
+  const put = (value: Sourced): void => {
+    edit((d) => withSourced(d, path, value), name.toLowerCase(), path);
+  };
+  const putValue = (value: number): void => {
+    put({ ...entered, source: entered.source === 'unknown' ? 'assumed' : entered.source, value });
+  };
+
+  const onText = (next: string): void => {
+    setText(next);
+    setLeft(false);
+    const read = readTyped(next, spec, system);
+    if (read.ok) putValue(read.value);
+  };
+  const leave = (): void => {
+    if (typed === undefined || typed.ok || text?.trim() === '') setText(undefined);
+    else setLeft(true);
+  };
+  const onKey = (event: KeyboardEvent<HTMLInputElement>): void => {
+    if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+      event.preventDefault();
+      const steps = (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1);
+      const next = nudged(known.value, steps, spec, system);
+      putValue(next);
+      setText(fieldText(next, spec, system));
+    } else if (event.key === 'Enter') {
+      leave();
+    } else if (event.key === 'Escape') {
+      setText(undefined);
+    }
+  };
+  const onSource = (source: Source): void => {
+    setText(undefined);
+    if (source === 'unknown') put({ source });
+    else put({ source, value: known.value });
+  };
+
+  const shown = unknown ? '' : fieldText(entered.value, spec, system);
+  const error = typed?.ok === false && (left || text?.trim() !== '') ? typed.why : undefined;
+  const fallback = known.source === 'worked' ? 'worked out' : fieldText(known.value, spec, system);
+  const other = focused ? otherText(known.value, spec, system) : undefined;
+  const hint = error ?? (finding === undefined ? undefined : phraseText(finding.detail, system)) ?? other;
+
+  return (
+    <div data-field={path} className={inUse(document, path) ? '' : 'opacity-55'}>
+      <div
+        className={`${ROW} ${focused ? 'relative z-10 -mx-[7px] bg-field px-[7px] shadow-[inset_0_0_0_2px_var(--slate-fill)]' : ''}`}
+      >
+        <label htmlFor={`${hintId}-in`} className="truncate text-[14px]" title={name}>
+          {name}
+          {note !== undefined && <i className="pl-1.5 text-[12px] text-ink3 not-italic">{note}</i>}
+          {unknown && <i className="pl-1.5 text-[12px] text-slate not-italic">{fallback} used</i>}
+        </label>
+        <span
+          className={`relative block h-[23px] bg-field max-bench:h-9 ${error === undefined ? UNDERLINE[entered.source] : 'border-b-2 border-stop'}`}
+        >
+          <input
+            id={`${hintId}-in`}
+            className={`num absolute inset-0 w-full bg-transparent pr-[5px] text-right text-[15px] outline-none ${text === undefined && !unknown ? 'text-transparent' : ''}`}
+            inputMode="decimal"
+            autoComplete="off"
+            spellCheck={false}
+            value={text ?? shown}
+            placeholder="?"
+            aria-invalid={error !== undefined}
+            aria-describedby={hint === undefined ? undefined : hintId}
+            onChange={(event) => {
+              onText(event.target.value);
+            }}
+            onFocus={(event) => {
+              setText((before) => before ?? shown);
+              setLeft(false);
+              event.target.select();
+            }}
+            onBlur={leave}
+            onKeyDown={onKey}
+          />
+          {text === undefined && !unknown && <SplitNumber text={shown} />}
+        </span>
+        <span className="pl-[3px] text-[12.5px] whitespace-nowrap text-ink3">
+          {unitOf(spec.unit, system)}
+        </span>
+        <SourceMenu
+          label={name}
+          shown={unknown ? known.source : entered.source}
+          value={entered.source}
+          onChange={onSource}
+        />
+      </div>
+      {hint !== undefined && (
+        <p
+          id={hintId}
+          className={`flex items-start gap-1.5 border-b border-hair py-1 pl-1 text-[12px] ${error === undefined ? 'text-ink2' : 'text-stop'}`}
+        >
+          {error !== undefined && <StateMark state="stop" size={12} labelled={false} />}
+          {error === undefined && finding !== undefined && <StateMark state={finding.state} size={12} />}
+          <span>{error === undefined && finding === undefined ? `is ${hint}` : hint}</span>
+        </p>
+      )}
+    </div>
+  );
+}
+
+const unitOf = (unit: Parameters<typeof shownUnit>[0], system: Parameters<typeof shownUnit>[1]): string => {
+  const text = unitText(shownUnit(unit, system));
+  return text === 'teeth' ? 'T' : text === 'in series' ? 'S' : text;
+};

@@ -1,0 +1,52 @@
+import { ENTERED_SOURCES, type KnownSource, type Source } from '@apple-cart/core';
+import { Menu, MenuChoice, MenuHeading } from '../ui/menu.tsx';
+import { SOURCE_WORD, SourceMark } from '../ui/source-mark.tsx';
+
+const NOTES: Readonly<Record<Source, string>> = {
+  measured: 'with caliper, tape, scales or meter',
+  label: 'from a label or a data sheet',
+  assumed: 'a guess, listed until measured',
+  unknown: 'a stated default is used',
+};
+
+interface Props {
+  readonly label: string;
+  readonly shown: KnownSource;
+  readonly value: Source;
+  readonly onChange: (source: Source) => void;
+}
+
+/** Where a value comes from, and a menu to say so. */
+export function SourceMenu({ label, shown, value, onChange }: Props) {
+  return (
+    <Menu
+      align="end"
+      trigger={
+        <button
+          type="button"
+          aria-label={`${label}: source ${SOURCE_WORD[shown]}`}
+          className="flex h-full min-h-[28px] items-center gap-1.5 pl-2 text-[12px] whitespace-nowrap text-ink2 hover:bg-press max-bench:min-h-11"
+        >
+          <SourceMark source={shown} />
+          <span className="max-[420px]:sr-only">{SOURCE_WORD[shown]}</span>
+        </button>
+      }
+    >
+      <MenuHeading>Where the value comes from</MenuHeading>
+      <MenuChoice
+        value={value}
+        onChange={onChange}
+        options={[...ENTERED_SOURCES, 'unknown' as const].map((source) => ({
+          value: source,
+          label: (
+            <span className="flex items-center gap-2">
+              <SourceMark source={source} />
+              {SOURCE_WORD[source]}
+            </span>
+          ),
+          note: NOTES[source],
+        }))}
+      />
+    </Menu>
+  );
+}

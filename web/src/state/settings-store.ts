@@ -1,0 +1,38 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+import type { UnitSystem } from '@apple-cart/core';
+
+interface Settings {
+  readonly units: UnitSystem;
+  readonly theme: 'light' | 'dark';
+  setUnits(units: UnitSystem): void;
+  toggleTheme(): void;
+}
+
+/** Settings of this browser: they change how things are shown, never what a build says. */
+export const useSettings = create<Settings>()(
+  persist(
+    (set, get) => ({
+      units: 'metric',
+      theme: window.matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light',
+      setUnits: (units) => {
+        set({ units });
+      },
+      toggleTheme: () => {
+        set({ theme: get().theme === 'dark' ? 'light' : 'dark' });
+      },
+    }),
+    { name: 'apple-cart-settings' },
+  ),
+);
+
+/** Puts the theme on the document, now and at every change. */
+export function applyTheme(): void {
+  const apply = (theme: Settings['theme']): void => {
+    document.documentElement.dataset['theme'] = theme;
+  };
+  apply(useSettings.getState().theme);
+  useSettings.subscribe((state) => {
+    apply(state.theme);
+  });
+}

@@ -1,0 +1,33 @@
+import type { State } from '@apple-cart/core';
+import { STATE_TEXT } from './state-mark.tsx';
+
+/** The sheet's answer, as a stamp: one a sheet. */
+export function Stamp({
+  state,
+  word,
+  under,
+  large = false,
+}: {
+  state: State;
+  word: string;
+  under: string;
+  large?: boolean;
+}) {
+  return (
+    <div
+      className={`stamp-worn inline-block -rotate-[1.8deg] border-[3px] border-current p-[1.5px] font-head ${STATE_TEXT[state]}`}
+      data-testid="stamp"
+    >
+      <div className={`border border-current text-center ${large ? 'px-6 py-3' : 'px-3 py-1'}`}>
+        <b
+          className={`block leading-none font-extrabold tracking-[.045em] uppercase ${large ? 'text-[clamp(26px,3.4vw,44px)]' : 'text-[18px]'}`}
+        >
+          {word}
+        </b>
+        <span className={`mt-0.5 block leading-tight font-semibold ${large ? 'text-[15px]' : 'text-[12px]'}`}>
+          {under}
+        </span>
+      </div>
+    </div>
+  );
+}
