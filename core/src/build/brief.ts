@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { placeId } from './choices.ts';
 import { quantities, type QuantitySpec } from './quantity-spec.ts';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { brief, briefSpecs } from './brief.ts';
 import { donor, donorSpecs } from './donor.ts';
 import { drive, driveSpecs } from './drive.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { answer, donorStyle, type DonorStyle } from './choices.ts';
 import { quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 

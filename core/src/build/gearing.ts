@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { answer } from './choices.ts';
 import { quantities, type QuantitySpec } from './quantity-spec.ts';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { chemistry } from './choices.ts';
 import { quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 

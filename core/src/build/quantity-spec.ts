@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Unit } from '../quantity/units.ts';
 import type { Chemistry, DonorStyle, DriveKind } from './choices.ts';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { fail, ok, type Issue, type Result } from '../quantity/result.ts';
 import { SCHEMA_VERSION, buildDocument, type BuildDocument } from './document.ts';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { placeId } from '../build/choices.ts';
 
 /** How sure we are of a remembered value. */

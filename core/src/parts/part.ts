@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { chemistry, donorStyle, driveKind } from '../build/choices.ts';
 
 /**

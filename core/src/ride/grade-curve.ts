@@ -10,6 +10,8 @@ import { traction, type GearChoice } from './traction.ts';
 export interface GradePoint {
   readonly v: number;
   readonly gradePct: number;
+  /** Motor and rider together at the tyre, N. */
+  readonly forceN: number;
   readonly limit: Limit;
   readonly cogTeeth: number;
 }
@@ -22,7 +24,13 @@ const EDGE = 1e-3;
 
 function pointAt(machine: Machine, charge: number, choice: GearChoice, v: number): GradePoint {
   const t = traction(machine, supplyAt(machine.pack, charge), v, choice);
-  return { v, gradePct: gradeHeldPct(machine.road, v, t.totalN), limit: t.limit, cogTeeth: t.gear.cogTeeth };
+  return {
+    v,
+    gradePct: gradeHeldPct(machine.road, v, t.totalN),
+    forceN: t.totalN,
+    limit: t.limit,
+    cogTeeth: t.gear.cogTeeth,
+  };
 }
 
 /**

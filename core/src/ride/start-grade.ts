@@ -1,4 +1,3 @@
-import { STANDARD_GRAVITY } from '../quantity/constants.ts';
 import { supplyAt } from '../machine/battery.ts';
 import type { Balance, Machine } from '../machine/machine.ts';
 import { gradeHeldPct } from '../machine/road-load.ts';
@@ -44,5 +43,11 @@ export function startGrade(machine: Machine, charge: number, choice: GearChoice)
   return { gradePct, decides, byForcePct, byGripPct, byLiftPct, forceN: start.totalN };
 }
 
-/** Weight of the laden machine, N. */
-export const weightN = (machine: Machine): number => machine.road.massKg * STANDARD_GRAVITY;
+/**
+ * What rear and front tyres carry at rest on the level, kg, with the mass `a` ahead of the rear contact on
+ * a wheelbase `L` (moments about the rear contact, statics): front = m a / L.
+ */
+export function axleLoadsKg(massKg: number, b: Balance): { readonly rear: number; readonly front: number } {
+  const front = (massKg * b.massAhead) / b.wheelbase;
+  return { rear: massKg - front, front };
+}

@@ -1,10 +1,10 @@
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import { supplyAt } from '../machine/battery.ts';
 import { cadenceRpm, developmentM } from '../machine/driveline.ts';
-import type { Machine } from '../machine/machine.ts';
 import { gradeCurve, type GradePoint } from '../ride/grade-curve.ts';
-import { constantSpeedRange, type Legs, type RangeResult } from '../ride/range.ts';
+import { constantSpeedRange } from '../ride/range.ts';
 import { traction } from '../ride/traction.ts';
+import { plannedSpan } from './figures/range-figures.ts';
 import { STATED_CHARGE, type Study } from './study.ts';
 
 /** Speed against grade: the curve in use, the span from full to nearly empty, and other cogs of a mid-drive. */
@@ -37,36 +37,40 @@ export function hillCurves({ machine, choice, climb, known }: Study): HillCurves
   };
 }
 
-/** Range and energy against speed, with the rider's help and with legs resting. */
-export interface RangeChart {
-  readonly helped: readonly RangeResult[];
-  readonly rested: readonly RangeResult[];
+/** Range that may be planned on, and energy, at one speed: the rider helping, and legs resting. */
+export interface RangePoint {
+  readonly kmh: number;
+  /** Far end of the plan: the rider's power all the way, less the reserve. */
+  readonly farKm: number;
+  /** Near end: legs resting, stops and small grades, less the reserve; 0 where the speed is not held so. */
+  readonly nearKm: number;
+  readonly helpedWhPerKm: number;
+  readonly restedWhPerKm: number | undefined;
 }
 
 const SLOWEST_KMH = 8;
 const STEPS = 16;
 
-function rangeCurve(
-  machine: Machine,
-  topKmh: number,
-  startCharge: number,
-  legs: Legs,
-): readonly RangeResult[] {
-  return Array.from({ length: STEPS + 1 }, (_, i) => {
-    const kmh = SLOWEST_KMH + ((topKmh - SLOWEST_KMH) * i) / STEPS;
-    return constantSpeedRange(machine, kmhToMs(kmh), startCharge, legs);
-  }).filter((outcome) => outcome.holds);
-}
-
-/** Range against speed, from a slow ride to top speed. */
-export function rangeChart({ machine, known, topFull }: Study): RangeChart {
-  const top = topFull.moves ? msToKmh(topFull.v) : 0;
+/** Planned range against speed, from a slow ride to top speed; speeds that are not held are left out. */
+export function rangeChart({ machine, known, topFull }: Study): readonly RangePoint[] {
+  const topKmh = topFull.moves ? msToKmh(topFull.v) : 0;
+  if (topKmh <= SLOWEST_KMH) return [];
   const charge = known.pack.chargeLimitPct.value / 100;
-  if (top <= SLOWEST_KMH) return { helped: [], rested: [] };
-  return {
-    helped: rangeCurve(machine, top, charge, 'helping'),
-    rested: rangeCurve(machine, top, charge, 'resting'),
-  };
+  const reserve = known.brief.reservePct.value / 100;
+  return Array.from({ length: STEPS + 1 }, (_, i): RangePoint | undefined => {
+    const kmh = SLOWEST_KMH + ((topKmh - SLOWEST_KMH) * i) / STEPS;
+    const helped = constantSpeedRange(machine, kmhToMs(kmh), charge, 'helping');
+    if (!helped.holds) return undefined;
+    const rested = constantSpeedRange(machine, kmhToMs(kmh), charge, 'resting');
+    const planned = plannedSpan(helped, rested, reserve);
+    return {
+      kmh,
+      farKm: planned.high / 1000,
+      nearKm: planned.low / 1000,
+      helpedWhPerKm: helped.whPerKm,
+      restedWhPerKm: rested.holds ? rested.whPerKm : undefined,
+    };
+  }).filter((point) => point !== undefined);
 }
 
 /** One gear at the brief's cadences and on the test hill. */

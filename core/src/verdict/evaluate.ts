@@ -2,10 +2,10 @@ import type { BuildDocument } from '../build/document.ts';
 import { knownInUse, type Known, type KnownBuild } from '../build/known.ts';
 import type { LawFacts } from '../law/facts.ts';
 import type { PlaceVerdict } from '../law/judge.ts';
-import { fullChargeVolts } from '../machine/battery.ts';
+import { fullChargeVolts, supplyAt } from '../machine/battery.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
 import type { RangeOutcome } from '../ride/range.ts';
-import type { StartGrade } from '../ride/start-grade.ts';
+import { axleLoadsKg, type StartGrade } from '../ride/start-grade.ts';
 import { msToKmh } from '../quantity/units.ts';
 import {
   gearTable,
@@ -13,7 +13,7 @@ import {
   rangeChart,
   type GearRow,
   type HillCurves,
-  type RangeChart,
+  type RangePoint,
 } from './charts.ts';
 import type { Figure } from './figure.ts';
 import { classFigure } from './figures/class-figure.ts';
@@ -22,7 +22,7 @@ import { RANGE_LEFT_OUT, consumptionFigure, plannedRange, rangeFigure } from './
 import { massFigure, priceFigure } from './figures/tally-figures.ts';
 import { findings, type Finding } from './findings.ts';
 import { stages, type StageVerdict } from './stages.ts';
-import { study } from './study.ts';
+import { STATED_CHARGE, study } from './study.ts';
 
 /** Everything the product says about a build, worked out from its document alone. */
 export interface Verdict {
@@ -39,11 +39,13 @@ export interface Verdict {
     readonly places: readonly PlaceVerdict[];
   };
   readonly hill: { readonly climb: ClimbOutcome; readonly start: StartGrade; readonly curves: HillCurves };
+  /** What the tyres carry at rest on the level, rider and load included, kg. */
+  readonly axlesKg: { readonly rear: number; readonly front: number };
   readonly range: {
     readonly cruise: RangeOutcome;
     readonly rested: RangeOutcome;
     readonly plannedKm: { readonly low: number; readonly high: number } | undefined;
-    readonly chart: RangeChart;
+    readonly chart: readonly RangePoint[];
     readonly leftOut: readonly string[];
   };
   readonly power: {
@@ -52,6 +54,10 @@ export interface Verdict {
     readonly energyWh: number;
     /** Nominal volts times the controller's battery current: input power, not the motor's label. */
     readonly inputW: number;
+    /** At half charge: at rest, and with the most current that controller and protection allow. */
+    readonly halfV: number;
+    readonly loadedV: number;
+    readonly cutoffV: number;
   };
   readonly gears: readonly GearRow[];
   readonly topKmh: { readonly half: number | undefined; readonly full: number | undefined };
@@ -75,6 +81,7 @@ export function evaluate(build: BuildDocument): Verdict {
   ];
   const found = findings(s);
   const planned = plannedRange(s);
+  const half = supplyAt(s.machine.pack, STATED_CHARGE);
   const nominal = s.known.pack.nominalV.value;
   return {
     name: build.name,
@@ -84,6 +91,7 @@ export function evaluate(build: BuildDocument): Verdict {
     known: s.known,
     assumptions: knownInUse(build, s.known).filter((k) => k.source === 'assumed' || k.source === 'unknown'),
     law: { facts: s.facts, here: s.here, places: s.places },
+    axlesKg: axleLoadsKg(s.machine.road.massKg, s.machine.balance),
     hill: { climb: s.climb, start: s.start, curves: hillCurves(s) },
     range: {
       cruise: s.range,
@@ -97,6 +105,9 @@ export function evaluate(build: BuildDocument): Verdict {
       fullV: fullChargeVolts(s.machine.pack),
       energyWh: nominal * s.machine.pack.capacityAh,
       inputW: nominal * s.machine.limits.batteryA,
+      halfV: half.openVolts,
+      loadedV: half.openVolts - half.ohm * Math.min(s.machine.limits.batteryA, s.machine.limits.bmsA),
+      cutoffV: s.machine.limits.lowVolts,
     },
     gears: gearTable(s),
     topKmh: {

@@ -1,3 +1,4 @@
+import type { Known, KnownBuild } from '../build/known.ts';
 import type { Limit } from '../machine/limits.ts';
 
 /** The trade's name of each limit. */
@@ -15,3 +16,32 @@ export const LIMIT_WORDS: Readonly<Record<Limit | 'empty', string>> = {
   'no-motor': 'no control for the motor',
   empty: 'an empty pack',
 };
+
+/** The quantity of the build that sets a limit; undefined where it follows from several. */
+export function limitQuantity(
+  limit: Limit,
+  { controller, pack, brief, controls }: KnownBuild,
+): Known | undefined {
+  switch (limit) {
+    case 'battery-current':
+      return controller.batteryCurrentA;
+    case 'pack-protection':
+      return pack.bmsCurrentA;
+    case 'low-voltage':
+      return controller.lowVoltageCutoffV;
+    case 'power-limit':
+      return controller.powerLimitW;
+    case 'phase-current':
+      return controller.phaseCurrentA;
+    case 'speed-limit':
+      return controller.assistCutoffKmh;
+    case 'assist-ratio':
+      return controls.assistRatio;
+    case 'cadence':
+      return brief.cadenceMaxRpm;
+    case 'voltage':
+    case 'pack-power':
+    case 'no-motor':
+      return undefined;
+  }
+}

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import { issuesFromZod, readBuild, type BuildDocument } from '@apple-cart/core';
 import { badInput } from '../http/problems.ts';
 import type { BuildsService } from './builds-service.ts';

@@ -1,6 +1,6 @@
 import { readFile, readdir } from 'node:fs/promises';
 import { join } from 'node:path';
-import { z } from 'zod';
+import * as z from 'zod';
 import { describeIssue, part, readBuildText } from '@apple-cart/core';
 import type { BuildsService } from '../builds/builds-service.ts';
 import type { PartsService } from '../parts/parts-service.ts';

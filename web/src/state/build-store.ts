@@ -26,6 +26,8 @@ interface BuildState {
   readonly loadError: string | undefined;
 
   open(id: string): Promise<void>;
+  /** Sends what is unsent and forgets the open build. */
+  close(): Promise<void>;
   edit(change: (document: BuildDocument) => BuildDocument, label: string, key?: string): void;
   undo(): void;
   redo(): void;
@@ -136,6 +138,11 @@ export const useBuild = create<BuildState>()((set, get) => {
         if (get().id === id)
           set({ loadError: error instanceof Error ? error.message : 'The build cannot be read.' });
       }
+    },
+
+    async close() {
+      await get().flush();
+      set({ id: undefined, document: undefined, pinned: undefined, theirs: undefined });
     },
 
     edit(changeDocument, label, key = '') {

@@ -2,6 +2,7 @@ import { coldAgedCapacityAh } from '../../machine/battery.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import { inputRow, stepRow, type Figure, type State } from '../figure.ts';
 import { LIMIT_WORDS } from '../limit-words.ts';
+import type { RangeOutcome, RangeResult } from '../../ride/range.ts';
 import type { Study } from '../study.ts';
 import { FORMULA_SOURCES, powerInputs, roadInputs } from './physics-rows.ts';
 
@@ -22,13 +23,15 @@ export interface PlannedRange {
   readonly high: number;
 }
 
-/** The planned range, or undefined when the speed is not held even with the rider's help. */
-export function plannedRange({ range, rangeRested, known }: Study): PlannedRange | undefined {
-  if (!range.holds) return undefined;
-  const kept = 1 - known.brief.reservePct.value / 100;
-  const rested = rangeRested.holds ? rangeRested.metres : 0;
-  return { low: rested * kept * MIXED_RIDING, high: range.metres * kept };
+/** The planned span of a speed that is held with the rider's help; `reserve` is the share kept back. */
+export function plannedSpan(helped: RangeResult, rested: RangeOutcome, reserve: number): PlannedRange {
+  const kept = 1 - reserve;
+  return { low: rested.holds ? rested.metres * kept * MIXED_RIDING : 0, high: helped.metres * kept };
 }
+
+/** The planned range at the brief's speed, or undefined when it is not held even with the rider's help. */
+export const plannedRange = ({ range, rangeRested, known }: Study): PlannedRange | undefined =>
+  range.holds ? plannedSpan(range, rangeRested, known.brief.reservePct.value / 100) : undefined;
 
 /** Range at the brief's speed, less the reserve. */
 export function rangeFigure(study: Study): Figure {

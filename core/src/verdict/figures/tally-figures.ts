@@ -14,7 +14,7 @@ export function massFigure(study: Study): Figure {
     upTo: undefined,
     unit: 'kg',
     words: undefined,
-    condition: [qty(machine.road.massKg, 'kg', 0), ' with rider and load'],
+    condition: [qty(machine.road.massKg, 'kg', 0), ' on the road'],
     working: {
       formulas: [
         'machine = donor + motor + pack + controller and fittings',

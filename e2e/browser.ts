@@ -1,0 +1,51 @@
+import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+
+/** Headless Chromium that can reach nothing but this machine. */
+export const launch = (): Promise<Browser> =>
+  puppeteer.launch({
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--force-color-profile=srgb',
+      '--font-render-hinting=none',
+      '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost',
+    ],
+  });
+
+export interface Watch {
+  /** Errors of the page and its console, and requests that left this machine. */
+  readonly troubles: string[];
+}
+
+/** A page of a size that remembers everything that goes wrong in it. */
+export async function newPage(browser: Browser, width = 1280, height = 800): Promise<Page & Watch> {
+  const page = await browser.newPage();
+  await page.setViewport({ width, height });
+  const troubles: string[] = [];
+  page.on('pageerror', (error) => troubles.push(String(error)));
+  page.on('console', (message) => {
+    // The browser itself reports every answer of 400 or more, which some tests ask for.
+    if (message.type() === 'error' && !message.text().startsWith('Failed to load resource')) troubles.push(message.text());
+  });
+  page.on('request', (request) => {
+    const { protocol, hostname } = new URL(request.url());
+    const local = protocol === 'data:' || protocol === 'blob:' || hostname === '127.0.0.1';
+    if (!local) troubles.push(`request to ${request.url()}`);
+  });
+  return Object.assign(page, { troubles });
+}
+
+/** Waits for something to be there and for the fonts, then gives the page a frame to settle. */
+export async function settled(page: Page, selector: string): Promise<void> {
+  await page.waitForSelector(selector);
+  await page.evaluate(async () => {
+    await document.fonts.ready;
+    await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+  });
+}

@@ -1,0 +1,18 @@
+import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { BuildPage } from './frame/build-page.tsx';
+import { BuildsPage } from './builds/builds-page.tsx';
+import { NotFound } from './frame/not-found.tsx';
+
+export function App() {
+  return (
+    <BrowserRouter>
+      <Routes>
+        <Route path="/" element={<BuildsPage />} />
+        <Route path="/builds" element={<Navigate to="/" replace />} />
+        <Route path="/builds/:id" element={<Navigate to="brief" replace />} />
+        <Route path="/builds/:id/:stage" element={<BuildPage />} />
+        <Route path="*" element={<NotFound what="page" />} />
+      </Routes>
+    </BrowserRouter>
+  );
+}

@@ -1,0 +1,139 @@
+import { MoreHorizontal } from 'lucide-react';
+import { Link } from 'react-router';
+import { STAGE_IDS, type StageVerdict, type Verdict } from '@apple-cart/core';
+import { Silhouette } from '../drawing/silhouette.tsx';
+import { figureText } from '../frame/figure-text.ts';
+import { STAGES } from '../stages/stage-list.ts';
+import { figureOf } from '../stages/use-stage.ts';
+import { api, type StoredBuild } from '../state/api.ts';
+import { downloadText, fileName } from '../state/download.ts';
+import { useSettings } from '../state/settings-store.ts';
+import { verdictOf } from '../state/verdicts.ts';
+import { Menu, MenuItem } from '../ui/menu.tsx';
+import { StateMark } from '../ui/state-mark.tsx';
+
+/** One scale for every drawing of the page, px per mm. */
+const SCALE = 0.124;
+const CUT = '[clip-path:polygon(0_0,calc(100%-20px)_0,100%_20px,100%_100%,0_100%)]';
+
+const ORDER = { stop: 0, unknown: 1, look: 2, fine: 3 } as const;
+
+/** The stage that most needs the builder, and the sentence of the card. */
+export function headline({
+  stages,
+}: Verdict): { readonly stage: StageVerdict; readonly text: string } | undefined {
+  const worst = [...stages].sort((a, b) => ORDER[a.state] - ORDER[b.state])[0];
+  if (worst === undefined) return undefined;
+  if (worst.state === 'fine') return { stage: worst, text: 'Inside the law, climbs, goes the distance' };
+  return { stage: worst, text: `${STAGES[worst.id].name}: ${worst.words}` };
+}
+
+function CardFigure({
+  verdict,
+  id,
+  label,
+}: {
+  verdict: Verdict;
+  id: 'hill' | 'range' | 'price';
+  label: string;
+}) {
+  const system = useSettings((state) => state.units);
+  const { value, unit } = figureText(figureOf(verdict, id), system);
+  return (
+    <span className="min-w-0">
+      <span className="block text-[12px] text-ink2">{label}</span>
+      <b className="figure-number text-[18px]">{value}</b>{' '}
+      <span className="text-[13px] text-ink3">{unit}</span>
+    </span>
+  );
+}
+
+interface Props {
+  readonly build: StoredBuild;
+  readonly onPutAway: () => void;
+  readonly onChanged: () => void;
+}
+
+/** One build: name, drawing, what it needs, three figures and the state of its stages. */
+export function BuildCard({ build, onPutAway, onChanged }: Props) {
+  const { document } = build;
+  const verdict = verdictOf(document);
+  const head = headline(verdict);
+  const copy = (): void => {
+    void api
+      .create({ ...document, name: `${document.name}, copy`.slice(0, 80), sample: false })
+      .then(onChanged);
+  };
+  return (
+    <article className={`relative bg-ink p-[1.5px] ${CUT}`} data-build={document.name}>
+      <div className={`relative flex h-full flex-col bg-sheet px-4 pt-3 pb-3 ${CUT}`}>
+        <Link
+          to={`/builds/${build.id}/${head?.stage.id ?? 'brief'}`}
+          className="absolute inset-0 z-0 hover:bg-press"
+          aria-label={`Open ${document.name}`}
+        />
+        <div className="pointer-events-none relative flex h-full flex-col">
+          <div className="flex items-baseline justify-between gap-3 pr-8">
+            <h2 className="head truncate text-[20px]">{document.name}</h2>
+            <span className="num text-[13px] text-ink2">{document.job}</span>
+          </div>
+          <p className="min-h-[19px] truncate text-[13px] text-ink2">{document.summary}</p>
+          <Silhouette build={document} known={verdict.known} width={358} height={156} scale={SCALE} />
+          {head !== undefined && (
+            <p className="flex items-center gap-2.5 border-b border-rule py-2.5">
+              <StateMark state={head.stage.state} size={18} />
+              <b className="head truncate text-[15px]">{head.text}</b>
+            </p>
+          )}
+          <div className="mt-auto flex items-end justify-between gap-3 pt-2.5">
+            <CardFigure verdict={verdict} id="hill" label="Test hill" />
+            <CardFigure verdict={verdict} id="range" label="Range" />
+            <CardFigure verdict={verdict} id="price" label="Price" />
+            <span
+              className="flex gap-[5px] pb-1"
+              role="img"
+              aria-label={`Stages: ${verdict.stages.map((s) => `${STAGES[s.id].name} ${s.state}`).join(', ')}`}
+            >
+              {STAGE_IDS.map((id) => (
+                <StateMark
+                  key={id}
+                  state={verdict.stages.find((s) => s.id === id)?.state ?? 'todo'}
+                  size={9}
+                  labelled={false}
+                />
+              ))}
+            </span>
+          </div>
+        </div>
+        <span className="absolute top-2 right-5">
+          <Menu
+            align="end"
+            trigger={
+              <button
+                type="button"
+                aria-label={`More about ${document.name}`}
+                className="grid size-9 place-items-center hover:bg-press max-bench:size-11"
+              >
+                <MoreHorizontal size={18} strokeWidth={1.6} aria-hidden />
+              </button>
+            }
+          >
+            <MenuItem onSelect={copy}>Make a copy</MenuItem>
+            <MenuItem
+              onSelect={() => {
+                downloadText(
+                  fileName(document.name, 'json'),
+                  `${JSON.stringify(document, null, 2)}\n`,
+                  'application/json',
+                );
+              }}
+            >
+              Save as a file (JSON)
+            </MenuItem>
+            <MenuItem onSelect={onPutAway}>Put away</MenuItem>
+          </Menu>
+        </span>
+      </div>
+    </article>
+  );
+}

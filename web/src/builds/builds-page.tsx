@@ -1,0 +1,144 @@
+import { Info } from 'lucide-react';
+import { useCallback, useEffect, useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+import { BAR_BUTTON, Brand, UNIT_NAMES, UnitsChoice } from '../frame/top-bar.tsx';
+import { FindButton } from '../frame/find-button.tsx';
+import { HelpButton } from '../frame/help-button.tsx';
+import { ThemeButton } from '../frame/theme-button.tsx';
+import { api, type StoredBuild } from '../state/api.ts';
+import { useBuild } from '../state/build-store.ts';
+import { useSettings } from '../state/settings-store.ts';
+import { Button } from '../ui/button.tsx';
+import { Menu } from '../ui/menu.tsx';
+import { BuildCard } from './build-card.tsx';
+import { ImportBuild } from './import-build.tsx';
+import { StartCard } from './start-card.tsx';
+
+interface PutAway {
+  readonly id: string;
+  readonly name: string;
+}
+
+const putAwayOf = (state: unknown): PutAway | undefined => (state as { putAway?: PutAway } | null)?.putAway;
+
+/** All builds as cards, drawn to one scale; start one, bring one in, bring one back. */
+export function BuildsPage() {
+  const [builds, setBuilds] = useState<readonly StoredBuild[]>();
+  const [error, setError] = useState<string>();
+  const units = useSettings((state) => state.units);
+  const location = useLocation();
+  const navigate = useNavigate();
+  const [away, setAway] = useState<PutAway | undefined>(() => putAwayOf(location.state));
+
+  const refresh = useCallback(async () => {
+    try {
+      setBuilds(await api.builds());
+      setError(undefined);
+    } catch (problem) {
+      setError(problem instanceof Error ? problem.message : 'The builds cannot be read.');
+    }
+  }, []);
+  useEffect(() => {
+    document.title = 'Builds, Apple Cart';
+    // A build left open in the store would show its old state when opened again.
+    // The notice of a put-away build is shown once, not again when the page is reloaded.
+    if (putAwayOf(window.history.state?.usr) !== undefined)
+      void navigate('.', { replace: true, state: null });
+    void useBuild.getState().close().then(refresh);
+  }, [refresh, navigate]);
+
+  const samples = builds?.filter((b) => b.document.sample).length ?? 0;
+  const putAway = async (build: StoredBuild): Promise<void> => {
+    try {
+      await api.remove(build.id);
+      setAway({ id: build.id, name: build.document.name });
+    } catch (problem) {
+      setError(problem instanceof Error ? problem.message : 'It could not be put away.');
+    }
+    await refresh();
+  };
+  const bringBack = async (): Promise<void> => {
+    if (away === undefined) return;
+    await api.restore(away.id).catch(() => undefined);
+    setAway(undefined);
+    await refresh();
+  };
+
+  return (
+    <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">
+      <header className="flex min-w-0 items-stretch border-b-2 border-ink bg-card [&_a_span]:max-bench:inline!">
+        <Brand />
+        <Menu
+          trigger={
+            <button type="button" className={`${BAR_BUTTON} max-tablet:hidden`}>
+              <span className="text-ink3">Units</span> {UNIT_NAMES[units]}
+            </button>
+          }
+        >
+          <UnitsChoice />
+        </Menu>
+        <span className="flex flex-1 justify-end [&>button]:flex-1 max-tablet:[&>button]:flex-none">
+          <FindButton />
+        </span>
+        <ThemeButton />
+        <HelpButton />
+      </header>
+      <main className="overflow-y-auto">
+        <div className="mx-auto max-w-[1280px] px-8 pt-3 pb-8 max-tablet:px-3">
+          <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-3.5">
+            <div>
+              <h1 className="head text-[36px] font-extrabold tracking-[-.015em]">Builds</h1>
+              <p className="text-[15px] text-ink2">
+                Bicycles on their way to electric. Start your own, or open one to see how it is done.
+              </p>
+            </div>
+            <div className="ml-auto flex items-center gap-4">
+              {samples > 0 && (
+                <p className="flex items-center gap-2 text-[13px] text-ink2 max-bench:hidden">
+                  <Info size={16} strokeWidth={1.6} className="text-slate" aria-hidden />
+                  {samples} sample {samples === 1 ? 'build' : 'builds'} of Quince & Ladder, all invented;
+                  drawn to one scale
+                </p>
+              )}
+              <ImportBuild />
+            </div>
+          </div>
+          {away !== undefined && (
+            <p
+              role="status"
+              className="mb-3 flex items-center gap-4 border-[1.5px] border-ink bg-sheet px-4 py-2"
+            >
+              <span className="flex-1">{away.name} was put away.</span>
+              <Button onClick={() => void bringBack()}>Bring it back</Button>
+            </p>
+          )}
+          {error !== undefined && (
+            <p
+              role="alert"
+              className="mb-3 flex items-center gap-4 border-[1.5px] border-stop bg-stop-tint px-4 py-2"
+            >
+              <span className="flex-1">{error}</span>
+              <Button onClick={() => void refresh()}>Try again</Button>
+            </p>
+          )}
+          <div className="grid gap-[18px] tablet:grid-cols-2 bench:grid-cols-3">
+            <StartCard />
+            {builds === undefined && error === undefined && (
+              <p role="status" className="grid min-h-40 place-items-center text-ink2">
+                Fetching the cards…
+              </p>
+            )}
+            {builds?.map((build) => (
+              <BuildCard
+                key={build.id}
+                build={build}
+                onPutAway={() => void putAway(build)}
+                onChanged={() => void refresh()}
+              />
+            ))}
+          </div>
+        </div>
+      </main>
+    </div>
+  );
+}

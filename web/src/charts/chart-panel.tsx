@@ -1,0 +1,182 @@
+import type { EChartsOption } from 'echarts';
+import type { EChartsType } from 'echarts/core';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { downloadText, downloadUrl, fileName } from '../state/download.ts';
+import { Button } from '../ui/button.tsx';
+import { Menu, MenuItem } from '../ui/menu.tsx';
+import { PanelHead } from '../ui/panel.tsx';
+import { tableCsv, type ChartTable } from './table-csv.ts';
+
+type Core = typeof import('./echarts-core.ts');
+let loading: Promise<Core> | undefined;
+const load = (): Promise<Core> => (loading ??= import('./echarts-core.ts'));
+
+/** One chart: drawn as SVG, resized with its box, drawn anew when its option changes. */
+function Chart({ option, label, height }: { option: EChartsOption; label: string; height: string }) {
+  const box = useRef<HTMLDivElement>(null);
+  const chart = useRef<EChartsType>(undefined);
+  const latest = useRef(option);
+  const [failed, setFailed] = useState(false);
+
+  useEffect(() => {
+    latest.current = option;
+    chart.current?.setOption(option, { notMerge: true });
+  }, [option]);
+  useEffect(() => {
+    let gone = false;
+    const observer = new ResizeObserver(() => chart.current?.resize());
+    void load()
+      .then(async ({ init }) => {
+        // Labels are measured as they are drawn: the fonts have to be there.
+        await document.fonts.ready;
+        if (gone || box.current === null) return;
+        chart.current = init(box.current, null, { renderer: 'svg' });
+        chart.current.setOption(latest.current);
+        observer.observe(box.current);
+      })
+      .catch(() => {
+        setFailed(true);
+      });
+    return () => {
+      gone = true;
+      observer.disconnect();
+      chart.current?.dispose();
+      chart.current = undefined;
+    };
+  }, []);
+
+  if (failed)
+    return (
+      <p role="alert">
+        The chart could not be loaded. The table holds the same numbers; reload the page to try again.
+      </p>
+    );
+  return <div ref={box} role="img" aria-label={label} className={`w-full ${height}`} data-chart />;
+}
+
+async function picture(option: EChartsOption, kind: 'svg' | 'canvas', background: string): Promise<string> {
+  const { init } = await load();
+  const box = document.createElement('div');
+  const chart = init(box, null, { renderer: kind, width: 960, height: 480 });
+  chart.setOption({ ...option, backgroundColor: background });
+  const url = chart.getDataURL({
+    type: kind === 'svg' ? 'svg' : 'png',
+    pixelRatio: 2,
+    backgroundColor: background,
+  });
+  chart.dispose();
+  return url;
+}
+
+function Table({ table, caption }: { table: ChartTable; caption: string }) {
+  return (
+    <div
+      className="max-h-[340px] overflow-auto border border-rule"
+      tabIndex={0}
+      role="region"
+      aria-label={caption}
+    >
+      <table className="w-full border-collapse text-[13.5px]">
+        <caption className="sr-only">{caption}</caption>
+        <thead>
+          <tr>
+            {table.columns.map((column) => (
+              <th
+                key={column}
+                scope="col"
+                className="sticky top-0 border-b-[1.5px] border-ink bg-sheet px-2 py-1 text-right font-semibold"
+              >
+                {column}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {table.rows.map((row, i) => (
+            <tr key={i} className="border-b border-hair">
+              {row.map((text, j) => (
+                <td key={j} className="num px-2 py-0.5 text-right">
+                  {text}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+interface Props {
+  /** States the finding. */
+  readonly title: ReactNode;
+  readonly note?: string;
+  /** The finding in one sentence, for screen readers. */
+  readonly summary: string;
+  /** Names the files of an export. */
+  readonly name: string;
+  readonly option: EChartsOption;
+  readonly table: ChartTable;
+  readonly height?: string;
+  readonly children?: ReactNode;
+}
+
+/** A chart with its finding as title, a table of the same data, and export as picture or table. */
+export function ChartPanel({
+  title,
+  note,
+  summary,
+  name,
+  option,
+  table,
+  height = 'h-[330px] max-tablet:h-[280px]',
+  children,
+}: Props) {
+  const [asTable, setAsTable] = useState(false);
+  const paper = (): string => getComputedStyle(document.documentElement).getPropertyValue('--sheet').trim();
+  const save = (kind: 'svg' | 'canvas', extension: string) => () => {
+    void picture(option, kind, paper()).then((url) => {
+      downloadUrl(fileName(name, extension), url);
+    });
+  };
+  return (
+    <section className="keep-together" aria-label={name}>
+      <PanelHead title={title} note={note}>
+        {children}
+        <Button
+          kind="quiet"
+          className="h-7! max-bench:h-11!"
+          aria-pressed={asTable}
+          onClick={() => {
+            setAsTable(!asTable);
+          }}
+        >
+          {asTable ? 'Chart' : 'Table'}
+        </Button>
+        <Menu
+          align="end"
+          trigger={
+            <Button kind="quiet" className="h-7! max-bench:h-11!">
+              Export
+            </Button>
+          }
+        >
+          <MenuItem onSelect={save('canvas', 'png')}>Picture (PNG)</MenuItem>
+          <MenuItem onSelect={save('svg', 'svg')}>Drawing (SVG)</MenuItem>
+          <MenuItem
+            onSelect={() => {
+              downloadText(fileName(name, 'csv'), tableCsv(table), 'text/csv');
+            }}
+          >
+            Table (CSV)
+          </MenuItem>
+        </Menu>
+      </PanelHead>
+      {asTable ? (
+        <Table table={table} caption={summary} />
+      ) : (
+        <Chart option={option} label={summary} height={height} />
+      )}
+    </section>
+  );
+}

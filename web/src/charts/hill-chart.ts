@@ -1,0 +1,233 @@
+import type { EChartsOption, SeriesOption } from 'echarts';
+import {
+  LIMIT_WORDS,
+  convert,
+  formatNumber,
+  formatQuantity,
+  limitQuantity,
+  msToKmh,
+  shownUnit,
+  type GradePoint,
+  type HillCurves,
+  type KnownBuild,
+  type Limit,
+  type UnitSystem,
+} from '@apple-cart/core';
+import { atGrade, niceMax, segments, steepest, type Segment } from './curve.ts';
+import type { ChartInk } from './ink.ts';
+import {
+  band,
+  caption,
+  cased,
+  crossTicks,
+  cursorLine,
+  cursorX,
+  hatched,
+  line,
+  paper,
+  type Xy,
+} from './pieces.ts';
+
+export interface HillChartInput {
+  readonly curves: HillCurves;
+  readonly pinned: readonly GradePoint[] | undefined;
+  readonly known: KnownBuild;
+  readonly hillName: string;
+  readonly gradePct: number;
+  readonly system: UnitSystem;
+}
+
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** The limit's value and where it comes from, under its name. */
+export function limitNote(limit: Limit, known: KnownBuild, system: UnitSystem): string {
+  const quantity = limitQuantity(limit, known);
+  if (quantity === undefined)
+    return limit === 'voltage' || limit === 'pack-power' ? 'pack at half charge' : '';
+  const unit = shownUnit(quantity.unit, system);
+  const from = {
+    measured: 'measured',
+    label: 'from the label',
+    assumed: 'assumed',
+    unknown: 'a default',
+    worked: 'worked out',
+  }[quantity.source];
+  return `${formatQuantity(convert(quantity.value, quantity.unit, unit), unit)}, ${from}`;
+}
+
+/** A segment needs this share of either axis before it carries a label of its own. */
+const LABEL_SHARE = 0.07;
+
+interface Frame {
+  readonly xMax: number;
+  readonly yMax: number;
+  readonly speed: (v: number) => number;
+}
+
+function limitCaption(
+  segment: Segment,
+  frame: Frame,
+  input: HillChartInput,
+  ink: ChartInk,
+): SeriesOption | undefined {
+  const [first, last] = [segment.points[0], segment.points.at(-1)];
+  if (first === undefined || last === undefined) return undefined;
+  const wide = (last.gradePct - first.gradePct) / frame.xMax;
+  const tall = (frame.speed(first.v) - frame.speed(last.v)) / frame.yMax;
+  if (wide < LABEL_SHARE && tall < LABEL_SHARE) return undefined;
+  const atLeft = first.gradePct < 0.04 * frame.xMax;
+  const share = atLeft ? 0.35 : 0.3;
+  const point = atGrade(segment.points, first.gradePct + share * (last.gradePct - first.gradePct)) ?? first;
+  // Towards the right edge the words stand left of their point, so that they are not cut off.
+  const right = point.gradePct > 0.84 * frame.xMax;
+  const note = limitNote(segment.limit, input.known, input.system);
+  return caption(
+    {
+      at: [point.gradePct, frame.speed(point.v)],
+      color: ink.limit[segment.limit].text,
+      align: right ? 'right' : 'left',
+      offset: [right ? -6 : 8, -8],
+      lines: [
+        { text: capital(LIMIT_WORDS[segment.limit]), style: 'strong' },
+        ...(note === '' ? [] : [{ text: note, style: 'plain' as const }]),
+      ],
+    },
+    ink,
+  );
+}
+
+function marker(frame: Frame, input: HillChartInput, ink: ChartInk, unit: string): readonly SeriesOption[] {
+  const { curves, gradePct, hillName } = input;
+  const here = atGrade(curves.held, gradePct);
+  if (here === undefined) return [];
+  const y = frame.speed(here.v);
+  const span = [atGrade(curves.low, gradePct), atGrade(curves.full, gradePct)].map((p) =>
+    p === undefined ? 0 : frame.speed(p.v),
+  );
+  const [low = 0, high = 0] = span;
+  const left = gradePct > 0.3 * frame.xMax;
+  return [
+    line(
+      [
+        [gradePct, 0],
+        [gradePct, Math.max(y, high)],
+      ],
+      { color: ink.ink, width: 1.4, z: 6 },
+    ),
+    {
+      type: 'scatter',
+      silent: true,
+      data: [[gradePct, y]],
+      symbol: 'circle',
+      symbolSize: 13,
+      itemStyle: { color: ink.sheet, borderColor: ink.ink, borderWidth: 2.4, opacity: 1 },
+      z: 9,
+    },
+    caption(
+      {
+        at: [gradePct, y / 2],
+        color: ink.ink,
+        align: left ? 'right' : 'left',
+        vertical: 'middle',
+        offset: [left ? -9 : 9, 0],
+        lines: [
+          { text: `${hillName}, ${formatNumber(gradePct, 1)} %`, style: 'strong' },
+          { text: `${formatNumber(y, 1)} ${unit}`, style: 'value' },
+          { text: `${formatNumber(low, 1)} nearly empty, ${formatNumber(high, 1)} full`, style: 'plain' },
+        ],
+      },
+      ink,
+    ),
+  ];
+}
+
+/** Speed against grade, split by the limit that binds, with the test hill marked on it. */
+export function hillChart(input: HillChartInput, ink: ChartInk): EChartsOption {
+  const { curves, pinned, gradePct, system } = input;
+  const unit = shownUnit('km/h', system);
+  const speed = (v: number): number => convert(msToKmh(v), 'km/h', unit);
+  const xy = (points: readonly GradePoint[]): readonly Xy[] =>
+    points.map((p): Xy => [p.gradePct, speed(p.v)]);
+  const end = steepest(curves.held);
+  const xMax = Math.min(45, niceMax(Math.max(end * 1.28, gradePct * 1.3, 6)));
+  const yMax = niceMax(Math.max(...[...curves.full, ...(pinned ?? [])].map((p) => speed(p.v)), 10) * 1.18);
+  const frame: Frame = { xMax, yMax, speed };
+  const split = segments(curves.held);
+  const joints = split.slice(1).flatMap((segment): readonly (readonly [Xy, Xy])[] => {
+    const [a, b] = xy(segment.points);
+    return a === undefined || b === undefined ? [] : [[a, b]];
+  });
+  const pinnedEnd = pinned?.at(Math.floor(pinned.length * 0.75));
+  return {
+    ...paper({ max: xMax, title: 'Grade, %' }, { max: yMax, title: `Speed, ${unit}` }, ink),
+    tooltip: {
+      ...(paper({ max: 1, title: '' }, { max: 1, title: '' }, ink).tooltip as object),
+      formatter: (params: unknown) => {
+        const x = cursorX(params);
+        const point = atGrade(curves.held, x);
+        if (point === undefined) return `${formatNumber(x, 1)} %: will not climb`;
+        const cog = `${String(point.cogTeeth)}-tooth cog`;
+        return `${formatNumber(x, 1)} %<br><b>${formatNumber(speed(point.v), 1)} ${unit}</b><br>${LIMIT_WORDS[point.limit]} binds, ${cog}`;
+      },
+    },
+    series: [
+      hatched(end, xMax, yMax, ink.gridMajor),
+      band(xy(curves.low), xy(curves.full), ink.span),
+      ...curves.others.flatMap((other) => {
+        const first = atGrade(other.points, 0.01 * xMax);
+        return [
+          line(xy(other.points), { color: ink.ink3, width: 1.2, z: 2 }),
+          ...(first === undefined
+            ? []
+            : [
+                caption(
+                  {
+                    at: [first.gradePct, speed(first.v)],
+                    color: ink.ink2,
+                    offset: [4, 3],
+                    vertical: 'top',
+                    lines: [{ text: `${String(other.cogTeeth)} T`, style: 'thin' }],
+                  },
+                  ink,
+                ),
+              ]),
+        ];
+      }),
+      ...(pinned === undefined ? [] : [line(xy(pinned), { color: ink.ink, width: 1.6, dash: [5, 4], z: 6 })]),
+      ...(pinnedEnd === undefined
+        ? []
+        : [
+            caption(
+              {
+                at: [pinnedEnd.gradePct, speed(pinnedEnd.v)],
+                color: ink.ink,
+                align: 'right',
+                offset: [-6, 4],
+                vertical: 'top',
+                lines: [{ text: 'pinned', style: 'thin' }],
+              },
+              ink,
+            ),
+          ]),
+      ...split.flatMap((segment) => cased(xy(segment.points), ink.limit[segment.limit].line, ink)),
+      crossTicks(joints, ink.ink),
+      ...split.map((segment) => limitCaption(segment, frame, input, ink)).filter((c) => c !== undefined),
+      ...(xMax - end > 0.1 * xMax
+        ? [
+            caption(
+              {
+                at: [(end + xMax) / 2, 0],
+                color: ink.ink2,
+                align: 'center',
+                offset: [0, -8],
+                lines: [{ text: 'will not climb', style: 'plain' }],
+              },
+              ink,
+            ),
+          ]
+        : []),
+      ...marker(frame, input, ink, unit),
+      cursorLine(xy(curves.held)),
+    ],
+  };
+}

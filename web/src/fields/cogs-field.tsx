@@ -1,0 +1,65 @@
+import { useId, useState } from 'react';
+import { useBuild, useDocument } from '../state/build-store.ts';
+import { withSection } from '../state/paths.ts';
+import { CHOICE_ROW } from './choice-field.tsx';
+
+const LEAST = 7;
+const MOST = 80;
+const MOST_COGS = 14;
+
+/** Cogs from text like "34 28 24" or "34-28-24"; or why it cannot be read. */
+export function readCogs(
+  text: string,
+): { readonly ok: true; readonly cogs: number[] } | { readonly ok: false; readonly why: string } {
+  const words = text.split(/[\s,;/-]+/).filter((word) => word !== '');
+  if (words.length === 0) return { ok: false, why: 'At least one cog.' };
+  if (words.length > MOST_COGS) return { ok: false, why: `At most ${String(MOST_COGS)} cogs.` };
+  const cogs = words.map(Number);
+  const wrong = words.find((_, i) => {
+    const teeth = cogs[i] ?? NaN;
+    return !Number.isInteger(teeth) || teeth < LEAST || teeth > MOST;
+  });
+  if (wrong !== undefined)
+    return { ok: false, why: `${wrong}: cogs are whole numbers from ${String(LEAST)} to ${String(MOST)}.` };
+  return { ok: true, cogs: [...new Set(cogs)].sort((a, b) => b - a) };
+}
+
+/** The cogs on the wheel, typed as a list; a hub gear or single speed is one cog. */
+export function CogsField() {
+  const { cogTeeth } = useDocument().gearing;
+  const edit = useBuild((state) => state.edit);
+  const [text, setText] = useState<string>();
+  const id = useId();
+  const read = text === undefined ? undefined : readCogs(text);
+  const error = read?.ok === false ? read.why : undefined;
+  return (
+    <div>
+      <div className={CHOICE_ROW}>
+        <label htmlFor={id}>Cogs, teeth</label>
+        <input
+          id={id}
+          inputMode="numeric"
+          autoComplete="off"
+          className={`num h-[24px] w-full min-w-0 bg-field px-2 text-[13.5px] outline-none focus:shadow-[inset_0_0_0_2px_var(--slate-fill)] max-bench:h-9 ${error === undefined ? 'border-b border-ink3' : 'border-b-2 border-stop'}`}
+          value={text ?? cogTeeth.join(' ')}
+          aria-invalid={error !== undefined}
+          aria-describedby={error === undefined ? undefined : `${id}-why`}
+          onChange={(event) => {
+            setText(event.target.value);
+            const next = readCogs(event.target.value);
+            if (next.ok)
+              edit((d) => withSection(d, 'gearing', { cogTeeth: next.cogs }), 'cogs', 'gearing.cogTeeth');
+          }}
+          onBlur={() => {
+            if (error === undefined) setText(undefined);
+          }}
+        />
+      </div>
+      {error !== undefined && (
+        <p id={`${id}-why`} className="border-b border-hair py-1 text-[12px] text-stop">
+          {error}
+        </p>
+      )}
+    </div>
+  );
+}

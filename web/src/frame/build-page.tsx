@@ -1,0 +1,82 @@
+import { Suspense, useEffect, useState } from 'react';
+import { useParams } from 'react-router';
+import { STAGE_IDS, type FigureId, type StageId } from '@apple-cart/core';
+import { STAGE_SHEETS, fetchAllSheets } from '../stages/sheets.tsx';
+import { STAGES } from '../stages/stage-list.ts';
+import { useBuild } from '../state/build-store.ts';
+import { verdictOf } from '../state/verdicts.ts';
+import { ConflictDialog } from './conflict-dialog.tsx';
+import { NotFound } from './not-found.tsx';
+import { PrintHead } from './print-head.tsx';
+import { TopBar } from './top-bar.tsx';
+import { Tray } from './tray.tsx';
+import { useKeepSaved } from './use-keep-saved.ts';
+import { useStageKeys } from './use-stage-keys.ts';
+import { WorkOrder } from './work-order.tsx';
+import { WorkingPanel } from './working-panel.tsx';
+
+const isStage = (text: string | undefined): text is StageId => STAGE_IDS.some((id) => id === text);
+
+/** The frame of an open build: bar, work order, sheet, tray. */
+export function BuildPage() {
+  const { id, stage } = useParams();
+  const open = useBuild((state) => state.open);
+  const openId = useBuild((state) => state.id);
+  const build = useBuild((state) => state.document);
+  const loadError = useBuild((state) => state.loadError);
+  const [working, setWorking] = useState<FigureId>();
+  useKeepSaved();
+  useStageKeys(id);
+
+  useEffect(() => {
+    if (id !== undefined) void open(id);
+  }, [id, open]);
+  useEffect(() => {
+    const timer = setTimeout(fetchAllSheets, 400);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, []);
+  useEffect(() => {
+    const name = isStage(stage) ? `${STAGES[stage].name}, ` : '';
+    document.title = build === undefined ? 'Apple Cart' : `${name}${build.name}, Apple Cart`;
+  }, [build, stage]);
+
+  if (!isStage(stage))
+    return <NotFound what="stage" detail="The work order has seven stages, from the brief to the range." />;
+  if (loadError !== undefined) return <NotFound what="build" detail={loadError} />;
+  if (build === undefined || openId !== id) {
+    return (
+      <p role="status" className="grid h-full place-items-center text-ink2">
+        Fetching the card…
+      </p>
+    );
+  }
+  const Sheet = STAGE_SHEETS[stage];
+  return (
+    <div className="print-flow grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_auto_minmax(0,1fr)_auto] tablet:grid-cols-[132px_minmax(0,1fr)] tablet:grid-rows-[44px_minmax(0,1fr)_auto] bench:grid-cols-[216px_minmax(0,1fr)]">
+      <TopBar />
+      <WorkOrder />
+      <main className="print-flow min-h-0 min-w-0 overflow-y-auto bg-sheet" key={stage}>
+        <PrintHead />
+        <Suspense
+          fallback={
+            <p role="status" className="p-6 text-ink2">
+              Fetching the sheet…
+            </p>
+          }
+        >
+          <Sheet />
+        </Suspense>
+      </main>
+      <Tray onOpen={setWorking} />
+      <WorkingPanel
+        figure={working === undefined ? undefined : verdictOf(build).figures.find((f) => f.id === working)}
+        onClose={() => {
+          setWorking(undefined);
+        }}
+      />
+      <ConflictDialog />
+    </div>
+  );
+}

@@ -1,0 +1,18 @@
+import { Link } from 'react-router';
+import { Logo } from './logo.tsx';
+
+/** An address that leads nowhere says so, and where to go. */
+export function NotFound({ what, detail }: { what: string; detail?: string }) {
+  return (
+    <main className="mx-auto flex h-full max-w-xl flex-col justify-center gap-4 px-6">
+      <Logo />
+      <h1 className="head text-[30px]">There is no such {what} here</h1>
+      <p className="text-ink2">{detail ?? 'The address may be mistyped, or the build was put away.'}</p>
+      <p>
+        <Link to="/" className="text-slate underline">
+          All builds
+        </Link>
+      </p>
+    </main>
+  );
+}

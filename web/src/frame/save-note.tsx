@@ -1,0 +1,27 @@
+import { useBuild, type SaveState } from '../state/build-store.ts';
+
+const WORDS: Readonly<Record<SaveState, string>> = {
+  saved: 'kept',
+  waiting: 'keeping…',
+  saving: 'keeping…',
+  offline: 'server away, kept here',
+  conflict: 'changed elsewhere',
+  refused: 'not accepted',
+};
+
+/** Whether the last change has been kept; read out when it changes for the worse. */
+export function SaveNote() {
+  const state = useBuild((s) => s.saveState);
+  const refusal = useBuild((s) => s.refusal);
+  const bad = state === 'offline' || state === 'conflict' || state === 'refused';
+  return (
+    <small
+      role={bad ? 'alert' : 'status'}
+      data-save-state={state}
+      title={refusal}
+      className={`text-[13px] ${bad ? 'font-semibold text-stop' : 'text-ink2 max-tablet:sr-only'}`}
+    >
+      {WORDS[state]}
+    </small>
+  );
+}

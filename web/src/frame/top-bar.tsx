@@ -1,0 +1,245 @@
+import { ChevronDown, MoreHorizontal, Pin, PinOff, Redo2, Undo2 } from 'lucide-react';
+import { useState, type ReactNode } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { PLACES, type PlaceId, type UnitSystem } from '@apple-cart/core';
+import { api } from '../state/api.ts';
+import { useBuild, useDocument } from '../state/build-store.ts';
+import { downloadText, fileName } from '../state/download.ts';
+import { withSection } from '../state/paths.ts';
+import { useSettings } from '../state/settings-store.ts';
+import { Menu, MenuChoice, MenuHeading, MenuItem, MenuRule } from '../ui/menu.tsx';
+import { FindButton } from './find-button.tsx';
+import { HelpButton } from './help-button.tsx';
+import { Logo } from './logo.tsx';
+import { SaveNote } from './save-note.tsx';
+import { ThemeButton } from './theme-button.tsx';
+import { VersionsDialog } from './versions-dialog.tsx';
+
+export const BAR_BUTTON =
+  'flex h-full items-center gap-2 border-r border-rule px-[11px] text-[13px] whitespace-nowrap hover:bg-press disabled:opacity-40 disabled:hover:bg-transparent';
+const ICON = 'w-11 justify-center px-0';
+
+export const UNIT_NAMES: Readonly<Record<UnitSystem, string>> = {
+  metric: 'km/h, kg, mm',
+  imperial: 'mph, lb, in',
+};
+
+export function UnitsChoice() {
+  const units = useSettings((state) => state.units);
+  const setUnits = useSettings((state) => state.setUnits);
+  return (
+    <MenuChoice
+      value={units}
+      onChange={setUnits}
+      options={[
+        { value: 'metric', label: UNIT_NAMES.metric },
+        { value: 'imperial', label: UNIT_NAMES.imperial },
+      ]}
+    />
+  );
+}
+
+function PlaceChoice() {
+  const { brief } = useDocument();
+  const edit = useBuild((state) => state.edit);
+  return (
+    <MenuChoice<PlaceId>
+      value={brief.place}
+      onChange={(place) => {
+        edit((d) => withSection(d, 'brief', { place }), 'place');
+      }}
+      options={PLACES.map((place) => ({ value: place.id, label: place.name }))}
+    />
+  );
+}
+
+/** The bar's left end: home. */
+export const Brand = () => (
+  <Link
+    to="/"
+    aria-label="Apple Cart: all builds"
+    className="head flex items-center gap-[9px] border-r border-rule px-4 text-[18px] [font-stretch:88%] hover:bg-press max-bench:px-3"
+  >
+    <Logo />
+    <span className="max-bench:hidden">Apple Cart</span>
+  </Link>
+);
+
+function BuildMenu({ onVersions }: { onVersions: () => void }) {
+  const document = useDocument();
+  const id = useBuild((state) => state.id);
+  const navigate = useNavigate();
+  return (
+    <Menu
+      trigger={
+        <button type="button" className={`${BAR_BUTTON} min-w-0`} data-testid="build-menu">
+          <b className="head truncate text-[15px] font-semibold">{document.name}</b>
+          <SaveNote />
+          <ChevronDown size={15} strokeWidth={1.6} className="shrink-0" aria-hidden />
+        </button>
+      }
+    >
+      <MenuHeading>{document.sample ? 'A sample build, all invented' : 'This build'}</MenuHeading>
+      <MenuItem onSelect={onVersions}>Versions…</MenuItem>
+      <MenuItem
+        onSelect={() => {
+          downloadText(
+            fileName(document.name, 'json'),
+            `${JSON.stringify(document, null, 2)}\n`,
+            'application/json',
+          );
+        }}
+      >
+        Save as a file (JSON)
+      </MenuItem>
+      <MenuItem
+        onSelect={() => {
+          window.print();
+        }}
+      >
+        Print this sheet
+      </MenuItem>
+      <MenuRule />
+      <MenuItem
+        onSelect={() => {
+          if (id === undefined) return;
+          void useBuild
+            .getState()
+            .flush()
+            .then(() => api.remove(id))
+            .then(() => navigate('/', { state: { putAway: { id, name: document.name } } }));
+        }}
+      >
+        Put this build away
+      </MenuItem>
+    </Menu>
+  );
+}
+
+const Labelled = ({ label, value }: { label: string; value: string }) => (
+  <>
+    <span className="text-ink3">{label}</span> {value}
+    <ChevronDown size={15} strokeWidth={1.6} aria-hidden />
+  </>
+);
+
+function MoreMenu({ children }: { children: ReactNode }) {
+  return (
+    <Menu
+      align="end"
+      trigger={
+        <button
+          type="button"
+          aria-label="Place, units and pin"
+          className={`${BAR_BUTTON} ${ICON} bench:hidden`}
+        >
+          <MoreHorizontal size={18} strokeWidth={1.6} aria-hidden />
+        </button>
+      }
+    >
+      {children}
+    </Menu>
+  );
+}
+
+/** Build, place, units, undo and redo, pin, find, theme, help. */
+export function TopBar() {
+  const [versions, setVersions] = useState(false);
+  const document = useDocument();
+  const units = useSettings((state) => state.units);
+  const history = useBuild((state) => state.history);
+  const pinned = useBuild((state) => state.pinned);
+  const { undo, redo, pin, unpin } = useBuild.getState();
+  const place = PLACES.find((p) => p.id === document.brief.place);
+  const last = history.past.at(-1)?.label;
+  const next = history.future.at(-1)?.label;
+  const pinWords = pinned === undefined ? 'Pin' : `Pinned ${pinned.name}`;
+  const togglePin = (): void => void (pinned === undefined ? pin() : unpin());
+  return (
+    <header className="no-print col-span-full flex min-w-0 items-stretch border-b-2 border-ink bg-card">
+      <div className="flex shrink-0 bench:w-[216px] bench:[&>a]:w-full">
+        <Brand />
+      </div>
+      <BuildMenu
+        onVersions={() => {
+          setVersions(true);
+        }}
+      />
+      <div className="flex items-stretch max-bench:hidden">
+        <Menu
+          trigger={
+            <button type="button" className={BAR_BUTTON}>
+              <Labelled label="Place" value={place?.name ?? ''} />
+            </button>
+          }
+        >
+          <MenuHeading>Where it is ridden decides the class</MenuHeading>
+          <PlaceChoice />
+        </Menu>
+        <Menu
+          trigger={
+            <button type="button" className={BAR_BUTTON}>
+              <Labelled label="Units" value={UNIT_NAMES[units]} />
+            </button>
+          }
+        >
+          <UnitsChoice />
+        </Menu>
+      </div>
+      <button
+        type="button"
+        aria-label="Undo"
+        title={last === undefined ? 'Nothing to undo' : `Undo: ${last} (Ctrl+Z)`}
+        disabled={last === undefined}
+        onClick={undo}
+        className={`${BAR_BUTTON} ${ICON} max-bench:ml-auto max-bench:border-l`}
+      >
+        <Undo2 size={18} strokeWidth={1.6} aria-hidden />
+      </button>
+      <button
+        type="button"
+        aria-label="Redo"
+        title={next === undefined ? 'Nothing to redo' : `Redo: ${next} (Ctrl+Y)`}
+        disabled={next === undefined}
+        onClick={redo}
+        className={`${BAR_BUTTON} ${ICON}`}
+      >
+        <Redo2 size={18} strokeWidth={1.6} aria-hidden />
+      </button>
+      <button
+        type="button"
+        onClick={togglePin}
+        aria-pressed={pinned !== undefined}
+        title={pinned === undefined ? 'Pin this state and see every later difference' : 'Take the pin out'}
+        className={`${BAR_BUTTON} max-bench:hidden ${pinned === undefined ? '' : 'bg-sheet'}`}
+      >
+        {pinned === undefined ? (
+          <Pin size={17} strokeWidth={1.6} aria-hidden />
+        ) : (
+          <PinOff size={17} strokeWidth={1.6} aria-hidden />
+        )}
+        {pinWords}
+      </button>
+      <FindButton />
+      <ThemeButton />
+      <span className="flex max-tablet:hidden">
+        <HelpButton />
+      </span>
+      <MoreMenu>
+        <MenuItem onSelect={togglePin}>
+          {pinned === undefined ? 'Pin this state' : 'Take the pin out'}
+        </MenuItem>
+        <MenuHeading>Place</MenuHeading>
+        <PlaceChoice />
+        <MenuHeading>Units</MenuHeading>
+        <UnitsChoice />
+      </MoreMenu>
+      <VersionsDialog
+        open={versions}
+        onClose={() => {
+          setVersions(false);
+        }}
+      />
+    </header>
+  );
+}

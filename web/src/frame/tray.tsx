@@ -1,0 +1,103 @@
+import { ChevronDown, ChevronUp } from 'lucide-react';
+import { useState } from 'react';
+import type { Figure, FigureId } from '@apple-cart/core';
+import { useBuild, useDocument } from '../state/build-store.ts';
+import { useSettings } from '../state/settings-store.ts';
+import { verdictOf } from '../state/verdicts.ts';
+import { StateMark } from '../ui/state-mark.tsx';
+import { figureDelta, figureText, type FigureDelta } from './figure-text.ts';
+
+/** On a telephone the tray is folded to these. */
+const FOLDED: readonly FigureId[] = ['class', 'hill', 'range'];
+
+function Delta({ delta }: { delta: FigureDelta }) {
+  if (delta.kind === 'words') return <span className="truncate">{delta.text}</span>;
+  return (
+    <span className="whitespace-nowrap">
+      <b className="inline-flex items-center gap-1 text-ink">
+        <svg viewBox="0 0 9 8" width="9" height="8" aria-hidden>
+          <path d={delta.up ? 'M4.5 0 9 8H0Z' : 'M4.5 8 0 0h9Z'} fill="currentColor" />
+        </svg>
+        <span className="num">{delta.text}</span>
+      </b>{' '}
+      from pin
+    </span>
+  );
+}
+
+function TrayFigure({
+  figure,
+  pinned,
+  folded,
+  onOpen,
+}: {
+  figure: Figure;
+  pinned: Figure | undefined;
+  folded: boolean;
+  onOpen: () => void;
+}) {
+  const system = useSettings((state) => state.units);
+  const { value, unit, condition } = figureText(figure, system);
+  const delta = figureDelta(figure, pinned, system);
+  const long = value.length > 9;
+  return (
+    <button
+      type="button"
+      data-figure={figure.id}
+      onClick={onOpen}
+      title="Show the working"
+      className={`relative min-w-0 flex-col border-r border-rule px-3 pt-2.5 pb-2 text-left last:border-r-0 hover:bg-press max-tablet:border-b ${folded && !FOLDED.includes(figure.id) ? 'hidden tablet:flex' : 'flex'}`}
+    >
+      {delta !== undefined && <span className="absolute inset-x-0 -top-[2px] h-[5px] bg-slate-fill" />}
+      <span className="flex h-[14px] items-center gap-1.5 text-[12.5px] leading-[14px] whitespace-nowrap text-ink2">
+        <StateMark state={figure.state} />
+        {figure.label}
+      </span>
+      <span className="mt-1.5 block h-[26px] truncate leading-[26px]">
+        <b className={`figure-number ${long ? 'text-[19px]' : 'text-[25px]'}`}>{value}</b>
+        {unit !== '' && <span className="ml-[3px] text-[14px] text-ink3">{unit}</span>}
+      </span>
+      <span className="mt-1 block h-[15px] max-w-full truncate text-[12px] leading-[15px] text-ink2">
+        {delta === undefined ? condition : <Delta delta={delta} />}
+      </span>
+    </button>
+  );
+}
+
+/** The headline figures, always there; each opens its working. */
+export function Tray({ onOpen }: { onOpen: (id: FigureId) => void }) {
+  const document = useDocument();
+  const pinnedDocument = useBuild((state) => state.pinned?.document);
+  const [folded, setFolded] = useState(true);
+  const verdict = verdictOf(document);
+  const pinned = pinnedDocument === undefined ? undefined : verdictOf(pinnedDocument);
+  return (
+    <section
+      aria-label="Headline figures"
+      className="no-print relative col-span-full grid grid-cols-3 border-t-2 border-ink bg-card tablet:grid-cols-4 bench:grid-cols-8"
+    >
+      <button
+        type="button"
+        onClick={() => {
+          setFolded(!folded);
+        }}
+        aria-expanded={!folded}
+        className="absolute -top-[22px] right-2 flex h-[22px] items-center gap-1 border-2 border-b-0 border-ink bg-card px-3 text-[12px] before:absolute before:inset-x-0 before:-top-5 before:h-11 tablet:hidden"
+      >
+        {folded ? <ChevronUp size={14} aria-hidden /> : <ChevronDown size={14} aria-hidden />}
+        {folded ? 'All figures' : 'Fewer'}
+      </button>
+      {verdict.figures.map((figure) => (
+        <TrayFigure
+          key={figure.id}
+          figure={figure}
+          pinned={pinned?.figures.find((f) => f.id === figure.id)}
+          folded={folded}
+          onOpen={() => {
+            onOpen(figure.id);
+          }}
+        />
+      ))}
+    </section>
+  );
+}

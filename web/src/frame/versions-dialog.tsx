@@ -1,0 +1,126 @@
+import { useCallback, useEffect, useState } from 'react';
+import { api, type RevisionSummary } from '../state/api.ts';
+import { useBuild } from '../state/build-store.ts';
+import { Button } from '../ui/button.tsx';
+import { Dialog } from '../ui/dialog.tsx';
+
+const REASON: Readonly<Record<RevisionSummary['reason'], string>> = {
+  auto: 'kept by itself',
+  named: 'kept by you',
+  pin: 'pinned',
+  'set-aside': 'set aside',
+};
+
+const when = (iso: string): string =>
+  new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).format(new Date(iso));
+
+/** Keep the present state under a name, and return to any state kept before. */
+export function VersionsDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const id = useBuild((state) => state.id);
+  const document = useBuild((state) => state.document);
+  const edit = useBuild((state) => state.edit);
+  const [list, setList] = useState<readonly RevisionSummary[]>();
+  const [name, setName] = useState('');
+  const [error, setError] = useState<string>();
+
+  const tell = (problem: unknown): void => {
+    setError(problem instanceof Error ? problem.message : 'That did not work.');
+  };
+  const refresh = useCallback(async (): Promise<void> => {
+    if (id === undefined) return;
+    try {
+      setList(await api.revisions(id));
+      setError(undefined);
+    } catch (problem) {
+      tell(problem);
+    }
+  }, [id]);
+  useEffect(() => {
+    if (open) void refresh();
+  }, [open, refresh]);
+
+  const keep = async (): Promise<void> => {
+    if (id === undefined || document === undefined || name.trim() === '') return;
+    try {
+      await api.keep(id, 'named', name.trim(), document);
+      setName('');
+      await refresh();
+    } catch (problem) {
+      tell(problem);
+    }
+  };
+  const goBack = async (revision: RevisionSummary): Promise<void> => {
+    if (id === undefined) return;
+    try {
+      const kept = await api.revision(id, revision.id);
+      edit(() => kept.document, 'return to a version');
+      onClose();
+    } catch (problem) {
+      tell(problem);
+    }
+  };
+
+  return (
+    <Dialog
+      open={open}
+      onClose={onClose}
+      title="Versions"
+      description="Returning to a version is an edit like any other: it can be undone."
+    >
+      <form
+        className="mb-4 flex gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void keep();
+        }}
+      >
+        <input
+          value={name}
+          maxLength={80}
+          onChange={(event) => {
+            setName(event.target.value);
+          }}
+          aria-label="Name of this version"
+          placeholder="Name it, for example: second quote"
+          className="h-8 min-w-0 flex-1 border-b border-ink3 bg-field px-2 max-bench:h-11"
+        />
+        <Button type="submit" disabled={name.trim() === ''}>
+          Keep this state
+        </Button>
+      </form>
+      {error !== undefined && (
+        <p role="alert" className="mb-2 text-stop">
+          {error}
+        </p>
+      )}
+      {list === undefined ? (
+        <p className="text-ink2">Fetching the versions…</p>
+      ) : list.length === 0 ? (
+        <p className="text-ink2">
+          None yet. The state before a change is kept by itself, at most one in five minutes.
+        </p>
+      ) : (
+        <ul>
+          {list.map((revision) => (
+            <li key={revision.id} className="flex items-center gap-3 border-b border-hair py-1.5">
+              <span className="min-w-0 flex-1">
+                <b className="block truncate font-semibold">{revision.name ?? 'Before a change'}</b>
+                <span className="text-[12px] text-ink2">
+                  {when(revision.createdAt)}, {REASON[revision.reason]}
+                </span>
+              </span>
+              <Button kind="quiet" onClick={() => void goBack(revision)}>
+                Return to it
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Dialog>
+  );
+}

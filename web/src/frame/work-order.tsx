@@ -1,0 +1,72 @@
+import { NavLink } from 'react-router';
+import type { StageVerdict, State } from '@apple-cart/core';
+import { STAGES } from '../stages/stage-list.ts';
+import { useDocument } from '../state/build-store.ts';
+import { verdictOf } from '../state/verdicts.ts';
+import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';
+
+const TALLY: readonly { readonly state: State; readonly word: string }[] = [
+  { state: 'fine', word: 'fine' },
+  { state: 'look', word: 'look' },
+  { state: 'stop', word: 'stop' },
+  { state: 'unknown', word: 'unknown' },
+];
+
+function StageLink({ stage, number }: { stage: StageVerdict; number: number }) {
+  const { name } = STAGES[stage.id];
+  return (
+    <NavLink
+      to={`../${stage.id}`}
+      relative="path"
+      data-stage={stage.id}
+      className="group relative grid h-[43px] shrink-0 grid-cols-[20px_minmax(0,1fr)_20px] items-center gap-x-2.5 border-b border-hair pr-3.5 pl-2.5 text-ink hover:bg-press aria-[current=page]:z-10 aria-[current=page]:-my-px aria-[current=page]:h-[45px] aria-[current=page]:border-y aria-[current=page]:border-ink aria-[current=page]:bg-sheet max-bench:h-[52px] max-bench:grid-cols-[minmax(0,1fr)_auto] max-bench:px-3 max-tablet:h-11 max-tablet:border-r max-tablet:border-b-0 max-tablet:border-rule bench:aria-[current=page]:-mr-px"
+    >
+      <span className="absolute inset-y-0 left-0 hidden w-[5px] bg-ink group-aria-[current=page]:block max-tablet:inset-x-0 max-tablet:top-auto max-tablet:bottom-0 max-tablet:h-1 max-tablet:w-full" />
+      <span className="num text-right text-[12.5px] text-ink3 group-aria-[current=page]:text-ink max-bench:hidden">
+        {number}
+      </span>
+      <span className="min-w-0 leading-[1.12]">
+        <b className="head block text-[15px] font-semibold group-aria-[current=page]:font-extrabold">
+          {name}
+        </b>
+        <span className="block truncate text-[12px] text-ink2 max-tablet:hidden max-bench:hidden">
+          {stage.words}
+        </span>
+      </span>
+      <span title={`${STATE_WORD[stage.state]}: ${stage.words}`}>
+        <StateMark state={stage.state} />
+        <span className="sr-only">{stage.words}</span>
+      </span>
+    </NavLink>
+  );
+}
+
+/** The stages in working order, each with its state and a few words: the navigation inside a build. */
+export function WorkOrder() {
+  const document = useDocument();
+  const { stages } = verdictOf(document);
+  return (
+    <nav
+      aria-label="Work order"
+      className="no-print flex min-h-0 flex-col border-r border-ink bg-card max-tablet:flex-row max-tablet:overflow-x-auto max-tablet:border-r-0 max-tablet:border-b"
+    >
+      <header className="flex h-[52px] shrink-0 flex-col justify-center border-b border-ink px-4 max-bench:px-3 max-tablet:hidden">
+        <b className="head text-[15px]">Work order</b>
+        <span className="num truncate text-[12px] text-ink2">
+          {document.job === '' ? 'no job number' : `Job ${document.job}`}
+        </span>
+      </header>
+      {stages.map((stage, i) => (
+        <StageLink key={stage.id} stage={stage} number={i + 1} />
+      ))}
+      <div className="mt-auto grid grid-cols-2 gap-x-2.5 gap-y-1.5 px-4 py-2.5 text-[12px] leading-4 text-ink2 max-bench:hidden">
+        {TALLY.map(({ state, word }) => (
+          <span key={state} className="flex items-center gap-1.5">
+            <StateMark state={state} size={13} labelled={false} />
+            {stages.filter((s) => s.state === state).length} {word}
+          </span>
+        ))}
+      </div>
+    </nav>
+  );
+}

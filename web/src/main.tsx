@@ -1,0 +1,18 @@
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import * as z from 'zod';
+import { App } from './app.tsx';
+import './index.css';
+import { applyTheme } from './state/settings-store.ts';
+
+// Zod would build its parsers with `new Function`, which the page's security policy rightly forbids.
+z.config({ jitless: true });
+applyTheme();
+
+const root = document.getElementById('root');
+if (root === null) throw new Error('the page has no root');
+createRoot(root).render(
+  <StrictMode>
+    <App />
+  </StrictMode>,
+);

@@ -1,0 +1,178 @@
+import type { ReactNode } from 'react';
+import { PLACES, moneyText, type PlaceId, type State } from '@apple-cart/core';
+import { ChoiceField } from '../fields/choice-field.tsx';
+import { FieldGroup } from '../fields/field-group.tsx';
+import { MoneyField } from '../fields/money-field.tsx';
+import { NumberField } from '../fields/number-field.tsx';
+import { TextField } from '../fields/text-field.tsx';
+import { figureText } from '../frame/figure-text.ts';
+import { useBuild } from '../state/build-store.ts';
+import { withSection } from '../state/paths.ts';
+import { useSettings } from '../state/settings-store.ts';
+import { useQuantity } from '../state/use-quantity.ts';
+import { PanelHead } from '../ui/panel.tsx';
+import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';
+import { MeasureNext } from './measure-next.tsx';
+import { Stage, StageFindings } from './stage.tsx';
+import { figureOf, useStage, type StageData } from './use-stage.ts';
+
+interface Target {
+  readonly name: string;
+  readonly wanted: string;
+  readonly gives: string;
+  readonly note: string;
+  readonly state: State;
+}
+
+function useTargets({ document, verdict }: StageData): readonly Target[] {
+  const system = useSettings((state) => state.units);
+  const shown = useQuantity();
+  const text = (value: number, unit: 'km/h' | '%' | 'km'): string => {
+    const { text: number, unit: name } = shown(value, unit, unit === '%' ? 1 : 0);
+    return `${number} ${name}`;
+  };
+  const { brief } = verdict.known;
+  const row = (
+    id: 'class' | 'top-speed' | 'hill' | 'start' | 'range' | 'price',
+    name: string,
+    wanted: string,
+  ): Target => {
+    const figure = figureOf(verdict, id);
+    const { value, unit, condition } = figureText(figure, system);
+    return { name, wanted, gives: `${value} ${unit}`.trim(), note: condition, state: figure.state };
+  };
+  const { money } = document;
+  return [
+    row('class', 'Legal class', 'no approval needed'),
+    row('top-speed', 'Cruising speed', text(brief.cruiseSpeedKmh.value, 'km/h')),
+    row('hill', 'Climbs the test hill', text(brief.hillGradePct.value, '%')),
+    row('start', 'Starts on it', text(brief.hillGradePct.value, '%')),
+    row('range', 'Distance', text(brief.distanceKm.value, 'km')),
+    row('price', 'Budget', money.budget === null ? 'not set' : moneyText(money.budget, money.currency)),
+  ];
+}
+
+function Inputs({ document }: StageData): ReactNode {
+  const edit = useBuild((state) => state.edit);
+  const text = (key: 'name' | 'job' | 'summary', label: string, max: number) => (
+    <TextField
+      label={label}
+      value={document[key]}
+      max={max}
+      onChange={(value) => {
+        // A build without a name cannot be found again: the last letter stays until another is typed.
+        if (key === 'name' && value.trim() === '') return;
+        edit((d) => ({ ...d, [key]: value }), label.toLowerCase(), key);
+      }}
+    />
+  );
+  return (
+    <>
+      <FieldGroup title="The job">
+        {text('name', 'Name', 80)}
+        {text('job', 'Job number', 20)}
+        {text('summary', 'In a few words', 200)}
+      </FieldGroup>
+      <FieldGroup title="Who and what rides">
+        <NumberField path="brief.riderMassKg" />
+        <NumberField path="brief.loadMassKg" />
+        <NumberField path="brief.riderPowerW" />
+      </FieldGroup>
+      <FieldGroup title="Where and how fast">
+        <ChoiceField<PlaceId>
+          label="Place, for the law"
+          value={document.brief.place}
+          options={PLACES.map((p) => ({ value: p.id, label: p.name }))}
+          onChange={(place) => {
+            edit((d) => withSection(d, 'brief', { place }), 'place');
+          }}
+        />
+        <NumberField path="brief.cruiseSpeedKmh" />
+        <NumberField path="brief.distanceKm" />
+        <NumberField path="brief.reservePct" />
+      </FieldGroup>
+      <FieldGroup title="The test hill">
+        <TextField
+          label="Its name"
+          value={document.brief.hillName}
+          max={80}
+          onChange={(hillName) => {
+            edit((d) => withSection(d, 'brief', { hillName }), 'name of the hill', 'brief.hillName');
+          }}
+        />
+        <NumberField path="brief.hillLengthM" label="Length" />
+        <NumberField path="brief.hillGradePct" label="Mean grade" />
+      </FieldGroup>
+      <FieldGroup title="Money">
+        <MoneyField line="budget" label="Budget" />
+        <MoneyField line="donor" label="Donor" />
+        <MoneyField line="motor" label="Motor" />
+        <MoneyField line="pack" label="Pack" />
+        <MoneyField line="controller" label="Controller" />
+        <MoneyField line="other" label="Everything else" />
+      </FieldGroup>
+      <StageFindings id="brief" />
+    </>
+  );
+}
+
+/** Targets, and what the build makes of them. */
+export function BriefStage() {
+  const data = useStage();
+  const targets = useTargets(data);
+  const bad = targets.filter((t) => t.state === 'stop').length;
+  const open = targets.filter((t) => t.state === 'unknown').length;
+  const met = targets.filter((t) => t.state === 'fine' || t.state === 'look').length;
+  const state: State =
+    bad > 0 ? 'stop' : open > 0 ? 'unknown' : targets.some((t) => t.state === 'look') ? 'look' : 'fine';
+  return (
+    <Stage
+      id="brief"
+      stamp={{
+        state,
+        word: `${String(met)} of ${String(targets.length)} met`,
+        under:
+          bad > 0
+            ? `${String(bad)} missed`
+            : open > 0
+              ? `${String(open)} cannot be told yet`
+              : 'targets of the brief',
+      }}
+      inputs={<Inputs {...data} />}
+      picture={
+        <>
+          <PanelHead title="Held against the brief" note="change any number; the build answers at once" />
+          <table className="keep-together w-full border-collapse">
+            <thead>
+              <tr className="border-b-[1.5px] border-ink text-left text-[13px]">
+                <th className="py-1.5 font-semibold">Target</th>
+                <th className="py-1.5 font-semibold">Wanted</th>
+                <th className="py-1.5 font-semibold">This build</th>
+                <th className="py-1.5 font-semibold max-tablet:hidden">In short</th>
+              </tr>
+            </thead>
+            <tbody>
+              {targets.map((target) => (
+                <tr key={target.name} className="border-b border-hair">
+                  <th scope="row" className="py-2 text-left font-normal">
+                    <span className="flex items-center gap-2.5">
+                      <StateMark state={target.state} size={15} labelled={false} />
+                      {target.name}
+                    </span>
+                  </th>
+                  <td className="py-2 text-ink2">{target.wanted}</td>
+                  <td className="py-2">
+                    <b className="figure-number text-[17px]">{target.gives}</b>
+                    <span className="block text-[12px] text-ink2">{target.note}</span>
+                  </td>
+                  <td className="py-2 text-ink2 max-tablet:hidden">{STATE_WORD[target.state]}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <MeasureNext count={5} />
+        </>
+      }
+    />
+  );
+}

@@ -1,0 +1,143 @@
+import { WHEEL_SIZES } from '@apple-cart/core';
+import { DonorDrawing } from '../drawing/donor-drawing.tsx';
+import { AnswerField, ChoiceField, PlainRow } from '../fields/choice-field.tsx';
+import { FieldGroup } from '../fields/field-group.tsx';
+import { NumberField } from '../fields/number-field.tsx';
+import { TextField } from '../fields/text-field.tsx';
+import { useBuild } from '../state/build-store.ts';
+import { withSection } from '../state/paths.ts';
+import { Caution } from '../ui/caution.tsx';
+import { PanelHead } from '../ui/panel.tsx';
+import { MeasureNext } from './measure-next.tsx';
+import { STYLE_NAMES, wheelsOf } from './donor-styles.ts';
+import { ShelfMenu } from './shelf-menu.tsx';
+import { Stage, StageFindings } from './stage.tsx';
+import { useDeferredStage, useStage } from './use-stage.ts';
+
+function Inputs() {
+  const { document } = useStage();
+  const edit = useBuild((state) => state.edit);
+  const { donor } = document;
+  return (
+    <>
+      <FieldGroup title="The donor">
+        <TextField
+          label="Which bicycle"
+          value={donor.name}
+          max={80}
+          onChange={(name) => {
+            edit((d) => withSection(d, 'donor', { name }), 'name of the donor', 'donor.name');
+          }}
+        />
+        <ChoiceField
+          label="Style"
+          value={donor.style}
+          options={STYLE_NAMES}
+          onChange={(style) => {
+            edit((d) => withSection(d, 'donor', { style, wheelCount: wheelsOf(style) }), 'style');
+          }}
+        />
+        <ChoiceField
+          label="Wheels"
+          value={String(donor.wheelCount)}
+          options={['2', '3', '4'].map((value) => ({ value, label: value }))}
+          onChange={(value) => {
+            edit(
+              (d) => withSection(d, 'donor', { wheelCount: value === '3' ? 3 : value === '4' ? 4 : 2 }),
+              'wheels',
+            );
+          }}
+        />
+        <AnswerField
+          label="Pedals that drive it"
+          value={donor.operablePedals}
+          onChange={(operablePedals) => {
+            edit((d) => withSection(d, 'donor', { operablePedals }), 'pedals');
+          }}
+        />
+        <PlainRow label="Copy a donor">
+          <ShelfMenu type="donor" />
+        </PlainRow>
+        <NumberField path="donor.massKg" />
+      </FieldGroup>
+      <FieldGroup title="Driven wheel">
+        <ChoiceField
+          label="Size"
+          value={donor.beadMm.source === 'unknown' ? '' : String(donor.beadMm.value)}
+          unknown={donor.beadMm.source === 'unknown'}
+          options={[
+            ...(donor.beadMm.source === 'unknown' ? [{ value: '', label: 'not known' }] : []),
+            ...(donor.beadMm.source !== 'unknown' &&
+            !WHEEL_SIZES.some(
+              (s) => String(s.beadMm) === String(donor.beadMm.source === 'unknown' ? 0 : donor.beadMm.value),
+            )
+              ? [{ value: String(donor.beadMm.value), label: `${String(donor.beadMm.value)} mm` }]
+              : []),
+            ...WHEEL_SIZES.map((size) => ({
+              value: String(size.beadMm),
+              label: size.name,
+              note: `${String(size.beadMm)} mm bead (ISO 5775)`,
+            })),
+          ]}
+          onChange={(value) => {
+            if (value !== '')
+              edit(
+                (d) => withSection(d, 'donor', { beadMm: { source: 'label', value: Number(value) } }),
+                'wheel size',
+              );
+          }}
+        />
+        <NumberField path="donor.beadMm" label="Bead diameter" />
+        <NumberField path="donor.tyreMm" />
+        <NumberField path="donor.rolloutMm" />
+      </FieldGroup>
+      <FieldGroup title="Balance, rider on">
+        <NumberField path="donor.wheelbaseMm" />
+        <NumberField path="donor.massAheadMm" label="Mass ahead of rear axle" />
+        <NumberField path="donor.massHeightMm" label="Mass above ground" />
+        <NumberField path="donor.tyreGrip" />
+      </FieldGroup>
+      <FieldGroup title="What holds it back">
+        <NumberField path="donor.crr" />
+        <NumberField path="donor.cdaM2" />
+      </FieldGroup>
+      <StageFindings id="donor" />
+      <Caution>
+        A bicycle that was not built for a motor may need stronger brakes, fork and wheels. The frame maker
+        decides.
+      </Caution>
+    </>
+  );
+}
+
+/** The bicycle: style, measures, drawing to scale, and what to measure next. */
+export function DonorStage() {
+  const { document, verdict } = useDeferredStage();
+  const open = verdict.assumptions.filter((k) => k.path.startsWith('donor.'));
+  const unknown = open.filter((k) => k.source === 'unknown').length;
+  const words = open.length === 0 ? 'nothing assumed' : `${String(open.length)} assumed or unknown`;
+  return (
+    <Stage
+      id="donor"
+      stamp={{
+        state: unknown > 0 ? 'unknown' : open.length > 0 ? 'look' : 'fine',
+        word: unknown > 0 ? 'Measure first' : 'Measured',
+        under: words,
+      }}
+      inputs={<Inputs />}
+      picture={
+        <>
+          <PanelHead
+            title={`${STYLE_NAMES.find((s) => s.value === document.donor.style)?.label ?? ''}, to scale`.replace(
+              /^./,
+              (c) => c.toUpperCase(),
+            )}
+            note="donor in ink, what we add in blue"
+          />
+          <DonorDrawing build={document} verdict={verdict} />
+          <MeasureNext count={6} />
+        </>
+      }
+    />
+  );
+}

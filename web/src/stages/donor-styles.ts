@@ -1,0 +1,18 @@
+import type { DonorStyle } from '@apple-cart/core';
+
+/** The donor's styles in words. */
+export const STYLE_NAMES: readonly { readonly value: DonorStyle; readonly label: string }[] = [
+  { value: 'diamond', label: 'diamond frame' },
+  { value: 'step-through', label: 'step-through' },
+  { value: 'small-wheel', label: 'small-wheel compact' },
+  { value: 'fat', label: 'fat-tyre' },
+  { value: 'recumbent', label: 'recumbent' },
+  { value: 'tandem', label: 'tandem' },
+  { value: 'longtail', label: 'longtail' },
+  { value: 'trike', label: 'trike' },
+  { value: 'carriage', label: 'four-wheel carriage' },
+];
+
+/** How many wheels a style usually stands on. */
+export const wheelsOf = (style: DonorStyle): 2 | 3 | 4 =>
+  style === 'trike' ? 3 : style === 'carriage' ? 4 : 2;

@@ -1,0 +1,174 @@
+import { useMemo } from 'react';
+import { LIMIT_WORDS, formatNumber, shownUnit, unitText, convert, type Verdict } from '@apple-cart/core';
+import { ChartPanel } from '../charts/chart-panel.tsx';
+import { useChartInk } from '../charts/ink.ts';
+import { energyChart, rangeChart } from '../charts/range-chart.ts';
+import { FieldGroup, WorkedRow } from '../fields/field-group.tsx';
+import { NumberField } from '../fields/number-field.tsx';
+import { figureText } from '../frame/figure-text.ts';
+import { useSettings } from '../state/settings-store.ts';
+import { useQuantity } from '../state/use-quantity.ts';
+import { Caution } from '../ui/caution.tsx';
+import { Num } from '../ui/num.tsx';
+import { Stage } from './stage.tsx';
+import { figureOf, useDeferredStage, useStage } from './use-stage.ts';
+
+/** From the label's watt-hours to those of the ride, as a ledger. */
+function EnergyLedger({ verdict }: { verdict: Verdict }) {
+  const { rested, cruise } = verdict.range;
+  const run = rested.holds ? rested : cruise;
+  const { energyWh } = verdict.power;
+  if (!run.holds) return null;
+  const reserve = verdict.known.brief.reservePct.value / 100;
+  const row = (label: string, wh: number, sum = false) => (
+    <WorkedRow label={label} unit="Wh" sum={sum}>
+      <Num text={formatNumber(wh, 0)} places={3} />
+    </WorkedRow>
+  );
+  return (
+    <FieldGroup title="Usable energy" note={rested.holds ? 'legs resting' : 'rider helping'}>
+      {row('On the label', energyWh)}
+      {row('Age, cold, sag, cut-off', run.usedWh - energyWh)}
+      {row('Taken to the end', run.usedWh, true)}
+      {row('Reserve kept', -run.usedWh * reserve)}
+      {row('For the ride', run.usedWh * (1 - reserve), true)}
+      <p className="py-1.5 text-[12.5px] text-ink2">
+        Ends at {formatNumber(run.endCharge * 100, 0)} % charge by {LIMIT_WORDS[run.ends]}.
+      </p>
+    </FieldGroup>
+  );
+}
+
+function Inputs() {
+  const { verdict } = useStage();
+  return (
+    <>
+      <FieldGroup title="The ride">
+        <NumberField path="brief.cruiseSpeedKmh" />
+        <NumberField path="brief.distanceKm" />
+        <NumberField path="brief.reservePct" />
+        <NumberField path="brief.riderPowerW" />
+        <NumberField path="brief.temperatureC" />
+        <NumberField path="brief.headwindMs" />
+        <NumberField path="brief.altitudeM" />
+      </FieldGroup>
+      <FieldGroup title="The charge">
+        <NumberField path="pack.capacityAh" />
+        <NumberField path="pack.healthPct" />
+        <NumberField path="pack.chargeLimitPct" />
+      </FieldGroup>
+      <FieldGroup title="What holds it back">
+        <NumberField path="donor.cdaM2" />
+        <NumberField path="donor.crr" />
+      </FieldGroup>
+      <EnergyLedger verdict={verdict} />
+      <Caution>Turn back at half of the near end: cold, wind and an old pack shorten every range.</Caution>
+    </>
+  );
+}
+
+function Panels() {
+  const { document, verdict, pinned } = useDeferredStage();
+  const system = useSettings((state) => state.units);
+  const ink = useChartInk();
+  const { chart, plannedKm } = verdict.range;
+  const { cruiseSpeedKmh, distanceKm } = verdict.known.brief;
+  const pinnedPoints = pinned?.range.chart;
+  const input = useMemo(
+    () => ({
+      points: chart,
+      pinned: pinnedPoints,
+      cruiseKmh: cruiseSpeedKmh.value,
+      wantedKm: distanceKm.value,
+      planned: plannedKm,
+      system,
+    }),
+    [chart, pinnedPoints, cruiseSpeedKmh.value, distanceKm.value, plannedKm, system],
+  );
+  const range = useMemo(() => rangeChart(input, ink), [input, ink]);
+  const energy = useMemo(() => energyChart(input, ink), [input, ink]);
+  const speedUnit = shownUnit('km/h', system);
+  const distance = shownUnit('km', system);
+  const perDistance = shownUnit('Wh/km', system);
+  const km = (value: number): string => formatNumber(convert(value, 'km', distance), 1);
+  const wh = (value: number): string => formatNumber(convert(value, 'Wh/km', perDistance), 1);
+  const speed = (value: number): string => formatNumber(convert(value, 'km/h', speedUnit), 1);
+  if (chart.length === 0) {
+    return (
+      <p className="py-6 text-ink2">
+        The machine does not hold a riding speed on the level: there is no range to draw. Look at Drive and
+        Power.
+      </p>
+    );
+  }
+  const figure = figureText(figureOf(verdict, 'range'), system);
+  return (
+    <>
+      <ChartPanel
+        title={
+          plannedKm === undefined
+            ? 'The cruising speed is not held'
+            : `Plan on ${figure.value} ${figure.unit}`
+        }
+        note="level road, steady speed"
+        summary={`Planned range against speed. ${figure.value} ${figure.unit} ${figure.condition}.`}
+        name={`${document.name} range`}
+        option={range}
+        height="h-[300px] max-tablet:h-[270px]"
+        table={{
+          columns: [`Speed, ${unitText(speedUnit)}`, `Near end, ${distance}`, `Far end, ${distance}`],
+          rows: chart.map((p) => [speed(p.kmh), km(p.nearKm), km(p.farKm)]),
+        }}
+      />
+      <ChartPanel
+        title="Energy against speed"
+        note="air takes its share with the square of the speed"
+        summary="Energy per distance against speed, rider helping and legs resting."
+        name={`${document.name} energy`}
+        option={energy}
+        height="h-[210px] max-tablet:h-[220px]"
+        table={{
+          columns: [
+            `Speed, ${unitText(speedUnit)}`,
+            `Rider helping, ${perDistance}`,
+            `Legs resting, ${perDistance}`,
+          ],
+          rows: chart.map((p) => [
+            speed(p.kmh),
+            wh(p.helpedWhPerKm),
+            p.restedWhPerKm === undefined ? 'not held' : wh(p.restedWhPerKm),
+          ]),
+        }}
+      />
+      <ul className="pt-1 text-[12.5px] text-ink2">
+        {verdict.range.leftOut.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+const WORD = { fine: 'Enough', look: 'Just enough', stop: 'Too short', unknown: 'Unknown' } as const;
+
+/** Range and energy against speed, usable energy, and what is left out. */
+export function RangeStage() {
+  const { verdict } = useStage();
+  const shown = useQuantity();
+  const system = useSettings((state) => state.units);
+  const figure = figureOf(verdict, 'range');
+  const { value, unit } = figureText(figure, system);
+  const wanted = shown(verdict.known.brief.distanceKm.value, 'km', 0);
+  return (
+    <Stage
+      id="range"
+      stamp={{
+        state: figure.state,
+        word: figure.value === undefined ? 'Not held' : WORD[figure.state],
+        under: figure.value === undefined ? 'the speed wanted' : `${value} ${unit}, ${wanted.text} wanted`,
+      }}
+      inputs={<Inputs />}
+      picture={<Panels />}
+    />
+  );
+}

@@ -1,0 +1,71 @@
+import type { ReactNode } from 'react';
+import { STAGE_IDS, phraseText, type StageId, type State } from '@apple-cart/core';
+import { useDocument } from '../state/build-store.ts';
+import { useSettings } from '../state/settings-store.ts';
+import { verdictOf } from '../state/verdicts.ts';
+import { Stamp } from '../ui/stamp.tsx';
+import { StateMark } from '../ui/state-mark.tsx';
+import { STAGES } from './stage-list.ts';
+
+interface Props {
+  readonly id: StageId;
+  readonly stamp?: { readonly state: State; readonly word: string; readonly under: string };
+  /** Left half: ruled fields. */
+  readonly inputs: ReactNode;
+  /** Right half: the picture. */
+  readonly picture: ReactNode;
+  /** Width of the left half on a wide screen. */
+  readonly left?: 'usual' | 'narrow';
+}
+
+/** The sheet of a stage: number, name, question, the stamp with its answer; inputs left, picture right. */
+export function Stage({ id, stamp, inputs, picture, left = 'usual' }: Props) {
+  const { name, question } = STAGES[id];
+  return (
+    <div className="flex min-h-full flex-col">
+      <header className="relative mx-6 flex min-h-16 shrink-0 items-center gap-3.5 border-b-2 border-ink py-1 max-tablet:mx-3 max-tablet:gap-2.5">
+        <span className="grid size-9 shrink-0 place-items-center bg-ink font-head text-[21px] font-bold text-on-ink max-tablet:size-8">
+          {STAGE_IDS.indexOf(id) + 1}
+        </span>
+        <h1 className="head text-[30px] font-extrabold tracking-[-.015em] max-tablet:text-[24px]">{name}</h1>
+        <p className="pt-2 text-[14px] text-ink2 max-bench:hidden">{question}</p>
+        {stamp !== undefined && (
+          <span className="ml-auto shrink-0">
+            <Stamp {...stamp} />
+          </span>
+        )}
+      </header>
+      <div
+        className={`mx-6 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] max-tablet:mx-3 ${left === 'usual' ? 'bench:grid-cols-[368px_minmax(0,1fr)]' : 'bench:grid-cols-[316px_minmax(0,1fr)]'} print:grid-cols-1`}
+      >
+        <div className="pt-1 pb-4 bench:border-r bench:border-rule bench:pr-[18px]">{inputs}</div>
+        <div className="flex min-w-0 flex-col pt-1 pb-4 max-bench:pt-2 bench:pl-5">{picture}</div>
+      </div>
+    </div>
+  );
+}
+
+/** What the stage's values ask to be looked at. */
+export function StageFindings({ id }: { id: StageId }) {
+  const document = useDocument();
+  const system = useSettings((state) => state.units);
+  const mine = verdictOf(document).findings.filter((f) => f.stage === id);
+  if (mine.length === 0) return null;
+  return (
+    <section className="keep-together pt-2" aria-label="To look at">
+      <div className="flex h-[31px] items-end border-b-[1.5px] border-ink pb-1.5">
+        <h3 className="head text-[14px]">To look at</h3>
+      </div>
+      {mine.map((finding) => (
+        <div key={finding.code + finding.path} className="flex items-start gap-2.5 border-b border-hair py-2">
+          <span className="pt-0.5">
+            <StateMark state={finding.state} size={16} />
+          </span>
+          <p className="leading-snug">
+            <b>{finding.title}.</b> <span className="text-ink2">{phraseText(finding.detail, system)}</span>
+          </p>
+        </div>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,26 @@
+/** A file name made from a build's or chart's name. */
+export const fileName = (name: string, extension: string): string =>
+  `${
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'apple-cart'
+  }.${extension}`;
+
+/** Hands a blob or data address to the browser as a download. */
+export function downloadUrl(name: string, url: string): void {
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+}
+
+/** Hands text to the browser as a file. */
+export function downloadText(name: string, text: string, type: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
+  downloadUrl(name, url);
+  // The download has its own copy once begun; the address is let go a little later.
+  setTimeout(() => {
+    URL.revokeObjectURL(url);
+  }, 10_000);
+}
