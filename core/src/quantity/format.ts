@@ -57,7 +57,7 @@ export function usualDigits(value: number, unit: Unit): number {
   const digits = DIGITS[unit];
   if (digits !== undefined) return digits;
   const size = Math.abs(value);
-  return size >= 100 ? 0 : size >= 10 ? 1 : size >= 1 ? 2 : 4;
+  return size >= 100 ? 0 : size >= 10 ? 1 : size >= 0.1 ? 2 : 4;
 }
 
 export const unitText = (unit: Unit): string => WRITTEN[unit] ?? unit;

@@ -68,6 +68,8 @@ export interface RangeResult {
   readonly batteryA: number;
   readonly riderN: number;
   readonly motorN: number;
+  /** Motor rad/s per m/s of road, in the gear in use. */
+  readonly motorRatio: number;
 }
 
 export type RangeOutcome = RangeResult | { readonly holds: false; readonly v: number; readonly limit: Limit };
@@ -151,5 +153,6 @@ export function constantSpeedRange(
     batteryA: amps(way, stated),
     riderN: way.riderN,
     motorN: way.motorN,
+    motorRatio: way.gear.motorRatio,
   };
 }

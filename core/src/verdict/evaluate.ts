@@ -21,6 +21,7 @@ import { hillFigure, startFigure, topSpeedFigure } from './figures/motion-figure
 import { RANGE_LEFT_OUT, consumptionFigure, plannedRange, rangeFigure } from './figures/range-figures.ts';
 import { massFigure, priceFigure } from './figures/tally-figures.ts';
 import { findings, type Finding } from './findings.ts';
+import { motorFacts, type MotorFacts } from './motor-facts.ts';
 import { stages, type StageVerdict } from './stages.ts';
 import { STATED_CHARGE, study } from './study.ts';
 
@@ -60,6 +61,7 @@ export interface Verdict {
     readonly cutoffV: number;
   };
   readonly gears: readonly GearRow[];
+  readonly motor: MotorFacts;
   readonly topKmh: { readonly half: number | undefined; readonly full: number | undefined };
 }
 
@@ -110,6 +112,7 @@ export function evaluate(build: BuildDocument): Verdict {
       cutoffV: s.machine.limits.lowVolts,
     },
     gears: gearTable(s),
+    motor: motorFacts(s),
     topKmh: {
       half: s.top.moves ? msToKmh(s.top.v) : undefined,
       full: s.topFull.moves ? msToKmh(s.topFull.v) : undefined,

@@ -34,6 +34,8 @@ export interface HillChartInput {
   readonly known: KnownBuild;
   readonly hillName: string;
   readonly gradePct: number;
+  /** True when one cog is held all the way. */
+  readonly oneCog: boolean;
   readonly system: UnitSystem;
 }
 
@@ -220,7 +222,7 @@ export function hillChart(input: HillChartInput, ink: ChartInk): EChartsOption {
                 color: ink.ink2,
                 align: 'center',
                 offset: [0, -8],
-                lines: [{ text: 'will not climb', style: 'plain' }],
+                lines: [{ text: input.oneCog ? 'not in this cog' : 'will not climb', style: 'plain' }],
               },
               ink,
             ),

@@ -21,7 +21,7 @@ const closest = (points: readonly RangePoint[], kmh: number): RangePoint | undef
   );
 
 /** A slow rider hardly uses the motor and "range" runs away: the axis ends at this many times the plan. */
-const AXIS_OF_PLAN = 1.9;
+const AXIS_OF_PLAN = 1.5;
 
 /** Planned range against speed as a span, with the cruising speed and the distance wanted marked. */
 export function rangeChart(
@@ -42,7 +42,9 @@ export function rangeChart(
     ink,
   );
   const x = speed(cruiseKmh);
-  const last = (list: readonly Xy[]): Xy => list.at(-1) ?? [0, 0];
+  // The far end is named where its line has come down into the picture, the near end where it begins.
+  const farEnd = far.find(([, y]) => y < yMax * 0.8);
+  const nearStart = near[0];
   const mark: readonly SeriesOption[] =
     planned === undefined
       ? []
@@ -117,27 +119,33 @@ export function rangeChart(
             pinned.map((p): Xy => [speed(p.kmh), distance(p.farKm)]),
             pinned.map((p): Xy => [speed(p.kmh), distance(p.nearKm)]),
           ].map((list) => line(list, { color: ink.ink, width: 1.5, dash: [5, 4], z: 5 }))),
-      caption(
-        {
-          at: last(far),
-          color: ink.speed,
-          align: 'right',
-          offset: [0, -6],
-          lines: [{ text: 'rider helping, steady', style: 'thin' }],
-        },
-        ink,
-      ),
-      caption(
-        {
-          at: last(near),
-          color: ink.speed,
-          align: 'right',
-          offset: [0, 6],
-          vertical: 'top',
-          lines: [{ text: 'legs resting, mixed riding', style: 'thin' }],
-        },
-        ink,
-      ),
+      ...(farEnd === undefined
+        ? []
+        : [
+            caption(
+              {
+                at: farEnd,
+                color: ink.speed,
+                offset: [10, -4],
+                lines: [{ text: 'rider helping, steady', style: 'thin' }],
+              },
+              ink,
+            ),
+          ]),
+      ...(nearStart === undefined
+        ? []
+        : [
+            caption(
+              {
+                at: nearStart,
+                color: ink.speed,
+                offset: [0, 6],
+                vertical: 'top',
+                lines: [{ text: 'legs resting, mixed riding', style: 'thin' }],
+              },
+              ink,
+            ),
+          ]),
       ...mark,
       cursorLine(near),
     ],

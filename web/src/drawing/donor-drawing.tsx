@@ -40,7 +40,7 @@ export function DonorDrawing({ build, verdict }: { build: BuildDocument; verdict
           aria-hidden
         >
           <path
-            d={`M${String(mass.x)} ${String(mass.y)}V${String(ground)}`}
+            d={`M${String(mass.x)} 22V${String(ground)}`}
             stroke="var(--ink)"
             strokeDasharray="8 3 2 3"
             fill="none"
@@ -51,8 +51,8 @@ export function DonorDrawing({ build, verdict }: { build: BuildDocument; verdict
             fill="var(--ink)"
           />
           <text
-            x={mass.x + 13}
-            y={mass.y - 9}
+            x={mass.x + 8}
+            y={32}
             fontSize="12.5"
             fontWeight="700"
             fill="var(--ink)"

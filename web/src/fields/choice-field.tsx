@@ -12,7 +12,7 @@ interface Props<T extends string> {
 }
 
 export const CHOICE_ROW =
-  'grid min-h-[30px] grid-cols-[minmax(0,1fr)_minmax(0,218px)] items-center border-b border-hair max-bench:min-h-11 max-[420px]:grid-cols-[minmax(0,1fr)_minmax(0,165px)]';
+  'grid min-h-[30px] grid-cols-[minmax(0,1fr)_minmax(0,218px)] items-center border-b border-hair max-bench:min-h-11 @max-[345px]:grid-cols-[minmax(0,1fr)_minmax(0,149px)]';
 
 /** One of a few words. */
 export function ChoiceField<T extends string>({
@@ -25,7 +25,7 @@ export function ChoiceField<T extends string>({
   const current = options.find((o) => o.value === value)?.label ?? value;
   return (
     <div className={CHOICE_ROW}>
-      <span className="truncate">{label}</span>
+      <span className="py-0.5 pr-2 leading-[1.15]">{label}</span>
       <Menu
         align="end"
         trigger={
@@ -104,7 +104,7 @@ export function YesNoField({
 /** A row with anything at its right. */
 export const PlainRow = ({ label, children }: { label: string; children: ReactNode }) => (
   <div className={CHOICE_ROW}>
-    <span className="truncate">{label}</span>
+    <span className="py-0.5 pr-2 leading-[1.15]">{label}</span>
     <span className="min-w-0">{children}</span>
   </div>
 );

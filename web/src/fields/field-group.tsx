@@ -22,7 +22,7 @@ export function FieldGroup({
 }
 
 export const ROW =
-  'grid min-h-[30px] grid-cols-[minmax(0,1fr)_92px_34px_92px] items-center border-b border-hair max-bench:min-h-11 max-[420px]:grid-cols-[minmax(0,1fr)_84px_34px_30px]';
+  'grid min-h-[30px] grid-cols-[minmax(0,1fr)_88px_39px_90px] items-center border-b border-hair max-bench:min-h-11 @max-[345px]:grid-cols-[minmax(0,1fr)_84px_39px_26px]';
 
 /** A value worked out from others: no field, an equals sign. */
 export function WorkedRow({
@@ -40,14 +40,14 @@ export function WorkedRow({
     <div
       className={`${ROW} ${sum ? 'border-t border-b-[3px] border-double border-t-ink border-b-ink font-semibold' : ''}`}
     >
-      <span className="truncate">{label}</span>
+      <span className="py-0.5 pr-2 leading-[1.15]">{label}</span>
       <span className="flex justify-end text-[15px]">{children}</span>
       <span className="pl-1 text-[12.5px] text-ink3">{unit}</span>
       <span className="flex items-center gap-1.5 pl-2 text-[12px] text-ink2">
         <svg viewBox="0 0 15 12" width="15" height="12" aria-hidden>
           <path d="M3 4.2h9M3 7.8h9" fill="none" stroke="currentColor" strokeWidth="1.4" />
         </svg>
-        <span className="max-[420px]:sr-only">worked out</span>
+        <span className="@max-[345px]:sr-only">worked out</span>
       </span>
     </div>
   );

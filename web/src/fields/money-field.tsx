@@ -23,7 +23,7 @@ export function MoneyField({ line, label }: { line: Line; label: string }) {
   return (
     <div>
       <div className={CHOICE_ROW}>
-        <label htmlFor={id} className="truncate">
+        <label htmlFor={id} className="py-0.5 pr-2 leading-[1.15]">
           {label}
         </label>
         <span

@@ -125,7 +125,7 @@ export function NumberField({ path, label, note }: Props) {
       <div
         className={`${ROW} ${focused ? 'relative z-10 -mx-[7px] bg-field px-[7px] shadow-[inset_0_0_0_2px_var(--slate-fill)]' : ''}`}
       >
-        <label htmlFor={`${hintId}-in`} className="truncate text-[14px]" title={name}>
+        <label htmlFor={`${hintId}-in`} className="py-0.5 pr-2 text-[14px] leading-[1.15]" title={name}>
           {name}
           {note !== undefined && <i className="pl-1.5 text-[12px] text-ink3 not-italic">{note}</i>}
           {unknown && <i className="pl-1.5 text-[12px] text-slate not-italic">{fallback} used</i>}

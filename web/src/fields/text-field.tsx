@@ -14,7 +14,7 @@ export function TextField({ label, value, max, placeholder = '', onChange }: Pro
   const id = useId();
   return (
     <div className={CHOICE_ROW}>
-      <label htmlFor={id} className="truncate">
+      <label htmlFor={id} className="py-0.5 pr-2 leading-[1.15]">
         {label}
       </label>
       <input

@@ -11,7 +11,7 @@ import { withSection } from '../state/paths.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { useQuantity } from '../state/use-quantity.ts';
 import { PanelHead } from '../ui/panel.tsx';
-import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';
+import { StateMark } from '../ui/state-mark.tsx';
 import { MeasureNext } from './measure-next.tsx';
 import { Stage, StageFindings } from './stage.tsx';
 import { figureOf, useStage, type StageData } from './use-stage.ts';
@@ -87,7 +87,7 @@ function Inputs({ document }: StageData): ReactNode {
             edit((d) => withSection(d, 'brief', { place }), 'place');
           }}
         />
-        <NumberField path="brief.cruiseSpeedKmh" />
+        <NumberField path="brief.cruiseSpeedKmh" label="Cruising speed" />
         <NumberField path="brief.distanceKm" />
         <NumberField path="brief.reservePct" />
       </FieldGroup>
@@ -148,7 +148,7 @@ export function BriefStage() {
                 <th className="py-1.5 font-semibold">Target</th>
                 <th className="py-1.5 font-semibold">Wanted</th>
                 <th className="py-1.5 font-semibold">This build</th>
-                <th className="py-1.5 font-semibold max-tablet:hidden">In short</th>
+                <th className="py-1.5 font-semibold max-tablet:hidden">How</th>
               </tr>
             </thead>
             <tbody>
@@ -156,16 +156,16 @@ export function BriefStage() {
                 <tr key={target.name} className="border-b border-hair">
                   <th scope="row" className="py-2 text-left font-normal">
                     <span className="flex items-center gap-2.5">
-                      <StateMark state={target.state} size={15} labelled={false} />
+                      <StateMark state={target.state} size={15} />
                       {target.name}
                     </span>
                   </th>
                   <td className="py-2 text-ink2">{target.wanted}</td>
                   <td className="py-2">
-                    <b className="figure-number text-[17px]">{target.gives}</b>
-                    <span className="block text-[12px] text-ink2">{target.note}</span>
+                    <b className="figure-number text-[18px]">{target.gives}</b>
+                    <span className="block text-[12px] text-ink2 tablet:hidden">{target.note}</span>
                   </td>
-                  <td className="py-2 text-ink2 max-tablet:hidden">{STATE_WORD[target.state]}</td>
+                  <td className="py-2 text-[13px] text-ink2 max-tablet:hidden">{target.note}</td>
                 </tr>
               ))}
             </tbody>

@@ -93,7 +93,7 @@ function Inputs() {
       </FieldGroup>
       <FieldGroup title="Balance, rider on">
         <NumberField path="donor.wheelbaseMm" />
-        <NumberField path="donor.massAheadMm" label="Mass ahead of rear axle" />
+        <NumberField path="donor.massAheadMm" label="Mass ahead of axle" />
         <NumberField path="donor.massHeightMm" label="Mass above ground" />
         <NumberField path="donor.tyreGrip" />
       </FieldGroup>
@@ -115,15 +115,20 @@ export function DonorStage() {
   const { document, verdict } = useDeferredStage();
   const open = verdict.assumptions.filter((k) => k.path.startsWith('donor.'));
   const unknown = open.filter((k) => k.source === 'unknown').length;
-  const words = open.length === 0 ? 'nothing assumed' : `${String(open.length)} assumed or unknown`;
+  const stage = verdict.stages.find((s) => s.id === 'donor');
   return (
     <Stage
       id="donor"
-      stamp={{
-        state: unknown > 0 ? 'unknown' : open.length > 0 ? 'look' : 'fine',
-        word: unknown > 0 ? 'Measure first' : 'Measured',
-        under: words,
-      }}
+      stamp={
+        unknown > 0
+          ? { state: 'unknown', word: 'Measure first', under: `${String(unknown)} not known` }
+          : {
+              state: stage?.state ?? 'fine',
+              word: 'Known',
+              under:
+                open.length === 0 ? 'all measured or from a label' : `${String(open.length)} of them assumed`,
+            }
+      }
       inputs={<Inputs />}
       picture={
         <>

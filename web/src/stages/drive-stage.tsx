@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { convert, msToKmh, shownUnit, unitText, type BuildDocument, type GearRow } from '@apple-cart/core';
+import { convert, msToKmh, shownUnit, unitText, type BuildDocument, type GearRow, type Verdict } from '@apple-cart/core';
 import { AnswerField, ChoiceField, PlainRow, YesNoField } from '../fields/choice-field.tsx';
 import { FieldGroup } from '../fields/field-group.tsx';
 import { NumberField } from '../fields/number-field.tsx';
@@ -13,6 +13,7 @@ import { PanelHead } from '../ui/panel.tsx';
 import { niceMax } from '../charts/curve.ts';
 import { CogsField } from '../fields/cogs-field.tsx';
 import { DRIVE_KINDS } from './drive-kinds.ts';
+import { Ledger } from './ledger.tsx';
 import { ShelfMenu } from './shelf-menu.tsx';
 import { Stage, StageFindings } from './stage.tsx';
 import { useDeferredStage } from './use-stage.ts';
@@ -58,7 +59,7 @@ function MotorFields({ document }: { document: BuildDocument }) {
         <PlainRow label="Copy a motor">
           <ShelfMenu type="motor" />
         </PlainRow>
-        <NumberField path="drive.ratedPowerW" />
+        <NumberField path="drive.ratedPowerW" label="Rated power" note="continuous" />
         <NumberField path="drive.kvRpmPerV" label="Speed constant Kv" />
         <NumberField path="drive.reduction" />
       </FieldGroup>
@@ -285,6 +286,53 @@ function GearTable({
   );
 }
 
+/** What the motor itself does. */
+function MotorLedger({ verdict }: { verdict: Verdict }) {
+  const { motor } = verdict;
+  const shown = useQuantity();
+  const plain = (text: string, unit: string) => (
+    <span className="inline-flex items-baseline whitespace-nowrap">
+      <span className="num">{text}</span>
+      <span className="w-[4.4em] pl-1 text-left text-[12.5px] text-ink3">{unit}</span>
+    </span>
+  );
+  const speed = shown(motor.noLoadKmh, 'km/h');
+  return (
+    <Ledger
+      title="The motor in numbers"
+      lines={[
+        {
+          label: 'Torque constant Kt',
+          note: '60 / (2 pi Kv)',
+          value: plain(motor.torqueConstant.toFixed(3), 'N m/A'),
+        },
+        {
+          label: 'Torque at its shaft',
+          note: 'all the phase current',
+          value: plain(motor.shaftNm.toFixed(1), 'N m'),
+        },
+        {
+          label: 'Torque at its output',
+          note: 'behind the reduction',
+          value: plain(motor.outputNm.toFixed(0), 'N m'),
+        },
+        { label: 'No-load speed', note: 'full pack, tallest gear', value: plain(speed.text, speed.unit) },
+        {
+          label: 'Turns at cruising speed',
+          value: motor.cruiseRpm === undefined ? 'speed not held' : plain(motor.cruiseRpm.toFixed(0), 'rpm'),
+        },
+        {
+          label: 'Pack to shaft on the hill',
+          value:
+            motor.hillEfficiency === undefined
+              ? 'not climbed'
+              : plain((motor.hillEfficiency * 100).toFixed(0), '%'),
+        },
+      ]}
+    />
+  );
+}
+
 /** Motor, gears and controls, with a table of the gears. */
 export function DriveStage() {
   const { document, verdict } = useDeferredStage();
@@ -322,6 +370,7 @@ export function DriveStage() {
             {mid &&
               ' A smaller chainring adds pull and takes speed in the same proportion; chain and cogs carry both.'}
           </p>
+          <MotorLedger verdict={verdict} />
         </>
       }
     />

@@ -93,8 +93,19 @@ function HillPanel() {
   const pinnedHeld = pinned?.hill.curves.held;
   const option = useMemo(
     () =>
-      hillChart({ curves, pinned: pinnedHeld, known: verdict.known, hillName, gradePct: grade, system }, ink),
-    [curves, pinnedHeld, verdict.known, hillName, grade, system, ink],
+      hillChart(
+        {
+          curves,
+          pinned: pinnedHeld,
+          known: verdict.known,
+          hillName,
+          gradePct: grade,
+          oneCog: document.gearing.heldCogTeeth !== null,
+          system,
+        },
+        ink,
+      ),
+    [curves, pinnedHeld, verdict.known, hillName, grade, document.gearing.heldCogTeeth, system, ink],
   );
   const unit = shownUnit('km/h', system);
   const speed = (v: number): string => formatNumber(convert(msToKmh(v), 'km/h', unit), 1);
@@ -121,7 +132,7 @@ function HillPanel() {
       }
       name={`${document.name} hill`}
       option={option}
-      height="h-[284px] max-tablet:h-[290px]"
+      height="h-[264px] max-tablet:h-[290px]"
       table={{
         columns: ['Grade, %', `Speed, ${unitText(unit)}`, 'Limit', 'Cog, teeth'],
         rows: curves.held.map((p) => [
@@ -155,7 +166,7 @@ function climbLines({ hill }: Verdict): readonly LedgerLine[] {
     },
     {
       label: 'Copper, controller',
-      note: `${formatNumber(climb.phaseA, 0)} A in the phases`,
+      note: `${formatNumber(climb.phaseA, 0)} A phase`,
       value: <Quantity value={-climb.copperW} unit="W" />,
     },
     { label: 'Core, gears, standby', value: <Quantity value={-gears} unit="W" /> },
@@ -164,7 +175,7 @@ function climbLines({ hill }: Verdict): readonly LedgerLine[] {
     { label: 'Time on the hill', value: <Quantity value={climb.seconds / 60} unit="min" /> },
     { label: 'Energy for the hill', value: <Quantity value={climb.energyWh} unit="Wh" digits={1} /> },
     {
-      label: 'Cog and cadence',
+      label: 'Cog, cadence',
       value: (
         <span className="num">
           {climb.cogTeeth} T, {formatNumber(climb.cadenceRpm, 0)}{' '}

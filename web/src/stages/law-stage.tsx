@@ -130,6 +130,10 @@ function ClauseRow({ verdict }: { verdict: ClauseVerdict }) {
           ? 'unknown'
           : 'measured';
   const how = fact?.how;
+  const remarks = [why, clause.note]
+    .filter((text) => text !== undefined)
+    .map((text) => text.replace(/^./, (c) => c.toUpperCase()).replace(/\.?$/, '.'))
+    .join(' ');
   return (
     <tr className={`border-b border-hair align-top ${tint}`}>
       <td className="w-8 py-2 pl-1">
@@ -138,17 +142,15 @@ function ClauseRow({ verdict }: { verdict: ClauseVerdict }) {
       <th scope="row" className="py-1.5 pr-2 text-left font-normal">
         <b className="font-semibold">{clause.title}</b>
         <span className="block text-[12px] text-ink2">{clause.source}</span>
-        {why !== undefined && <span className="block text-[12px] text-ink2">{why}</span>}
-        {clause.note !== undefined && <span className="block text-[12px] text-ink2">{clause.note}</span>}
+        {remarks !== '' && <span className="block text-[12px] text-ink2">{remarks}</span>}
       </th>
       <td className="py-1.5 pr-2 text-[13px] whitespace-nowrap text-ink2">
         {limit.words}{' '}
         {limit.value !== undefined && (
-          <Num
-            text={formatNumber(limit.value, limit.value % 1 === 0 ? 0 : 1)}
-            places={0}
-            unit={unitText(unit)}
-          />
+          <>
+            <span className="num text-ink">{formatNumber(limit.value, limit.value % 1 === 0 ? 0 : 1)}</span>{' '}
+            <span className="text-[12px] text-ink3">{unitText(unit)}</span>
+          </>
         )}
       </td>
       <td
@@ -160,7 +162,9 @@ function ClauseRow({ verdict }: { verdict: ClauseVerdict }) {
       <td
         className={`num py-1.5 pr-2 text-right whitespace-nowrap max-tablet:hidden ${margin !== undefined && margin < 0 ? 'text-stop' : ''}`}
       >
-        {margin === undefined ? '' : `${margin > 0 ? '+' : ''}${formatNumber(margin, digitsOf(unit))}`}
+        {margin === undefined || unit === '1'
+          ? ''
+          : `${margin > 0 ? '+' : ''}${formatNumber(margin, digitsOf(unit))}`}
       </td>
       <td className="py-1.5 pr-2 text-[12px] whitespace-nowrap text-ink2 max-tablet:hidden" title={how}>
         <span className="flex items-center gap-1.5">
@@ -176,12 +180,24 @@ function ClauseRow({ verdict }: { verdict: ClauseVerdict }) {
 }
 
 function Clauses({ place }: { place: PlaceVerdict }) {
-  return place.tests.map((test) => {
+  return place.tests.map((test, index) => {
     const shown = decidingCategory(test) ?? test.categories[0];
     if (shown === undefined) return null;
     return (
       <section key={test.test.id} className="pb-2">
-        <PanelHead title={shown.category.name} note={test.test.question} />
+        <PanelHead title={shown.category.name} note={test.test.question}>
+          {index === 0 && (
+            <Button
+              kind="quiet"
+              className="h-7! max-bench:h-11!"
+              onClick={() => {
+                window.print();
+              }}
+            >
+              Print
+            </Button>
+          )}
+        </PanelHead>
         <table className="w-full border-collapse text-[14px]">
           <thead>
             <tr className="border-b-[1.5px] border-ink text-left text-[12.5px]">
@@ -275,7 +291,7 @@ function LawFields() {
   };
   return (
     <FieldGroup title="What the law asks of it">
-      <NumberField path="drive.ratedPowerW" label="Rated continuous power" />
+      <NumberField path="drive.ratedPowerW" label="Rated power" />
       {document.controller.limitsSpeed && (
         <NumberField path="controller.assistCutoffKmh" label="Help has ended at" />
       )}
@@ -344,17 +360,6 @@ export function LawStage() {
       }
       picture={
         <>
-          <div className="no-print flex justify-end pt-1">
-            <Button
-              kind="quiet"
-              className="h-7! max-bench:h-11!"
-              onClick={() => {
-                window.print();
-              }}
-            >
-              Print
-            </Button>
-          </div>
           <Clauses place={here} />
           <p className="pb-2 text-[13px] text-ink2">
             Motor alone on the level with a 170 lb rider:{' '}

@@ -64,8 +64,8 @@ function PackFields({ document, verdict }: { document: BuildDocument; verdict: V
       <WorkedRow label="Energy on the label" unit="Wh" sum>
         <Num text={formatNumber(verdict.power.energyWh, 0)} places={3} />
       </WorkedRow>
-      <NumberField path="pack.bmsCurrentA" label="Protection, continuous" />
-      <NumberField path="pack.wiringMohm" />
+      <NumberField path="pack.bmsCurrentA" label="Protection limit" />
+      <NumberField path="pack.wiringMohm" label="Leads and plugs" />
       <NumberField path="pack.healthPct" />
       <NumberField path="pack.chargeLimitPct" />
       <NumberField path="pack.massKg" label="Mass" />
@@ -93,7 +93,7 @@ function ControllerFields({ document, verdict }: { document: BuildDocument; verd
         <ShelfMenu type="controller" />
       </PlainRow>
       <NumberField path="controller.batteryCurrentA" />
-      <WorkedRow label="Input power, nominal" unit="W" sum>
+      <WorkedRow label="Input power" unit="W" sum>
         <Num text={formatNumber(verdict.power.inputW, 0)} places={3} />
       </WorkedRow>
       <NumberField path="controller.phaseCurrentA" />
@@ -110,7 +110,7 @@ function ControllerFields({ document, verdict }: { document: BuildDocument; verd
       {controller.limitsSpeed && (
         <>
           <NumberField path="controller.assistCutoffKmh" label="Help has ended at" />
-          <NumberField path="controller.assistTaperKmh" />
+          <NumberField path="controller.assistTaperKmh" label="It fades over" />
         </>
       )}
       <YesNoField
@@ -123,8 +123,8 @@ function ControllerFields({ document, verdict }: { document: BuildDocument; verd
         }}
       />
       {controller.limitsPower && <NumberField path="controller.powerLimitW" />}
-      <NumberField path="controller.resistanceMohm" />
-      <NumberField path="controller.standbyW" />
+      <NumberField path="controller.resistanceMohm" label="Resistance" />
+      <NumberField path="controller.standbyW" label="Standby, display" />
       <NumberField path="controller.massKg" label="Mass, with fittings" />
     </FieldGroup>
   );
@@ -258,7 +258,8 @@ export function PowerStage() {
       id="power"
       stamp={{
         state: stage?.state ?? 'unknown',
-        word: `${formatNumber(verdict.power.energyWh, 0)} Wh`,
+        word: `${formatNumber(verdict.power.nominalV, 0)} V, ${formatNumber(verdict.power.energyWh, 0)} Wh`,
+        asIs: true,
         under: stage?.words ?? '',
       }}
       inputs={

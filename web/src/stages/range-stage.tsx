@@ -28,7 +28,7 @@ function EnergyLedger({ verdict }: { verdict: Verdict }) {
   return (
     <FieldGroup title="Usable energy" note={rested.holds ? 'legs resting' : 'rider helping'}>
       {row('On the label', energyWh)}
-      {row('Age, cold, sag, cut-off', run.usedWh - energyWh)}
+      {row('Age, cold, cut-off', run.usedWh - energyWh)}
       {row('Taken to the end', run.usedWh, true)}
       {row('Reserve kept', -run.usedWh * reserve)}
       {row('For the ride', run.usedWh * (1 - reserve), true)}
@@ -44,7 +44,7 @@ function Inputs() {
   return (
     <>
       <FieldGroup title="The ride">
-        <NumberField path="brief.cruiseSpeedKmh" />
+        <NumberField path="brief.cruiseSpeedKmh" label="Cruising speed" />
         <NumberField path="brief.distanceKm" />
         <NumberField path="brief.reservePct" />
         <NumberField path="brief.riderPowerW" />

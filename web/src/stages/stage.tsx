@@ -9,7 +9,12 @@ import { STAGES } from './stage-list.ts';
 
 interface Props {
   readonly id: StageId;
-  readonly stamp?: { readonly state: State; readonly word: string; readonly under: string };
+  readonly stamp?: {
+    readonly state: State;
+    readonly word: string;
+    readonly under: string;
+    readonly asIs?: boolean;
+  };
   /** Left half: ruled fields. */
   readonly inputs: ReactNode;
   /** Right half: the picture. */
@@ -38,7 +43,7 @@ export function Stage({ id, stamp, inputs, picture, left = 'usual' }: Props) {
       <div
         className={`mx-6 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] max-tablet:mx-3 ${left === 'usual' ? 'bench:grid-cols-[368px_minmax(0,1fr)]' : 'bench:grid-cols-[316px_minmax(0,1fr)]'} print:grid-cols-1`}
       >
-        <div className="pt-1 pb-4 bench:border-r bench:border-rule bench:pr-[18px]">{inputs}</div>
+        <div className="@container pt-1 pb-4 bench:border-r bench:border-rule bench:pr-[18px]">{inputs}</div>
         <div className="flex min-w-0 flex-col pt-1 pb-4 max-bench:pt-2 bench:pl-5">{picture}</div>
       </div>
     </div>

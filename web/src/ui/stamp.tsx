@@ -7,11 +7,14 @@ export function Stamp({
   word,
   under,
   large = false,
+  asIs = false,
 }: {
   state: State;
   word: string;
   under: string;
   large?: boolean;
+  /** Units keep their letters: no capitals are made of the word. */
+  asIs?: boolean;
 }) {
   return (
     <div
@@ -20,7 +23,7 @@ export function Stamp({
     >
       <div className={`border border-current text-center ${large ? 'px-6 py-3' : 'px-3 py-1'}`}>
         <b
-          className={`block leading-none font-extrabold tracking-[.045em] uppercase ${large ? 'text-[clamp(26px,3.4vw,44px)]' : 'text-[18px]'}`}
+          className={`block leading-none font-extrabold tracking-[.045em] ${asIs ? '' : 'uppercase'} ${large ? (word.length > 8 ? 'text-[32px]' : 'text-[44px]') : 'text-[18px]'}`}
         >
           {word}
         </b>
