@@ -55,9 +55,10 @@ export const driveSpecs = {
     max: 20000,
     plausible: [180, 3000],
     step: 10,
-    // The law pages never use this default: an unknown rating stays unknown there.
+    // The law pages ask for this; no physics does. An unknown rating stays unknown.
+    stays: true,
     fallback: 250,
-    origin: 'no default is used by the law',
+    origin: 'no default is used',
   },
   kvRpmPerV: {
     label: 'Speed constant Kv, motor',

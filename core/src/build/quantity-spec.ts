@@ -23,6 +23,8 @@ export interface QuantitySpec {
   /** One press of an arrow key. */
   readonly step: number;
   /** Used when the source is `unknown`; listed as an assumption. */
+  /** True where an unknown value stays unknown: nothing is worked out from the default. */
+  readonly stays?: true;
   readonly fallback: number | ((context: FallbackContext) => number);
   /** Where the default comes from. */
   readonly origin: string;

@@ -22,10 +22,8 @@ interface Headline {
   readonly rangeKm: number;
 }
 
-/** Temperatures and winds have no natural tenth; they are moved by this much instead. */
+/** Temperatures and heights have no natural tenth; they are moved by this much instead. */
 const STEP: Partial<Record<QuantityPath, number>> = {
-  'brief.temperatureC': 10,
-  'brief.headwindMs': 2,
   'brief.altitudeM': 200,
   'drive.windingC': 25,
 };
@@ -37,6 +35,9 @@ const CHOSEN: readonly QuantityPath[] = [
   'brief.hillGradePct',
   'brief.distanceKm',
   'brief.reservePct',
+  // Weather is not measured but met.
+  'brief.temperatureC',
+  'brief.headwindMs',
   'brief.cadenceMinRpm',
   'brief.cadenceMaxRpm',
   'pack.chargeLimitPct',
@@ -77,7 +78,7 @@ export function withValue(build: BuildDocument, path: QuantityPath, value: numbe
 
 /**
  * Every assumed or unknown quantity with what it moves, the most telling first: each is taken a tenth up
- * and down (temperature 10 K, wind 2 m/s) and top speed, test hill and range are worked out again.
+ * and down (a winding 25 K, a height 200 m) and top speed, test hill and range are worked out again.
  */
 export function sensitivities(build: BuildDocument): readonly Sensitivity[] {
   const open = knownInUse(build, knownBuild(build)).filter(

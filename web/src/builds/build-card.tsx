@@ -73,7 +73,7 @@ export function BuildCard({ build, onPutAway, onChanged }: Props) {
           aria-label={`Open ${document.name}`}
         />
         <div className="pointer-events-none relative flex h-full flex-col">
-          <div className="flex items-baseline justify-between gap-3 pr-8">
+          <div className="flex items-baseline justify-between gap-3 pr-11">
             <h2 className="head truncate text-[20px]">{document.name}</h2>
             <span className="num text-[13px] text-ink2">{document.job}</span>
           </div>

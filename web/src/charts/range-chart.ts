@@ -65,10 +65,10 @@ export function rangeChart(
           ),
           caption(
             {
-              at: [x, distance((planned.low + planned.high) / 2)],
+              at: [x, Math.min(distance(planned.high), yMax)],
               color: ink.ink,
               align: x > xMax * 0.6 ? 'right' : 'left',
-              vertical: 'middle',
+              vertical: 'top',
               offset: [x > xMax * 0.6 ? -10 : 10, 0],
               lines: [
                 { text: `At ${formatNumber(x, 0)} ${speedUnit}`, style: 'strong' },
@@ -139,7 +139,7 @@ export function rangeChart(
               {
                 at: nearStart,
                 color: ink.speed,
-                offset: [0, 6],
+                offset: [0, 20],
                 vertical: 'top',
                 lines: [{ text: 'legs resting, mixed riding', style: 'thin' }],
               },

@@ -43,7 +43,7 @@ export function WorkedRow({
       <span className="py-0.5 pr-2 leading-[1.15]">{label}</span>
       <span className="flex justify-end text-[15px]">{children}</span>
       <span className="pl-1 text-[12.5px] text-ink3">{unit}</span>
-      <span className="flex items-center gap-1.5 pl-2 text-[12px] text-ink2">
+      <span className="flex items-center gap-1.5 pl-2 text-[12px] font-normal whitespace-nowrap text-ink2">
         <svg viewBox="0 0 15 12" width="15" height="12" aria-hidden>
           <path d="M3 4.2h9M3 7.8h9" fill="none" stroke="currentColor" strokeWidth="1.4" />
         </svg>

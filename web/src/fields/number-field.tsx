@@ -116,9 +116,21 @@ export function NumberField({ path, label, note }: Props) {
 
   const shown = unknown ? '' : fieldText(entered.value, spec, system);
   const error = typed?.ok === false && (left || text?.trim() !== '') ? typed.why : undefined;
-  const fallback = known.source === 'worked' ? 'worked out' : fieldText(known.value, spec, system);
+  // What an unknown value is taken as stands in its field, so that nothing is assumed in silence.
+  const standIn =
+    spec.stays === true
+      ? '?'
+      : `${fieldText(known.value, spec, system)}${known.source === 'worked' ? '' : ' ?'}`;
   const other = focused ? otherText(known.value, spec, system) : undefined;
-  const hint = error ?? (finding === undefined ? undefined : phraseText(finding.detail, system)) ?? other;
+  const unknownHint =
+    focused && unknown && spec.stays !== true
+      ? `${standIn.replace(' ?', '')} ${unitOf(spec.unit, system)} is used: ${known.origin}`
+      : undefined;
+  const hint =
+    error ??
+    (finding === undefined ? undefined : phraseText(finding.detail, system)) ??
+    unknownHint ??
+    (other === undefined ? undefined : `is ${other}`);
 
   return (
     <div data-field={path} className={inUse(document, path) ? '' : 'opacity-55'}>
@@ -128,19 +140,21 @@ export function NumberField({ path, label, note }: Props) {
         <label htmlFor={`${hintId}-in`} className="py-0.5 pr-2 text-[14px] leading-[1.15]" title={name}>
           {name}
           {note !== undefined && <i className="pl-1.5 text-[12px] text-ink3 not-italic">{note}</i>}
-          {unknown && <i className="pl-1.5 text-[12px] text-slate not-italic">{fallback} used</i>}
+          {unknown && spec.stays !== true && (
+            <i className="pl-1.5 text-[12px] text-slate not-italic">{fallback} used</i>
+          )}
         </label>
         <span
           className={`relative block h-[23px] bg-field max-bench:h-9 ${error === undefined ? UNDERLINE[entered.source] : 'border-b-2 border-stop'}`}
         >
           <input
             id={`${hintId}-in`}
-            className={`num absolute inset-0 w-full bg-transparent pr-[5px] text-right text-[15px] outline-none ${text === undefined && !unknown ? 'text-transparent' : ''}`}
+            className={`num absolute inset-0 w-full bg-transparent pr-[5px] text-right text-[15px] outline-none placeholder:text-slate ${text === undefined && !unknown ? 'text-transparent' : ''}`}
             inputMode="decimal"
             autoComplete="off"
             spellCheck={false}
             value={text ?? shown}
-            placeholder="?"
+            placeholder={standIn}
             aria-invalid={error !== undefined}
             aria-describedby={hint === undefined ? undefined : hintId}
             onChange={(event) => {
@@ -173,7 +187,7 @@ export function NumberField({ path, label, note }: Props) {
         >
           {error !== undefined && <StateMark state="stop" size={12} labelled={false} />}
           {error === undefined && finding !== undefined && <StateMark state={finding.state} size={12} />}
-          <span>{error === undefined && finding === undefined ? `is ${hint}` : hint}</span>
+          <span>{hint}</span>
         </p>
       )}
     </div>

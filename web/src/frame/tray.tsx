@@ -46,7 +46,7 @@ function TrayFigure({
       data-figure={figure.id}
       onClick={onOpen}
       title="Show the working"
-      className={`relative min-w-0 flex-col border-r border-rule px-3 pt-2.5 pb-2 text-left last:border-r-0 hover:bg-press max-tablet:border-b ${folded && !FOLDED.includes(figure.id) ? 'hidden tablet:flex' : 'flex'}`}
+      className={`relative min-w-0 flex-col border-r border-rule px-3 pt-2.5 pb-2 text-left last:border-r-0 hover:bg-press max-bench:border-b ${folded && !FOLDED.includes(figure.id) ? 'hidden tablet:flex' : 'flex'}`}
     >
       {delta !== undefined && <span className="absolute inset-x-0 -top-[2px] h-[5px] bg-slate-fill" />}
       <span className="flex h-[14px] items-center gap-1.5 text-[12.5px] leading-[14px] whitespace-nowrap text-ink2">

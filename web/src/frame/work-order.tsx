@@ -1,4 +1,5 @@
-import { NavLink } from 'react-router';
+import { useEffect, useRef } from 'react';
+import { NavLink, useParams } from 'react-router';
 import type { StageVerdict, State } from '@apple-cart/core';
 import { STAGES } from '../stages/stage-list.ts';
 import { useDocument } from '../state/build-store.ts';
@@ -45,8 +46,15 @@ function StageLink({ stage, number }: { stage: StageVerdict; number: number }) {
 export function WorkOrder() {
   const document = useDocument();
   const { stages } = verdictOf(document);
+  const { stage: current } = useParams();
+  const nav = useRef<HTMLElement>(null);
+  useEffect(() => {
+    // On a telephone the stages are a strip: the one in hand is brought into view.
+    nav.current?.querySelector('[aria-current=page]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
+  }, [current]);
   return (
     <nav
+      ref={nav}
       aria-label="Work order"
       className="no-print flex min-h-0 flex-col border-r border-ink bg-card max-tablet:flex-row max-tablet:overflow-x-auto max-tablet:border-r-0 max-tablet:border-b"
     >

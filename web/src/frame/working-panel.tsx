@@ -44,7 +44,7 @@ function Rows({ title, rows }: { title: string; rows: readonly WorkingRow[] }) {
           <tr key={`${row.symbol} ${row.label} ${String(i)}`} className="border-b border-hair align-top">
             <th
               scope="row"
-              className="num w-14 py-1 text-left text-[12.5px] font-normal whitespace-nowrap text-ink2"
+              className="num w-[68px] py-1 text-left text-[12.5px] font-normal whitespace-nowrap text-ink2"
             >
               {row.symbol}
             </th>

@@ -1,5 +1,14 @@
 import { useState } from 'react';
-import { convert, msToKmh, shownUnit, unitText, type BuildDocument, type GearRow, type Verdict } from '@apple-cart/core';
+import {
+  convert,
+  formatNumber,
+  msToKmh,
+  shownUnit,
+  unitText,
+  type BuildDocument,
+  type GearRow,
+  type Verdict,
+} from '@apple-cart/core';
 import { AnswerField, ChoiceField, PlainRow, YesNoField } from '../fields/choice-field.tsx';
 import { FieldGroup } from '../fields/field-group.tsx';
 import { NumberField } from '../fields/number-field.tsx';
@@ -59,7 +68,7 @@ function MotorFields({ document }: { document: BuildDocument }) {
         <PlainRow label="Copy a motor">
           <ShelfMenu type="motor" />
         </PlainRow>
-        <NumberField path="drive.ratedPowerW" label="Rated power" note="continuous" />
+        <NumberField path="drive.ratedPowerW" label="Rated power" />
         <NumberField path="drive.kvRpmPerV" label="Speed constant Kv" />
         <NumberField path="drive.reduction" />
       </FieldGroup>
@@ -265,6 +274,9 @@ function GearTable({
                       fontSize="12"
                       fontFamily="var(--font-num)"
                       fill="var(--ink2)"
+                      stroke={used ? 'var(--press)' : 'var(--sheet)'}
+                      strokeWidth="4"
+                      paintOrder="stroke"
                     >
                       {shown(row.kmhAtMin, 'km/h', 0).text}–{shown(row.kmhAtMax, 'km/h', 0).text}
                     </text>
@@ -319,7 +331,8 @@ function MotorLedger({ verdict }: { verdict: Verdict }) {
         { label: 'No-load speed', note: 'full pack, tallest gear', value: plain(speed.text, speed.unit) },
         {
           label: 'Turns at cruising speed',
-          value: motor.cruiseRpm === undefined ? 'speed not held' : plain(motor.cruiseRpm.toFixed(0), 'rpm'),
+          value:
+            motor.cruiseRpm === undefined ? 'speed not held' : plain(formatNumber(motor.cruiseRpm, 0), 'rpm'),
         },
         {
           label: 'Pack to shaft on the hill',

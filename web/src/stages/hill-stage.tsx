@@ -242,6 +242,7 @@ export function HillStage() {
   return (
     <Stage
       id="hill"
+      pictureFirst
       stamp={{
         state,
         word: climb.climbs ? 'Climbs' : 'Stalls',

@@ -185,7 +185,7 @@ function Clauses({ place }: { place: PlaceVerdict }) {
     if (shown === undefined) return null;
     return (
       <section key={test.test.id} className="pb-2">
-        <PanelHead title={shown.category.name} note={test.test.question}>
+        <PanelHead title={shown.category.name} note={index === 0 ? 'clause by clause' : test.test.question}>
           {index === 0 && (
             <Button
               kind="quiet"
@@ -217,7 +217,7 @@ function Clauses({ place }: { place: PlaceVerdict }) {
           </tbody>
         </table>
         <p className="py-1.5 text-[12.5px] text-ink2">
-          {shown.category.instrument} ({shown.category.year}).{' '}
+          {test.test.question} {shown.category.instrument} ({shown.category.year}).{' '}
           {test.resulting === undefined || test.resulting.category.id !== shown.category.id
             ? `What it is instead: ${test.resulting?.category.name ?? test.test.otherwise.name}. ${test.resulting?.category.approvalNote ?? test.test.otherwise.note}`
             : `If it left these limits: ${test.test.otherwise.name}. ${test.test.otherwise.note}`}

@@ -20,7 +20,7 @@ export function MeasureNext({ count }: { count: number }) {
   const unitOf = (unit: 'km/h' | 'km'): string => shown(1, unit).unit;
   return (
     <section className="keep-together" aria-label="Measure first">
-      <PanelHead title="Measure first" note="what a tenth off could cost (wind 2 m/s, air 10 K)" />
+      <PanelHead title="Measure first" note="what a tenth off could cost" />
       {top.length === 0 ? (
         <p className="border-t-[1.5px] border-ink py-2 text-ink2">
           Everything that moves the results is measured or from a label.

@@ -162,6 +162,7 @@ export function RangeStage() {
   return (
     <Stage
       id="range"
+      pictureFirst
       stamp={{
         state: figure.state,
         word: figure.value === undefined ? 'Not held' : WORD[figure.state],

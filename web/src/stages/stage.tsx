@@ -21,10 +21,12 @@ interface Props {
   readonly picture: ReactNode;
   /** Width of the left half on a wide screen. */
   readonly left?: 'usual' | 'narrow';
+  /** On a narrow screen the picture comes first: it holds the answer, the fields only vary it. */
+  readonly pictureFirst?: boolean;
 }
 
 /** The sheet of a stage: number, name, question, the stamp with its answer; inputs left, picture right. */
-export function Stage({ id, stamp, inputs, picture, left = 'usual' }: Props) {
+export function Stage({ id, stamp, inputs, picture, left = 'usual', pictureFirst = false }: Props) {
   const { name, question } = STAGES[id];
   return (
     <div className="flex min-h-full flex-col">
@@ -44,7 +46,11 @@ export function Stage({ id, stamp, inputs, picture, left = 'usual' }: Props) {
         className={`mx-6 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] max-tablet:mx-3 ${left === 'usual' ? 'bench:grid-cols-[368px_minmax(0,1fr)]' : 'bench:grid-cols-[316px_minmax(0,1fr)]'} print:grid-cols-1`}
       >
         <div className="@container pt-1 pb-4 bench:border-r bench:border-rule bench:pr-[18px]">{inputs}</div>
-        <div className="flex min-w-0 flex-col pt-1 pb-4 max-bench:pt-2 bench:pl-5">{picture}</div>
+        <div
+          className={`flex min-w-0 flex-col pt-1 pb-4 max-bench:pt-2 bench:pl-5 ${pictureFirst ? 'max-bench:order-first' : ''}`}
+        >
+          {picture}
+        </div>
       </div>
     </div>
   );
