@@ -8,7 +8,7 @@ const onlyThroughIndex = {
 };
 
 export default tseslint.config(
-  { ignores: ['**/node_modules', '**/dist', 'data', 'coverage', '.test-results', 'docs'] },
+  { ignores: ['**/node_modules', '**/dist', 'data', 'coverage', '.test-results', 'docs', '**/zz-*'] },
   js.configs.recommended,
   {
     files: ['**/*.mjs', '**/*.js', '**/*.cjs'],

@@ -23,7 +23,11 @@ export async function startApplication(existing?: string): Promise<Application> 
     env: { ...process.env, PORT: '0', APPLE_CART_DATABASE: database },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
-  const exited = new Promise<void>((done) => child.once('exit', () => { done(); }));
+  const exited = new Promise<void>((done) =>
+    child.once('exit', () => {
+      done();
+    }),
+  );
   const url = await new Promise<string>((found, failed) => {
     let text = '';
     child.stdout.on('data', (chunk: Buffer) => {

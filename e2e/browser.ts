@@ -31,7 +31,8 @@ export async function newPage(browser: Browser, width = 1280, height = 800): Pro
   page.on('pageerror', (error) => troubles.push(String(error)));
   page.on('console', (message) => {
     // The browser itself reports every answer of 400 or more, which some tests ask for.
-    if (message.type() === 'error' && !message.text().startsWith('Failed to load resource')) troubles.push(message.text());
+    if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
+      troubles.push(message.text());
   });
   page.on('request', (request) => {
     const { protocol, hostname } = new URL(request.url());

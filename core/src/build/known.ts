@@ -51,13 +51,11 @@ export function fallbackContext(build: BuildDocument): FallbackContext {
 }
 
 /** The specs flattened once: a build is resolved at every keystroke. */
-const ROWS = Object.entries(SPECS).map(
+const ROWS = Object.entries<Readonly<Record<string, QuantitySpec>>>(SPECS).map(
   ([section, specs]) =>
     [
       section as SectionName,
-      Object.entries(specs as Record<string, QuantitySpec>).map(
-        ([key, spec]) => [key, `${section}.${key}` as QuantityPath, spec] as const,
-      ),
+      Object.entries(specs).map(([key, spec]) => [key, `${section}.${key}` as QuantityPath, spec] as const),
     ] as const,
 );
 

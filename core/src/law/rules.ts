@@ -5,10 +5,3 @@ import { placeRules, type PlaceRules } from './rule-schema.ts';
 
 /** The rule files that ship with the product, validated as they are read. @throws ZodError for a broken file. */
 export const PLACES: readonly PlaceRules[] = [gb, eu, us].map((file) => placeRules.parse(file));
-
-/** The rules of a place. @throws TypeError for a place without rules, which the schema does not allow. */
-export function placeById(id: PlaceRules['id']): PlaceRules {
-  const place = PLACES.find((p) => p.id === id);
-  if (place === undefined) throw new TypeError(`no rules for ${id}`);
-  return place;
-}

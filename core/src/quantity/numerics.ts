@@ -11,9 +11,6 @@ export function interpolate(xs: readonly number[], ys: readonly number[], x: num
   return (ys[i - 1] ?? 0) * (1 - t) + (ys[i] ?? 0) * t;
 }
 
-/** `x` held between `low` and `high`. */
-export const clamp = (x: number, low: number, high: number): number => Math.min(high, Math.max(low, x));
-
 /** A root search either converges, or says that the interval holds no sign change. */
 export type RootOutcome =
   | { readonly found: true; readonly x: number; readonly iterations: number }

@@ -17,8 +17,7 @@ export const fail = (...issues: readonly Issue[]): Result<never> => ({ ok: false
 /** One plain sentence for an issue. */
 export function describeIssue(issue: Issue): string {
   const where = issue.path === '' ? 'The document' : issue.path;
-  const actual =
-    issue.actual === undefined ? 'nothing' : (JSON.stringify(issue.actual) ?? typeof issue.actual);
+  const actual = issue.actual === undefined ? 'nothing' : JSON.stringify(issue.actual);
   const shown = actual.length > 60 ? `${actual.slice(0, 57)}...` : actual;
   return `${where}: wanted ${issue.limit}, found ${shown}.`;
 }

@@ -43,7 +43,7 @@ function lawText({ law }: Verdict): readonly string[] {
     if (shown === undefined) return [];
     return [
       '',
-      `${test.question}`,
+      test.question,
       `  ${resulting === undefined ? test.otherwise.name : shown.category.name} (${shown.category.instrument}, ${shown.category.year})`,
       ...shown.clauses.map(({ clause, state, value }) => {
         const unit = clause.kind === 'number' ? clause.unit : '1';

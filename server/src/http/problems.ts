@@ -63,7 +63,7 @@ export const problemHandler =
       next(error);
       return;
     }
-    const problem = error instanceof Problem ? error : fromParser((error ?? {}) as ParserError);
+    const problem = error instanceof Problem ? error : fromParser(error ?? {});
     if (problem === undefined) log.error({ err: error }, 'request failed');
     const { status, code, message, extra } =
       problem ??

@@ -42,10 +42,9 @@ export function BuildsPage() {
     document.title = 'Builds, Apple Cart';
     // A build left open in the store would show its old state when opened again.
     // The notice of a put-away build is shown once, not again when the page is reloaded.
-    if (putAwayOf(window.history.state?.usr) !== undefined)
-      void navigate('.', { replace: true, state: null });
+    if (putAwayOf(location.state) !== undefined) void navigate('.', { replace: true, state: null });
     void useBuild.getState().close().then(refresh);
-  }, [refresh, navigate]);
+  }, [refresh, navigate, location.state]);
 
   const samples = builds?.filter((b) => b.document.sample).length ?? 0;
   const putAway = async (build: StoredBuild): Promise<void> => {

@@ -5,11 +5,11 @@ import { downloadText, downloadUrl, fileName } from '../state/download.ts';
 import { Button } from '../ui/button.tsx';
 import { Menu, MenuItem } from '../ui/menu.tsx';
 import { PanelHead } from '../ui/panel.tsx';
+import type * as Core from './echarts-core.ts';
 import { tableCsv, type ChartTable } from './table-csv.ts';
 
-type Core = typeof import('./echarts-core.ts');
-let loading: Promise<Core> | undefined;
-const load = (): Promise<Core> => (loading ??= import('./echarts-core.ts'));
+let loading: Promise<typeof Core> | undefined;
+const load = (): Promise<typeof Core> => (loading ??= import('./echarts-core.ts'));
 
 /** One chart: drawn as SVG, resized with its box, drawn anew when its option changes. */
 function Chart({ option, label, height }: { option: EChartsOption; label: string; height: string }) {

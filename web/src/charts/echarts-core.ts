@@ -1,9 +1,17 @@
 /** The parts of ECharts in use, loaded only when a stage with a chart is opened. */
 import { CustomChart, LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, TooltipComponent } from 'echarts/components';
-import { init, use } from 'echarts/core';
+import { init, use as register } from 'echarts/core';
 import { CanvasRenderer, SVGRenderer } from 'echarts/renderers';
 
-use([LineChart, CustomChart, ScatterChart, GridComponent, TooltipComponent, SVGRenderer, CanvasRenderer]);
+register([
+  LineChart,
+  CustomChart,
+  ScatterChart,
+  GridComponent,
+  TooltipComponent,
+  SVGRenderer,
+  CanvasRenderer,
+]);
 
 export { init };

@@ -9,6 +9,7 @@ export interface LimitInk {
 
 /** The colours of one theme, resolved: charts are drawn with them, so that pictures of charts keep them. */
 export interface ChartInk {
+  readonly theme?: 'light' | 'dark';
   readonly ink: string;
   readonly ink2: string;
   readonly ink3: string;
@@ -66,12 +67,14 @@ export function chartInk(token: (name: string) => string): ChartInk {
   };
 }
 
+/** The palette of a theme, read from the page's tokens, which follow the theme before any chart is drawn. */
+function inkOf(theme: 'light' | 'dark'): ChartInk {
+  const style = getComputedStyle(document.documentElement);
+  return { ...chartInk((name) => style.getPropertyValue(`--${name}`).trim()), theme };
+}
+
 /** The palette of the theme in use. */
 export function useChartInk(): ChartInk {
   const theme = useSettings((state) => state.theme);
-  return useMemo(() => {
-    const style = getComputedStyle(document.documentElement);
-    void theme;
-    return chartInk((name) => style.getPropertyValue(`--${name}`).trim());
-  }, [theme]);
+  return useMemo(() => inkOf(theme), [theme]);
 }

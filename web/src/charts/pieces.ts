@@ -209,6 +209,5 @@ export const cursorLine = (points: readonly Xy[]): SeriesOption => ({
   showSymbol: false,
   lineStyle: { opacity: 0 },
   itemStyle: { opacity: 0 },
-  emphasis: { disabled: true },
   z: 0,
 });

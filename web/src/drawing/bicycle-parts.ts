@@ -1,3 +1,4 @@
+import { CHAIN_PITCH_MM } from '@apple-cart/core';
 import {
   ADDED,
   INK,
@@ -11,8 +12,8 @@ import {
   type Tube,
 } from './sketch.tsx';
 
-/** Pitch radius of a sprocket in mm, ISO 9633 pitch 12.7 mm. */
-export const sprocketRadius = (teeth: number): number => (teeth * 12.7) / (2 * Math.PI);
+/** Pitch radius of a sprocket in mm, near enough for a drawing: the chain's length wound into a circle. */
+export const sprocketRadius = (teeth: number): number => (teeth * CHAIN_PITCH_MM) / (2 * Math.PI);
 
 export interface FrontEnd {
   readonly crown: Point;

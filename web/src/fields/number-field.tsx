@@ -140,9 +140,6 @@ export function NumberField({ path, label, note }: Props) {
         <label htmlFor={`${hintId}-in`} className="py-0.5 pr-2 text-[14px] leading-[1.15]" title={name}>
           {name}
           {note !== undefined && <i className="pl-1.5 text-[12px] text-ink3 not-italic">{note}</i>}
-          {unknown && spec.stays !== true && (
-            <i className="pl-1.5 text-[12px] text-slate not-italic">{fallback} used</i>
-          )}
         </label>
         <span
           className={`relative block h-[23px] bg-field max-bench:h-9 ${error === undefined ? UNDERLINE[entered.source] : 'border-b-2 border-stop'}`}

@@ -234,12 +234,13 @@ export function TopBar() {
         <MenuHeading>Units</MenuHeading>
         <UnitsChoice />
       </MoreMenu>
-      <VersionsDialog
-        open={versions}
-        onClose={() => {
-          setVersions(false);
-        }}
-      />
+      {versions && (
+        <VersionsDialog
+          onClose={() => {
+            setVersions(false);
+          }}
+        />
+      )}
     </header>
   );
 }

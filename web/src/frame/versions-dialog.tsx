@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { api, type RevisionSummary } from '../state/api.ts';
 import { useBuild } from '../state/build-store.ts';
 import { Button } from '../ui/button.tsx';
@@ -20,7 +20,7 @@ const when = (iso: string): string =>
   }).format(new Date(iso));
 
 /** Keep the present state under a name, and return to any state kept before. */
-export function VersionsDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function VersionsDialog({ onClose }: { onClose: () => void }) {
   const id = useBuild((state) => state.id);
   const document = useBuild((state) => state.document);
   const edit = useBuild((state) => state.edit);
@@ -31,25 +31,29 @@ export function VersionsDialog({ open, onClose }: { open: boolean; onClose: () =
   const tell = (problem: unknown): void => {
     setError(problem instanceof Error ? problem.message : 'That did not work.');
   };
-  const refresh = useCallback(async (): Promise<void> => {
-    if (id === undefined) return;
-    try {
-      setList(await api.revisions(id));
-      setError(undefined);
-    } catch (problem) {
-      tell(problem);
-    }
-  }, [id]);
+  const [reads, setReads] = useState(0);
   useEffect(() => {
-    if (open) void refresh();
-  }, [open, refresh]);
+    if (id === undefined) return;
+    let gone = false;
+    api
+      .revisions(id)
+      .then((revisions) => {
+        if (!gone) setList(revisions);
+      })
+      .catch((problem: unknown) => {
+        if (!gone) tell(problem);
+      });
+    return () => {
+      gone = true;
+    };
+  }, [id, reads]);
 
   const keep = async (): Promise<void> => {
     if (id === undefined || document === undefined || name.trim() === '') return;
     try {
       await api.keep(id, 'named', name.trim(), document);
       setName('');
-      await refresh();
+      setReads(reads + 1);
     } catch (problem) {
       tell(problem);
     }
@@ -67,7 +71,7 @@ export function VersionsDialog({ open, onClose }: { open: boolean; onClose: () =
 
   return (
     <Dialog
-      open={open}
+      open
       onClose={onClose}
       title="Versions"
       description="Returning to a version is an edit like any other: it can be undone."

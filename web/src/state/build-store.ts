@@ -25,17 +25,17 @@ interface BuildState {
   readonly pinned: Pinned | undefined;
   readonly loadError: string | undefined;
 
-  open(id: string): Promise<void>;
+  readonly open: (id: string) => Promise<void>;
   /** Sends what is unsent and forgets the open build. */
-  close(): Promise<void>;
-  edit(change: (document: BuildDocument) => BuildDocument, label: string, key?: string): void;
-  undo(): void;
-  redo(): void;
-  pin(): Promise<void>;
-  unpin(): Promise<void>;
+  readonly close: () => Promise<void>;
+  readonly edit: (change: (document: BuildDocument) => BuildDocument, label: string, key?: string) => void;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  readonly pin: () => Promise<void>;
+  readonly unpin: () => Promise<void>;
   /** Settles a conflict; whichever side is not taken is kept as a version. */
-  resolve(choice: 'mine' | 'theirs'): Promise<void>;
-  flush(keepalive?: boolean): Promise<void>;
+  readonly resolve: (choice: 'mine' | 'theirs') => Promise<void>;
+  readonly flush: (keepalive?: boolean) => Promise<void>;
 }
 
 /** A pause in typing after which a change is sent. */

@@ -5,8 +5,8 @@ import type { UnitSystem } from '@apple-cart/core';
 interface Settings {
   readonly units: UnitSystem;
   readonly theme: 'light' | 'dark';
-  setUnits(units: UnitSystem): void;
-  toggleTheme(): void;
+  readonly setUnits: (units: UnitSystem) => void;
+  readonly toggleTheme: () => void;
 }
 
 /** Settings of this browser: they change how things are shown, never what a build says. */
