@@ -101,5 +101,5 @@ export const inUse = (build: BuildDocument, path: QuantityPath): boolean =>
 /** Every known quantity that counts, as a flat list in document order. */
 export const knownInUse = (build: BuildDocument, known: KnownBuild): readonly Known[] =>
   Object.values(known)
-    .flatMap((section) => Object.values(section) as Known[])
+    .flatMap((section) => Object.values<Known>(section))
     .filter((k) => inUse(build, k.path));

@@ -1,0 +1,122 @@
+import { describe, expect, it } from 'vitest';
+import { sample } from '../test/sample.ts';
+import { QUANTITY_PATHS, specAt } from './document.ts';
+import { inUse, knownBuild, knownInUse } from './known.ts';
+import { rolloutFromSizeMm } from './wheel-size.ts';
+
+const unknown = { source: 'unknown' } as const;
+
+describe('defaults of unknown values', () => {
+  it('stand in openly, with their origin', () => {
+    const known = knownBuild(sample({ brief: { riderMassKg: unknown } }));
+    expect(known.brief.riderMassKg).toMatchObject({ value: 80, source: 'unknown' });
+    expect(known.brief.riderMassKg.origin).not.toBe('');
+  });
+
+  it('follow the style, the motor and the chemistry', () => {
+    const upright = knownBuild(sample({ donor: { style: 'diamond', cdaM2: unknown } }));
+    const low = knownBuild(sample({ donor: { style: 'recumbent', cdaM2: unknown } }));
+    expect(low.donor.cdaM2.value).toBeLessThan(upright.donor.cdaM2.value);
+    expect(knownBuild(sample({}, 'mid-drive')).drive.reduction.value).toBeGreaterThan(15);
+    expect(knownBuild(sample({}, 'direct-drive-hub')).drive.reduction.value).toBe(1);
+  });
+
+  // Common practice, no source: 36 V is 10 lithium cells, 48 V 13, 52 V 14, 60 V 16, 72 V 20.
+  it.each([
+    [36, 10],
+    [48, 13],
+    [52, 14],
+    [60, 16],
+    [72, 20],
+  ])('make %d V on a lithium label %d cells in series', (volts, cells) => {
+    const known = knownBuild(sample({ pack: { nominalV: volts, cellsInSeries: unknown } }));
+    expect(known.pack.cellsInSeries.value).toBe(cells);
+  });
+
+  it('make 48 V of lead-acid 24 cells of 2 V, and of iron phosphate 15 (common practice)', () => {
+    const cells = (chemistry: 'lead-acid' | 'lfp'): number =>
+      knownBuild(sample({ pack: { chemistry, nominalV: 48, cellsInSeries: unknown } })).pack.cellsInSeries
+        .value;
+    expect(cells('lead-acid')).toBe(24);
+    expect(cells('lfp')).toBe(15);
+  });
+
+  it('are all inside their own hard limits', () => {
+    for (const kind of ['geared-hub', 'direct-drive-hub', 'mid-drive'] as const) {
+      const all = Object.fromEntries(
+        knownInUse(sample({}, kind), knownBuild(sample({}, kind))).map((k) => [k.path, k.value]),
+      );
+      for (const path of QUANTITY_PATHS) {
+        const value = all[path];
+        const spec = specAt(path);
+        if (value === undefined) continue;
+        expect(value, path).toBeGreaterThanOrEqual(spec.min);
+        expect(value, path).toBeLessThanOrEqual(spec.max);
+      }
+    }
+  });
+});
+
+describe('roll-out', () => {
+  it('is worked out from the size when it was not measured', () => {
+    const known = knownBuild(sample({ donor: { beadMm: 559, tyreMm: 54, rolloutMm: unknown } }));
+    expect(known.donor.rolloutMm).toMatchObject({ source: 'worked', value: rolloutFromSizeMm(559, 54) });
+  });
+
+  it('is taken as measured when it was', () => {
+    expect(knownBuild(sample({ donor: { rolloutMm: 2065 } })).donor.rolloutMm).toMatchObject({
+      source: 'measured',
+      value: 2065,
+    });
+  });
+
+  // ISO 5775-1 sizes; customary roll-outs of speedometer tables, from memory, within 1.5 %.
+  it.each([
+    [622, 23, 2096],
+    [622, 28, 2136],
+    [622, 32, 2155],
+    [622, 37, 2168],
+    [622, 47, 2224],
+    [622, 57, 2288],
+    [584, 57, 2182],
+    [559, 50, 2055],
+    [559, 54, 2068],
+    [590, 37, 2068],
+    [630, 32, 2161],
+    [507, 47, 1890],
+  ])('of %d with a %d mm tyre is near %d mm', (bead, tyre, customary) => {
+    expect(Math.abs(rolloutFromSizeMm(bead, tyre) / customary - 1)).toBeLessThan(0.015);
+  });
+
+  it('is never more than the unloaded circumference pi (bead + 2 tyre) (geometry)', () => {
+    for (const bead of [305, 406, 507, 559, 622]) {
+      for (const tyre of [23, 40, 100]) {
+        expect(rolloutFromSizeMm(bead, tyre)).toBeLessThan(Math.PI * (bead + 2 * tyre));
+      }
+    }
+  });
+});
+
+describe('quantities that do not count', () => {
+  it('are not asked for under the choice that switches them off', () => {
+    const off = sample({
+      controller: { limitsSpeed: false, limitsPower: false },
+      donor: { rolloutMm: 2200 },
+    });
+    expect(inUse(off, 'controller.assistCutoffKmh')).toBe(false);
+    expect(inUse(off, 'controller.powerLimitW')).toBe(false);
+    expect(inUse(off, 'donor.beadMm')).toBe(false);
+    expect(
+      inUse(sample({ controls: { assistSensor: 'torque', throttle: 'none' } }), 'controls.assistRatio'),
+    ).toBe(true);
+    expect(
+      inUse(sample({ controls: { assistSensor: 'torque', throttle: 'full' } }), 'controls.assistRatio'),
+    ).toBe(false);
+  });
+});
+
+describe('specAt', () => {
+  it('throws for a path that names nothing', () => {
+    expect(() => specAt('brief.shoeSize' as never)).toThrow(TypeError);
+  });
+});

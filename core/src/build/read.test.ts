@@ -1,0 +1,108 @@
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { anyBuild, RUNS, sample } from '../test/sample.ts';
+import { buildJsonSchema } from './document.ts';
+import { readBuild, readBuildText } from './read.ts';
+
+const issuesOf = (data: unknown) => {
+  const result = readBuild(data);
+  return result.ok ? [] : result.issues;
+};
+const changed = (change: (copy: Record<string, Record<string, unknown>>) => void): unknown => {
+  const copy = structuredClone(sample()) as unknown as Record<string, Record<string, unknown>>;
+  change(copy);
+  return copy;
+};
+
+describe('readBuild', () => {
+  it('takes every plausible build and gives it back unchanged', () => {
+    fc.assert(
+      fc.property(anyBuild, (build) => {
+        const result = readBuildText(JSON.stringify(build));
+        expect(result.ok && result.value).toEqual(JSON.parse(JSON.stringify(build)));
+      }),
+      RUNS,
+    );
+  });
+
+  it.each([null, 3, 'text', [], undefined])('refuses %s as a document', (data) => {
+    expect(issuesOf(data)[0]).toMatchObject({ code: 'type', path: '', limit: 'a build document' });
+  });
+
+  it('names the path, the value found and the limit', () => {
+    const data = changed((b) => {
+      b['brief'] = { ...b['brief'], riderMassKg: { source: 'measured', value: 4 } };
+    });
+    expect(issuesOf(data)).toEqual([
+      { code: 'range', path: 'brief.riderMassKg.value', actual: 4, limit: 'at least 10' },
+    ]);
+  });
+
+  it('reports every fault at once', () => {
+    const data = changed((b) => {
+      b['drive'] = { ...b['drive'], kind: 'steam', wheel: 7 };
+      b['pack'] = { ...b['pack'], capacityAh: { source: 'measured', value: 'lots' }, colour: 'red' };
+    });
+    expect(issuesOf(data).map((i) => [i.code, i.path])).toEqual(
+      expect.arrayContaining([
+        ['choice', 'drive.kind'],
+        ['choice', 'drive.wheel'],
+        ['type', 'pack.capacityAh.value'],
+        ['unknown-key', 'pack.colour'],
+      ]),
+    );
+  });
+
+  it('says what is missing', () => {
+    const data = changed((b) => {
+      delete b['controls'];
+    });
+    expect(issuesOf(data)[0]).toMatchObject({ code: 'missing', path: 'controls' });
+  });
+
+  it('refuses a source that is none of the four', () => {
+    const data = changed((b) => {
+      b['pack'] = { ...b['pack'], massKg: { source: 'guessed', value: 4 } };
+    });
+    expect(issuesOf(data)[0]).toMatchObject({ code: 'choice', path: 'pack.massKg.source' });
+  });
+
+  it('refuses a document of a later schema rather than dropping what it does not know', () => {
+    expect(issuesOf({ ...sample(), schemaVersion: 99 })[0]).toMatchObject({ code: 'version', actual: 99 });
+  });
+
+  it('refuses numbers that JSON can write but no bicycle can have', () => {
+    const data = changed((b) => {
+      b['pack'] = { ...b['pack'], cellsInSeries: { source: 'label', value: 1000 } };
+    });
+    expect(issuesOf(data)[0]).toMatchObject({
+      code: 'range',
+      path: 'pack.cellsInSeries.value',
+      limit: 'at most 60',
+    });
+  });
+});
+
+describe('readBuildText', () => {
+  it.each(['', '{', '{"a":}', 'hello'])(
+    'turns broken JSON (%s) into an issue, never an exception',
+    (text) => {
+      const result = readBuildText(text);
+      expect(result.ok).toBe(false);
+      expect(!result.ok && result.issues[0]?.code).toBe('json');
+    },
+  );
+});
+
+describe('JSON Schema', () => {
+  it('is draft 2020-12, closed, and describes each quantity with its unit and default', () => {
+    const schema = buildJsonSchema() as {
+      $schema: string;
+      additionalProperties: boolean;
+      properties: { brief: { properties: { riderMassKg: { description: string } } } };
+    };
+    expect(schema.$schema).toContain('2020-12');
+    expect(schema.additionalProperties).toBe(false);
+    expect(schema.properties.brief.properties.riderMassKg.description).toContain('kg');
+  });
+});

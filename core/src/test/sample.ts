@@ -1,0 +1,117 @@
+import * as fc from 'fast-check';
+import { answer, chemistry, donorStyle, driveKind } from '../build/choices.ts';
+import { SPECS, type BuildDocument, type QuantityPath, type SectionName } from '../build/document.ts';
+import type { QuantitySpec, Sourced } from '../build/quantity-spec.ts';
+import { newBuild } from '../build/template.ts';
+
+type Value<T> = T extends Sourced ? number | Sourced : T;
+type Changes = {
+  readonly [S in SectionName]?: { readonly [K in keyof BuildDocument[S]]?: Value<BuildDocument[S][K]> };
+};
+
+/** A build with measured values in place of some of the template's: `sample({ pack: { capacityAh: 20 } })`. */
+export function sample(
+  changes: Changes = {},
+  kind: BuildDocument['drive']['kind'] = 'geared-hub',
+): BuildDocument {
+  let build = newBuild('Test build', kind);
+  for (const [section, values] of Object.entries(changes)) {
+    const specs: Record<string, QuantitySpec> = SPECS[section as SectionName];
+    const entered = Object.fromEntries(
+      Object.entries(values).map(([key, value]) => [
+        key,
+        key in specs && typeof value === 'number' ? { source: 'measured', value } : value,
+      ]),
+    );
+    build = { ...build, [section]: { ...build[section as SectionName], ...entered } };
+  }
+  return build;
+}
+
+const sourcedWithin = (spec: QuantitySpec): fc.Arbitrary<Sourced> =>
+  fc.oneof(
+    { weight: 1, arbitrary: fc.constant<Sourced>({ source: 'unknown' }) },
+    {
+      weight: 5,
+      arbitrary: fc
+        .double({ min: spec.plausible[0], max: spec.plausible[1], noNaN: true })
+        .map((value): Sourced => ({ source: 'assumed', value })),
+    },
+  );
+
+/** Quantities that count things come whole. */
+const WHOLE: readonly QuantityPath[] = ['gearing.ringTeeth', 'pack.cellsInSeries'];
+
+function section(name: SectionName): fc.Arbitrary<Record<string, Sourced>> {
+  const specs: Record<string, QuantitySpec> = SPECS[name];
+  return fc.record(
+    Object.fromEntries(
+      Object.entries(specs).map(([key, spec]) => {
+        const whole = WHOLE.includes(`${name}.${key}` as QuantityPath);
+        const value = sourcedWithin(spec);
+        return [
+          key,
+          whole
+            ? value.map((s): Sourced => (s.source === 'unknown' ? s : { ...s, value: Math.round(s.value) }))
+            : value,
+        ];
+      }),
+    ),
+  );
+}
+
+/** Any build whose values are plausible one by one, though seldom together. */
+export const anyBuild: fc.Arbitrary<BuildDocument> = fc
+  .record({
+    kind: fc.constantFrom(...driveKind.options),
+    style: fc.constantFrom(...donorStyle.options),
+    chemistry: fc.constantFrom(...chemistry.options),
+    wheel: fc.constantFrom('front' as const, 'rear' as const),
+    wheelCount: fc.constantFrom(2 as const, 3 as const, 4 as const),
+    cogTeeth: fc.uniqueArray(fc.integer({ min: 10, max: 42 }), { minLength: 1, maxLength: 9 }),
+    held: fc.boolean(),
+    limitsSpeed: fc.boolean(),
+    limitsPower: fc.boolean(),
+    assistSensor: fc.constantFrom('none' as const, 'cadence' as const, 'torque' as const),
+    throttle: fc.constantFrom('none' as const, 'walk' as const, 'full' as const),
+    label: fc.constantFrom(...answer.options),
+    brief: section('brief'),
+    donor: section('donor'),
+    drive: section('drive'),
+    gearing: section('gearing'),
+    pack: section('pack'),
+    controller: section('controller'),
+    controls: section('controls'),
+  })
+  .map((c) => {
+    const base = newBuild('Any build', c.kind);
+    return {
+      ...base,
+      brief: { ...base.brief, ...c.brief },
+      donor: { ...base.donor, ...c.donor, style: c.style, wheelCount: c.wheelCount },
+      drive: { ...base.drive, ...c.drive, wheel: c.wheel },
+      gearing: {
+        ...base.gearing,
+        ...c.gearing,
+        cogTeeth: c.cogTeeth,
+        heldCogTeeth: c.held ? (c.cogTeeth[0] ?? null) : null,
+      },
+      pack: { ...base.pack, ...c.pack, chemistry: c.chemistry },
+      controller: {
+        ...base.controller,
+        ...c.controller,
+        limitsSpeed: c.limitsSpeed,
+        limitsPower: c.limitsPower,
+      },
+      controls: {
+        ...base.controls,
+        ...c.controls,
+        assistSensor: c.assistSensor,
+        throttle: c.throttle,
+        classLabel: c.label,
+      },
+    } as BuildDocument;
+  });
+
+/** Runs of a property: enough to find trouble, few enough for every commit; the seed makes them repeat. */
+export const RUNS = { numRuns: 150, seed: 20260412 } as const;
