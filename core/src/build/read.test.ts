@@ -9,7 +9,7 @@ const issuesOf = (data: unknown) => {
   return result.ok ? [] : result.issues;
 };
 const changed = (change: (copy: Record<string, Record<string, unknown>>) => void): unknown => {
-  const copy = structuredClone(sample()) as unknown as Record<string, Record<string, unknown>>;
+  const copy = JSON.parse(JSON.stringify(sample())) as unknown as Record<string, Record<string, unknown>>;
   change(copy);
   return copy;
 };

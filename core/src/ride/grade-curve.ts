@@ -50,7 +50,8 @@ export function gradeCurve(machine: Machine, charge: number, choice: GearChoice)
     if (before !== undefined && before.limit !== point.limit) {
       const same = (u: number): boolean => pointAt(machine, charge, choice, u).limit === before.limit;
       const edge = lastTrue(same, before.v, v, EDGE);
-      points.push(pointAt(machine, charge, choice, edge), pointAt(machine, charge, choice, edge - EDGE));
+      points.push(pointAt(machine, charge, choice, edge));
+      if (edge - EDGE > v) points.push(pointAt(machine, charge, choice, edge - EDGE));
     }
     points.push(point);
   }

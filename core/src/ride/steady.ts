@@ -1,7 +1,8 @@
 import { supplyAt, type Supply } from '../machine/battery.ts';
 import type { Machine } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
-import { illinois } from '../quantity/numerics.ts';
+import { illinois, lastTrue } from '../quantity/numerics.ts';
+import { partThrottleAmps } from './operating-point.ts';
 import { traction, type GearChoice, type Traction } from './traction.ts';
 
 /** The highest steady speed on a grade, or that there is none. */
@@ -16,6 +17,48 @@ const STEP = 2;
 const CRAWL = 0.3;
 /** 1e-7 m/s: far below what any speed is shown to. */
 const SPEED_TOLERANCE = 1e-7;
+
+/** Forces this close (N) balance; a greater difference means that the force jumps at the root. */
+const BALANCE_N = 1e-3;
+
+/**
+ * The outcome at a root. Where the force jumps (a speed limit without a fade, a gear that leaves the
+ * cadence span) there is too much of it below and too little above: the machine then rides at the edge on
+ * part throttle, held there by whatever takes over above.
+ */
+function balanced(
+  machine: Machine,
+  supply: Supply,
+  gradePct: number,
+  choice: GearChoice,
+  low: number,
+  root: number,
+): SteadyOutcome {
+  const here = traction(machine, supply, root, choice);
+  if (Math.abs(here.totalN - roadForce(machine.road, root, gradePct)) <= BALANCE_N) {
+    return { moves: true, v: root, traction: here };
+  }
+  const pulls = (u: number): boolean =>
+    traction(machine, supply, u, choice).totalN >= roadForce(machine.road, u, gradePct);
+  const v = lastTrue(pulls, low, root + SPEED_TOLERANCE, SPEED_TOLERANCE);
+  const below = traction(machine, supply, v, choice);
+  const above = traction(machine, supply, v + 2 * SPEED_TOLERANCE, choice);
+  const load = roadForce(machine.road, v, gradePct);
+  const riderN = Math.min(below.riderN, Math.max(0, load));
+  const motorN = load - riderN;
+  return {
+    moves: true,
+    v,
+    traction: {
+      ...below,
+      riderN,
+      motorN,
+      totalN: load,
+      phaseA: Math.min(below.phaseA, partThrottleAmps(machine, below.gear, v, motorN)),
+      limit: above.gear === below.gear ? above.limit : 'cadence',
+    },
+  };
+}
 
 /**
  * Highest steady speed on `gradePct` with all the help there is: scan down from 30 m/s in 2 m/s steps to
@@ -34,8 +77,7 @@ export function steadySpeed(
     const low = Math.max(CRAWL, high - STEP);
     if (surplus(low) > 0) {
       const root = illinois(surplus, low, high, SPEED_TOLERANCE);
-      const v = root.found ? root.x : high;
-      return { moves: true, v, traction: traction(machine, supply, v, choice) };
+      return balanced(machine, supply, gradePct, choice, low, root.found ? root.x : high);
     }
     high = low;
   }

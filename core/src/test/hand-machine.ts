@@ -1,0 +1,45 @@
+import type { Gear } from '../machine/driveline.ts';
+import type { Machine } from '../machine/machine.ts';
+
+/**
+ * A machine of round numbers for working by hand: Kt 1 N m/A, circuit 0.1 ohm, 10 motor rad/s a metre,
+ * no losses. Every limit is far away until a test brings it near.
+ */
+export const HAND_GEAR: Gear = { cogTeeth: 20, motorRatio: 10, crankRatio: 2 };
+
+export const handMachine = (
+  limits: Partial<Machine['limits']> = {},
+  rest: Partial<Omit<Machine, 'limits'>> = {},
+): Machine => ({
+  kind: 'geared-hub',
+  machineMassKg: 20,
+  road: { massKg: 100, crr: 0.01, cdaM2: 0.5, airDensity: 1.2, headwind: 0 },
+  motor: { kt: 1, resistance20: 0.1, hysteresisNm: 0, eddyNms: 0, freewheel: true },
+  circuitOhm: 0.1,
+  efficiency: 1,
+  chainEfficiency: 1,
+  wheelRadius: 0.35,
+  gears: [HAND_GEAR],
+  heldGear: null,
+  limits: {
+    batteryA: 1000,
+    bmsA: 1000,
+    phaseA: 1000,
+    powerW: Infinity,
+    lowVolts: 0,
+    standbyW: 0,
+    cutoff: Infinity,
+    taper: 0,
+    assistW: Infinity,
+    ...limits,
+  },
+  pack: { chemistry: 'nmc', cellsInSeries: 13, capacityAh: 10, health: 1, wiringOhm: 0.02, temperatureC: 25 },
+  rider: { powerW: 0, cadenceMinRpm: 55, cadenceMaxRpm: 90 },
+  control: 'throttle',
+  assistRatio: Infinity,
+  balance: { wheelbase: 1.05, massHeight: 1, massAhead: 0.45, grip: 0.7, drivenWheel: 'rear' },
+  ...rest,
+});
+
+/** 50 V behind 0.1 ohm. */
+export const HAND_SUPPLY = { openVolts: 50, ohm: 0.1 } as const;
