@@ -1,0 +1,93 @@
+import { describe, expect, it } from 'vitest';
+import type { BuildDocument } from '../build/document.ts';
+import { knownBuild } from '../build/known.ts';
+import { assembleKnown } from '../machine/machine.ts';
+import { sample } from '../test/sample.ts';
+import { FEDERAL_RIDER_KG, federalTestSpeeds, lawFacts, noLoadSpeed } from './facts.ts';
+
+const facts = (build: BuildDocument) => {
+  const known = knownBuild(build);
+  return lawFacts(build, known, assembleKnown(build, known));
+};
+const machineOf = (build: BuildDocument) => assembleKnown(build, knownBuild(build));
+
+describe('the federal test', () => {
+  const build = sample({ controls: { throttle: 'full' }, controller: { limitsSpeed: false } });
+
+  it('has an operator of 170 lb, 77.11 kg (15 U.S.C. s.2085(b); the pound is exact)', () => {
+    expect(FEDERAL_RIDER_KG).toBeCloseTo(77.1107029, 7);
+  });
+
+  it('does not depend on who really rides, on his load or on his legs', () => {
+    const heavy = {
+      ...build,
+      brief: {
+        ...build.brief,
+        riderMassKg: { source: 'measured' as const, value: 140 },
+        loadMassKg: { source: 'measured' as const, value: 60 },
+        riderPowerW: { source: 'measured' as const, value: 300 },
+      },
+    };
+    expect(federalTestSpeeds(machineOf(heavy), 0.01)).toEqual(federalTestSpeeds(machineOf(build), 0.01));
+  });
+
+  it('is a band, below the no-load speed', () => {
+    const machine = machineOf(build);
+    const { low, high } = federalTestSpeeds(machine, 0.01);
+    expect(low).toBeLessThan(high);
+    expect(high).toBeLessThan(noLoadSpeed(machine));
+  });
+
+  it('ends at the controller’s limit', () => {
+    const limited = sample({
+      controls: { throttle: 'full' },
+      controller: { limitsSpeed: true, assistCutoffKmh: 30, assistTaperKmh: 0 },
+    });
+    expect(federalTestSpeeds(machineOf(limited), 0.01).high * 3.6).toBeCloseTo(30, 4);
+  });
+});
+
+describe('facts of a build', () => {
+  it('end the help at the cut-off, or at the no-load speed where nothing else does', () => {
+    const limited = facts(sample({ controller: { limitsSpeed: true, assistCutoffKmh: 24.9 } }));
+    expect(limited.assistEndKmh).toMatchObject({ high: 24.9, source: 'measured' });
+    const build = sample({ controller: { limitsSpeed: false } });
+    expect(facts(build).assistEndKmh.high).toBeCloseTo(noLoadSpeed(machineOf(build)) * 3.6, 9);
+  });
+
+  it('do not believe a cut-off that the motor cannot reach', () => {
+    const slow = facts(sample({ controller: { assistCutoffKmh: 120 }, drive: { kvRpmPerV: 20 } }));
+    expect(slow.assistEndKmh.source).toBe('worked');
+    expect(slow.assistEndKmh.high).toBeLessThan(60);
+  });
+
+  it('never turn an unknown rating into a number', () => {
+    expect(facts(sample()).ratedPowerW).toBeUndefined();
+    expect(facts(sample({ drive: { ratedPowerW: 250 } })).ratedPowerW).toMatchObject({
+      high: 250,
+      source: 'measured',
+    });
+  });
+
+  it('know what a hand control can do alone', () => {
+    expect(facts(sample({ controls: { throttle: 'none' } })).throttleAloneKmh.high).toBe(0);
+    expect(facts(sample({ controls: { throttle: 'walk', walkCutoffKmh: 5.5 } })).throttleAloneKmh.high).toBe(
+      5.5,
+    );
+    const full = facts(sample({ controls: { throttle: 'full' }, controller: { limitsSpeed: false } }));
+    expect(full.throttleAloneKmh.high).toBe(full.motorAloneKmh.high);
+    expect(full.throttleAloneKmh.high).toBeGreaterThan(25);
+  });
+
+  it('say that a motor without a sensor at the pedals does not stop with them', () => {
+    const none = facts(
+      sample({ controls: { assistSensor: 'none', throttle: 'full', motorStopsWithPedals: 'yes' } }),
+    );
+    expect(none.motorStopsWithPedals.answer).toBe('no');
+  });
+
+  it('say that help without a limit does not fade', () => {
+    expect(facts(sample({ controller: { limitsSpeed: false } })).helpFades.answer).toBe('no');
+    expect(facts(sample({ controller: { assistTaperKmh: 1 } })).helpFades.answer).toBe('yes');
+  });
+});

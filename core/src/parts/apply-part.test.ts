@@ -1,0 +1,59 @@
+import { describe, expect, it } from 'vitest';
+import * as z from 'zod';
+import shelfFile from '../../../demo/parts.json' with { type: 'json' };
+import { readBuild } from '../build/read.ts';
+import { torqueConstant } from '../machine/motor.ts';
+import { sample } from '../test/sample.ts';
+import { applyPart } from './apply-part.ts';
+import { part, type Part } from './part.ts';
+
+const shelf = z.array(part).parse(shelfFile);
+
+describe('a part from the shelf', () => {
+  it.each(shelf)('$name makes a valid build, its values marked as from the label', (one) => {
+    const build = applyPart(sample(), one);
+    expect(readBuild(build).ok).toBe(true);
+    const section = { motor: 'drive', pack: 'pack', controller: 'controller', donor: 'donor' } as const;
+    expect(build[section[one.type]].massKg).toEqual({ source: 'label', value: one.massKg });
+    expect(build[section[one.type]].name).toBe(one.name);
+  });
+
+  it('brings its price only in the build’s currency', () => {
+    const motor = shelf.find((p): p is Extract<Part, { type: 'motor' }> => p.type === 'motor');
+    if (motor === undefined) throw new Error('no motor');
+    expect(applyPart(sample(), motor).money.motor).toBe(motor.price);
+    expect(applyPart(sample(), { ...motor, currency: 'USD' }).money.motor).toBeNull();
+  });
+
+  it('asks for the roll-out anew when the wheel changes', () => {
+    const donor = shelf.find((p) => p.type === 'donor');
+    if (donor === undefined) throw new Error('no donor');
+    expect(applyPart(sample({ donor: { rolloutMm: 1500 } }), donor).donor.rolloutMm).toEqual({
+      source: 'unknown',
+    });
+  });
+});
+
+describe('the sample shelf', () => {
+  it('has unique ids and packs whose cells make their volts', () => {
+    expect(new Set(shelf.map((p) => p.id)).size).toBe(shelf.length);
+    const perCell = { nmc: 3.65, lfp: 3.2, 'lead-acid': 2 };
+    for (const one of shelf) {
+      if (one.type !== 'pack') continue;
+      expect(
+        Math.abs((one.cellsInSeries * perCell[one.chemistry]) / one.nominalV - 1),
+        one.name,
+      ).toBeLessThan(0.08);
+    }
+  });
+
+  it('has motors that can give their rating at a usual current', () => {
+    for (const one of shelf) {
+      if (one.type !== 'motor') continue;
+      // Rated watts at half of the no-load speed on 48 V: the current must be one that such a winding carries.
+      const omega = (0.5 * 48) / torqueConstant(one.kvRpmPerV);
+      const amps = one.ratedPowerW / omega / torqueConstant(one.kvRpmPerV);
+      expect(amps, one.name).toBeLessThan(90);
+    }
+  });
+});
