@@ -28,7 +28,7 @@ export default tseslint.config(
   {
     // The core computes: no interface, server, file system or clock gets in.
     files: ['core/src/**/*.ts'],
-    ignores: ['**/*.test.ts', 'core/src/testing/**'],
+    ignores: ['**/*.test.ts', 'core/src/test/**'],
     rules: {
       'no-restricted-imports': ['error', { patterns: [{ regex: '^(?!\\.{1,2}/|zod$)' }] }],
       'no-restricted-properties': [

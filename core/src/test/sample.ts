@@ -111,7 +111,7 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
         throttle: c.throttle,
         classLabel: c.label,
       },
-    } as BuildDocument;
+    };
   });
 
 /** Runs of a property: enough to find trouble, few enough for every commit; the seed makes them repeat. A failure is shown as found. */

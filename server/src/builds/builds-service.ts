@@ -76,6 +76,8 @@ export class BuildsService {
   readonly #database: Database;
   readonly #now: () => Date;
 
+  #lastCreated = 0;
+
   constructor(database: Database, now: () => Date = () => new Date()) {
     this.#database = database;
     this.#now = now;
@@ -93,7 +95,9 @@ export class BuildsService {
   }
 
   async create(document: BuildDocument): Promise<StoredBuild> {
-    const at = this.#now().toISOString();
+    // Builds made within one millisecond still keep their order.
+    this.#lastCreated = Math.max(this.#now().getTime(), this.#lastCreated + 1);
+    const at = new Date(this.#lastCreated).toISOString();
     const row: BuildRow = {
       id: randomUUID(),
       name: document.name,

@@ -2,27 +2,7 @@ import { useId, useState } from 'react';
 import { useBuild, useDocument } from '../state/build-store.ts';
 import { withSection } from '../state/paths.ts';
 import { CHOICE_ROW } from './choice-field.tsx';
-
-const LEAST = 7;
-const MOST = 80;
-const MOST_COGS = 14;
-
-/** Cogs from text like "34 28 24" or "34-28-24"; or why it cannot be read. */
-export function readCogs(
-  text: string,
-): { readonly ok: true; readonly cogs: number[] } | { readonly ok: false; readonly why: string } {
-  const words = text.split(/[\s,;/-]+/).filter((word) => word !== '');
-  if (words.length === 0) return { ok: false, why: 'At least one cog.' };
-  if (words.length > MOST_COGS) return { ok: false, why: `At most ${String(MOST_COGS)} cogs.` };
-  const cogs = words.map(Number);
-  const wrong = words.find((_, i) => {
-    const teeth = cogs[i] ?? NaN;
-    return !Number.isInteger(teeth) || teeth < LEAST || teeth > MOST;
-  });
-  if (wrong !== undefined)
-    return { ok: false, why: `${wrong}: cogs are whole numbers from ${String(LEAST)} to ${String(MOST)}.` };
-  return { ok: true, cogs: [...new Set(cogs)].sort((a, b) => b - a) };
-}
+import { readCogs } from './cogs.ts';
 
 /** The cogs on the wheel, typed as a list; a hub gear or single speed is one cog. */
 export function CogsField() {

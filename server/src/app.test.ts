@@ -1,0 +1,72 @@
+import request from 'supertest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { PLACES, evaluate, type Verdict } from '@apple-cart/core';
+import { fixture, named, type Fixture } from './test/fixture.ts';
+
+let it_: Fixture;
+beforeEach(async () => {
+  it_ = await fixture();
+});
+afterEach(() => it_.end());
+const api = () => request(it_.app);
+
+describe('POST /api/evaluate', () => {
+  it('returns the very verdict of the core and stores nothing', async () => {
+    const build = named('Passing by');
+    const response = await api().post('/api/evaluate').send(build).expect(200);
+    expect(response.body).toEqual(JSON.parse(JSON.stringify(evaluate(build))));
+    expect((response.body as Verdict).figures).toHaveLength(8);
+    expect(await it_.builds.list()).toEqual([]);
+  });
+
+  it('refuses a bad document with its issues', async () => {
+    const response = await api().post('/api/evaluate').send({ schemaVersion: 1 }).expect(400);
+    expect((response.body as { error: { issues: unknown[] } }).error.issues.length).toBeGreaterThan(5);
+  });
+});
+
+describe('what programs can read', () => {
+  it('is the JSON Schema, the places with their rules, the shelf and the health', async () => {
+    const schema = await api().get('/api/schema/build.json').expect(200);
+    expect((schema.body as { title: string }).title).toBe('Apple Cart build');
+    const places = await api().get('/api/places').expect(200);
+    expect((places.body as { places: unknown[] }).places).toHaveLength(PLACES.length);
+    expect((await api().get('/api/parts').expect(200)).body).toEqual({ parts: [] });
+    expect((await api().get('/api/health').expect(200)).body).toEqual({ ok: true });
+  });
+
+  it('ends with a plain 404', async () => {
+    const response = await api().get('/api/nothing').expect(404);
+    expect(response.body).toEqual({ error: { code: 'not-found', message: 'There is no such address.' } });
+  });
+});
+
+describe('only this machine', () => {
+  it('refuses another Host, against DNS rebinding', async () => {
+    await api().get('/api/builds').set('Host', 'evil.example').expect(403);
+    await api().get('/api/builds').set('Host', '127.0.0.1.evil.example').expect(403);
+    await api().get('/api/builds').set('Host', 'localhost:4312').expect(200);
+    await api().get('/api/builds').set('Host', '[::1]:4312').expect(200);
+  });
+
+  it('refuses another page’s Origin, and takes its own', async () => {
+    const from = (origin: string) =>
+      api().post('/api/evaluate').set('Host', '127.0.0.1:4312').set('Origin', origin).send(named('x'));
+    await from('http://evil.example').expect(403);
+    await from('http://127.0.0.1:9999').expect(403);
+    await from('null').expect(403);
+    await from('http://127.0.0.1:4312').expect(200);
+  });
+
+  it('sends a strict policy: scripts of its own only, none inline, no framing', async () => {
+    const { headers } = await api().get('/api/health');
+    const policy = headers['content-security-policy'] ?? '';
+    expect(policy).toContain("script-src 'self'");
+    expect(policy).not.toMatch(/script-src[^;]*unsafe/);
+    expect(policy).toContain("default-src 'self'");
+    expect(policy).toContain("connect-src 'self'");
+    expect(policy).toContain("frame-ancestors 'none'");
+    expect(headers['x-powered-by']).toBeUndefined();
+    expect(headers['x-content-type-options']).toBe('nosniff');
+  });
+});

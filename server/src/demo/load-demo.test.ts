@@ -1,0 +1,49 @@
+import { mkdtemp, mkdir, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { fixture, named, type Fixture } from '../test/fixture.ts';
+import { loadDemo } from './load-demo.ts';
+
+const DEMO = resolve(import.meta.dirname, '../../../demo');
+let it_: Fixture;
+beforeEach(async () => {
+  it_ = await fixture();
+});
+afterEach(() => it_.end());
+
+describe('the demo scenario', () => {
+  it('fills an empty database with three builds and the parts they use', async () => {
+    await loadDemo(DEMO, it_.builds, it_.parts);
+    const builds = await it_.builds.list();
+    expect(builds.map((b) => b.document.name)).toEqual([
+      'Orchard longtail',
+      'Choir tandem',
+      'Tide-flat trike',
+    ]);
+    const shelf = new Set((await it_.parts.list()).map((p) => p.name));
+    for (const { document } of builds) {
+      expect(shelf, document.name).toContain(document.drive.name);
+      expect(shelf, document.name).toContain(document.pack.name);
+      expect(shelf, document.name).toContain(document.donor.name);
+    }
+  });
+
+  it('changes nothing on a second start, and never touches what a user made', async () => {
+    const mine = await it_.builds.create(named('Mine'));
+    await loadDemo(DEMO, it_.builds, it_.parts);
+    expect((await it_.builds.list()).map((b) => b.id)).toEqual([mine.id]);
+    const count = (await it_.parts.list()).length;
+    await loadDemo(DEMO, it_.builds, it_.parts);
+    expect(await it_.parts.list()).toHaveLength(count);
+  });
+
+  it('stops at a broken file and says which', async () => {
+    const folder = await mkdtemp(join(tmpdir(), 'apple-cart-demo-'));
+    await mkdir(join(folder, 'builds'));
+    await writeFile(join(folder, 'parts.json'), '[]');
+    await writeFile(join(folder, 'builds', 'bad.json'), '{"schemaVersion":1}');
+    await expect(loadDemo(folder, it_.builds, it_.parts)).rejects.toThrow(/bad\.json: .*wanted/);
+    await rm(folder, { recursive: true });
+  });
+});

@@ -1,0 +1,54 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+import type { Verdict } from '@apple-cart/core';
+
+const root = resolve(import.meta.dirname, '../../..');
+const folder = mkdtempSync(join(tmpdir(), 'apple-cart-cli-'));
+afterAll(() => {
+  rmSync(folder, { recursive: true });
+});
+const run = (...args: string[]) =>
+  spawnSync(process.execPath, ['--import', 'tsx', 'server/src/evaluate/cli.ts', ...args], {
+    cwd: root,
+    encoding: 'utf8',
+  });
+const LONGTAIL = 'demo/builds/0412-orchard-longtail.json';
+
+describe('npm run evaluate', () => {
+  it('prints figures, clauses and workings as text', () => {
+    const { status, stdout } = run(LONGTAIL);
+    expect(status).toBe(0);
+    expect(stdout).toContain('Orchard longtail');
+    expect(stdout).toMatch(/Test hill\s+\d+\.\d\skm\/h/);
+    expect(stdout).toContain('SI 1983/1168');
+    expect(stdout).toContain('Planning aid, not legal advice');
+    expect(stdout).toContain('Working: Range');
+  });
+
+  it('prints the verdict as JSON', () => {
+    const { status, stdout } = run(LONGTAIL, '--json');
+    expect(status).toBe(0);
+    expect((JSON.parse(stdout) as Verdict).figures.map((f) => f.id)).toContain('hill');
+  });
+
+  it('says what is wrong with a file, on the error stream, with exit code 1', () => {
+    const file = join(folder, 'broken.json');
+    writeFileSync(file, '{"schemaVersion": 1, "name": ""');
+    const broken = run(file);
+    expect(broken.status).toBe(1);
+    expect(broken.stderr).toContain('JSON');
+    expect(broken.stdout).toBe('');
+    writeFileSync(file, '{"schemaVersion": 1}');
+    expect(run(file).stderr).toContain('brief: wanted');
+    expect(run('nowhere.json')).toMatchObject({ status: 1 });
+  });
+
+  it('says how it is used when it is used wrongly, with exit code 2', () => {
+    expect(run()).toMatchObject({ status: 2 });
+    expect(run('a', 'b').stderr).toContain('Usage');
+    expect(run(LONGTAIL, '--yaml').status).toBe(2);
+  });
+});
