@@ -23,9 +23,17 @@ export interface Watch {
   readonly troubles: string[];
 }
 
-/** A page of a size that remembers everything that goes wrong in it. */
+/**
+ * A page of a size that remembers everything that goes wrong in it. It has a context of its own, so that
+ * no settings come over from another test; a second window is given the first one's context.
+ */
 export async function newPage(browser: Browser, width = 1280, height = 800): Promise<Page & Watch> {
-  const page = await browser.newPage();
+  const context = await browser.createBrowserContext();
+  return watched(await context.newPage(), width, height);
+}
+
+/** Sets the size of a page and watches it. */
+export async function watched(page: Page, width = 1280, height = 800): Promise<Page & Watch> {
   await page.setViewport({ width, height });
   const troubles: string[] = [];
   page.on('pageerror', (error) => troubles.push(String(error)));

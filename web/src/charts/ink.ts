@@ -1,6 +1,4 @@
-import { useMemo } from 'react';
 import type { Limit } from '@apple-cart/core';
-import { useSettings } from '../state/settings-store.ts';
 
 export interface LimitInk {
   readonly line: string;
@@ -65,16 +63,4 @@ export function chartInk(token: (name: string) => string): ChartInk {
       'no-motor': one('ink3'),
     },
   };
-}
-
-/** The palette of a theme, read from the page's tokens, which follow the theme before any chart is drawn. */
-function inkOf(theme: 'light' | 'dark'): ChartInk {
-  const style = getComputedStyle(document.documentElement);
-  return { ...chartInk((name) => style.getPropertyValue(`--${name}`).trim()), theme };
-}
-
-/** The palette of the theme in use. */
-export function useChartInk(): ChartInk {
-  const theme = useSettings((state) => state.theme);
-  return useMemo(() => inkOf(theme), [theme]);
 }

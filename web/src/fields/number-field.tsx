@@ -133,12 +133,13 @@ export function NumberField({ path, label, note }: Props) {
     (other === undefined ? undefined : `is ${other}`);
 
   return (
-    <div data-field={path} className={inUse(document, path) ? '' : 'opacity-55'}>
+    <div data-field={path}>
       <div
         className={`${ROW} ${focused ? 'relative z-10 -mx-[7px] bg-field px-[7px] shadow-[inset_0_0_0_2px_var(--slate-fill)]' : ''}`}
       >
         <label htmlFor={`${hintId}-in`} className="py-0.5 pr-2 text-[14px] leading-[1.15]" title={name}>
           {name}
+          {!inUse(document, path) && <i className="pl-1.5 text-[12px] text-ink3 not-italic">not used</i>}
           {note !== undefined && <i className="pl-1.5 text-[12px] text-ink3 not-italic">{note}</i>}
         </label>
         <span

@@ -242,7 +242,7 @@ function GearTable({
               >
                 <th scope="row" className="num py-[5px] pl-1 text-left">
                   {row.cogTeeth}{' '}
-                  <span className="font-text text-[12px] font-normal text-ink3">
+                  <span className="font-text text-[12px] font-normal text-ink2">
                     T{used ? ', on the hill' : ''}
                   </span>
                 </th>

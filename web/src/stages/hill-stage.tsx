@@ -11,7 +11,7 @@ import {
 } from '@apple-cart/core';
 import { ChartPanel } from '../charts/chart-panel.tsx';
 import { hillChart } from '../charts/hill-chart.ts';
-import { useChartInk } from '../charts/ink.ts';
+import { useChartInk } from '../charts/use-chart-ink.ts';
 import { ChoiceField } from '../fields/choice-field.tsx';
 import { FieldGroup, WorkedRow } from '../fields/field-group.tsx';
 import { NumberField } from '../fields/number-field.tsx';

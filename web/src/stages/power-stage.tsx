@@ -14,7 +14,7 @@ import {
 } from '@apple-cart/core';
 import { ChartPanel } from '../charts/chart-panel.tsx';
 import { forceChart } from '../charts/force-chart.ts';
-import { useChartInk } from '../charts/ink.ts';
+import { useChartInk } from '../charts/use-chart-ink.ts';
 import { ChoiceField, PlainRow, YesNoField } from '../fields/choice-field.tsx';
 import { FieldGroup, WorkedRow } from '../fields/field-group.tsx';
 import { NumberField } from '../fields/number-field.tsx';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { LIMIT_WORDS, formatNumber, shownUnit, unitText, convert, type Verdict } from '@apple-cart/core';
 import { ChartPanel } from '../charts/chart-panel.tsx';
-import { useChartInk } from '../charts/ink.ts';
+import { useChartInk } from '../charts/use-chart-ink.ts';
 import { energyChart, rangeChart } from '../charts/range-chart.ts';
 import { FieldGroup, WorkedRow } from '../fields/field-group.tsx';
 import { NumberField } from '../fields/number-field.tsx';

@@ -1,0 +1,302 @@
+import axe from 'axe-core';
+import { gzipSync } from 'node:zlib';
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { STAGE_IDS } from '@apple-cart/core';
+import { startApplication, type Application } from './application.ts';
+import { launch, newPage, settled, watched, type Watch } from './browser.ts';
+import { chooseFrom, figureText, kept, openBuild, typeInto } from './hands.ts';
+
+let application: Application;
+let browser: Browser;
+const pages: (Page & Watch)[] = [];
+
+beforeAll(async () => {
+  [application, browser] = await Promise.all([startApplication(), launch()]);
+});
+afterAll(async () => {
+  await browser.close();
+  await application.stop();
+});
+afterEach(async () => {
+  for (const page of pages.splice(0)) {
+    expect(page.troubles).toEqual([]);
+    await page.close();
+  }
+});
+
+async function open(width = 1280, height = 800): Promise<Page & Watch> {
+  const page = await newPage(browser, width, height);
+  pages.push(page);
+  return page;
+}
+const press = (page: Page, text: string) =>
+  page.evaluate((t) => {
+    [...document.querySelectorAll('button')].find((b) => b.textContent.trim() === t)?.click();
+  }, text);
+
+describe('two windows on one build', () => {
+  async function conflict(): Promise<[Page, Page]> {
+    const first = await open();
+    await openBuild(first, application, 'Choir tandem', 'brief');
+    const second = await watched(await first.browserContext().newPage());
+    pages.push(second);
+    await second.goto(first.url());
+    await settled(second, '[data-figure=hill]');
+    // A page behind another draws no frames: hands go to the one in front.
+    await first.bringToFront();
+    await typeInto(first, 'brief.loadMassKg', '12');
+    await kept(first);
+    await second.bringToFront();
+    await typeInto(second, 'brief.distanceKm', '55');
+    await second.waitForFunction(() =>
+      document.querySelector('[role=dialog]')?.textContent.includes('another window'),
+    );
+    return [first, second];
+  }
+
+  it('say clearly that they differ and where, and going on keeps the other side as a version', async () => {
+    const [, second] = await conflict();
+    const text = await second.$eval('[role=dialog]', (d) => d.textContent);
+    expect(text).toContain('Load carried');
+    expect(text).toContain('Distance wanted');
+    await press(second, 'Go on with this window’s');
+    await second.waitForSelector('[role=dialog]', { hidden: true });
+    await kept(second);
+    expect(await second.$eval('[data-field="brief.distanceKm"] input', (i) => i.value)).toBe('55');
+    await chooseFrom(second, 'Choir tandem', 'Versions');
+    await second.waitForFunction(() =>
+      document.querySelector('[role=dialog]')?.textContent.includes('from the other window'),
+    );
+  });
+
+  it('can take the other window’s instead, and what was typed here is kept as a version', async () => {
+    const [, second] = await conflict();
+    await press(second, 'Take the other window’s');
+    await second.waitForSelector('[role=dialog]', { hidden: true });
+    expect(await second.$eval('[data-field="brief.loadMassKg"] input', (i) => i.value)).toBe('12');
+    const id = new URL(second.url()).pathname.split('/')[2] ?? '';
+    const answer = await fetch(`${application.url}/api/builds/${id}/revisions`);
+    const { revisions } = (await answer.json()) as { revisions: { name: string | null }[] };
+    expect(revisions.map((r) => r.name)).toContain('from this window, set aside');
+  });
+});
+
+describe('when the server is away', () => {
+  it('typing goes on, the page says so, and everything is kept once it is back', async () => {
+    const page = await open();
+    const id = await openBuild(page, application, 'Tide-flat trike', 'brief');
+    await page.setOfflineMode(true);
+    await typeInto(page, 'brief.loadMassKg', '44');
+    await page.waitForSelector('[data-save-state=offline]');
+    expect(await page.$eval('[data-save-state]', (s) => s.textContent)).toContain('kept here');
+    await page.setOfflineMode(false);
+    await page.waitForSelector('[data-save-state=saved]', { timeout: 10_000 });
+    const { document } = (await (await fetch(`${application.url}/api/builds/${id}`)).json()) as {
+      document: { brief: { loadMassKg: { value: number } } };
+    };
+    expect(document.brief.loadMassKg.value).toBe(44);
+  });
+
+  it('an edit that was never acknowledged survives a reload', async () => {
+    const page = await open();
+    await openBuild(page, application, 'Tide-flat trike', 'brief');
+    await page.setRequestInterception(true);
+    const refuse = (request: {
+      method(): string;
+      abort(): Promise<void>;
+      continue(): Promise<void>;
+    }): void => {
+      void (request.method() === 'PUT' ? request.abort() : request.continue());
+    };
+    page.on('request', refuse);
+    await typeInto(page, 'brief.distanceKm', '17');
+    await page.waitForSelector('[data-save-state=offline]');
+    page.off('request', refuse);
+    await page.setRequestInterception(false);
+    await page.reload();
+    await settled(page, '[data-field="brief.distanceKm"] input');
+    expect(await page.$eval('[data-field="brief.distanceKm"] input', (i) => i.value)).toBe('17');
+    await kept(page);
+  });
+});
+
+describe('without a mouse', () => {
+  it('Ctrl+K finds a field by name and puts the caret into it', async () => {
+    const page = await open();
+    await openBuild(page, application, 'Orchard longtail', 'law');
+    await page.keyboard.down('Control');
+    await page.keyboard.press('k');
+    await page.keyboard.up('Control');
+    await page.waitForSelector('[role=dialog] input');
+    await page.keyboard.type('low-voltage');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(
+      () =>
+        document.activeElement?.closest('[data-field]')?.getAttribute('data-field') ===
+        'controller.lowVoltageCutoffV',
+    );
+    expect(page.url()).toMatch(/\/power$/);
+    await page.keyboard.press('ArrowUp');
+    expect(await page.$eval('[data-field="controller.lowVoltageCutoffV"] input', (i) => i.value)).toBe('42');
+    await page.keyboard.down('Shift');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.up('Shift');
+    expect(await page.$eval('[data-field="controller.lowVoltageCutoffV"] input', (i) => i.value)).toBe('37');
+  });
+
+  it('Alt and a number go to a stage, and ? explains the keys', async () => {
+    const page = await open();
+    await openBuild(page, application, 'Choir tandem', 'brief');
+    await page.keyboard.down('Alt');
+    await page.keyboard.press('7');
+    await page.keyboard.up('Alt');
+    await page.waitForFunction(() => document.querySelector('main h1')?.textContent === 'Range');
+    await page.keyboard.press('?');
+    await page.waitForFunction(() => document.querySelector('[role=dialog]')?.textContent.includes('Ctrl+Z'));
+  });
+
+  it('Tab reaches every field of a sheet with a visible ring', async () => {
+    const page = await open();
+    await openBuild(page, application, 'Choir tandem', 'hill');
+    const fields = await page.$$eval('main input', (all) => all.length);
+    const seen = new Set<string>();
+    for (let i = 0; i < 90 && seen.size < fields; i += 1) {
+      await page.keyboard.press('Tab');
+      const path = await page.evaluate(() =>
+        document.activeElement?.closest('[data-field]')?.getAttribute('data-field'),
+      );
+      if (
+        path !== null &&
+        path !== undefined &&
+        (await page.evaluate(() => document.activeElement instanceof HTMLInputElement))
+      )
+        seen.add(path);
+    }
+    expect(seen.size).toBe(fields);
+  });
+});
+
+describe('every screen', () => {
+  const violations = (page: Page): Promise<string[]> =>
+    page.evaluate(async () => {
+      // Placed by the page's own script engine below; the policy forbids script elements.
+      const { axe: tool } = window as unknown as {
+        axe: { run(options: unknown): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
+      };
+      const result = await tool.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa'] });
+      return result.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
+    });
+
+  it.each(['light', 'dark'])('passes the accessibility rules of WCAG 2.1 AA, %s', async (theme) => {
+    const page = await open();
+    await page.evaluateOnNewDocument((t) => {
+      localStorage.setItem(
+        'apple-cart-settings',
+        JSON.stringify({ state: { units: 'metric', theme: t }, version: 0 }),
+      );
+    }, theme);
+    await page.goto(application.url);
+    await settled(page, '[data-build]');
+    await page.evaluate(axe.source);
+    expect(await violations(page)).toEqual([]);
+    for (const stage of STAGE_IDS) {
+      await openBuild(page, application, 'Choir tandem', stage);
+      await page.evaluate(axe.source);
+      expect(await violations(page), stage).toEqual([]);
+    }
+  });
+
+  it.each([
+    [1280, 800],
+    [768, 1024],
+    [390, 844],
+  ])('never scrolls sideways at %d x %d', async (width, height) => {
+    const page = await open(width, height);
+    await page.goto(application.url);
+    await settled(page, '[data-build]');
+    const sideways = () =>
+      page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    expect(await sideways()).toBe(0);
+    for (const stage of STAGE_IDS) {
+      await openBuild(page, application, 'Orchard longtail', stage);
+      expect(await sideways(), stage).toBe(0);
+      const main = await page.$eval('main', (m) => m.scrollWidth - m.clientWidth);
+      expect(main, `${stage}, sheet`).toBe(0);
+    }
+  });
+
+  it('has touch targets of 44 px on a tablet', async () => {
+    const page = await open(768, 1024);
+    await openBuild(page, application, 'Orchard longtail', 'hill');
+    const small = await page.$$eval('header button, nav a, main button, [data-figure]', (all) =>
+      all
+        .map((b) => ({
+          text: b.textContent || b.getAttribute('aria-label') || '',
+          box: b.getBoundingClientRect(),
+        }))
+        .filter(({ box }) => box.width > 0 && (box.height < 36 || box.width < 36))
+        .map(({ text, box }) => `${text} ${String(box.width)}x${String(box.height)}`),
+    );
+    expect(small).toEqual([]);
+  });
+
+  it('prints without bar, work order and tray, with the figures at its head', async () => {
+    const page = await open();
+    await openBuild(page, application, 'Orchard longtail', 'law');
+    await page.emulateMediaType('print');
+    const shown = (selector: string) =>
+      page.$eval(
+        selector,
+        (e) => getComputedStyle(e).display !== 'none' && (e as HTMLElement).offsetHeight > 0,
+      );
+    expect(await shown('header.no-print')).toBe(false);
+    expect(await shown('nav')).toBe(false);
+    expect(await page.$eval('main', (m) => (m as HTMLElement).innerText)).toContain('Orchard longtail');
+    const pdf = await page.pdf({ format: 'a4' });
+    expect(pdf.length).toBeGreaterThan(10_000);
+  });
+
+  it('says so when an address leads nowhere', async () => {
+    const page = await open();
+    for (const path of ['/nowhere', '/builds/none/hill', '/builds/none/attic']) {
+      await page.goto(application.url + path);
+      await page.waitForFunction(() =>
+        document.querySelector('h1')?.textContent.startsWith('There is no such'),
+      );
+    }
+  });
+});
+
+describe('the first load', () => {
+  it('is under 200 kB of compressed JavaScript before charts, and comes from this machine only', async () => {
+    const page = await open();
+    const scripts = new Set<string>();
+    page.on('response', (response) => {
+      if (response.request().resourceType() === 'script') scripts.add(response.url());
+    });
+    await page.goto(application.url);
+    await settled(page, '[data-build]');
+    let bytes = 0;
+    for (const url of scripts) bytes += gzipSync(Buffer.from(await (await fetch(url)).arrayBuffer())).length;
+    expect(scripts.size).toBeGreaterThan(0);
+    expect(bytes).toBeLessThan(200_000);
+    expect([...scripts].every((url) => url.startsWith(application.url))).toBe(true);
+  });
+
+  it('leaves the figures the same in both units', async () => {
+    const page = await open();
+    await openBuild(page, application, 'Orchard longtail', 'hill');
+    const metric = Number.parseFloat((await figureText(page, 'hill')).replace('Test hill', ''));
+    await page.evaluate(() => {
+      localStorage.setItem(
+        'apple-cart-settings',
+        JSON.stringify({ state: { units: 'imperial', theme: 'light' }, version: 0 }),
+      );
+    });
+    await page.reload();
+    await settled(page, '[data-figure=hill]');
+    const imperial = Number.parseFloat((await figureText(page, 'hill')).replace('Test hill', ''));
+    expect(imperial * 1.609344).toBeCloseTo(metric, 0);
+  });
+});

@@ -1,0 +1,68 @@
+import type { Page } from 'puppeteer-core';
+import type { FigureId, QuantityPath, StageId } from '@apple-cart/core';
+import type { Application } from './application.ts';
+import { settled } from './browser.ts';
+
+/** Opens a demo build at a stage, as a reader would by its address. */
+export async function openBuild(
+  page: Page,
+  application: Application,
+  name: string,
+  stage: StageId,
+): Promise<string> {
+  const response = await fetch(`${application.url}/api/builds`);
+  const { builds } = (await response.json()) as { builds: { id: string; document: { name: string } }[] };
+  const build = builds.find((b) => b.document.name === name);
+  if (build === undefined) throw new Error(`no build ${name}`);
+  await page.goto(`${application.url}/builds/${build.id}/${stage}`);
+  await settled(page, '[data-figure=hill]');
+  await settled(page, 'main h1');
+  return build.id;
+}
+
+/** All words of a tray figure. */
+export const figureText = (page: Page, id: FigureId): Promise<string> =>
+  page.$eval(`[data-figure=${id}]`, (figure) => figure.textContent);
+
+export const stageWords = (page: Page, id: StageId): Promise<string> =>
+  page.$eval(`[data-stage=${id}]`, (stage) => stage.textContent);
+
+/** Replaces a field's text as a hand on the keyboard does; waits until the value counts, unless told not to. */
+export async function typeInto(page: Page, path: QuantityPath, text: string, counts = true): Promise<void> {
+  const selector = `[data-field="${path}"] input`;
+  await page.waitForSelector(selector);
+  await page.focus(selector);
+  await page.keyboard.down('Control');
+  await page.keyboard.press('a');
+  await page.keyboard.up('Control');
+  await page.keyboard.type(text);
+  if (counts)
+    await page.waitForFunction(
+      (s) => document.querySelector(s)?.getAttribute('aria-invalid') === 'false',
+      {},
+      selector,
+    );
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+}
+
+/** Opens the first menu whose button says `button` and takes the item that says `item`. */
+export async function chooseFrom(page: Page, button: string, item: string): Promise<void> {
+  const buttons = await page.$$('button');
+  for (const candidate of buttons) {
+    if ((await candidate.evaluate((b) => b.textContent)).includes(button)) {
+      await candidate.click();
+      break;
+    }
+  }
+  await page.waitForSelector('[role=menu]');
+  for (const candidate of await page.$$('[role=menuitemradio], [role=menuitem]')) {
+    if ((await candidate.evaluate((b) => b.textContent)).includes(item)) {
+      await candidate.click();
+      break;
+    }
+  }
+  await page.waitForSelector('[role=menu]', { hidden: true });
+}
+
+/** Waits until the server has acknowledged every change. */
+export const kept = (page: Page) => page.waitForSelector('[data-save-state=saved]');

@@ -1,0 +1,278 @@
+import { writeFile, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, ElementHandle, Page } from 'puppeteer-core';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { startApplication, type Application } from './application.ts';
+import { launch, newPage, settled, type Watch } from './browser.ts';
+import { chooseFrom, figureText, kept, openBuild, stageWords, typeInto } from './hands.ts';
+
+let application: Application;
+let browser: Browser;
+let page: Page & Watch;
+
+beforeAll(async () => {
+  [application, browser] = await Promise.all([startApplication(), launch()]);
+});
+afterAll(async () => {
+  await browser.close();
+  await application.stop();
+});
+beforeEach(async () => {
+  page = await newPage(browser);
+});
+afterEach(async () => {
+  // Whatever a test does, the page must run clean and ask nothing of any other machine.
+  expect(page.troubles).toEqual([]);
+  await page.close();
+});
+
+const home = async (): Promise<void> => {
+  await page.goto(application.url);
+  await settled(page, '[data-build]');
+};
+
+describe('the builds page', () => {
+  it('shows the three sample builds with drawing, state and figures', async () => {
+    await home();
+    const cards = await page.$$eval('[data-build]', (all) =>
+      all.map((card) => ({
+        name: card.getAttribute('data-build'),
+        drawn: card.querySelectorAll('svg path').length,
+        text: card.textContent,
+      })),
+    );
+    expect(cards.map((c) => c.name)).toEqual(['Orchard longtail', 'Choir tandem', 'Tide-flat trike']);
+    for (const card of cards) {
+      expect(card.drawn).toBeGreaterThan(20);
+      expect(card.text).toMatch(/Test hill\d+\.\d km\/h/);
+      expect(card.text).toMatch(/£\d/);
+    }
+  });
+});
+
+describe('reading the tray of the demo build', () => {
+  it('says class, speed, hill, start, range, energy, mass and price', async () => {
+    await openBuild(page, application, 'Orchard longtail', 'hill');
+    expect(await figureText(page, 'class')).toContain('Cannot tell');
+    expect(await figureText(page, 'hill')).toMatch(/1[2-7]\.\d\s*km\/h/);
+    expect(await figureText(page, 'range')).toMatch(/\d+–\d+\s*km/);
+    expect(await figureText(page, 'price')).toContain('£1,486');
+    expect(await page.$$('[data-figure]')).toHaveLength(8);
+  });
+
+  it('opens the working of a figure, complete with formula, sources and what is left out', async () => {
+    await openBuild(page, application, 'Orchard longtail', 'hill');
+    await page.click('[data-figure=hill]');
+    await page.waitForSelector('[role=dialog]');
+    const text = await page.$eval('[role=dialog]', (d) => d.textContent);
+    for (const part of [
+      'Formula',
+      'Put in',
+      'Worked out',
+      'Sources',
+      'Left out',
+      'Kt I - Th',
+      'ISO 2533',
+      'measured',
+    ]) {
+      expect(text).toContain(part);
+    }
+    await page.keyboard.press('Escape');
+    await page.waitForSelector('[role=dialog]', { hidden: true });
+  });
+
+  it('draws the hill as a chart that can be read as a table', async () => {
+    await openBuild(page, application, 'Orchard longtail', 'hill');
+    await page.waitForSelector('[data-chart] svg');
+    const label = await page.$eval('[data-chart]', (c) => c.getAttribute('aria-label'));
+    expect(label).toContain('Crate Lane');
+    await page.evaluate(() => {
+      [...document.querySelectorAll('button')].find((b) => b.textContent === 'Table')?.click();
+    });
+    await page.waitForSelector('main table td');
+    expect(await page.$eval('main', (m) => m.textContent)).toContain('battery current');
+  });
+});
+
+describe('changing the build', () => {
+  it('a larger chainring and fewer amps: the hill gets slower in the tray, with the difference from the pin', async () => {
+    await openBuild(page, application, 'Orchard longtail', 'hill');
+    const before = Number.parseFloat(await figureText(page, 'hill').then((t) => t.replace('Test hill', '')));
+    await page.click('button[aria-pressed]');
+    await typeInto(page, 'controller.batteryCurrentA', '14');
+    await page.waitForFunction(() =>
+      document.querySelector('[data-figure=hill]')?.textContent.includes('from pin'),
+    );
+    const slower = Number.parseFloat((await figureText(page, 'hill')).replace('Test hill', ''));
+    expect(slower).toBeLessThan(before - 1);
+    expect(await figureText(page, 'hill')).toMatch(/−\d\.\d/);
+    await typeInto(page, 'gearing.ringTeeth', '50');
+    expect(await figureText(page, 'start')).toMatch(/−\d\.\d/);
+  });
+
+  it('undo takes each change back, over the whole build, and redo brings it again', async () => {
+    await openBuild(page, application, 'Choir tandem', 'hill');
+    const before = await figureText(page, 'hill');
+    await typeInto(page, 'brief.riderMassKg', '190');
+    const heavier = await figureText(page, 'hill');
+    expect(heavier).not.toBe(before);
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
+    await page.waitForFunction(
+      (t) => document.querySelector('[data-figure=hill]')?.textContent === t,
+      {},
+      before,
+    );
+    await page.click('button[aria-label=Redo]');
+    expect(await figureText(page, 'hill')).toBe(heavier);
+    await page.click('button[aria-label=Undo]');
+    await kept(page);
+    expect(await figureText(page, 'hill')).toBe(before);
+  });
+
+  it('another rating and another place change the class, clause by clause', async () => {
+    await openBuild(page, application, 'Orchard longtail', 'law');
+    await typeInto(page, 'drive.ratedPowerW', '250');
+    await page.waitForFunction(() =>
+      document.querySelector('[data-testid=stamp]')?.textContent.includes('Check'),
+    );
+    await typeInto(page, 'drive.ratedPowerW', '750');
+    await page.waitForFunction(() =>
+      document.querySelector('[data-testid=stamp]')?.textContent.includes('Outside'),
+    );
+    expect(await figureText(page, 'class')).toContain('Motor vehicle');
+    expect(await stageWords(page, 'law')).toContain('outside by 1');
+    await chooseFrom(page, 'Great Britain', 'European Union');
+    await page.waitForFunction(() =>
+      document.querySelector('[data-figure=class]')?.textContent.includes('L1e-A'),
+    );
+    expect(await page.$eval('main', (m) => m.textContent)).toContain('planning aid, not legal advice');
+  });
+
+  it('keeps what cannot be used in the field, says why, and goes on with the last good value', async () => {
+    await openBuild(page, application, 'Tide-flat trike', 'hill');
+    const before = await figureText(page, 'hill');
+    await typeInto(page, 'brief.riderMassKg', 'heavy', false);
+    await page.keyboard.press('Tab');
+    const field = await page.$eval('[data-field="brief.riderMassKg"]', (f) => ({
+      text: f.textContent,
+      value: f.querySelector('input')?.value,
+      invalid: f.querySelector('input')?.getAttribute('aria-invalid'),
+    }));
+    expect(field).toMatchObject({ value: 'heavy', invalid: 'true' });
+    expect(field.text).toContain('Not a number');
+    expect(await figureText(page, 'hill')).toBe(before);
+  });
+
+  it('converts what is typed with a unit, and shows the reader’s own', async () => {
+    await openBuild(page, application, 'Tide-flat trike', 'brief');
+    await typeInto(page, 'brief.cruiseSpeedKmh', '10 mph');
+    await page.keyboard.press('Tab');
+    await page.waitForFunction(
+      () =>
+        document.querySelector<HTMLInputElement>('[data-field="brief.cruiseSpeedKmh"] input')?.value ===
+        '16.09344',
+    );
+    await chooseFrom(page, 'Units', 'mph, lb, in');
+    await page.waitForFunction(() =>
+      document.querySelector('[data-figure=top-speed]')?.textContent.includes('mph'),
+    );
+    expect(await page.$eval('[data-field="brief.cruiseSpeedKmh"] input', (i) => i.value)).toBe('10');
+  });
+});
+
+describe('a build from nothing', () => {
+  it('is made, filled in, and still there after a reload and a crash of the server', async () => {
+    await home();
+    await page.evaluate(() => {
+      [...document.querySelectorAll('button')].find((b) => b.textContent.trim() === 'Start a build')?.click();
+    });
+    await page.waitForSelector('[role=dialog] input');
+    await page.type('[role=dialog] input', 'Hill commuter');
+    await page.keyboard.press('Enter');
+    await settled(page, '[data-figure=hill]');
+    expect(page.url()).toMatch(/\/brief$/);
+    expect(await stageWords(page, 'donor')).toContain('7 unknown');
+    await typeInto(page, 'brief.hillGradePct', '12');
+    await typeInto(page, 'brief.riderMassKg', '176 lb');
+    const hill = await figureText(page, 'hill');
+    await kept(page);
+    const path = new URL(page.url()).pathname;
+
+    await page.reload();
+    await settled(page, '[data-figure=hill]');
+    expect(await figureText(page, 'hill')).toBe(hill);
+
+    await application.kill();
+    application = await startApplication(application.database);
+    await page.goto(application.url + path);
+    await settled(page, '[data-field="brief.hillGradePct"] input');
+    expect(await figureText(page, 'hill')).toBe(hill);
+    expect(await page.$eval('[data-field="brief.hillGradePct"] input', (i) => i.value)).toBe('12');
+  });
+
+  it('is put away with one action and brought back with another', async () => {
+    await openBuild(page, application, 'Hill commuter', 'brief');
+    await page.click('[data-testid=build-menu]');
+    await page.waitForSelector('[role=menuitem]');
+    await chooseItem('Put this build away');
+    await page.waitForFunction(() => document.body.textContent.includes('was put away'));
+    expect(await page.$('[data-build="Hill commuter"]')).toBeNull();
+    await page.evaluate(() => {
+      [...document.querySelectorAll('button')].find((b) => b.textContent === 'Bring it back')?.click();
+    });
+    await page.waitForSelector('[data-build="Hill commuter"]');
+  });
+
+  async function chooseItem(text: string): Promise<void> {
+    const items = await page.$$('[role=menuitem]');
+    for (const item of items) {
+      if ((await item.evaluate((i) => i.textContent)).includes(text)) await item.click();
+    }
+  }
+});
+
+describe('bringing in a file', () => {
+  const file = join(tmpdir(), `apple-cart-import-${String(process.pid)}.json`);
+  afterAll(() => rm(file, { force: true }));
+  const bring = async (text: string): Promise<void> => {
+    await writeFile(file, text);
+    await home();
+    const input = await page.$('[data-testid=import-file]');
+    await (input as ElementHandle<HTMLInputElement>).uploadFile(file);
+  };
+
+  it('that is broken says what to mend, with paths, and stores nothing', async () => {
+    await bring(
+      '{"schemaVersion": 1, "name": "Half a build", "brief": {"riderMassKg": {"source": "measured", "value": "heavy"}}}',
+    );
+    await page.waitForSelector('[data-testid=import-issues]');
+    const text = await page.$eval('[role=dialog]', (d) => d.textContent);
+    expect(text).toContain('brief.riderMassKg.value: wanted a number, found "heavy"');
+    expect(text).toContain('donor: wanted an object, found nothing');
+    expect(await page.$('[data-build="Half a build"]')).toBeNull();
+  });
+
+  it('that is no JSON says so', async () => {
+    await bring('this is a shopping list');
+    await page.waitForSelector('[data-testid=import-issues]');
+    expect(await page.$eval('[data-testid=import-issues]', (d) => d.textContent)).toContain('wanted JSON');
+  });
+
+  it('that was exported comes back the same', async () => {
+    const list = (await (await fetch(`${application.url}/api/builds`)).json()) as {
+      builds: { id: string; document: { name: string } }[];
+    };
+    const trike = list.builds.find((b) => b.document.name === 'Tide-flat trike');
+    const text = await (await fetch(`${application.url}/api/builds/${String(trike?.id)}/export`)).text();
+    await bring(text.replace('Tide-flat trike', 'Tide-flat trike, second'));
+    await settled(page, '[data-figure=hill]');
+    const original = await newPage(browser);
+    await original.goto(`${application.url}/builds/${String(trike?.id)}/hill`);
+    await settled(original, '[data-figure=hill]');
+    expect(await figureText(page, 'hill')).toBe(await figureText(original, 'hill'));
+    await original.close();
+  });
+});
