@@ -62,13 +62,21 @@ export function usualDigits(value: number, unit: Unit): number {
 
 export const unitText = (unit: Unit): string => WRITTEN[unit] ?? unit;
 
+/** A formatter takes longer to make than to use some hundred times. */
+const formatters = new Map<number, Intl.NumberFormat>();
+function formatter(digits: number): Intl.NumberFormat {
+  let found = formatters.get(digits);
+  if (found === undefined) {
+    found = new Intl.NumberFormat('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits });
+    formatters.set(digits, found);
+  }
+  return found;
+}
+
 /** A number for reading: thousands grouped, a true minus, and "over" rather than a wild figure. */
 export function formatNumber(value: number, digits: number): string {
   if (!Number.isFinite(value)) return value > 0 ? 'no limit' : 'none';
-  const text = new Intl.NumberFormat('en-GB', {
-    minimumFractionDigits: digits,
-    maximumFractionDigits: digits,
-  }).format(value);
+  const text = formatter(digits).format(value);
   // "-0.0" would claim a direction that the digits shown do not carry.
   return /^-[0.,]*$/.test(text) ? text.slice(1) : text.replace('-', '−');
 }

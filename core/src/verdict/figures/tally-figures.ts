@@ -1,4 +1,5 @@
 import type { BuildDocument } from '../../build/document.ts';
+import { formatNumber } from '../../quantity/format.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import { inputRow, stepRow, type Figure, type State, type WorkingRow } from '../figure.ts';
 import type { Study } from '../study.ts';
@@ -54,7 +55,7 @@ export const CURRENCY_SIGN: Readonly<Record<BuildDocument['money']['currency'], 
 
 /** An amount for reading, without pence. */
 export const moneyText = (amount: number, currency: BuildDocument['money']['currency']): string =>
-  `${CURRENCY_SIGN[currency]}${new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 }).format(amount)}`;
+  `${CURRENCY_SIGN[currency]}${formatNumber(amount, 0)}`;
 
 /** Price of what is known; a missing price is said, never counted as nought in silence. */
 export function priceFigure({ build }: Study): Figure {

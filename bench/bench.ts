@@ -1,0 +1,7 @@
+import { benchCore } from './core-bench.ts';
+import { benchPage } from './page-bench.ts';
+import { line } from './measure.ts';
+
+line('what', 'median', 'wished for', 'beside a reference of this run');
+benchCore();
+await benchPage();

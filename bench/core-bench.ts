@@ -1,0 +1,122 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import {
+  assemble,
+  evaluate,
+  operatingPoint,
+  readBuildText,
+  sensitivities,
+  supplyAt,
+  topSpeed,
+  type BuildDocument,
+  type Machine,
+  type Supply,
+} from '@apple-cart/core';
+import { line, medianMicroseconds } from './measure.ts';
+
+const folder = new URL('../demo/builds/', import.meta.url);
+
+/** The demo builds, and the longtail with eleven cogs and a free choice among them: the most work there is. */
+function builds(): readonly (readonly [string, BuildDocument])[] {
+  const demo = readdirSync(folder)
+    .sort()
+    .map((file) => {
+      const read = readBuildText(readFileSync(new URL(file, folder), 'utf8'));
+      if (!read.ok) throw new Error(file);
+      return read.value;
+    });
+  const [longtail] = demo;
+  if (longtail === undefined) throw new Error('no demo builds');
+  const eleven: BuildDocument = {
+    ...longtail,
+    name: 'Mid-drive, 11 cogs',
+    gearing: {
+      ...longtail.gearing,
+      cogTeeth: [42, 37, 32, 28, 24, 21, 18, 16, 14, 12, 11],
+      heldCogTeeth: null,
+    },
+  };
+  return [...demo, eleven].map((build) => [build.name, build]);
+}
+
+/** The operating point as a general search would find it: the reference for the closed form. */
+function searchedAmps(machine: Machine, supply: Supply, v: number): number {
+  const [gear] = machine.gears;
+  if (gear === undefined) return 0;
+  const { limits, circuitOhm, motor } = machine;
+  const emf = motor.kt * gear.motorRatio * v;
+  const ib = Math.min(
+    limits.batteryA,
+    limits.bmsA,
+    (supply.openVolts - limits.lowVolts) / supply.ohm,
+    supply.openVolts / (2 * supply.ohm),
+  );
+  const most = Math.min(limits.powerW, ib * (supply.openVolts - ib * supply.ohm));
+  let low = 0;
+  let high = limits.phaseA;
+  while (high - low > 1e-9) {
+    const amps = (low + high) / 2;
+    const duty = emf + amps * circuitOhm <= supply.openVolts - amps * supply.ohm;
+    const watts = amps * (emf + 0.3 + amps * circuitOhm) + limits.standbyW <= most;
+    if (duty && watts) low = amps;
+    else high = amps;
+  }
+  return low;
+}
+
+/** Times the core; everything is a ratio to the operating point, or to a reference that solves the same. */
+export function benchCore(): void {
+  const all = builds();
+  const [first] = all;
+  if (first === undefined) return;
+  const machine = assemble(first[1]);
+  const [gear] = machine.gears;
+  if (gear === undefined) return;
+  const supply = supplyAt(machine.pack, 0.5);
+
+  let v = 0;
+  const step = (): number => (v = v > 8 ? 0.5 : v + 0.37);
+  const point = medianMicroseconds(() => operatingPoint(machine, gear, supply, step()), 20_000);
+  const search = medianMicroseconds(() => searchedAmps(machine, supply, step()), 5_000);
+  line(
+    'operating point, closed form',
+    `${point.toFixed(3)} us`,
+    'under 1 us',
+    `${(search / point).toFixed(1)} times faster than a search`,
+  );
+
+  for (const [name, build] of all) {
+    const one = assemble(build);
+    const top = medianMicroseconds(() => topSpeed(one, 0.5), 200);
+    line(`top speed, ${name}`, `${top.toFixed(1)} us`, '', `${(top / point).toFixed(0)} operating points`);
+  }
+  for (const [name, build] of all) {
+    const whole = medianMicroseconds(() => evaluate(build), 20);
+    line(
+      `evaluate, ${name}`,
+      `${(whole / 1000).toFixed(2)} ms`,
+      'under 5 ms',
+      `${(whole / point).toFixed(0)} operating points`,
+    );
+  }
+  const moved = medianMicroseconds(() => sensitivities(first[1]), 5);
+  line(
+    'what to measure first, Orchard longtail',
+    `${(moved / 1000).toFixed(1)} ms`,
+    '',
+    `${(moved / point).toFixed(0)} operating points`,
+  );
+
+  // Without a clean heap before and after, the figure would be that of the garbage.
+  globalThis.gc?.();
+  const before = process.memoryUsage().heapUsed;
+  const held = Array.from({ length: 200 }, () => evaluate(first[1]));
+  globalThis.gc?.();
+  const bytes = (process.memoryUsage().heapUsed - before) / held.length;
+  const document = JSON.stringify(first[1]).length;
+  line(
+    'memory of one verdict',
+    `${(bytes / 1024).toFixed(0)} kB`,
+    '',
+    `${(bytes / document).toFixed(1)} times its document's text`,
+  );
+}

@@ -1,0 +1,77 @@
+import { mkdir, rm } from 'node:fs/promises';
+import { resolve } from 'node:path';
+import type { StageId } from '@apple-cart/core';
+import { startApplication } from './application.ts';
+import { launch, newPage, settled } from './browser.ts';
+import { openBuild, typeInto } from './hands.ts';
+
+const folder = resolve(import.meta.dirname, '../docs/screenshots');
+
+interface Shot {
+  readonly file: string;
+  /** Undefined for the builds page. */
+  readonly build?: string;
+  readonly stage?: StageId;
+  readonly theme?: 'light' | 'dark';
+  readonly size?: readonly [number, number];
+  readonly before?: (page: Awaited<ReturnType<typeof newPage>>) => Promise<void>;
+}
+
+const pinAndChange: Shot['before'] = async (page) => {
+  await page.click('button[aria-pressed]');
+  await typeInto(page, 'controller.batteryCurrentA', '17');
+};
+
+/** One picture a view, all from the demo data. */
+const SHOTS: readonly Shot[] = [
+  { file: 'builds' },
+  { file: 'builds-dark', theme: 'dark' },
+  { file: 'brief', build: 'Choir tandem', stage: 'brief' },
+  { file: 'donor', build: 'Choir tandem', stage: 'donor' },
+  { file: 'drive', build: 'Orchard longtail', stage: 'drive' },
+  { file: 'power', build: 'Tide-flat trike', stage: 'power' },
+  { file: 'law', build: 'Choir tandem', stage: 'law' },
+  { file: 'hill', build: 'Orchard longtail', stage: 'hill', before: pinAndChange },
+  { file: 'hill-dark', build: 'Orchard longtail', stage: 'hill', theme: 'dark', before: pinAndChange },
+  { file: 'range', build: 'Tide-flat trike', stage: 'range' },
+  {
+    file: 'working',
+    build: 'Orchard longtail',
+    stage: 'hill',
+    before: async (page) => {
+      await page.click('[data-figure=hill]');
+      await page.waitForSelector('[role=dialog]');
+    },
+  },
+  { file: 'hill-tablet', build: 'Tide-flat trike', stage: 'hill', size: [768, 1024] },
+  { file: 'law-telephone', build: 'Tide-flat trike', stage: 'law', size: [390, 844] },
+];
+
+await rm(folder, { recursive: true, force: true });
+await mkdir(folder, { recursive: true });
+const browser = await launch();
+for (const { file, build, stage, theme = 'light', size = [1280, 800], before } of SHOTS) {
+  // A database of its own for each: one picture's changes never show in another.
+  const application = await startApplication();
+  const page = await newPage(browser, ...size);
+  await page.evaluateOnNewDocument((t) => {
+    localStorage.setItem(
+      'apple-cart-settings',
+      JSON.stringify({ state: { units: 'metric', theme: t }, version: 0 }),
+    );
+  }, theme);
+  if (build === undefined || stage === undefined) {
+    await page.goto(application.url);
+    await settled(page, '[data-build]');
+  } else {
+    await openBuild(page, application, build, stage);
+    if (['hill', 'range', 'power'].includes(stage)) await page.waitForSelector('[data-chart] svg');
+  }
+  await before?.(page);
+  await new Promise((done) => setTimeout(done, 400));
+  await page.screenshot({ path: `${folder}/${file}.png` });
+  await page.close();
+  await application.stop();
+  process.stdout.write(`docs/screenshots/${file}.png\n`);
+}
+await browser.close();
