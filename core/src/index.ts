@@ -41,6 +41,12 @@ export { STAGE_IDS, type StageId, type StageVerdict } from './verdict/stages.ts'
 export { LIMIT_WORDS, limitQuantity } from './verdict/limit-words.ts';
 export { placeState } from './verdict/figures/class-figure.ts';
 export { moneyText } from './verdict/figures/tally-figures.ts';
-export { LOW_CHARGE, type GearRow, type HillCurves, type RangePoint } from './verdict/charts.ts';
+export {
+  LOW_CHARGE,
+  type GearRow,
+  type HillCurves,
+  type HillSpan,
+  type RangePoint,
+} from './verdict/charts.ts';
 export { STATED_CHARGE } from './verdict/study.ts';
 export { sensitivities, type Sensitivity } from './verdict/sensitivity.ts';

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import published from '../../../docs/build.schema.json' with { type: 'json' };
 import { anyBuild, RUNS, sample } from '../test/sample.ts';
 import { buildJsonSchema } from './document.ts';
 import { readBuild, readBuildText } from './read.ts';
@@ -95,6 +96,10 @@ describe('readBuildText', () => {
 });
 
 describe('JSON Schema', () => {
+  it('stands in docs as it is now: run npm run schema after a change', () => {
+    expect(published).toEqual(JSON.parse(JSON.stringify(buildJsonSchema())));
+  });
+
   it('is draft 2020-12, closed, and describes each quantity with its unit and default', () => {
     const schema = buildJsonSchema() as {
       $schema: string;

@@ -3,6 +3,7 @@ import { supplyAt } from '../machine/battery.ts';
 import { cadenceRpm, developmentM } from '../machine/driveline.ts';
 import { gradeCurve, type GradePoint } from '../ride/grade-curve.ts';
 import { constantSpeedRange } from '../ride/range.ts';
+import { steadySpeed } from '../ride/steady.ts';
 import { traction } from '../ride/traction.ts';
 import { plannedSpan } from './figures/range-figures.ts';
 import { STATED_CHARGE, type Study } from './study.ts';
@@ -34,6 +35,27 @@ export function hillCurves({ machine, choice, climb, known }: Study): HillCurves
       cogTeeth: gear.cogTeeth,
       points: gradeCurve(machine, STATED_CHARGE, gear),
     })),
+  };
+}
+
+/** The test hill's steady speed nearly empty, at half charge and full, m/s; undefined where it stalls. */
+export interface HillSpan {
+  readonly low: number | undefined;
+  readonly half: number | undefined;
+  readonly full: number | undefined;
+}
+
+/** Speeds on the test hill over the charge. */
+export function hillSpan({ machine, choice, climb, known }: Study): HillSpan {
+  const at = (charge: number): number | undefined => {
+    const supply = supplyAt(machine.pack, charge);
+    const outcome = steadySpeed(machine, supply, known.brief.hillGradePct.value, choice);
+    return outcome.moves ? outcome.v : undefined;
+  };
+  return {
+    low: at(LOW_CHARGE),
+    half: climb.climbs ? climb.v : undefined,
+    full: at(known.pack.chargeLimitPct.value / 100),
   };
 }
 

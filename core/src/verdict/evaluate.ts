@@ -10,9 +10,11 @@ import { msToKmh } from '../quantity/units.ts';
 import {
   gearTable,
   hillCurves,
+  hillSpan,
   rangeChart,
   type GearRow,
   type HillCurves,
+  type HillSpan,
   type RangePoint,
 } from './charts.ts';
 import type { Figure } from './figure.ts';
@@ -39,7 +41,12 @@ export interface Verdict {
     readonly here: PlaceVerdict;
     readonly places: readonly PlaceVerdict[];
   };
-  readonly hill: { readonly climb: ClimbOutcome; readonly start: StartGrade; readonly curves: HillCurves };
+  readonly hill: {
+    readonly climb: ClimbOutcome;
+    readonly start: StartGrade;
+    readonly span: HillSpan;
+    readonly curves: HillCurves;
+  };
   /** What the tyres carry at rest on the level, rider and load included, kg. */
   readonly axlesKg: { readonly rear: number; readonly front: number };
   readonly range: {
@@ -94,7 +101,7 @@ export function evaluate(build: BuildDocument): Verdict {
     assumptions: knownInUse(build, s.known).filter((k) => k.source === 'assumed' || k.source === 'unknown'),
     law: { facts: s.facts, here: s.here, places: s.places },
     axlesKg: axleLoadsKg(s.machine.road.massKg, s.machine.balance),
-    hill: { climb: s.climb, start: s.start, curves: hillCurves(s) },
+    hill: { climb: s.climb, start: s.start, span: hillSpan(s), curves: hillCurves(s) },
     range: {
       cruise: s.range,
       rested: s.rangeRested,

@@ -74,6 +74,7 @@ describe('curves', () => {
 describe('hill chart', () => {
   const input = {
     curves: verdict.hill.curves,
+    span: verdict.hill.span,
     pinned: undefined,
     known: verdict.known,
     hillName: 'Crate Lane',
@@ -119,7 +120,10 @@ describe('hill chart', () => {
       controls: { ...newBuild('Still').controls, assistSensor: 'none' },
       brief: { ...newBuild('Still').brief, riderPowerW: { source: 'measured', value: 0 } },
     });
-    const still = hillChart({ ...input, curves: none.hill.curves, known: none.known }, NAMED_INK);
+    const still = hillChart(
+      { ...input, curves: none.hill.curves, span: none.hill.span, known: none.known },
+      NAMED_INK,
+    );
     expect(series(still).length).toBeGreaterThan(0);
   });
 });
@@ -140,7 +144,7 @@ describe('force chart', () => {
         held: verdict.hill.curves.held,
         pinned: undefined,
         known: verdict.known,
-        loads: [{ name: 'the level asks', force: (v) => roadForce(road, v, 0) }],
+        loads: [{ name: 'the level asks', force: (v) => roadForce(road, v, 0), side: 'left' }],
         system: 'metric',
       },
       NAMED_INK,

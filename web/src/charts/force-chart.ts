@@ -19,7 +19,12 @@ export interface ForceChartInput {
   readonly pinned: readonly GradePoint[] | undefined;
   readonly known: KnownBuild;
   /** Load at a speed in m/s on the level and on the test hill, N. */
-  readonly loads: readonly { readonly name: string; readonly force: (v: number) => number }[];
+  readonly loads: readonly {
+    readonly name: string;
+    readonly force: (v: number) => number;
+    /** The end of the line at which its name stands. */
+    readonly side: 'left' | 'right';
+  }[];
   readonly system: UnitSystem;
 }
 
@@ -67,16 +72,22 @@ export function forceChart(
       },
     },
     series: [
-      ...loads.flatMap(({ name, force: demand }) => {
+      ...loads.flatMap(({ name, force: demand, side }) => {
         const points = asked(demand);
-        const end = points[3];
+        const at = side === 'left' ? points[2] : points.at(-1);
         return [
           line(points, { color: ink.elevation, width: 1.4, z: 2 }),
-          ...(end === undefined
+          ...(at === undefined
             ? []
             : [
                 caption(
-                  { at: end, color: ink.ink2, offset: [0, -4], lines: [{ text: name, style: 'plain' }] },
+                  {
+                    at,
+                    color: ink.ink2,
+                    align: side,
+                    offset: [0, -6],
+                    lines: [{ text: name, style: 'plain' }],
+                  },
                   ink,
                 ),
               ]),

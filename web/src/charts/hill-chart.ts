@@ -9,6 +9,7 @@ import {
   shownUnit,
   type GradePoint,
   type HillCurves,
+  type HillSpan,
   type KnownBuild,
   type Limit,
   type UnitSystem,
@@ -30,6 +31,7 @@ import {
 
 export interface HillChartInput {
   readonly curves: HillCurves;
+  readonly span: HillSpan;
   readonly pinned: readonly GradePoint[] | undefined;
   readonly known: KnownBuild;
   readonly hillName: string;
@@ -99,20 +101,18 @@ function limitCaption(
 }
 
 function marker(frame: Frame, input: HillChartInput, ink: ChartInk, unit: string): readonly SeriesOption[] {
-  const { curves, gradePct, hillName } = input;
-  const here = atGrade(curves.held, gradePct);
-  if (here === undefined) return [];
-  const y = frame.speed(here.v);
-  const span = [atGrade(curves.low, gradePct), atGrade(curves.full, gradePct)].map((p) =>
-    p === undefined ? 0 : frame.speed(p.v),
-  );
-  const [low = 0, high = 0] = span;
+  const { span, gradePct, hillName } = input;
+  if (span.half === undefined) return [];
+  const y = frame.speed(span.half);
+  const [low, high] = [span.low, span.full].map((v) => (v === undefined ? undefined : frame.speed(v)));
+  const words = (value: number | undefined): string =>
+    value === undefined ? 'stalls' : formatNumber(value, 1);
   const left = gradePct > 0.3 * frame.xMax;
   return [
     line(
       [
         [gradePct, 0],
-        [gradePct, Math.max(y, high)],
+        [gradePct, Math.max(y, high ?? y)],
       ],
       { color: ink.ink, width: 1.4, z: 6 },
     ),
@@ -135,7 +135,7 @@ function marker(frame: Frame, input: HillChartInput, ink: ChartInk, unit: string
         lines: [
           { text: `${hillName}, ${formatNumber(gradePct, 1)} %`, style: 'strong' },
           { text: `${formatNumber(y, 1)} ${unit}`, style: 'value' },
-          { text: `${formatNumber(low, 1)} nearly empty, ${formatNumber(high, 1)} full`, style: 'plain' },
+          { text: `${words(low)} nearly empty, ${words(high)} full`, style: 'plain' },
         ],
       },
       ink,

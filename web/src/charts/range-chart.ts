@@ -67,9 +67,9 @@ export function rangeChart(
             {
               at: [x, Math.min(distance(planned.high), yMax)],
               color: ink.ink,
-              align: x > xMax * 0.6 ? 'right' : 'left',
+              align: x > xMax * 0.35 ? 'right' : 'left',
               vertical: 'top',
-              offset: [x > xMax * 0.6 ? -10 : 10, 0],
+              offset: [x > xMax * 0.35 ? -10 : 10, 0],
               lines: [
                 { text: `At ${formatNumber(x, 0)} ${speedUnit}`, style: 'strong' },
                 {
@@ -139,8 +139,7 @@ export function rangeChart(
               {
                 at: nearStart,
                 color: ink.speed,
-                offset: [0, 20],
-                vertical: 'top',
+                offset: [6, -8],
                 lines: [{ text: 'legs resting, mixed riding', style: 'thin' }],
               },
               ink,

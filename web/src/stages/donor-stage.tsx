@@ -87,7 +87,7 @@ function Inputs() {
               );
           }}
         />
-        <NumberField path="donor.beadMm" label="Bead diameter" />
+        <NumberField path="donor.beadMm" label="Bead" />
         <NumberField path="donor.tyreMm" />
         <NumberField path="donor.rolloutMm" />
       </FieldGroup>

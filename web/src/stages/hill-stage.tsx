@@ -88,7 +88,7 @@ function HillPanel() {
   const system = useSettings((state) => state.units);
   const ink = useChartInk();
   const hillName = document.brief.hillName === '' ? 'Test hill' : document.brief.hillName;
-  const { curves, climb } = verdict.hill;
+  const { curves, span, climb } = verdict.hill;
   const grade = verdict.known.brief.hillGradePct.value;
   const pinnedHeld = pinned?.hill.curves.held;
   const option = useMemo(
@@ -96,6 +96,7 @@ function HillPanel() {
       hillChart(
         {
           curves,
+          span,
           pinned: pinnedHeld,
           known: verdict.known,
           hillName,
@@ -105,7 +106,7 @@ function HillPanel() {
         },
         ink,
       ),
-    [curves, pinnedHeld, verdict.known, hillName, grade, document.gearing.heldCogTeeth, system, ink],
+    [curves, span, pinnedHeld, verdict.known, hillName, grade, document.gearing.heldCogTeeth, system, ink],
   );
   const unit = shownUnit('km/h', system);
   const speed = (v: number): string => formatNumber(convert(msToKmh(v), 'km/h', unit), 1);
@@ -177,7 +178,7 @@ function climbLines({ hill }: Verdict): readonly LedgerLine[] {
     {
       label: 'Cog, cadence',
       value: (
-        <span className="num">
+        <span className="num whitespace-nowrap">
           {climb.cogTeeth} T, {formatNumber(climb.cadenceRpm, 0)}{' '}
           <span className="inline-block w-[2.4em] pl-1 text-left font-text text-[12.5px] text-ink3">rpm</span>
         </span>

@@ -61,7 +61,7 @@ function PackFields({ document, verdict }: { document: BuildDocument; verdict: V
       <NumberField path="pack.nominalV" />
       <NumberField path="pack.cellsInSeries" />
       <NumberField path="pack.capacityAh" />
-      <WorkedRow label="Energy on the label" unit="Wh" sum>
+      <WorkedRow label="Label energy" unit="Wh" sum>
         <Num text={formatNumber(verdict.power.energyWh, 0)} places={3} />
       </WorkedRow>
       <NumberField path="pack.bmsCurrentA" label="Protection limit" />
@@ -213,8 +213,8 @@ function ForcePanel() {
         pinned: pinnedHeld,
         known: verdict.known,
         loads: [
-          { name: 'the level asks', force: (v) => roadForce(road, v, 0) },
-          { name: `${hill} asks`, force: (v) => roadForce(road, v, grade) },
+          { name: 'the level asks', force: (v) => roadForce(road, v, 0), side: 'left' },
+          { name: `${hill} asks`, force: (v) => roadForce(road, v, grade), side: 'right' },
         ],
         system,
       },
