@@ -1,7 +1,6 @@
-import { gzipSync } from 'node:zlib';
 import { startApplication } from '../e2e/application.ts';
-import { launch, newPage, settled } from '../e2e/browser.ts';
-import { openBuild } from '../e2e/hands.ts';
+import { launch, newPage } from '../e2e/browser.ts';
+import { firstLoad, openBuild } from '../e2e/hands.ts';
 import { line, median } from './measure.ts';
 
 const EDITS = 40;
@@ -11,14 +10,7 @@ export async function benchPage(): Promise<void> {
   const application = await startApplication();
   const browser = await launch();
   const page = await newPage(browser);
-  const scripts = new Set<string>();
-  page.on('response', (response) => {
-    if (response.request().resourceType() === 'script') scripts.add(response.url());
-  });
-  await page.goto(application.url);
-  await settled(page, '[data-build]');
-  let bytes = 0;
-  for (const url of scripts) bytes += gzipSync(Buffer.from(await (await fetch(url)).arrayBuffer())).length;
+  const { bytes } = await firstLoad(page, application.url);
   line('first load, JavaScript, gzip', `${(bytes / 1000).toFixed(0)} kB`, 'under 200 kB');
 
   await openBuild(page, application, 'Orchard longtail', 'hill');

@@ -1,11 +1,10 @@
 import axe from 'axe-core';
-import { gzipSync } from 'node:zlib';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { STAGE_IDS } from '@apple-cart/core';
 import { startApplication, type Application } from './application.ts';
 import { launch, newPage, settled, watched, type Watch } from './browser.ts';
-import { chooseFrom, figureText, kept, openBuild, typeInto } from './hands.ts';
+import { chooseFrom, figureText, firstLoad, kept, openBuild, typeInto } from './hands.ts';
 
 let application: Application;
 let browser: Browser;
@@ -252,7 +251,7 @@ describe('every screen', () => {
       );
     expect(await shown('header.no-print')).toBe(false);
     expect(await shown('nav')).toBe(false);
-    expect(await page.$eval('main', (m) => (m as HTMLElement).innerText)).toContain('Orchard longtail');
+    expect(await page.$eval('main', (m) => (m).innerText)).toContain('Orchard longtail');
     const pdf = await page.pdf({ format: 'a4' });
     expect(pdf.length).toBeGreaterThan(10_000);
   });
@@ -271,17 +270,10 @@ describe('every screen', () => {
 describe('the first load', () => {
   it('is under 200 kB of compressed JavaScript before charts, and comes from this machine only', async () => {
     const page = await open();
-    const scripts = new Set<string>();
-    page.on('response', (response) => {
-      if (response.request().resourceType() === 'script') scripts.add(response.url());
-    });
-    await page.goto(application.url);
-    await settled(page, '[data-build]');
-    let bytes = 0;
-    for (const url of scripts) bytes += gzipSync(Buffer.from(await (await fetch(url)).arrayBuffer())).length;
-    expect(scripts.size).toBeGreaterThan(0);
+    const { scripts, bytes } = await firstLoad(page, application.url);
+    expect(scripts.length).toBeGreaterThan(0);
     expect(bytes).toBeLessThan(200_000);
-    expect([...scripts].every((url) => url.startsWith(application.url))).toBe(true);
+    expect(scripts.every((url) => url.startsWith(application.url))).toBe(true);
   });
 
   it('leaves the figures the same in both units', async () => {

@@ -1,3 +1,4 @@
+import { gzipSync } from 'node:zlib';
 import type { Page } from 'puppeteer-core';
 import type { FigureId, QuantityPath, StageId } from '@apple-cart/core';
 import type { Application } from './application.ts';
@@ -66,3 +67,22 @@ export async function chooseFrom(page: Page, button: string, item: string): Prom
 
 /** Waits until the server has acknowledged every change. */
 export const kept = (page: Page) => page.waitForSelector('[data-save-state=saved]');
+
+/** Opens the builds page anew and gives the scripts that it fetched and their compressed size, bytes. */
+export async function firstLoad(
+  page: Page,
+  url: string,
+): Promise<{ readonly scripts: readonly string[]; readonly bytes: number }> {
+  const scripts = new Set<string>();
+  page.on('response', (response) => {
+    if (response.request().resourceType() === 'script') scripts.add(response.url());
+  });
+  await page.goto(url);
+  await settled(page, '[data-build]');
+  const sizes = await Promise.all(
+    [...scripts].map(
+      async (script) => gzipSync(Buffer.from(await (await fetch(script)).arrayBuffer())).length,
+    ),
+  );
+  return { scripts: [...scripts], bytes: sizes.reduce((sum, size) => sum + size, 0) };
+}

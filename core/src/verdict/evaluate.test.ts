@@ -8,7 +8,7 @@ import { readBuild } from '../build/read.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { evaluate, type Verdict } from './evaluate.ts';
 import type { Figure, FigureId } from './figure.ts';
-import { STAGE_IDS } from './stages.ts';
+import { STAGE_IDS } from './stage-ids.ts';
 
 const figure = (verdict: Verdict, id: FigureId): Figure => {
   const found = verdict.figures.find((f) => f.id === id);

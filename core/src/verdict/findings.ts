@@ -4,7 +4,7 @@ import { knownInUse } from '../build/known.ts';
 import { CHEMISTRIES } from '../machine/battery.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import type { State } from './figure.ts';
-import type { StageId } from './stages.ts';
+import type { StageId } from './stage-ids.ts';
 import type { Study } from './study.ts';
 
 /** Something on the card that needs a look, with why and what to do. */

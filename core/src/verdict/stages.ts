@@ -1,11 +1,8 @@
 import { knownInUse, type Known } from '../build/known.ts';
 import { worstState, type Figure, type State } from './figure.ts';
 import type { Finding } from './findings.ts';
+import type { StageId } from './stage-ids.ts';
 import type { Study } from './study.ts';
-
-/** The stages of the work, in working order. */
-export const STAGE_IDS = ['brief', 'donor', 'drive', 'power', 'law', 'hill', 'range'] as const;
-export type StageId = (typeof STAGE_IDS)[number];
 
 export interface StageVerdict {
   readonly id: StageId;

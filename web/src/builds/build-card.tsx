@@ -2,11 +2,11 @@ import { MoreHorizontal } from 'lucide-react';
 import { Link } from 'react-router';
 import { STAGE_IDS, type StageVerdict, type Verdict } from '@apple-cart/core';
 import { Silhouette } from '../drawing/silhouette.tsx';
-import { figureText } from '../frame/figure-text.ts';
+import { figureText } from '../state/figure-text.ts';
 import { STAGES } from '../stages/stage-list.ts';
-import { figureOf } from '../stages/use-stage.ts';
+import { figureOf } from '../stages/parts/use-stage.ts';
 import { api, type StoredBuild } from '../state/api.ts';
-import { downloadText, fileName } from '../state/download.ts';
+import { downloadBuild } from '../state/download.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { Menu, MenuItem } from '../ui/menu.tsx';
@@ -121,11 +121,7 @@ export function BuildCard({ build, onPutAway, onChanged }: Props) {
             <MenuItem onSelect={copy}>Make a copy</MenuItem>
             <MenuItem
               onSelect={() => {
-                downloadText(
-                  fileName(document.name, 'json'),
-                  `${JSON.stringify(document, null, 2)}\n`,
-                  'application/json',
-                );
+                downloadBuild(document);
               }}
             >
               Save as a file (JSON)

@@ -11,8 +11,8 @@ import {
 } from '@apple-cart/core';
 import { ChoiceField } from '../fields/choice-field.tsx';
 import { TextField } from '../fields/text-field.tsx';
-import { STYLE_NAMES, wheelsOf } from '../stages/donor-styles.ts';
-import { DRIVE_KINDS } from '../stages/drive-kinds.ts';
+import { STYLE_NAMES, wheelsOf } from '../stages/donor/donor-styles.ts';
+import { DRIVE_KINDS } from '../stages/drive/drive-kinds.ts';
 import { api } from '../state/api.ts';
 import { Button } from '../ui/button.tsx';
 import { Dialog } from '../ui/dialog.tsx';

@@ -3,7 +3,8 @@ import { evaluate, newBuild } from '@apple-cart/core';
 import { sprocketRadius } from './bicycle-parts.ts';
 import { drawnFrom } from './silhouette.tsx';
 import { Sketch, toward } from './sketch.tsx';
-import { STYLES, type Drawn } from './styles.ts';
+import type { Drawn } from './drawn.ts';
+import { STYLES } from './styles.ts';
 
 const drawn: Drawn = {
   wheelbase: 1050,

@@ -1,6 +1,7 @@
 import type { BuildDocument, KnownBuild } from '@apple-cart/core';
 import { Sketch } from './sketch.tsx';
-import { STYLES, type Drawn } from './styles.ts';
+import type { Drawn } from './drawn.ts';
+import { STYLES } from './styles.ts';
 
 /** What the drawing takes from a build, in mm. */
 export function drawnFrom(build: BuildDocument, known: KnownBuild): Drawn {

@@ -1,5 +1,6 @@
 import { Search } from 'lucide-react';
-import { Suspense, lazy, useEffect, useState } from 'react';
+import { Suspense, lazy, useCallback, useState } from 'react';
+import { useWindowKey } from '../ui/use-window-key.ts';
 
 /** Fetched when first asked for. */
 const FindDialog = lazy(() => import('./find-dialog.tsx').then((m) => ({ default: m.FindDialog })));
@@ -7,18 +8,13 @@ const FindDialog = lazy(() => import('./find-dialog.tsx').then((m) => ({ default
 /** Opens the search-and-do box, by hand or with Ctrl+K. */
 export function FindButton() {
   const [open, setOpen] = useState(false);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
-        event.preventDefault();
-        setOpen((before) => !before);
-      }
-    };
-    window.addEventListener('keydown', onKey);
-    return () => {
-      window.removeEventListener('keydown', onKey);
-    };
-  }, []);
+  useWindowKey(
+    useCallback((event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'k') return;
+      event.preventDefault();
+      setOpen((before) => !before);
+    }, []),
+  );
   return (
     <>
       <button

@@ -1,8 +1,9 @@
 import { CircleHelp } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { Dialog } from '../ui/dialog.tsx';
 import { SOURCE_WORD, SourceMark } from '../ui/source-mark.tsx';
 import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';
+import { isTyping, useWindowKey } from '../ui/use-window-key.ts';
 
 const KEYS = [
   ['Ctrl+K', 'find a field, a stage or an action'],
@@ -13,21 +14,14 @@ const KEYS = [
   ['?', 'this page'],
 ] as const;
 
-const inField = (target: EventTarget | null): boolean =>
-  target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement;
-
 /** Marks, keys and caution on one page. */
 export function HelpButton() {
   const [open, setOpen] = useState(false);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (event.key === '?' && !inField(event.target) && !event.ctrlKey) setOpen(true);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => {
-      window.removeEventListener('keydown', onKey);
-    };
-  }, []);
+  useWindowKey(
+    useCallback((event: KeyboardEvent) => {
+      if (event.key === '?' && !isTyping(event.target) && !event.ctrlKey) setOpen(true);
+    }, []),
+  );
   return (
     <>
       <button

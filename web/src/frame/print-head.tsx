@@ -1,7 +1,7 @@
 import { useDocument } from '../state/build-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { useSettings } from '../state/settings-store.ts';
-import { figureText } from './figure-text.ts';
+import { figureText } from '../state/figure-text.ts';
 
 /** Only on paper: which build it is, and the figures of the tray. */
 export function PrintHead() {

@@ -4,7 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { PLACES, type PlaceId, type UnitSystem } from '@apple-cart/core';
 import { api } from '../state/api.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
-import { downloadText, fileName } from '../state/download.ts';
+import { downloadBuild } from '../state/download.ts';
 import { withSection } from '../state/paths.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { Menu, MenuChoice, MenuHeading, MenuItem, MenuRule } from '../ui/menu.tsx';
@@ -83,11 +83,7 @@ function BuildMenu({ onVersions }: { onVersions: () => void }) {
       <MenuItem onSelect={onVersions}>Versions…</MenuItem>
       <MenuItem
         onSelect={() => {
-          downloadText(
-            fileName(document.name, 'json'),
-            `${JSON.stringify(document, null, 2)}\n`,
-            'application/json',
-          );
+          downloadBuild(document);
         }}
       >
         Save as a file (JSON)

@@ -5,7 +5,7 @@ import { useBuild, useDocument } from '../state/build-store.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { StateMark } from '../ui/state-mark.tsx';
-import { figureDelta, figureText, type FigureDelta } from './figure-text.ts';
+import { figureDelta, figureText, type FigureDelta } from '../state/figure-text.ts';
 
 /** On a telephone the tray is folded to these. */
 const FOLDED: readonly FigureId[] = ['class', 'hill', 'range'];

@@ -12,7 +12,7 @@ import { useSettings } from '../state/settings-store.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { SOURCE_WORD, SourceMark } from '../ui/source-mark.tsx';
 import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';
-import { figureText } from './figure-text.ts';
+import { figureText } from '../state/figure-text.ts';
 
 function Value({ row }: { row: WorkingRow }) {
   const system = useSettings((state) => state.units);

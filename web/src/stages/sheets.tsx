@@ -5,13 +5,13 @@ type Sheet = Promise<{ default: ComponentType }>;
 
 /** Each stage's sheet is fetched when it is first shown, so that the first page is light. */
 const LOAD: Readonly<Record<StageId, () => Sheet>> = {
-  brief: () => import('./brief-stage.tsx').then((m) => ({ default: m.BriefStage })),
-  donor: () => import('./donor-stage.tsx').then((m) => ({ default: m.DonorStage })),
-  drive: () => import('./drive-stage.tsx').then((m) => ({ default: m.DriveStage })),
-  power: () => import('./power-stage.tsx').then((m) => ({ default: m.PowerStage })),
-  law: () => import('./law-stage.tsx').then((m) => ({ default: m.LawStage })),
-  hill: () => import('./hill-stage.tsx').then((m) => ({ default: m.HillStage })),
-  range: () => import('./range-stage.tsx').then((m) => ({ default: m.RangeStage })),
+  brief: () => import('./brief/brief-stage.tsx').then((m) => ({ default: m.BriefStage })),
+  donor: () => import('./donor/donor-stage.tsx').then((m) => ({ default: m.DonorStage })),
+  drive: () => import('./drive/drive-stage.tsx').then((m) => ({ default: m.DriveStage })),
+  power: () => import('./power/power-stage.tsx').then((m) => ({ default: m.PowerStage })),
+  law: () => import('./law/law-stage.tsx').then((m) => ({ default: m.LawStage })),
+  hill: () => import('./hill/hill-stage.tsx').then((m) => ({ default: m.HillStage })),
+  range: () => import('./range/range-stage.tsx').then((m) => ({ default: m.RangeStage })),
 };
 
 /** The sheet of every stage. */

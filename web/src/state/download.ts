@@ -1,3 +1,5 @@
+import type { BuildDocument } from '@apple-cart/core';
+
 /** A file name made from a build's or chart's name. */
 export const fileName = (name: string, extension: string): string =>
   `${
@@ -24,3 +26,8 @@ export function downloadText(name: string, text: string, type: string): void {
     URL.revokeObjectURL(url);
   }, 10_000);
 }
+
+/** Hands a build to the browser as its JSON file. */
+export const downloadBuild = (build: BuildDocument): void => {
+  downloadText(fileName(build.name, 'json'), `${JSON.stringify(build, null, 2)}\n`, 'application/json');
+};

@@ -1,20 +1,20 @@
 import type { ReactNode } from 'react';
 import { PLACES, moneyText, type PlaceId, type State } from '@apple-cart/core';
-import { ChoiceField } from '../fields/choice-field.tsx';
-import { FieldGroup } from '../fields/field-group.tsx';
-import { MoneyField } from '../fields/money-field.tsx';
-import { NumberField } from '../fields/number-field.tsx';
-import { TextField } from '../fields/text-field.tsx';
-import { figureText } from '../frame/figure-text.ts';
-import { useBuild } from '../state/build-store.ts';
-import { withSection } from '../state/paths.ts';
-import { useSettings } from '../state/settings-store.ts';
-import { useQuantity } from '../state/use-quantity.ts';
-import { PanelHead } from '../ui/panel.tsx';
-import { StateMark } from '../ui/state-mark.tsx';
-import { MeasureNext } from './measure-next.tsx';
-import { Stage, StageFindings } from './stage.tsx';
-import { figureOf, useStage, type StageData } from './use-stage.ts';
+import { ChoiceField } from '../../fields/choice-field.tsx';
+import { FieldGroup } from '../../fields/field-group.tsx';
+import { MoneyField } from '../../fields/money-field.tsx';
+import { NumberField } from '../../fields/number-field.tsx';
+import { TextField } from '../../fields/text-field.tsx';
+import { figureText } from '../../state/figure-text.ts';
+import { useBuild } from '../../state/build-store.ts';
+import { withSection } from '../../state/paths.ts';
+import { useSettings } from '../../state/settings-store.ts';
+import { useQuantity } from '../../state/use-quantity.ts';
+import { PanelHead } from '../../ui/panel.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
+import { MeasureNext } from '../parts/measure-next.tsx';
+import { Stage, StageFindings } from '../parts/stage.tsx';
+import { figureOf, useStage, type StageData } from '../parts/use-stage.ts';
 
 interface Target {
   readonly name: string;

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Unit } from '@apple-cart/core';
-import { useQuantity } from '../state/use-quantity.ts';
-import { Num } from '../ui/num.tsx';
+import { useQuantity } from '../../state/use-quantity.ts';
+import { Num } from '../../ui/num.tsx';
 
 /** A value in the reader's units, split at the decimal point. */
 export function Quantity({

@@ -1,11 +1,11 @@
 import type { ReactNode } from 'react';
 import { STAGE_IDS, phraseText, type StageId, type State } from '@apple-cart/core';
-import { useDocument } from '../state/build-store.ts';
-import { useSettings } from '../state/settings-store.ts';
-import { verdictOf } from '../state/verdicts.ts';
-import { Stamp } from '../ui/stamp.tsx';
-import { StateMark } from '../ui/state-mark.tsx';
-import { STAGES } from './stage-list.ts';
+import { useDocument } from '../../state/build-store.ts';
+import { useSettings } from '../../state/settings-store.ts';
+import { verdictOf } from '../../state/verdicts.ts';
+import { Stamp } from '../../ui/stamp.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
+import { STAGES } from '../stage-list.ts';
 
 interface Props {
   readonly id: StageId;

@@ -1,11 +1,11 @@
 import { useDeferredValue } from 'react';
 import { Link } from 'react-router';
-import { stageOf, STAGES } from './stage-list.ts';
-import { useDocument } from '../state/build-store.ts';
-import { sensitivitiesOf } from '../state/verdicts.ts';
-import { useQuantity } from '../state/use-quantity.ts';
-import { PanelHead } from '../ui/panel.tsx';
-import { SOURCE_WORD, SourceMark } from '../ui/source-mark.tsx';
+import { stageOf, STAGES } from '../stage-list.ts';
+import { useDocument } from '../../state/build-store.ts';
+import { sensitivitiesOf } from '../../state/verdicts.ts';
+import { useQuantity } from '../../state/use-quantity.ts';
+import { PanelHead } from '../../ui/panel.tsx';
+import { SOURCE_WORD, SourceMark } from '../../ui/source-mark.tsx';
 
 /** Assumed and unknown values by how much they move the results, the most telling first. */
 export function MeasureNext({ count }: { count: number }) {

@@ -1,9 +1,9 @@
 import { BookOpen } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { applyPart, moneyText, type Part, type PartType } from '@apple-cart/core';
-import { api } from '../state/api.ts';
-import { useBuild } from '../state/build-store.ts';
-import { Menu, MenuHeading, MenuItem } from '../ui/menu.tsx';
+import { api } from '../../state/api.ts';
+import { useBuild } from '../../state/build-store.ts';
+import { Menu, MenuHeading, MenuItem } from '../../ui/menu.tsx';
 
 let shelf: Promise<readonly Part[]> | undefined;
 const fetchShelf = (): Promise<readonly Part[]> => {

@@ -1,6 +1,6 @@
 import type { BuildDocument, Verdict } from '@apple-cart/core';
-import { useQuantity } from '../state/use-quantity.ts';
-import { Silhouette } from './silhouette.tsx';
+import { useQuantity } from '../../state/use-quantity.ts';
+import { Silhouette } from '../../drawing/silhouette.tsx';
 
 const WIDTH = 628;
 const HEIGHT = 300;

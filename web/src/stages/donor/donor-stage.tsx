@@ -1,18 +1,18 @@
 import { WHEEL_SIZES } from '@apple-cart/core';
-import { DonorDrawing } from '../drawing/donor-drawing.tsx';
-import { AnswerField, ChoiceField, PlainRow } from '../fields/choice-field.tsx';
-import { FieldGroup } from '../fields/field-group.tsx';
-import { NumberField } from '../fields/number-field.tsx';
-import { TextField } from '../fields/text-field.tsx';
-import { useBuild } from '../state/build-store.ts';
-import { withSection } from '../state/paths.ts';
-import { Caution } from '../ui/caution.tsx';
-import { PanelHead } from '../ui/panel.tsx';
-import { MeasureNext } from './measure-next.tsx';
+import { DonorDrawing } from './donor-drawing.tsx';
+import { AnswerField, ChoiceField, PlainRow } from '../../fields/choice-field.tsx';
+import { FieldGroup } from '../../fields/field-group.tsx';
+import { NumberField } from '../../fields/number-field.tsx';
+import { useBuild } from '../../state/build-store.ts';
+import { withSection } from '../../state/paths.ts';
+import { Caution } from '../../ui/caution.tsx';
+import { PanelHead } from '../../ui/panel.tsx';
+import { MeasureNext } from '../parts/measure-next.tsx';
 import { STYLE_NAMES, wheelsOf } from './donor-styles.ts';
-import { ShelfMenu } from './shelf-menu.tsx';
-import { Stage, StageFindings } from './stage.tsx';
-import { useDeferredStage, useStage } from './use-stage.ts';
+import { NameField } from '../parts/name-field.tsx';
+import { ShelfMenu } from '../parts/shelf-menu.tsx';
+import { Stage, StageFindings } from '../parts/stage.tsx';
+import { useDeferredStage, useStage } from '../parts/use-stage.ts';
 
 function Inputs() {
   const { document } = useStage();
@@ -21,14 +21,7 @@ function Inputs() {
   return (
     <>
       <FieldGroup title="The donor">
-        <TextField
-          label="Which bicycle"
-          value={donor.name}
-          max={80}
-          onChange={(name) => {
-            edit((d) => withSection(d, 'donor', { name }), 'name of the donor', 'donor.name');
-          }}
-        />
+        <NameField section="donor" label="Which bicycle" />
         <ChoiceField
           label="Style"
           value={donor.style}

@@ -1,17 +1,17 @@
 import { useMemo } from 'react';
 import { LIMIT_WORDS, formatNumber, shownUnit, unitText, convert, type Verdict } from '@apple-cart/core';
-import { ChartPanel } from '../charts/chart-panel.tsx';
-import { useChartInk } from '../charts/use-chart-ink.ts';
-import { energyChart, rangeChart } from '../charts/range-chart.ts';
-import { FieldGroup, WorkedRow } from '../fields/field-group.tsx';
-import { NumberField } from '../fields/number-field.tsx';
-import { figureText } from '../frame/figure-text.ts';
-import { useSettings } from '../state/settings-store.ts';
-import { useQuantity } from '../state/use-quantity.ts';
-import { Caution } from '../ui/caution.tsx';
-import { Num } from '../ui/num.tsx';
-import { Stage } from './stage.tsx';
-import { figureOf, useDeferredStage, useStage } from './use-stage.ts';
+import { ChartPanel } from '../../charts/chart-panel.tsx';
+import { useChartInk } from '../../charts/use-chart-ink.ts';
+import { energyChart, rangeChart } from '../../charts/range-chart.ts';
+import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
+import { NumberField } from '../../fields/number-field.tsx';
+import { figureText } from '../../state/figure-text.ts';
+import { useSettings } from '../../state/settings-store.ts';
+import { useQuantity } from '../../state/use-quantity.ts';
+import { Caution } from '../../ui/caution.tsx';
+import { Num } from '../../ui/num.tsx';
+import { Stage } from '../parts/stage.tsx';
+import { figureOf, useDeferredStage, useStage } from '../parts/use-stage.ts';
 
 /** From the label's watt-hours to those of the ride, as a ledger. */
 function EnergyLedger({ verdict }: { verdict: Verdict }) {

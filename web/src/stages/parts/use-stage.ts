@@ -1,7 +1,7 @@
 import { useDeferredValue } from 'react';
 import type { BuildDocument, Figure, FigureId, Verdict } from '@apple-cart/core';
-import { useBuild, useDocument } from '../state/build-store.ts';
-import { verdictOf } from '../state/verdicts.ts';
+import { useBuild, useDocument } from '../../state/build-store.ts';
+import { verdictOf } from '../../state/verdicts.ts';
 
 export interface StageData {
   readonly document: BuildDocument;

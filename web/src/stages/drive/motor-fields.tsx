@@ -1,0 +1,88 @@
+import { useState } from 'react';
+import type { BuildDocument } from '@apple-cart/core';
+import { ChoiceField, PlainRow, YesNoField } from '../../fields/choice-field.tsx';
+import { FieldGroup } from '../../fields/field-group.tsx';
+import { NumberField } from '../../fields/number-field.tsx';
+import { useBuild } from '../../state/build-store.ts';
+import { withSection } from '../../state/paths.ts';
+import { DRIVE_KINDS } from './drive-kinds.ts';
+import { NameField } from '../parts/name-field.tsx';
+import { ShelfMenu } from '../parts/shelf-menu.tsx';
+
+export function MotorFields({ document }: { document: BuildDocument }) {
+  const edit = useBuild((state) => state.edit);
+  const { drive } = document;
+  const change = (part: Partial<BuildDocument['drive']>, label: string, key = ''): void => {
+    edit((d) => withSection(d, 'drive', part), label, key);
+  };
+  return (
+    <>
+      <FieldGroup title="Motor">
+        <NameField section="drive" label="Which motor" />
+        <ChoiceField
+          label="Kind"
+          value={drive.kind}
+          options={DRIVE_KINDS}
+          onChange={(kind) => {
+            change({ kind, freewheel: kind !== 'direct-drive-hub' }, 'kind of motor');
+          }}
+        />
+        {drive.kind !== 'mid-drive' && (
+          <ChoiceField
+            label="Driven wheel"
+            value={drive.wheel}
+            options={[
+              { value: 'front', label: 'front' },
+              { value: 'rear', label: 'rear' },
+            ]}
+            onChange={(wheel) => {
+              change({ wheel }, 'driven wheel');
+            }}
+          />
+        )}
+        <PlainRow label="Copy a motor">
+          <ShelfMenu type="motor" />
+        </PlainRow>
+        <NumberField path="drive.ratedPowerW" label="Rated power" />
+        <NumberField path="drive.kvRpmPerV" label="Speed constant Kv" />
+        <NumberField path="drive.reduction" />
+      </FieldGroup>
+      <MotorDetail document={document} change={change} />
+    </>
+  );
+}
+
+function MotorDetail({
+  document,
+  change,
+}: {
+  document: BuildDocument;
+  change: (part: Partial<BuildDocument['drive']>, label: string) => void;
+}) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details
+      open={open}
+      onToggle={(event) => {
+        setOpen(event.currentTarget.open);
+      }}
+    >
+      <summary className="flex min-h-8 cursor-pointer items-center gap-2 text-[13px] text-slate underline max-bench:min-h-11">
+        {open ? 'Less of the motor' : 'Winding, core, gears, mass'}
+      </summary>
+      <NumberField path="drive.resistanceOhm" label="Resistance, 20 °C" />
+      <NumberField path="drive.windingC" label="Winding, when working" />
+      <NumberField path="drive.hysteresisNm" label="Core drag, constant" />
+      <NumberField path="drive.eddyNms" label="Core drag, with speed" />
+      <NumberField path="drive.efficiency" label="Gear efficiency" />
+      <NumberField path="drive.massKg" label="Mass" />
+      <YesNoField
+        label="Freewheel inside"
+        value={document.drive.freewheel}
+        onChange={(freewheel) => {
+          change({ freewheel }, 'freewheel');
+        }}
+      />
+    </details>
+  );
+}

@@ -1,0 +1,42 @@
+import { LIMIT_WORDS, formatNumber, type Verdict } from '@apple-cart/core';
+import { Quantity, type LedgerLine } from '../parts/ledger.tsx';
+
+export function climbLines({ hill }: Verdict): readonly LedgerLine[] {
+  const { climb } = hill;
+  if (!climb.climbs)
+    return [
+      {
+        label: 'It stalls',
+        note: `${LIMIT_WORDS[climb.limit]} binds at rest`,
+        value: <Quantity value={climb.forceN} unit="N" />,
+      },
+    ];
+  const rider = climb.riderN * climb.v;
+  const gears = climb.batteryW - climb.copperW - climb.wheelW + rider;
+  return [
+    {
+      label: 'From the pack',
+      note: `${formatNumber(climb.batteryA, 1)} A`,
+      value: <Quantity value={climb.batteryW} unit="W" />,
+    },
+    {
+      label: 'Copper, controller',
+      note: `${formatNumber(climb.phaseA, 0)} A phase`,
+      value: <Quantity value={-climb.copperW} unit="W" />,
+    },
+    { label: 'Core, gears, standby', value: <Quantity value={-gears} unit="W" /> },
+    { label: 'Rider, at the tyre', value: <Quantity value={rider} unit="W" /> },
+    { label: 'At the tyre', value: <Quantity value={climb.wheelW} unit="W" />, sum: true },
+    { label: 'Time on the hill', value: <Quantity value={climb.seconds / 60} unit="min" /> },
+    { label: 'Energy for the hill', value: <Quantity value={climb.energyWh} unit="Wh" digits={1} /> },
+    {
+      label: 'Cog, cadence',
+      value: (
+        <span className="num whitespace-nowrap">
+          {climb.cogTeeth} T, {formatNumber(climb.cadenceRpm, 0)}{' '}
+          <span className="inline-block w-[2.4em] pl-1 text-left font-text text-[12.5px] text-ink3">rpm</span>
+        </span>
+      ),
+    },
+  ];
+}

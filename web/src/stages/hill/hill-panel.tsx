@@ -1,0 +1,71 @@
+import { useMemo } from 'react';
+import { LIMIT_WORDS, convert, formatNumber, msToKmh, shownUnit, unitText } from '@apple-cart/core';
+import { ChartPanel } from '../../charts/chart-panel.tsx';
+import { hillChart } from '../../charts/hill-chart.ts';
+import { useChartInk } from '../../charts/use-chart-ink.ts';
+import { useSettings } from '../../state/settings-store.ts';
+import { useDeferredStage } from '../parts/use-stage.ts';
+
+export function HillPanel() {
+  const { document, verdict, pinned } = useDeferredStage();
+  const system = useSettings((state) => state.units);
+  const ink = useChartInk();
+  const hillName = document.brief.hillName === '' ? 'Test hill' : document.brief.hillName;
+  const { curves, span, climb } = verdict.hill;
+  const grade = verdict.known.brief.hillGradePct.value;
+  const pinnedHeld = pinned?.hill.curves.held;
+  const option = useMemo(
+    () =>
+      hillChart(
+        {
+          curves,
+          span,
+          pinned: pinnedHeld,
+          known: verdict.known,
+          hillName,
+          gradePct: grade,
+          oneCog: document.gearing.heldCogTeeth !== null,
+          system,
+        },
+        ink,
+      ),
+    [curves, span, pinnedHeld, verdict.known, hillName, grade, document.gearing.heldCogTeeth, system, ink],
+  );
+  const unit = shownUnit('km/h', system);
+  const speed = (v: number): string => formatNumber(convert(msToKmh(v), 'km/h', unit), 1);
+  const limit = climb.climbs ? climb.limit : undefined;
+  return (
+    <ChartPanel
+      title={
+        limit === undefined ? (
+          'It does not climb the test hill'
+        ) : (
+          <>
+            On the hill,{' '}
+            <span className="border-b-4 pb-0.5" style={{ borderColor: ink.limit[limit].line }}>
+              {LIMIT_WORDS[limit]}
+            </span>{' '}
+            binds
+          </>
+        )
+      }
+      summary={
+        climb.climbs
+          ? `Speed against grade. ${hillName}, ${formatNumber(grade, 1)} %, at ${speed(climb.v)} ${unit}; ${LIMIT_WORDS[climb.limit]} binds.`
+          : `Speed against grade. ${hillName} is not climbed.`
+      }
+      name={`${document.name} hill`}
+      option={option}
+      height="h-[264px] max-tablet:h-[290px]"
+      table={{
+        columns: ['Grade, %', `Speed, ${unitText(unit)}`, 'Limit', 'Cog, teeth'],
+        rows: curves.held.map((p) => [
+          formatNumber(p.gradePct, 2),
+          speed(p.v),
+          LIMIT_WORDS[p.limit],
+          String(p.cogTeeth),
+        ]),
+      }}
+    />
+  );
+}
