@@ -18,8 +18,8 @@ export async function benchPage(): Promise<void> {
   const times = await page.evaluate(async (edits) => {
     const field = document.querySelector<HTMLInputElement>('[data-field="brief.loadMassKg"] input');
     const tray = document.querySelector('[data-figure=mass]');
-    const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
-    if (field === null || tray === null || setter === undefined) return [];
+    const value = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value');
+    if (field === null || tray === null || value === undefined) return [];
     field.focus();
     const out: number[] = [];
     for (let i = 0; i < edits; i += 1) {
@@ -35,7 +35,7 @@ export async function benchPage(): Promise<void> {
         });
         observer.observe(tray, { subtree: true, characterData: true, childList: true });
       });
-      setter.call(field, String(20 + i));
+      value.set?.call(field, String(20 + i));
       field.dispatchEvent(new Event('input', { bubbles: true }));
       out.push(await seen);
     }

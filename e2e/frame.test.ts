@@ -251,7 +251,7 @@ describe('every screen', () => {
       );
     expect(await shown('header.no-print')).toBe(false);
     expect(await shown('nav')).toBe(false);
-    expect(await page.$eval('main', (m) => (m).innerText)).toContain('Orchard longtail');
+    expect(await page.$eval('main', (m) => m.innerText)).toContain('Orchard longtail');
     const pdf = await page.pdf({ format: 'a4' });
     expect(pdf.length).toBeGreaterThan(10_000);
   });

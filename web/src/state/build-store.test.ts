@@ -1,0 +1,170 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { newBuild, type BuildDocument } from '@apple-cart/core';
+import { fakeServer, type FakeServer } from '../test/fake-server.ts';
+import { useBuild } from './build-store.ts';
+import { keepDraft, readDraft } from './drafts.ts';
+import { withSourced } from './paths.ts';
+
+let server: FakeServer;
+const store = () => useBuild.getState();
+const rider = (value: number) => (d: BuildDocument) =>
+  withSourced(d, 'brief.riderMassKg', { source: 'measured', value });
+const massOf = (d: BuildDocument | undefined): number | undefined =>
+  d?.brief.riderMassKg.source === 'unknown' ? undefined : d?.brief.riderMassKg.value;
+const quiet = () => vi.advanceTimersByTimeAsync(400);
+
+beforeEach(async () => {
+  vi.useFakeTimers();
+  server = fakeServer(newBuild('Build'));
+  await store().open('one');
+});
+afterEach(async () => {
+  server.down = false;
+  await store().close();
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+describe('saving by itself', () => {
+  it('shows a change at once and sends it after a pause, once for a burst of typing', async () => {
+    for (const kg of [7, 78, 78.5]) store().edit(rider(kg), 'rider', 'brief.riderMassKg');
+    expect(massOf(store().document)).toBe(78.5);
+    expect(store().saveState).toBe('waiting');
+    expect(server.saves).toBe(0);
+    await quiet();
+    expect(server.saves).toBe(1);
+    expect(massOf(server.build.document)).toBe(78.5);
+    expect(store()).toMatchObject({ saveState: 'saved', version: 2 });
+    expect(readDraft('one')).toBeUndefined();
+  });
+
+  it('sends at once when asked to, as when the page is hidden', async () => {
+    store().edit(rider(70), 'rider');
+    await store().flush(true);
+    expect(massOf(server.build.document)).toBe(70);
+  });
+
+  it('does nothing for an edit that changes nothing', () => {
+    store().edit((d) => d, 'nothing');
+    expect(store().saveState).toBe('saved');
+    expect(store().history.past).toEqual([]);
+  });
+});
+
+describe('a server that is away', () => {
+  it('is told, the edit is kept in the browser, and sent again until it is acknowledged', async () => {
+    server.down = true;
+    store().edit(rider(66), 'rider');
+    await quiet();
+    expect(store().saveState).toBe('offline');
+    expect(massOf(readDraft('one')?.document)).toBe(66);
+    await vi.advanceTimersByTimeAsync(7000);
+    server.down = false;
+    await vi.advanceTimersByTimeAsync(4000);
+    expect(store().saveState).toBe('saved');
+    expect(massOf(server.build.document)).toBe(66);
+    expect(readDraft('one')).toBeUndefined();
+  });
+
+  it('brings an unsent edit back when the build is opened again', async () => {
+    server.down = true;
+    store().edit(rider(61), 'rider');
+    await quiet();
+    await store().close();
+    server.down = false;
+    await store().open('one');
+    expect(massOf(store().document)).toBe(61);
+    await quiet();
+    expect(massOf(server.build.document)).toBe(61);
+  });
+
+  it('lets a draft that began from an older version show itself as a conflict', async () => {
+    await store().close();
+    keepDraft('one', { baseVersion: 1, document: rider(59)(server.build.document) });
+    server.changeElsewhere(rider(99));
+    await store().open('one');
+    await quiet();
+    expect(store().saveState).toBe('conflict');
+    expect(massOf(store().theirs?.document)).toBe(99);
+  });
+
+  it('says so when a build cannot be read', async () => {
+    await store().open('two');
+    expect(store().loadError).toBe('There is no such build.');
+    expect(store().document).toBeUndefined();
+  });
+
+  it('throws a broken draft away', () => {
+    localStorage.setItem('apple-cart-draft-one', '{"baseVersion": 1, "document": {"name": "half"');
+    expect(readDraft('one')).toBeUndefined();
+    localStorage.setItem('apple-cart-draft-one', '{"baseVersion": 1, "document": {"name": "half"}}');
+    expect(readDraft('one')).toBeUndefined();
+  });
+});
+
+describe('a conflict', () => {
+  beforeEach(async () => {
+    server.changeElsewhere(rider(99));
+    store().edit(rider(55), 'rider');
+    await quiet();
+  });
+
+  it('waits for a decision and stores nothing meanwhile', async () => {
+    expect(store().saveState).toBe('conflict');
+    const { saves } = server;
+    store().edit(rider(56), 'rider');
+    await quiet();
+    expect(server.saves).toBe(saves);
+    expect(massOf(server.build.document)).toBe(99);
+  });
+
+  it('goes on with mine and keeps theirs', async () => {
+    await store().resolve('mine');
+    expect(store()).toMatchObject({ saveState: 'saved', theirs: undefined });
+    expect(massOf(server.build.document)).toBe(55);
+    expect(server.revisions.map((r) => [r.name, massOf(r.document)])).toEqual([
+      ['from the other window', 99],
+    ]);
+  });
+
+  it('takes theirs, keeps mine, and can be undone', async () => {
+    await store().resolve('theirs');
+    expect(massOf(store().document)).toBe(99);
+    expect(server.revisions.map((r) => [r.reason, massOf(r.document)])).toEqual([['set-aside', 55]]);
+    store().undo();
+    expect(massOf(store().document)).toBe(55);
+    await quiet();
+    expect(massOf(server.build.document)).toBe(55);
+  });
+});
+
+describe('undo and redo', () => {
+  it('go over the whole build and are saved like any edit', async () => {
+    const before = massOf(store().document);
+    store().edit(rider(70), 'rider');
+    store().edit((d) => withSourced(d, 'pack.capacityAh', { source: 'measured', value: 30 }), 'capacity');
+    store().undo();
+    store().undo();
+    expect(massOf(store().document)).toBe(before);
+    store().undo();
+    store().redo();
+    await quiet();
+    expect(massOf(server.build.document)).toBe(70);
+  });
+});
+
+describe('the pin', () => {
+  it('stays through a reload and is taken out again', async () => {
+    await store().pin();
+    expect(server.build.pinnedRevision).toBe(1);
+    store().edit(rider(120), 'rider');
+    await quiet();
+    await store().close();
+    await store().open('one');
+    expect(massOf(store().pinned?.document)).not.toBe(120);
+    expect(store().pinned?.name).toMatch(/^as at \d\d:\d\d$/);
+    await store().unpin();
+    expect(store().pinned).toBeUndefined();
+    expect(server.build.pinnedRevision).toBeNull();
+  });
+});
