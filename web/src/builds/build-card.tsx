@@ -14,15 +14,21 @@ import { StateMark } from '../ui/state-mark.tsx';
 
 /** One scale for every drawing of the page, px per mm. */
 const SCALE = 0.124;
+/** Height of the picture, px; a carriage has a roof. */
+const USUAL = 156;
+const TALL = 218;
 const CUT = '[clip-path:polygon(0_0,calc(100%-20px)_0,100%_20px,100%_100%,0_100%)]';
 
 const ORDER = { stop: 0, unknown: 1, look: 2, fine: 3 } as const;
+/** Of two stages in the same state, the one that answers says more than the one that is filled in. */
+const ANSWERS: readonly string[] = ['law', 'hill', 'range'];
+const rank = (stage: StageVerdict): number => ORDER[stage.state] * 2 + (ANSWERS.includes(stage.id) ? 0 : 1);
 
 /** The stage that most needs the builder, and the sentence of the card. */
 export function headline({
   stages,
 }: Verdict): { readonly stage: StageVerdict; readonly text: string } | undefined {
-  const worst = [...stages].sort((a, b) => ORDER[a.state] - ORDER[b.state])[0];
+  const worst = [...stages].sort((a, b) => rank(a) - rank(b))[0];
   if (worst === undefined) return undefined;
   if (worst.state === 'fine') return { stage: worst, text: 'Inside the law, climbs, goes the distance' };
   return { stage: worst, text: `${STAGES[worst.id].name}: ${worst.words}` };
@@ -68,7 +74,7 @@ export function BuildCard({ build, onPutAway, onChanged }: Props) {
     <article className={`relative bg-ink p-[1.5px] ${CUT}`} data-build={document.name}>
       <div className={`relative flex h-full flex-col bg-sheet px-4 pt-3 pb-3 ${CUT}`}>
         <Link
-          to={`/builds/${build.id}/${head?.stage.id ?? 'brief'}`}
+          to={`/builds/${build.id}/brief`}
           className="absolute inset-0 z-0 hover:bg-press"
           aria-label={`Open ${document.name}`}
         />
@@ -78,7 +84,13 @@ export function BuildCard({ build, onPutAway, onChanged }: Props) {
             <span className="num text-[13px] text-ink2">{document.job}</span>
           </div>
           <p className="min-h-[19px] truncate text-[13px] text-ink2">{document.summary}</p>
-          <Silhouette build={document} known={verdict.known} width={358} height={156} scale={SCALE} />
+          <Silhouette
+            build={document}
+            known={verdict.known}
+            width={358}
+            height={document.donor.style === 'carriage' ? TALL : USUAL}
+            scale={SCALE}
+          />
           {head !== undefined && (
             <p className="flex items-center gap-2.5 border-b border-rule py-2.5">
               <StateMark state={head.stage.state} size={18} />

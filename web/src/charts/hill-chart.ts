@@ -82,12 +82,14 @@ function limitCaption(
   const atLeft = first.gradePct < 0.04 * frame.xMax;
   const share = atLeft ? 0.35 : 0.3;
   const point = atGrade(segment.points, first.gradePct + share * (last.gradePct - first.gradePct)) ?? first;
+  // The corner at the top left belongs to the axis title.
+  const corner = point.gradePct < 0.15 * frame.xMax && frame.speed(point.v) > 0.7 * frame.yMax;
   // Towards the right edge the words stand left of their point, so that they are not cut off.
   const right = point.gradePct > 0.84 * frame.xMax;
   const note = limitNote(segment.limit, input.known, input.system);
   return caption(
     {
-      at: [point.gradePct, frame.speed(point.v)],
+      at: [corner ? 0.15 * frame.xMax : point.gradePct, frame.speed(point.v)],
       color: ink.limit[segment.limit].text,
       align: right ? 'right' : 'left',
       offset: [right ? -6 : 8, -8],

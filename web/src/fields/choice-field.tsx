@@ -12,7 +12,7 @@ interface Props<T extends string> {
 }
 
 export const CHOICE_ROW =
-  'grid min-h-[30px] grid-cols-[minmax(0,1fr)_minmax(0,218px)] items-center border-b border-hair max-bench:min-h-11 @max-[345px]:grid-cols-[minmax(0,1fr)_minmax(0,149px)]';
+  'grid min-h-[30px] grid-cols-[minmax(0,1fr)_minmax(0,218px)] items-center border-b border-hair max-bench:min-h-11 print:min-h-6! @max-[345px]:grid-cols-[minmax(0,1fr)_minmax(0,149px)]';
 
 /** One of a few words. */
 export function ChoiceField<T extends string>({
@@ -32,7 +32,7 @@ export function ChoiceField<T extends string>({
           <button
             type="button"
             aria-label={`${label}: ${current}`}
-            className={`flex h-[24px] items-center justify-between gap-2 bg-field px-2 text-left max-bench:h-9 ${unknown ? 'border-b-2 border-dotted border-slate text-slate' : 'border-b border-ink3'} hover:bg-press`}
+            className={`flex h-[24px] items-center justify-between gap-2 bg-field px-2 text-left max-bench:h-9 print:h-6! ${unknown ? 'border-b-2 border-dotted border-slate text-slate' : 'border-b border-ink3'} hover:bg-press`}
           >
             <span className="truncate">{current}</span>
             <ChevronDown size={14} strokeWidth={1.6} className="shrink-0" aria-hidden />

@@ -20,7 +20,7 @@ export function CogsField() {
           id={id}
           inputMode="numeric"
           autoComplete="off"
-          className={`num h-[24px] w-full min-w-0 bg-field px-2 text-[13.5px] outline-none focus:shadow-[inset_0_0_0_2px_var(--slate-fill)] max-bench:h-9 ${error === undefined ? 'border-b border-ink3' : 'border-b-2 border-stop'}`}
+          className={`num h-[24px] w-full min-w-0 bg-field px-2 text-[13.5px] outline-none focus:shadow-[inset_0_0_0_2px_var(--slate-fill)] max-bench:h-9 print:h-6! ${error === undefined ? 'border-b border-ink3' : 'border-b-2 border-stop'}`}
           value={text ?? cogTeeth.join(' ')}
           aria-invalid={error !== undefined}
           aria-describedby={error === undefined ? undefined : `${id}-why`}

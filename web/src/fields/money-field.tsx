@@ -27,7 +27,7 @@ export function MoneyField({ line, label }: { line: Line; label: string }) {
           {label}
         </label>
         <span
-          className={`flex h-[24px] items-center bg-field px-2 focus-within:shadow-[inset_0_0_0_2px_var(--slate-fill)] max-bench:h-9 ${money[line] === null ? 'border-b-2 border-dotted border-slate' : 'border-b border-ink3'}`}
+          className={`flex h-[24px] items-center bg-field px-2 focus-within:shadow-[inset_0_0_0_2px_var(--slate-fill)] max-bench:h-9 print:h-6! ${money[line] === null ? 'border-b-2 border-dotted border-slate' : 'border-b border-ink3'}`}
         >
           <input
             id={id}

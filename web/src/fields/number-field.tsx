@@ -143,7 +143,7 @@ export function NumberField({ path, label, note }: Props) {
           {note !== undefined && <i className="pl-1.5 text-[12px] text-ink3 not-italic">{note}</i>}
         </label>
         <span
-          className={`relative block h-[23px] bg-field max-bench:h-9 ${error === undefined ? UNDERLINE[entered.source] : 'border-b-2 border-stop'}`}
+          className={`relative block h-[23px] bg-field max-bench:h-9 print:h-6! ${error === undefined ? UNDERLINE[entered.source] : 'border-b-2 border-stop'}`}
         >
           <input
             id={`${hintId}-in`}

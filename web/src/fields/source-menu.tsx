@@ -25,7 +25,7 @@ export function SourceMenu({ label, shown, value, onChange }: Props) {
         <button
           type="button"
           aria-label={`${label}: source ${SOURCE_WORD[shown]}`}
-          className="flex h-full min-h-[28px] items-center gap-1.5 pl-2 text-[12px] whitespace-nowrap text-ink2 hover:bg-press max-bench:min-h-11"
+          className="flex h-full min-h-[28px] items-center gap-1.5 pl-2 text-[12px] whitespace-nowrap text-ink2 hover:bg-press max-bench:min-h-11 print:min-h-5!"
         >
           <SourceMark source={shown} />
           <span className="@max-[345px]:sr-only">{SOURCE_WORD[shown]}</span>

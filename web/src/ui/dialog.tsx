@@ -40,6 +40,13 @@ export function Dialog({
         <Radix.Overlay className="no-print fixed inset-0 z-40 bg-black/45" />
         <Radix.Content
           className={`fixed z-50 flex flex-col border-ink bg-sheet text-ink outline-none ${PLACES[place]}`}
+          onOpenAutoFocus={(event) => {
+            // A dialog that asks something puts the caret into its first field, not on the cross.
+            const field = (event.currentTarget as HTMLElement).querySelector('input');
+            if (field === null) return;
+            event.preventDefault();
+            field.focus();
+          }}
           onInteractOutside={(event) => {
             if (!dismissable) event.preventDefault();
           }}
