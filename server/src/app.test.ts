@@ -1,6 +1,12 @@
+import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Express } from 'express';
+import { pino } from 'pino';
 import request from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { PLACES, evaluate, type Verdict } from '@apple-cart/core';
+import { createApp } from './app.ts';
 import { fixture, named, type Fixture } from './test/fixture.ts';
 
 let it_: Fixture;
@@ -68,5 +74,46 @@ describe('only this machine', () => {
     expect(policy).toContain("frame-ancestors 'none'");
     expect(headers['x-powered-by']).toBeUndefined();
     expect(headers['x-content-type-options']).toBe('nosniff');
+  });
+});
+
+describe('the built page', () => {
+  let web: string;
+  let served: Express;
+  beforeEach(async () => {
+    web = await mkdtemp(join(tmpdir(), 'apple-cart-web-'));
+    await mkdir(join(web, 'assets'));
+    await writeFile(join(web, 'index.html'), '<!doctype html><title>Apple Cart</title>');
+    await writeFile(join(web, 'assets', 'index-abc.js'), 'export {};');
+    served = createApp({
+      builds: it_.builds,
+      parts: it_.parts,
+      log: pino({ level: 'silent' }),
+      webFolder: web,
+    });
+  });
+  afterEach(() => rm(web, { recursive: true }));
+
+  it.each(['/', '/builds/any/hill', '/nowhere'])('answers %s with the page, never kept', async (path) => {
+    const response = await request(served).get(path).expect(200);
+    expect(response.text).toContain('<title>Apple Cart</title>');
+    expect(response.headers['cache-control']).toBe('no-cache');
+  });
+
+  it('keeps its scripts for good, and a missing one is a plain 404', async () => {
+    const found = await request(served).get('/assets/index-abc.js').expect(200);
+    expect(found.headers['cache-control']).toContain('immutable');
+    const missing = await request(served).get('/assets/index-old.js').expect(404);
+    expect(missing.body).toEqual({ error: { code: 'not-found', message: 'There is no such file.' } });
+  });
+
+  it('leads out of its folder nowhere', async () => {
+    const response = await request(served).get('/assets/..%2f..%2fetc%2fpasswd');
+    expect(response.status).toBeGreaterThanOrEqual(400);
+    expect(response.text).not.toContain('root:');
+  });
+
+  it('answers an address that cannot be decoded with 400', async () => {
+    await request(served).get('/api/builds/%E0%A4%A').expect(400);
   });
 });

@@ -90,6 +90,11 @@ export class BuildsService {
     return rows.map(outBuild);
   }
 
+  /** True when there has never been a build, not even one that was put away. */
+  async isEmpty(): Promise<boolean> {
+    return !(await this.#database.reader.getRepository(buildEntity).exists());
+  }
+
   async get(id: string): Promise<StoredBuild> {
     return outBuild(await this.#row(this.#database.reader.manager, id));
   }

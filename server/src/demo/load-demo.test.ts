@@ -38,6 +38,13 @@ describe('the demo scenario', () => {
     expect(await it_.parts.list()).toHaveLength(count);
   });
 
+  it('does not bring back samples that were put away', async () => {
+    await loadDemo(DEMO, it_.builds, it_.parts);
+    for (const { id } of await it_.builds.list()) await it_.builds.remove(id);
+    await loadDemo(DEMO, it_.builds, it_.parts);
+    expect(await it_.builds.list()).toEqual([]);
+  });
+
   it('stops at a broken file and says which', async () => {
     const folder = await mkdtemp(join(tmpdir(), 'apple-cart-demo-'));
     await mkdir(join(folder, 'builds'));

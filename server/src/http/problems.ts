@@ -28,15 +28,15 @@ export const unknownRoute: RequestHandler = (_request, _response, next) => {
   next(notFound('address'));
 };
 
-interface ParserError {
+interface LibraryError {
   readonly type?: string;
   readonly status?: number;
   readonly message?: string;
   readonly limit?: number;
 }
 
-/** Failures of the body parser, in the product's words. */
-function fromParser(error: ParserError): Problem | undefined {
+/** Failures of the body parser, the router and the file server, in the product's words. */
+function fromLibrary(error: LibraryError): Problem | undefined {
   if (error.type === 'entity.too.large') {
     return new Problem(
       413,
@@ -49,7 +49,8 @@ function fromParser(error: ParserError): Problem | undefined {
       { code: 'json', path: '', actual: undefined, limit: `JSON (${error.message ?? 'cannot be read'})` },
     ]);
   }
-  if (error.type !== undefined && error.status !== undefined && error.status < 500) {
+  if (error.status === 404) return notFound('file');
+  if (error.status !== undefined && error.status >= 400 && error.status < 500) {
     return new Problem(error.status, 'unreadable', 'The request cannot be read.');
   }
   return undefined;
@@ -63,7 +64,7 @@ export const problemHandler =
       next(error);
       return;
     }
-    const problem = error instanceof Problem ? error : fromParser(error ?? {});
+    const problem = error instanceof Problem ? error : fromLibrary(error ?? {});
     if (problem === undefined) log.error({ err: error }, 'request failed');
     const { status, code, message, extra } =
       problem ??

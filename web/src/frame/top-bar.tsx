@@ -126,7 +126,7 @@ function MoreMenu({ children }: { children: ReactNode }) {
       trigger={
         <button
           type="button"
-          aria-label="Place, units and pin"
+          aria-label="More: place, units, pin, theme"
           className={`${BAR_BUTTON} ${ICON} bench:hidden`}
         >
           <MoreHorizontal size={18} strokeWidth={1.6} aria-hidden />
@@ -142,7 +142,7 @@ function MoreMenu({ children }: { children: ReactNode }) {
 export function TopBar() {
   const [versions, setVersions] = useState(false);
   const document = useDocument();
-  const units = useSettings((state) => state.units);
+  const { units, theme, toggleTheme } = useSettings();
   const history = useBuild((state) => state.history);
   const pinned = useBuild((state) => state.pinned);
   const { undo, redo, pin, unpin } = useBuild.getState();
@@ -217,14 +217,15 @@ export function TopBar() {
         {pinWords}
       </button>
       <FindButton />
-      <ThemeButton />
       <span className="flex max-tablet:hidden">
-        <HelpButton />
+        <ThemeButton />
       </span>
+      <HelpButton />
       <MoreMenu>
         <MenuItem onSelect={togglePin}>
           {pinned === undefined ? 'Pin this state' : 'Take the pin out'}
         </MenuItem>
+        <MenuItem onSelect={toggleTheme}>{theme === 'dark' ? 'Light theme' : 'Dark theme'}</MenuItem>
         <MenuHeading>Place</MenuHeading>
         <PlaceChoice />
         <MenuHeading>Units</MenuHeading>

@@ -180,9 +180,8 @@ export function Clauses({ place }: { place: PlaceVerdict }) {
         </table>
         <p className="py-1.5 text-[12.5px] text-ink2">
           {test.test.question} {shown.category.instrument} ({shown.category.year}).{' '}
-          {test.resulting === undefined || test.resulting.category.id !== shown.category.id
-            ? `What it is instead: ${test.resulting?.category.name ?? test.test.otherwise.name}. ${test.resulting?.category.approvalNote ?? test.test.otherwise.note}`
-            : `If it left these limits: ${test.test.otherwise.name}. ${test.test.otherwise.note}`}
+          {test.resulting?.category.id === shown.category.id &&
+            `If it left these limits: ${test.test.otherwise.name}. ${test.test.otherwise.note}`}
         </p>
       </section>
     );

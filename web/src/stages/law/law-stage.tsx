@@ -39,6 +39,24 @@ function Reasons({ place }: { place: PlaceVerdict }) {
   );
 }
 
+/** What the machine is, where it is not in a class that needs no approval. */
+function Instead({ place }: { place: PlaceVerdict }) {
+  if (place.outcome !== 'outside' && place.outcome !== 'other-class') return null;
+  return (
+    <FieldGroup title="What it is instead">
+      {place.tests.map(({ test, resulting }) => {
+        if (resulting !== undefined && !resulting.category.approvalRequired) return null;
+        return (
+          <p key={test.id} className="border-b border-hair py-1.5 leading-snug">
+            <b className="font-semibold">{resulting?.category.name ?? test.otherwise.name}.</b>{' '}
+            {resulting?.category.approvalNote ?? test.otherwise.note}
+          </p>
+        );
+      })}
+    </FieldGroup>
+  );
+}
+
 /** The legal class: stamp, what decides, clause by clause, duties, other places. */
 export function LawStage() {
   const { verdict } = useStage();
@@ -64,6 +82,7 @@ export function LawStage() {
           </div>
           <p className="head py-2 text-[17px] leading-snug font-semibold">{PLACE_SENTENCE[here.outcome]}</p>
           <Reasons place={here} />
+          <Instead place={here} />
           <LawFields />
           {duties.length > 0 && (
             <FieldGroup title="Duties of this class">

@@ -1,0 +1,145 @@
+import { describe, expect, it } from 'vitest';
+import { phraseText } from '../quantity/phrase.ts';
+import { sample } from '../test/sample.ts';
+import { evaluate } from './evaluate.ts';
+import { worstState, type Figure, type FigureId } from './figure.ts';
+import { LIMITS } from '../machine/limits.ts';
+import { LIMIT_WORDS, limitQuantity } from './limit-words.ts';
+
+type Changes = Parameters<typeof sample>[0];
+const figure = (id: FigureId, changes: Changes = {}, kind?: Parameters<typeof sample>[1]): Figure => {
+  const found = evaluate(sample(changes, kind)).figures.find((f) => f.id === id);
+  if (found === undefined) throw new Error(id);
+  return found;
+};
+const words = (f: Figure): string => phraseText(f.condition);
+
+describe('top speed', () => {
+  it('is fine at the cruising speed and a look below it', () => {
+    expect(figure('top-speed', { brief: { cruiseSpeedKmh: 20 } }).state).toBe('fine');
+    expect(figure('top-speed', { brief: { cruiseSpeedKmh: 35 } }).state).toBe('look');
+  });
+
+  it('says what binds on the level', () => {
+    expect(words(figure('top-speed'))).toBe('level, speed limit');
+    expect(words(figure('top-speed', { controller: { limitsSpeed: false }, drive: { kvRpmPerV: 25 } }))).toBe(
+      'level, voltage',
+    );
+  });
+});
+
+describe('the test hill', () => {
+  it('names the hill and its grade', () => {
+    expect(words(figure('hill', { brief: { hillName: 'Crate Lane', hillGradePct: 9 } }))).toBe(
+      'Crate Lane, 9.0\u00a0%',
+    );
+  });
+
+  it('stalls in words, not in a number', () => {
+    const wall = figure('hill', {
+      brief: { hillGradePct: 40, riderMassKg: 150 },
+      controller: { phaseCurrentA: 15 },
+    });
+    expect(wall).toMatchObject({ value: undefined, words: 'Stalls', state: 'stop' });
+    expect(wall.working.steps[0]?.label).toBe('Force at standstill');
+  });
+
+  it('below walking pace wants a look on two wheels, not on three (common practice)', () => {
+    const slow: Changes = {
+      brief: { hillGradePct: 11, riderMassKg: 130 },
+      controller: { batteryCurrentA: 7, phaseCurrentA: 100 },
+    };
+    const two = figure('hill', slow);
+    expect(two.value).toBeLessThan(6);
+    expect(two.state).toBe('look');
+    expect(figure('hill', { ...slow, donor: { style: 'trike', wheelCount: 3 } }).state).toBe('fine');
+  });
+});
+
+describe('the start', () => {
+  it('stops where the hill is steeper than it can start on, and looks where it is near', () => {
+    const start = figure('start').value ?? 0;
+    expect(figure('start', { brief: { hillGradePct: start - 6 } }).state).toBe('fine');
+    expect(figure('start', { brief: { hillGradePct: start - 1 } }).state).toBe('look');
+    expect(figure('start', { brief: { hillGradePct: start + 1 } }).state).toBe('stop');
+  });
+
+  it('says which of three things decides', () => {
+    expect(words(figure('start'))).toContain('force at rest');
+    expect(words(figure('start', { donor: { tyreGrip: 0.05 } }))).toContain('tyre grip');
+    const tall: Changes = { donor: { massAheadMm: 60, massHeightMm: 1500, tyreGrip: 1 } };
+    expect(words(figure('start', tall))).toContain('front wheel lifts');
+  });
+});
+
+describe('range', () => {
+  it('is fine when the near end reaches, a look when only the far end does, a stop when none does', () => {
+    const { value: near = 0, upTo: far = 0 } = figure('range');
+    expect(figure('range', { brief: { distanceKm: near - 1 } }).state).toBe('fine');
+    expect(figure('range', { brief: { distanceKm: near + 1 } }).state).toBe('look');
+    expect(figure('range', { brief: { distanceKm: far + 1 } }).state).toBe('stop');
+  });
+
+  it('is none, in words, at a speed that is not held', () => {
+    const none = figure('range', { brief: { cruiseSpeedKmh: 45 } });
+    expect(none).toMatchObject({ value: undefined, words: 'None', state: 'stop' });
+    expect(words(none)).toBe('cannot hold 45\u00a0km/h');
+    expect(figure('consumption', { brief: { cruiseSpeedKmh: 45 } }).state).toBe('stop');
+  });
+
+  it('always says what it leaves out', () => {
+    expect(figure('range').working.leftOut.join(' ')).toContain('not modelled yet');
+  });
+});
+
+describe('class', () => {
+  const settled: Changes = {
+    drive: { ratedPowerW: 250 },
+    controller: { assistCutoffKmh: 24.9, assistTaperKmh: 1 },
+    controls: { motorStopsWithPedals: 'yes', classLabel: 'yes' },
+  };
+
+  it.each([
+    ['inside', settled, 'EAPC', 'fine', 'inside, Great Britain'],
+    ['to check', { ...settled, controller: { assistCutoffKmh: 25 } }, 'EAPC', 'look', '1 to check, GB'],
+    ['not to tell', { ...settled, drive: {} }, 'Cannot tell', 'unknown', 'Continuous rated power'],
+    [
+      'in a class that needs approval',
+      { ...settled, brief: { place: 'eu' }, drive: { ratedPowerW: 500 } },
+      'L1e-A',
+      'stop',
+      'approval needed, EU',
+    ],
+    ['outside', { ...settled, drive: { ratedPowerW: 1000 } }, 'Motor vehicle', 'stop', '1 clause broken, GB'],
+  ] as const)('is said when it is %s', (_name, changes, name, state, condition) => {
+    const found = figure('class', changes);
+    expect(found).toMatchObject({ words: name, state });
+    expect(words(found)).toBe(condition);
+  });
+
+  it('carries every clause in its working, with source and certainty', () => {
+    const { steps } = figure('class', settled).working;
+    expect(steps.length).toBeGreaterThan(6);
+    for (const step of steps) expect(step.origin).toMatch(/certainty (high|medium|low)/);
+  });
+});
+
+describe('limits', () => {
+  it('all have a name, and a quantity or a reason for none', () => {
+    const { known } = evaluate(sample());
+    for (const limit of LIMITS) {
+      expect(LIMIT_WORDS[limit]).not.toBe('');
+      const quantity = limitQuantity(limit, known);
+      if (!['voltage', 'pack-power', 'no-motor'].includes(limit)) expect(quantity?.value).toBeGreaterThan(0);
+    }
+  });
+});
+
+describe('worstState', () => {
+  it('puts stop before unknown before look before fine', () => {
+    expect(worstState(['fine', 'look', 'unknown', 'stop'])).toBe('stop');
+    expect(worstState(['fine', 'unknown', 'look'])).toBe('unknown');
+    expect(worstState(['look', 'fine'])).toBe('look');
+    expect(worstState([])).toBe('fine');
+  });
+});
