@@ -46,7 +46,7 @@ describe('the test hill', () => {
 
   it('below walking pace wants a look on two wheels, not on three (common practice)', () => {
     const slow: Changes = {
-      brief: { hillGradePct: 11, riderMassKg: 130 },
+      brief: { hillGradePct: 8, riderMassKg: 130 },
       controller: { batteryCurrentA: 7, phaseCurrentA: 100 },
     };
     const two = figure('hill', slow);
