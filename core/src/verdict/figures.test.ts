@@ -45,14 +45,18 @@ describe('the test hill', () => {
   });
 
   it('below walking pace wants a look on two wheels, not on three (common practice)', () => {
+    const donor = { massKg: 15, crr: 0.008, cdaM2: 0.55 };
     const slow: Changes = {
       brief: { hillGradePct: 8, riderMassKg: 130 },
       controller: { batteryCurrentA: 7, phaseCurrentA: 100 },
+      donor,
     };
     const two = figure('hill', slow);
     expect(two.value).toBeLessThan(6);
     expect(two.state).toBe('look');
-    expect(figure('hill', { ...slow, donor: { style: 'trike', wheelCount: 3 } }).state).toBe('fine');
+    expect(figure('hill', { ...slow, donor: { ...donor, style: 'trike', wheelCount: 3 } }).state).toBe(
+      'fine',
+    );
   });
 });
 
