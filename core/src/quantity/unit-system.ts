@@ -6,6 +6,7 @@ export type UnitSystem = 'metric' | 'imperial';
 const IMPERIAL: Partial<Record<Unit, Unit>> = {
   kg: 'lb',
   'km/h': 'mph',
+  'm/s': 'mph',
   km: 'mi',
   m: 'ft',
   mm: 'in',

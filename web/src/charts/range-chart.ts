@@ -106,9 +106,10 @@ export function rangeChart(
       ),
       caption(
         {
-          at: [0, distance(wantedKm)],
+          at: [xMax, distance(wantedKm)],
           color: ink.slate,
-          offset: [8, -4],
+          align: 'right',
+          offset: [-6, -4],
           lines: [{ text: `wanted ${formatNumber(distance(wantedKm), 0)} ${unit}`, style: 'thin' }],
         },
         ink,
@@ -139,8 +140,12 @@ export function rangeChart(
               {
                 at: nearStart,
                 color: ink.speed,
-                offset: [6, -8],
-                lines: [{ text: 'legs resting, mixed riding', style: 'thin' }],
+                align: 'right',
+                offset: [-8, 8],
+                lines: [
+                  { text: 'legs resting,', style: 'thin' },
+                  { text: 'mixed riding', style: 'thin' },
+                ],
               },
               ink,
             ),
