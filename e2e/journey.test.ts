@@ -164,6 +164,22 @@ describe('changing the build', () => {
     expect(field).toMatchObject({ value: 'heavy', invalid: 'true' });
     expect(field.text).toContain('Not a number');
     expect(await figureText(page, 'hill')).toBe(before);
+    // It stays through a walk to another stage, until it is mended or dropped.
+    await page.click('[data-stage=range]');
+    await page.waitForFunction(() => document.querySelector('main h1')?.textContent === 'Range');
+    await page.click('[data-stage=hill]');
+    await page.waitForSelector('[data-field="brief.riderMassKg"] input');
+    const value = () => page.$eval('[data-field="brief.riderMassKg"] input', (i) => i.value);
+    expect(await value()).toBe('heavy');
+    await typeInto(page, 'brief.riderMassKg', '120');
+    expect(await figureText(page, 'hill')).not.toBe(before);
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(
+      (t) => document.querySelector('[data-figure=hill]')?.textContent === t,
+      {},
+      before,
+    );
+    expect(await value()).toBe('84');
   });
 
   it('converts what is typed with a unit, and shows the reader’s own', async () => {

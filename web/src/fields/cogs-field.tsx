@@ -1,5 +1,6 @@
-import { useId, useState } from 'react';
+import { useId } from 'react';
 import { useBuild, useDocument } from '../state/build-store.ts';
+import { useKeptText } from '../state/kept-text.ts';
 import { withSection } from '../state/paths.ts';
 import { CHOICE_ROW } from './choice-field.tsx';
 import { readCogs } from './cogs.ts';
@@ -8,7 +9,7 @@ import { readCogs } from './cogs.ts';
 export function CogsField() {
   const { cogTeeth } = useDocument().gearing;
   const edit = useBuild((state) => state.edit);
-  const [text, setText] = useState<string>();
+  const [text, setText] = useKeptText('gearing.cogTeeth');
   const id = useId();
   const read = text === undefined ? undefined : readCogs(text);
   const error = read?.ok === false ? read.why : undefined;
@@ -25,8 +26,8 @@ export function CogsField() {
           aria-invalid={error !== undefined}
           aria-describedby={error === undefined ? undefined : `${id}-why`}
           onChange={(event) => {
-            setText(event.target.value);
             const next = readCogs(event.target.value);
+            setText(event.target.value, !next.ok);
             if (next.ok)
               edit((d) => withSection(d, 'gearing', { cogTeeth: next.cogs }), 'cogs', 'gearing.cogTeeth');
           }}

@@ -1,6 +1,7 @@
-import { useId, useState } from 'react';
+import { useId } from 'react';
 import { parseQuantity } from '@apple-cart/core';
 import { useBuild, useDocument } from '../state/build-store.ts';
+import { useKeptText } from '../state/kept-text.ts';
 import { withSection } from '../state/paths.ts';
 import { CHOICE_ROW } from './choice-field.tsx';
 
@@ -11,7 +12,7 @@ const MOST = 1_000_000;
 export function MoneyField({ line, label }: { line: Line; label: string }) {
   const { money } = useDocument();
   const edit = useBuild((state) => state.edit);
-  const [text, setText] = useState<string>();
+  const [text, setText] = useKeptText(`money.${line}`);
   const id = useId();
   const shown = text ?? (money[line] === null ? '' : String(money[line]));
   const read = (value: string): number | null | undefined => {
@@ -38,8 +39,8 @@ export function MoneyField({ line, label }: { line: Line; label: string }) {
             placeholder="not known"
             aria-invalid={bad}
             onChange={(event) => {
-              setText(event.target.value);
               const value = read(event.target.value);
+              setText(event.target.value, value === undefined);
               if (value !== undefined)
                 edit((d) => withSection(d, 'money', { [line]: value }), label.toLowerCase(), `money.${line}`);
             }}

@@ -11,6 +11,7 @@ import {
   type Sourced,
 } from '@apple-cart/core';
 import { useBuild, useDocument } from '../state/build-store.ts';
+import { useKeptText } from '../state/kept-text.ts';
 import { sourcedAt, withSourced } from '../state/paths.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
@@ -64,8 +65,9 @@ export function NumberField({ path, label, note }: Props) {
   const document = useDocument();
   const edit = useBuild((state) => state.edit);
   const system = useSettings((state) => state.units);
-  const [text, setText] = useState<string>();
-  const [left, setLeft] = useState(false);
+  const [text, setText] = useKeptText(path);
+  const [left, setLeft] = useState(text !== undefined);
+  const [before, setBefore] = useState<Sourced>();
   const hintId = useId();
 
   const spec = specAt(path);
@@ -86,9 +88,9 @@ export function NumberField({ path, label, note }: Props) {
   };
 
   const onText = (next: string): void => {
-    setText(next);
-    setLeft(false);
     const read = readTyped(next, spec, system);
+    setText(next, !read.ok);
+    setLeft(false);
     if (read.ok) putValue(read.value);
   };
   const leave = (): void => {
@@ -105,7 +107,10 @@ export function NumberField({ path, label, note }: Props) {
     } else if (event.key === 'Enter') {
       leave();
     } else if (event.key === 'Escape') {
+      // What was typed counted at once: dropping it puts back what was there before.
+      if (before !== undefined && before !== entered) put(before);
       setText(undefined);
+      event.currentTarget.blur();
     }
   };
   const onSource = (source: Source): void => {
@@ -159,7 +164,8 @@ export function NumberField({ path, label, note }: Props) {
               onText(event.target.value);
             }}
             onFocus={(event) => {
-              setText((before) => before ?? shown);
+              if (text === undefined) setText(shown);
+              setBefore(entered);
               setLeft(false);
               event.target.select();
             }}
