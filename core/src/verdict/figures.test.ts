@@ -20,10 +20,10 @@ describe('top speed', () => {
     expect(figure('top-speed', { brief: { cruiseSpeedKmh: 35 } }).state).toBe('look');
   });
 
-  it('says what binds on the level', () => {
-    expect(words(figure('top-speed'))).toBe('level, speed limit');
+  it('says at what charge, and what binds on the level', () => {
+    expect(words(figure('top-speed'))).toBe('half charge, speed limit');
     expect(words(figure('top-speed', { controller: { limitsSpeed: false }, drive: { kvRpmPerV: 25 } }))).toBe(
-      'level, voltage',
+      'half charge, voltage',
     );
   });
 });

@@ -135,7 +135,10 @@ export function NumberField({ path, label, note }: Props) {
     error ??
     (finding === undefined ? undefined : phraseText(finding.detail, system)) ??
     unknownHint ??
-    (other === undefined ? undefined : `is ${other}`);
+    (focused
+      ? [other === undefined ? '' : `is ${other}`, entered.note ?? ''].filter((t) => t !== '').join('; ') ||
+        undefined
+      : undefined);
 
   return (
     <div data-field={path}>

@@ -3,7 +3,14 @@ import { qty, type Phrase } from '../../quantity/phrase.ts';
 import { inputRow, stepRow, type Figure, type State } from '../figure.ts';
 import { LIMIT_WORDS } from '../limit-words.ts';
 import type { Study } from '../study.ts';
-import { FORMULA_SOURCES, NOT_MODELLED, balanceSteps, powerInputs, roadInputs } from './physics-rows.ts';
+import {
+  FORMULA_SOURCES,
+  NOT_MODELLED,
+  PEAK_AMPS,
+  balanceSteps,
+  powerInputs,
+  roadInputs,
+} from './physics-rows.ts';
 
 const BALANCE = [
   'Fm(v) + Fr(v) = m g (sin theta + Crr cos theta) + 0.5 rho CdA (v + w)^2',
@@ -18,7 +25,7 @@ export function topSpeedFigure(study: Study): Figure {
   const kmh = top.moves ? msToKmh(top.v) : undefined;
   const state: State = kmh === undefined ? 'stop' : kmh + 0.05 < wanted ? 'look' : 'fine';
   const condition: Phrase = top.moves
-    ? [`level, ${LIMIT_WORDS[top.traction.limit]}`]
+    ? [`half charge, ${LIMIT_WORDS[top.traction.limit]}`]
     : ['does not move on the level'];
   return {
     id: 'top-speed',
@@ -95,7 +102,7 @@ export function hillFigure(study: Study): Figure {
             ]
           : [stepRow('F', 'Force at standstill', climb.climbs ? 0 : climb.forceN, 'N')],
       sources: FORMULA_SOURCES,
-      leftOut: [NOT_MODELLED, 'Steady speed on an even grade: the run-up is left out.'],
+      leftOut: [NOT_MODELLED, PEAK_AMPS, 'Steady speed on an even grade: the run-up is left out.'],
     },
   };
 }
@@ -142,6 +149,7 @@ export function startFigure(study: Study): Figure {
       ],
       sources: ['Statics of a two-wheeled machine on a slope, derived.', ...FORMULA_SOURCES],
       leftOut: [
+        PEAK_AMPS,
         'At that grade nothing is left over to gather speed with.',
         'A trike’s side-to-side balance is not modelled yet.',
       ],

@@ -13,6 +13,10 @@ export const FORMULA_SOURCES = [
   'Battery, efficiencies and typical values: from memory; the maker’s data sheet wins.',
 ] as const;
 
+/** Controllers are often quoted by the crest of the phase current. */
+export const PEAK_AMPS =
+  'Phase amps are those of the direct-current equivalent: divide a controller’s peak phase amps by 1.155 first (from memory).';
+
 export const NOT_MODELLED =
   'Warming of motor and controller, field weakening and magnetic saturation are not modelled yet.';
 

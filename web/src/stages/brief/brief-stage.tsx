@@ -16,6 +16,12 @@ import { MeasureNext } from '../parts/measure-next.tsx';
 import { Stage, StageFindings } from '../parts/stage.tsx';
 import { figureOf, useStage, type StageData } from '../parts/use-stage.ts';
 
+const CURRENCIES = [
+  { value: 'GBP', label: 'pounds, £' },
+  { value: 'EUR', label: 'euros, €' },
+  { value: 'USD', label: 'dollars, $' },
+] as const;
+
 interface Target {
   readonly name: string;
   readonly wanted: string;
@@ -72,6 +78,14 @@ function Inputs({ document }: StageData): ReactNode {
         {text('name', 'Name', 80)}
         {text('job', 'Job number', 20)}
         {text('summary', 'In a few words', 200)}
+        <TextField
+          label="Use"
+          value={document.brief.use}
+          max={200}
+          onChange={(use) => {
+            edit((d) => withSection(d, 'brief', { use }), 'use', 'brief.use');
+          }}
+        />
       </FieldGroup>
       <FieldGroup title="Who and what rides">
         <NumberField path="brief.riderMassKg" />
@@ -104,6 +118,14 @@ function Inputs({ document }: StageData): ReactNode {
         <NumberField path="brief.hillGradePct" label="Mean grade" />
       </FieldGroup>
       <FieldGroup title="Money">
+        <ChoiceField
+          label="Currency"
+          value={document.money.currency}
+          options={CURRENCIES}
+          onChange={(currency) => {
+            edit((d) => withSection(d, 'money', { currency }), 'currency');
+          }}
+        />
         <MoneyField line="budget" label="Budget" />
         <MoneyField line="donor" label="Donor" />
         <MoneyField line="motor" label="Motor" />
