@@ -180,6 +180,14 @@ describe('changing the build', () => {
       before,
     );
     expect(await value()).toBe('84');
+    // 500 passes through 50 on the way; neither is used.
+    await typeInto(page, 'brief.riderMassKg', '500', false);
+    await page.waitForFunction(
+      (t) => document.querySelector('[data-figure=hill]')?.textContent === t,
+      {},
+      before,
+    );
+    expect(await value()).toBe('500');
   });
 
   it('converts what is typed with a unit, and shows the reader’s own', async () => {

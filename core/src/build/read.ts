@@ -12,7 +12,9 @@ function at(document: unknown, path: readonly PropertyKey[]): unknown {
     : value;
 }
 
-const article = (noun: string): string => `${/^[aeiou]/.test(noun) ? 'an' : 'a'} ${noun}`;
+/** What a type is called outside of programming. */
+const PLAIN: Readonly<Record<string, string>> = { string: 'text', boolean: 'true or false', array: 'a list' };
+const kindOf = (type: string): string => PLAIN[type] ?? `${/^[aeiou]/.test(type) ? 'an' : 'a'} ${type}`;
 
 /** Turns a Zod issue into the product's own issues, so that no library's wording leaks out. */
 export function issuesFromZod(error: z.ZodError, document: unknown): readonly Issue[] {
@@ -34,8 +36,8 @@ export function issuesFromZod(error: z.ZodError, document: unknown): readonly Is
         );
       case 'invalid_type':
         return actual === undefined
-          ? one('missing', article(issue.expected))
-          : one('type', article(issue.expected));
+          ? one('missing', kindOf(issue.expected))
+          : one('type', kindOf(issue.expected));
       case 'invalid_value':
         return one('choice', `one of ${issue.values.map(String).join(', ')}`);
       case 'unrecognized_keys':

@@ -92,6 +92,8 @@ export function NumberField({ path, label, note }: Props) {
     setText(next, !read.ok);
     setLeft(false);
     if (read.ok) putValue(read.value);
+    // "500" passes through 50, which nobody meant: what stood before the typing is in force again.
+    else if (before !== undefined && before !== entered) put(before);
   };
   const leave = (): void => {
     if (typed === undefined || typed.ok || text?.trim() === '') setText(undefined);

@@ -25,7 +25,7 @@ describe('readTyped', () => {
     expect(why('')).toContain('mark it unknown');
     expect(why('heavy')).toContain('Try 12');
     expect(why('5 mph')).toContain('measured in kg');
-    expect(why('9')).toBe('Must be 10.0\u00a0kg to 400.0\u00a0kg. The last usable value stays in force.');
+    expect(why('9')).toBe('Must be 10.0\u00a0kg to 400.0\u00a0kg. The value from before stays in force.');
     expect(why('4000')).toContain('400.0');
   });
 });

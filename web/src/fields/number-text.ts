@@ -30,7 +30,7 @@ export function readTyped(text: string, spec: QuantitySpec, system: UnitSystem):
   if (value < spec.min || value > spec.max) {
     const low = formatQuantity(convert(spec.min, spec.unit, unit), unit);
     const high = formatQuantity(convert(spec.max, spec.unit, unit), unit);
-    return { ok: false, why: `Must be ${low} to ${high}. The last usable value stays in force.` };
+    return { ok: false, why: `Must be ${low} to ${high}. The value from before stays in force.` };
   }
   return { ok: true, value };
 }

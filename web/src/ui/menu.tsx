@@ -2,7 +2,7 @@ import { DropdownMenu } from 'radix-ui';
 import type { ComponentProps, ReactNode } from 'react';
 
 const ITEM =
-  'flex min-h-9 w-full cursor-pointer items-center gap-3 px-3 text-[14px] outline-none select-none data-[highlighted]:bg-press data-[disabled]:opacity-45 max-bench:min-h-11';
+  'flex min-h-9 w-full cursor-pointer items-center gap-3 px-3 py-1 leading-tight text-[14px] outline-none select-none data-[highlighted]:bg-press data-[disabled]:opacity-45 max-bench:min-h-11';
 
 interface MenuProps {
   readonly trigger: ReactNode;
