@@ -30,7 +30,8 @@ function Reasons({ place }: { place: PlaceVerdict }) {
           <span className="leading-snug">
             <b className="font-semibold">{clause.clause.title}</b>
             <span className="block text-[12.5px] text-ink2">
-              {clause.why ?? (clause.state === 'fail' ? 'past the limit' : 'check it')}
+              {clause.why ?? (clause.state === 'fail' ? 'past the limit' : 'check it')};{' '}
+              {clause.clause.source}
             </span>
           </span>
         </div>
