@@ -12,7 +12,7 @@ import {
 import { niceMax, segments } from './curve.ts';
 import { capital, limitNote } from './hill-chart.ts';
 import type { ChartInk } from './ink.ts';
-import { caption, cased, crossTicks, cursorLine, cursorX, line, paper, type Xy } from './pieces.ts';
+import { caption, cased, crossTicks, cursorLine, line, paper, type Xy } from './pieces.ts';
 
 export interface ForceChartInput {
   readonly held: readonly GradePoint[];
@@ -59,18 +59,14 @@ export function forceChart(
     { max: xMax, title: `Speed, ${speedUnit}` },
     { max: yMax, title: `Pull at the tyre, ${forceUnit}` },
     ink,
+    (x) => {
+      const point = slowFirst.find((p) => speed(p.v) >= x);
+      if (point === undefined) return '';
+      return `${formatNumber(x, 1)} ${speedUnit}<br><b>${formatNumber(force(point.forceN), 0)} ${forceUnit}</b><br>${LIMIT_WORDS[point.limit]} binds`;
+    },
   );
   return {
     ...frame,
-    tooltip: {
-      ...(frame.tooltip as object),
-      formatter: (params: unknown) => {
-        const x = cursorX(params);
-        const point = slowFirst.find((p) => speed(p.v) >= x);
-        if (point === undefined) return '';
-        return `${formatNumber(x, 1)} ${speedUnit}<br><b>${formatNumber(force(point.forceN), 0)} ${forceUnit}</b><br>${LIMIT_WORDS[point.limit]} binds`;
-      },
-    },
     series: [
       ...loads.flatMap(({ name, force: demand, side }) => {
         const points = asked(demand);

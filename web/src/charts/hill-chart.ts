@@ -16,18 +16,7 @@ import {
 } from '@apple-cart/core';
 import { atGrade, niceMax, segments, steepest, type Segment } from './curve.ts';
 import type { ChartInk } from './ink.ts';
-import {
-  band,
-  caption,
-  cased,
-  crossTicks,
-  cursorLine,
-  cursorX,
-  hatched,
-  line,
-  paper,
-  type Xy,
-} from './pieces.ts';
+import { band, caption, cased, crossTicks, cursorLine, hatched, line, paper, type Xy } from './pieces.ts';
 
 export interface HillChartInput {
   readonly curves: HillCurves;
@@ -163,17 +152,12 @@ export function hillChart(input: HillChartInput, ink: ChartInk): EChartsOption {
   });
   const pinnedEnd = pinned?.at(Math.floor(pinned.length * 0.75));
   return {
-    ...paper({ max: xMax, title: 'Grade, %' }, { max: yMax, title: `Speed, ${unit}` }, ink),
-    tooltip: {
-      ...(paper({ max: 1, title: '' }, { max: 1, title: '' }, ink).tooltip as object),
-      formatter: (params: unknown) => {
-        const x = cursorX(params);
-        const point = atGrade(curves.held, x);
-        if (point === undefined) return `${formatNumber(x, 1)} %: will not climb`;
-        const cog = `${String(point.cogTeeth)}-tooth cog`;
-        return `${formatNumber(x, 1)} %<br><b>${formatNumber(speed(point.v), 1)} ${unit}</b><br>${LIMIT_WORDS[point.limit]} binds, ${cog}`;
-      },
-    },
+    ...paper({ max: xMax, title: 'Grade, %' }, { max: yMax, title: `Speed, ${unit}` }, ink, (x) => {
+      const point = atGrade(curves.held, x);
+      if (point === undefined) return `${formatNumber(x, 1)} %: will not climb`;
+      const cog = `${String(point.cogTeeth)}-tooth cog`;
+      return `${formatNumber(x, 1)} %<br><b>${formatNumber(speed(point.v), 1)} ${unit}</b><br>${LIMIT_WORDS[point.limit]} binds, ${cog}`;
+    }),
     series: [
       hatched(end, xMax, yMax, ink.gridMajor),
       band(xy(curves.low), xy(curves.full), ink.span),

@@ -145,8 +145,8 @@ interface Axis {
   readonly min?: number;
 }
 
-/** Graph paper: grid, axes with titles inside, no animation. */
-export function paper(x: Axis, y: Axis, ink: ChartInk): EChartsOption {
+/** Graph paper: grid, axes with titles inside, no animation; `cursor` says what stands at an x, in HTML. */
+export function paper(x: Axis, y: Axis, ink: ChartInk, cursor: (x: number) => string): EChartsOption {
   const axis = {
     type: 'value' as const,
     axisLine: { show: true, lineStyle: { color: ink.ink, width: 1.5 } },
@@ -182,6 +182,7 @@ export function paper(x: Axis, y: Axis, ink: ChartInk): EChartsOption {
     },
     tooltip: {
       trigger: 'axis',
+      formatter: (params: unknown) => cursor(cursorX(params)),
       backgroundColor: ink.sheet,
       borderColor: ink.ink,
       borderWidth: 1,

@@ -2,7 +2,7 @@ import type { EChartsOption, SeriesOption } from 'echarts';
 import { convert, formatNumber, shownUnit, type RangePoint, type UnitSystem } from '@apple-cart/core';
 import { niceMax } from './curve.ts';
 import type { ChartInk } from './ink.ts';
-import { band, caption, cursorLine, cursorX, line, paper, type Xy } from './pieces.ts';
+import { band, caption, cursorLine, line, paper, type Xy } from './pieces.ts';
 
 export interface RangeChartInput {
   readonly points: readonly RangePoint[];
@@ -40,6 +40,11 @@ export function rangeChart(
     { max: xMax, title: `Speed, ${speedUnit}` },
     { max: yMax, title: `Range, ${unit}` },
     ink,
+    (x) => {
+      const point = closest(points, convert(x, speedUnit, 'km/h'));
+      if (point === undefined) return '';
+      return `${formatNumber(speed(point.kmh), 1)} ${speedUnit}<br>legs resting, mixed riding <b>${formatNumber(distance(point.nearKm), 0)} ${unit}</b><br>rider helping, steady <b>${formatNumber(distance(point.farKm), 0)} ${unit}</b>`;
+    },
   );
   const x = speed(cruiseKmh);
   // The far end is named where its line has come down into the picture, the near end where it begins.
@@ -84,15 +89,6 @@ export function rangeChart(
         ];
   return {
     ...frame,
-    tooltip: {
-      ...(frame.tooltip as object),
-      formatter: (params: unknown) => {
-        const at = cursorX(params);
-        const point = closest(points, convert(at, speedUnit, 'km/h'));
-        if (point === undefined) return '';
-        return `${formatNumber(speed(point.kmh), 1)} ${speedUnit}<br>legs resting, mixed riding <b>${formatNumber(distance(point.nearKm), 0)} ${unit}</b><br>rider helping, steady <b>${formatNumber(distance(point.farKm), 0)} ${unit}</b>`;
-      },
-    },
     series: [
       band(near, far, ink.span),
       line(far, { color: ink.speed, width: 2.4 }),
@@ -175,22 +171,19 @@ export function energyChart(
     { max: xMax, title: `Speed, ${speedUnit}` },
     { max: yMax, title: `Energy, ${unit}` },
     ink,
+    (x) => {
+      const point = closest(points, convert(x, speedUnit, 'km/h'));
+      if (point === undefined) return '';
+      const resting =
+        point.restedWhPerKm === undefined
+          ? 'not held'
+          : `${formatNumber(energy(point.restedWhPerKm), 1)} ${unit}`;
+      return `${formatNumber(speed(point.kmh), 1)} ${speedUnit}<br>legs resting <b>${resting}</b><br>rider helping <b>${formatNumber(energy(point.helpedWhPerKm), 1)} ${unit}</b>`;
+    },
   );
   const x = speed(cruiseKmh);
   return {
     ...frame,
-    tooltip: {
-      ...(frame.tooltip as object),
-      formatter: (params: unknown) => {
-        const point = closest(points, convert(cursorX(params), speedUnit, 'km/h'));
-        if (point === undefined) return '';
-        const resting =
-          point.restedWhPerKm === undefined
-            ? 'not held'
-            : `${formatNumber(energy(point.restedWhPerKm), 1)} ${unit}`;
-        return `${formatNumber(speed(point.kmh), 1)} ${speedUnit}<br>legs resting <b>${resting}</b><br>rider helping <b>${formatNumber(energy(point.helpedWhPerKm), 1)} ${unit}</b>`;
-      },
-    },
     series: [
       band(helped, rested, ink.span),
       line(rested, { color: ink.energy.line, width: 2.4 }),
