@@ -23,6 +23,10 @@ export interface Climb {
   /** At the tyre, motor and rider. */
   readonly wheelW: number;
   readonly copperW: number;
+  /** Lost in core, gears, bridge and standby. */
+  readonly otherLossW: number;
+  /** From the rider, at the tyre. */
+  readonly riderW: number;
   /** From the pack for the whole hill. */
   readonly energyWh: number;
   readonly motorN: number;
@@ -48,6 +52,7 @@ export function climb(
   const { v, traction: t } = steady;
   const omega = t.gear.motorRatio * v;
   const batteryW = electricalWatts(machine, t.gear, t.phaseA, v);
+  const copperW = t.phaseA ** 2 * machine.circuitOhm;
   const seconds = lengthM / v;
   return {
     climbs: true,
@@ -61,7 +66,9 @@ export function climb(
     batteryW,
     motorW: Math.max(0, machine.motor.kt * t.phaseA - coreDrag(machine.motor, omega)) * omega,
     wheelW: t.totalN * v,
-    copperW: t.phaseA ** 2 * machine.circuitOhm,
+    copperW,
+    otherLossW: batteryW - copperW - t.motorN * v,
+    riderW: t.riderN * v,
     energyWh: (batteryW * seconds) / 3600,
     motorN: t.motorN,
     riderN: t.riderN,

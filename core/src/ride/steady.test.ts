@@ -200,6 +200,8 @@ describe('climb', () => {
         // The shaft never gives more than the pack less copper; the tyre never more than shaft and rider.
         expect(hill.motorW).toBeLessThanOrEqual(hill.batteryW - hill.copperW + 1e-6);
         expect(hill.motorN * hill.v).toBeLessThanOrEqual(hill.motorW * machine.efficiency + 1e-6);
+        expect(hill.batteryW + hill.riderW).toBeCloseTo(hill.copperW + hill.otherLossW + hill.wheelW, 6);
+        expect(hill.otherLossW).toBeGreaterThanOrEqual(-1e-6);
         expect(hill.energyWh).toBeCloseTo((hill.batteryW * 1000) / hill.v / 3600, 9);
       }),
       RUNS,

@@ -1,6 +1,7 @@
 import { LIMIT_WORDS, formatNumber, type Verdict } from '@apple-cart/core';
 import { Quantity, type LedgerLine } from '../parts/ledger.tsx';
 
+/** The test hill's watts from pack and rider to the tyre, then time, energy and gear. */
 export function climbLines({ hill }: Verdict): readonly LedgerLine[] {
   const { climb } = hill;
   if (!climb.climbs)
@@ -11,8 +12,6 @@ export function climbLines({ hill }: Verdict): readonly LedgerLine[] {
         value: <Quantity value={climb.forceN} unit="N" />,
       },
     ];
-  const rider = climb.riderN * climb.v;
-  const gears = climb.batteryW - climb.copperW - climb.wheelW + rider;
   return [
     {
       label: 'From the pack',
@@ -24,8 +23,8 @@ export function climbLines({ hill }: Verdict): readonly LedgerLine[] {
       note: `${formatNumber(climb.phaseA, 0)} A phase`,
       value: <Quantity value={-climb.copperW} unit="W" />,
     },
-    { label: 'Core, gears, standby', value: <Quantity value={-gears} unit="W" /> },
-    { label: 'Rider, at the tyre', value: <Quantity value={rider} unit="W" /> },
+    { label: 'Core, gears, standby', value: <Quantity value={-climb.otherLossW} unit="W" /> },
+    { label: 'Rider, at the tyre', value: <Quantity value={climb.riderW} unit="W" /> },
     { label: 'At the tyre', value: <Quantity value={climb.wheelW} unit="W" />, sum: true },
     { label: 'Time on the hill', value: <Quantity value={climb.seconds / 60} unit="min" /> },
     { label: 'Energy for the hill', value: <Quantity value={climb.energyWh} unit="Wh" digits={1} /> },

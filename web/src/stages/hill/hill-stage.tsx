@@ -18,7 +18,7 @@ function Inputs() {
   const { verdict } = useStage();
   const shown = useQuantity();
   const machine = figureOf(verdict, 'mass').value ?? 0;
-  const total = machine + verdict.known.brief.riderMassKg.value + verdict.known.brief.loadMassKg.value;
+  const total = verdict.axlesKg.rear + verdict.axlesKg.front;
   const mass = (kg: number) => <Num text={shown(kg, 'kg', 1).text} places={3} />;
   return (
     <>
