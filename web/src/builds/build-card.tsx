@@ -1,6 +1,6 @@
 import { MoreHorizontal } from 'lucide-react';
 import { Link } from 'react-router';
-import { STAGE_IDS, type StageVerdict, type Verdict } from '@apple-cart/core';
+import { STAGE_IDS, type FigureId, type StageId, type StageVerdict, type Verdict } from '@apple-cart/core';
 import { Silhouette } from '../drawing/silhouette.tsx';
 import { figureText } from '../state/figure-text.ts';
 import { STAGES } from '../stages/stage-list.ts';
@@ -22,6 +22,8 @@ const CUT = '[clip-path:polygon(0_0,calc(100%-20px)_0,100%_20px,100%_100%,0_100%
 const ORDER = { stop: 0, unknown: 1, look: 2, fine: 3 } as const;
 /** Of two stages in the same state, the one that answers says more than the one that is filled in. */
 const ANSWERS: readonly string[] = ['law', 'hill', 'range'];
+/** The figure whose condition says why. */
+const DETAIL: Partial<Record<StageId, FigureId>> = { law: 'class', hill: 'hill', range: 'range' };
 const rank = (stage: StageVerdict): number => ORDER[stage.state] * 2 + (ANSWERS.includes(stage.id) ? 0 : 1);
 
 /** The stage that most needs the builder, and the sentence of the card. */
@@ -64,7 +66,10 @@ interface Props {
 export function BuildCard({ build, onPutAway, onChanged }: Props) {
   const { document } = build;
   const verdict = verdictOf(document);
+  const system = useSettings((state) => state.units);
   const head = headline(verdict);
+  const figure = head === undefined || head.stage.state === 'fine' ? undefined : DETAIL[head.stage.id];
+  const detail = figure === undefined ? '' : figureText(figureOf(verdict, figure), system).condition;
   const copy = (): void => {
     void api
       .create({ ...document, name: `${document.name}, copy`.slice(0, 80), sample: false })
@@ -94,7 +99,8 @@ export function BuildCard({ build, onPutAway, onChanged }: Props) {
           {head !== undefined && (
             <p className="flex items-center gap-2.5 border-b border-rule py-2.5">
               <StateMark state={head.stage.state} size={18} />
-              <b className="head truncate text-[15px]">{head.text}</b>
+              <b className="head shrink-0 text-[15px]">{head.text}</b>
+              <span className="ml-auto truncate text-[13px] text-ink2">{detail}</span>
             </p>
           )}
           <div className="mt-auto flex items-end justify-between gap-3 pt-2.5">
