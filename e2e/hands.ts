@@ -46,6 +46,17 @@ export async function typeInto(page: Page, path: QuantityPath, text: string, cou
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
 }
 
+/** Takes the item that says `text` from the open menu. */
+export async function chooseItem(page: Page, text: string): Promise<void> {
+  for (const item of await page.$$('[role=menuitemradio], [role=menuitem]')) {
+    if ((await item.evaluate((i) => i.textContent)).includes(text)) {
+      await item.click();
+      return;
+    }
+  }
+  throw new Error(`no menu item ${text}`);
+}
+
 /** Opens the first menu whose button says `button` and takes the item that says `item`. */
 export async function chooseFrom(page: Page, button: string, item: string): Promise<void> {
   const buttons = await page.$$('button');
@@ -56,12 +67,7 @@ export async function chooseFrom(page: Page, button: string, item: string): Prom
     }
   }
   await page.waitForSelector('[role=menu]');
-  for (const candidate of await page.$$('[role=menuitemradio], [role=menuitem]')) {
-    if ((await candidate.evaluate((b) => b.textContent)).includes(item)) {
-      await candidate.click();
-      break;
-    }
-  }
+  await chooseItem(page, item);
   await page.waitForSelector('[role=menu]', { hidden: true });
 }
 

@@ -2,7 +2,7 @@ import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { startApplication, type Application } from './application.ts';
 import { launch, newPage, settled, type Watch } from './browser.ts';
-import { chooseFrom, figureText, kept, openBuild, stageWords, typeInto } from './hands.ts';
+import { chooseFrom, chooseItem, figureText, kept, openBuild, stageWords, typeInto } from './hands.ts';
 
 let application: Application;
 let browser: Browser;
@@ -204,6 +204,30 @@ describe('changing the build', () => {
   });
 });
 
+describe('where a value comes from', () => {
+  it('is marked, and a note stays with it', async () => {
+    await openBuild(page, application, 'Tide-flat trike', 'power');
+    await page.click('[aria-label="Capacity: source label"]');
+    await page.waitForSelector('[role=menu]');
+    await chooseItem(page, 'Write a note');
+    await page.waitForSelector('[role=dialog] input');
+    await page.keyboard.type('read on the blocks');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('[role=dialog]', { hidden: true });
+    await page.click('[aria-label="Capacity: source label"]');
+    await page.waitForSelector('[role=menu]');
+    await chooseItem(page, 'measured');
+    await page.waitForSelector('[aria-label="Capacity: source measured"]');
+    await kept(page);
+    await page.reload();
+    await settled(page, '[data-field="pack.capacityAh"] input');
+    await page.focus('[data-field="pack.capacityAh"] input');
+    await page.waitForFunction(() =>
+      document.querySelector('[data-field="pack.capacityAh"]')?.textContent.includes('read on the blocks'),
+    );
+  });
+});
+
 describe('a build from nothing', () => {
   it('is made, filled in, and still there after a reload and a crash of the server', async () => {
     await home();
@@ -238,7 +262,7 @@ describe('a build from nothing', () => {
     await openBuild(page, application, 'Hill commuter', 'brief');
     await page.click('[data-testid=build-menu]');
     await page.waitForSelector('[role=menuitem]');
-    await chooseItem('Put this build away');
+    await chooseItem(page, 'Put this build away');
     await page.waitForFunction(() => document.body.textContent.includes('was put away'));
     expect(await page.$('[data-build="Hill commuter"]')).toBeNull();
     await page.evaluate(() => {
@@ -246,11 +270,4 @@ describe('a build from nothing', () => {
     });
     await page.waitForSelector('[data-build="Hill commuter"]');
   });
-
-  async function chooseItem(text: string): Promise<void> {
-    const items = await page.$$('[role=menuitem]');
-    for (const item of items) {
-      if ((await item.evaluate((i) => i.textContent)).includes(text)) await item.click();
-    }
-  }
 });

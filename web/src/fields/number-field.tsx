@@ -18,6 +18,7 @@ import { verdictOf } from '../state/verdicts.ts';
 import { StateMark } from '../ui/state-mark.tsx';
 import { ROW } from './field-group.tsx';
 import { fieldText, nudged, otherText, readTyped } from './number-text.ts';
+import { NoteDialog } from './note-dialog.tsx';
 import { SourceMenu } from './source-menu.tsx';
 
 const UNDERLINE: Readonly<Record<Source, string>> = {
@@ -68,6 +69,7 @@ export function NumberField({ path, label, note }: Props) {
   const [text, setText] = useKeptText(path);
   const [left, setLeft] = useState(text !== undefined);
   const [before, setBefore] = useState<Sourced>();
+  const [noting, setNoting] = useState(false);
   const hintId = useId();
 
   const spec = specAt(path);
@@ -117,8 +119,15 @@ export function NumberField({ path, label, note }: Props) {
   };
   const onSource = (source: Source): void => {
     setText(undefined);
-    if (source === 'unknown') put({ source });
-    else put({ source, value: known.value });
+    const kept = entered.note === undefined ? {} : { note: entered.note };
+    if (source === 'unknown') put({ source, ...kept });
+    else put({ source, value: known.value, ...kept });
+  };
+
+  const onNote = (next: string): void => {
+    const rest: Sourced =
+      entered.source === 'unknown' ? { source: 'unknown' } : { source: entered.source, value: entered.value };
+    put(next === '' ? rest : { ...rest, note: next });
   };
 
   const shown = unknown ? '' : fieldText(entered.value, spec, system);
@@ -187,6 +196,10 @@ export function NumberField({ path, label, note }: Props) {
           shown={unknown ? known.source : entered.source}
           value={entered.source}
           onChange={onSource}
+          note={entered.note ?? ''}
+          onNote={() => {
+            setNoting(true);
+          }}
         />
       </div>
       {hint !== undefined && (
@@ -198,6 +211,16 @@ export function NumberField({ path, label, note }: Props) {
           {error === undefined && finding !== undefined && <StateMark state={finding.state} size={12} />}
           <span>{hint}</span>
         </p>
+      )}
+      {noting && (
+        <NoteDialog
+          about={name}
+          note={entered.note ?? ''}
+          onChange={onNote}
+          onClose={() => {
+            setNoting(false);
+          }}
+        />
       )}
     </div>
   );

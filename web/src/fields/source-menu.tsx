@@ -1,5 +1,5 @@
 import { ENTERED_SOURCES, type KnownSource, type Source } from '@apple-cart/core';
-import { Menu, MenuChoice, MenuHeading } from '../ui/menu.tsx';
+import { Menu, MenuChoice, MenuHeading, MenuItem, MenuRule } from '../ui/menu.tsx';
 import { SOURCE_WORD, SourceMark } from '../ui/source-mark.tsx';
 
 const NOTES: Readonly<Record<Source, string>> = {
@@ -14,10 +14,13 @@ interface Props {
   readonly shown: KnownSource;
   readonly value: Source;
   readonly onChange: (source: Source) => void;
+  readonly note: string;
+  /** Asked to write or change the note. */
+  readonly onNote: () => void;
 }
 
 /** Where a value comes from, and a menu to say so. */
-export function SourceMenu({ label, shown, value, onChange }: Props) {
+export function SourceMenu({ label, shown, value, onChange, note, onNote }: Props) {
   return (
     <Menu
       align="end"
@@ -47,6 +50,11 @@ export function SourceMenu({ label, shown, value, onChange }: Props) {
           note: NOTES[source],
         }))}
       />
+      <MenuRule />
+      <MenuItem onSelect={onNote}>
+        <span className="w-3" />
+        {note === '' ? 'Write a note…' : `Note: ${note}`}
+      </MenuItem>
     </Menu>
   );
 }
