@@ -35,6 +35,8 @@ export async function newPage(browser: Browser, width = 1280, height = 800): Pro
 /** Sets the size of a page and watches it. */
 export async function watched(page: Page, width = 1280, height = 800): Promise<Page & Watch> {
   await page.setViewport({ width, height });
+  // A limit for what hangs: a busy machine can stand still for a minute.
+  page.setDefaultTimeout(150_000);
   const troubles: string[] = [];
   page.on('pageerror', (error) => troubles.push(String(error)));
   page.on('console', (message) => {

@@ -1,34 +1,13 @@
 import axe from 'axe-core';
-import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
 import { STAGE_IDS } from '@apple-cart/core';
-import { startApplication, type Application } from './application.ts';
-import { launch, newPage, settled, watched, type Watch } from './browser.ts';
+import { settled } from './browser.ts';
 import { chooseFrom, figureText, firstLoad, kept, openBuild, typeInto } from './hands.ts';
+import { stand } from './stand.ts';
 
-let application: Application;
-let browser: Browser;
-const pages: (Page & Watch)[] = [];
-
-beforeAll(async () => {
-  [application, browser] = await Promise.all([startApplication(), launch()]);
-});
-afterAll(async () => {
-  await browser.close();
-  await application.stop();
-});
-afterEach(async () => {
-  for (const page of pages.splice(0)) {
-    expect(page.troubles).toEqual([]);
-    await page.close();
-  }
-});
-
-async function open(width = 1280, height = 800): Promise<Page & Watch> {
-  const page = await newPage(browser, width, height);
-  pages.push(page);
-  return page;
-}
+const bench = stand();
+const { open } = bench;
 const press = (page: Page, text: string) =>
   page.evaluate((t) => {
     [...document.querySelectorAll('button')].find((b) => b.textContent.trim() === t)?.click();
@@ -37,9 +16,8 @@ const press = (page: Page, text: string) =>
 describe('two windows on one build', () => {
   async function conflict(): Promise<[Page, Page]> {
     const first = await open();
-    await openBuild(first, application, 'Choir tandem', 'brief');
-    const second = await watched(await first.browserContext().newPage());
-    pages.push(second);
+    await openBuild(first, bench.application, 'Choir tandem', 'brief');
+    const second = await open(1280, 800, first);
     await second.goto(first.url());
     await settled(second, '[data-figure=hill]');
     // A page behind another draws no frames: hands go to the one in front.
@@ -75,7 +53,7 @@ describe('two windows on one build', () => {
     await second.waitForSelector('[role=dialog]', { hidden: true });
     expect(await second.$eval('[data-field="brief.loadMassKg"] input', (i) => i.value)).toBe('12');
     const id = new URL(second.url()).pathname.split('/')[2] ?? '';
-    const answer = await fetch(`${application.url}/api/builds/${id}/revisions`);
+    const answer = await fetch(`${bench.application.url}/api/builds/${id}/revisions`);
     const { revisions } = (await answer.json()) as { revisions: { name: string | null }[] };
     expect(revisions.map((r) => r.name)).toContain('from this window, set aside');
   });
@@ -84,14 +62,14 @@ describe('two windows on one build', () => {
 describe('when the server is away', () => {
   it('typing goes on, the page says so, and everything is kept once it is back', async () => {
     const page = await open();
-    const id = await openBuild(page, application, 'Tide-flat trike', 'brief');
+    const id = await openBuild(page, bench.application, 'Tide-flat trike', 'brief');
     await page.setOfflineMode(true);
     await typeInto(page, 'brief.loadMassKg', '44');
     await page.waitForSelector('[data-save-state=offline]');
     expect(await page.$eval('[data-save-state]', (s) => s.textContent)).toContain('kept here');
     await page.setOfflineMode(false);
     await page.waitForSelector('[data-save-state=saved]', { timeout: 10_000 });
-    const { document } = (await (await fetch(`${application.url}/api/builds/${id}`)).json()) as {
+    const { document } = (await (await fetch(`${bench.application.url}/api/builds/${id}`)).json()) as {
       document: { brief: { loadMassKg: { value: number } } };
     };
     expect(document.brief.loadMassKg.value).toBe(44);
@@ -99,7 +77,7 @@ describe('when the server is away', () => {
 
   it('an edit that was never acknowledged survives a reload', async () => {
     const page = await open();
-    await openBuild(page, application, 'Tide-flat trike', 'brief');
+    await openBuild(page, bench.application, 'Tide-flat trike', 'brief');
     await page.setRequestInterception(true);
     const refuse = (request: {
       method(): string;
@@ -123,7 +101,7 @@ describe('when the server is away', () => {
 describe('without a mouse', () => {
   it('Ctrl+K finds a field by name and puts the caret into it', async () => {
     const page = await open();
-    await openBuild(page, application, 'Orchard longtail', 'law');
+    await openBuild(page, bench.application, 'Orchard longtail', 'law');
     await page.keyboard.down('Control');
     await page.keyboard.press('k');
     await page.keyboard.up('Control');
@@ -146,7 +124,7 @@ describe('without a mouse', () => {
 
   it('Alt and a number go to a stage, and ? explains the keys', async () => {
     const page = await open();
-    await openBuild(page, application, 'Choir tandem', 'brief');
+    await openBuild(page, bench.application, 'Choir tandem', 'brief');
     await page.keyboard.down('Alt');
     await page.keyboard.press('7');
     await page.keyboard.up('Alt');
@@ -157,7 +135,7 @@ describe('without a mouse', () => {
 
   it('Tab reaches every field of a sheet with a visible ring', async () => {
     const page = await open();
-    await openBuild(page, application, 'Choir tandem', 'hill');
+    await openBuild(page, bench.application, 'Choir tandem', 'hill');
     const fields = await page.$$eval('main input', (all) => all.length);
     const seen = new Set<string>();
     for (let i = 0; i < 90 && seen.size < fields; i += 1) {
@@ -195,12 +173,12 @@ describe('every screen', () => {
         JSON.stringify({ state: { units: 'metric', theme: t }, version: 0 }),
       );
     }, theme);
-    await page.goto(application.url);
+    await page.goto(bench.application.url);
     await settled(page, '[data-build]');
     await page.evaluate(axe.source);
     expect(await violations(page)).toEqual([]);
     for (const stage of STAGE_IDS) {
-      await openBuild(page, application, 'Choir tandem', stage);
+      await openBuild(page, bench.application, 'Choir tandem', stage);
       await page.evaluate(axe.source);
       expect(await violations(page), stage).toEqual([]);
     }
@@ -212,13 +190,13 @@ describe('every screen', () => {
     [390, 844],
   ])('never scrolls sideways at %d x %d', async (width, height) => {
     const page = await open(width, height);
-    await page.goto(application.url);
+    await page.goto(bench.application.url);
     await settled(page, '[data-build]');
     const sideways = () =>
       page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
     expect(await sideways()).toBe(0);
     for (const stage of STAGE_IDS) {
-      await openBuild(page, application, 'Orchard longtail', stage);
+      await openBuild(page, bench.application, 'Orchard longtail', stage);
       expect(await sideways(), stage).toBe(0);
       const main = await page.$eval('main', (m) => m.scrollWidth - m.clientWidth);
       expect(main, `${stage}, sheet`).toBe(0);
@@ -227,7 +205,7 @@ describe('every screen', () => {
 
   it('has touch targets of 44 px on a tablet', async () => {
     const page = await open(768, 1024);
-    await openBuild(page, application, 'Orchard longtail', 'hill');
+    await openBuild(page, bench.application, 'Orchard longtail', 'hill');
     const small = await page.$$eval('header button, nav a, main button, [data-figure]', (all) =>
       all
         .map((b) => ({
@@ -242,7 +220,7 @@ describe('every screen', () => {
 
   it('prints without bar, work order and tray, with the figures at its head', async () => {
     const page = await open();
-    await openBuild(page, application, 'Orchard longtail', 'law');
+    await openBuild(page, bench.application, 'Orchard longtail', 'law');
     await page.emulateMediaType('print');
     const shown = (selector: string) =>
       page.$eval(
@@ -259,7 +237,7 @@ describe('every screen', () => {
   it('says so when an address leads nowhere', async () => {
     const page = await open();
     for (const path of ['/nowhere', '/builds/none/hill', '/builds/none/attic']) {
-      await page.goto(application.url + path);
+      await page.goto(bench.application.url + path);
       await page.waitForFunction(() =>
         document.querySelector('h1')?.textContent.startsWith('There is no such'),
       );
@@ -270,15 +248,15 @@ describe('every screen', () => {
 describe('the first load', () => {
   it('is under 200 kB of compressed JavaScript before charts, and comes from this machine only', async () => {
     const page = await open();
-    const { scripts, bytes } = await firstLoad(page, application.url);
+    const { scripts, bytes } = await firstLoad(page, bench.application.url);
     expect(scripts.length).toBeGreaterThan(0);
     expect(bytes).toBeLessThan(200_000);
-    expect(scripts.every((url) => url.startsWith(application.url))).toBe(true);
+    expect(scripts.every((url) => url.startsWith(bench.application.url))).toBe(true);
   });
 
   it('leaves the figures the same in both units', async () => {
     const page = await open();
-    await openBuild(page, application, 'Orchard longtail', 'hill');
+    await openBuild(page, bench.application, 'Orchard longtail', 'hill');
     const metric = Number.parseFloat((await figureText(page, 'hill')).replace('Test hill', ''));
     await page.evaluate(() => {
       localStorage.setItem(

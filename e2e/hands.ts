@@ -25,6 +25,33 @@ export async function openBuild(
 export const figureText = (page: Page, id: FigureId): Promise<string> =>
   page.$eval(`[data-figure=${id}]`, (figure) => figure.textContent);
 
+/** Waits until a tray figure says what is wanted, and gives all its words. */
+export async function figureBecomes(page: Page, id: FigureId, wanted: string | RegExp): Promise<string> {
+  const source = typeof wanted === 'string' ? undefined : wanted.source;
+  await page.waitForFunction(
+    (figure, text, pattern) => {
+      const words = document.querySelector(`[data-figure=${figure}]`)?.textContent ?? '';
+      return pattern === undefined ? words === text : new RegExp(pattern).test(words);
+    },
+    {},
+    id,
+    wanted,
+    source,
+  );
+  return figureText(page, id);
+}
+
+/** Waits until a tray figure says something else than it did, and gives all its words. */
+export async function figureLeaves(page: Page, id: FigureId, words: string): Promise<string> {
+  await page.waitForFunction(
+    (figure, text) => document.querySelector(`[data-figure=${figure}]`)?.textContent !== text,
+    {},
+    id,
+    words,
+  );
+  return figureText(page, id);
+}
+
 export const stageWords = (page: Page, id: StageId): Promise<string> =>
   page.$eval(`[data-stage=${id}]`, (stage) => stage.textContent);
 

@@ -1,34 +1,21 @@
 import { writeFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, ElementHandle, Page } from 'puppeteer-core';
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { startApplication, type Application } from './application.ts';
-import { launch, newPage, settled, type Watch } from './browser.ts';
+import type { ElementHandle, Page } from 'puppeteer-core';
+import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { settled, type Watch } from './browser.ts';
 import { figureText } from './hands.ts';
+import { stand } from './stand.ts';
 
-let application: Application;
-let browser: Browser;
+const bench = stand();
 let page: Page & Watch;
 
-beforeAll(async () => {
-  [application, browser] = await Promise.all([startApplication(), launch()]);
-});
-afterAll(async () => {
-  await browser.close();
-  await application.stop();
-});
 beforeEach(async () => {
-  page = await newPage(browser);
-});
-afterEach(async () => {
-  // Whatever a test does, the page must run clean and ask nothing of any other machine.
-  expect(page.troubles).toEqual([]);
-  await page.close();
+  page = await bench.open();
 });
 
 const home = async (): Promise<void> => {
-  await page.goto(application.url);
+  await page.goto(bench.application.url);
   await settled(page, '[data-build]');
 };
 
@@ -60,17 +47,18 @@ describe('bringing in a file', () => {
   });
 
   it('that was exported comes back the same', async () => {
-    const list = (await (await fetch(`${application.url}/api/builds`)).json()) as {
+    const list = (await (await fetch(`${bench.application.url}/api/builds`)).json()) as {
       builds: { id: string; document: { name: string } }[];
     };
     const trike = list.builds.find((b) => b.document.name === 'Tide-flat trike');
-    const text = await (await fetch(`${application.url}/api/builds/${String(trike?.id)}/export`)).text();
+    const text = await (
+      await fetch(`${bench.application.url}/api/builds/${String(trike?.id)}/export`)
+    ).text();
     await bring(text.replace('Tide-flat trike', 'Tide-flat trike, second'));
     await settled(page, '[data-figure=hill]');
-    const original = await newPage(browser);
-    await original.goto(`${application.url}/builds/${String(trike?.id)}/hill`);
+    const original = await bench.open();
+    await original.goto(`${bench.application.url}/builds/${String(trike?.id)}/hill`);
     await settled(original, '[data-figure=hill]');
     expect(await figureText(page, 'hill')).toBe(await figureText(original, 'hill'));
-    await original.close();
   });
 });

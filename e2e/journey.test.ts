@@ -1,31 +1,28 @@
-import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { startApplication, type Application } from './application.ts';
-import { launch, newPage, settled, type Watch } from './browser.ts';
-import { chooseFrom, chooseItem, figureText, kept, openBuild, stageWords, typeInto } from './hands.ts';
+import type { Page } from 'puppeteer-core';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { settled, type Watch } from './browser.ts';
+import {
+  chooseFrom,
+  chooseItem,
+  figureBecomes,
+  figureLeaves,
+  figureText,
+  kept,
+  openBuild,
+  stageWords,
+  typeInto,
+} from './hands.ts';
+import { stand } from './stand.ts';
 
-let application: Application;
-let browser: Browser;
+const bench = stand();
 let page: Page & Watch;
 
-beforeAll(async () => {
-  [application, browser] = await Promise.all([startApplication(), launch()]);
-});
-afterAll(async () => {
-  await browser.close();
-  await application.stop();
-});
 beforeEach(async () => {
-  page = await newPage(browser);
-});
-afterEach(async () => {
-  // Whatever a test does, the page must run clean and ask nothing of any other machine.
-  expect(page.troubles).toEqual([]);
-  await page.close();
+  page = await bench.open();
 });
 
 const home = async (): Promise<void> => {
-  await page.goto(application.url);
+  await page.goto(bench.application.url);
   await settled(page, '[data-build]');
 };
 
@@ -50,7 +47,7 @@ describe('the builds page', () => {
 
 describe('reading the tray of the demo build', () => {
   it('says class, speed, hill, start, range, energy, mass and price', async () => {
-    await openBuild(page, application, 'Orchard longtail', 'hill');
+    await openBuild(page, bench.application, 'Orchard longtail', 'hill');
     expect(await figureText(page, 'class')).toContain('Cannot tell');
     expect(await figureText(page, 'hill')).toMatch(/1[2-7]\.\d\s*km\/h/);
     expect(await figureText(page, 'range')).toMatch(/\d+–\d+\s*km/);
@@ -59,7 +56,7 @@ describe('reading the tray of the demo build', () => {
   });
 
   it('opens the working of a figure, complete with formula, sources and what is left out', async () => {
-    await openBuild(page, application, 'Orchard longtail', 'hill');
+    await openBuild(page, bench.application, 'Orchard longtail', 'hill');
     await page.click('[data-figure=hill]');
     await page.waitForSelector('[role=dialog]');
     const text = await page.$eval('[role=dialog]', (d) => d.textContent);
@@ -80,7 +77,7 @@ describe('reading the tray of the demo build', () => {
   });
 
   it('draws the hill as a chart that can be read as a table', async () => {
-    await openBuild(page, application, 'Orchard longtail', 'hill');
+    await openBuild(page, bench.application, 'Orchard longtail', 'hill');
     await page.waitForSelector('[data-chart] svg');
     const label = await page.$eval('[data-chart]', (c) => c.getAttribute('aria-label'));
     expect(label).toContain('Crate Lane');
@@ -94,43 +91,36 @@ describe('reading the tray of the demo build', () => {
 
 describe('changing the build', () => {
   it('a larger chainring and fewer amps: the hill gets slower in the tray, with the difference from the pin', async () => {
-    await openBuild(page, application, 'Orchard longtail', 'hill');
+    await openBuild(page, bench.application, 'Orchard longtail', 'hill');
     const before = Number.parseFloat(await figureText(page, 'hill').then((t) => t.replace('Test hill', '')));
     await page.click('button[aria-pressed]');
     await typeInto(page, 'controller.batteryCurrentA', '14');
-    await page.waitForFunction(() =>
-      document.querySelector('[data-figure=hill]')?.textContent.includes('from pin'),
+    const slower = Number.parseFloat(
+      (await figureBecomes(page, 'hill', /−\d\.\d.*from pin/)).replace('Test hill', ''),
     );
-    const slower = Number.parseFloat((await figureText(page, 'hill')).replace('Test hill', ''));
     expect(slower).toBeLessThan(before - 1);
-    expect(await figureText(page, 'hill')).toMatch(/−\d\.\d/);
     await typeInto(page, 'gearing.ringTeeth', '50');
-    expect(await figureText(page, 'start')).toMatch(/−\d\.\d/);
+    await figureBecomes(page, 'start', /−\d\.\d/);
   });
 
   it('undo takes each change back, over the whole build, and redo brings it again', async () => {
-    await openBuild(page, application, 'Choir tandem', 'hill');
+    await openBuild(page, bench.application, 'Choir tandem', 'hill');
     const before = await figureText(page, 'hill');
     await typeInto(page, 'brief.riderMassKg', '190');
-    const heavier = await figureText(page, 'hill');
-    expect(heavier).not.toBe(before);
+    const heavier = await figureLeaves(page, 'hill', before);
     await page.keyboard.down('Control');
     await page.keyboard.press('z');
     await page.keyboard.up('Control');
-    await page.waitForFunction(
-      (t) => document.querySelector('[data-figure=hill]')?.textContent === t,
-      {},
-      before,
-    );
+    await figureBecomes(page, 'hill', before);
     await page.click('button[aria-label=Redo]');
-    expect(await figureText(page, 'hill')).toBe(heavier);
+    await figureBecomes(page, 'hill', heavier);
     await page.click('button[aria-label=Undo]');
+    await figureBecomes(page, 'hill', before);
     await kept(page);
-    expect(await figureText(page, 'hill')).toBe(before);
   });
 
   it('another rating and another place change the class, clause by clause', async () => {
-    await openBuild(page, application, 'Orchard longtail', 'law');
+    await openBuild(page, bench.application, 'Orchard longtail', 'law');
     await typeInto(page, 'drive.ratedPowerW', '250');
     await page.waitForFunction(() =>
       document.querySelector('[data-testid=stamp]')?.textContent.includes('Check'),
@@ -149,7 +139,7 @@ describe('changing the build', () => {
   });
 
   it('keeps what cannot be used in the field, says why, and goes on with the last good value', async () => {
-    await openBuild(page, application, 'Tide-flat trike', 'hill');
+    await openBuild(page, bench.application, 'Tide-flat trike', 'hill');
     const before = await figureText(page, 'hill');
     await typeInto(page, 'brief.riderMassKg', 'heavy', false);
     await page.keyboard.press('Tab');
@@ -169,26 +159,18 @@ describe('changing the build', () => {
     const value = () => page.$eval('[data-field="brief.riderMassKg"] input', (i) => i.value);
     expect(await value()).toBe('heavy');
     await typeInto(page, 'brief.riderMassKg', '120');
-    expect(await figureText(page, 'hill')).not.toBe(before);
+    await figureLeaves(page, 'hill', before);
     await page.keyboard.press('Escape');
-    await page.waitForFunction(
-      (t) => document.querySelector('[data-figure=hill]')?.textContent === t,
-      {},
-      before,
-    );
+    await figureBecomes(page, 'hill', before);
     expect(await value()).toBe('84');
     // 500 passes through 50 on the way; neither is used.
     await typeInto(page, 'brief.riderMassKg', '500', false);
-    await page.waitForFunction(
-      (t) => document.querySelector('[data-figure=hill]')?.textContent === t,
-      {},
-      before,
-    );
+    await figureBecomes(page, 'hill', before);
     expect(await value()).toBe('500');
   });
 
   it('converts what is typed with a unit, and shows the reader’s own', async () => {
-    await openBuild(page, application, 'Tide-flat trike', 'brief');
+    await openBuild(page, bench.application, 'Tide-flat trike', 'brief');
     await typeInto(page, 'brief.cruiseSpeedKmh', '10 mph');
     await page.keyboard.press('Tab');
     await page.waitForFunction(
@@ -206,7 +188,7 @@ describe('changing the build', () => {
 
 describe('where a value comes from', () => {
   it('is marked, and a note stays with it', async () => {
-    await openBuild(page, application, 'Tide-flat trike', 'power');
+    await openBuild(page, bench.application, 'Tide-flat trike', 'power');
     await page.click('[aria-label="Capacity: source label"]');
     await page.waitForSelector('[role=menu]');
     await chooseItem(page, 'Write a note');
@@ -250,16 +232,15 @@ describe('a build from nothing', () => {
     await settled(page, '[data-figure=hill]');
     expect(await figureText(page, 'hill')).toBe(hill);
 
-    await application.kill();
-    application = await startApplication(application.database);
-    await page.goto(application.url + path);
+    await bench.crash();
+    await page.goto(bench.application.url + path);
     await settled(page, '[data-field="brief.hillGradePct"] input');
     expect(await figureText(page, 'hill')).toBe(hill);
     expect(await page.$eval('[data-field="brief.hillGradePct"] input', (i) => i.value)).toBe('12');
   });
 
   it('is put away with one action and brought back with another', async () => {
-    await openBuild(page, application, 'Hill commuter', 'brief');
+    await openBuild(page, bench.application, 'Hill commuter', 'brief');
     await page.click('[data-testid=build-menu]');
     await page.waitForSelector('[role=menuitem]');
     await chooseItem(page, 'Put this build away');

@@ -6,7 +6,7 @@ export default defineConfig({
     include: ['e2e/**/*.test.ts'],
     environment: 'node',
     fileParallelism: false,
-    testTimeout: 90_000,
-    hookTimeout: 120_000,
+    testTimeout: 400_000,
+    hookTimeout: 400_000,
   },
 });
