@@ -7,9 +7,9 @@ import { launch, newPage, watched, type Watch } from './browser.ts';
 export interface Stand {
   readonly application: Application;
   /** Kills the server as a crash would and starts another on the same database. */
-  crash(): Promise<void>;
+  readonly crash: () => Promise<void>;
   /** A page with settings of its own; `beside` shares them with another page, as a second window does. */
-  open(width?: number, height?: number, beside?: Page): Promise<Page & Watch>;
+  readonly open: (width?: number, height?: number, beside?: Page) => Promise<Page & Watch>;
 }
 
 /** Sets the stand up for the file and clears it away. Whatever a test does, its pages must run clean. */
