@@ -1,5 +1,5 @@
 /** Imports run one way, from the top of the house down to the ground. */
-const ROOMS = ['quantity', 'build|parts', 'machine', 'ride', 'law', 'verdict'];
+const ROOMS = ['quantity', 'frame', 'build|parts', 'machine', 'ride', 'law|fit', 'verdict'];
 const layer = (room, i) => ({
   name: `core-${room.replace('|', '-')}-looks-down-only`,
   severity: 'error',

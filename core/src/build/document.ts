@@ -4,9 +4,10 @@ import { donor, donorSpecs } from './donor.ts';
 import { drive, driveSpecs } from './drive.ts';
 import { controls, controlsSpecs, gearing, gearingSpecs } from './gearing.ts';
 import { controller, controllerSpecs, pack, packSpecs } from './power.ts';
+import { PART_TYPES } from './part-types.ts';
 import type { QuantitySpec } from './quantity-spec.ts';
 
-export const SCHEMA_VERSION = 1;
+export const SCHEMA_VERSION = 2;
 
 const amount = z.number().min(0).max(1_000_000).nullable();
 
@@ -37,6 +38,8 @@ export const buildDocument = z
     controller,
     controls,
     money,
+    /** Which parts of the shelf the values were copied from, by their id. */
+    shelf: z.partialRecord(z.enum(PART_TYPES), z.string().max(60)),
   })
   .meta({ title: 'Apple Cart build', description: 'Keys carry their unit. See docs/formats.md.' });
 

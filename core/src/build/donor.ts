@@ -1,5 +1,8 @@
 import * as z from 'zod';
-import { answer, donorStyle, type DonorStyle } from './choices.ts';
+import * as choice from './choices.ts';
+import type { DonorStyle } from './choices.ts';
+import { donorFitSpecs, donorFrameSpecs } from './donor-measures.ts';
+import { POINT_NAMES } from '../frame/names.ts';
 import { quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
 interface StyleDefaults {
@@ -7,43 +10,42 @@ interface StyleDefaults {
   readonly crr: number;
   readonly cdaM2: number;
   readonly wheelbaseMm: number;
-  readonly massHeightMm: number;
-  readonly massAheadMm: number;
 }
 
 /**
  * Typical values by style, from memory: drag area and rolling resistance as usual for the posture and
- * tyre; wheelbase and the centre of mass of bicycle and rider together, ahead of the rear contact.
+ * tyre; wheelbase.
  */
 const STYLE: Readonly<Record<DonorStyle, StyleDefaults>> = {
-  diamond: { massKg: 15, crr: 0.008, cdaM2: 0.55, wheelbaseMm: 1050, massHeightMm: 1000, massAheadMm: 450 },
+  diamond: { massKg: 15, crr: 0.008, cdaM2: 0.55, wheelbaseMm: 1050 },
   'step-through': {
     massKg: 17,
     crr: 0.008,
     cdaM2: 0.55,
     wheelbaseMm: 1080,
-    massHeightMm: 1000,
-    massAheadMm: 440,
   },
   'small-wheel': {
     massKg: 16,
     crr: 0.009,
     cdaM2: 0.55,
     wheelbaseMm: 1020,
-    massHeightMm: 950,
-    massAheadMm: 420,
   },
-  fat: { massKg: 19, crr: 0.013, cdaM2: 0.55, wheelbaseMm: 1120, massHeightMm: 1020, massAheadMm: 470 },
-  recumbent: { massKg: 18, crr: 0.0065, cdaM2: 0.28, wheelbaseMm: 1300, massHeightMm: 650, massAheadMm: 600 },
-  tandem: { massKg: 21, crr: 0.007, cdaM2: 0.65, wheelbaseMm: 1790, massHeightMm: 1000, massAheadMm: 800 },
-  longtail: { massKg: 26, crr: 0.009, cdaM2: 0.7, wheelbaseMm: 1400, massHeightMm: 900, massAheadMm: 500 },
-  trike: { massKg: 38, crr: 0.01, cdaM2: 0.9, wheelbaseMm: 1400, massHeightMm: 850, massAheadMm: 700 },
-  carriage: { massKg: 70, crr: 0.01, cdaM2: 1.6, wheelbaseMm: 1700, massHeightMm: 850, massAheadMm: 800 },
+  fat: { massKg: 19, crr: 0.013, cdaM2: 0.55, wheelbaseMm: 1120 },
+  folding: { massKg: 13, crr: 0.009, cdaM2: 0.55, wheelbaseMm: 1020 },
+  'full-suspension': { massKg: 16, crr: 0.011, cdaM2: 0.5, wheelbaseMm: 1190 },
+  recumbent: { massKg: 18, crr: 0.0065, cdaM2: 0.28, wheelbaseMm: 1300 },
+  tandem: { massKg: 21, crr: 0.007, cdaM2: 0.65, wheelbaseMm: 1790 },
+  longtail: { massKg: 26, crr: 0.009, cdaM2: 0.7, wheelbaseMm: 1400 },
+  trike: { massKg: 38, crr: 0.01, cdaM2: 0.9, wheelbaseMm: 1400 },
+  carriage: { massKg: 70, crr: 0.01, cdaM2: 1.6, wheelbaseMm: 1700 },
 };
+
+/** Usual wheelbase of a style, mm. */
+export const wheelbaseOf = (style: DonorStyle): number => STYLE[style].wheelbaseMm;
 
 const byStyle = (key: keyof StyleDefaults) => (context: FallbackContext) => STYLE[context.style][key];
 
-/** The bicycle being converted: what the first slice needs of it. Fit measurements come with the fit checks. */
+/** The bicycle being converted. */
 export const donorSpecs = {
   massKg: {
     label: 'Donor, as weighed',
@@ -123,8 +125,9 @@ export const donorSpecs = {
     max: 1800,
     plausible: [500, 1300],
     step: 10,
-    fallback: byStyle('massHeightMm'),
-    origin: 'from memory, with the rider on',
+    // Replaced by the one worked from the masses; this value only serves a lone default.
+    fallback: 1000,
+    origin: 'worked from the masses and their places',
   },
   massAheadMm: {
     label: 'Centre of mass, ahead of rear axle',
@@ -133,8 +136,9 @@ export const donorSpecs = {
     max: 3000,
     plausible: [300, 1200],
     step: 10,
-    fallback: byStyle('massAheadMm'),
-    origin: 'from memory, with the rider on',
+    // Replaced by the one worked from the masses; this value only serves a lone default.
+    fallback: 450,
+    origin: 'worked from the masses and their places',
   },
   tyreGrip: {
     label: 'Tyre grip on the hill',
@@ -146,12 +150,39 @@ export const donorSpecs = {
     fallback: 0.7,
     origin: 'from memory, dry asphalt',
   },
+  ...donorFrameSpecs,
+  ...donorFitSpecs,
 } as const satisfies Record<string, QuantitySpec>;
+
+const point = z.strictObject({
+  xMm: z.number().min(-2000).max(5000),
+  yMm: z.number().min(-200).max(3000),
+});
+
+/** A threaded pair of holes for a bottle cage, by its lower hole along a tube from the bracket. */
+const boss = z.strictObject({
+  tube: z.enum(['down-tube', 'seat-tube']),
+  alongMm: z.number().min(0).max(2000),
+});
 
 export const donor = z.strictObject({
   name: z.string().max(80),
-  style: donorStyle,
+  style: choice.donorStyle,
   wheelCount: z.union([z.literal(2), z.literal(3), z.literal(4)]),
-  operablePedals: answer,
+  operablePedals: choice.answer,
+  frameMaterial: choice.material,
+  forkMaterial: choice.material,
+  forkKind: choice.forkKind,
+  axle: choice.axleKind,
+  shell: choice.shellKind,
+  brakeFront: choice.brakeKind,
+  brakeRear: choice.brakeKind,
+  levers: choice.leverKind,
+  /** How the outline of the frame was come by: as a whole, because it is taken off in one go. */
+  outline: z.enum(['measured', 'assumed', 'unknown']),
+  /** Points moved from the preset of the style, mm ahead of the rear axle and above the ground. */
+  points: z.partialRecord(z.enum(POINT_NAMES), point),
+  /** Bottle bosses; null when nobody has looked. */
+  bosses: z.array(boss).max(12).nullable(),
   ...quantities(donorSpecs),
 });

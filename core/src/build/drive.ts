@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { driveKind, type DriveKind } from './choices.ts';
+import { answer, driveKind, type DriveKind } from './choices.ts';
+import { driveFitSpecs } from './drive-fit.ts';
 import { quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
 interface KindDefaults {
@@ -12,7 +13,7 @@ interface KindDefaults {
   readonly massKg: number;
 }
 
-/** A common motor of each kind, from memory: 750 W geared hub, 1000 W direct-drive hub, 750 W mid-drive. */
+/** A common motor of each kind, from memory: 750 W geared hub, 1000 W direct-drive hub, 750 W mid-drive, 1000 W external. */
 const KIND: Readonly<Record<DriveKind, KindDefaults>> = {
   'geared-hub': {
     kvRpmPerV: 42,
@@ -40,6 +41,15 @@ const KIND: Readonly<Record<DriveKind, KindDefaults>> = {
     reduction: 21.9,
     efficiency: 0.9,
     massKg: 4.6,
+  },
+  external: {
+    kvRpmPerV: 62,
+    resistanceOhm: 0.09,
+    hysteresisNm: 0.1,
+    eddyNms: 3e-4,
+    reduction: 3,
+    efficiency: 0.93,
+    massKg: 4.8,
   },
 };
 
@@ -140,6 +150,7 @@ export const driveSpecs = {
     fallback: byKind('massKg'),
     origin: TYPICAL,
   },
+  ...driveFitSpecs,
 } as const satisfies Record<string, QuantitySpec>;
 
 export const drive = z.strictObject({
@@ -147,5 +158,14 @@ export const drive = z.strictObject({
   kind: driveKind,
   wheel: z.enum(['front', 'rear']),
   freewheel: z.boolean(),
+  torqueArms: z.union([z.literal(0), z.literal(1), z.literal(2)]),
+  /** Six holes on a 44 mm circle for a brake disc. */
+  discMount: answer,
+  /** Made for a through-axle dropout. */
+  throughAxle: answer,
+  /** The body of a mid-drive bears on frame or bracket, so that it cannot turn. */
+  bearsOnFrame: answer,
+  medium: z.enum(['chain', 'belt']),
+  idler: answer,
   ...quantities(driveSpecs),
 });

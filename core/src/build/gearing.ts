@@ -31,6 +31,12 @@ export const gearing = z.strictObject({
   cogTeeth: z.array(teeth).min(1).max(14),
   /** The cog held on the test hill; null lets the best cog be chosen. */
   heldCogTeeth: teeth.nullable(),
+  /** Ratios of a hub gear or a two-speed change, wheel turns per cog turn; empty without one. */
+  hubRatios: z.array(z.number().min(0.2).max(5)).max(14),
+  /** The hub gear held on the test hill, counted from 1; null lets the best be chosen. */
+  heldHubGear: z.number().int().min(1).max(14).nullable(),
+  /** Power passes through a shift sensor that eases the motor while the chain moves. */
+  shiftSensor: answer,
   ...quantities(gearingSpecs),
 });
 
@@ -60,6 +66,7 @@ export const controlsSpecs = {
 export const controls = z.strictObject({
   assistSensor: z.enum(['none', 'cadence', 'torque']),
   throttle: z.enum(['none', 'walk', 'full']),
+  throttleKind: z.enum(['thumb', 'twist', 'unknown']),
   motorStopsWithPedals: answer,
   brakeCutoffs: answer,
   speedometer: answer,

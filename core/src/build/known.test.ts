@@ -105,7 +105,10 @@ describe('quantities that do not count', () => {
     });
     expect(inUse(off, 'controller.assistCutoffKmh')).toBe(false);
     expect(inUse(off, 'controller.powerLimitW')).toBe(false);
-    expect(inUse(off, 'donor.beadMm')).toBe(false);
+    expect(inUse(off, 'donor.shellWidthMm')).toBe(false);
+    expect(inUse(off, 'donor.rearOldMm')).toBe(true);
+    expect(inUse(sample({}, 'mid-drive'), 'donor.rearOldMm')).toBe(false);
+    expect(inUse(sample({}, 'mid-drive'), 'donor.shellWidthMm')).toBe(true);
     expect(
       inUse(sample({ controls: { assistSensor: 'torque', throttle: 'none' } }), 'controls.assistRatio'),
     ).toBe(true);

@@ -1,6 +1,9 @@
 import { SPECS, type BuildDocument, type QuantityPath, type SectionName } from './document.ts';
 import type { FallbackContext, QuantitySpec, Sourced } from './quantity-spec.ts';
 import type { Unit } from '../quantity/units.ts';
+import { countsUnder } from './counts-when.ts';
+import { donorSpecs, wheelbaseOf } from './donor.ts';
+import { ladenCentre } from './frame-of.ts';
 import { LABEL_V_PER_CELL } from './power.ts';
 import { rolloutFromSizeMm } from './wheel-size.ts';
 
@@ -35,6 +38,8 @@ function known(path: QuantityPath, spec: QuantitySpec, entered: Sourced, context
 /** Volts of a pack of which nothing is known. Common practice. */
 const USUAL_VOLTS = 48;
 
+const [USUAL_BEAD, USUAL_TYRE] = [donorSpecs.beadMm.fallback, donorSpecs.tyreMm.fallback];
+
 /** The choices that defaults depend on. */
 export function fallbackContext(build: BuildDocument): FallbackContext {
   const { chemistry, cellsInSeries: cells, nominalV: volts } = build.pack;
@@ -47,7 +52,21 @@ export function fallbackContext(build: BuildDocument): FallbackContext {
         : USUAL_VOLTS;
   const cellsInSeries =
     cells.source !== 'unknown' ? cells.value : Math.max(1, Math.round(nominalV / perCell));
-  return { style: build.donor.style, kind: build.drive.kind, chemistry, nominalV, cellsInSeries };
+  const { style, beadMm, tyreMm, wheelbaseMm } = build.donor;
+  const size = {
+    beadMm: beadMm.source === 'unknown' ? USUAL_BEAD : beadMm.value,
+    tyreMm: tyreMm.source === 'unknown' ? USUAL_TYRE : tyreMm.value,
+  };
+  return {
+    style,
+    kind: build.drive.kind,
+    chemistry,
+    nominalV,
+    cellsInSeries,
+    ...size,
+    wheelbaseMm: wheelbaseMm.source === 'unknown' ? wheelbaseOf(style) : wheelbaseMm.value,
+    rearRadiusMm: size.beadMm / 2 + size.tyreMm,
+  };
 }
 
 /** The specs flattened once: a build is resolved at every keystroke. */
@@ -59,7 +78,14 @@ const ROWS = Object.entries<Readonly<Record<string, QuantitySpec>>>(SPECS).map(
     ] as const,
 );
 
-/** Resolves every quantity of a build. An unknown roll-out is worked out from the wheel size. */
+/** The known with a value worked out in place of an unknown one. */
+const worked = (known: Known, value: number): Known =>
+  known.source === 'unknown' ? { ...known, value, source: 'worked' } : known;
+
+/**
+ * Resolves every quantity of a build. An unknown roll-out is worked out from the wheel size, an unknown
+ * centre of mass from everything that weighs and where it is.
+ */
 export function knownBuild(build: BuildDocument): KnownBuild {
   const context = fallbackContext(build);
   const sections: Record<string, Record<string, Known>> = {};
@@ -73,30 +99,21 @@ export function knownBuild(build: BuildDocument): KnownBuild {
     sections[section] = out;
   }
   const resolved = sections as unknown as KnownBuild;
-  const { rolloutMm, beadMm, tyreMm } = resolved.donor;
-  if (rolloutMm.source !== 'unknown') return resolved;
-  const worked: Known = {
-    ...rolloutMm,
-    value: rolloutFromSizeMm(beadMm.value, tyreMm.value),
-    source: 'worked',
+  const { donor } = resolved;
+  const centre = ladenCentre(build, resolved);
+  return {
+    ...resolved,
+    donor: {
+      ...donor,
+      rolloutMm: worked(donor.rolloutMm, rolloutFromSizeMm(donor.beadMm.value, donor.tyreMm.value)),
+      massAheadMm: worked(donor.massAheadMm, Math.max(1, centre.x)),
+      massHeightMm: worked(donor.massHeightMm, Math.max(1, centre.y)),
+    },
   };
-  return { ...resolved, donor: { ...resolved.donor, rolloutMm: worked } };
 }
 
-/** Quantities that only count under a choice: elsewhere an unknown one costs nothing and is not asked for. */
-const COUNTS_WHEN: Partial<Record<QuantityPath, (build: BuildDocument) => boolean>> = {
-  'donor.beadMm': (b) => b.donor.rolloutMm.source === 'unknown',
-  'donor.tyreMm': (b) => b.donor.rolloutMm.source === 'unknown',
-  'controller.powerLimitW': (b) => b.controller.limitsPower,
-  'controller.assistCutoffKmh': (b) => b.controller.limitsSpeed,
-  'controller.assistTaperKmh': (b) => b.controller.limitsSpeed,
-  'controls.assistRatio': (b) => b.controls.assistSensor === 'torque' && b.controls.throttle !== 'full',
-  'controls.walkCutoffKmh': (b) => b.controls.throttle === 'walk',
-};
-
 /** True when the quantity counts under the build's choices. */
-export const inUse = (build: BuildDocument, path: QuantityPath): boolean =>
-  COUNTS_WHEN[path]?.(build) ?? true;
+export const inUse = (build: BuildDocument, path: QuantityPath): boolean => countsUnder(build, path);
 
 /** Every known quantity that counts, as a flat list in document order. */
 export const knownInUse = (build: BuildDocument, known: KnownBuild): readonly Known[] =>

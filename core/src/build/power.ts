@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { chemistry } from './choices.ts';
+import { answer, chemistry, packPlace } from './choices.ts';
 import { quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
 /** Usual low-voltage cut-off under load, volts a cell (lead-acid: per 2 V cell). Common practice. */
@@ -89,11 +89,56 @@ export const packSpecs = {
     fallback: (c: FallbackContext) => (c.chemistry === 'lead-acid' ? 16 : c.chemistry === 'lfp' ? 6 : 3.8),
     origin: 'from memory',
   },
+  boxLengthMm: {
+    label: 'One box, length',
+    unit: 'mm',
+    min: 30,
+    max: 1500,
+    plausible: [60, 600],
+    step: 5,
+    fallback: 360,
+    origin: 'common practice',
+  },
+  boxHeightMm: {
+    label: 'One box, height',
+    unit: 'mm',
+    min: 20,
+    max: 600,
+    plausible: [50, 250],
+    step: 1,
+    fallback: 90,
+    origin: 'common practice',
+  },
+  boxWidthMm: {
+    label: 'One box, width',
+    unit: 'mm',
+    min: 20,
+    max: 600,
+    plausible: [50, 250],
+    step: 1,
+    fallback: 90,
+    origin: 'common practice',
+  },
 } as const satisfies Record<string, QuantitySpec>;
+
+/** A box of the pack: where it is mounted, and its centre where it was put by hand (null: the place's own). */
+const packBox = z.strictObject({
+  place: packPlace,
+  at: z
+    .strictObject({
+      xMm: z.number().min(-2000).max(5000),
+      yMm: z.number().min(-200).max(3000),
+      angleDeg: z.number().min(-180).max(180),
+    })
+    .nullable(),
+});
+export type PackBox = z.infer<typeof packBox>;
 
 export const pack = z.strictObject({
   name: z.string().max(80),
   chemistry,
+  /** Boxes of one size that share the pack's mass equally. */
+  boxes: z.array(packBox).min(1).max(4),
   ...quantities(packSpecs),
 });
 
@@ -193,6 +238,8 @@ export const controllerSpecs = {
 export const controller = z.strictObject({
   name: z.string().max(80),
   limitsSpeed: z.boolean(),
+  /** Brakes with the motor and charges the pack: the torque on the axle turns round. */
+  regenerates: answer,
   limitsPower: z.boolean(),
   ...quantities(controllerSpecs),
 });

@@ -9,6 +9,11 @@ export interface FallbackContext {
   readonly chemistry: Chemistry;
   readonly nominalV: number;
   readonly cellsInSeries: number;
+  readonly beadMm: number;
+  readonly tyreMm: number;
+  readonly wheelbaseMm: number;
+  /** With its tyre, unladen. */
+  readonly rearRadiusMm: number;
 }
 
 /** Everything the product knows about one entered quantity, in the unit that its key names. */
@@ -22,13 +27,34 @@ export interface QuantitySpec {
   readonly plausible: readonly [number, number];
   /** One press of an arrow key. */
   readonly step: number;
-  /** Used when the source is `unknown`; listed as an assumption. */
   /** True where an unknown value stays unknown: nothing is worked out from the default. */
   readonly stays?: true;
+  /** Used when the source is `unknown`; listed as an assumption. */
   readonly fallback: number | ((context: FallbackContext) => number);
   /** Where the default comes from. */
   readonly origin: string;
 }
+
+export const NO_DEFAULT = 'no default is used';
+
+/** A length that is taken with a caliper or a rule and has no default, mm. */
+export const caliper = (
+  label: string,
+  [min, max]: readonly [number, number],
+  plausible: readonly [number, number],
+  step: number,
+) =>
+  ({
+    label,
+    unit: 'mm',
+    min,
+    max,
+    plausible,
+    step,
+    stays: true,
+    fallback: (plausible[0] + plausible[1]) / 2,
+    origin: NO_DEFAULT,
+  }) as const satisfies QuantitySpec;
 
 /** Where an entered value comes from. */
 export const ENTERED_SOURCES = ['measured', 'label', 'assumed'] as const;

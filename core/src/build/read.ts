@@ -1,5 +1,6 @@
 import type * as z from 'zod';
 import { fail, ok, type Issue, type Result } from '../quantity/result.ts';
+import { from1To2 } from './migrate.ts';
 import { SCHEMA_VERSION, buildDocument, type BuildDocument } from './document.ts';
 
 function at(document: unknown, path: readonly PropertyKey[]): unknown {
@@ -55,10 +56,7 @@ export function issuesFromZod(error: z.ZodError, document: unknown): readonly Is
   });
 }
 
-/**
- * Validates unknown data as a build document and migrates it forward. There is one schema version so
- * far: older versions will pass through one function a step here.
- */
+/** Validates unknown data as a build document and migrates it forward, one step a version. */
 export function readBuild(data: unknown): Result<BuildDocument> {
   if (typeof data !== 'object' || data === null || Array.isArray(data)) {
     return fail({
@@ -77,8 +75,9 @@ export function readBuild(data: unknown): Result<BuildDocument> {
       limit: `at most ${String(SCHEMA_VERSION)}`,
     });
   }
-  const parsed = buildDocument.safeParse(data);
-  return parsed.success ? ok(parsed.data) : { ok: false, issues: issuesFromZod(parsed.error, data) };
+  const current = version === 1 ? from1To2(data) : data;
+  const parsed = buildDocument.safeParse(current);
+  return parsed.success ? ok(parsed.data) : { ok: false, issues: issuesFromZod(parsed.error, current) };
 }
 
 /** Reads a build document from JSON text; broken JSON becomes an issue, never an exception. */

@@ -1,9 +1,15 @@
 import type { DriveKind } from './choices.ts';
 import { SCHEMA_VERSION, type BuildDocument } from './document.ts';
+import { donorFitSpecs, donorFrameSpecs } from './donor-measures.ts';
+import { driveFitSpecs } from './drive-fit.ts';
 import type { Sourced } from './quantity-spec.ts';
 
 const unknown: Sourced = { source: 'unknown' };
 const assumed = (value: number): Sourced => ({ source: 'assumed', value });
+
+/** Every quantity of the specs, unknown. */
+const allUnknown = <S extends object>(specs: S): { [K in keyof S]: Sourced } =>
+  Object.fromEntries(Object.keys(specs).map((key) => [key, unknown])) as { [K in keyof S]: Sourced };
 
 /** Cogs of a common eight-speed cassette. */
 const EIGHT_SPEED = [34, 28, 24, 21, 18, 15, 13, 11];
@@ -42,6 +48,17 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
       style: 'diamond',
       wheelCount: 2,
       operablePedals: 'yes',
+      frameMaterial: 'unknown',
+      forkMaterial: 'unknown',
+      forkKind: 'unknown',
+      axle: 'unknown',
+      shell: 'unknown',
+      brakeFront: 'unknown',
+      brakeRear: 'unknown',
+      levers: 'unknown',
+      outline: 'unknown',
+      points: {},
+      bosses: null,
       massKg: unknown,
       beadMm: assumed(622),
       tyreMm: assumed(42),
@@ -52,12 +69,20 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
       massHeightMm: unknown,
       massAheadMm: unknown,
       tyreGrip: unknown,
+      ...allUnknown(donorFrameSpecs),
+      ...allUnknown(donorFitSpecs),
     },
     drive: {
       name: '',
       kind,
       wheel: 'rear',
       freewheel: kind !== 'direct-drive-hub',
+      torqueArms: 0,
+      discMount: 'unknown',
+      throughAxle: 'unknown',
+      bearsOnFrame: 'unknown',
+      medium: 'chain',
+      idler: 'unknown',
       ratedPowerW: unknown,
       kvRpmPerV: unknown,
       resistanceOhm: unknown,
@@ -67,11 +92,21 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
       efficiency: unknown,
       windingC: unknown,
       massKg: unknown,
+      ...allUnknown(driveFitSpecs),
     },
-    gearing: { cogTeeth: EIGHT_SPEED, heldCogTeeth: null, ringTeeth: assumed(42), chainEfficiency: unknown },
+    gearing: {
+      cogTeeth: EIGHT_SPEED,
+      heldCogTeeth: null,
+      hubRatios: [],
+      heldHubGear: null,
+      shiftSensor: 'unknown',
+      ringTeeth: assumed(42),
+      chainEfficiency: unknown,
+    },
     pack: {
       name: '',
       chemistry: 'nmc',
+      boxes: [{ place: 'down-tube', at: null }],
       nominalV: assumed(48),
       cellsInSeries: unknown,
       capacityAh: assumed(13),
@@ -80,11 +115,15 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
       healthPct: unknown,
       chargeLimitPct: assumed(100),
       massKg: unknown,
+      boxLengthMm: unknown,
+      boxHeightMm: unknown,
+      boxWidthMm: unknown,
     },
     controller: {
       name: '',
       limitsSpeed: true,
       limitsPower: false,
+      regenerates: 'unknown',
       batteryCurrentA: assumed(18),
       phaseCurrentA: unknown,
       powerLimitW: unknown,
@@ -98,6 +137,7 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
     controls: {
       assistSensor: 'cadence',
       throttle: 'none',
+      throttleKind: 'unknown',
       motorStopsWithPedals: 'unknown',
       brakeCutoffs: 'unknown',
       speedometer: 'unknown',
@@ -114,5 +154,6 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
       controller: null,
       other: null,
     },
+    shelf: {},
   };
 }

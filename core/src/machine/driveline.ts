@@ -1,6 +1,8 @@
 /** One gear: how motor and cranks turn with the road. */
 export interface Gear {
   readonly cogTeeth: number;
+  /** Gear of a hub gear or two-speed change, counted from 1; null without one. */
+  readonly hubGear: number | null;
   /** Motor rad/s per m/s of road speed: n = G x / r. */
   readonly motorRatio: number;
   /** Crank rad/s per m/s of road speed. */
@@ -12,6 +14,8 @@ export interface DrivelineInput {
   readonly wheelRadius: number;
   readonly ringTeeth: number;
   readonly cogTeeth: readonly number[];
+  /** Wheel turns per cog turn of a hub gear; empty without one. */
+  readonly hubRatios: readonly number[];
   /** Motor turns per turn of its output. */
   readonly reduction: number;
   /** True when the motor drives the cranks' side of the chain. */
@@ -19,17 +23,23 @@ export interface DrivelineInput {
 }
 
 /**
- * The gears from largest cog to smallest. A hub motor turns with the wheel whatever the cog
- * (n = G / r); a mid-drive turns with the chainring (n = G cog / (ring r)). Derived.
+ * The gears from the lowest to the highest: every cog in every gear of the hub. A hub motor turns with the
+ * wheel whatever the gear (n = G / r); a mid-drive turns with the chainring (n = G cog / (ring q r), with q
+ * the hub gear's ratio). Derived.
  */
 export function gears(input: DrivelineInput): readonly Gear[] {
-  return [...input.cogTeeth]
-    .sort((a, b) => b - a)
-    .map((cogTeeth) => {
-      const crankRatio = cogTeeth / input.ringTeeth / input.wheelRadius;
-      const motorRatio = input.midDrive ? input.reduction * crankRatio : input.reduction / input.wheelRadius;
-      return { cogTeeth, motorRatio, crankRatio };
-    });
+  const ratios = input.hubRatios.length === 0 ? [null] : input.hubRatios;
+  return input.cogTeeth
+    .flatMap((cogTeeth) =>
+      ratios.map((ratio, i): Gear => {
+        const crankRatio = cogTeeth / input.ringTeeth / (ratio ?? 1) / input.wheelRadius;
+        const motorRatio = input.midDrive
+          ? input.reduction * crankRatio
+          : input.reduction / input.wheelRadius;
+        return { cogTeeth, hubGear: ratio === null ? null : i + 1, motorRatio, crankRatio };
+      }),
+    )
+    .sort((a, b) => b.crankRatio - a.crankRatio);
 }
 
 const RPM_PER_RAD_S = 30 / Math.PI;

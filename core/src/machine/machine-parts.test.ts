@@ -92,7 +92,14 @@ describe('motor', () => {
 });
 
 describe('driveline', () => {
-  const input = { wheelRadius: 0.34, ringTeeth: 42, cogTeeth: [14, 28, 21], reduction: 20, midDrive: false };
+  const input = {
+    wheelRadius: 0.34,
+    ringTeeth: 42,
+    cogTeeth: [14, 28, 21],
+    reduction: 20,
+    hubRatios: [],
+    midDrive: false,
+  };
 
   it('sorts the cogs from the largest', () => {
     expect(gears(input).map((g) => g.cogTeeth)).toEqual([28, 21, 14]);
@@ -121,7 +128,14 @@ describe('driveline', () => {
 
 describe('rider', () => {
   const rider = { powerW: 100, cadenceMinRpm: 60, cadenceMaxRpm: 90 };
-  const [gear] = gears({ wheelRadius: 0.34, ringTeeth: 42, cogTeeth: [21], reduction: 1, midDrive: false });
+  const [gear] = gears({
+    wheelRadius: 0.34,
+    ringTeeth: 42,
+    cogTeeth: [21],
+    reduction: 1,
+    hubRatios: [],
+    midDrive: false,
+  });
   if (gear === undefined) throw new Error('no gear');
   const speedAt = (rpm: number): number => (rpm * Math.PI) / 30 / gear.crankRatio;
 

@@ -76,6 +76,33 @@ function controlOf(build: BuildDocument): Machine['control'] {
   return build.controls.assistSensor === 'none' ? 'none' : 'pedals';
 }
 
+/** Turns of the motor's output per turn of the wheel: sprockets of an external drive, else 1. */
+const externalRatio = (build: BuildDocument, { drive }: KnownBuild): number =>
+  build.drive.kind === 'external' ? drive.wheelSprocketTeeth.value / drive.motorSprocketTeeth.value : 1;
+
+/** A clean toothed belt; from memory. */
+const BELT_EFFICIENCY = 0.97;
+
+/** Efficiency from the motor's output to the wheel. */
+function transmission(build: BuildDocument, { gearing }: KnownBuild): number {
+  if (build.drive.kind === 'external' && build.drive.medium === 'belt') return BELT_EFFICIENCY;
+  const chain = build.drive.kind === 'mid-drive' || build.drive.kind === 'external';
+  return chain ? gearing.chainEfficiency.value : 1;
+}
+
+/** The gear held on the hill; null where none is, or where it is not on the machine. */
+function heldGear({ gearing }: BuildDocument, list: readonly Gear[]): Gear | null {
+  const { heldCogTeeth, heldHubGear } = gearing;
+  if (heldCogTeeth === null && heldHubGear === null) return null;
+  return (
+    list.find(
+      (gear) =>
+        (heldCogTeeth === null || gear.cogTeeth === heldCogTeeth) &&
+        (heldHubGear === null || gear.hubGear === heldHubGear),
+    ) ?? null
+  );
+}
+
 /** Puts a build together from its known quantities. */
 export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine {
   const { brief, donor, drive, gearing, pack, controller } = known;
@@ -85,7 +112,8 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     wheelRadius,
     ringTeeth: gearing.ringTeeth.value,
     cogTeeth: build.gearing.cogTeeth,
-    reduction: drive.reduction.value,
+    hubRatios: build.gearing.hubRatios,
+    reduction: drive.reduction.value * externalRatio(build, known),
     midDrive,
   });
   const mass = machineMassKg(known);
@@ -109,11 +137,11 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     circuitOhm:
       warmResistance(drive.resistanceOhm.value, drive.windingC.value) +
       controller.resistanceMohm.value / 1000,
-    efficiency: drive.efficiency.value * (midDrive ? gearing.chainEfficiency.value : 1),
+    efficiency: drive.efficiency.value * transmission(build, known),
     chainEfficiency: gearing.chainEfficiency.value,
     wheelRadius,
     gears: list,
-    heldGear: list.find((gear) => gear.cogTeeth === build.gearing.heldCogTeeth) ?? null,
+    heldGear: heldGear(build, list),
     limits: limitsOf(build, known),
     pack: {
       chemistry: build.pack.chemistry,

@@ -14,8 +14,14 @@ describe('a part from the shelf', () => {
     const build = applyPart(sample(), one);
     expect(readBuild(build).ok).toBe(true);
     const section = { motor: 'drive', pack: 'pack', controller: 'controller', donor: 'donor' } as const;
-    expect(build[section[one.type]].massKg).toEqual({ source: 'label', value: one.massKg });
-    expect(build[section[one.type]].name).toBe(one.name);
+    expect(build.shelf[one.type]).toBe(one.id);
+    if (one.type === 'ring') expect(build.gearing.ringTeeth).toEqual({ source: 'label', value: one.teeth });
+    else if (one.type === 'cogs') expect(build.gearing.cogTeeth).toEqual(one.cogTeeth);
+    else if (one.type === 'tyre') expect(build.donor.tyreMm).toEqual({ source: 'label', value: one.tyreMm });
+    else {
+      expect(build[section[one.type]].massKg).toEqual({ source: 'label', value: one.massKg });
+      expect(build[section[one.type]].name).toBe(one.name);
+    }
   });
 
   it('brings its price only in the build’s currency', () => {
@@ -50,8 +56,8 @@ describe('the sample shelf', () => {
   it('has motors that can give their rating at a usual current', () => {
     for (const one of shelf) {
       if (one.type !== 'motor') continue;
-      // Rated watts at half of the no-load speed on 48 V: the current must be one that such a winding carries.
-      const omega = (0.5 * 48) / torqueConstant(one.kvRpmPerV);
+      // Rated watts at half of the no-load speed, 48 V or 72 V for the strong: a current that such a winding carries.
+      const omega = (0.5 * (one.ratedPowerW > 2000 ? 72 : 48)) / torqueConstant(one.kvRpmPerV);
       const amps = one.ratedPowerW / omega / torqueConstant(one.kvRpmPerV);
       expect(amps, one.name).toBeLessThan(90);
     }

@@ -1,12 +1,117 @@
 import type { BuildDocument } from '../build/document.ts';
+import { usualPlace } from '../build/migrate.ts';
 import type { Sourced } from '../build/quantity-spec.ts';
-import type { Part } from './part.ts';
+import type { Part, PartOf } from './part.ts';
 
 const label = (value: number): Sourced => ({ source: 'label', value });
+const unknown: Sourced = { source: 'unknown' };
 
-/** Copies a part's values into a build, marked as read from its label. Prices only in the build's currency. */
-export function applyPart(build: BuildDocument, part: Part): BuildDocument {
-  const price = part.currency === build.money.currency ? part.price : null;
+/** Values of a part that are also keys of a section, marked as from the label; null is unknown. */
+function labelled<K extends string>(
+  part: Readonly<Record<K, number | null>>,
+  keys: readonly K[],
+): Record<K, Sourced> {
+  const entries = keys.map((key): [K, Sourced] => [key, part[key] === null ? unknown : label(part[key])]);
+  return Object.fromEntries(entries) as Record<K, Sourced>;
+}
+
+const MOTOR_KEYS = [
+  'ratedPowerW',
+  'kvRpmPerV',
+  'resistanceOhm',
+  'hysteresisNm',
+  'eddyNms',
+  'reduction',
+  'efficiency',
+  'massKg',
+  'polePairs',
+  'overLocknutMm',
+  'axleMm',
+  'flatsMm',
+  'shellMinMm',
+  'shellMaxMm',
+  'tubeMm',
+  'gearboxMm',
+  'ringLineMm',
+  'bodyDropMm',
+] as const;
+
+const PACK_KEYS = [
+  'nominalV',
+  'cellsInSeries',
+  'capacityAh',
+  'bmsCurrentA',
+  'massKg',
+  'boxLengthMm',
+  'boxHeightMm',
+  'boxWidthMm',
+] as const;
+
+const CONTROLLER_KEYS = [
+  'batteryCurrentA',
+  'phaseCurrentA',
+  'lowVoltageCutoffV',
+  'resistanceMohm',
+  'standbyW',
+  'massKg',
+] as const;
+
+const DONOR_KEYS = [
+  'massKg',
+  'beadMm',
+  'tyreMm',
+  'wheelbaseMm',
+  'otherBeadMm',
+  'otherTyreMm',
+  'chainstayMm',
+  'bracketHeightMm',
+  'frontOldMm',
+  'rearOldMm',
+  'slotWidthMm',
+  'slotDepthMm',
+  'dropoutMm',
+  'shellWidthMm',
+  'shellBoreMm',
+  'chainlineMm',
+  'permittedKg',
+  'rackLoadKg',
+  'shockStrokeMm',
+] as const;
+
+/** A donor replaces everything that was measured on the one before: it is another bicycle. */
+function withDonor(build: BuildDocument, part: PartOf<'donor'>): BuildDocument {
+  const sameStyle = build.donor.style === part.style;
+  return {
+    ...build,
+    donor: {
+      ...build.donor,
+      name: part.name,
+      style: part.style,
+      wheelCount: part.wheelCount,
+      frameMaterial: part.frameMaterial,
+      forkMaterial: part.forkMaterial,
+      forkKind: part.forkKind,
+      axle: part.axle,
+      shell: part.shell,
+      brakeFront: part.brakeFront,
+      brakeRear: part.brakeRear,
+      levers: part.levers,
+      points: {},
+      outline: 'unknown',
+      bosses: null,
+      ...labelled(part, DONOR_KEYS),
+      ownBeadMm: label(part.beadMm),
+      rolloutMm: unknown,
+      massAheadMm: unknown,
+      massHeightMm: unknown,
+    },
+    pack: sameStyle
+      ? build.pack
+      : { ...build.pack, boxes: build.pack.boxes.map(() => ({ place: usualPlace(part.style), at: null })) },
+  };
+}
+
+function copied(build: BuildDocument, part: Part): BuildDocument {
   switch (part.type) {
     case 'motor':
       return {
@@ -16,16 +121,10 @@ export function applyPart(build: BuildDocument, part: Part): BuildDocument {
           name: part.name,
           kind: part.kind,
           freewheel: part.freewheel,
-          ratedPowerW: label(part.ratedPowerW),
-          kvRpmPerV: label(part.kvRpmPerV),
-          resistanceOhm: label(part.resistanceOhm),
-          hysteresisNm: label(part.hysteresisNm),
-          eddyNms: label(part.eddyNms),
-          reduction: label(part.reduction),
-          efficiency: label(part.efficiency),
-          massKg: label(part.massKg),
+          discMount: part.discMount,
+          throughAxle: part.throughAxle,
+          ...labelled(part, MOTOR_KEYS),
         },
-        money: { ...build.money, motor: price },
       };
     case 'pack':
       return {
@@ -34,44 +133,117 @@ export function applyPart(build: BuildDocument, part: Part): BuildDocument {
           ...build.pack,
           name: part.name,
           chemistry: part.chemistry,
-          nominalV: label(part.nominalV),
-          cellsInSeries: label(part.cellsInSeries),
-          capacityAh: label(part.capacityAh),
-          bmsCurrentA: label(part.bmsCurrentA),
-          massKg: label(part.massKg),
+          ...labelled(part, PACK_KEYS),
         },
-        money: { ...build.money, pack: price },
       };
     case 'controller':
       return {
         ...build,
-        controller: {
-          ...build.controller,
-          name: part.name,
-          batteryCurrentA: label(part.batteryCurrentA),
-          phaseCurrentA: label(part.phaseCurrentA),
-          lowVoltageCutoffV: label(part.lowVoltageCutoffV),
-          resistanceMohm: label(part.resistanceMohm),
-          standbyW: label(part.standbyW),
-          massKg: label(part.massKg),
-        },
-        money: { ...build.money, controller: price },
+        controller: { ...build.controller, name: part.name, ...labelled(part, CONTROLLER_KEYS) },
       };
     case 'donor':
+      return withDonor(build, part);
+    case 'ring':
+      return {
+        ...build,
+        gearing: { ...build.gearing, ringTeeth: label(part.teeth) },
+        drive:
+          part.ringLineMm === null ? build.drive : { ...build.drive, ringLineMm: label(part.ringLineMm) },
+      };
+    case 'cogs':
+      return {
+        ...build,
+        gearing: {
+          ...build.gearing,
+          cogTeeth: [...part.cogTeeth],
+          hubRatios: [...part.hubRatios],
+          heldCogTeeth: null,
+          heldHubGear: null,
+        },
+      };
+    case 'tyre':
       return {
         ...build,
         donor: {
           ...build.donor,
-          name: part.name,
-          style: part.style,
-          wheelCount: part.wheelCount,
-          massKg: label(part.massKg),
           beadMm: label(part.beadMm),
           tyreMm: label(part.tyreMm),
-          rolloutMm: { source: 'unknown' },
-          wheelbaseMm: label(part.wheelbaseMm),
+          crr: label(part.crr),
+          tyreGrip: label(part.grip),
+          tyreGripWet: label(part.gripWet),
+          rolloutMm: unknown,
         },
-        money: { ...build.money, donor: price },
       };
   }
+}
+
+const PRICED = ['donor', 'motor', 'pack', 'controller'] as const;
+
+/**
+ * Copies a part's values into a build, marked as read from its label, and remembers which part it was.
+ * Prices only in the build's currency; rings, cogs and tyres have no line of their own.
+ */
+export function applyPart(build: BuildDocument, part: Part): BuildDocument {
+  const next = copied(build, part);
+  const line = PRICED.find((type) => type === part.type);
+  const price = part.currency === build.money.currency ? part.price : null;
+  return {
+    ...next,
+    money: line === undefined ? next.money : { ...next.money, [line]: price },
+    shelf: { ...next.shelf, [part.type]: part.id },
+  };
+}
+
+/** One value of a build that is no longer what the shelf says. */
+export interface Stale {
+  readonly path: string;
+  readonly here: unknown;
+  readonly shelf: unknown;
+}
+
+const shown = (value: unknown): unknown =>
+  typeof value === 'object' && value !== null && 'value' in value ? value.value : value;
+
+/** A value entered by hand is the builder's own; one from the label follows the shelf. */
+const own = (value: unknown): boolean =>
+  typeof value === 'object' &&
+  value !== null &&
+  'source' in value &&
+  (value.source === 'measured' || value.source === 'assumed');
+
+/** What a refresh from the shelf would change: values that came from a label and differ there now. */
+export function staleValues(build: BuildDocument, part: Part): readonly Stale[] {
+  const fresh = applyPart(build, part);
+  const out: Stale[] = [];
+  for (const section of ['donor', 'drive', 'gearing', 'pack', 'controller'] as const) {
+    const [here, there]: Record<string, unknown>[] = [build[section], fresh[section]];
+    for (const [key, value] of Object.entries(there ?? {})) {
+      const now = here?.[key];
+      // Choices and labels follow the shelf; what a refresh would only forget is left alone.
+      if (own(now) || JSON.stringify(shown(now)) === JSON.stringify(shown(value))) continue;
+      if (typeof value === 'object' && value !== null && 'source' in value && value.source === 'unknown')
+        continue;
+      if (
+        key === 'points' ||
+        key === 'bosses' ||
+        key === 'outline' ||
+        key === 'boxes' ||
+        key.startsWith('held')
+      )
+        continue;
+      out.push({ path: `${section}.${key}`, here: shown(now), shelf: shown(value) });
+    }
+  }
+  return out;
+}
+
+/** Takes over the shelf's values for the paths listed, and nothing else. */
+export function refreshed(build: BuildDocument, part: Part): BuildDocument {
+  const fresh = applyPart(build, part) as unknown as Record<string, Record<string, unknown>>;
+  const next = { ...build } as unknown as Record<string, Record<string, unknown>>;
+  for (const { path } of staleValues(build, part)) {
+    const [section = '', key = ''] = path.split('.');
+    next[section] = { ...next[section], [key]: fresh[section]?.[key] };
+  }
+  return next as unknown as BuildDocument;
 }

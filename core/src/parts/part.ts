@@ -1,19 +1,39 @@
 import * as z from 'zod';
-import { chemistry, donorStyle, driveKind } from '../build/choices.ts';
+import {
+  answer,
+  axleKind,
+  brakeKind,
+  chemistry,
+  donorStyle,
+  driveKind,
+  forkKind,
+  leverKind,
+  material,
+  shellKind,
+} from '../build/choices.ts';
+import type { PartType } from '../build/part-types.ts';
 
 /**
  * Parts of the shelf: invented makers, physically plausible values. A build copies the values it uses, so
- * that a later edit of the shelf never changes a build in silence. Keys carry units as in the build.
+ * that a later edit of the shelf never changes a build in silence. Keys carry units as in the build; null is
+ * a value that the maker does not give.
  */
 const base = {
-  id: z.string().min(1).max(60),
-  name: z.string().min(1).max(80),
+  id: z
+    .string()
+    .regex(/^[a-z0-9][a-z0-9-]*$/, 'small letters, digits and hyphens')
+    .max(60),
+  name: z.string().trim().min(1).max(80),
   maker: z.string().max(60),
-  price: z.number().min(0).nullable(),
+  price: z.number().min(0).max(1_000_000).nullable(),
   currency: z.enum(['GBP', 'EUR', 'USD']),
-  massKg: z.number().positive(),
+  massKg: z.number().positive().max(500),
 };
-const positive = z.number().positive();
+const positive = z.number().positive().max(100_000);
+/** A measure that may not be given. */
+const given = positive.nullable().default(null);
+const offset = z.number().min(-200).max(500).nullable().default(null);
+const teeth = z.number().int().min(7).max(80);
 
 const motorPart = z.strictObject({
   ...base,
@@ -27,6 +47,18 @@ const motorPart = z.strictObject({
   eddyNms: z.number().min(0),
   reduction: positive,
   efficiency: z.number().positive().max(1),
+  polePairs: given,
+  overLocknutMm: given,
+  axleMm: given,
+  flatsMm: given,
+  shellMinMm: given,
+  shellMaxMm: given,
+  tubeMm: given,
+  gearboxMm: offset,
+  ringLineMm: offset,
+  bodyDropMm: given,
+  discMount: answer.default('unknown'),
+  throughAxle: answer.default('unknown'),
 });
 
 const packPart = z.strictObject({
@@ -37,6 +69,9 @@ const packPart = z.strictObject({
   cellsInSeries: positive.int(),
   capacityAh: positive,
   bmsCurrentA: positive,
+  boxLengthMm: given,
+  boxHeightMm: given,
+  boxWidthMm: given,
 });
 
 const controllerPart = z.strictObject({
@@ -57,8 +92,75 @@ const donorPart = z.strictObject({
   beadMm: positive,
   tyreMm: positive,
   wheelbaseMm: positive,
+  frameMaterial: material.default('unknown'),
+  forkMaterial: material.default('unknown'),
+  forkKind: forkKind.default('unknown'),
+  axle: axleKind.default('unknown'),
+  shell: shellKind.default('unknown'),
+  brakeFront: brakeKind.default('unknown'),
+  brakeRear: brakeKind.default('unknown'),
+  levers: leverKind.default('unknown'),
+  otherBeadMm: given,
+  otherTyreMm: given,
+  chainstayMm: given,
+  bracketHeightMm: given,
+  frontOldMm: given,
+  rearOldMm: given,
+  slotWidthMm: given,
+  slotDepthMm: given,
+  dropoutMm: given,
+  shellWidthMm: given,
+  shellBoreMm: given,
+  chainlineMm: given,
+  permittedKg: given,
+  rackLoadKg: given,
+  shockStrokeMm: given,
 });
 
-export const part = z.discriminatedUnion('type', [motorPart, packPart, controllerPart, donorPart]);
+const ringPart = z.strictObject({
+  ...base,
+  type: z.literal('ring'),
+  teeth,
+  /** Plane of the teeth outside the shell's face on its motor; null for a ring on ordinary cranks. */
+  ringLineMm: offset,
+});
+
+const cogsPart = z.strictObject({
+  ...base,
+  type: z.literal('cogs'),
+  cogTeeth: z.array(teeth).min(1).max(14),
+  hubRatios: z.array(z.number().min(0.2).max(5)).max(14).default([]),
+});
+
+const tyrePart = z.strictObject({
+  ...base,
+  type: z.literal('tyre'),
+  beadMm: positive,
+  tyreMm: positive,
+  crr: z.number().positive().max(0.1),
+  grip: z.number().positive().max(1.2),
+  gripWet: z.number().positive().max(1.2),
+});
+
+/** The schema of each type of part. */
+export const PART_SCHEMAS = {
+  donor: donorPart,
+  motor: motorPart,
+  ring: ringPart,
+  cogs: cogsPart,
+  tyre: tyrePart,
+  pack: packPart,
+  controller: controllerPart,
+} as const satisfies Record<PartType, unknown>;
+
+export const part = z.discriminatedUnion('type', [
+  motorPart,
+  packPart,
+  controllerPart,
+  donorPart,
+  ringPart,
+  cogsPart,
+  tyrePart,
+]);
 export type Part = z.infer<typeof part>;
-export type PartType = Part['type'];
+export type PartOf<T extends PartType> = Extract<Part, { type: T }>;

@@ -55,5 +55,6 @@ export function gradeCurve(machine: Machine, charge: number, choice: GearChoice)
     }
     points.push(point);
   }
-  return points;
+  // A force that would hold a wall belongs to no road.
+  return points.filter((point) => Number.isFinite(point.gradePct));
 }

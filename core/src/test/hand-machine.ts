@@ -5,7 +5,7 @@ import type { Machine } from '../machine/machine.ts';
  * A machine of round numbers for working by hand: Kt 1 N m/A, circuit 0.1 ohm, 10 motor rad/s a metre,
  * no losses. Every limit is far away until a test brings it near.
  */
-export const HAND_GEAR: Gear = { cogTeeth: 20, motorRatio: 10, crankRatio: 2 };
+export const HAND_GEAR: Gear = { hubGear: null, cogTeeth: 20, motorRatio: 10, crankRatio: 2 };
 
 export const handMachine = (
   limits: Partial<Machine['limits']> = {},

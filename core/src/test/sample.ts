@@ -1,5 +1,16 @@
 import * as fc from 'fast-check';
-import { answer, chemistry, donorStyle, driveKind } from '../build/choices.ts';
+import {
+  answer,
+  axleKind,
+  brakeKind,
+  chemistry,
+  donorStyle,
+  driveKind,
+  forkKind,
+  leverKind,
+  material,
+  packPlace,
+} from '../build/choices.ts';
 import { SPECS, type BuildDocument, type QuantityPath, type SectionName } from '../build/document.ts';
 import type { QuantitySpec, Sourced } from '../build/quantity-spec.ts';
 import { newBuild } from '../build/template.ts';
@@ -41,7 +52,14 @@ const sourcedWithin = (spec: QuantitySpec): fc.Arbitrary<Sourced> =>
   );
 
 /** Quantities that count things come whole. */
-const WHOLE: readonly QuantityPath[] = ['gearing.ringTeeth', 'pack.cellsInSeries'];
+const WHOLE: readonly QuantityPath[] = [
+  'gearing.ringTeeth',
+  'pack.cellsInSeries',
+  'donor.chainLinks',
+  'drive.polePairs',
+  'drive.motorSprocketTeeth',
+  'drive.wheelSprocketTeeth',
+];
 
 function section(name: SectionName): fc.Arbitrary<Record<string, Sourced>> {
   const specs: Record<string, QuantitySpec> = SPECS[name];
@@ -71,6 +89,30 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
     wheelCount: fc.constantFrom(2 as const, 3 as const, 4 as const),
     cogTeeth: fc.uniqueArray(fc.integer({ min: 10, max: 42 }), { minLength: 1, maxLength: 9 }),
     held: fc.boolean(),
+    hubRatios: fc.constantFrom<number[]>([], [], [1, 1.36], [0.73, 1, 1.36]),
+    material: fc.constantFrom(...material.options),
+    fork: fc.constantFrom(...forkKind.options),
+    axle: fc.constantFrom(...axleKind.options),
+    brake: fc.constantFrom(...brakeKind.options),
+    levers: fc.constantFrom(...leverKind.options),
+    arms: fc.constantFrom(0 as const, 1 as const, 2 as const),
+    place: fc.constantFrom(...packPlace.options),
+    at: fc.option(
+      fc.record({
+        xMm: fc.double({ min: -500, max: 2000, noNaN: true }),
+        yMm: fc.double({ min: 100, max: 1500, noNaN: true }),
+        angleDeg: fc.double({ min: -180, max: 180, noNaN: true }),
+      }),
+    ),
+    bosses: fc.option(
+      fc.array(
+        fc.record({
+          tube: fc.constantFrom('down-tube' as const, 'seat-tube' as const),
+          alongMm: fc.double({ min: 50, max: 500, noNaN: true }),
+        }),
+        { maxLength: 3 },
+      ),
+    ),
     limitsSpeed: fc.boolean(),
     limitsPower: fc.boolean(),
     assistSensor: fc.constantFrom('none' as const, 'cadence' as const, 'torque' as const),
@@ -89,20 +131,44 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
     return {
       ...base,
       brief: { ...base.brief, ...c.brief },
-      donor: { ...base.donor, ...c.donor, style: c.style, wheelCount: c.wheelCount },
-      drive: { ...base.drive, ...c.drive, wheel: c.wheel },
+      donor: {
+        ...base.donor,
+        ...c.donor,
+        style: c.style,
+        wheelCount: c.wheelCount,
+        frameMaterial: c.material,
+        forkMaterial: c.material,
+        forkKind: c.fork,
+        axle: c.axle,
+        brakeFront: c.brake,
+        brakeRear: c.brake,
+        levers: c.levers,
+        outline: c.label === 'unknown' ? 'unknown' : 'measured',
+        bosses: c.bosses,
+      },
+      drive: {
+        ...base.drive,
+        ...c.drive,
+        wheel: c.wheel,
+        torqueArms: c.arms,
+        discMount: c.label,
+        throughAxle: c.label,
+        bearsOnFrame: c.label,
+      },
       gearing: {
         ...base.gearing,
         ...c.gearing,
         cogTeeth: c.cogTeeth,
         heldCogTeeth: c.held ? (c.cogTeeth[0] ?? null) : null,
+        hubRatios: c.hubRatios,
       },
-      pack: { ...base.pack, ...c.pack, chemistry: c.chemistry },
+      pack: { ...base.pack, ...c.pack, chemistry: c.chemistry, boxes: [{ place: c.place, at: c.at }] },
       controller: {
         ...base.controller,
         ...c.controller,
         limitsSpeed: c.limitsSpeed,
         limitsPower: c.limitsPower,
+        regenerates: c.label,
       },
       controls: {
         ...base.controls,

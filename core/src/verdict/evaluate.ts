@@ -23,6 +23,7 @@ import { hillFigure, startFigure, topSpeedFigure } from './figures/motion-figure
 import { RANGE_LEFT_OUT, consumptionFigure, plannedRange, rangeFigure } from './figures/range-figures.ts';
 import { massFigure, priceFigure } from './figures/tally-figures.ts';
 import { findings, type Finding } from './findings.ts';
+import { fitVerdict, type FitVerdict } from './fit-verdict.ts';
 import { motorFacts, type MotorFacts } from './motor-facts.ts';
 import { stages, type StageVerdict } from './stages.ts';
 import { STATED_CHARGE, study } from './study.ts';
@@ -47,6 +48,7 @@ export interface Verdict {
     readonly span: HillSpan;
     readonly curves: HillCurves;
   };
+  readonly fit: FitVerdict;
   /** What the tyres carry at rest on the level, rider and load included, kg. */
   readonly axlesKg: { readonly rear: number; readonly front: number };
   readonly range: {
@@ -100,6 +102,7 @@ export function evaluate(build: BuildDocument): Verdict {
     known: s.known,
     assumptions: knownInUse(build, s.known).filter((k) => k.source === 'assumed' || k.source === 'unknown'),
     law: { facts: s.facts, here: s.here, places: s.places },
+    fit: fitVerdict(s),
     axlesKg: axleLoadsKg(s.machine.road.massKg, s.machine.balance),
     hill: { climb: s.climb, start: s.start, span: hillSpan(s), curves: hillCurves(s) },
     range: {

@@ -162,8 +162,22 @@ function drive({ build, machine }: Study): readonly Finding[] {
   return out;
 }
 
+/** Fit checks that ask for something, at the stage where it is mended. */
+const fit = ({ checks }: Study): readonly Finding[] =>
+  checks
+    .filter((c) => c.state === 'look' || c.state === 'stop')
+    .map((c) => ({
+      stage: c.group === 'controls' || c.group === 'external' ? 'drive' : 'donor',
+      code: `fit-${c.id}`,
+      state: c.state,
+      title: c.title,
+      detail: [...c.why, ' ', ...c.remedy],
+      path: '',
+    }));
+
 /** Everything on the card that needs a look. */
 export const findings = (study: Study): readonly Finding[] => [
+  ...fit(study),
   ...unusual(study),
   ...drive(study),
   ...power(study),

@@ -1,4 +1,4 @@
-import { type BuildDocument, type QuantityPath } from '../build/document.ts';
+import { specAt, type BuildDocument, type QuantityPath } from '../build/document.ts';
 import { knownBuild, knownInUse, type Known } from '../build/known.ts';
 import { assembleKnown } from '../machine/machine.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
@@ -43,6 +43,23 @@ const CHOSEN: readonly QuantityPath[] = [
   'pack.chargeLimitPct',
   // The label's volts only name the pack; the cells in series are what counts.
   'pack.nominalV',
+];
+
+/** Only fit checks and the side view use these: they move no speed and no range. */
+const FIT_ONLY: readonly QuantityPath[] = [
+  'donor.otherBeadMm',
+  'donor.otherTyreMm',
+  'donor.chainstayMm',
+  'donor.bracketHeightMm',
+  'donor.crankMm',
+  'donor.tyreGripWet',
+  'drive.spacerMm',
+  'drive.armHoldsNm',
+  'drive.pitchMm',
+  'drive.centreMm',
+  'pack.boxLengthMm',
+  'pack.boxHeightMm',
+  'pack.boxWidthMm',
 ];
 
 function headline(build: BuildDocument, path: QuantityPath | undefined, value: number): Headline {
@@ -90,7 +107,7 @@ export function sensitivities(build: BuildDocument): readonly Sensitivity[] {
     s.hillKmh / Math.max(1, base.hillKmh) +
     s.rangeKm / Math.max(1, base.rangeKm);
   return open
-    .filter((k) => !CHOSEN.includes(k.path))
+    .filter((k) => !CHOSEN.includes(k.path) && specAt(k.path).stays !== true && !FIT_ONLY.includes(k.path))
     .map((known): Sensitivity => {
       const step = STEP[known.path] ?? Math.abs(known.value) * TENTH;
       const up = headline(build, known.path, known.value + step);

@@ -1,5 +1,8 @@
 import type { BuildDocument } from '../build/document.ts';
 import { knownBuild, type KnownBuild } from '../build/known.ts';
+import type { Check } from '../fit/check.ts';
+import { fitChecks } from '../fit/fit.ts';
+import { subject, type Subject } from '../fit/subject.ts';
 import { lawFacts, type LawFacts } from '../law/facts.ts';
 import { judgePlace, type PlaceVerdict } from '../law/judge.ts';
 import { PLACES } from '../law/rules.ts';
@@ -29,6 +32,8 @@ export interface Study {
   readonly facts: LawFacts;
   readonly places: readonly PlaceVerdict[];
   readonly here: PlaceVerdict;
+  readonly subject: Subject;
+  readonly checks: readonly Check[];
 }
 
 /** Works everything out. Judged places do not depend on the one chosen, so all are kept for the table of places. */
@@ -43,13 +48,15 @@ export function study(build: BuildDocument): Study {
   if (here === undefined) throw new TypeError(`no rules for ${build.brief.place}`);
   const cruise = kmhToMs(brief.cruiseSpeedKmh.value);
   const charge = pack.chargeLimitPct.value / 100;
+  const topFull = topSpeed(machine, charge);
+  const fitted = subject(build, known, machine, topFull.moves ? topFull.v : 0);
   return {
     build,
     known,
     machine,
     choice,
     top: topSpeed(machine, STATED_CHARGE),
-    topFull: topSpeed(machine, charge),
+    topFull,
     climb: climb(machine, STATED_CHARGE, brief.hillLengthM.value, brief.hillGradePct.value, choice),
     start: startGrade(machine, STATED_CHARGE, choice),
     range: constantSpeedRange(machine, cruise, charge),
@@ -57,5 +64,7 @@ export function study(build: BuildDocument): Study {
     facts,
     places,
     here,
+    subject: fitted,
+    checks: fitChecks(fitted),
   };
 }

@@ -1,0 +1,60 @@
+import type { BuildDocument, QuantityPath } from './document.ts';
+
+type When = (build: BuildDocument) => boolean;
+
+/** A motor whose axle stands in a dropout. */
+const hub: When = (b) => b.drive.kind === 'geared-hub' || b.drive.kind === 'direct-drive-hub';
+const middle: When = (b) => b.drive.kind === 'mid-drive';
+const external: When = (b) => b.drive.kind === 'external';
+const hubIn =
+  (wheel: 'front' | 'rear'): When =>
+  (b) =>
+    hub(b) && b.drive.wheel === wheel;
+const disc: When = (b) => {
+  const brake = b.drive.wheel === 'front' ? b.donor.brakeFront : b.donor.brakeRear;
+  return hub(b) && (brake === 'cable-disc' || brake === 'hydraulic-disc');
+};
+
+/** Quantities that only count under a choice: elsewhere an unknown one costs nothing and is not asked for. */
+const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
+  'donor.frontOldMm': hubIn('front'),
+  'donor.rearOldMm': hubIn('rear'),
+  'donor.slotWidthMm': (b) => hub(b) && b.donor.axle !== 'through',
+  'donor.slotDepthMm': (b) => hub(b) && b.donor.axle !== 'through',
+  'donor.dropoutMm': (b) => hub(b) && b.donor.axle !== 'through',
+  'donor.caliperGapMm': disc,
+  'donor.ownBeadMm': hub,
+  'donor.shellWidthMm': middle,
+  'donor.shellBoreMm': middle,
+  'donor.stayReachMm': middle,
+  'donor.chainlineMm': middle,
+  'donor.chainLinks': middle,
+  'donor.spindleMm': (b) => !middle(b) && b.controls.assistSensor !== 'none',
+  'donor.rackLoadKg': (b) => b.pack.boxes.some((box) => box.place === 'rear-rack' || box.place === 'deck'),
+  'donor.shockStrokeMm': (b) => b.donor.style === 'full-suspension',
+  'drive.overLocknutMm': hub,
+  'drive.axleMm': hub,
+  'drive.flatsMm': hub,
+  'drive.shellMinMm': middle,
+  'drive.shellMaxMm': middle,
+  'drive.tubeMm': middle,
+  'drive.gearboxMm': middle,
+  'drive.ringLineMm': middle,
+  'drive.bodyDropMm': middle,
+  'drive.spacerMm': middle,
+  'drive.sensorBoreMm': (b) => !middle(b) && b.controls.assistSensor !== 'none',
+  'drive.armHoldsNm': (b) => hub(b) && b.drive.torqueArms > 0,
+  'drive.motorSprocketTeeth': external,
+  'drive.wheelSprocketTeeth': external,
+  'drive.pitchMm': external,
+  'drive.centreMm': external,
+  'controller.powerLimitW': (b) => b.controller.limitsPower,
+  'controller.assistCutoffKmh': (b) => b.controller.limitsSpeed,
+  'controller.assistTaperKmh': (b) => b.controller.limitsSpeed,
+  'controls.assistRatio': (b) => b.controls.assistSensor === 'torque' && b.controls.throttle !== 'full',
+  'controls.walkCutoffKmh': (b) => b.controls.throttle === 'walk',
+};
+
+/** True when the quantity counts under the build's choices. */
+export const countsUnder = (build: BuildDocument, path: QuantityPath): boolean =>
+  COUNTS_WHEN[path]?.(build) ?? true;

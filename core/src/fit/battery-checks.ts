@@ -1,0 +1,278 @@
+import { qty } from '../quantity/phrase.ts';
+import { asked, measured, told, type Check } from './check.ts';
+import {
+  betweenBoxes,
+  betweenKnees,
+  bossRoom,
+  feetRoom,
+  roomAround,
+  seatedMm,
+  shockRoom,
+  type Room,
+} from './pack-room.ts';
+import type { Subject } from './subject.ts';
+
+/** Room round a pack box, mm. Common practice, no source. */
+const ROOM_MM = 10;
+/** Boxes up to this width pass between knees and between cranks, mm. Common practice, no source. */
+const NARROW_MM = 100;
+
+const tightest = (rooms: readonly Room[]): Room | undefined =>
+  rooms.reduce<Room | undefined>((a, b) => (a === undefined || b.mm < a.mm ? b : a), undefined);
+
+const sizes = ({ known: { pack } }: Subject) => [pack.boxLengthMm, pack.boxHeightMm];
+/** The outline counts as one answer: taken off, taken as the preset on purpose, or not known. */
+const outline = (s: Subject) => asked('outline of the frame', s.build.donor.outline);
+
+const each = (s: Subject, room: (s: Subject, i: number) => readonly Room[]): readonly Room[] =>
+  s.boxes.flatMap((_, i) => room(s, i));
+
+function room(s: Subject): Check {
+  const found = tightest(
+    each(s, (_, i) => {
+      const [box, placed] = [s.boxes[i], s.build.pack.boxes[i]];
+      return box === undefined || placed === undefined ? [] : roomAround(s, box, placed.place);
+    }),
+  );
+  const mm = found?.mm ?? 0;
+  return measured({
+    id: 'pack-room',
+    group: 'battery',
+    title: 'Room round the pack',
+    value: mm,
+    unit: 'mm',
+    sense: 'least',
+    fine: ROOM_MM,
+    look: 0,
+    limit: ['at least ', qty(ROOM_MM, 'mm', 0)],
+    why:
+      mm < 0
+        ? [`The box runs into the ${found?.what ?? 'frame'} by `, qty(-mm, 'mm', 0), '.']
+        : [`Nearest is the ${found?.what ?? 'frame'}.`],
+    remedy: ['Move the pack, or take a smaller box.'],
+    origin: 'common practice',
+    inputs: sizes(s),
+    asked: [outline(s)],
+  });
+}
+
+/** A cradle lifts the box off its tube by no more than this, mm. Common practice, no source. */
+const CRADLE_MM = 30;
+
+function seat(s: Subject): readonly Check[] {
+  const gaps = s.boxes.flatMap((box, i) => {
+    const placed = s.build.pack.boxes[i];
+    const mm = placed === undefined ? undefined : seatedMm(s, box, placed.place);
+    return mm === undefined ? [] : [mm];
+  });
+  if (gaps.length === 0) return [];
+  const deep = Math.min(...gaps);
+  return [
+    measured({
+      id: 'pack-seat',
+      group: 'battery',
+      title: 'Pack into the tube that carries it',
+      value: Math.max(0, -deep),
+      unit: 'mm',
+      sense: 'most',
+      fine: 0.5,
+      look: 0.5,
+      limit: ['not at all'],
+      why:
+        deep < -0.5
+          ? ['The box cuts into its own tube.']
+          : Math.max(...gaps) > CRADLE_MM
+            ? ['The box stands ', qty(Math.max(...gaps), 'mm', 0), ' off its tube: the cradle must reach.']
+            : ['The box lies on its cradle.'],
+      remedy: ['Move it off the tube.'],
+      origin: 'derived',
+      inputs: sizes(s),
+      asked: [outline(s)],
+    }),
+  ];
+}
+
+function bosses(s: Subject): Check {
+  const found = tightest(
+    each(s, (_, i) => {
+      const [box, placed] = [s.boxes[i], s.build.pack.boxes[i]];
+      return box === undefined || placed === undefined ? [] : bossRoom(s, box, placed.place);
+    }),
+  );
+  const base = {
+    id: 'pack-boss',
+    group: 'battery' as const,
+    title: 'Pack to bottle bosses',
+    origin: 'common practice' as const,
+    inputs: sizes(s),
+    asked: [outline(s), asked('bottle bosses', s.build.donor.bosses === null ? 'unknown' : 'known')],
+  };
+  if (found === undefined) {
+    return told({
+      ...base,
+      state: 'fine',
+      words: 'none in the way',
+      limit: ['at least ', qty(3, 'mm', 0)],
+      why: ['No boss stands where the pack is; those of its own tube carry the cradle.'],
+      remedy: ['Nothing to do.'],
+    });
+  }
+  return measured({
+    ...base,
+    value: found.mm,
+    unit: 'mm',
+    sense: 'least',
+    fine: 3,
+    look: 0,
+    limit: ['at least ', qty(3, 'mm', 0)],
+    why:
+      found.mm < 0
+        ? [`The box sits on the ${found.what}, `, qty(-found.mm, 'mm', 0), ' too near.']
+        : [`Nearest is the ${found.what}.`],
+    remedy: ['Slide the pack along, or screw it to these bosses.'],
+  });
+}
+
+function shock(s: Subject): readonly Check[] {
+  const all = s.boxes.flatMap((box) => shockRoom(s, box) ?? []);
+  if (all.length === 0) return [];
+  const mm = Math.min(...all);
+  return [
+    measured({
+      id: 'pack-shock',
+      group: 'battery',
+      title: 'Pack to shock and rocker',
+      value: mm,
+      unit: 'mm',
+      sense: 'least',
+      fine: ROOM_MM,
+      look: ROOM_MM,
+      limit: ['at least ', qty(ROOM_MM, 'mm', 0), ' through the whole travel'],
+      why: ['Looked at from full length to full stroke.'],
+      remedy:
+        mm < ROOM_MM
+          ? ['Move the pack forward, or take a smaller box.']
+          : ['Let the air out and test by hand.'],
+      origin: 'common practice',
+      inputs: [...sizes(s), s.known.donor.shockStrokeMm],
+      asked: [outline(s)],
+    }),
+  ];
+}
+
+function knees(s: Subject): Check {
+  const width = s.known.pack.boxWidthMm;
+  const between = s.boxes.some((box) => betweenKnees(s, box));
+  return measured({
+    id: 'pack-knees',
+    group: 'battery',
+    title: 'Width between the knees',
+    value: between ? width.value : 0,
+    unit: 'mm',
+    sense: 'most',
+    fine: NARROW_MM,
+    look: NARROW_MM + 20,
+    limit: ['at most ', qty(NARROW_MM, 'mm', 0)],
+    why: between ? ['The pack lies where the knees pass.'] : ['The pack lies clear of the knees.'],
+    remedy: ['Take a narrower box or another place.'],
+    origin: 'common practice',
+    inputs: [...sizes(s), ...(between ? [width] : [])],
+    asked: [outline(s)],
+  });
+}
+
+function feet(s: Subject): Check {
+  const { pack, donor } = s.known;
+  const narrow = pack.boxWidthMm.value <= NARROW_MM;
+  const mm = Math.min(...s.boxes.map((box) => feetRoom(s, box)));
+  const base = {
+    id: 'pack-feet',
+    group: 'battery' as const,
+    title: 'Pack to cranks and heels',
+    origin: 'common practice' as const,
+    inputs: [...sizes(s), pack.boxWidthMm, donor.bracketHeightMm],
+    asked: [outline(s)],
+    limit: ['at least ', qty(ROOM_MM, 'mm', 0), ', or no wider than ', qty(NARROW_MM, 'mm', 0)],
+  };
+  if (narrow || mm >= ROOM_MM) {
+    return told({
+      ...base,
+      state: 'fine',
+      words: mm >= ROOM_MM ? 'clear' : 'narrow enough',
+      why: mm >= ROOM_MM ? ['The feet pass it by.'] : ['The cranks turn past a box as narrow as this.'],
+      remedy: ['Nothing to do.'],
+    });
+  }
+  return measured({
+    ...base,
+    value: mm,
+    unit: 'mm',
+    sense: 'least',
+    fine: ROOM_MM,
+    look: 0,
+    why: ['Cranks, heels or toes strike a box of this width.'],
+    remedy: ['Move it out of the sweep, or take a narrower box.'],
+  });
+}
+
+function apart(s: Subject): readonly Check[] {
+  const mm = betweenBoxes(s.boxes);
+  if (mm === undefined) return [];
+  return [
+    measured({
+      id: 'pack-apart',
+      group: 'battery',
+      title: 'Between the boxes',
+      value: mm,
+      unit: 'mm',
+      sense: 'least',
+      fine: 2,
+      look: 0,
+      limit: ['at least ', qty(2, 'mm', 0)],
+      why: mm < 0 ? ['Two boxes are in the same place.'] : ['The boxes lie side by side.'],
+      remedy: mm < 2 ? ['Move one along.'] : ['Pad them, so that they do not chafe.'],
+      origin: 'derived',
+      inputs: sizes(s),
+    }),
+  ];
+}
+
+function rack(s: Subject): readonly Check[] {
+  const on = s.build.pack.boxes.filter((b) => b.place === 'rear-rack' || b.place === 'deck').length;
+  if (on === 0) return [];
+  const { pack, brief, donor } = s.known;
+  const kg = (pack.massKg.value * on) / s.boxes.length + brief.loadMassKg.value;
+  return [
+    measured({
+      id: 'rack-load',
+      group: 'battery',
+      title: 'Load on the carrier',
+      value: kg,
+      unit: 'kg',
+      sense: 'most',
+      fine: donor.rackLoadKg.value,
+      look: donor.rackLoadKg.value,
+      limit: ['at most ', qty(donor.rackLoadKg.value, 'kg', 0)],
+      why: ['Pack and load ride on it together.'],
+      remedy:
+        kg > donor.rackLoadKg.value
+          ? ['Put the pack into the frame, or take a stronger carrier.']
+          : ['Screw a plate and a cradle to it.'],
+      origin: 'common practice',
+      source: 'the carrier’s own rating',
+      inputs: [donor.rackLoadKg, pack.massKg, brief.loadMassKg],
+    }),
+  ];
+}
+
+/** Where the pack goes. */
+export const batteryChecks = (s: Subject): readonly Check[] => [
+  room(s),
+  ...seat(s),
+  bosses(s),
+  ...shock(s),
+  knees(s),
+  feet(s),
+  ...apart(s),
+  ...rack(s),
+];

@@ -1,0 +1,157 @@
+import type { BrakeKind } from '../build/choices.ts';
+import { qty } from '../quantity/phrase.ts';
+import { kmhToMs, msToKmh } from '../quantity/units.ts';
+import { asked, measured, told, type Check } from './check.ts';
+import type { Subject } from './subject.ts';
+
+const GRAVITY = 9.80665;
+/** What a bicycle's brakes are made for unless the maker says more: 100 kg at 25 km/h. Common practice. */
+const DESIGN_KG = 100;
+const DESIGN_KMH = 25;
+
+/**
+ * ISO 4210-2, dry, both brakes: from 25 km/h within 7 m (from memory). Steady braking to rest in s from v
+ * is v^2 / (2 s).
+ */
+export const ISO_4210_DRY_MS2 = kmhToMs(25) ** 2 / (2 * 7);
+
+/** Braking that a class of brake gives at the design mass, m/s^2, each wheel's share counted. From memory. */
+const BRAKE_MS2: Readonly<Record<BrakeKind, number>> = {
+  'hydraulic-disc': 2.9,
+  'cable-disc': 2.4,
+  rim: 2.1,
+  drum: 1.7,
+  coaster: 1.3,
+  none: 0,
+  unknown: 0,
+};
+
+const designKg = ({ known: { donor } }: Subject): number =>
+  donor.permittedKg.source === 'unknown' ? DESIGN_KG : donor.permittedKg.value;
+
+/** Kinetic energy at a speed against the design case's. */
+export const energyRatio = (massKg: number, ms: number, designMassKg: number): number =>
+  (massKg * ms * ms) / (designMassKg * kmhToMs(DESIGN_KMH) ** 2);
+
+export interface Braking {
+  /** What brakes, grip and the front wheel's tipping leave, m/s^2. */
+  readonly ms2: number;
+  readonly metres: number;
+  readonly decides: 'brakes' | 'grip' | 'tipping';
+}
+
+/** Stopping on the level in the dry from a speed, without the time to react. Derived. */
+export function braking(s: Subject, ms: number): Braking {
+  const { brakeFront, brakeRear } = s.build.donor;
+  const { balance, road } = s.machine;
+  // Hand force stays what it is: beyond the design mass the same brake slows less.
+  const share = Math.min(1, designKg(s) / road.massKg);
+  const brakes = (BRAKE_MS2[brakeFront] + BRAKE_MS2[brakeRear]) * share;
+  const grip = balance.grip * GRAVITY;
+  const tipping = (GRAVITY * (balance.wheelbase - balance.massAhead)) / balance.massHeight;
+  const ms2 = Math.max(0.1, Math.min(brakes, grip, Math.max(0.1, tipping)));
+  const decides = ms2 >= brakes ? 'brakes' : ms2 >= grip ? 'grip' : 'tipping';
+  return { ms2, metres: (ms * ms) / (2 * ms2), decides };
+}
+
+const kinds = ({ build: { donor } }: Subject) => [
+  asked('front brake', donor.brakeFront),
+  asked('rear brake', donor.brakeRear),
+];
+
+function energy(s: Subject): Check {
+  const ratio = energyRatio(s.machine.road.massKg, s.topMs, designKg(s));
+  return measured({
+    id: 'brake-energy',
+    group: 'brakes',
+    title: 'Brake energy against the donor’s own',
+    value: ratio,
+    unit: '1',
+    sense: 'most',
+    fine: 1.5,
+    look: 2.5,
+    limit: ['at most 1.5, stop beyond 2.5'],
+    why: [
+      qty(s.machine.road.massKg, 'kg', 0),
+      ' at ',
+      qty(msToKmh(s.topMs), 'km/h', 0),
+      ' against ',
+      qty(designKg(s), 'kg', 0),
+      ' at ',
+      qty(DESIGN_KMH, 'km/h', 0),
+      ', which the brakes were made for.',
+    ],
+    remedy: ['Fit larger discs and hydraulic calipers, or limit speed or load.'],
+    origin: 'common practice',
+    source: 'half m v squared, derived; the limits are common practice',
+    inputs: [s.known.donor.massKg, s.known.brief.riderMassKg, s.known.brief.loadMassKg],
+  });
+}
+
+function distance(s: Subject): Check {
+  const here = braking(s, s.topMs);
+  const limit = s.topMs ** 2 / (2 * ISO_4210_DRY_MS2);
+  return measured({
+    id: 'stopping',
+    group: 'brakes',
+    title: 'Stopping from top speed, dry',
+    value: here.metres,
+    unit: 'm',
+    sense: 'most',
+    fine: limit,
+    look: limit * 1.4,
+    limit: ['at most ', qty(limit, 'm', 1)],
+    why: [
+      'From ',
+      qty(msToKmh(s.topMs), 'km/h', 0),
+      {
+        brakes: ' the brakes decide.',
+        grip: ' the grip of the tyres decides.',
+        tipping: ' the rear wheel lifting decides.',
+      }[here.decides],
+      ' Time to react comes on top.',
+    ],
+    remedy: ['Fit better brakes, lower the top speed, or carry less.'],
+    origin: 'standard',
+    source:
+      'ISO 4210-2: 7 m from 25 km/h, both brakes, dry (from memory), at the same slowing; classes of brake from memory',
+    inputs: [s.known.donor.massKg, s.known.brief.riderMassKg, s.known.brief.loadMassKg],
+    asked: kinds(s),
+  });
+}
+
+/** Rim brakes above this are not enough, km/h. Common practice, and a limit in several places. */
+const RIM_KMH = 32;
+
+function kind(s: Subject): Check {
+  const { brakeFront, brakeRear } = s.build.donor;
+  const count = [brakeFront, brakeRear].filter((b) => b !== 'none').length;
+  const fast = msToKmh(s.topMs) > RIM_KMH;
+  const rim = fast && (brakeFront === 'rim' || brakeRear === 'rim');
+  return told({
+    id: 'brake-kind',
+    group: 'brakes',
+    title: 'Brakes, one for each end',
+    state: count < 2 || rim ? 'stop' : 'fine',
+    words: count < 2 ? `${String(count)} brake` : rim ? 'rim brake' : 'two brakes',
+    limit: ['two, and no rim brake above ', qty(RIM_KMH, 'km/h', 0)],
+    why:
+      count < 2
+        ? ['Most places ask for two independent brakes.']
+        : rim
+          ? ['Rims heat and wear; in the wet they bite late.']
+          : ['Each end has its own brake.'],
+    remedy:
+      count < 2
+        ? ['Fit the missing brake first.']
+        : rim
+          ? ['Fit discs, or limit the speed.']
+          : ['Nothing to do.'],
+    origin: 'common practice',
+    inputs: [],
+    asked: kinds(s),
+  });
+}
+
+/** Brakes. */
+export const brakeChecks = (s: Subject): readonly Check[] => [energy(s), distance(s), kind(s)];

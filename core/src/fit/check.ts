@@ -1,0 +1,143 @@
+import type { Known } from '../build/known.ts';
+import type { QuantityPath } from '../build/document.ts';
+import type { Phrase } from '../quantity/phrase.ts';
+import type { Unit } from '../quantity/units.ts';
+
+export type CheckState = 'fine' | 'look' | 'stop' | 'unknown';
+
+/** How a limit was come by. */
+export type Origin = 'standard' | 'common practice' | 'from memory' | 'derived';
+
+/** Parts of the bicycle that checks are sorted by, in the order of the walk round it. */
+export const CHECK_GROUPS = [
+  'frame',
+  'wheel',
+  'bracket',
+  'battery',
+  'load',
+  'brakes',
+  'external',
+  'controls',
+] as const;
+export type CheckGroup = (typeof CHECK_GROUPS)[number];
+
+/** One comparison of the bicycle with what the conversion asks of it. */
+export interface Check {
+  readonly id: string;
+  readonly group: CheckGroup;
+  readonly title: string;
+  readonly state: CheckState;
+  /** What the state would be with every unknown at its usual value: only for ranking what to measure. */
+  readonly would: CheckState;
+  /** What is compared; undefined when it is not known, or is no number. */
+  readonly value: number | undefined;
+  readonly unit: Unit;
+  /** The finding in words where it is no number. */
+  readonly words: string | undefined;
+  /** The limit in words: "at least 10 mm". */
+  readonly limit: Phrase;
+  /** What is in hand against the limit of fine, in the unit of the value; negative when it is missed. */
+  readonly margin: number | undefined;
+  readonly why: Phrase;
+  readonly remedy: Phrase;
+  readonly origin: Origin;
+  /** The standard by name and year, or what the value rests on. */
+  readonly source: string;
+  /** Quantities that the check waits for. */
+  readonly missing: readonly QuantityPath[];
+  /** Choices that the check waits for, in words. */
+  readonly unanswered: readonly string[];
+  /** Inputs taken as assumed: the answer is as good as they are. */
+  readonly assumed: readonly QuantityPath[];
+  /** Every quantity that it rests on. */
+  readonly inputs: readonly QuantityPath[];
+}
+
+/** A choice that may not have been made: its words for the list of what is missing, and whether it is known. */
+export interface Asked {
+  readonly label: string;
+  readonly known: boolean;
+}
+
+export const asked = (label: string, value: string): Asked => ({ label, known: value !== 'unknown' });
+
+interface Base {
+  readonly id: string;
+  readonly group: CheckGroup;
+  readonly title: string;
+  readonly limit: Phrase;
+  readonly why: Phrase;
+  /** What to do when it is not fine. */
+  readonly remedy: Phrase;
+  readonly origin: Origin;
+  readonly source?: string;
+  readonly inputs: readonly Known[];
+  readonly asked?: readonly Asked[];
+}
+
+function common(base: Base) {
+  const { id, group, title, limit, why, remedy, origin, inputs } = base;
+  const paths = (wanted: Known['source']) => inputs.filter((k) => k.source === wanted).map((k) => k.path);
+  return {
+    id,
+    group,
+    title,
+    limit,
+    why,
+    remedy,
+    origin,
+    source: base.source ?? '',
+    missing: paths('unknown'),
+    unanswered: (base.asked ?? []).filter((a) => !a.known).map((a) => a.label),
+    assumed: paths('assumed'),
+    inputs: inputs.map((k) => k.path),
+  };
+}
+
+/** What to do about a check that is fine. */
+const NOTHING: Phrase = ['Nothing to do.'];
+
+export interface Measured extends Base {
+  readonly value: number;
+  readonly unit: Unit;
+  /** `most`: fine up to the limit; `least`: fine from it. */
+  readonly sense: 'most' | 'least';
+  /** Bounds of fine and of look; beyond the second it is stop. */
+  readonly fine: number;
+  readonly look: number;
+}
+
+/** A check of a number against a limit. An unknown input gives unknown, whatever the number would say. */
+export function measured(spec: Measured): Check {
+  const base = common(spec);
+  const { value, unit, sense, fine, look } = spec;
+  const known = base.missing.length === 0 && base.unanswered.length === 0;
+  const within = (bound: number): boolean => (sense === 'most' ? value <= bound : value >= bound);
+  const would = within(fine) ? 'fine' : within(look) ? 'look' : 'stop';
+  return {
+    ...base,
+    ...(would === 'fine' ? { remedy: NOTHING } : {}),
+    state: known ? would : 'unknown',
+    would,
+    value: known ? value : undefined,
+    unit,
+    words: undefined,
+    margin: known ? (sense === 'most' ? fine - value : value - fine) : undefined,
+  };
+}
+
+/** A check of a fact that is no number. An unknown input gives unknown. */
+export function told(spec: Base & { readonly state: CheckState; readonly words: string }): Check {
+  const base = common(spec);
+  const known = base.missing.length === 0 && base.unanswered.length === 0;
+  return {
+    ...base,
+    ...(spec.state === 'fine' ? { remedy: NOTHING } : {}),
+    state: known ? spec.state : 'unknown',
+    would: spec.state,
+    value: undefined,
+    unit: '1',
+    words: known ? spec.words : undefined,
+    margin: undefined,
+  };
+}

@@ -1,0 +1,429 @@
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { knownBuild } from '../build/known.ts';
+import type { BuildDocument, QuantityPath } from '../build/document.ts';
+import { assemble } from '../machine/machine.ts';
+import { kmhToMs } from '../quantity/units.ts';
+import { RUNS, anyBuild, sample } from '../test/sample.ts';
+import { withValue } from '../verdict/sensitivity.ts';
+import { ISO_4210_DRY_MS2, braking, energyRatio } from './brake-checks.ts';
+import type { Check, CheckState } from './check.ts';
+import { fitChecks } from './fit.ts';
+import { spreadingForceN } from './frame-checks.ts';
+import { spacerTrade } from './spacers.ts';
+import { subject } from './subject.ts';
+import { rimChange } from './wheel-checks.ts';
+
+const subjectOf = (build: BuildDocument, kmh = 25) =>
+  subject(build, knownBuild(build), assemble(build), kmhToMs(kmh));
+const checks = (build: BuildDocument, kmh = 25): readonly Check[] => fitChecks(subjectOf(build, kmh));
+const one = (build: BuildDocument, id: string, kmh = 25): Check => {
+  const found = checks(build, kmh).find((c) => c.id === id);
+  if (found === undefined) throw new Error(`no check ${id}`);
+  return found;
+};
+
+type Changes = NonNullable<Parameters<typeof sample>[0]>;
+
+/** A rear hub on a steel bicycle, everything measured. */
+const hub = (changes: Changes = {}): BuildDocument =>
+  sample(
+    {
+      ...changes,
+      brief: { ...changes.brief },
+      donor: {
+        massKg: 15,
+        frameMaterial: 'steel',
+        forkMaterial: 'steel',
+        forkKind: 'rigid',
+        axle: 'solid',
+        brakeFront: 'hydraulic-disc',
+        brakeRear: 'hydraulic-disc',
+        levers: 'cut-off',
+        outline: 'measured',
+        bosses: [],
+        rearOldMm: 135,
+        frontOldMm: 100,
+        slotWidthMm: 10,
+        slotDepthMm: 10,
+        dropoutMm: 6,
+        caliperGapMm: 4,
+        ownBeadMm: 622,
+        beadMm: 622,
+        tyreMm: 42,
+        wheelbaseMm: 1050,
+        bracketHeightMm: 285,
+        permittedKg: 140,
+        spindleMm: 17,
+        barClampMm: 22.2,
+        barRoomMm: 100,
+        cableSlackMm: 150,
+        ...changes.donor,
+      },
+      drive: {
+        kvRpmPerV: 42,
+        reduction: 5,
+        overLocknutMm: 135,
+        axleMm: 12,
+        flatsMm: 10,
+        discMount: 'yes',
+        torqueArms: 1,
+        sensorBoreMm: 18,
+        ...changes.drive,
+      },
+      pack: { boxLengthMm: 340, boxHeightMm: 86, boxWidthMm: 90, massKg: 4, ...changes.pack },
+      controller: { phaseCurrentA: 40, regenerates: 'no', ...changes.controller },
+      controls: { brakeCutoffs: 'yes', ...changes.controls },
+    },
+    'geared-hub',
+  );
+
+const mid = (changes: Changes = {}): BuildDocument =>
+  sample(
+    {
+      ...changes,
+      donor: {
+        frameMaterial: 'steel',
+        shell: 'threaded',
+        shellWidthMm: 68,
+        shellBoreMm: 34,
+        stayReachMm: 5,
+        chainlineMm: 48,
+        chainLinks: 114,
+        chainstayMm: 440,
+        bracketHeightMm: 285,
+        ...changes.donor,
+      },
+      drive: {
+        shellMinMm: 68,
+        shellMaxMm: 73,
+        tubeMm: 33.4,
+        gearboxMm: 9,
+        ringLineMm: 14,
+        bodyDropMm: 60,
+        bearsOnFrame: 'yes',
+        spacerMm: 0,
+        ...changes.drive,
+      },
+      gearing: { ringTeeth: 42, ...changes.gearing },
+    },
+    'mid-drive',
+  );
+
+const SEVERITY: Readonly<Record<CheckState, number>> = { fine: 0, look: 1, unknown: 1.5, stop: 2 };
+
+describe('a hub between the dropouts', () => {
+  // Common practice, no source: steel may be cold-set about 5 mm in all, aluminium not at all.
+  it.each([
+    ['steel', 135, 'fine'],
+    ['steel', 137, 'look'],
+    ['steel', 140, 'look'],
+    ['steel', 141, 'stop'],
+    ['aluminium', 136, 'stop'],
+    ['steel', 130, 'fine'],
+  ] as const)('of %s, motor %d mm in 135 mm: %s', (frameMaterial, overLocknutMm, state) => {
+    expect(one(hub({ donor: { frameMaterial }, drive: { overLocknutMm } }), 'hub-width').state).toBe(state);
+  });
+
+  it('names how much is missing, and what to do', () => {
+    const check = one(hub({ drive: { overLocknutMm: 145 } }), 'hub-width');
+    expect(check).toMatchObject({ state: 'stop', value: 10, unit: 'mm', margin: -9.5 });
+    expect(JSON.stringify(check.remedy)).toContain('another donor');
+  });
+
+  it('asks for a motor made for it where the axle is a through-axle, and no slot is asked about', () => {
+    const build = hub({ donor: { axle: 'through' }, drive: { throughAxle: 'no' } });
+    expect(one(build, 'axle-kind').state).toBe('stop');
+    expect(checks(build).some((c) => c.id === 'slot-width')).toBe(false);
+  });
+
+  // Common practice: look at 0.2 mm, stop beyond 0.5 mm or on aluminium.
+  it.each([
+    ['steel', 10, 'fine'],
+    ['steel', 9.8, 'look'],
+    ['steel', 9.5, 'look'],
+    ['steel', 9.4, 'stop'],
+    ['aluminium', 9.8, 'stop'],
+  ] as const)('of %s, flats of 10 in a slot of %d: %s', (frameMaterial, slotWidthMm, state) => {
+    expect(one(hub({ donor: { frameMaterial, slotWidthMm } }), 'slot-width').state).toBe(state);
+  });
+
+  it('wants the slot as deep as the axle’s radius and a lip', () => {
+    expect(one(hub({ donor: { slotDepthMm: 9 } }), 'slot-depth').state).toBe('fine');
+    expect(one(hub({ donor: { slotDepthMm: 8.9 } }), 'slot-depth').state).toBe('look');
+  });
+});
+
+describe('torque at the dropout', () => {
+  // By hand: 40 N m over 10 mm across the flats is 4000 N.
+  it('spreads the lips by torque over the width across the flats', () => {
+    expect(spreadingForceN(40, 10)).toBeCloseTo(4000, 9);
+  });
+
+  it('is held by arms, more of them the stronger the motor', () => {
+    const strong = { controller: { phaseCurrentA: 90 } };
+    expect(one(hub({ ...strong, drive: { torqueArms: 0 } }), 'spread-driving').state).toBe('stop');
+    expect(one(hub({ ...strong, drive: { torqueArms: 2 } }), 'spread-driving').state).toBe('fine');
+  });
+
+  it('turns round with regeneration: then arms are wanted whatever the material', () => {
+    const build: BuildDocument = {
+      ...hub({ controller: { phaseCurrentA: 20, regenerates: 'yes' }, drive: { torqueArms: 0 } }),
+    };
+    const direct = {
+      ...build,
+      drive: { ...build.drive, kind: 'direct-drive-hub' as const, freewheel: false },
+    };
+    expect(one(direct, 'torque-arms').state).toBe('stop');
+    expect(checks(direct).some((c) => c.id === 'spread-braking')).toBe(true);
+    expect(checks(build).some((c) => c.id === 'spread-braking')).toBe(false);
+  });
+
+  // Common practice: a soft suspension fork with a strong front hub is a stop; carbon is a stop.
+  it('stops at carbon, and at an alloy suspension fork with a strong front hub', () => {
+    expect(one(hub({ donor: { frameMaterial: 'carbon' } }), 'material').state).toBe('stop');
+    const front = { drive: { wheel: 'front' as const }, controller: { phaseCurrentA: 80 } };
+    const fork = { forkMaterial: 'aluminium' as const, forkKind: 'suspension' as const };
+    expect(one(hub({ ...front, donor: fork }), 'material').state).toBe('stop');
+    expect(one(hub({ ...front, donor: { ...fork, forkKind: 'rigid' } }), 'material').state).toBe('look');
+    expect(one(hub({ ...front }), 'material').state).toBe('fine');
+  });
+});
+
+describe('another rim', () => {
+  // ISO 5775-1: 559 mm and 584 mm beads are 25 mm apart, so the end drops by 12.5 mm.
+  it('of 559 in place of 584 drops the end by half the difference and moves the pads as far', () => {
+    const change = rimChange(584, 559, 50, 1100, 'rear');
+    expect(change.rideHeightMm).toBe(-12.5);
+    expect(change.padMoveMm).toBe(12.5);
+    // atan(12.5 / 1100) = 0.65 degrees.
+    expect(change.steeringDeg).toBeCloseTo(-0.651, 3);
+    expect(change.rolloutPct).toBeCloseTo(-3.69, 2);
+  });
+
+  it('asks for another brake where it has rims, and none where it has discs', () => {
+    const other = { donor: { ownBeadMm: 584, beadMm: 559, brakeRear: 'rim' as const } };
+    expect(one(hub(other), 'brake-reach').state).toBe('stop');
+    expect(checks(hub({ donor: { ownBeadMm: 584 } })).some((c) => c.id === 'brake-reach')).toBe(false);
+    expect(one(hub({}), 'ride-height').state).toBe('fine');
+  });
+});
+
+describe('a mid-drive at the bracket', () => {
+  // Common practice: 68/73 as it comes, wider shells want their own shaft.
+  it.each([
+    [68, 'fine'],
+    [73, 'fine'],
+    [83, 'stop'],
+    [60, 'look'],
+  ] as const)('in a shell of %d mm: %s', (shellWidthMm, state) => {
+    expect(one(mid({ donor: { shellWidthMm } }), 'shell-width').state).toBe(state);
+  });
+
+  it('wants a sleeve in a 41 mm shell and does not go through a small one', () => {
+    expect(one(mid({ donor: { shellBoreMm: 41 } }), 'shell-bore')).toMatchObject({
+      state: 'look',
+      words: 'sleeve of 3.8 mm wall',
+    });
+    expect(one(mid({ donor: { shellBoreMm: 33 } }), 'shell-bore').state).toBe('stop');
+  });
+
+  it('has two millimetres to the chainstay, or spacers to get them', () => {
+    expect(one(mid(), 'gearbox-stay').state).toBe('fine');
+    const tight = one(mid({ donor: { stayReachMm: 8.5 } }), 'gearbox-stay');
+    expect(tight).toMatchObject({ state: 'stop', value: 0.5 });
+    expect(JSON.stringify(tight.remedy)).toContain('1.5');
+  });
+
+  it('trades room against chainline: each millimetre of spacer gives one and takes one', () => {
+    const known = knownBuild(mid({ donor: { stayReachMm: 8.5 } }));
+    const { rows, from, to } = spacerTrade(known);
+    for (let i = 1; i < rows.length; i += 1) {
+      const [a, b] = [rows[i - 1], rows[i]];
+      expect((b?.gapMm ?? 0) - (a?.gapMm ?? 0)).toBeCloseTo(0.5, 9);
+      expect((b?.chainlineMm ?? 0) - (a?.chainlineMm ?? 0)).toBeCloseTo(0.5, 9);
+    }
+    // By hand: gap 9 + s - 8.5 >= 2 from s = 1.5; ring 34 + 14 + s - 48 <= 5 to s = 5.
+    expect([from, to]).toEqual([1.5, 5]);
+    expect(spacerTrade(knownBuild(mid({ donor: { stayReachMm: 20 } }))).from).toBeUndefined();
+  });
+
+  // Common practice: within 5 mm fine, to 10 look, beyond stop.
+  it.each([
+    [48, 'fine'],
+    [53, 'fine'],
+    [54, 'look'],
+    [58, 'look'],
+    [59, 'stop'],
+  ] as const)('with the middle cog at %d mm: chainline %s', (chainlineMm, state) => {
+    expect(one(mid({ donor: { chainlineMm } }), 'chainline').state).toBe(state);
+  });
+
+  it('is told when the chain is too short for a larger ring', () => {
+    expect(one(mid(), 'chain-length').state).toBe('fine');
+    expect(one(mid({ gearing: { ringTeeth: 52 } }), 'chain-length').state).toBe('stop');
+  });
+});
+
+describe('the pack', () => {
+  const at = (xMm: number, yMm: number, angleDeg = 52) => ({
+    boxes: [{ place: 'down-tube' as const, at: { xMm, yMm, angleDeg } }],
+  });
+
+  it('has room in the preset triangle, and none where it is pushed into the seat tube', () => {
+    expect(one(hub(), 'pack-room').state).toBe('fine');
+    const clash = one(hub({ pack: at(430, 420) }), 'pack-room');
+    expect(clash.state).toBe('stop');
+    expect(JSON.stringify(clash.why)).toContain('runs into');
+  });
+
+  it('does not sit on a boss of the other tube; those of its own carry the cradle', () => {
+    const bosses = [{ tube: 'seat-tube' as const, alongMm: 180 }];
+    const free = one(hub({ donor: { bosses } }), 'pack-boss');
+    expect(free.state).toBe('fine');
+    const on = one(hub({ donor: { bosses }, pack: at(425, 480) }), 'pack-boss');
+    expect(on.state).toBe('stop');
+    const own = [{ tube: 'down-tube' as const, alongMm: 300 }];
+    expect(one(hub({ donor: { bosses: own } }), 'pack-boss').state).toBe('fine');
+  });
+
+  it('is not called fine on a frame whose outline nobody took', () => {
+    expect(one(hub({ donor: { outline: 'unknown' } }), 'pack-room').state).toBe('unknown');
+  });
+
+  it('is no wider than the knees pass', () => {
+    expect(one(hub({ pack: { boxWidthMm: 95 } }), 'pack-knees').state).toBe('fine');
+    expect(one(hub({ pack: { boxWidthMm: 140 } }), 'pack-knees').state).toBe('stop');
+  });
+
+  it('does not load a carrier beyond its rating', () => {
+    const onRack = { boxes: [{ place: 'rear-rack' as const, at: null }], massKg: 8 };
+    expect(one(hub({ pack: onRack, donor: { rackLoadKg: 25 } }), 'rack-load').state).toBe('fine');
+    expect(one(hub({ pack: onRack, donor: { rackLoadKg: 10 } }), 'rack-load').state).toBe('stop');
+    expect(one(hub({ pack: onRack }), 'rack-load').state).toBe('unknown');
+  });
+});
+
+describe('brakes', () => {
+  it('have four times the energy at twice the speed', () => {
+    expect(energyRatio(100, kmhToMs(25), 100)).toBeCloseTo(1, 9);
+    expect(energyRatio(100, kmhToMs(50), 100)).toBeCloseTo(4, 9);
+  });
+
+  // Common practice: above 1.5 look, above 2.5 stop. Donor of 100 kg design, machine and rider about 110 kg.
+  it.each([
+    [25, 'fine'],
+    [35, 'look'],
+    [45, 'stop'],
+  ] as const)('at %d km/h on a donor made for 100 kg: %s', (kmh, state) => {
+    expect(
+      one(hub({ donor: { permittedKg: { source: 'measured', value: 100 } } }), 'brake-energy', kmh).state,
+    ).toBe(state);
+  });
+
+  // ISO 4210-2, dry, both brakes: 7 m from 25 km/h (from memory), which is 3.44 m/s^2.
+  it('of the standard stop within 7 m from 25 km/h', () => {
+    expect(ISO_4210_DRY_MS2).toBeCloseTo(3.4447, 4);
+    expect(braking(subjectOf(hub()), kmhToMs(25)).metres).toBeLessThan(7);
+  });
+
+  it('stop later with rim brakes than with discs, and with one than with two', () => {
+    const metres = (donor: Changes['donor']) =>
+      braking(subjectOf(hub({ donor: { ...donor } })), kmhToMs(25)).metres;
+    const discs = metres({});
+    const rims = metres({ brakeFront: 'rim', brakeRear: 'rim' });
+    const single = metres({ brakeFront: 'none', brakeRear: 'rim' });
+    expect(discs).toBeLessThan(rims);
+    expect(rims).toBeLessThan(single);
+  });
+
+  // Statics by hand: the rear lifts at g (L - a) / h. 1.05 m, mass 0.45 m ahead, 1.05 m up: 5.60 m/s^2.
+  it('are no better than the rear wheel’s weight allows', () => {
+    const build = hub({ donor: { massAheadMm: 750, massHeightMm: 1050, tyreGrip: 0.9 } });
+    const stop = braking(subjectOf(build), 10);
+    expect(stop.decides).toBe('tipping');
+    expect(stop.ms2).toBeCloseTo((9.80665 * 0.3) / 1.05, 9);
+  });
+
+  it('are missing where there is only one, and rims are not enough above 32 km/h', () => {
+    expect(one(hub({ donor: { brakeFront: 'none' } }), 'brake-kind').state).toBe('stop');
+    const rims = { donor: { brakeFront: 'rim' as const, brakeRear: 'rim' as const } };
+    expect(one(hub(rims), 'brake-kind', 31).state).toBe('fine');
+    expect(one(hub(rims), 'brake-kind', 34).state).toBe('stop');
+  });
+});
+
+describe('load', () => {
+  it('stays below the maker’s permitted mass, and is unknown where that is', () => {
+    const heavy = { brief: { riderMassKg: 130 } };
+    expect(one(hub(), 'permitted-mass').state).not.toBe('stop');
+    expect(one(hub(heavy), 'permitted-mass').would).toBe('stop');
+    expect(one(hub({ donor: { permittedKg: { source: 'unknown' } } }), 'permitted-mass').state).toBe(
+      'unknown',
+    );
+  });
+});
+
+describe('every check, over many builds', () => {
+  it('gives no NaN, and never fine while an input is unknown', () => {
+    fc.assert(
+      fc.property(anyBuild, (build) => {
+        for (const check of checks(build)) {
+          if (check.value !== undefined) expect(Number.isFinite(check.value), check.id).toBe(true);
+          if (check.margin !== undefined) expect(Number.isNaN(check.margin), check.id).toBe(false);
+          if (check.missing.length + check.unanswered.length > 0)
+            expect(check.state, check.id).toBe('unknown');
+          expect(check.why.length, check.id).toBeGreaterThan(0);
+          expect(check.remedy.length, check.id).toBeGreaterThan(0);
+        }
+      }),
+      RUNS,
+    );
+  });
+
+  it('has an id of its own', () => {
+    fc.assert(
+      fc.property(anyBuild, (build) => {
+        const ids = checks(build).map((c) => c.id);
+        expect(new Set(ids).size).toBe(ids.length);
+      }),
+      { ...RUNS, numRuns: 40 },
+    );
+  });
+
+  // Each measure and the check it can only make worse when it grows.
+  it.each([
+    ['drive.overLocknutMm', 'hub-width', 100, 160],
+    ['drive.flatsMm', 'slot-width', 8, 14],
+    ['drive.axleMm', 'slot-depth', 8, 20],
+    ['pack.boxHeightMm', 'pack-room', 40, 240],
+    ['pack.boxLengthMm', 'pack-room', 100, 600],
+    ['pack.boxWidthMm', 'pack-knees', 40, 250],
+    ['brief.loadMassKg', 'permitted-mass', 0, 120],
+    ['controller.phaseCurrentA', 'spread-driving', 10, 150],
+  ] as const)('%s never improves %s by growing', (path: QuantityPath, id, low, high) => {
+    let before = -1;
+    for (let i = 0; i <= 24; i += 1) {
+      const state = one(withValue(hub(), path, low + ((high - low) * i) / 24), id).would;
+      expect(SEVERITY[state], `${path} step ${String(i)}`).toBeGreaterThanOrEqual(before);
+      before = SEVERITY[state];
+    }
+  });
+
+  it.each([
+    ['donor.slotWidthMm', 'slot-width', 8, 12],
+    ['donor.slotDepthMm', 'slot-depth', 3, 15],
+    ['donor.dropoutMm', 'dropout-plate', 2, 9],
+    ['donor.caliperGapMm', 'caliper-gap', -2, 6],
+    ['donor.permittedKg', 'permitted-mass', 80, 160],
+    ['donor.cableSlackMm', 'cable-slack', 0, 200],
+    ['donor.barRoomMm', 'bar-room', 0, 200],
+  ] as const)('%s never worsens %s by growing', (path: QuantityPath, id, low, high) => {
+    let before = 3;
+    for (let i = 0; i <= 24; i += 1) {
+      const state = one(withValue(hub(), path, low + ((high - low) * i) / 24), id).would;
+      expect(SEVERITY[state], `${path} step ${String(i)}`).toBeLessThanOrEqual(before);
+      before = SEVERITY[state];
+    }
+  });
+});

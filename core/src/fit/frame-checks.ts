@@ -1,0 +1,170 @@
+import { qty } from '../quantity/phrase.ts';
+import { asked, measured, told, type Check, type CheckState } from './check.ts';
+import type { Subject } from './subject.ts';
+
+/** Wheel torque above which a hub counts as strong, N m. Common practice, no source. */
+const STRONG_NM = 40;
+
+/** Torque that a plain steel dropout holds at an axle's flats without an arm, N m. From memory. */
+const STEEL_LIPS_NM = 25;
+
+/** Most torque between axle and dropout, driving, N m: all the phase current at standstill. */
+export function axleTorqueNm({ machine }: Subject): number {
+  const { motor, limits, gears, wheelRadius, efficiency } = machine;
+  const turns = (gears[0]?.motorRatio ?? 0) * wheelRadius;
+  return Math.max(0, motor.kt * limits.phaseA - motor.hysteresisNm) * turns * efficiency;
+}
+
+/** The same when the motor brakes: core drag adds, and gears lose the other way round. */
+function brakingTorqueNm({ machine }: Subject): number {
+  const { motor, limits, gears, wheelRadius, efficiency } = machine;
+  const turns = (gears[0]?.motorRatio ?? 0) * wheelRadius;
+  return ((motor.kt * limits.phaseA + motor.hysteresisNm) * turns) / efficiency;
+}
+
+function material(s: Subject): Check {
+  const { frameMaterial, forkMaterial, forkKind } = s.build.donor;
+  const front = s.hub === 'front';
+  const torque = axleTorqueNm(s);
+  const carbon = frameMaterial === 'carbon' || (front && forkMaterial === 'carbon');
+  const softFork = front && forkKind === 'suspension' && forkMaterial !== 'steel' && torque > STRONG_NM;
+  const aluminium = front ? forkMaterial === 'aluminium' : frameMaterial === 'aluminium';
+  const state: CheckState = carbon || softFork ? 'stop' : aluminium ? 'look' : 'fine';
+  const words = carbon
+    ? 'carbon'
+    : front
+      ? `${forkMaterial} ${forkKind === 'suspension' ? 'suspension ' : ''}fork`
+      : frameMaterial;
+  return told({
+    id: 'material',
+    group: 'frame',
+    title: front ? 'Fork that carries the motor' : 'Frame that carries the motor',
+    state,
+    words,
+    limit: ['steel forgives; aluminium asks for more margin; carbon stops'],
+    why: carbon
+      ? ['Carbon does not bear clamps, torque at the dropout or drilled holes.']
+      : softFork
+        ? [
+            'A soft alloy suspension fork with a front hub of ',
+            qty(torque, 'N m', 0),
+            ': the dropouts can break away.',
+          ]
+        : aluminium
+          ? ['Aluminium does not bend back: no cold-setting, no filing, torque arms on both sides.']
+          : ['The material takes the clamps and the torque of this motor.'],
+    remedy: carbon
+      ? ['Take another donor.']
+      : softFork
+        ? ['Put the motor in the rear wheel or the middle, or fit a steel fork.']
+        : aluminium
+          ? ['Measure slot and width closely and fit torque arms.']
+          : ['Nothing to do.'],
+    origin: 'common practice',
+    inputs: [],
+    asked: [
+      asked('frame material', frameMaterial),
+      ...(front ? [asked('fork material', forkMaterial), asked('kind of fork', forkKind)] : []),
+    ],
+  });
+}
+
+function armsWanted(s: Subject): Check {
+  const { donor, drive, controller } = s.build;
+  const alloy = (s.hub === 'front' ? donor.forkMaterial : donor.frameMaterial) !== 'steel';
+  const regen = controller.regenerates === 'yes' && !drive.freewheel;
+  const strong = axleTorqueNm(s) > STRONG_NM;
+  const needed = strong && (alloy || regen) ? 2 : alloy || regen || s.hub === 'front' || strong ? 1 : 0;
+  const reasons = [
+    ...(s.hub === 'front' ? ['front hub'] : []),
+    ...(alloy ? ['dropouts not of steel'] : []),
+    ...(regen ? ['regeneration turns the torque round'] : []),
+    ...(strong ? [`more than ${String(STRONG_NM)} N m`] : []),
+  ];
+  return measured({
+    id: 'torque-arms',
+    group: 'frame',
+    title: 'Torque arms fitted',
+    value: drive.torqueArms,
+    unit: '1',
+    sense: 'least',
+    fine: needed,
+    look: needed === 2 ? 1 : needed,
+    limit: [`at least ${String(needed)}`],
+    why:
+      reasons.length === 0
+        ? ['A mild rear hub in steel dropouts holds by its nuts and tabbed washers.']
+        : [`Wanted for: ${reasons.join(', ')}.`],
+    remedy: ['Fit arms that bear on the flats without play, one on each side.'],
+    origin: 'common practice',
+    inputs: [s.known.controller.phaseCurrentA],
+    asked: [
+      asked(
+        s.hub === 'front' ? 'fork material' : 'frame material',
+        s.hub === 'front' ? donor.forkMaterial : donor.frameMaterial,
+      ),
+      ...(drive.freewheel ? [] : [asked('whether it regenerates', controller.regenerates)]),
+    ],
+  });
+}
+
+/** Force that the axle's flats put on the dropout lips, N: torque over the width across the flats. Derived. */
+export const spreadingForceN = (torqueNm: number, flatsMm: number): number => torqueNm / (flatsMm / 1000);
+
+function spread(s: Subject, direction: 'driving' | 'braking'): Check {
+  const { drive, controller } = s.known;
+  const steel = (s.hub === 'front' ? s.build.donor.forkMaterial : s.build.donor.frameMaterial) === 'steel';
+  const torque = direction === 'driving' ? axleTorqueNm(s) : brakingTorqueNm(s);
+  const holds = s.build.drive.torqueArms * drive.armHoldsNm.value + (steel ? STEEL_LIPS_NM : 0);
+  const flats = drive.flatsMm.value;
+  return measured({
+    id: `spread-${direction}`,
+    group: 'frame',
+    title: direction === 'driving' ? 'Dropout spreading, driving' : 'Dropout spreading, regenerating',
+    value: spreadingForceN(torque, flats),
+    unit: 'N',
+    sense: 'most',
+    fine: spreadingForceN(holds, flats),
+    look: spreadingForceN(holds, flats) * 1.25,
+    limit: ['at most ', qty(spreadingForceN(holds, flats), 'N', 0), ', what lips and arms hold'],
+    why: [
+      qty(torque, 'N m', 0),
+      ' on flats ',
+      qty(flats, 'mm', 1),
+      ' apart push the lips open; ',
+      s.build.drive.torqueArms === 0 ? 'no arm' : `${String(s.build.drive.torqueArms)} arm(s)`,
+      steel ? ' and steel lips' : '',
+      ' hold ',
+      qty(holds, 'N m', 0),
+      '.',
+    ],
+    remedy: ['Fit a further torque arm, or lower the phase current.'],
+    origin: 'derived',
+    source: 'torque over the width across the flats; what an arm holds is from memory unless entered',
+    inputs: [
+      drive.flatsMm,
+      controller.phaseCurrentA,
+      drive.kvRpmPerV,
+      drive.reduction,
+      ...(s.build.drive.torqueArms > 0 ? [{ ...drive.armHoldsNm, source: 'label' as const }] : []),
+    ],
+    asked: [
+      asked(
+        'material of the dropouts',
+        s.hub === 'front' ? s.build.donor.forkMaterial : s.build.donor.frameMaterial,
+      ),
+    ],
+  });
+}
+
+/** Frame, fork and what keeps the axle from turning. */
+export function frameChecks(s: Subject): readonly Check[] {
+  if (s.hub === undefined) return [material(s)];
+  const brakes = s.build.controller.regenerates !== 'no' && !s.build.drive.freewheel;
+  return [
+    material(s),
+    armsWanted(s),
+    spread(s, 'driving'),
+    ...(brakes && s.build.controller.regenerates === 'yes' ? [spread(s, 'braking')] : []),
+  ];
+}

@@ -1,0 +1,118 @@
+import { qty } from '../quantity/phrase.ts';
+import { gripGradePct, liftGradePct } from '../ride/start-grade.ts';
+import { measured, type Check } from './check.ts';
+import type { Subject } from './subject.ts';
+
+/** Grades at which the machine tips or slips, %. */
+export interface GripGrades {
+  readonly liftPct: number;
+  readonly dryPct: number;
+  readonly wetPct: number;
+}
+
+/** Grade at which the front lifts, and at which the driven wheel slips dry and wet, %. Statics. */
+export function gripGrades({ machine, known }: Subject): GripGrades {
+  return {
+    liftPct: liftGradePct(machine.balance),
+    dryPct: gripGradePct(machine.balance),
+    wetPct: gripGradePct({ ...machine.balance, grip: known.donor.tyreGripWet.value }),
+  };
+}
+
+function permitted(s: Subject): Check {
+  const { donor, brief, drive, pack, controller } = s.known;
+  const total = s.machine.road.massKg;
+  return measured({
+    id: 'permitted-mass',
+    group: 'load',
+    title: 'Mass, all in',
+    value: total,
+    unit: 'kg',
+    sense: 'most',
+    fine: donor.permittedKg.value,
+    look: donor.permittedKg.value,
+    limit: ['at most ', qty(donor.permittedKg.value, 'kg', 0), ', the maker’s permitted mass'],
+    why: ['Frame, wheels and brakes are made for so much and no more.'],
+    remedy: ['Carry less, take a lighter pack or motor, or another donor.'],
+    origin: 'common practice',
+    source: 'the maker’s label',
+    inputs: [
+      donor.permittedKg,
+      donor.massKg,
+      brief.riderMassKg,
+      brief.loadMassKg,
+      drive.massKg,
+      pack.massKg,
+      controller.massKg,
+    ],
+  });
+}
+
+const balanceInputs = ({ known: { donor } }: Subject) => [
+  donor.wheelbaseMm,
+  donor.massAheadMm,
+  donor.massHeightMm,
+];
+
+function lift(s: Subject): Check {
+  const hill = s.known.brief.hillGradePct.value;
+  return measured({
+    id: 'front-lift',
+    group: 'load',
+    title: 'Front wheel lifts at a grade of',
+    value: gripGrades(s).liftPct,
+    unit: '%',
+    sense: 'least',
+    fine: hill + 10,
+    look: hill,
+    limit: ['at least ', qty(hill + 10, '%', 0), ', the test hill and ten more'],
+    why: ['Steering goes light long before the wheel lifts.'],
+    remedy: ['Move pack and load forward and down; start gently.'],
+    origin: 'derived',
+    source: 'moments about the rear contact, statics; the ten are common practice',
+    inputs: [...balanceInputs(s), s.known.brief.hillGradePct],
+  });
+}
+
+function slip(s: Subject, wet: boolean): Check {
+  const hill = s.known.brief.hillGradePct.value;
+  const { dryPct, wetPct } = gripGrades(s);
+  // With grip enough the driven tyre never slips; a grade nobody rides stands for it.
+  const value = Math.min(wet ? wetPct : dryPct, 100);
+  return measured({
+    id: wet ? 'slip-wet' : 'slip-dry',
+    group: 'load',
+    title: wet ? 'Driven wheel slips, wet, at' : 'Driven wheel slips, dry, at',
+    value,
+    unit: '%',
+    sense: 'least',
+    fine: wet ? hill : hill + 3,
+    // A wet climb is walked; a dry one that slips does not climb.
+    look: wet ? 0 : hill,
+    limit: [
+      'at least ',
+      qty(wet ? hill : hill + 3, '%', 0),
+      wet ? ', the test hill' : ', the test hill and three more',
+    ],
+    why: [
+      s.machine.balance.drivenWheel === 'front'
+        ? 'A front drive loses load as the hill steepens.'
+        : 'A rear drive gains load as the hill steepens.',
+    ],
+    remedy:
+      s.machine.balance.drivenWheel === 'front'
+        ? ['Move the pack forward, or drive the rear wheel.']
+        : ['Move the pack back, or take a tyre with more grip.'],
+    origin: 'derived',
+    source: 'statics; grip from memory unless entered',
+    inputs: [...balanceInputs(s), s.known.brief.hillGradePct],
+  });
+}
+
+/** Load and balance. */
+export const loadChecks = (s: Subject): readonly Check[] => [
+  permitted(s),
+  lift(s),
+  slip(s, false),
+  slip(s, true),
+];

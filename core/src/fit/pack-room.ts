@@ -1,0 +1,110 @@
+import { boxDistance, clearance, distanceToSegment, signedDistance, type Box } from '../frame/box.ts';
+import type { PackPlace } from '../frame/names.ts';
+import { placeOf } from '../frame/places.ts';
+import { RADIANS, along, directionDeg, shifted, type Point } from '../frame/point.ts';
+import { swingClearance } from '../frame/swing.ts';
+import type { Subject } from './subject.ts';
+
+/** Something a box can run into, with the room that is left, mm; negative when it does. */
+export interface Room {
+  readonly what: string;
+  readonly mm: number;
+}
+
+/** Second hole of a bottle boss above the first, mm. Common practice: cages are drilled so. */
+const BOSS_PITCH_MM = 64;
+/** A boss with its bolt, as a circle on the tube's surface, mm. Common practice. */
+const BOSS_RADIUS_MM = 6;
+
+export interface Boss extends Point {
+  readonly tube: 'down-tube' | 'seat-tube';
+}
+
+/** Where the bottle bosses stand out from their tubes into the triangle. */
+export function bossPoints({ build, frame }: Subject): readonly Boss[] {
+  return (build.donor.bosses ?? []).flatMap(({ tube, alongMm }) => {
+    const end = tube === 'down-tube' ? frame.points.downFront : frame.points.seatTop;
+    if (end === undefined) return [];
+    const name = tube === 'down-tube' ? 'down tube' : 'seat tube';
+    const radius = frame.tubes.find((t) => t.name === name)?.radius ?? 0;
+    const out = directionDeg(frame.bracket, end) + (tube === 'down-tube' ? 90 : -90);
+    return [0, BOSS_PITCH_MM].map((more): Boss => {
+      const on = along(frame.bracket, end, alongMm + more);
+      return {
+        tube,
+        ...shifted(on, Math.cos(out * RADIANS) * (radius + 3), Math.sin(out * RADIANS) * (radius + 3)),
+      };
+    });
+  });
+}
+
+/** The tube that a box is mounted on; null for a box that lies free. */
+const bearing = (s: Subject, place: PackPlace) => placeOf(s.frame, place)?.bears ?? null;
+
+/** Room around one box: tubes that do not carry it, and the wheels. Shock and rocker have their own check. */
+export function roomAround(s: Subject, box: Box, place: PackPlace): readonly Room[] {
+  const { frame } = s;
+  const carries = bearing(s, place);
+  const tubes = frame.tubes
+    .filter((t) => t.name !== 'shock' && t.name !== 'rocker' && t.name !== carries)
+    // A carrier's strut ends at the rail that carries the box.
+    .filter((t) => !(carries === 'rail' || carries === 'deck') || t.name !== 'deck strut')
+    .map((t): Room => ({ what: t.name, mm: clearance(box, t.a, t.b, t.radius) }));
+  // Wheels that stand in pairs have the box between them.
+  const paired = {
+    rear: frame.style === 'carriage',
+    front: frame.style === 'carriage' || frame.style === 'trike',
+  };
+  const wheel = (end: 'rear' | 'front', radius: number): readonly Room[] =>
+    paired[end] ? [] : [{ what: `${end} wheel`, mm: signedDistance(box, frame[end]) - radius }];
+  return [...tubes, ...wheel('rear', frame.rearRadius), ...wheel('front', frame.frontRadius)];
+}
+
+/** How far a box is let into the tube that carries it, or stands off it, mm; undefined for a free one. */
+export function seatedMm(s: Subject, box: Box, place: PackPlace): number | undefined {
+  const carries = bearing(s, place);
+  const all = s.frame.tubes.filter((t) => t.name === carries).map((t) => clearance(box, t.a, t.b, t.radius));
+  return all.length === 0 ? undefined : Math.min(...all);
+}
+
+/** Room to bottle bosses; those of the tube that carries the box hold its cradle and do not count. */
+export const bossRoom = (s: Subject, box: Box, place: PackPlace): readonly Room[] =>
+  bossPoints(s)
+    .filter((boss) => !(boss.tube === place || (boss.tube === 'seat-tube' && place === 'behind-seat-tube')))
+    .map((boss) => ({
+      what: boss.tube === 'down-tube' ? 'boss on the down tube' : 'boss on the seat tube',
+      mm: signedDistance(box, boss) - BOSS_RADIUS_MM,
+    }));
+
+/** Room to shock and rocker through the whole travel; undefined for a frame that does not swing. */
+export const shockRoom = (s: Subject, box: Box): number | undefined =>
+  swingClearance(s.frame, s.known.donor.shockStrokeMm.value, box);
+
+/** Foot beyond the pedal, mm: heel behind it and toes before it. Common practice, a large shoe. */
+const HEEL_MM = 180;
+const TOE_MM = 90;
+
+/** Room to the sweep of cranks, heels and toes: a circle of the crank's length drawn out by the foot. */
+export function feetRoom(s: Subject, box: Box): number {
+  const { bracket } = s.frame;
+  return (
+    distanceToSegment(box, shifted(bracket, -HEEL_MM, 0), shifted(bracket, TOE_MM, 0)) -
+    s.known.donor.crankMm.value
+  );
+}
+
+/** True where a box lies between the rider's knees: above the cranks and below the saddle. */
+export function betweenKnees(s: Subject, box: Box): boolean {
+  const { bracket, points } = s.frame;
+  const saddle = points.saddle;
+  if (saddle === undefined) return false;
+  const low = shifted(bracket, 40, 300);
+  const high = shifted(saddle, 190, -180);
+  return distanceToSegment(box, low, high) < 140;
+}
+
+/** Least room between the boxes of the pack, mm; undefined for a single one. */
+export function betweenBoxes(boxes: readonly Box[]): number | undefined {
+  const all = boxes.flatMap((a, i) => boxes.slice(i + 1).map((b) => boxDistance(a, b)));
+  return all.length === 0 ? undefined : Math.min(...all);
+}

@@ -1,0 +1,39 @@
+import type { BuildDocument } from '../build/document.ts';
+import { boxesOf, frameOf, massPoints } from '../build/frame-of.ts';
+import type { KnownBuild } from '../build/known.ts';
+import type { Box } from '../frame/box.ts';
+import type { Frame } from '../frame/frame.ts';
+import type { MassPoint } from '../frame/mass.ts';
+import type { Machine } from '../machine/machine.ts';
+
+/** What the checks look at. */
+export interface Subject {
+  readonly build: BuildDocument;
+  readonly known: KnownBuild;
+  readonly machine: Machine;
+  readonly frame: Frame;
+  readonly boxes: readonly Box[];
+  readonly masses: readonly MassPoint[];
+  /** Top speed on the level with a full pack, m/s. */
+  readonly topMs: number;
+  /** A motor whose axle stands in the dropouts, and which. */
+  readonly hub: 'front' | 'rear' | undefined;
+}
+
+/** Puts together what the checks look at. `topMs` is the top speed on the level with a full pack, m/s. */
+export function subject(build: BuildDocument, known: KnownBuild, machine: Machine, topMs: number): Subject {
+  const frame = frameOf(build, known);
+  const boxes = boxesOf(build, known, frame);
+  const { machine: parts, people } = massPoints(build, known, frame, boxes);
+  const isHub = build.drive.kind === 'geared-hub' || build.drive.kind === 'direct-drive-hub';
+  return {
+    build,
+    known,
+    machine,
+    frame,
+    boxes,
+    masses: [...parts, ...people],
+    topMs,
+    hub: isHub ? build.drive.wheel : undefined,
+  };
+}

@@ -1,0 +1,58 @@
+import type { Box } from './box.ts';
+import type { Frame, Place } from './frame.ts';
+import type { PackPlace } from './names.ts';
+import { RADIANS, along, directionDeg, distance, nearestOn, type Point } from './point.ts';
+
+/** Size of a pack box in the side view, mm. */
+export interface BoxSize {
+  readonly lengthMm: number;
+  readonly heightMm: number;
+}
+
+/** A box lying along a place's line with its centre `mm` from the line's beginning. */
+export function boxOn(place: Place, size: BoxSize, mm: number): Box {
+  const angleDeg = directionDeg(place.a, place.b);
+  const off = place.side * (place.standoffMm + size.heightMm / 2);
+  const on = along(place.a, place.b, mm);
+  return {
+    ...size,
+    angleDeg,
+    x: on.x - Math.sin(angleDeg * RADIANS) * off,
+    y: on.y + Math.cos(angleDeg * RADIANS) * off,
+  };
+}
+
+/** The nth box of a place, end to end with the ones before it, 20 mm apart. */
+export const nthBoxOn = (place: Place, size: BoxSize, n: number): Box =>
+  boxOn(place, size, place.startMm + n * (size.lengthMm + 20));
+
+/** The place of that name on this frame; undefined where the style has none. */
+export const placeOf = (frame: Frame, name: PackPlace): Place | undefined =>
+  frame.places.find((p) => p.place === name);
+
+/** A dragged box takes hold of a tube within this distance of its proper place, mm. */
+export const SNAP_MM = 70;
+
+/**
+ * Where a box that was let go at a point comes to lie: along the nearest place whose line it can take hold
+ * of, sliding no further than the line's ends; otherwise free, turned as it was.
+ */
+export function settle(
+  frame: Frame,
+  size: BoxSize,
+  at: Point,
+  angleDeg: number,
+): { readonly place: PackPlace; readonly box: Box } {
+  let best: { place: PackPlace; box: Box } | undefined;
+  let nearest = SNAP_MM;
+  for (const place of frame.places) {
+    // The centre's own line runs beside the tube; a short box may not slide past the tube's ends.
+    const first = boxOn(place, size, 0);
+    const last = boxOn(place, size, distance(place.a, place.b));
+    const { share, distance: away } = nearestOn(first, last, at);
+    if (away >= nearest) continue;
+    nearest = away;
+    best = { place: place.place, box: boxOn(place, size, share * distance(place.a, place.b)) };
+  }
+  return best ?? { place: 'free', box: { ...size, x: at.x, y: at.y, angleDeg } };
+}
