@@ -1,7 +1,12 @@
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { Suspense, lazy } from 'react';
 import { BuildPage } from './frame/build-page.tsx';
 import { BuildsPage } from './builds/builds-page.tsx';
 import { NotFound } from './frame/not-found.tsx';
+
+const MeasureSheet = lazy(() =>
+  import('./stages/donor/measure-sheet.tsx').then((m) => ({ default: m.MeasureSheet })),
+);
 
 export function App() {
   return (
@@ -10,6 +15,14 @@ export function App() {
         <Route path="/" element={<BuildsPage />} />
         <Route path="/builds" element={<Navigate to="/" replace />} />
         <Route path="/builds/:id" element={<Navigate to="brief" replace />} />
+        <Route
+          path="/builds/:id/measure-sheet"
+          element={
+            <Suspense>
+              <MeasureSheet />
+            </Suspense>
+          }
+        />
         <Route path="/builds/:id/:stage" element={<BuildPage />} />
         <Route path="*" element={<NotFound what="page" />} />
       </Routes>

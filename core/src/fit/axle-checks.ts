@@ -156,6 +156,7 @@ function slotDepth(s: Subject): Check {
     why: ['The axle must sit behind a lip, or it can jump out under torque.'],
     remedy: ['Fit a torque arm that closes the slot, and retighten after the first ride.'],
     origin: 'common practice',
+    limitFrom: [drive.axleMm],
     inputs: [donor.slotDepthMm, drive.axleMm],
   });
 }

@@ -5,9 +5,10 @@ import {
   betweenKnees,
   bossRoom,
   feetRoom,
-  roomAround,
+  nearestRooms,
   seatedMm,
   shockRoom,
+  tightest,
   type Room,
 } from './pack-room.ts';
 import type { Subject } from './subject.ts';
@@ -17,9 +18,6 @@ const ROOM_MM = 10;
 /** Boxes up to this width pass between knees and between cranks, mm. Common practice, no source. */
 const NARROW_MM = 100;
 
-const tightest = (rooms: readonly Room[]): Room | undefined =>
-  rooms.reduce<Room | undefined>((a, b) => (a === undefined || b.mm < a.mm ? b : a), undefined);
-
 const sizes = ({ known: { pack } }: Subject) => [pack.boxLengthMm, pack.boxHeightMm];
 /** The outline counts as one answer: taken off, taken as the preset on purpose, or not known. */
 const outline = (s: Subject) => asked('outline of the frame', s.build.donor.outline);
@@ -28,12 +26,7 @@ const each = (s: Subject, room: (s: Subject, i: number) => readonly Room[]): rea
   s.boxes.flatMap((_, i) => room(s, i));
 
 function room(s: Subject): Check {
-  const found = tightest(
-    each(s, (_, i) => {
-      const [box, placed] = [s.boxes[i], s.build.pack.boxes[i]];
-      return box === undefined || placed === undefined ? [] : roomAround(s, box, placed.place);
-    }),
-  );
+  const found = tightest(nearestRooms(s).flatMap((near) => near ?? []));
   const mm = found?.mm ?? 0;
   return measured({
     id: 'pack-room',
@@ -260,6 +253,7 @@ function rack(s: Subject): readonly Check[] {
           : ['Screw a plate and a cradle to it.'],
       origin: 'common practice',
       source: 'the carrier’s own rating',
+      limitFrom: [donor.rackLoadKg],
       inputs: [donor.rackLoadKg, pack.massKg, brief.loadMassKg],
     }),
   ];

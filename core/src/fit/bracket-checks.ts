@@ -36,6 +36,7 @@ function shellWidth(s: Subject): Check {
           : ['Nothing to do.'],
     origin: 'common practice',
     source: 'usual shell widths 68, 73, 83, 100 and 120 mm',
+    limitFrom: [drive.shellMinMm, drive.shellMaxMm],
     inputs: [donor.shellWidthMm, drive.shellMinMm, drive.shellMaxMm],
   });
 }
@@ -85,6 +86,7 @@ function shellBore(s: Subject): Check {
           : ['Fit a sleeve over the whole width of the shell, without play.'],
     origin: 'common practice',
     source: 'thread 1.37 in x 24 per inch',
+    limitFrom: [drive.tubeMm],
     inputs: [donor.shellBoreMm, drive.tubeMm],
     asked: [asked('kind of shell', s.build.donor.shell)],
   });

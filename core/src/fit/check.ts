@@ -73,7 +73,12 @@ interface Base {
   readonly source?: string;
   readonly inputs: readonly Known[];
   readonly asked?: readonly Asked[];
+  /** What the limit itself is worked out from: while one is unknown, there is no limit to show. */
+  readonly limitFrom?: readonly Known[];
 }
+
+/** In place of a limit that cannot be worked out yet. */
+const NOT_YET: Phrase = ['not known yet'];
 
 function common(base: Base) {
   const { id, group, title, limit, why, remedy, origin, inputs } = base;
@@ -82,7 +87,7 @@ function common(base: Base) {
     id,
     group,
     title,
-    limit,
+    limit: (base.limitFrom ?? []).some((k) => k.source === 'unknown') ? NOT_YET : limit,
     why,
     remedy,
     origin,

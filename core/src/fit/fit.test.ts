@@ -381,6 +381,12 @@ describe('every check, over many builds', () => {
     );
   });
 
+  it('shows no limit that would rest on an unknown', () => {
+    const build = hub({ donor: { permittedKg: { source: 'unknown' } } });
+    expect(one(build, 'permitted-mass').limit).toEqual(['not known yet']);
+    expect(one(hub(), 'permitted-mass').limit).not.toEqual(['not known yet']);
+  });
+
   it('has an id of its own', () => {
     fc.assert(
       fc.property(anyBuild, (build) => {

@@ -141,6 +141,7 @@ function spread(s: Subject, direction: 'driving' | 'braking'): Check {
     remedy: ['Fit a further torque arm, or lower the phase current.'],
     origin: 'derived',
     source: 'torque over the width across the flats; what an arm holds is from memory unless entered',
+    limitFrom: [drive.flatsMm],
     inputs: [
       drive.flatsMm,
       controller.phaseCurrentA,

@@ -36,6 +36,7 @@ function permitted(s: Subject): Check {
     remedy: ['Carry less, take a lighter pack or motor, or another donor.'],
     origin: 'common practice',
     source: 'the maker’s label',
+    limitFrom: [donor.permittedKg],
     inputs: [
       donor.permittedKg,
       donor.massKg,

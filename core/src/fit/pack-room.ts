@@ -60,6 +60,14 @@ export function roomAround(s: Subject, box: Box, place: PackPlace): readonly Roo
   return [...tubes, ...wheel('rear', frame.rearRadius), ...wheel('front', frame.frontRadius)];
 }
 
+/** The nearest thing of several. */
+export const tightest = (rooms: readonly Room[]): Room | undefined =>
+  rooms.reduce<Room | undefined>((a, b) => (a === undefined || b.mm < a.mm ? b : a), undefined);
+
+/** What stands nearest to each box. */
+export const nearestRooms = (s: Subject): readonly (Room | undefined)[] =>
+  s.boxes.map((box, i) => tightest(roomAround(s, box, s.build.pack.boxes[i]?.place ?? 'free')));
+
 /** How far a box is let into the tube that carries it, or stands off it, mm; undefined for a free one. */
 export function seatedMm(s: Subject, box: Box, place: PackPlace): number | undefined {
   const carries = bearing(s, place);

@@ -71,7 +71,8 @@ describe.each(FRAME_STYLES)('a %s', (style) => {
       .filter((t) => t.name === place.bears)
       .map((t) => clearance(box, t.a, t.b, t.radius));
     expect(Math.min(...off)).toBeGreaterThan(-0.5);
-    expect(Math.min(...off)).toBeLessThan(30);
+    // A seat's mesh sags towards a pack behind it.
+    expect(Math.min(...off)).toBeLessThan(50);
   });
 
   it('keeps the laden centre of mass between the axles, at a height a rider has', () => {

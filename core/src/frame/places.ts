@@ -42,9 +42,10 @@ export function settle(
   size: BoxSize,
   at: Point,
   angleDeg: number,
+  snapMm = SNAP_MM,
 ): { readonly place: PackPlace; readonly box: Box } {
   let best: { place: PackPlace; box: Box } | undefined;
-  let nearest = SNAP_MM;
+  let nearest = snapMm;
   for (const place of frame.places) {
     // The centre's own line runs beside the tube; a short box may not slide past the tube's ends.
     const first = boxOn(place, size, 0);

@@ -6,7 +6,7 @@ import { wantedLinks } from '../fit/bracket-checks.ts';
 import type { Check } from '../fit/check.ts';
 import { externalDrive, type ExternalDrive } from '../fit/external-checks.ts';
 import { gripGrades, type GripGrades } from '../fit/load-checks.ts';
-import { bossPoints, type Boss } from '../fit/pack-room.ts';
+import { bossPoints, nearestRooms, type Boss, type Room } from '../fit/pack-room.ts';
 import { spacerTrade, type SpacerTrade } from '../fit/spacers.ts';
 import type { Study } from './study.ts';
 
@@ -16,6 +16,8 @@ export interface FitVerdict {
   readonly frame: Frame;
   readonly boxes: readonly Box[];
   readonly bosses: readonly Boss[];
+  /** What stands nearest to each box, tubes and wheels. */
+  readonly nearest: readonly (Room | undefined)[];
   readonly masses: readonly MassPoint[];
   /** Laden centre of mass as worked out, and that of the machine alone. */
   readonly centre: { readonly x: number; readonly y: number };
@@ -41,6 +43,7 @@ export function fitVerdict({ subject, checks, build, known }: Study): FitVerdict
     frame,
     boxes,
     bosses: bossPoints(subject),
+    nearest: nearestRooms(subject),
     masses,
     centre: { x: laden?.x ?? 0, y: laden?.y ?? 0 },
     emptyAxlesKg: { rear: emptyKg - front, front },

@@ -91,7 +91,7 @@ export function BuildCard({ build, onPutAway, onChanged }: Props) {
           <p className="min-h-[19px] truncate text-[13px] text-ink2">{document.summary}</p>
           <Silhouette
             build={document}
-            known={verdict.known}
+            verdict={verdict}
             width={358}
             height={document.donor.style === 'carriage' ? TALL : USUAL}
             scale={SCALE}

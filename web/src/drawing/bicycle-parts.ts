@@ -1,60 +1,8 @@
 import { CHAIN_PITCH_MM } from '@apple-cart/core';
-import {
-  ADDED,
-  INK,
-  SOFT,
-  rad,
-  straight,
-  toward,
-  type Command,
-  type Point,
-  type Sketch,
-  type Tube,
-} from './sketch.tsx';
+import { ADDED, INK, SOFT, rad, straight, toward, type Command, type Point, type Sketch } from './sketch.tsx';
 
 /** Pitch radius of a sprocket in mm, near enough for a drawing: the chain's length wound into a circle. */
 export const sprocketRadius = (teeth: number): number => (teeth * CHAIN_PITCH_MM) / (2 * Math.PI);
-
-export interface FrontEnd {
-  readonly crown: Point;
-  readonly up: Point;
-  readonly fork: Tube;
-  readonly headTube: Tube;
-  /** A point on the steering axis, mm above the head tube's lower end (`low`) or upper end (`high`). */
-  low(mm: number): Point;
-  high(mm: number): Point;
-}
-
-interface FrontInput {
-  readonly headDegrees: number;
-  readonly rake: number;
-  readonly axleToCrown: number;
-  readonly headTube: number;
-}
-
-/** Fork and head tube from the front axle up. */
-export function frontEnd(axle: Point, { headDegrees, rake, axleToCrown, headTube }: FrontInput): FrontEnd {
-  const up: Point = [-Math.cos(rad(headDegrees)), Math.sin(rad(headDegrees))];
-  const out: Point = [Math.sin(rad(headDegrees)), Math.cos(rad(headDegrees))];
-  const foot: Point = [axle[0] - out[0] * rake, axle[1] - out[1] * rake];
-  const length = Math.sqrt(axleToCrown ** 2 - rake ** 2);
-  const along = (mm: number): Point => [foot[0] + up[0] * mm, foot[1] + up[1] * mm];
-  const crown = along(length);
-  const start = length + 12;
-  const bend1: Point = [crown[0] - up[0] * length * 0.52, crown[1] - up[1] * length * 0.52];
-  const bend2: Point = [
-    axle[0] - out[0] * 6 + up[0] * length * 0.3,
-    axle[1] - out[1] * 6 + up[1] * length * 0.3,
-  ];
-  return {
-    crown,
-    up,
-    fork: { along: ['M', along(start), 'L', crown, 'C', bend1, bend2, axle], width: 27 },
-    headTube: { along: straight(along(start + 10), along(start + headTube - 10)), width: 42, square: true },
-    low: (mm) => along(start + mm),
-    high: (mm) => along(start + headTube + mm),
-  };
-}
 
 interface WheelInput {
   readonly radius: number;
@@ -181,24 +129,4 @@ export function motor(s: Sketch, axle: Point, radius: number): void {
 
 export function pack(s: Sketch, center: Point, length: number, height: number, degrees: number): void {
   s.box(center, length, height, degrees, { fill: ADDED, stroke: ADDED, strokeWidth: 0.5 });
-}
-
-/** Pack along a tube from `from` to `to`, set off to one side of it. */
-export function packOnTube(
-  s: Sketch,
-  from: Point,
-  to: Point,
-  along: number,
-  off: number,
-  length: number,
-  height: number,
-): void {
-  const a = Math.atan2(to[1] - from[1], to[0] - from[0]);
-  pack(
-    s,
-    [from[0] + Math.cos(a) * along - Math.sin(a) * off, from[1] + Math.sin(a) * along + Math.cos(a) * off],
-    length,
-    height,
-    (a * 180) / Math.PI,
-  );
 }

@@ -1,20 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { evaluate, newBuild } from '@apple-cart/core';
+import { drawBicycle } from './bicycle.ts';
 import { sprocketRadius } from './bicycle-parts.ts';
 import { drawnFrom } from './silhouette.tsx';
 import { Sketch, toward } from './sketch.tsx';
-import type { Drawn } from './drawn.ts';
-import { STYLES } from './styles.ts';
-
-const drawn: Drawn = {
-  wheelbase: 1050,
-  radius: 340,
-  tyre: 42,
-  ringTeeth: 42,
-  motorAt: 'rear',
-  directDrive: false,
-  lead: false,
-};
+import { STYLE_NAMES } from '../stages/donor/donor-styles.ts';
 
 describe('the sketch', () => {
   it('puts millimetres on the page with y upwards', () => {
@@ -35,25 +25,38 @@ describe('the sketch', () => {
 });
 
 describe('every style', () => {
-  it.each(Object.keys(STYLES) as (keyof typeof STYLES)[])(
-    '%s is drawn with finite coordinates, motor anywhere',
-    (style) => {
-      for (const motorAt of ['front', 'rear', 'middle'] as const) {
+  it.each(STYLE_NAMES.map((s) => s.value))('%s is drawn with finite coordinates, motor anywhere', (style) => {
+    for (const kind of ['geared-hub', 'direct-drive-hub', 'mid-drive', 'external'] as const) {
+      for (const wheel of ['front', 'rear'] as const) {
+        const plain = newBuild('Build', kind);
+        const build = { ...plain, donor: { ...plain.donor, style }, drive: { ...plain.drive, wheel } };
         const sketch = new Sketch(0.124, [60, 150]);
-        STYLES[style](sketch, { ...drawn, motorAt });
-        expect(sketch.nodes.length).toBeGreaterThan(10);
+        drawBicycle(sketch, drawnFrom(build, evaluate(build)));
+        expect(sketch.nodes.length).toBeGreaterThan(15);
         expect(JSON.stringify(sketch.nodes)).not.toMatch(/NaN|Infinity/);
       }
-    },
-  );
+    }
+  });
 
   it('takes its measures from the build', () => {
     const build = newBuild('Build', 'mid-drive');
-    const { known } = evaluate(build);
-    expect(drawnFrom(build, known)).toMatchObject({
+    const verdict = evaluate(build);
+    expect(drawnFrom(build, verdict)).toMatchObject({
       motorAt: 'middle',
-      wheelbase: known.donor.wheelbaseMm.value,
+      kind: 'middle',
       ringTeeth: 42,
+      frame: { front: { x: verdict.known.donor.wheelbaseMm.value } },
     });
+  });
+
+  it('is drawn without its pack where the pack is moved about', () => {
+    const build = newBuild('Build', 'geared-hub');
+    const drawn = drawnFrom(build, evaluate(build));
+    const nodes = (packs: boolean): number => {
+      const sketch = new Sketch(0.124, [60, 150]);
+      drawBicycle(sketch, drawn, packs);
+      return sketch.nodes.length;
+    };
+    expect(nodes(true) - nodes(false)).toBe(1);
   });
 });

@@ -1,24 +1,33 @@
-import type { BuildDocument, KnownBuild } from '@apple-cart/core';
+import { motorAt, type BuildDocument, type Verdict } from '@apple-cart/core';
+import { drawBicycle, type Drawn } from './bicycle.ts';
 import { Sketch } from './sketch.tsx';
-import type { Drawn } from './drawn.ts';
-import { STYLES } from './styles.ts';
+
+const KIND = {
+  'geared-hub': 'geared',
+  'direct-drive-hub': 'direct',
+  'mid-drive': 'middle',
+  external: 'external',
+} as const;
 
 /** What the drawing takes from a build, in mm. */
-export function drawnFrom(build: BuildDocument, known: KnownBuild): Drawn {
+export function drawnFrom(build: BuildDocument, { known, fit }: Pick<Verdict, 'known' | 'fit'>): Drawn {
+  const front = motorAt(build) === 'front';
+  const [driven, other] = [known.donor.tyreMm.value, known.donor.otherTyreMm.value];
   return {
-    wheelbase: known.donor.wheelbaseMm.value,
-    radius: known.donor.rolloutMm.value / (2 * Math.PI),
-    tyre: known.donor.tyreMm.value,
+    frame: fit.frame,
+    boxes: fit.boxes,
+    tyre: front ? { rear: other, front: driven } : { rear: driven, front: other },
     ringTeeth: known.gearing.ringTeeth.value,
-    motorAt: build.drive.kind === 'mid-drive' ? 'middle' : build.drive.wheel,
-    directDrive: build.drive.kind === 'direct-drive-hub',
-    lead: build.pack.chemistry === 'lead-acid',
+    crank: known.donor.crankMm.value,
+    motorAt: motorAt(build),
+    kind: KIND[build.drive.kind],
+    centre: known.drive.centreMm.value,
   };
 }
 
 interface Props {
   readonly build: BuildDocument;
-  readonly known: KnownBuild;
+  readonly verdict: Pick<Verdict, 'known' | 'fit'>;
   /** Width and height of the picture in px, and px per mm. */
   readonly width: number;
   readonly height: number;
@@ -26,13 +35,29 @@ interface Props {
   readonly className?: string;
 }
 
+/** Middle of a machine ahead of the rear axle, mm: load boxes and booms reach past the front wheel. */
+const middle = ({ frame }: Drawn): number => {
+  const ends = frame.tubes.flatMap((t) => [t.a.x, t.b.x]);
+  const left = Math.min(-frame.rearRadius, ...ends);
+  const right = Math.max(frame.front.x + frame.frontRadius, ...ends);
+  return (left + right) / 2;
+};
+
+/** Where the rear axle stands in a picture of a width, px: the machine in the middle. */
+export const rearAxleAt = (drawn: Drawn, width: number, scale: number): number =>
+  width / 2 - middle(drawn) * scale;
+
 /** The bicycle in ink with what the conversion adds in slate blue, standing on the ground, to scale. */
-export function Silhouette({ build, known, width, height, scale, className = '' }: Props) {
-  const drawn = drawnFrom(build, known);
+export function Silhouette({ build, verdict, width, height, scale, className = '' }: Props) {
+  const drawn = drawnFrom(build, verdict);
   const ground = height - 4;
-  const left = (width - drawn.wheelbase * scale) / 2 - (build.donor.style === 'trike' ? 90 * scale : 0);
-  const sketch = new Sketch(scale, [left, ground], 'var(--sheet)', scale > 0.2 ? 1.15 : 0.95);
-  STYLES[build.donor.style](sketch, drawn);
+  const sketch = new Sketch(
+    scale,
+    [rearAxleAt(drawn, width, scale), ground],
+    'var(--sheet)',
+    scale > 0.2 ? 1.15 : 0.95,
+  );
+  drawBicycle(sketch, drawn);
   return (
     <svg
       viewBox={`0 0 ${String(width)} ${String(height)}`}

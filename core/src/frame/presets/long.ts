@@ -122,8 +122,8 @@ export const recumbent: Preset = {
       line: ['seatFoot', 'seatBack'],
       bears: 'seat frame',
       side: 1,
-      startMm: 420,
-      standoffMm: 24,
+      startMm: 400,
+      standoffMm: 62,
     },
     {
       place: 'rear-rack',

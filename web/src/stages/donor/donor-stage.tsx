@@ -1,100 +1,80 @@
-import { WHEEL_SIZES } from '@apple-cart/core';
-import { DonorDrawing } from './donor-drawing.tsx';
-import { AnswerField, ChoiceField, PlainRow } from '../../fields/choice-field.tsx';
+import { Printer } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { SideView } from './side-view.tsx';
+import { BalanceLine } from './balance-line.tsx';
+import { BossFields } from './boss-fields.tsx';
+import { Bosses, DonorChoice, DriveAnswer, TorqueArms } from './donor-choices.tsx';
+import { DonorFields } from './donor-fields.tsx';
+import { FitTable } from './fit-table.tsx';
+import { MeasureCards } from './measure-cards.tsx';
+import { walkFor } from './measures.ts';
+import { PackFields } from './pack-fields.tsx';
+import { SpacerPicture } from './spacer-picture.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
-import { useBuild } from '../../state/build-store.ts';
-import { withSection } from '../../state/paths.ts';
+import { Button } from '../../ui/button.tsx';
 import { Caution } from '../../ui/caution.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
-import { MeasureNext } from '../parts/measure-next.tsx';
-import { STYLE_NAMES, wheelsOf } from './donor-styles.ts';
-import { NameField } from '../parts/name-field.tsx';
-import { ShelfMenu } from '../parts/shelf-menu.tsx';
+import { useBuild } from '../../state/build-store.ts';
+import { withSection } from '../../state/paths.ts';
+import { measureNextOf } from '../../state/verdicts.ts';
+import { STYLE_NAMES } from './donor-styles.ts';
 import { Stage, StageFindings } from '../parts/stage.tsx';
 import { useDeferredStage, useStage } from '../parts/use-stage.ts';
 
+const NEXT = 5;
+
 function Inputs() {
-  const { document } = useStage();
-  const edit = useBuild((state) => state.edit);
-  const { donor } = document;
+  const { document, verdict } = useStage();
+  const deferred = useDeferredStage();
+  const items = measureNextOf(deferred.document);
+  const hub = document.drive.kind === 'geared-hub' || document.drive.kind === 'direct-drive-hub';
+  const fitCodes = verdict.findings.filter((f) => f.stage === 'donor' && !f.code.startsWith('fit-'));
   return (
     <>
-      <FieldGroup title="The donor">
-        <NameField section="donor" label="Which bicycle" />
-        <ChoiceField
-          label="Style"
-          value={donor.style}
-          options={STYLE_NAMES}
-          onChange={(style) => {
-            edit((d) => withSection(d, 'donor', { style, wheelCount: wheelsOf(style) }), 'style');
-          }}
-        />
-        <ChoiceField
-          label="Wheels"
-          value={String(donor.wheelCount)}
-          options={['2', '3', '4'].map((value) => ({ value, label: value }))}
-          onChange={(value) => {
-            edit(
-              (d) => withSection(d, 'donor', { wheelCount: value === '3' ? 3 : value === '4' ? 4 : 2 }),
-              'wheels',
-            );
-          }}
-        />
-        <AnswerField
-          label="Pedals that drive it"
-          value={donor.operablePedals}
-          onChange={(operablePedals) => {
-            edit((d) => withSection(d, 'donor', { operablePedals }), 'pedals');
-          }}
-        />
-        <PlainRow label="Copy a donor">
-          <ShelfMenu type="donor" />
-        </PlainRow>
-        <NumberField path="donor.massKg" />
+      <DonorFields />
+      <FieldGroup title="What to measure next" note="most telling first">
+        <MeasureCards items={items} count={NEXT} />
       </FieldGroup>
-      <FieldGroup title="Driven wheel">
-        <ChoiceField
-          label="Size"
-          value={donor.beadMm.source === 'unknown' ? '' : String(donor.beadMm.value)}
-          unknown={donor.beadMm.source === 'unknown'}
-          options={[
-            ...(donor.beadMm.source === 'unknown' ? [{ value: '', label: 'not known' }] : []),
-            ...(donor.beadMm.source !== 'unknown' &&
-            !WHEEL_SIZES.some(
-              (s) => String(s.beadMm) === String(donor.beadMm.source === 'unknown' ? 0 : donor.beadMm.value),
-            )
-              ? [{ value: String(donor.beadMm.value), label: `${String(donor.beadMm.value)} mm` }]
-              : []),
-            ...WHEEL_SIZES.map((size) => ({
-              value: String(size.beadMm),
-              label: size.name,
-              note: `${String(size.beadMm)} mm bead (ISO 5775)`,
-            })),
-          ]}
-          onChange={(value) => {
-            if (value !== '')
-              edit(
-                (d) => withSection(d, 'donor', { beadMm: { source: 'label', value: Number(value) } }),
-                'wheel size',
-              );
-          }}
-        />
-        <NumberField path="donor.beadMm" label="Bead" />
-        <NumberField path="donor.tyreMm" />
-        <NumberField path="donor.rolloutMm" />
+      <FieldGroup title="Frame, brakes and levers">
+        <DonorChoice name="frameMaterial" />
+        <DonorChoice name="forkMaterial" />
+        <DonorChoice name="forkKind" />
+        {hub && <DonorChoice name="axle" />}
+        {hub && <TorqueArms />}
+        {hub && document.drive.torqueArms > 0 && <NumberField path="drive.armHoldsNm" />}
+        {hub && <DriveAnswer name="discMount" />}
+        {document.donor.axle === 'through' && <DriveAnswer name="throughAxle" />}
+        {document.drive.kind === 'mid-drive' && <DonorChoice name="shell" />}
+        {document.drive.kind === 'mid-drive' && <DriveAnswer name="bearsOnFrame" />}
+        <DonorChoice name="brakeFront" />
+        <DonorChoice name="brakeRear" />
+        <DonorChoice name="levers" />
+        <DonorChoice name="outline" />
+        <Bosses />
+        <BossFields />
       </FieldGroup>
-      <FieldGroup title="Balance, rider on">
-        <NumberField path="donor.wheelbaseMm" />
+      <PackFields build={document} verdict={verdict} />
+      {walkFor(document).map((station) => (
+        <FieldGroup key={station.name} title={station.name}>
+          {station.measures
+            .filter((m) => !m.path.startsWith('pack.box'))
+            .map((m) => (
+              <NumberField key={m.path} path={m.path} />
+            ))}
+          {station.name === 'Motor at the bracket' && <NumberField path="drive.spacerMm" />}
+        </FieldGroup>
+      ))}
+      <FieldGroup title="Balance and road" note="rider on">
         <NumberField path="donor.massAheadMm" label="Mass ahead of axle" />
         <NumberField path="donor.massHeightMm" label="Mass above ground" />
         <NumberField path="donor.tyreGrip" />
-      </FieldGroup>
-      <FieldGroup title="What holds it back">
+        <NumberField path="donor.tyreGripWet" />
         <NumberField path="donor.crr" />
         <NumberField path="donor.cdaM2" />
       </FieldGroup>
-      <StageFindings id="donor" />
+      {fitCodes.length > 0 && <StageFindings id="donor" />}
       <Caution>
         A bicycle that was not built for a motor may need stronger brakes, fork and wheels. The frame maker
         decides.
@@ -103,39 +83,86 @@ function Inputs() {
   );
 }
 
-/** The bicycle: style, measures, drawing to scale, and what to measure next. */
+function Picture() {
+  const { document, verdict } = useStage();
+  const edit = useBuild((state) => state.edit);
+  const [editing, setEditing] = useState(false);
+  const style = STYLE_NAMES.find((s) => s.value === document.donor.style)?.label ?? '';
+  const spacer = verdict.fit.checks.find((c) => c.id === 'gearbox-stay');
+  const line = verdict.fit.checks.find((c) => c.id === 'chainline');
+  const moved = Object.keys(document.donor.points).length;
+  return (
+    <>
+      <PanelHead
+        title={`${style.charAt(0).toUpperCase()}${style.slice(1)}, to scale`}
+        note="donor in ink, added in blue"
+      >
+        {editing && moved > 0 && (
+          <Button
+            kind="quiet"
+            className="h-7! max-bench:h-11!"
+            onClick={() => {
+              edit((d) => withSection(d, 'donor', { points: {} }), 'frame points');
+            }}
+          >
+            Back to the preset
+          </Button>
+        )}
+        <Button
+          kind="quiet"
+          className="h-7! max-bench:h-11!"
+          aria-pressed={editing}
+          onClick={() => {
+            setEditing(!editing);
+          }}
+        >
+          {editing ? 'Done' : 'Move points'}
+        </Button>
+        <Link
+          to="../measure-sheet"
+          relative="path"
+          className="flex h-7 items-center gap-1.5 border-[1.5px] border-rule px-3 text-[13px] text-ink2 hover:bg-press max-bench:h-11"
+        >
+          <Printer size={14} strokeWidth={1.6} aria-hidden /> Measure sheet
+        </Link>
+      </PanelHead>
+      <SideView build={document} verdict={verdict} editing={editing} />
+      <BalanceLine verdict={verdict} />
+      <FitTable checks={verdict.fit.checks} />
+      {verdict.fit.spacers !== undefined && (
+        <SpacerPicture
+          trade={verdict.fit.spacers}
+          spacerMm={verdict.known.drive.spacerMm.value}
+          known={spacer?.state !== 'unknown' && line?.state !== 'unknown'}
+        />
+      )}
+    </>
+  );
+}
+
+/** The bicycle: what to measure, where motor and pack go, and what stands in the way. */
 export function DonorStage() {
-  const { document, verdict } = useDeferredStage();
-  const open = verdict.assumptions.filter((k) => k.path.startsWith('donor.'));
-  const unknown = open.filter((k) => k.source === 'unknown').length;
-  const stage = verdict.stages.find((s) => s.id === 'donor');
+  const { verdict } = useStage();
+  const count = (state: string): number => verdict.fit.checks.filter((c) => c.state === state).length;
+  const [stop, unknown, look] = [count('stop'), count('unknown'), count('look')];
   return (
     <Stage
       id="donor"
       stamp={
-        unknown > 0
-          ? { state: 'unknown', word: 'Measure first', under: `${String(unknown)} not known` }
-          : {
-              state: stage?.state ?? 'fine',
-              word: 'Known',
-              under:
-                open.length === 0 ? 'all measured or from a label' : `${String(open.length)} of them assumed`,
-            }
+        stop > 0
+          ? { state: 'stop', word: 'Does not fit', under: `${String(stop)} to stop for` }
+          : unknown > 0
+            ? {
+                state: 'unknown',
+                word: 'Measure first',
+                under: `${String(unknown)} ${unknown === 1 ? 'check waits' : 'checks wait'}`,
+              }
+            : look > 0
+              ? { state: 'look', word: 'Fits, with care', under: `${String(look)} to look at` }
+              : { state: 'fine', word: 'Fits', under: `${String(verdict.fit.checks.length)} checks fine` }
       }
       inputs={<Inputs />}
-      picture={
-        <>
-          <PanelHead
-            title={`${STYLE_NAMES.find((s) => s.value === document.donor.style)?.label ?? ''}, to scale`.replace(
-              /^./,
-              (c) => c.toUpperCase(),
-            )}
-            note="donor in ink, what we add in blue"
-          />
-          <DonorDrawing build={document} verdict={verdict} />
-          <MeasureNext count={6} />
-        </>
-      }
+      picture={<Picture />}
     />
   );
 }

@@ -24,6 +24,12 @@ function facts(part: Part): string {
       return `${String(part.batteryCurrentA)} A battery, ${String(part.phaseCurrentA)} A phase`;
     case 'donor':
       return `${part.style}, ${String(part.tyreMm)}-${String(part.beadMm)}, ${String(part.massKg)} kg`;
+    case 'ring':
+      return `${String(part.teeth)} teeth`;
+    case 'cogs':
+      return `${part.cogTeeth.join(', ')}${part.hubRatios.length > 0 ? `, ${String(part.hubRatios.length)} gears in the hub` : ''}`;
+    case 'tyre':
+      return `${String(part.tyreMm)}-${String(part.beadMm)}, rolling ${String(part.crr)}`;
   }
 }
 

@@ -1,0 +1,188 @@
+import type { BuildDocument } from '@apple-cart/core';
+import { AnswerField, ChoiceField } from '../../fields/choice-field.tsx';
+import { useBuild, useDocument } from '../../state/build-store.ts';
+import { withSection } from '../../state/paths.ts';
+
+type Donor = BuildDocument['donor'];
+type DonorKey =
+  | 'frameMaterial'
+  | 'forkMaterial'
+  | 'forkKind'
+  | 'axle'
+  | 'shell'
+  | 'brakeFront'
+  | 'brakeRear'
+  | 'levers'
+  | 'outline';
+
+const named = <T extends string>(
+  words: Readonly<Record<T, string>>,
+): readonly { readonly value: T; readonly label: string }[] =>
+  (Object.entries(words) as [T, string][]).map(([value, label]) => ({ value, label }));
+
+const MATERIAL = named<Donor['frameMaterial']>({
+  steel: 'steel',
+  aluminium: 'aluminium',
+  titanium: 'titanium',
+  carbon: 'carbon',
+  unknown: 'not checked',
+});
+const BRAKE = named<Donor['brakeFront']>({
+  rim: 'rim',
+  'cable-disc': 'cable disc',
+  'hydraulic-disc': 'hydraulic disc',
+  drum: 'drum',
+  coaster: 'coaster',
+  none: 'none',
+  unknown: 'not checked',
+});
+
+const CHOICES: {
+  readonly [K in DonorKey]: {
+    readonly label: string;
+    readonly options: readonly { readonly value: Donor[K]; readonly label: string }[];
+  };
+} = {
+  frameMaterial: { label: 'Frame', options: MATERIAL },
+  forkMaterial: { label: 'Fork', options: MATERIAL },
+  forkKind: {
+    label: 'Kind of fork',
+    options: named<Donor['forkKind']>({
+      rigid: 'rigid',
+      suspension: 'suspension',
+      none: 'none',
+      unknown: 'not checked',
+    }),
+  },
+  axle: {
+    label: 'Axle of the driven wheel',
+    options: named<Donor['axle']>({
+      solid: 'solid, nuts',
+      'quick-release': 'quick-release',
+      through: 'through-axle',
+      unknown: 'not checked',
+    }),
+  },
+  shell: {
+    label: 'Bracket shell',
+    options: named<Donor['shell']>({
+      threaded: 'threaded, 1.37 in x 24',
+      unthreaded: 'unthreaded',
+      none: 'none',
+      unknown: 'not checked',
+    }),
+  },
+  brakeFront: { label: 'Front brake', options: BRAKE },
+  brakeRear: { label: 'Rear brake', options: BRAKE },
+  levers: {
+    label: 'Brake levers',
+    options: named<Donor['levers']>({
+      plain: 'plain',
+      'cut-off': 'with cut-off switch',
+      'shift-brake': 'shift and brake in one',
+      hydraulic: 'hydraulic',
+      unknown: 'not checked',
+    }),
+  },
+  outline: {
+    label: 'Outline of the frame',
+    options: named<Donor['outline']>({
+      measured: 'measured',
+      assumed: 'as the preset',
+      unknown: 'not checked',
+    }),
+  },
+};
+
+/** A choice about the donor that may not have been made yet. */
+export function DonorChoice<K extends DonorKey>({ name }: { name: K }) {
+  const { donor } = useDocument();
+  const edit = useBuild((state) => state.edit);
+  const { label, options } = CHOICES[name];
+  return (
+    <ChoiceField<Donor[K]>
+      label={label}
+      value={donor[name]}
+      options={options}
+      unknown={donor[name] === 'unknown'}
+      onChange={(value) => {
+        edit((d) => withSection(d, 'donor', { [name]: value }), label.toLowerCase());
+      }}
+    />
+  );
+}
+
+type DriveKey = 'discMount' | 'throughAxle' | 'bearsOnFrame' | 'idler';
+const ASKED: Readonly<Record<DriveKey, string>> = {
+  discMount: 'Disc mount on the motor',
+  throughAxle: 'Made for through-axles',
+  bearsOnFrame: 'Body bears on the frame',
+  idler: 'Idler fitted',
+};
+
+/** A yes-or-no fact about the motor. */
+export function DriveAnswer({ name }: { name: DriveKey }) {
+  const { drive } = useDocument();
+  const edit = useBuild((state) => state.edit);
+  return (
+    <AnswerField
+      label={ASKED[name]}
+      value={drive[name]}
+      onChange={(answer) => {
+        edit((d) => withSection(d, 'drive', { [name]: answer }), ASKED[name].toLowerCase());
+      }}
+    />
+  );
+}
+
+/** Torque arms on the axle: none, one or two. */
+export function TorqueArms() {
+  const { drive } = useDocument();
+  const edit = useBuild((state) => state.edit);
+  return (
+    <ChoiceField
+      label="Torque arms"
+      value={String(drive.torqueArms)}
+      options={[
+        { value: '0', label: 'none' },
+        { value: '1', label: 'one' },
+        { value: '2', label: 'two' },
+      ]}
+      onChange={(value) => {
+        edit(
+          (d) => withSection(d, 'drive', { torqueArms: value === '2' ? 2 : value === '1' ? 1 : 0 }),
+          'torque arms',
+        );
+      }}
+    />
+  );
+}
+
+/** Bottle bosses by tube and distance from the bracket. */
+export function Bosses() {
+  const { donor } = useDocument();
+  const edit = useBuild((state) => state.edit);
+  const value = donor.bosses === null ? 'unknown' : donor.bosses.length === 0 ? 'none' : 'some';
+  return (
+    <ChoiceField
+      label="Bottle bosses"
+      value={value}
+      unknown={value === 'unknown'}
+      options={[
+        { value: 'unknown', label: 'not checked' },
+        { value: 'none', label: 'none' },
+        { value: 'some', label: 'measured below' },
+      ]}
+      onChange={(next) => {
+        edit(
+          (d) =>
+            withSection(d, 'donor', {
+              bosses:
+                next === 'unknown' ? null : next === 'none' ? [] : [{ tube: 'seat-tube', alongMm: 200 }],
+            }),
+          'bottle bosses',
+        );
+      }}
+    />
+  );
+}

@@ -1,0 +1,87 @@
+import { WHEEL_SIZES, usualPlace } from '@apple-cart/core';
+import { AnswerField, ChoiceField, PlainRow } from '../../fields/choice-field.tsx';
+import { FieldGroup } from '../../fields/field-group.tsx';
+import { useBuild, useDocument } from '../../state/build-store.ts';
+import { withSection } from '../../state/paths.ts';
+import { NameField } from '../parts/name-field.tsx';
+import { ShelfMenu } from '../parts/shelf-menu.tsx';
+import { STYLE_NAMES, wheelsOf } from './donor-styles.ts';
+
+function WheelSize() {
+  const { donor } = useDocument();
+  const edit = useBuild((state) => state.edit);
+  const { beadMm } = donor;
+  const value = beadMm.source === 'unknown' ? '' : String(beadMm.value);
+  const odd = value !== '' && !WHEEL_SIZES.some((s) => String(s.beadMm) === value);
+  return (
+    <ChoiceField
+      label="Driven wheel"
+      value={value}
+      unknown={value === ''}
+      options={[
+        ...(value === '' ? [{ value: '', label: 'not known' }] : []),
+        ...(odd ? [{ value, label: `${value} mm` }] : []),
+        ...WHEEL_SIZES.map((size) => ({
+          value: String(size.beadMm),
+          label: size.name,
+          note: `${String(size.beadMm)} mm bead (ISO 5775)`,
+        })),
+      ]}
+      onChange={(next) => {
+        if (next === '') return;
+        edit(
+          (d) => withSection(d, 'donor', { beadMm: { source: 'label', value: Number(next) } }),
+          'wheel size',
+        );
+      }}
+    />
+  );
+}
+
+/** Which bicycle it is. */
+export function DonorFields() {
+  const { donor } = useDocument();
+  const edit = useBuild((state) => state.edit);
+  return (
+    <FieldGroup title="The donor">
+      <NameField section="donor" label="Which bicycle" />
+      <PlainRow label="Copy a donor">
+        <ShelfMenu type="donor" />
+      </PlainRow>
+      <ChoiceField
+        label="Style"
+        value={donor.style}
+        options={STYLE_NAMES}
+        onChange={(style) => {
+          edit((d) => {
+            const boxes = d.pack.boxes.map((): (typeof d.pack.boxes)[number] => ({
+              place: usualPlace(style),
+              at: null,
+            }));
+            const next = withSection(d, 'donor', { style, wheelCount: wheelsOf(style), points: {} });
+            return withSection(next, 'pack', { boxes });
+          }, 'style');
+        }}
+      />
+      <WheelSize />
+      <ChoiceField
+        label="Wheels"
+        value={String(donor.wheelCount)}
+        options={['2', '3', '4'].map((value) => ({ value, label: value }))}
+        onChange={(value) => {
+          edit(
+            (d) => withSection(d, 'donor', { wheelCount: value === '3' ? 3 : value === '4' ? 4 : 2 }),
+            'wheels',
+          );
+        }}
+      />
+      <AnswerField
+        label="Pedals that drive it"
+        value={donor.operablePedals}
+        onChange={(operablePedals) => {
+          edit((d) => withSection(d, 'donor', { operablePedals }), 'pedals');
+        }}
+      />
+    </FieldGroup>
+  );
+}

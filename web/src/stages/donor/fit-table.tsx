@@ -1,0 +1,169 @@
+import { ChevronRight } from 'lucide-react';
+import { useState } from 'react';
+import { phraseText, type Check, type CheckState } from '@apple-cart/core';
+import { useSettings } from '../../state/settings-store.ts';
+import { useQuantity } from '../../state/use-quantity.ts';
+import { Num } from '../../ui/num.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
+import { labelOf } from './labels.ts';
+
+const ORDER: readonly CheckState[] = ['stop', 'look', 'unknown', 'fine'];
+const FILL = {
+  fine: 'var(--fine-fill)',
+  look: 'var(--look-fill)',
+  stop: 'var(--stop-fill)',
+  unknown: 'none',
+};
+
+/** What is in hand, as a bar right of the line; what is missing, left of it. Full at as much as the limit itself. */
+function MarginBar({ check }: { check: Check }) {
+  if (check.margin === undefined || check.value === undefined) return null;
+  const limit = Math.abs(check.value) + Math.abs(check.margin);
+  const share = limit === 0 ? 0 : Math.max(-1, Math.min(1, check.margin / limit));
+  const width = Math.abs(share) * 30;
+  return (
+    <svg viewBox="0 0 66 12" width="66" height="12" aria-hidden>
+      <path d="M33 0v12" stroke="var(--ink3)" />
+      <rect
+        x={share < 0 ? 33 - width : 33}
+        y="3"
+        width={Math.max(1, width)}
+        height="6"
+        fill={FILL[check.state]}
+      />
+    </svg>
+  );
+}
+
+/** Small lengths are a matter of tenths; counts have none. */
+function digitsOf({ unit, value = 0 }: Check): number | undefined {
+  if (unit === 'mm') return Math.abs(value) < 20 ? 1 : 0;
+  if (unit === '1') return Number.isInteger(value) ? 0 : 2;
+  return undefined;
+}
+
+function Value({ check }: { check: Check }) {
+  const shown = useQuantity();
+  if (check.state === 'unknown') return <span className="text-slate">cannot tell</span>;
+  if (check.value === undefined) return <span>{check.words}</span>;
+  const { text, unit } = shown(check.value, check.unit, digitsOf(check));
+  return (
+    <span className="inline-flex items-baseline whitespace-nowrap">
+      <Num text={text} places={1} />
+      <span className="w-[2.2em] pl-1 text-left text-[12.5px] text-ink3">{unit}</span>
+    </span>
+  );
+}
+
+function Row({ check, open, onToggle }: { check: Check; open: boolean; onToggle: () => void }) {
+  const system = useSettings((state) => state.units);
+  const waits = [...check.missing.map(labelOf), ...check.unanswered];
+  return (
+    <>
+      <tr className="border-b border-hair align-baseline" data-check={check.id} data-state={check.state}>
+        <th scope="row" className="py-1 pr-2 text-left font-normal">
+          <button
+            type="button"
+            aria-expanded={open}
+            onClick={onToggle}
+            className="flex w-full items-start gap-2 text-left max-bench:min-h-11 max-bench:items-center"
+          >
+            <span className="pt-px">
+              <StateMark state={check.state} size={15} />
+            </span>
+            <span className={`min-w-0 leading-snug ${check.state === 'fine' ? '' : 'font-semibold'}`}>
+              {check.title}
+              {check.state === 'unknown' && (
+                <span className="block text-[12.5px] font-normal text-ink2">wants {waits.join(', ')}</span>
+              )}
+              {(check.state === 'stop' || check.state === 'look') && (
+                <span className="block text-[12.5px] font-normal text-ink2">
+                  {phraseText(check.remedy, system)}
+                </span>
+              )}
+            </span>
+            <ChevronRight
+              size={14}
+              strokeWidth={1.6}
+              className={`mt-0.5 ml-auto shrink-0 text-ink3 ${open ? 'rotate-90' : ''}`}
+              aria-hidden
+            />
+          </button>
+        </th>
+        <td className="py-1 text-right text-[13px]">
+          <Value check={check} />
+        </td>
+        <td className="py-1 pl-2 text-[12.5px] leading-snug text-ink2 max-tablet:hidden">
+          {phraseText(check.limit, system)}
+        </td>
+        <td className="py-1 pl-1 max-tablet:hidden">
+          <MarginBar check={check} />
+        </td>
+      </tr>
+      {open && (
+        <tr className="border-b border-hair bg-press">
+          <td colSpan={4} className="px-2 py-2 text-[13.5px]">
+            <p>{phraseText(check.why, system)}</p>
+            <p className="pt-1">
+              <b>What to do.</b> {phraseText(check.remedy, system)}
+            </p>
+            <p className="pt-1 text-[12.5px] text-ink2">
+              Limit: {phraseText(check.limit, system)}. Origin: {check.origin}
+              {check.source === '' ? '' : ` (${check.source})`}.
+              {check.assumed.length > 0 &&
+                ` Rests on assumed values: ${check.assumed.map(labelOf).join(', ')}.`}{' '}
+              The maker’s data sheet decides.
+            </p>
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}
+
+/** Every fit check with its value, limit and margin; what asks for something first. Rows open to why and remedy. */
+export function FitTable({ checks }: { checks: readonly Check[] }) {
+  const [open, setOpen] = useState<string>();
+  const [all, setAll] = useState(false);
+  const sorted = [...checks].sort((a, b) => ORDER.indexOf(a.state) - ORDER.indexOf(b.state));
+  const telling = sorted.filter((c) => c.state !== 'fine').length;
+  const count = all ? sorted.length : Math.max(7, Math.min(telling, 12));
+  const rest = sorted.length - count;
+  return (
+    <section aria-label="Fit findings">
+      <table className="w-full table-fixed border-collapse text-[13.5px]">
+        <thead>
+          <tr className="border-b-[1.5px] border-ink text-[12.5px]">
+            <th className="head py-1 text-left text-[14px]">Fit finding</th>
+            <th className="w-[112px] py-1 pr-6 text-right font-semibold">Here</th>
+            <th className="w-[146px] py-1 pl-2 text-left font-semibold max-tablet:hidden">Limit</th>
+            <th className="w-[72px] py-1 pl-1 text-left font-semibold max-tablet:hidden">In hand</th>
+          </tr>
+        </thead>
+        <tbody>
+          {sorted.slice(0, count).map((check) => (
+            <Row
+              key={check.id}
+              check={check}
+              open={open === check.id}
+              onToggle={() => {
+                setOpen(open === check.id ? undefined : check.id);
+              }}
+            />
+          ))}
+        </tbody>
+      </table>
+      {(rest > 0 || all) && (
+        <button
+          type="button"
+          className="no-print min-h-8 text-[13px] text-slate underline max-bench:min-h-11"
+          onClick={() => {
+            setAll(!all);
+          }}
+        >
+          {all ? 'Only the telling ones' : `${String(rest)} more`}
+        </button>
+      )}
+    </section>
+  );
+}

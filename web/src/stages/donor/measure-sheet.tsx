@@ -1,0 +1,159 @@
+import { Printer } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { specAt, type BuildDocument, type Measure } from '@apple-cart/core';
+import { NotFound } from '../../frame/not-found.tsx';
+import { useBuild } from '../../state/build-store.ts';
+import { sourcedAt } from '../../state/paths.ts';
+import { useQuantity } from '../../state/use-quantity.ts';
+import { Button } from '../../ui/button.tsx';
+import { SOURCE_WORD, SourceMark } from '../../ui/source-mark.tsx';
+import { MeasureDrawing } from './measure-drawing.tsx';
+import { walkFor } from './measures.ts';
+import { STYLE_NAMES } from './donor-styles.ts';
+
+function Row({ build, measure, blank }: { build: BuildDocument; measure: Measure; blank: boolean }) {
+  const shown = useQuantity();
+  const spec = specAt(measure.path);
+  const entered = sourcedAt(build, measure.path);
+  const unit = shown(1, spec.unit).unit;
+  const filled = !blank && entered.source !== 'unknown';
+  return (
+    <tr className="keep-together border-b border-hair align-middle">
+      <td className="w-[72px] py-1 pr-2">
+        <MeasureDrawing picture={measure.picture} width={62} />
+      </td>
+      <th scope="row" className="py-1 pr-3 text-left font-normal">
+        <b className="font-semibold">{spec.label}</b>
+        <span className="block text-[12.5px] text-ink2">
+          {measure.tool}: {measure.how}
+        </span>
+      </th>
+      <td className="py-1 pr-3 text-[12.5px] text-ink2 max-tablet:hidden print:table-cell">{measure.why}</td>
+      <td className="w-[112px] py-1">
+        <span className="flex items-end gap-1.5">
+          <span className="num block h-7 w-[72px] border-b-[1.5px] border-ink text-right text-[15px] leading-7">
+            {filled ? shown(entered.value, spec.unit).text : ''}
+          </span>
+          <span className="text-[12.5px] text-ink3">{unit}</span>
+        </span>
+      </td>
+      <td className="w-[92px] py-1 pl-2 text-[12px] text-ink2 max-tablet:hidden print:table-cell">
+        {filled ? (
+          <span className="flex items-center gap-1.5">
+            <SourceMark source={entered.source} /> {SOURCE_WORD[entered.source]}
+          </span>
+        ) : (
+          <span className="flex flex-col leading-tight">
+            <span>[&nbsp;&nbsp;] measured</span>
+            <span>[&nbsp;&nbsp;] label</span>
+          </span>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** Answers that are ticked on the sheet. */
+const TICKS: readonly (readonly [string, string])[] = [
+  ['Frame', 'steel   aluminium   titanium   carbon'],
+  ['Fork', 'steel   aluminium   carbon   rigid   suspension'],
+  ['Driven axle', 'solid   quick-release   through'],
+  ['Bracket shell', 'threaded   unthreaded'],
+  ['Front brake', 'rim   cable disc   hydraulic disc   drum   none'],
+  ['Rear brake', 'rim   cable disc   hydraulic disc   drum   coaster   none'],
+  ['Levers', 'plain   cut-off   shift and brake   hydraulic'],
+];
+
+/** Every measurement that this build asks for, in the order of the walk round the bicycle, to print and fill in. */
+export function MeasureSheet() {
+  const { id } = useParams();
+  const open = useBuild((state) => state.open);
+  const build = useBuild((state) => (state.id === id ? state.document : undefined));
+  const loadError = useBuild((state) => state.loadError);
+  const [blank, setBlank] = useState(true);
+  useEffect(() => {
+    if (id !== undefined) void open(id);
+  }, [id, open]);
+  useEffect(() => {
+    document.title = `Measure sheet${build === undefined ? '' : `, ${build.name}`}, Apple Cart`;
+  }, [build]);
+  if (loadError !== undefined) return <NotFound what="build" detail={loadError} />;
+  if (build === undefined) return <p className="p-6">Fetching the build.</p>;
+  const style = STYLE_NAMES.find((s) => s.value === build.donor.style)?.label ?? '';
+  return (
+    <main className="mx-auto min-h-full max-w-[820px] bg-sheet px-6 py-4 max-tablet:px-3 print:max-w-none print:bg-white print:p-0">
+      <div className="no-print flex flex-wrap items-center gap-2 pb-3">
+        <Link to={`/builds/${id ?? ''}/donor`} className="mr-auto text-slate underline max-bench:py-3">
+          Back to the donor
+        </Link>
+        <Button
+          kind="quiet"
+          aria-pressed={blank}
+          onClick={() => {
+            setBlank(!blank);
+          }}
+        >
+          {blank ? 'With what is known' : 'Blank'}
+        </Button>
+        <Button
+          onClick={() => {
+            window.print();
+          }}
+        >
+          <Printer size={15} strokeWidth={1.6} aria-hidden /> Print
+        </Button>
+      </div>
+      <header className="border-b-2 border-ink pb-2">
+        <h1 className="head text-[28px] font-extrabold">Measure sheet</h1>
+        <p className="flex flex-wrap justify-between gap-x-6 text-[14px]">
+          <span>
+            {build.name}
+            {build.job === '' ? '' : `, job ${build.job}`},{' '}
+            {build.donor.name === '' ? style : build.donor.name}
+          </span>
+          <span className="text-ink2">measured by ______________ on ______________</span>
+        </p>
+      </header>
+      <table className="w-full border-collapse text-[14px]">
+        {walkFor(build).map((station, i) => (
+          <tbody key={station.name}>
+            <tr>
+              <th
+                colSpan={5}
+                scope="rowgroup"
+                className="head border-b-[1.5px] border-ink pt-4 pb-1 text-left text-[16px]"
+              >
+                {i + 1} {station.name}
+              </th>
+            </tr>
+            {station.measures.map((measure) => (
+              <Row key={measure.path} build={build} measure={measure} blank={blank} />
+            ))}
+          </tbody>
+        ))}
+      </table>
+      <section className="keep-together pt-4">
+        <h2 className="head border-b-[1.5px] border-ink pb-1 text-[16px]">To ring</h2>
+        <dl>
+          {TICKS.map(([label, words]) => (
+            <div key={label} className="flex flex-wrap gap-x-4 border-b border-hair py-1.5">
+              <dt className="w-[120px] font-semibold">{label}</dt>
+              {words.split('   ').map((word) => (
+                <dd key={word}>{word}</dd>
+              ))}
+            </div>
+          ))}
+        </dl>
+        <p className="flex flex-wrap justify-between gap-x-6 border-b border-hair py-1.5">
+          <b className="font-semibold">Bottle bosses, lower hole from the bracket</b>
+          <span>down tube ________ seat tube ________</span>
+        </p>
+        <p className="pt-3 text-[12.5px] text-ink2">
+          Prop the bicycle so that it cannot fall, and look for cracks at dropouts, bracket and head before
+          anything is fitted. The maker’s data sheet decides.
+        </p>
+      </section>
+    </main>
+  );
+}

@@ -1,0 +1,48 @@
+import { settle, type BuildDocument, type Box, type Frame, type PackPlace } from '@apple-cart/core';
+import { withSection } from '../../state/paths.ts';
+
+/** Places for a pack in words. */
+export const PLACE_NAMES: Readonly<Record<PackPlace, string>> = {
+  'down-tube': 'on the down tube',
+  'seat-tube': 'on the seat tube',
+  'behind-seat-tube': 'behind the seat tube',
+  'lateral-tube': 'on the lateral tube',
+  'main-tube': 'on the main tube',
+  'rear-rack': 'on a rear rack',
+  deck: 'on the deck',
+  'cargo-box': 'in the load box',
+  'behind-seat': 'behind the seat',
+  free: 'free in the frame',
+};
+
+type Placed = BuildDocument['pack']['boxes'][number];
+
+const within = (value: number, low: number, high: number): number =>
+  Math.round(Math.min(high, Math.max(low, value)) * 10) / 10;
+
+const placed = (place: PackPlace, { x, y, angleDeg }: Pick<Box, 'x' | 'y' | 'angleDeg'>): Placed => ({
+  place,
+  at: { xMm: within(x, -2000, 5000), yMm: within(y, -200, 3000), angleDeg: within(angleDeg, -180, 180) },
+});
+
+/** The build with one box of its pack replaced. */
+export const withBox = (build: BuildDocument, index: number, box: Placed): BuildDocument =>
+  withSection(build, 'pack', { boxes: build.pack.boxes.map((b, i) => (i === index ? box : b)) });
+
+/** A step of the arrow keys leaves a tube; a hand has to pull a box off. */
+const KEY_SNAP_MM = 4;
+
+/** A box let go at a point: it takes hold of a tube nearby, or lies free. */
+export function droppedAt(frame: Frame, box: Box, x: number, y: number, by: 'hand' | 'keys'): Placed {
+  const { place, box: settled } = settle(
+    frame,
+    box,
+    { x, y },
+    box.angleDeg,
+    by === 'keys' ? KEY_SNAP_MM : undefined,
+  );
+  return placed(place, settled);
+}
+
+/** A box put just there, as typed: it keeps its place's name and does not take hold of anything. */
+export const typedAt = (place: PackPlace, box: Box): Placed => placed(place, box);
