@@ -43,15 +43,17 @@ export type { StageVerdict } from './verdict/stages.ts';
 export { LIMIT_WORDS, limitQuantity } from './verdict/limit-words.ts';
 export { placeState } from './verdict/figures/class-figure.ts';
 export { moneyText } from './verdict/figures/tally-figures.ts';
-export {
-  LOW_CHARGE,
-  type GearRow,
-  type HillCurves,
-  type HillSpan,
-  type RangePoint,
-} from './verdict/charts.ts';
+export { LOW_CHARGE, type HillCurves, type HillSpan, type RangePoint } from './verdict/charts.ts';
 export { STATED_CHARGE } from './verdict/study.ts';
 export { sensitivities, type Sensitivity } from './verdict/sensitivity.ts';
+export {
+  hallSpacingDeg,
+  ringRows,
+  type GearRow,
+  type MotorCadence,
+  type RingRow,
+} from './verdict/gearing.ts';
+export { compareLayouts, type Layout, type LayoutName } from './verdict/layouts.ts';
 export { measureNext, type OpenMeasure } from './verdict/measure-next.ts';
 export type { FitVerdict } from './verdict/fit-verdict.ts';
 export { CHECK_GROUPS, type Check, type CheckGroup, type CheckState } from './fit/check.ts';

@@ -14,6 +14,7 @@ export interface Climb {
   readonly seconds: number;
   readonly limit: Limit;
   readonly cogTeeth: number;
+  readonly hubGear: number | null;
   readonly cadenceRpm: number;
   readonly phaseA: number;
   readonly batteryA: number;
@@ -60,6 +61,7 @@ export function climb(
     seconds,
     limit: t.limit,
     cogTeeth: t.gear.cogTeeth,
+    hubGear: t.gear.hubGear,
     cadenceRpm: cadenceRpm(t.gear, v),
     phaseA: t.phaseA,
     batteryA: batteryAmps(supply, batteryW),

@@ -1,10 +1,8 @@
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import { supplyAt } from '../machine/battery.ts';
-import { cadenceRpm, developmentM } from '../machine/driveline.ts';
 import { gradeCurve, type GradePoint } from '../ride/grade-curve.ts';
 import { constantSpeedRange } from '../ride/range.ts';
 import { steadySpeed } from '../ride/steady.ts';
-import { traction } from '../ride/traction.ts';
 import { plannedSpan } from './figures/range-figures.ts';
 import { STATED_CHARGE, type Study } from './study.ts';
 
@@ -93,30 +91,4 @@ export function rangeChart({ machine, known, topFull }: Study): readonly RangePo
       restedWhPerKm: rested.holds ? rested.whPerKm : undefined,
     };
   }).filter((point) => point !== undefined);
-}
-
-/** One gear at the brief's cadences and on the test hill. */
-export interface GearRow {
-  readonly cogTeeth: number;
-  readonly developmentM: number;
-  readonly kmhAtMin: number;
-  readonly kmhAtMax: number;
-  /** Motor and rider at the tyre at the low end of the cadence span, N. */
-  readonly forceN: number;
-}
-
-/** The gear table. */
-export function gearTable({ machine }: Study): readonly GearRow[] {
-  const supply = supplyAt(machine.pack, STATED_CHARGE);
-  return machine.gears.map((gear) => {
-    const perMs = cadenceRpm(gear, 1);
-    const slow = machine.rider.cadenceMinRpm / perMs;
-    return {
-      cogTeeth: gear.cogTeeth,
-      developmentM: developmentM(gear),
-      kmhAtMin: msToKmh(slow),
-      kmhAtMax: msToKmh(machine.rider.cadenceMaxRpm / perMs),
-      forceN: traction(machine, supply, slow, gear).totalN,
-    };
-  });
 }

@@ -8,11 +8,9 @@ import type { RangeOutcome } from '../ride/range.ts';
 import { axleLoadsKg, type StartGrade } from '../ride/start-grade.ts';
 import { msToKmh } from '../quantity/units.ts';
 import {
-  gearTable,
   hillCurves,
   hillSpan,
   rangeChart,
-  type GearRow,
   type HillCurves,
   type HillSpan,
   type RangePoint,
@@ -23,6 +21,7 @@ import { hillFigure, startFigure, topSpeedFigure } from './figures/motion-figure
 import { RANGE_LEFT_OUT, consumptionFigure, plannedRange, rangeFigure } from './figures/range-figures.ts';
 import { massFigure, priceFigure } from './figures/tally-figures.ts';
 import { findings, type Finding } from './findings.ts';
+import { gearTable, motorCadence, type GearRow, type MotorCadence } from './gearing.ts';
 import { fitVerdict, type FitVerdict } from './fit-verdict.ts';
 import { motorFacts, type MotorFacts } from './motor-facts.ts';
 import { stages, type StageVerdict } from './stages.ts';
@@ -70,6 +69,8 @@ export interface Verdict {
     readonly cutoffV: number;
   };
   readonly gears: readonly GearRow[];
+  /** Cadences at which a mid-drive pulls best; undefined for a motor that does not turn with the cranks. */
+  readonly motorCadence: MotorCadence | undefined;
   readonly motor: MotorFacts;
   readonly topKmh: { readonly half: number | undefined; readonly full: number | undefined };
 }
@@ -122,6 +123,7 @@ export function evaluate(build: BuildDocument): Verdict {
       cutoffV: s.machine.limits.lowVolts,
     },
     gears: gearTable(s),
+    motorCadence: motorCadence(s),
     motor: motorFacts(s),
     topKmh: {
       half: s.top.moves ? msToKmh(s.top.v) : undefined,
