@@ -16,6 +16,7 @@ export * from './build/wheel-size.ts';
 export * from './build/part-types.ts';
 export * from './parts/part.ts';
 export * from './parts/apply-part.ts';
+export * from './parts/part-fields.ts';
 export { CHEMISTRIES, fullChargeVolts, supplyAt, type Pack, type Supply } from './machine/battery.ts';
 export { LIMITS, type Limit } from './machine/limits.ts';
 export { assemble, type Machine } from './machine/machine.ts';

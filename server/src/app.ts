@@ -8,6 +8,7 @@ import { buildsRoutes } from './builds/builds-routes.ts';
 import type { BuildsService } from './builds/builds-service.ts';
 import { jsonWrites, sameMachine, securityHeaders } from './http/guards.ts';
 import { badInput, problemHandler, unknownRoute } from './http/problems.ts';
+import { partsRoutes } from './parts/parts-routes.ts';
 import type { PartsService } from './parts/parts-service.ts';
 
 export interface AppParts {
@@ -28,9 +29,7 @@ function api({ builds, parts }: AppParts): express.Router {
     response.json({ ok: true });
   });
   router.use('/builds', buildsRoutes(builds));
-  router.get('/parts', async (_request, response) => {
-    response.json({ parts: await parts.list() });
-  });
+  router.use('/parts', partsRoutes(parts));
   router.get('/places', (_request, response) => {
     response.json({ places: PLACES });
   });

@@ -50,7 +50,7 @@ describe('pull in the chain', () => {
   it('is judged the harder the more it is, and the smaller the cog', () => {
     expect(chainWear(500, 24)).toBe('fine');
     expect(chainWear(1500, 24)).toBe('look');
-    expect(chainWear(2500, 24)).toBe('stop');
+    expect(chainWear(3000, 24)).toBe('stop');
     expect(chainWear(1000, 11)).toBe('look');
     expect(chainWear(1000, 21)).toBe('fine');
   });

@@ -31,7 +31,7 @@ export interface GearRow {
 /** Least breaking load of a bicycle chain, N (ISO 9633; from memory). */
 const CHAIN_BREAKS_N = 8000;
 /** Breaking load over pull: below the first a chain wears fast, below the second it is misused. Common practice. */
-const [WEARS, MISUSED] = [6, 4];
+const [WEARS, MISUSED] = [6, 3];
 /** Cogs as small as this carry the pull on few teeth. Common practice. */
 const FEW_TEETH = 11;
 

@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import * as z from 'zod';
-import { issuesFromZod, readBuild, type BuildDocument } from '@apple-cart/core';
+import { readBuild, type BuildDocument } from '@apple-cart/core';
+import { parseBody } from '../http/parse-body.ts';
 import { badInput } from '../http/problems.ts';
 import type { BuildsService } from './builds-service.ts';
 
@@ -9,12 +10,6 @@ function documentFrom(data: unknown): BuildDocument {
   const result = readBuild(data);
   if (!result.ok) throw badInput(result.issues);
   return result.value;
-}
-
-function parseBody<T>(schema: z.ZodType<T>, body: unknown): T {
-  const parsed = schema.safeParse(body);
-  if (!parsed.success) throw badInput(issuesFromZod(parsed.error, body));
-  return parsed.data;
 }
 
 const saveBody = z.object({

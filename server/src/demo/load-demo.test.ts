@@ -21,7 +21,7 @@ describe('the demo scenario', () => {
       'Choir tandem',
       'Tide-flat trike',
     ]);
-    const shelf = new Set((await it_.parts.list()).map((p) => p.name));
+    const shelf = new Set((await it_.parts.list()).map((p) => p.part.name));
     for (const { document } of builds) {
       expect(shelf, document.name).toContain(document.drive.name);
       expect(shelf, document.name).toContain(document.pack.name);

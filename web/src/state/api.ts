@@ -9,6 +9,11 @@ export interface StoredBuild {
   readonly document: BuildDocument;
 }
 
+export interface StoredPart {
+  readonly version: number;
+  readonly part: Part;
+}
+
 export interface RevisionSummary {
   readonly id: number;
   readonly version: number;
@@ -94,5 +99,10 @@ export const api = {
   keep: (id: string, reason: 'named' | 'pin' | 'set-aside', name: string, document: BuildDocument) =>
     request<StoredRevision>('POST', `/builds/${id}/revisions`, { reason, name, document }),
   unpin: (id: string) => request<undefined>('DELETE', `/builds/${id}/pin`),
-  parts: async () => (await request<{ parts: readonly Part[] }>('GET', '/parts')).parts,
+  parts: async () => (await request<{ parts: readonly StoredPart[] }>('GET', '/parts')).parts,
+  savePart: (part: Part, baseVersion: number | null) =>
+    request<StoredPart>('PUT', `/parts/${part.id}`, { baseVersion, part }),
+  removePart: (id: string) => request<undefined>('DELETE', `/parts/${id}`),
+  takeInParts: (parts: readonly unknown[]) =>
+    request<{ added: number; replaced: number }>('POST', '/parts/import', { parts }),
 };

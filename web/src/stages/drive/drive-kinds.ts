@@ -9,4 +9,5 @@ export const DRIVE_KINDS: readonly {
   { value: 'geared-hub', label: 'geared hub', note: 'light, freewheels; one fixed ratio' },
   { value: 'direct-drive-hub', label: 'direct-drive hub', note: 'silent, can regenerate; heavy, drags' },
   { value: 'mid-drive', label: 'mid-drive', note: 'pulls through the gears; wears the chain' },
+  { value: 'external', label: 'external', note: 'own chain or belt to a wheel; one fixed ratio' },
 ];

@@ -1,21 +1,23 @@
-import { msToKmh, type BuildDocument } from '@apple-cart/core';
-import { ChoiceField } from '../../fields/choice-field.tsx';
+import type { BuildDocument } from '@apple-cart/core';
+import { AnswerField, ChoiceField, PlainRow } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
-import { useQuantity } from '../../state/use-quantity.ts';
 import { Caution } from '../../ui/caution.tsx';
-import { PanelHead } from '../../ui/panel.tsx';
 import { CogsField } from '../../fields/cogs-field.tsx';
+import { RatiosField } from '../../fields/ratios-field.tsx';
+import { Tabs } from '../../ui/tabs.tsx';
+import { ShelfMenu } from '../parts/shelf-menu.tsx';
+import { GearsView } from './gears-view.tsx';
+import { LayoutsView } from './layouts-view.tsx';
+import { RingsView } from './rings-view.tsx';
 import { DRIVE_KINDS } from './drive-kinds.ts';
 import { ControlAnswer } from '../parts/control-answer.tsx';
 import { HeldCogField } from '../parts/held-cog-field.tsx';
 import { Stage, StageFindings } from '../parts/stage.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
 import { MotorFields } from './motor-fields.tsx';
-import { GearTable } from './gear-table.tsx';
-import { MotorLedger } from './motor-ledger.tsx';
 
 function Inputs() {
   const document = useDocument();
@@ -30,10 +32,27 @@ function Inputs() {
       <FieldGroup title="Gearing">
         <NumberField path="gearing.ringTeeth" />
         <CogsField />
+        <RatiosField />
+        <PlainRow label="From the shelf">
+          <span className="flex gap-4">
+            <ShelfMenu type="ring" label="ring" />
+            <ShelfMenu type="cogs" label="cogs" />
+            <ShelfMenu type="tyre" label="tyre" />
+          </span>
+        </PlainRow>
         <HeldCogField label="Cog held on the hill" />
         <NumberField path="brief.cadenceMinRpm" />
         <NumberField path="brief.cadenceMaxRpm" />
         <NumberField path="gearing.chainEfficiency" />
+        {document.drive.kind === 'mid-drive' && (
+          <AnswerField
+            label="Shift sensor"
+            value={document.gearing.shiftSensor}
+            onChange={(shiftSensor) => {
+              edit((d) => withSection(d, 'gearing', { shiftSensor }), 'shift sensor');
+            }}
+          />
+        )}
       </FieldGroup>
       <FieldGroup title="Controls">
         <ChoiceField
@@ -63,9 +82,33 @@ function Inputs() {
             control({ throttle }, 'throttle');
           }}
         />
+        {controls.throttle === 'full' && (
+          <ChoiceField
+            label="Kind of throttle"
+            value={controls.throttleKind}
+            unknown={controls.throttleKind === 'unknown'}
+            options={[
+              { value: 'thumb', label: 'thumb' },
+              { value: 'twist', label: 'twist' },
+              { value: 'unknown', label: 'not checked' },
+            ]}
+            onChange={(throttleKind) => {
+              control({ throttleKind }, 'kind of throttle');
+            }}
+          />
+        )}
         {controls.throttle === 'walk' && <NumberField path="controls.walkCutoffKmh" />}
         <ControlAnswer name="motorStopsWithPedals" label="Motor stops with the pedals" />
         <ControlAnswer name="brakeCutoffs" label="Brake levers cut the motor" />
+        {!document.drive.freewheel && (
+          <AnswerField
+            label="Brakes with the motor"
+            value={document.controller.regenerates}
+            onChange={(regenerates) => {
+              edit((d) => withSection(d, 'controller', { regenerates }), 'regeneration');
+            }}
+          />
+        )}
       </FieldGroup>
       <StageFindings id="drive" />
       <Caution>
@@ -76,45 +119,25 @@ function Inputs() {
   );
 }
 
-/** Motor, gears and controls, with a table of the gears. */
+/** Motor, gears and controls; the gears as table and chart, rings side by side, and the layouts compared. */
 export function DriveStage() {
   const { document, verdict } = useDeferredStage();
-  const shown = useQuantity();
-  const { climb } = verdict.hill;
   const stage = verdict.stages.find((s) => s.id === 'drive');
-  const hillKmh = climb.climbs ? msToKmh(climb.v) : undefined;
-  const hillCog = climb.climbs ? climb.cogTeeth : undefined;
-  const mid = document.drive.kind === 'mid-drive';
   const kind = DRIVE_KINDS.find((k) => k.value === document.drive.kind)?.label ?? '';
-  const cadence = climb.climbs ? climb.cadenceRpm : undefined;
   return (
     <Stage
       id="drive"
       stamp={{ state: stage?.state ?? 'unknown', word: kind, under: stage?.words ?? '' }}
       inputs={<Inputs />}
       picture={
-        <>
-          <PanelHead
-            title={
-              mid
-                ? 'Motor and legs pull through the same gears'
-                : 'The motor pulls alike in every gear; the legs do not'
-            }
-            note={
-              hillKmh === undefined
-                ? 'it does not climb the test hill'
-                : `upright line: ${shown(hillKmh, 'km/h').text} ${shown(1, 'km/h').unit} on the test hill`
-            }
-          />
-          <GearTable rows={verdict.gears} hillKmh={hillKmh} hillCog={hillCog} />
-          <p className="py-2 text-[13px] text-ink2">
-            {cadence !== undefined && `On the test hill the cranks turn at ${cadence.toFixed(0)} rpm. `}
-            Pull is motor and rider together at the tyre, at the low end of the cadence span, at half charge.
-            {mid &&
-              ' A smaller chainring adds pull and takes speed in the same proportion; chain and cogs carry both.'}
-          </p>
-          <MotorLedger verdict={verdict} />
-        </>
+        <Tabs
+          label="Views of the drive"
+          tabs={[
+            { id: 'gears', label: 'Gears', content: <GearsView /> },
+            { id: 'rings', label: 'What if: rings', content: <RingsView /> },
+            { id: 'layouts', label: 'Front, rear or middle', content: <LayoutsView /> },
+          ]}
+        />
       }
     />
   );

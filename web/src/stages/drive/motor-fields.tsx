@@ -3,7 +3,8 @@ import type { BuildDocument } from '@apple-cart/core';
 import { ChoiceField, PlainRow, YesNoField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
-import { useBuild } from '../../state/build-store.ts';
+import { useBuild, useDocument } from '../../state/build-store.ts';
+import { DriveAnswer } from '../donor/donor-choices.tsx';
 import { withSection } from '../../state/paths.ts';
 import { DRIVE_KINDS } from './drive-kinds.ts';
 import { NameField } from '../parts/name-field.tsx';
@@ -46,9 +47,37 @@ export function MotorFields({ document }: { document: BuildDocument }) {
         <NumberField path="drive.ratedPowerW" label="Rated power" />
         <NumberField path="drive.kvRpmPerV" label="Speed constant Kv" />
         <NumberField path="drive.reduction" />
+        <NumberField path="drive.polePairs" />
       </FieldGroup>
+      {drive.kind === 'external' && <ExternalFields />}
       <MotorDetail document={document} change={change} />
     </>
+  );
+}
+
+/** Chain or belt from an external motor to the wheel. */
+function ExternalFields() {
+  const { drive } = useDocument();
+  const edit = useBuild((state) => state.edit);
+  return (
+    <FieldGroup title="Chain or belt to the wheel">
+      <ChoiceField
+        label="Medium"
+        value={drive.medium}
+        options={[
+          { value: 'chain', label: 'chain' },
+          { value: 'belt', label: 'toothed belt' },
+        ]}
+        onChange={(medium) => {
+          edit((d) => withSection(d, 'drive', { medium }), 'chain or belt');
+        }}
+      />
+      <NumberField path="drive.motorSprocketTeeth" />
+      <NumberField path="drive.wheelSprocketTeeth" />
+      <NumberField path="drive.pitchMm" />
+      <NumberField path="drive.centreMm" />
+      <DriveAnswer name="idler" />
+    </FieldGroup>
   );
 }
 

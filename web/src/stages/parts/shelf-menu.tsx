@@ -1,97 +1,88 @@
-import { BookOpen } from 'lucide-react';
-import { useEffect, useState } from 'react';
-import { applyPart, moneyText, type Part, type PartType } from '@apple-cart/core';
-import { api } from '../../state/api.ts';
-import { useBuild } from '../../state/build-store.ts';
-import { Menu, MenuHeading, MenuItem } from '../../ui/menu.tsx';
+import { BookOpen, RefreshCw } from 'lucide-react';
+import { applyPart, moneyText, refreshed, staleValues, type PartType } from '@apple-cart/core';
+import { useBuild, useDocument } from '../../state/build-store.ts';
+import { useShelf } from '../../state/shelf.ts';
+import { Menu, MenuHeading, MenuItem, MenuRule } from '../../ui/menu.tsx';
+import { partFacts } from './part-facts.ts';
 
-let shelf: Promise<readonly Part[]> | undefined;
-const fetchShelf = (): Promise<readonly Part[]> => {
-  shelf ??= api.parts().catch((error: unknown) => {
-    shelf = undefined;
-    throw error;
-  });
-  return shelf;
-};
-
-function facts(part: Part): string {
-  switch (part.type) {
-    case 'motor':
-      return `${String(part.ratedPowerW)} W rated, ${String(part.kvRpmPerV)} rpm/V, ${String(part.massKg)} kg`;
-    case 'pack':
-      return `${String(part.cellsInSeries)} in series, ${String(part.nominalV * part.capacityAh)} Wh, ${String(part.bmsCurrentA)} A`;
-    case 'controller':
-      return `${String(part.batteryCurrentA)} A battery, ${String(part.phaseCurrentA)} A phase`;
-    case 'donor':
-      return `${part.style}, ${String(part.tyreMm)}-${String(part.beadMm)}, ${String(part.massKg)} kg`;
-    case 'ring':
-      return `${String(part.teeth)} teeth`;
-    case 'cogs':
-      return `${part.cogTeeth.join(', ')}${part.hubRatios.length > 0 ? `, ${String(part.hubRatios.length)} gears in the hub` : ''}`;
-    case 'tyre':
-      return `${String(part.tyreMm)}-${String(part.beadMm)}, rolling ${String(part.crr)}`;
-  }
-}
+const plain = (value: unknown): string =>
+  Array.isArray(value) ? value.join(' ') : value === undefined ? '?' : String(value);
 
 /** Takes a part from the shelf: its values are copied into the build, marked as read from a label. */
-export function ShelfMenu({ type }: { type: PartType }) {
+export function ShelfMenu({ type, label = 'from the shelf' }: { type: PartType; label?: string }) {
   const edit = useBuild((state) => state.edit);
-  const [parts, setParts] = useState<readonly Part[]>();
-  const [failed, setFailed] = useState(false);
-  const [wanted, setWanted] = useState(0);
-  useEffect(() => {
-    let gone = false;
-    fetchShelf()
-      .then((all) => {
-        if (!gone) setParts(all.filter((part) => part.type === type));
-      })
-      .catch(() => {
-        if (!gone) setFailed(true);
-      });
-    return () => {
-      gone = true;
-    };
-  }, [type, wanted]);
+  const document = useDocument();
+  const { parts, error, load } = useShelf();
+  const mine = parts?.map((s) => s.part).filter((part) => part.type === type);
+  const from = mine?.find((part) => part.id === document.shelf[type]);
+  const stale = from === undefined ? [] : staleValues(document, from);
   return (
-    <Menu
-      align="end"
-      trigger={
-        <button
-          type="button"
-          className="flex min-h-6 items-center gap-1.5 text-[12.5px] text-slate underline max-bench:min-h-11"
+    <span className="flex flex-wrap items-center gap-x-3">
+      <Menu
+        align="end"
+        trigger={
+          <button
+            type="button"
+            className="flex min-h-6 items-center gap-1.5 text-[12.5px] text-slate underline max-bench:min-h-11"
+          >
+            <BookOpen size={14} strokeWidth={1.6} aria-hidden /> {label}
+          </button>
+        }
+      >
+        <MenuHeading>Parts of the shelf. Their values are copied.</MenuHeading>
+        {error !== undefined && (
+          <MenuItem onSelect={() => void load()}>The shelf cannot be reached. Try again.</MenuItem>
+        )}
+        {mine?.length === 0 && <MenuHeading>Nothing of this kind on the shelf.</MenuHeading>}
+        {mine?.map((part) => (
+          <MenuItem
+            key={part.id}
+            onSelect={() => {
+              edit((d) => applyPart(d, part), `${part.type} from the shelf`);
+            }}
+          >
+            <span className="min-w-0 flex-1">
+              {part.name}
+              <span className="block text-[12px] text-ink2">{partFacts(part)}</span>
+            </span>
+            {part.price !== null && (
+              <span className="num text-[13px]">{moneyText(part.price, part.currency)}</span>
+            )}
+          </MenuItem>
+        ))}
+      </Menu>
+      {from !== undefined && stale.length > 0 && (
+        <Menu
+          align="end"
+          trigger={
+            <button
+              type="button"
+              data-testid={`refresh-${type}`}
+              className="flex min-h-6 items-center gap-1.5 text-[12.5px] text-slate underline max-bench:min-h-11"
+            >
+              <RefreshCw size={13} strokeWidth={1.6} aria-hidden /> {stale.length} changed on the shelf
+            </button>
+          }
         >
-          <BookOpen size={14} strokeWidth={1.6} aria-hidden /> from the shelf
-        </button>
-      }
-    >
-      <MenuHeading>Sample parts, all invented. Their values are copied.</MenuHeading>
-      {failed && (
-        <MenuItem
-          onSelect={() => {
-            setFailed(false);
-            setWanted(wanted + 1);
-          }}
-        >
-          The shelf cannot be reached. Try again.
-        </MenuItem>
+          <MenuHeading>What was measured or assumed here stays</MenuHeading>
+          {stale.map((value) => (
+            <div key={value.path} className="flex justify-between gap-6 px-3 py-1 text-[13px]">
+              <span>{value.path.split('.')[1]}</span>
+              <span className="num">
+                {plain(value.here)} to {plain(value.shelf)}
+              </span>
+            </div>
+          ))}
+          <MenuRule />
+          <MenuItem
+            onSelect={() => {
+              edit((d) => refreshed(d, from), `${type} refreshed from the shelf`);
+            }}
+          >
+            Take these values over
+          </MenuItem>
+        </Menu>
       )}
-      {parts?.length === 0 && <MenuHeading>Nothing of this kind on the shelf.</MenuHeading>}
-      {parts?.map((part) => (
-        <MenuItem
-          key={part.id}
-          onSelect={() => {
-            edit((d) => applyPart(d, part), `${part.type} from the shelf`);
-          }}
-        >
-          <span className="min-w-0 flex-1">
-            {part.name}
-            <span className="block text-[12px] text-ink2">{facts(part)}</span>
-          </span>
-          {part.price !== null && (
-            <span className="num text-[13px]">{moneyText(part.price, part.currency)}</span>
-          )}
-        </MenuItem>
-      ))}
-    </Menu>
+    </span>
   );
 }

@@ -1,0 +1,179 @@
+import type * as z from 'zod';
+import { SPECS } from '../build/document.ts';
+import { issuesFromZod } from '../build/read.ts';
+import type { PartType } from '../build/part-types.ts';
+import type { QuantitySpec } from '../build/quantity-spec.ts';
+import { fail, ok, type Result } from '../quantity/result.ts';
+import type { Unit } from '../quantity/units.ts';
+import { PART_SCHEMAS, part, type Part } from './part.ts';
+
+/** One value of a part as a form or a column shows it. */
+export interface PartField {
+  readonly key: string;
+  readonly label: string;
+  readonly unit: Unit | undefined;
+  readonly kind: 'text' | 'number' | 'numbers' | 'choice' | 'yes-no';
+  readonly options: readonly string[];
+  /** May be left empty. */
+  readonly optional: boolean;
+}
+
+/** Labels and units of values that no section of a build has under the same name. */
+const OWN: Readonly<Record<string, readonly [string, Unit | undefined]>> = {
+  id: ['Id', undefined],
+  name: ['Name', undefined],
+  maker: ['Maker', undefined],
+  price: ['Price', undefined],
+  currency: ['Currency', undefined],
+  massKg: ['Mass', 'kg'],
+  kind: ['Kind', undefined],
+  style: ['Style', undefined],
+  chemistry: ['Chemistry', undefined],
+  freewheel: ['Freewheel inside', undefined],
+  wheelCount: ['Wheels', undefined],
+  teeth: ['Teeth', 'T'],
+  cogTeeth: ['Cogs', 'T'],
+  hubRatios: ['Hub gear, ratios', undefined],
+  grip: ['Grip, dry', undefined],
+  gripWet: ['Grip, wet', undefined],
+  crr: ['Rolling resistance', undefined],
+  discMount: ['Disc mount', undefined],
+  throughAxle: ['For through-axles', undefined],
+  frameMaterial: ['Frame', undefined],
+  forkMaterial: ['Fork', undefined],
+  forkKind: ['Kind of fork', undefined],
+  axle: ['Axle', undefined],
+  shell: ['Bracket shell', undefined],
+  brakeFront: ['Front brake', undefined],
+  brakeRear: ['Rear brake', undefined],
+  levers: ['Brake levers', undefined],
+};
+
+const SECTIONS: Readonly<Record<PartType, readonly (keyof typeof SPECS)[]>> = {
+  donor: ['donor'],
+  motor: ['drive'],
+  ring: ['drive', 'gearing'],
+  cogs: ['gearing'],
+  tyre: ['donor'],
+  pack: ['pack'],
+  controller: ['controller'],
+};
+
+function named(type: PartType, key: string): readonly [string, Unit | undefined] {
+  const own = OWN[key];
+  if (own !== undefined) return own;
+  for (const section of SECTIONS[type]) {
+    const spec = (SPECS[section] as Readonly<Record<string, QuantitySpec>>)[key];
+    if (spec !== undefined) return [spec.label, spec.unit === '1' ? undefined : spec.unit];
+  }
+  return [key, undefined];
+}
+
+/** What a schema asks for beneath defaults and nulls. */
+interface Inner {
+  readonly def: {
+    readonly type: string;
+    readonly innerType?: Inner;
+    readonly entries?: Readonly<Record<string, string>>;
+    readonly options?: readonly Inner[];
+    readonly values?: readonly unknown[];
+  };
+}
+
+function field(type: PartType, key: string, schema: Inner): PartField {
+  let inner = schema;
+  let optional = false;
+  while (inner.def.innerType !== undefined) {
+    optional = true;
+    inner = inner.def.innerType;
+  }
+  const [label, unit] = named(type, key);
+  const base = { key, label, unit, optional, options: [] as readonly string[] };
+  switch (inner.def.type) {
+    case 'number':
+      return { ...base, kind: 'number' };
+    case 'boolean':
+      return { ...base, kind: 'yes-no', options: ['yes', 'no'] };
+    case 'array':
+      return { ...base, kind: 'numbers' };
+    case 'enum':
+      return { ...base, kind: 'choice', options: Object.values(inner.def.entries ?? {}) };
+    case 'union':
+      return {
+        ...base,
+        kind: 'choice',
+        options: (inner.def.options ?? []).flatMap((o) => (o.def.values ?? []).map(String)),
+      };
+    default:
+      return { ...base, kind: 'text' };
+  }
+}
+
+/** Every value of a type of part, in the order of its schema; `type` itself is left out. */
+export const partFields = (type: PartType): readonly PartField[] =>
+  Object.entries((PART_SCHEMAS[type] as z.ZodObject).shape)
+    .filter(([key]) => key !== 'type')
+    .map(([key, schema]) => field(type, key, schema as unknown as Inner));
+
+/** A part as texts, one a field: the cells of a table or the values of a form. */
+export function cellsOf(one: Part): Readonly<Record<string, string>> {
+  const values = one as Readonly<Record<string, unknown>>;
+  return Object.fromEntries(
+    partFields(one.type).map(({ key, kind }) => {
+      const value = values[key];
+      if (value === null || value === undefined) return [key, ''];
+      if (kind === 'yes-no') return [key, value === true ? 'yes' : 'no'];
+      return [key, Array.isArray(value) ? value.join(' ') : String(value)];
+    }),
+  );
+}
+
+const number = (text: string): unknown => {
+  const value = Number(text.replace(',', '.'));
+  return text !== '' && Number.isFinite(value) ? value : text;
+};
+
+function valueOf({ kind, key }: PartField, text: string): unknown {
+  switch (kind) {
+    case 'number':
+      return number(text);
+    case 'numbers':
+      return text
+        .split(/[\s;/]+/)
+        .filter((word) => word !== '')
+        .map(number);
+    case 'yes-no':
+      return /^(yes|true|1)$/i.test(text) ? true : /^(no|false|0)$/i.test(text) ? false : text;
+    case 'choice':
+      return key === 'wheelCount' ? number(text) : text;
+    case 'text':
+      return text;
+  }
+}
+
+/** A part from texts: an empty optional one is not given; a missing or unreadable one is an issue at its key. */
+export function partFromCells(type: PartType, cells: Readonly<Record<string, string>>): Result<Part> {
+  const data: Record<string, unknown> = { type };
+  for (const one of partFields(type)) {
+    const text = (cells[one.key] ?? '').trim();
+    if (text !== '') data[one.key] = valueOf(one, text);
+    else if (one.kind === 'numbers') data[one.key] = [];
+    else if (one.key === 'price') data[one.key] = null;
+    else if (one.kind === 'text') data[one.key] = '';
+  }
+  const parsed = part.safeParse(data);
+  return parsed.success ? ok(parsed.data) : fail(...issuesFromZod(parsed.error, data));
+}
+
+/** An id from a name: small letters, digits and hyphens, not yet taken. */
+export function freshId(type: PartType, name: string, taken: readonly string[]): string {
+  const stem = `${type}-${name}`
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 50);
+  if (!taken.includes(stem)) return stem;
+  let n = 2;
+  while (taken.includes(`${stem}-${String(n)}`)) n += 1;
+  return `${stem}-${String(n)}`;
+}

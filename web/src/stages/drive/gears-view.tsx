@@ -1,0 +1,178 @@
+import { useMemo } from 'react';
+import {
+  assemble,
+  formatNumber,
+  hallSpacingDeg,
+  kmhToMs,
+  msToKmh,
+  roadForce,
+  shownUnit,
+  convert,
+  unitText,
+} from '@apple-cart/core';
+import { ChartPanel } from '../../charts/chart-panel.tsx';
+import { gearChart } from '../../charts/gear-chart.ts';
+import { useChartInk } from '../../charts/use-chart-ink.ts';
+import { useSettings } from '../../state/settings-store.ts';
+import { useQuantity } from '../../state/use-quantity.ts';
+import { PanelHead } from '../../ui/panel.tsx';
+import { Ledger, type LedgerLine } from '../parts/ledger.tsx';
+import { useDeferredStage } from '../parts/use-stage.ts';
+import { gearName } from './gear-name.ts';
+import { GearTable } from './gear-table.tsx';
+import { MotorLedger } from './motor-ledger.tsx';
+
+/** Pull against speed, a line a gear. */
+function GearPanel() {
+  const { document, verdict } = useDeferredStage();
+  const system = useSettings((state) => state.units);
+  const ink = useChartInk();
+  const { gears } = verdict;
+  const { climb } = verdict.hill;
+  const cogs = new Set(gears.map((g) => g.cogTeeth)).size;
+  const used = climb.climbs
+    ? gears.find((g) => g.cogTeeth === climb.cogTeeth && g.hubGear === climb.hubGear)
+    : undefined;
+  const grade = verdict.known.brief.hillGradePct.value;
+  const hill = document.brief.hillName === '' ? 'test hill' : document.brief.hillName;
+  const option = useMemo(() => {
+    const { road } = assemble(document);
+    return gearChart(
+      {
+        rows: gears,
+        name: (row) => gearName(row, cogs),
+        used,
+        loads: [
+          { name: 'the level asks', force: (kmh) => roadForce(road, kmhToMs(kmh), 0) },
+          { name: `${hill} asks`, force: (kmh) => roadForce(road, kmhToMs(kmh), grade) },
+        ],
+        system,
+      },
+      ink,
+    );
+  }, [document, gears, cogs, used, grade, hill, system, ink]);
+  const [speed, force] = [shownUnit('km/h', system), shownUnit('N', system)];
+  const title =
+    used === undefined
+      ? 'No gear holds the test hill'
+      : `${gearName(used, cogs)} holds the test hill`.replace(/^./, (c) => c.toUpperCase());
+  return (
+    <ChartPanel
+      title={title}
+      note="a line a gear, over its cadences"
+      summary={`Pull at the tyre against speed in every gear. ${title}.`}
+      name={`${document.name} gears`}
+      option={option}
+      height="h-[250px]"
+      table={{
+        columns: ['Gear', `Speed, ${unitText(speed)}`, `Pull, ${force}`],
+        rows: gears.flatMap((row) =>
+          row.curve.map((p) => [
+            gearName(row, cogs),
+            formatNumber(convert(p.kmh, 'km/h', speed), 1),
+            formatNumber(convert(p.forceN, 'N', force), 0),
+          ]),
+        ),
+      }}
+    />
+  );
+}
+
+/** Gears, chart, where the motor pulls best, and the motor in numbers. */
+export function GearsView() {
+  const { document, verdict } = useDeferredStage();
+  const shown = useQuantity();
+  const { climb } = verdict.hill;
+  const midDrive = document.drive.kind === 'mid-drive';
+  const best = verdict.motorCadence;
+  const { external } = verdict.fit;
+  const poles = verdict.known.drive.polePairs;
+  const row = (label: string, text: string, unit: string, note?: string): LedgerLine => ({
+    label,
+    ...(note === undefined ? {} : { note }),
+    value: (
+      <span className="inline-flex items-baseline whitespace-nowrap">
+        <span className="num">{text}</span>
+        <span className="w-[4.4em] pl-1 text-left text-[12.5px] text-ink3">{unit}</span>
+      </span>
+    ),
+  });
+  const lines: LedgerLine[] = [
+    ...(best === undefined
+      ? []
+      : [
+          row('Full pull up to a cadence of', String(best.fullPullTo), 'rpm', 'half charge'),
+          row(
+            'Most power at',
+            String(best.mostPowerAt),
+            'rpm',
+            `${formatNumber(best.mostPowerW, 0)} W at the tyre`,
+          ),
+          row('No pull from', String(best.noneFrom), 'rpm'),
+        ]),
+    ...(external === undefined
+      ? []
+      : [
+          row('Sprockets', external.ratio.toFixed(2), 'to 1'),
+          row(
+            'Length round them',
+            external.pitches.toFixed(1),
+            document.drive.medium === 'chain' ? 'links' : 'teeth',
+            `next sold ${String(external.stock)}`,
+          ),
+          row('Teeth in mesh, small', external.mesh.toFixed(1), 'T', 'at least 6'),
+          row(
+            'Tight side pulls',
+            shown(external.pullN, 'N').text,
+            shown(1, 'N').unit,
+            'all the phase current',
+          ),
+        ]),
+    ...(midDrive
+      ? [row('Chain for this ring', String(verdict.fit.links), 'links', 'largest cog, ISO 606 pitch')]
+      : []),
+    ...(poles.source === 'unknown'
+      ? []
+      : [
+          row(
+            'Hall sensors apart',
+            hallSpacingDeg(poles.value).toFixed(2),
+            '°',
+            `120° electrical, ${String(poles.value)} pole pairs`,
+          ),
+        ]),
+  ];
+  return (
+    <>
+      <PanelHead
+        title={
+          midDrive
+            ? 'Motor and legs pull through the same gears'
+            : 'The motor pulls alike in every gear; the legs do not'
+        }
+        note={
+          climb.climbs
+            ? `upright line: ${shown(msToKmh(climb.v), 'km/h').text} ${shown(1, 'km/h').unit} on the test hill, ${climb.cadenceRpm.toFixed(0)} rpm`
+            : 'it does not climb the test hill'
+        }
+      />
+      <GearTable
+        rows={verdict.gears}
+        known={verdict.known}
+        midDrive={midDrive}
+        hillKmh={climb.climbs ? msToKmh(climb.v) : undefined}
+        used={climb.climbs ? climb : undefined}
+      />
+      <GearPanel />
+      {lines.length > 0 && (
+        <Ledger
+          title={best === undefined ? 'Drive in numbers' : 'Where the motor pulls best'}
+          lines={lines}
+        />
+      )}
+      <div className="pt-3">
+        <MotorLedger verdict={verdict} />
+      </div>
+    </>
+  );
+}

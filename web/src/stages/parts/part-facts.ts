@@ -1,0 +1,28 @@
+import type { Part } from '@apple-cart/core';
+
+const KINDS = {
+  'geared-hub': 'geared hub',
+  'direct-drive-hub': 'direct-drive hub',
+  'mid-drive': 'mid-drive',
+  external: 'external',
+} as const;
+
+/** A part in one line. */
+export function partFacts(part: Part): string {
+  switch (part.type) {
+    case 'motor':
+      return `${KINDS[part.kind]}, ${String(part.ratedPowerW)} W rated, ${String(part.massKg)} kg`;
+    case 'pack':
+      return `${String(part.cellsInSeries)} in series, ${String(Math.round(part.nominalV * part.capacityAh))} Wh, ${String(part.bmsCurrentA)} A`;
+    case 'controller':
+      return `${String(part.batteryCurrentA)} A battery, ${String(part.phaseCurrentA)} A phase`;
+    case 'donor':
+      return `${part.style}, ${String(part.tyreMm)}-${String(part.beadMm)}, ${String(part.massKg)} kg`;
+    case 'ring':
+      return `${String(part.teeth)} teeth`;
+    case 'cogs':
+      return `${part.cogTeeth.join(' ')}${part.hubRatios.length > 0 ? `, ${String(part.hubRatios.length)} gears in the hub` : ''}`;
+    case 'tyre':
+      return `${String(part.tyreMm)}-${String(part.beadMm)}, rolling ${String(part.crr)}`;
+  }
+}
