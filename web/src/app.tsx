@@ -8,6 +8,8 @@ const MeasureSheet = lazy(() =>
   import('./stages/donor/measure-sheet.tsx').then((m) => ({ default: m.MeasureSheet })),
 );
 
+const ShelfPage = lazy(() => import('./shelf/shelf-page.tsx').then((m) => ({ default: m.ShelfPage })));
+
 export function App() {
   return (
     <BrowserRouter>
@@ -24,6 +26,14 @@ export function App() {
           }
         />
         <Route path="/builds/:id/:stage" element={<BuildPage />} />
+        <Route
+          path="/shelf/:type?"
+          element={
+            <Suspense>
+              <ShelfPage />
+            </Suspense>
+          }
+        />
         <Route path="*" element={<NotFound what="page" />} />
       </Routes>
     </BrowserRouter>

@@ -7,7 +7,7 @@ import { cellsOf, freshId, partFields, partFromCells } from './part-fields.ts';
 import { part, type Part } from './part.ts';
 
 const shelf = shelfFile.map((file) => part.parse(file));
-const first = <T extends Part['type']>(type: T) => {
+const first = (type: Part['type']): Part => {
   const found = shelf.find((p) => p.type === type);
   if (found === undefined) throw new Error(type);
   return found;

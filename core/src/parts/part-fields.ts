@@ -123,7 +123,8 @@ export function cellsOf(one: Part): Readonly<Record<string, string>> {
       const value = values[key];
       if (value === null || value === undefined) return [key, ''];
       if (kind === 'yes-no') return [key, value === true ? 'yes' : 'no'];
-      return [key, Array.isArray(value) ? value.join(' ') : String(value)];
+      if (Array.isArray(value)) return [key, value.join(' ')];
+      return [key, typeof value === 'string' || typeof value === 'number' ? String(value) : ''];
     }),
   );
 }

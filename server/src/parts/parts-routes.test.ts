@@ -22,8 +22,8 @@ const ring = {
 const put = (part: object, baseVersion: number | null, id = ring.id) =>
   request(f.app).put(`/api/parts/${id}`).send({ baseVersion, part });
 const list = async () => {
-  const { body } = await request(f.app).get('/api/parts');
-  return (body as { parts: { version: number; part: typeof ring }[] }).parts;
+  const answer = await request(f.app).get('/api/parts');
+  return (answer.body as { parts: { version: number; part: typeof ring }[] }).parts;
 };
 
 describe('a part', () => {

@@ -1,15 +1,10 @@
 import { Info } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { BAR_BUTTON, Brand, UNIT_NAMES, UnitsChoice } from '../frame/top-bar.tsx';
-import { FindButton } from '../frame/find-button.tsx';
-import { HelpButton } from '../frame/help-button.tsx';
-import { ThemeButton } from '../frame/theme-button.tsx';
+import { PageBar } from '../frame/page-bar.tsx';
 import { api, type StoredBuild } from '../state/api.ts';
 import { useBuild } from '../state/build-store.ts';
-import { useSettings } from '../state/settings-store.ts';
 import { Button } from '../ui/button.tsx';
-import { Menu } from '../ui/menu.tsx';
 import { BuildCard } from './build-card.tsx';
 import { ImportBuild } from './import-build.tsx';
 import { StartCard } from './start-card.tsx';
@@ -25,7 +20,6 @@ const putAwayOf = (state: unknown): PutAway | undefined => (state as { putAway?:
 export function BuildsPage() {
   const [builds, setBuilds] = useState<readonly StoredBuild[]>();
   const [error, setError] = useState<string>();
-  const units = useSettings((state) => state.units);
   const location = useLocation();
   const navigate = useNavigate();
   const [away, setAway] = useState<PutAway | undefined>(() => putAwayOf(location.state));
@@ -65,23 +59,7 @@ export function BuildsPage() {
 
   return (
     <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">
-      <header className="flex min-w-0 items-stretch border-b-2 border-ink bg-card [&_a_span]:max-bench:inline!">
-        <Brand />
-        <Menu
-          trigger={
-            <button type="button" className={`${BAR_BUTTON} max-tablet:hidden`}>
-              <span className="text-ink3">Units</span> {UNIT_NAMES[units]}
-            </button>
-          }
-        >
-          <UnitsChoice />
-        </Menu>
-        <span className="flex flex-1 justify-end [&>button]:flex-1 max-tablet:[&>button]:flex-none">
-          <FindButton />
-        </span>
-        <ThemeButton />
-        <HelpButton />
-      </header>
+      <PageBar />
       <main className="overflow-y-auto">
         <div className="mx-auto max-w-[1280px] px-8 pt-3 pb-8 max-tablet:px-3">
           <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-3.5">

@@ -81,6 +81,7 @@ function BuildMenu({ onVersions }: { onVersions: () => void }) {
     >
       <MenuHeading>{document.sample ? 'A sample build, all invented' : 'This build'}</MenuHeading>
       <MenuItem onSelect={onVersions}>Versions…</MenuItem>
+      <MenuItem onSelect={() => void navigate('/shelf')}>Parts shelf</MenuItem>
       <MenuItem
         onSelect={() => {
           downloadBuild(document);

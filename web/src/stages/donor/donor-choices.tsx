@@ -95,12 +95,12 @@ const CHOICES: {
 };
 
 /** A choice about the donor that may not have been made yet. */
-export function DonorChoice<K extends DonorKey>({ name }: { name: K }) {
+export function DonorChoice({ name }: { name: DonorKey }) {
   const { donor } = useDocument();
   const edit = useBuild((state) => state.edit);
   const { label, options } = CHOICES[name];
   return (
-    <ChoiceField<Donor[K]>
+    <ChoiceField<string>
       label={label}
       value={donor[name]}
       options={options}

@@ -6,7 +6,11 @@ import { Menu, MenuHeading, MenuItem, MenuRule } from '../../ui/menu.tsx';
 import { partFacts } from './part-facts.ts';
 
 const plain = (value: unknown): string =>
-  Array.isArray(value) ? value.join(' ') : value === undefined ? '?' : String(value);
+  Array.isArray(value)
+    ? value.join(' ')
+    : typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean'
+      ? String(value)
+      : '?';
 
 /** Takes a part from the shelf: its values are copied into the build, marked as read from a label. */
 export function ShelfMenu({ type, label = 'from the shelf' }: { type: PartType; label?: string }) {

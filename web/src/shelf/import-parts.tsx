@@ -1,0 +1,218 @@
+import { useRef, useState } from 'react';
+import { describeIssue, partFields, type Part, type PartType } from '@apple-cart/core';
+import { ApiError } from '../state/api.ts';
+import { useShelfStore } from '../state/shelf.ts';
+import { Button } from '../ui/button.tsx';
+import { Dialog } from '../ui/dialog.tsx';
+import {
+  guessMapping,
+  partsFromTable,
+  readCsv,
+  rememberMapping,
+  rememberedMapping,
+  type CsvTable,
+  type Mapping,
+} from './shelf-files.ts';
+import { TYPE_NAMES } from './type-names.ts';
+
+/** Files larger than this are not shelves. */
+const LARGEST = 240 * 1024;
+
+type Step =
+  | { readonly kind: 'table'; readonly file: string; readonly table: CsvTable; readonly mapping: Mapping }
+  | { readonly kind: 'failed'; readonly file: string; readonly lines: readonly string[] }
+  | { readonly kind: 'done'; readonly words: string };
+
+function problemLines(problem: unknown): readonly string[] {
+  if (problem instanceof ApiError && problem.issues.length > 0)
+    return problem.issues.map((i) => describeIssue(i));
+  return [problem instanceof Error ? problem.message : 'It could not be stored.'];
+}
+
+/** Brings parts in from JSON or CSV: columns are matched, bad rows are named with their line, nothing half-done stays. */
+export function ImportParts({ type }: { type: PartType }) {
+  const input = useRef<HTMLInputElement>(null);
+  const takeIn = useShelfStore((state) => state.takeIn);
+  const [step, setStep] = useState<Step>();
+
+  const send = async (file: string, parts: readonly unknown[]): Promise<void> => {
+    try {
+      const { added, replaced } = await takeIn(parts);
+      setStep({ kind: 'done', words: `${String(added)} added, ${String(replaced)} replaced.` });
+    } catch (problem) {
+      setStep({ kind: 'failed', file, lines: problemLines(problem) });
+    }
+  };
+  const bringIn = async (file: File): Promise<void> => {
+    if (file.size > LARGEST) {
+      setStep({
+        kind: 'failed',
+        file: file.name,
+        lines: [`The file has more than ${String(LARGEST / 1024)} kB.`],
+      });
+      return;
+    }
+    const text = await file.text();
+    if (/^\s*[[{]/.test(text)) {
+      try {
+        const data: unknown = JSON.parse(text);
+        await send(file.name, Array.isArray(data) ? (data as unknown[]) : [data]);
+      } catch (problem) {
+        setStep({ kind: 'failed', file: file.name, lines: problemLines(problem) });
+      }
+      return;
+    }
+    const read = readCsv(text);
+    if (!read.ok) setStep({ kind: 'failed', file: file.name, lines: [read.why] });
+    else
+      setStep({
+        kind: 'table',
+        file: file.name,
+        table: read.table,
+        mapping: guessMapping(type, read.table.columns, rememberedMapping(type)),
+      });
+  };
+
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,.csv,application/json,text/csv"
+        className="hidden"
+        data-testid="import-parts"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file !== undefined) void bringIn(file);
+        }}
+      />
+      <Button onClick={() => input.current?.click()}>Bring in a file</Button>
+      {step?.kind === 'failed' && (
+        <Dialog
+          open
+          onClose={() => {
+            setStep(undefined);
+          }}
+          title="The file cannot be used"
+          description={`${step.file}: nothing was stored. The number before a path is the part’s place in the file, from 0.`}
+        >
+          <ul data-testid="import-parts-issues" className="list-disc pl-5">
+            {step.lines.slice(0, 30).map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </Dialog>
+      )}
+      {step?.kind === 'done' && (
+        <Dialog
+          open
+          onClose={() => {
+            setStep(undefined);
+          }}
+          title="Brought in"
+          description={step.words}
+        >
+          <Button
+            onClick={() => {
+              setStep(undefined);
+            }}
+          >
+            To the shelf
+          </Button>
+        </Dialog>
+      )}
+      {step?.kind === 'table' && (
+        <Matching
+          type={type}
+          step={step}
+          onMapping={(mapping) => {
+            setStep({ ...step, mapping });
+          }}
+          onClose={() => {
+            setStep(undefined);
+          }}
+          onTake={(parts) => {
+            rememberMapping(type, step.mapping);
+            void send(step.file, parts);
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+/** Which column is which, and what would come of it. */
+function Matching({
+  type,
+  step: { table, mapping, file },
+  onMapping,
+  onClose,
+  onTake,
+}: {
+  type: PartType;
+  step: Extract<Step, { kind: 'table' }>;
+  onMapping: (mapping: Mapping) => void;
+  onClose: () => void;
+  onTake: (parts: readonly Part[]) => void;
+}) {
+  const fields = partFields(type);
+  const { parts, bad } = partsFromTable(type, table, mapping);
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={`Which column is which?`}
+      description={`${file} has ${String(table.rows.length)} rows, read as ${TYPE_NAMES[type].many.toLowerCase()}. The choice is remembered.`}
+    >
+      {table.columns.map((column) => (
+        <label
+          key={column}
+          className="grid min-h-[34px] grid-cols-2 items-center gap-2 border-b border-hair max-bench:min-h-11"
+        >
+          <span className="truncate">{column}</span>
+          <select
+            className="h-7 border-b border-ink3 bg-field max-bench:h-10"
+            value={mapping[column] ?? ''}
+            onChange={(event) => {
+              onMapping({ ...mapping, [column]: event.target.value === '' ? null : event.target.value });
+            }}
+          >
+            <option value="">leave out</option>
+            {fields.map((f) => (
+              <option key={f.key} value={f.key}>
+                {f.label}
+              </option>
+            ))}
+          </select>
+        </label>
+      ))}
+      {bad.length > 0 && (
+        <ul
+          className="mt-3 max-h-40 list-disc overflow-y-auto border-[1.5px] border-stop bg-stop-tint py-2 pr-3 pl-7 text-[13px]"
+          data-testid="bad-rows"
+        >
+          {bad.slice(0, 30).map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+      <div className="flex flex-wrap gap-3 pt-3">
+        <Button
+          kind="go"
+          disabled={parts.length === 0}
+          onClick={() => {
+            onTake(parts);
+          }}
+        >
+          {bad.length === 0
+            ? `Take ${String(parts.length)} in`
+            : `Skip the bad rows, take ${String(parts.length)} in`}
+        </Button>
+        <Button kind="quiet" onClick={onClose}>
+          Refuse the file
+        </Button>
+      </div>
+    </Dialog>
+  );
+}

@@ -1,0 +1,111 @@
+import Papa from 'papaparse';
+import {
+  cellsOf,
+  partFields,
+  partFromCells,
+  describeIssue,
+  type Part,
+  type PartType,
+} from '@apple-cart/core';
+
+/** Parts of one type as comma-separated values (RFC 4180), one column a field. */
+export function partsCsv(type: PartType, parts: readonly Part[]): string {
+  const columns = partFields(type).map((f) => f.key);
+  return `${Papa.unparse({ fields: columns, data: parts.map((p) => columns.map((c) => cellsOf(p)[c] ?? '')) }, { newline: '\r\n' })}\r\n`;
+}
+
+export const partsJson = (parts: readonly Part[]): string => `${JSON.stringify(parts, null, 2)}\n`;
+
+/** A table as read from a file: its columns, and its rows with the line each began on. */
+export interface CsvTable {
+  readonly columns: readonly string[];
+  readonly rows: readonly { readonly line: number; readonly cells: Readonly<Record<string, string>> }[];
+}
+
+export type CsvOutcome =
+  { readonly ok: true; readonly table: CsvTable } | { readonly ok: false; readonly why: string };
+
+/** Reads comma-separated values; the first row names the columns. */
+export function readCsv(text: string): CsvOutcome {
+  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
+  const [head, ...body] = parsed.data;
+  if (head === undefined || body.length === 0)
+    return { ok: false, why: 'The file has no rows beneath its heads.' };
+  const twice = head.find((name, i) => head.indexOf(name) !== i);
+  if (twice !== undefined) return { ok: false, why: `The column "${twice}" is there twice.` };
+  return {
+    ok: true,
+    table: {
+      columns: head.map((name) => name.trim()),
+      rows: body.map((cells, i) => ({
+        // Empty lines are skipped before they are counted: a file of parts has none between its rows.
+        line: i + 2,
+        cells: Object.fromEntries(head.map((name, j) => [name.trim(), cells[j] ?? ''])),
+      })),
+    },
+  };
+}
+
+/** Which column of a file holds which value; null leaves a column out. */
+export type Mapping = Readonly<Record<string, string | null>>;
+
+const plain = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]/g, '');
+
+/** What each column most likely is: as chosen before, by key, or by label; what fits nothing is left out. */
+export function guessMapping(type: PartType, columns: readonly string[], remembered: Mapping): Mapping {
+  const fields = partFields(type);
+  return Object.fromEntries(
+    columns.map((column) => {
+      const before = remembered[column];
+      if (before !== undefined && (before === null || fields.some((f) => f.key === before)))
+        return [column, before];
+      const found =
+        fields.find((f) => f.key === column) ??
+        fields.find((f) => plain(f.label) === plain(column) || plain(f.key) === plain(column));
+      return [column, found?.key ?? null];
+    }),
+  );
+}
+
+export interface ReadRows {
+  readonly parts: readonly Part[];
+  /** One sentence for each bad row, with its line number. */
+  readonly bad: readonly string[];
+}
+
+/** Makes parts of a table's rows by a mapping; a row that is no part is reported with its line. */
+export function partsFromTable(type: PartType, table: CsvTable, mapping: Mapping): ReadRows {
+  const parts: Part[] = [];
+  const bad: string[] = [];
+  for (const { line, cells } of table.rows) {
+    const mapped: Record<string, string> = {};
+    for (const [column, key] of Object.entries(mapping)) {
+      if (key !== null) mapped[key] = cells[column] ?? '';
+    }
+    const read = partFromCells(type, mapped);
+    if (read.ok) parts.push(read.value);
+    else bad.push(`Line ${String(line)}: ${read.issues.map(describeIssue).join(' ')}`);
+  }
+  return { parts, bad };
+}
+
+const KEPT = 'apple-cart-columns';
+
+/** Column choices made before, by type of part. */
+export function rememberedMapping(type: PartType): Mapping {
+  try {
+    const all = JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Record<string, Mapping>;
+    return all[type] ?? {};
+  } catch {
+    return {};
+  }
+}
+
+export function rememberMapping(type: PartType, mapping: Mapping): void {
+  try {
+    const all = JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Record<string, Mapping>;
+    localStorage.setItem(KEPT, JSON.stringify({ ...all, [type]: { ...all[type], ...mapping } }));
+  } catch {
+    // A full or forbidden store only means that the choice is made again next time.
+  }
+}

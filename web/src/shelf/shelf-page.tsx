@@ -1,0 +1,238 @@
+import { Plus, Search } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { useParams, useNavigate } from 'react-router';
+import { PART_TYPES, freshId, type PartType } from '@apple-cart/core';
+import { PageBar } from '../frame/page-bar.tsx';
+import type { StoredPart } from '../state/api.ts';
+import { downloadText, fileName } from '../state/download.ts';
+import { useShelf, useShelfStore } from '../state/shelf.ts';
+import { Button } from '../ui/button.tsx';
+import { Menu, MenuItem } from '../ui/menu.tsx';
+import { CompareDialog } from './compare-dialog.tsx';
+import { ImportParts } from './import-parts.tsx';
+import { PartEditor, type Editing } from './part-editor.tsx';
+import { partsCsv, partsJson } from './shelf-files.ts';
+import { ShelfTable } from './shelf-table.tsx';
+import { TYPE_NAMES } from './type-names.ts';
+
+const MOST_COMPARED = 4;
+const isType = (text: string | undefined): text is PartType => PART_TYPES.some((t) => t === text);
+
+/** The parts shelf: list, search, sort, compare, change, copy, bring in and take out. */
+export function ShelfPage() {
+  const params = useParams();
+  const type: PartType = isType(params['type']) ? params['type'] : 'donor';
+  const navigate = useNavigate();
+  const { parts, error, load } = useShelf();
+  const remove = useShelfStore((state) => state.remove);
+  const save = useShelfStore((state) => state.save);
+  const [search, setSearch] = useState('');
+  const [compared, setCompared] = useState<readonly string[]>([]);
+  const [comparing, setComparing] = useState(false);
+  const [editing, setEditing] = useState<Editing>();
+  const [away, setAway] = useState<StoredPart>();
+  const [trouble, setTrouble] = useState<string>();
+  useEffect(() => {
+    document.title = 'Parts shelf, Apple Cart';
+  }, []);
+
+  const mine = (parts ?? []).filter((s) => s.part.type === type);
+  const ids = (parts ?? []).map((s) => s.part.id);
+  const count = (t: PartType): number => (parts ?? []).filter((s) => s.part.type === t).length;
+  const chosen = mine.filter((s) => compared.includes(s.part.id));
+  const { one, many } = TYPE_NAMES[type];
+
+  const attempt = async (work: () => Promise<void>): Promise<void> => {
+    try {
+      setTrouble(undefined);
+      await work();
+    } catch (problem) {
+      setTrouble(problem instanceof Error ? problem.message : 'It could not be done.');
+    }
+  };
+  return (
+    <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">
+      <PageBar />
+      <main className="overflow-y-auto">
+        <div className="mx-auto max-w-[1280px] px-8 pt-3 pb-8 max-tablet:px-3">
+          <h1 className="head text-[36px] font-extrabold tracking-[-.015em]">Parts shelf</h1>
+          <p className="pb-3 text-[15px] text-ink2">
+            A build copies what it uses, so a change here never changes a build in silence. The shipped parts
+            are invented samples.
+          </p>
+          <nav aria-label="Types of part" className="flex flex-wrap gap-1 border-b-2 border-ink">
+            {PART_TYPES.map((t) => (
+              <button
+                key={t}
+                type="button"
+                aria-current={t === type ? 'page' : undefined}
+                onClick={() => {
+                  setCompared([]);
+                  void navigate(`/shelf/${t}`);
+                }}
+                className={`min-h-9 border-2 border-b-0 px-3 text-[14px] max-bench:min-h-11 ${t === type ? 'border-ink bg-sheet font-semibold' : 'border-transparent text-ink2 hover:bg-press'}`}
+              >
+                {TYPE_NAMES[t].many}{' '}
+                <span className="num text-[12.5px] text-ink3">{parts === undefined ? '' : count(t)}</span>
+              </button>
+            ))}
+          </nav>
+          <section
+            className="border-2 border-t-0 border-ink bg-sheet px-4 pt-3 pb-4 max-tablet:px-2"
+            aria-label={many}
+          >
+            <div className="flex flex-wrap items-center gap-2 pb-2">
+              <label className="flex h-8 min-w-[180px] flex-1 items-center gap-2 border-b border-ink3 bg-field px-2 max-bench:h-11">
+                <Search size={15} strokeWidth={1.6} aria-hidden />
+                <input
+                  type="search"
+                  className="w-full bg-transparent outline-none"
+                  placeholder={`Search ${many.toLowerCase()}`}
+                  aria-label={`Search ${many.toLowerCase()}`}
+                  value={search}
+                  onChange={(event) => {
+                    setSearch(event.target.value);
+                  }}
+                />
+              </label>
+              <Button
+                kind="quiet"
+                disabled={chosen.length < 2}
+                onClick={() => {
+                  setComparing(true);
+                }}
+              >
+                {chosen.length < 2 ? 'Tick two to compare' : `Compare ${String(chosen.length)}`}
+              </Button>
+              <Menu align="end" trigger={<Button kind="quiet">Take out</Button>}>
+                <MenuItem
+                  onSelect={() => {
+                    downloadText(
+                      fileName(many, 'csv'),
+                      partsCsv(
+                        type,
+                        mine.map((s) => s.part),
+                      ),
+                      'text/csv',
+                    );
+                  }}
+                >
+                  {many} as a table (CSV)
+                </MenuItem>
+                <MenuItem
+                  onSelect={() => {
+                    downloadText(
+                      fileName(many, 'json'),
+                      partsJson(mine.map((s) => s.part)),
+                      'application/json',
+                    );
+                  }}
+                >
+                  {many} (JSON)
+                </MenuItem>
+                <MenuItem
+                  onSelect={() => {
+                    downloadText(
+                      'shelf.json',
+                      partsJson((parts ?? []).map((s) => s.part)),
+                      'application/json',
+                    );
+                  }}
+                >
+                  The whole shelf (JSON)
+                </MenuItem>
+              </Menu>
+              <ImportParts type={type} />
+              <Button
+                kind="go"
+                onClick={() => {
+                  setEditing({
+                    type,
+                    from: undefined,
+                    version: null,
+                    id: freshId(type, String(Date.now()), ids),
+                  });
+                }}
+              >
+                <Plus size={15} strokeWidth={1.8} aria-hidden /> New {one}
+              </Button>
+            </div>
+            {(error ?? trouble) !== undefined && (
+              <p
+                role="alert"
+                className="mb-2 flex items-center gap-4 border-[1.5px] border-stop bg-stop-tint px-4 py-2"
+              >
+                <span className="flex-1">{error ?? trouble}</span>
+                <Button onClick={() => void load()}>Try again</Button>
+              </p>
+            )}
+            {away !== undefined && (
+              <p role="status" className="mb-2 flex items-center gap-4 border-[1.5px] border-ink px-4 py-2">
+                <span className="flex-1">{away.part.name} was put away.</span>
+                <Button
+                  onClick={() => {
+                    void attempt(async () => {
+                      await save(away.part, null);
+                      setAway(undefined);
+                    });
+                  }}
+                >
+                  Bring it back
+                </Button>
+              </p>
+            )}
+            {parts === undefined && error === undefined ? (
+              <p role="status" className="py-8 text-center text-ink2">
+                Fetching the shelf…
+              </p>
+            ) : (
+              <ShelfTable
+                type={type}
+                parts={mine}
+                search={search}
+                compared={compared}
+                onCompare={(id) => {
+                  setCompared(
+                    compared.includes(id)
+                      ? compared.filter((c) => c !== id)
+                      : [...compared, id].slice(-MOST_COMPARED),
+                  );
+                }}
+                onEdit={({ part, version }) => {
+                  setEditing({ type, from: part, version, id: part.id });
+                }}
+                onCopy={({ part }) => {
+                  const name = `${part.name}, copy`.slice(0, 80);
+                  setEditing({ type, from: { ...part, name }, version: null, id: freshId(type, name, ids) });
+                }}
+                onRemove={(stored) => {
+                  void attempt(async () => {
+                    await remove(stored.part.id);
+                    setAway(stored);
+                  });
+                }}
+              />
+            )}
+          </section>
+        </div>
+      </main>
+      {editing !== undefined && (
+        <PartEditor
+          key={editing.id}
+          editing={editing}
+          onClose={() => {
+            setEditing(undefined);
+          }}
+        />
+      )}
+      {comparing && (
+        <CompareDialog
+          parts={chosen.map((s) => s.part)}
+          onClose={() => {
+            setComparing(false);
+          }}
+        />
+      )}
+    </div>
+  );
+}

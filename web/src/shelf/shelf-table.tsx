@@ -1,0 +1,229 @@
+import {
+  columnFilteringFeature,
+  createColumnHelper,
+  createFilteredRowModel,
+  createSortedRowModel,
+  filterFn_includesString,
+  globalFilteringFeature,
+  rowSortingFeature,
+  sortFn_alphanumeric,
+  sortFn_basic,
+  tableFeatures,
+  useTable,
+} from '@tanstack/react-table';
+import { ChevronDown, ChevronUp, MoreHorizontal } from 'lucide-react';
+import { useMemo } from 'react';
+import { moneyText, partFields, type PartField, type PartType } from '@apple-cart/core';
+import type { StoredPart } from '../state/api.ts';
+import { useQuantity } from '../state/use-quantity.ts';
+import { Menu, MenuItem, MenuRule } from '../ui/menu.tsx';
+import { LISTED, SHORT } from './type-names.ts';
+
+const features = tableFeatures({
+  columnFilteringFeature,
+  globalFilteringFeature,
+  rowSortingFeature,
+  filteredRowModel: createFilteredRowModel(),
+  sortedRowModel: createSortedRowModel(),
+  filterFns: { includesString: filterFn_includesString },
+  sortFns: { alphanumeric: sortFn_alphanumeric, basic: sortFn_basic },
+});
+const helper = createColumnHelper<typeof features, StoredPart>();
+
+const valueOf = ({ part }: StoredPart, key: string): string | number | undefined => {
+  const value = (part as Readonly<Record<string, unknown>>)[key];
+  if (typeof value === 'number' || typeof value === 'string') return value;
+  return Array.isArray(value) && value.length > 0 ? value.join(' ') : undefined;
+};
+
+interface Props {
+  readonly type: PartType;
+  readonly parts: readonly StoredPart[];
+  readonly search: string;
+  readonly compared: readonly string[];
+  readonly onCompare: (id: string) => void;
+  readonly onEdit: (stored: StoredPart) => void;
+  readonly onCopy: (stored: StoredPart) => void;
+  readonly onRemove: (stored: StoredPart) => void;
+}
+
+/** Parts of one type as a table: sorted by its heads, filtered by the search. */
+export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, onCopy, onRemove }: Props) {
+  const shown = useQuantity();
+  const fields = useMemo(
+    () =>
+      LISTED[type]
+        .map((key) => partFields(type).find((f) => f.key === key))
+        .filter((f): f is PartField => f !== undefined),
+    [type],
+  );
+  const columns = useMemo(
+    () =>
+      helper.columns([
+        helper.accessor((s) => s.part.name, { id: 'name', header: 'Name', sortFn: 'alphanumeric' }),
+        helper.accessor((s) => s.part.maker, { id: 'maker', header: 'Maker', sortFn: 'alphanumeric' }),
+        ...fields.map((f) =>
+          helper.accessor((s) => valueOf(s, f.key), {
+            id: f.key,
+            header: SHORT[f.key] ?? f.label,
+            sortFn: f.kind === 'number' ? 'basic' : 'alphanumeric',
+            sortUndefined: 'last',
+          }),
+        ),
+        helper.accessor((s) => s.part.price ?? undefined, {
+          id: 'price',
+          header: 'Price',
+          sortFn: 'basic',
+          sortUndefined: 'last',
+        }),
+      ]),
+    [fields],
+  );
+  const table = useTable({
+    features,
+    columns,
+    data: parts,
+    globalFilterFn: 'includesString',
+    getColumnCanGlobalFilter: () => true,
+    state: { globalFilter: search },
+    getRowId: (s) => s.part.id,
+  });
+  const cell = (s: StoredPart, id: string): React.ReactNode => {
+    if (id === 'price') return s.part.price === null ? '–' : moneyText(s.part.price, s.part.currency);
+    const field = fields.find((f) => f.key === id);
+    const value = valueOf(s, id);
+    if (value === undefined || value === '') return '–';
+    if (field?.unit === undefined || typeof value !== 'number') return String(value);
+    const { text, unit } = shown(value, field.unit);
+    return (
+      <span className="whitespace-nowrap">
+        <span className="num">{text}</span>{' '}
+        <span className="text-[12px] text-ink3">{unit === 'teeth' ? 'T' : unit}</span>
+      </span>
+    );
+  };
+  const right = (id: string): boolean =>
+    id === 'price' || fields.some((f) => f.key === id && f.kind === 'number');
+  const { rows } = table.getRowModel();
+  return (
+    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Parts">
+      <table className="w-full border-collapse text-[13.5px]" data-testid="shelf-table">
+        <thead>
+          {table.getHeaderGroups().map((group) => (
+            <tr key={group.id} className="border-b-[1.5px] border-ink">
+              <th className="w-9 py-1.5">
+                <span className="sr-only">Compare</span>
+              </th>
+              {group.headers.map((header) => {
+                const sorted = header.column.getIsSorted();
+                return (
+                  <th
+                    key={header.id}
+                    aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+                    className={right(header.column.id) ? 'text-right' : 'text-left'}
+                  >
+                    <button
+                      type="button"
+                      className={`inline-flex min-h-8 items-center gap-1 px-2 text-[12.5px] font-semibold whitespace-nowrap hover:bg-press max-bench:min-h-11 ${right(header.column.id) ? 'flex-row-reverse' : ''}`}
+                      onClick={() => {
+                        header.column.toggleSorting();
+                      }}
+                    >
+                      {typeof header.column.columnDef.header === 'string'
+                        ? header.column.columnDef.header
+                        : ''}
+                      {sorted === 'asc' && <ChevronUp size={13} aria-hidden />}
+                      {sorted === 'desc' && <ChevronDown size={13} aria-hidden />}
+                    </button>
+                  </th>
+                );
+              })}
+              <th className="w-10">
+                <span className="sr-only">Actions</span>
+              </th>
+            </tr>
+          ))}
+        </thead>
+        <tbody>
+          {rows.map(({ id, original }) => (
+            <tr key={id} className="border-b border-hair hover:bg-press" data-part={id}>
+              <td className="text-center">
+                <input
+                  type="checkbox"
+                  className="size-4 accent-[var(--slate-fill)] max-bench:size-6"
+                  aria-label={`Compare ${original.part.name}`}
+                  checked={compared.includes(id)}
+                  onChange={() => {
+                    onCompare(id);
+                  }}
+                />
+              </td>
+              {columns.map((column) => {
+                const key = column.id ?? '';
+                return key === 'name' ? (
+                  <th key={key} scope="row" className="px-2 text-left font-normal">
+                    <button
+                      type="button"
+                      className="min-h-8 text-left font-semibold text-slate underline max-bench:min-h-11"
+                      onClick={() => {
+                        onEdit(original);
+                      }}
+                    >
+                      {original.part.name}
+                    </button>
+                  </th>
+                ) : (
+                  <td key={key} className={`px-2 py-1 ${right(key) ? 'text-right' : ''}`}>
+                    {cell(original, key)}
+                  </td>
+                );
+              })}
+              <td>
+                <Menu
+                  align="end"
+                  trigger={
+                    <button
+                      type="button"
+                      aria-label={`More about ${original.part.name}`}
+                      className="grid size-8 place-items-center hover:bg-field max-bench:size-11"
+                    >
+                      <MoreHorizontal size={16} strokeWidth={1.6} aria-hidden />
+                    </button>
+                  }
+                >
+                  <MenuItem
+                    onSelect={() => {
+                      onEdit(original);
+                    }}
+                  >
+                    Change it
+                  </MenuItem>
+                  <MenuItem
+                    onSelect={() => {
+                      onCopy(original);
+                    }}
+                  >
+                    Copy it
+                  </MenuItem>
+                  <MenuRule />
+                  <MenuItem
+                    onSelect={() => {
+                      onRemove(original);
+                    }}
+                  >
+                    Put it away
+                  </MenuItem>
+                </Menu>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {rows.length === 0 && (
+        <p className="py-6 text-center text-ink2">
+          {search === '' ? 'Nothing of this kind on the shelf yet.' : `Nothing here has “${search}” in it.`}
+        </p>
+      )}
+    </div>
+  );
+}
