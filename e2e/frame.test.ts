@@ -177,10 +177,20 @@ describe('every screen', () => {
     await settled(page, '[data-build]');
     await page.evaluate(axe.source);
     expect(await violations(page)).toEqual([]);
+    let id = '';
     for (const stage of STAGE_IDS) {
-      await openBuild(page, bench.application, 'Choir tandem', stage);
+      id = await openBuild(page, bench.application, 'Choir tandem', stage);
       await page.evaluate(axe.source);
       expect(await violations(page), stage).toEqual([]);
+    }
+    for (const [path, there] of [
+      ['/shelf/motor', '[data-part]'],
+      [`/builds/${id}/measure-sheet`, 'main table'],
+    ] as const) {
+      await page.goto(bench.application.url + path);
+      await settled(page, there);
+      await page.evaluate(axe.source);
+      expect(await violations(page), path).toEqual([]);
     }
   });
 
@@ -201,21 +211,27 @@ describe('every screen', () => {
       const main = await page.$eval('main', (m) => m.scrollWidth - m.clientWidth);
       expect(main, `${stage}, sheet`).toBe(0);
     }
+    await page.goto(`${bench.application.url}/shelf/motor`);
+    await settled(page, '[data-part]');
+    expect(await sideways(), 'shelf').toBe(0);
   });
 
   it('has touch targets of 44 px on a tablet', async () => {
     const page = await open(768, 1024);
-    await openBuild(page, bench.application, 'Orchard longtail', 'hill');
-    const small = await page.$$eval('header button, nav a, main button, [data-figure]', (all) =>
-      all
-        .map((b) => ({
-          text: b.textContent || b.getAttribute('aria-label') || '',
-          box: b.getBoundingClientRect(),
-        }))
-        .filter(({ box }) => box.width > 0 && (box.height < 36 || box.width < 36))
-        .map(({ text, box }) => `${text} ${String(box.width)}x${String(box.height)}`),
-    );
-    expect(small).toEqual([]);
+    const tooSmall = () =>
+      page.$$eval('header button, nav a, main button, [data-figure]', (all) =>
+        all
+          .map((b) => ({
+            text: b.textContent || b.getAttribute('aria-label') || '',
+            box: b.getBoundingClientRect(),
+          }))
+          .filter(({ box }) => box.width > 0 && (box.height < 36 || box.width < 36))
+          .map(({ text, box }) => `${text} ${String(box.width)}x${String(box.height)}`),
+      );
+    for (const stage of ['hill', 'donor', 'drive'] as const) {
+      await openBuild(page, bench.application, 'Orchard longtail', stage);
+      expect(await tooSmall(), stage).toEqual([]);
+    }
   });
 
   it('prints without bar, work order and tray, with the figures at its head', async () => {

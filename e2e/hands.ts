@@ -73,6 +73,24 @@ export async function typeInto(page: Page, path: QuantityPath, text: string, cou
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
 }
 
+/** Clicks the first button (or other control) that says just these words. */
+export async function clickWords(page: Page, words: string, selector = 'button'): Promise<void> {
+  await page.waitForFunction(
+    (s, text) =>
+      [...document.querySelectorAll<HTMLElement>(s)].some(
+        (b) => b.textContent.trim() === text && !(b as HTMLButtonElement).disabled,
+      ),
+    {},
+    selector,
+    words,
+  );
+  for (const button of await page.$$(selector)) {
+    if ((await button.evaluate((b) => b.textContent.trim())) !== words) continue;
+    await button.click();
+    return;
+  }
+}
+
 /** Takes the item that says `text` from the open menu. */
 export async function chooseItem(page: Page, text: string): Promise<void> {
   for (const item of await page.$$('[role=menuitemradio], [role=menuitem]')) {
@@ -93,6 +111,14 @@ export async function chooseFrom(page: Page, button: string, item: string): Prom
       break;
     }
   }
+  await page.waitForSelector('[role=menu]');
+  await chooseItem(page, item);
+  await page.waitForSelector('[role=menu]', { hidden: true });
+}
+
+/** Opens the menu of the choice with a label and takes the item that says `item`. */
+export async function chooseIn(page: Page, label: string, item: string): Promise<void> {
+  await page.click(`button[aria-label^="${label}:"]`);
   await page.waitForSelector('[role=menu]');
   await chooseItem(page, item);
   await page.waitForSelector('[role=menu]', { hidden: true });

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import {
   cellsOf,
   describeIssue,
+  freshId,
   partFields,
   partFromCells,
   unitText,
@@ -22,7 +23,8 @@ export interface Editing {
   readonly from: Part | undefined;
   /** The version it replaces; null for a new part. */
   readonly version: number | null;
-  readonly id: string;
+  /** Its id; undefined for a new part, which gets one from its name. */
+  readonly id: string | undefined;
 }
 
 type Cells = Record<string, string>;
@@ -39,7 +41,8 @@ export function PartEditor({ editing, onClose }: { editing: Editing; onClose: ()
 
   const submit = async (cells: Cells): Promise<void> => {
     setFailure(undefined);
-    const read = partFromCells(type, { ...cells, id });
+    const taken = useShelfStore.getState().parts?.map((s) => s.part.id) ?? [];
+    const read = partFromCells(type, { ...cells, id: id ?? freshId(type, cells['name'] ?? '', taken) });
     if (!read.ok) {
       for (const issue of read.issues) {
         const key = issue.path.split('.')[0] ?? '';
@@ -121,7 +124,7 @@ export function PartEditor({ editing, onClose }: { editing: Editing; onClose: ()
             {failure ?? errors.root?.message}
           </p>
         )}
-        <div className="sticky bottom-0 flex gap-3 border-t-2 border-ink bg-sheet py-3">
+        <div className="sticky -bottom-4 -mb-4 flex gap-3 border-t-2 border-ink bg-sheet py-3">
           <Button kind="go" type="submit" disabled={isSubmitting}>
             Put on the shelf
           </Button>

@@ -1,7 +1,7 @@
 import { Plus, Search } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useParams, useNavigate } from 'react-router';
-import { PART_TYPES, freshId, type PartType } from '@apple-cart/core';
+import { PART_TYPES, type PartType } from '@apple-cart/core';
 import { PageBar } from '../frame/page-bar.tsx';
 import type { StoredPart } from '../state/api.ts';
 import { downloadText, fileName } from '../state/download.ts';
@@ -37,7 +37,6 @@ export function ShelfPage() {
   }, []);
 
   const mine = (parts ?? []).filter((s) => s.part.type === type);
-  const ids = (parts ?? []).map((s) => s.part.id);
   const count = (t: PartType): number => (parts ?? []).filter((s) => s.part.type === t).length;
   const chosen = mine.filter((s) => compared.includes(s.part.id));
   const { one, many } = TYPE_NAMES[type];
@@ -146,12 +145,7 @@ export function ShelfPage() {
               <Button
                 kind="go"
                 onClick={() => {
-                  setEditing({
-                    type,
-                    from: undefined,
-                    version: null,
-                    id: freshId(type, String(Date.now()), ids),
-                  });
+                  setEditing({ type, from: undefined, version: null, id: undefined });
                 }}
               >
                 <Plus size={15} strokeWidth={1.8} aria-hidden /> New {one}
@@ -203,7 +197,7 @@ export function ShelfPage() {
                 }}
                 onCopy={({ part }) => {
                   const name = `${part.name}, copy`.slice(0, 80);
-                  setEditing({ type, from: { ...part, name }, version: null, id: freshId(type, name, ids) });
+                  setEditing({ type, from: { ...part, name }, version: null, id: undefined });
                 }}
                 onRemove={(stored) => {
                   void attempt(async () => {
@@ -218,7 +212,7 @@ export function ShelfPage() {
       </main>
       {editing !== undefined && (
         <PartEditor
-          key={editing.id}
+          key={editing.id ?? 'new'}
           editing={editing}
           onClose={() => {
             setEditing(undefined);

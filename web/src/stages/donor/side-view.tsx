@@ -310,7 +310,16 @@ export function SideView({ build, verdict, editing }: Props) {
         })}
       {fit.bosses.map((boss, i) => {
         const p = px(page, boss);
-        return <circle key={i} cx={p.x} cy={p.y} r={Math.max(2.2, 6 * scale)} fill="var(--ink)" />;
+        return (
+          <circle
+            key={i}
+            data-boss={boss.tube}
+            cx={p.x}
+            cy={p.y}
+            r={Math.max(2.2, 6 * scale)}
+            fill="var(--ink)"
+          />
+        );
       })}
       {fit.boxes.map((box, i) => (
         <PackBox key={i} page={page} box={box} index={i} verdict={verdict} build={build} />
