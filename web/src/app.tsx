@@ -1,9 +1,10 @@
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { Suspense, lazy } from 'react';
-import { BuildPage } from './frame/build-page.tsx';
+import { loadBuildPage } from './frame/load-build-page.ts';
 import { BuildsPage } from './builds/builds-page.tsx';
 import { NotFound } from './frame/not-found.tsx';
 
+const BuildPage = lazy(loadBuildPage);
 const MeasureSheet = lazy(() =>
   import('./stages/donor/measure-sheet.tsx').then((m) => ({ default: m.MeasureSheet })),
 );
@@ -25,7 +26,14 @@ export function App() {
             </Suspense>
           }
         />
-        <Route path="/builds/:id/:stage" element={<BuildPage />} />
+        <Route
+          path="/builds/:id/:stage"
+          element={
+            <Suspense>
+              <BuildPage />
+            </Suspense>
+          }
+        />
         <Route
           path="/shelf/:type?"
           element={

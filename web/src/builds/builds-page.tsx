@@ -1,13 +1,18 @@
 import { Info } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
+import { loadBuildPage } from '../frame/load-build-page.ts';
 import { PageBar } from '../frame/page-bar.tsx';
 import { api, type StoredBuild } from '../state/api.ts';
 import { useBuild } from '../state/build-store.ts';
 import { Button } from '../ui/button.tsx';
+import { fetchDialogs } from '../ui/dialog.tsx';
+import { fetchMenus } from '../ui/menu.tsx';
 import { BuildCard } from './build-card.tsx';
 import { ImportBuild } from './import-build.tsx';
 import { StartCard } from './start-card.tsx';
+
+const FETCH_AHEAD_MS = 1500;
 
 interface PutAway {
   readonly id: string;
@@ -39,6 +44,20 @@ export function BuildsPage() {
     if (putAwayOf(location.state) !== undefined) void navigate('.', { replace: true, state: null });
     void useBuild.getState().close().then(refresh);
   }, [refresh, navigate, location.state]);
+
+  const shown = builds !== undefined;
+  useEffect(() => {
+    if (!shown) return undefined;
+    // A build is what is opened next: its frame is fetched once the cards stand.
+    const timer = setTimeout(() => {
+      fetchDialogs();
+      void fetchMenus().catch(() => undefined);
+      void loadBuildPage().catch(() => undefined);
+    }, FETCH_AHEAD_MS);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [shown]);
 
   const samples = builds?.filter((b) => b.document.sample).length ?? 0;
   const putAway = async (build: StoredBuild): Promise<void> => {

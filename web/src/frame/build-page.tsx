@@ -5,6 +5,8 @@ import { STAGE_SHEETS, fetchAllSheets } from '../stages/sheets.tsx';
 import { STAGES } from '../stages/stage-list.ts';
 import { useBuild } from '../state/build-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
+import { fetchDialogs } from '../ui/dialog.tsx';
+import { fetchMenus } from '../ui/menu.tsx';
 import { ConflictDialog } from './conflict-dialog.tsx';
 import { NotFound } from './not-found.tsx';
 import { PrintHead } from './print-head.tsx';
@@ -32,7 +34,11 @@ export function BuildPage() {
     if (id !== undefined) void open(id);
   }, [id, open]);
   useEffect(() => {
-    const timer = setTimeout(fetchAllSheets, 400);
+    const timer = setTimeout(() => {
+      fetchDialogs();
+      void fetchMenus().catch(() => undefined);
+      fetchAllSheets();
+    }, 400);
     return () => {
       clearTimeout(timer);
     };

@@ -50,7 +50,7 @@ export function ShelfPage() {
     }
   };
   return (
-    <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
       <PageBar />
       <main className="overflow-y-auto">
         <div className="mx-auto max-w-[1280px] px-8 pt-3 pb-8 max-tablet:px-3">
@@ -72,7 +72,7 @@ export function ShelfPage() {
                 className={`min-h-9 border-2 border-b-0 px-3 text-[14px] max-bench:min-h-11 ${t === type ? 'border-ink bg-sheet font-semibold' : 'border-transparent text-ink2 hover:bg-press'}`}
               >
                 {TYPE_NAMES[t].many}{' '}
-                <span className="num text-[12.5px] text-ink3">{parts === undefined ? '' : count(t)}</span>
+                <span className="num text-[12.5px] text-ink2">{parts === undefined ? '' : count(t)}</span>
               </button>
             ))}
           </nav>

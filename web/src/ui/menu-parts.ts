@@ -1,0 +1,1 @@
+export { DropdownMenu } from 'radix-ui';
