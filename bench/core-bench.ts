@@ -2,9 +2,13 @@ import { readFileSync, readdirSync } from 'node:fs';
 import {
   assemble,
   evaluate,
+  fitChecks,
+  knownBuild,
+  measureNext,
   operatingPoint,
   readBuildText,
   sensitivities,
+  subject,
   supplyAt,
   topSpeed,
   type BuildDocument,
@@ -98,6 +102,26 @@ export function benchCore(): void {
       `${(whole / point).toFixed(0)} operating points`,
     );
   }
+  for (const [name, build] of all) {
+    const known = knownBuild(build);
+    const one = assemble(build);
+    const top = topSpeed(one, 1);
+    const fit = medianMicroseconds(() => fitChecks(subject(build, known, one, top.moves ? top.v : 0)), 50);
+    const whole = medianMicroseconds(() => evaluate(build), 20);
+    line(
+      `fit, ${name}`,
+      `${(fit / 1000).toFixed(2)} ms`,
+      'under 3 ms',
+      `${((100 * fit) / whole).toFixed(0)} % of an evaluation`,
+    );
+  }
+  const next = medianMicroseconds(() => measureNext(first[1]), 5);
+  line(
+    'what to measure next, with fit',
+    `${(next / 1000).toFixed(1)} ms`,
+    '',
+    `${(next / point).toFixed(0)} operating points`,
+  );
   const moved = medianMicroseconds(() => sensitivities(first[1]), 5);
   line(
     'what to measure first, Orchard longtail',

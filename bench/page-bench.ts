@@ -1,9 +1,48 @@
-import { startApplication } from '../e2e/application.ts';
+import type { Page } from 'puppeteer-core';
+import { startApplication, type Application } from '../e2e/application.ts';
 import { launch, newPage } from '../e2e/browser.ts';
 import { firstLoad, openBuild } from '../e2e/hands.ts';
 import { line, median } from './measure.ts';
 
 const EDITS = 40;
+
+const DRAG_STEPS = 120;
+
+/** Drags the pack about with every check running, and times the frames meanwhile. */
+async function benchDrag(page: Page, application: Application): Promise<void> {
+  await openBuild(page, application, 'Choir tandem', 'donor');
+  const box = await (await page.waitForSelector('[data-pack="0"]'))?.boundingBox();
+  if (box === null || box === undefined) return;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.evaluate(() => {
+    const frames: number[] = [];
+    Object.assign(window, { frames });
+    let last = performance.now();
+    const tick = (): void => {
+      const now = performance.now();
+      frames.push(now - last);
+      last = now;
+      requestAnimationFrame(tick);
+    };
+    requestAnimationFrame(tick);
+  });
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let i = 1; i <= DRAG_STEPS; i += 1) {
+    const turn = (2 * Math.PI * i) / DRAG_STEPS;
+    await page.mouse.move(x + 60 * Math.sin(turn), y - 40 * Math.sin(2 * turn));
+  }
+  await page.mouse.up();
+  const frames = await page.evaluate(() => (window as unknown as { frames: number[] }).frames);
+  const frame = 1000 / 60;
+  const late = frames.filter((ms) => ms > 1.5 * frame).length;
+  line(
+    'a frame while the pack is dragged, median',
+    `${median(frames).toFixed(1)} ms`,
+    'under 16.7 ms',
+    `${((100 * late) / frames.length).toFixed(0)} % of ${String(frames.length)} frames late`,
+  );
+}
 
 /** Times the page: the first load's size, and how long an edit takes to reach the tray. */
 export async function benchPage(): Promise<void> {
@@ -49,6 +88,7 @@ export async function benchPage(): Promise<void> {
     `${(median(times) / (1000 / 60)).toFixed(1)} frames of 60 Hz`,
   );
   line('an edit reaches the tray, slowest of 40', `${(sorted.at(-1) ?? NaN).toFixed(1)} ms`, '');
+  await benchDrag(page, application);
   await browser.close();
   await application.stop();
 }

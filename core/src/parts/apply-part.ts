@@ -220,6 +220,7 @@ export function staleValues(build: BuildDocument, part: Part): readonly Stale[] 
     for (const [key, value] of Object.entries(there ?? {})) {
       const now = here?.[key];
       // Choices and labels follow the shelf; what a refresh would only forget is left alone.
+      if (value === 'unknown') continue;
       if (own(now) || JSON.stringify(shown(now)) === JSON.stringify(shown(value))) continue;
       if (typeof value === 'object' && value !== null && 'source' in value && value.source === 'unknown')
         continue;

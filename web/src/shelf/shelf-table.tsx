@@ -106,7 +106,7 @@ export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, o
     id === 'price' || fields.some((f) => f.key === id && f.kind === 'number');
   const { rows } = table.getRowModel();
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Parts">
+    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Parts">
       <table className="w-full border-collapse text-[13.5px]" data-testid="shelf-table">
         <thead>
           {table.getHeaderGroups().map((group) => (

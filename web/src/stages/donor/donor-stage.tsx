@@ -163,6 +163,7 @@ export function DonorStage() {
       }
       inputs={<Inputs />}
       picture={<Picture />}
+      pictureFirst
     />
   );
 }

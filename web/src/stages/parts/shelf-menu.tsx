@@ -64,7 +64,8 @@ export function ShelfMenu({ type, label = 'from the shelf' }: { type: PartType; 
               data-testid={`refresh-${type}`}
               className="flex min-h-6 items-center gap-1.5 text-[12.5px] text-slate underline max-bench:min-h-11"
             >
-              <RefreshCw size={13} strokeWidth={1.6} aria-hidden /> {stale.length} changed on the shelf
+              <RefreshCw size={13} strokeWidth={1.6} aria-hidden /> {stale.length}{' '}
+              {stale.length === 1 ? 'differs' : 'differ'} on the shelf
             </button>
           }
         >
