@@ -1,6 +1,5 @@
-import type { Page } from 'puppeteer-core';
 import { startApplication, type Application } from '../e2e/application.ts';
-import { launch, newPage } from '../e2e/browser.ts';
+import { launch, newPage, type Page } from '../e2e/browser.ts';
 import { firstLoad, openBuild } from '../e2e/hands.ts';
 import { line, median } from './measure.ts';
 

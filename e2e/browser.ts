@@ -1,5 +1,7 @@
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
 
+export type { Page };
+
 /** Headless Chromium that can reach nothing but this machine. */
 export const launch = (): Promise<Browser> =>
   puppeteer.launch({

@@ -179,7 +179,7 @@ describe('the drive', () => {
     await open('Orchard longtail', 'drive');
     await clickWords(page, 'What if: rings', '[role=tab]');
     await page.waitForFunction(
-      () => (document.querySelectorAll('[data-testid=ring-table] tbody tr').length ?? 0) >= 6,
+      () => document.querySelectorAll('[data-testid=ring-table] tbody tr').length >= 6,
     );
     await clickWords(page, 'Take it');
     await page.waitForFunction(
@@ -254,7 +254,7 @@ describe('the parts shelf', () => {
     await open('Choir tandem', 'drive');
     await page.waitForSelector('[data-testid=refresh-motor]');
     const poleField = '[data-field="drive.polePairs"] input';
-    expect(await page.$eval(poleField, (i) => (i as HTMLInputElement).value)).toBe('23');
+    expect(await page.$eval(poleField, (i) => i.value)).toBe('23');
     await page.click('[data-testid=refresh-motor]');
     await page.waitForSelector('[role=menuitem]');
     await chooseItem(page, 'Take these values over');

@@ -3,15 +3,18 @@ import { resolve } from 'node:path';
 import type { StageId } from '@apple-cart/core';
 import { startApplication } from './application.ts';
 import { launch, newPage, settled } from './browser.ts';
-import { openBuild, typeInto } from './hands.ts';
+import { clickWords, openBuild, typeInto } from './hands.ts';
 
 const folder = resolve(import.meta.dirname, '../docs/screenshots');
 
 interface Shot {
   readonly file: string;
-  /** Undefined for the builds page. */
+  /** Undefined for a page outside of a build. */
   readonly build?: string;
   readonly stage?: StageId;
+  /** A page outside of a build, and what stands on it. */
+  readonly path?: string;
+  readonly there?: string;
   readonly theme?: 'light' | 'dark';
   readonly size?: readonly [number, number];
   readonly before?: (page: Awaited<ReturnType<typeof newPage>>) => Promise<void>;
@@ -29,6 +32,26 @@ const SHOTS: readonly Shot[] = [
   { file: 'brief', build: 'Choir tandem', stage: 'brief' },
   { file: 'donor', build: 'Choir tandem', stage: 'donor' },
   { file: 'drive', build: 'Orchard longtail', stage: 'drive' },
+  { file: 'donor-dark', build: 'Orchard longtail', stage: 'donor', theme: 'dark' },
+  {
+    file: 'layouts',
+    build: 'Orchard longtail',
+    stage: 'drive',
+    before: async (page) => {
+      await clickWords(page, 'Front, rear or middle', '[role=tab]');
+      await page.waitForSelector('[data-testid=layouts]');
+    },
+  },
+  { file: 'shelf', path: '/shelf/motor', there: '[data-part]' },
+  {
+    file: 'measure-sheet',
+    build: 'Tide-flat trike',
+    stage: 'donor',
+    before: async (page) => {
+      await page.click('a[href$=measure-sheet]');
+      await settled(page, 'main table');
+    },
+  },
   { file: 'power', build: 'Tide-flat trike', stage: 'power' },
   { file: 'law', build: 'Choir tandem', stage: 'law' },
   { file: 'hill', build: 'Orchard longtail', stage: 'hill', before: pinAndChange },
@@ -50,7 +73,16 @@ const SHOTS: readonly Shot[] = [
 await rm(folder, { recursive: true, force: true });
 await mkdir(folder, { recursive: true });
 const browser = await launch();
-for (const { file, build, stage, theme = 'light', size = [1280, 800], before } of SHOTS) {
+for (const {
+  file,
+  build,
+  stage,
+  path = '/',
+  there = '[data-build]',
+  theme = 'light',
+  size = [1280, 800],
+  before,
+} of SHOTS) {
   // A database of its own for each: one picture's changes never show in another.
   const application = await startApplication();
   const page = await newPage(browser, ...size);
@@ -61,8 +93,8 @@ for (const { file, build, stage, theme = 'light', size = [1280, 800], before } o
     );
   }, theme);
   if (build === undefined || stage === undefined) {
-    await page.goto(application.url);
-    await settled(page, '[data-build]');
+    await page.goto(application.url + path);
+    await settled(page, there);
   } else {
     await openBuild(page, application, build, stage);
     if (['hill', 'range', 'power'].includes(stage)) await page.waitForSelector('[data-chart] svg');

@@ -132,7 +132,6 @@ const packBox = z.strictObject({
     })
     .nullable(),
 });
-export type PackBox = z.infer<typeof packBox>;
 
 export const pack = z.strictObject({
   name: z.string().max(80),

@@ -1,15 +1,10 @@
 import type { DriveKind } from './choices.ts';
 import { SCHEMA_VERSION, type BuildDocument } from './document.ts';
-import { donorFitSpecs, donorFrameSpecs } from './donor-measures.ts';
-import { driveFitSpecs } from './drive-fit.ts';
+import { BLANK } from './blank.ts';
 import type { Sourced } from './quantity-spec.ts';
 
 const unknown: Sourced = { source: 'unknown' };
 const assumed = (value: number): Sourced => ({ source: 'assumed', value });
-
-/** Every quantity of the specs, unknown. */
-const allUnknown = <S extends object>(specs: S): { [K in keyof S]: Sourced } =>
-  Object.fromEntries(Object.keys(specs).map((key) => [key, unknown])) as { [K in keyof S]: Sourced };
 
 /** Cogs of a common eight-speed cassette. */
 const EIGHT_SPEED = [34, 28, 24, 21, 18, 15, 13, 11];
@@ -48,17 +43,8 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
       style: 'diamond',
       wheelCount: 2,
       operablePedals: 'yes',
-      frameMaterial: 'unknown',
-      forkMaterial: 'unknown',
-      forkKind: 'unknown',
-      axle: 'unknown',
-      shell: 'unknown',
-      brakeFront: 'unknown',
-      brakeRear: 'unknown',
-      levers: 'unknown',
-      outline: 'unknown',
+      ...BLANK.donor,
       points: {},
-      bosses: null,
       massKg: unknown,
       beadMm: assumed(622),
       tyreMm: assumed(42),
@@ -69,20 +55,13 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
       massHeightMm: unknown,
       massAheadMm: unknown,
       tyreGrip: unknown,
-      ...allUnknown(donorFrameSpecs),
-      ...allUnknown(donorFitSpecs),
     },
     drive: {
       name: '',
       kind,
       wheel: 'rear',
       freewheel: kind !== 'direct-drive-hub',
-      torqueArms: 0,
-      discMount: 'unknown',
-      throughAxle: 'unknown',
-      bearsOnFrame: 'unknown',
-      medium: 'chain',
-      idler: 'unknown',
+      ...BLANK.drive,
       ratedPowerW: unknown,
       kvRpmPerV: unknown,
       resistanceOhm: unknown,
@@ -92,14 +71,12 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
       efficiency: unknown,
       windingC: unknown,
       massKg: unknown,
-      ...allUnknown(driveFitSpecs),
     },
     gearing: {
       cogTeeth: EIGHT_SPEED,
       heldCogTeeth: null,
+      ...BLANK.gearing,
       hubRatios: [],
-      heldHubGear: null,
-      shiftSensor: 'unknown',
       ringTeeth: assumed(42),
       chainEfficiency: unknown,
     },
@@ -115,15 +92,13 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
       healthPct: unknown,
       chargeLimitPct: assumed(100),
       massKg: unknown,
-      boxLengthMm: unknown,
-      boxHeightMm: unknown,
-      boxWidthMm: unknown,
+      ...BLANK.pack,
     },
     controller: {
       name: '',
       limitsSpeed: true,
       limitsPower: false,
-      regenerates: 'unknown',
+      ...BLANK.controller,
       batteryCurrentA: assumed(18),
       phaseCurrentA: unknown,
       powerLimitW: unknown,
@@ -137,7 +112,7 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
     controls: {
       assistSensor: 'cadence',
       throttle: 'none',
-      throttleKind: 'unknown',
+      ...BLANK.controls,
       motorStopsWithPedals: 'unknown',
       brakeCutoffs: 'unknown',
       speedometer: 'unknown',

@@ -1,4 +1,4 @@
-import { directionDeg, shifted, toward, type Point } from './point.ts';
+import { shifted, toward, type Point } from './point.ts';
 import type { AnyPoint, PackPlace, PointName, TubeName } from './names.ts';
 
 /** What a preset is scaled by, mm. */
@@ -72,6 +72,3 @@ export function frontEnd(axle: Point, { headDeg, rake, axleToCrown, headTube }: 
 
 /** Rider's own centre of mass over a saddle, leaning to the bars: from memory, a usual adult. */
 export const riderOver = (saddle: Point): Point => shifted(saddle, 190, 170);
-
-/** The direction of a place's line, degrees. */
-export const lineDeg = (a: Point, b: Point): number => directionDeg(a, b);

@@ -3,7 +3,7 @@ import { readCogs } from './cogs.ts';
 
 const cogs = (text: string): readonly number[] | string => {
   const read = readCogs(text);
-  return read.ok ? read.cogs : read.why;
+  return read.ok ? read.values : read.why;
 };
 
 describe('readCogs', () => {

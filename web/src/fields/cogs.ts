@@ -1,11 +1,11 @@
+import type { ReadList } from './list-field.tsx';
+
 const LEAST = 7;
 const MOST = 80;
 const MOST_COGS = 14;
 
 /** Cogs from text like "34 28 24" or "34-28-24"; or why it cannot be read. */
-export function readCogs(
-  text: string,
-): { readonly ok: true; readonly cogs: number[] } | { readonly ok: false; readonly why: string } {
+export function readCogs(text: string): ReadList {
   const words = text.split(/[\s,;/-]+/).filter((word) => word !== '');
   if (words.length === 0) return { ok: false, why: 'At least one cog.' };
   if (words.length > MOST_COGS) return { ok: false, why: `At most ${String(MOST_COGS)} cogs.` };
@@ -16,5 +16,5 @@ export function readCogs(
   });
   if (wrong !== undefined)
     return { ok: false, why: `${wrong}: cogs are whole numbers from ${String(LEAST)} to ${String(MOST)}.` };
-  return { ok: true, cogs: [...new Set(cogs)].sort((a, b) => b - a) };
+  return { ok: true, values: [...new Set(cogs)].sort((a, b) => b - a) };
 }

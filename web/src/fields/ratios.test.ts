@@ -3,13 +3,13 @@ import { readRatios } from './ratios.ts';
 
 describe('hub ratios as typed', () => {
   it('are read in any order, with points or commas, lowest first', () => {
-    expect(readRatios('1 1.36 0.73')).toEqual({ ok: true, ratios: [0.73, 1, 1.36] });
-    expect(readRatios('0,73 1 1,36')).toEqual({ ok: true, ratios: [0.73, 1, 1.36] });
-    expect(readRatios('0.73, 1, 1.36')).toEqual({ ok: true, ratios: [0.73, 1, 1.36] });
+    expect(readRatios('1 1.36 0.73')).toEqual({ ok: true, values: [0.73, 1, 1.36] });
+    expect(readRatios('0,73 1 1,36')).toEqual({ ok: true, values: [0.73, 1, 1.36] });
+    expect(readRatios('0.73, 1, 1.36')).toEqual({ ok: true, values: [0.73, 1, 1.36] });
   });
 
   it('are none in an empty field', () => {
-    expect(readRatios('  ')).toEqual({ ok: true, ratios: [] });
+    expect(readRatios('  ')).toEqual({ ok: true, values: [] });
   });
 
   it('say which one is wrong', () => {

@@ -1,10 +1,10 @@
+import type { ReadList } from './list-field.tsx';
+
 const [LEAST, MOST] = [0.2, 5];
 const MOST_GEARS = 14;
 
 /** Hub ratios from text like "0.73 1 1.36", lowest first; empty text is no hub gear; or why it cannot be read. */
-export function readRatios(
-  text: string,
-): { readonly ok: true; readonly ratios: number[] } | { readonly ok: false; readonly why: string } {
+export function readRatios(text: string): ReadList {
   const words = text.split(/[\s;/]+|,\s+/).filter((word) => word !== '');
   if (words.length > MOST_GEARS) return { ok: false, why: `At most ${String(MOST_GEARS)} gears.` };
   const ratios = words.map((word) => Number(word.replace(',', '.')));
@@ -14,5 +14,5 @@ export function readRatios(
   });
   if (wrong !== undefined)
     return { ok: false, why: `${wrong}: wheel turns per cog turn, ${String(LEAST)} to ${String(MOST)}.` };
-  return { ok: true, ratios: ratios.sort((a, b) => a - b) };
+  return { ok: true, values: ratios.sort((a, b) => a - b) };
 }

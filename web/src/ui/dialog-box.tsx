@@ -1,6 +1,18 @@
 import { X } from 'lucide-react';
 import { Dialog as Radix } from 'radix-ui';
-import type { DialogProps } from './dialog.tsx';
+import type { ReactNode } from 'react';
+
+export interface DialogProps {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly title: string;
+  readonly description: string;
+  readonly children: ReactNode;
+  /** `side` slides in at the right, over the sheet; `middle` stands in the centre. */
+  readonly place?: 'middle' | 'side';
+  /** False for a question that must be answered. */
+  readonly dismissable?: boolean;
+}
 
 const PLACES = {
   middle: 'top-[8vh] left-1/2 max-h-[84vh] w-[min(560px,calc(100vw-24px))] -translate-x-1/2 border-2',

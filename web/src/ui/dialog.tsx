@@ -1,16 +1,5 @@
-import { Suspense, lazy, type ReactNode } from 'react';
-
-export interface DialogProps {
-  readonly open: boolean;
-  readonly onClose: () => void;
-  readonly title: string;
-  readonly description: string;
-  readonly children: ReactNode;
-  /** `side` slides in at the right, over the sheet; `middle` stands in the centre. */
-  readonly place?: 'middle' | 'side';
-  /** False for a question that must be answered. */
-  readonly dismissable?: boolean;
-}
+import { Suspense, lazy } from 'react';
+import type { DialogProps } from './dialog-box.tsx';
 
 const load = () => import('./dialog-box.tsx').then((m) => ({ default: m.DialogBox }));
 const DialogBox = lazy(load);

@@ -1,5 +1,6 @@
 import { shifted, toward, type Point } from '../point.ts';
 import { frontEnd, riderOver, type Preset } from '../preset.ts';
+import { onRack, rack, rackPoints } from './rack.ts';
 
 /** Two saddles; the bracket of the chain is the stoker's. */
 export const tandem: Preset = {
@@ -27,8 +28,7 @@ export const tandem: Preset = {
       rider: { x: (stokerMass.x + captainMass.x) / 2, y: (stokerMass.y + captainMass.y) / 2 },
       load: { x: -40, y: 2 * rearRadius + 170 },
       bare: { x: wheelbase * 0.47, y: bracket.y + 270 },
-      railRear: { x: -230, y: 2 * rearRadius + 40 },
-      railFront: { x: 130, y: 2 * rearRadius + 40 },
+      ...rackPoints(rearRadius),
     };
   },
   tubes: [
@@ -45,13 +45,7 @@ export const tandem: Preset = {
     { name: 'head tube', ends: ['headLow', 'headTop'], diameter: 42 },
     { name: 'seat post', ends: ['seatTop', 'saddle'], diameter: 27 },
     { name: 'seat post', ends: ['captainTop', 'captainSaddle'], diameter: 27 },
-    { name: 'rail', ends: ['railRear', 'railFront'], diameter: 12, only: 'rear-rack' },
-    {
-      name: 'deck strut',
-      ends: ['rear', { from: 'railRear', to: 'railFront', share: 0.5 }],
-      diameter: 10,
-      only: 'rear-rack',
-    },
+    ...rack,
   ],
   places: [
     {
@@ -62,14 +56,7 @@ export const tandem: Preset = {
       startMm: 390,
       standoffMm: 20,
     },
-    {
-      place: 'rear-rack',
-      line: ['railRear', 'railFront'],
-      bears: 'rail',
-      side: 1,
-      startMm: 170,
-      standoffMm: 14,
-    },
+    onRack,
     {
       place: 'down-tube',
       line: ['captainBracket', 'downFront'],
@@ -97,8 +84,7 @@ export const recumbent: Preset = {
       rider: { x: wheelbase * 0.43, y: 660 },
       load: { x: 60, y: 2 * rearRadius + 80 },
       bare: { x: wheelbase * 0.5, y: 420 },
-      railRear: { x: -200, y: 2 * rearRadius + 40 },
-      railFront: { x: 120, y: 2 * rearRadius + 40 },
+      ...rackPoints(rearRadius),
     };
   },
   tubes: [
@@ -108,13 +94,7 @@ export const recumbent: Preset = {
     { name: 'seat frame', ends: ['seatBack', 'seatFoot'], diameter: 30 },
     { name: 'head tube', ends: ['headLow', 'headTop'], diameter: 40 },
     { name: 'fork', ends: ['headLow', 'front'], diameter: 28 },
-    { name: 'rail', ends: ['railRear', 'railFront'], diameter: 12, only: 'rear-rack' },
-    {
-      name: 'deck strut',
-      ends: ['rear', { from: 'railRear', to: 'railFront', share: 0.5 }],
-      diameter: 10,
-      only: 'rear-rack',
-    },
+    ...rack,
   ],
   places: [
     {
@@ -125,14 +105,7 @@ export const recumbent: Preset = {
       startMm: 400,
       standoffMm: 62,
     },
-    {
-      place: 'rear-rack',
-      line: ['railRear', 'railFront'],
-      bears: 'rail',
-      side: 1,
-      startMm: 150,
-      standoffMm: 14,
-    },
+    onRack,
     {
       place: 'main-tube',
       line: ['seatFoot', 'headLow'],

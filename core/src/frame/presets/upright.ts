@@ -1,29 +1,12 @@
 import { between, shifted, toward, type Point } from '../point.ts';
 import { frontEnd, riderOver, type PlaceSpec, type Preset, type TubeSpec } from '../preset.ts';
+import { onRack, rack, rackPoints } from './rack.ts';
 
 const SEAT_DEG = 108;
 
 const fork: TubeSpec = { name: 'fork', ends: ['crown', 'front'], diameter: 27 };
 const head: TubeSpec = { name: 'head tube', ends: ['headLow', 'headTop'], diameter: 42 };
 const post: TubeSpec = { name: 'seat post', ends: ['seatTop', 'saddle'], diameter: 27 };
-const rack: readonly TubeSpec[] = [
-  { name: 'rail', ends: ['railRear', 'railFront'], diameter: 12, only: 'rear-rack' },
-  {
-    name: 'deck strut',
-    ends: ['rear', { from: 'railRear', to: 'railFront', share: 0.5 }],
-    diameter: 10,
-    only: 'rear-rack',
-  },
-];
-
-const onRack: PlaceSpec = {
-  place: 'rear-rack',
-  line: ['railRear', 'railFront'],
-  bears: 'rail',
-  side: 1,
-  startMm: 170,
-  standoffMm: 14,
-};
 const onDownTube = (startMm: number): PlaceSpec => ({
   place: 'down-tube',
   line: ['bracket', 'downFront'],
@@ -47,12 +30,6 @@ const behindSeatTube = (startMm: number): PlaceSpec => ({
   side: 1,
   startMm,
   standoffMm: 22,
-});
-
-/** A carrier over the rear wheel, whether fitted or not. */
-const rackPoints = (radius: number): { readonly railRear: Point; readonly railFront: Point } => ({
-  railRear: { x: -230, y: 2 * radius + 40 },
-  railFront: { x: 130, y: 2 * radius + 40 },
 });
 
 interface Shape {

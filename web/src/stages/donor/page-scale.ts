@@ -1,4 +1,24 @@
-import type { Frame } from '@apple-cart/core';
+import type { Frame, Point } from '@apple-cart/core';
+
+/** Size of the picture, px. */
+export const WIDTH = 628;
+export const HEIGHT = 292;
+export const GROUND = HEIGHT - 6;
+
+/** Millimetres of the bicycle to pixels of the picture, and back. */
+export interface Page {
+  readonly scale: number;
+  readonly left: number;
+}
+export const px = (page: Page, { x, y }: Point): Point => ({
+  x: page.left + x * page.scale,
+  y: GROUND - y * page.scale,
+});
+export const points = (page: Page, list: readonly Point[]): string =>
+  list
+    .map((p) => px(page, p))
+    .map((p) => `${p.x.toFixed(1)},${p.y.toFixed(1)}`)
+    .join(' ');
 
 /** Above the highest tube there are bars and saddles, mm. */
 const HEADROOM = 130;
