@@ -12,7 +12,8 @@ function bar(s: Subject): Check {
     id: 'bar-clamp',
     group: 'controls',
     title: 'Bar against the clamps of the controls',
-    value: Math.abs(barClampMm.value - GRIP_MM),
+    // A caliper's hundredths: 22.5 is 0.3 off, not a hair more.
+    value: Math.round(Math.abs(barClampMm.value - GRIP_MM) * 1000) / 1000,
     unit: 'mm',
     sense: 'most',
     fine: GRIP_SLACK_MM,

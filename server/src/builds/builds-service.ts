@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { BuildDocument } from '@apple-cart/core';
+import { SCHEMA_VERSION, describeIssue, readBuild, type BuildDocument } from '@apple-cart/core';
 import { IsNull, type EntityManager } from 'typeorm';
 import type { Database } from '../database/database.ts';
 import { Problem, notFound } from '../http/problems.ts';
@@ -33,8 +33,18 @@ export interface StoredRevision extends RevisionSummary {
   readonly document: BuildDocument;
 }
 
-/** Documents are validated on their way in, so stored text is trusted on its way out. */
-const read = (text: string): BuildDocument => JSON.parse(text) as BuildDocument;
+/**
+ * Documents are validated on their way in, so stored text of this version is trusted on its way out; text of an
+ * older one is migrated, and stays as it is in the database until it is saved again.
+ * @throws Error for an older document that cannot be migrated: an error of ours.
+ */
+function read(text: string): BuildDocument {
+  const data = JSON.parse(text) as BuildDocument;
+  if (data.schemaVersion === SCHEMA_VERSION) return data;
+  const migrated = readBuild(data);
+  if (!migrated.ok) throw new Error(`a stored build: ${migrated.issues.map(describeIssue).join(' ')}`);
+  return migrated.value;
+}
 
 const outBuild = ({
   id,

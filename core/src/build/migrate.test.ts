@@ -1,0 +1,65 @@
+import { describe, expect, it } from 'vitest';
+import old from '../test/tandem-v1.json' with { type: 'json' };
+import { FRAME_STYLES } from '../frame/names.ts';
+import { PRESETS } from '../frame/presets/index.ts';
+import { evaluate } from '../verdict/evaluate.ts';
+import { from1To2, usualPlace } from './migrate.ts';
+import { readBuild } from './read.ts';
+
+const read = (data: unknown) => {
+  const result = readBuild(data);
+  if (!result.ok) throw new Error(JSON.stringify(result.issues.slice(0, 3)));
+  return result.value;
+};
+
+describe('a document of version 1', () => {
+  const build = read(old);
+
+  it('is read as one of version 2, with everything it said', () => {
+    expect(build.schemaVersion).toBe(2);
+    expect(build.name).toBe(old.name);
+    expect(build.brief).toEqual(old.brief);
+    expect(build.donor).toMatchObject(old.donor);
+    expect(build.drive).toMatchObject(old.drive);
+    expect(build.money).toEqual(old.money);
+  });
+
+  it('knows nothing of what it was never asked', () => {
+    expect(build.donor.rearOldMm).toEqual({ source: 'unknown' });
+    expect(build.donor.frameMaterial).toBe('unknown');
+    expect(build.donor.bosses).toBeNull();
+    expect(build.controller.regenerates).toBe('unknown');
+    expect(build.shelf).toEqual({});
+    const { checks } = evaluate(build).fit;
+    expect(checks.filter((c) => c.state === 'unknown').length).toBeGreaterThan(15);
+  });
+
+  it('has its pack where its style has it', () => {
+    expect(build.pack.boxes).toEqual([{ place: 'lateral-tube', at: null }]);
+  });
+
+  it('keeps the centre of mass that was entered in it', () => {
+    const { known } = evaluate(build);
+    expect(known.donor.massAheadMm).toMatchObject({ value: 695, source: 'measured' });
+    expect(known.donor.massHeightMm).toMatchObject({ value: 895, source: 'measured' });
+  });
+
+  it('that is broken says so by its own paths, and is not mended', () => {
+    const broken = { ...old, brief: { ...old.brief, riderMassKg: { source: 'measured', value: 'heavy' } } };
+    const result = readBuild(broken);
+    expect(result.ok ? [] : result.issues.map((i) => i.path)).toEqual(['brief.riderMassKg.value']);
+    expect(readBuild({ schemaVersion: 1, name: 'Half' }).ok).toBe(false);
+    expect(readBuild({ ...old, donor: 'a bicycle' }).ok).toBe(false);
+  });
+
+  it('is migrated once: what is of version 2 stays as it is', () => {
+    expect(read(JSON.parse(JSON.stringify(build)))).toEqual(build);
+    expect((from1To2(old) as { donor: object }).donor).toMatchObject(old.donor);
+  });
+});
+
+describe('the usual place of a pack', () => {
+  it.each(FRAME_STYLES)('on a %s is one that its frame has', (style) => {
+    expect(PRESETS[style].places.map((p) => p.place)).toContain(usualPlace(style));
+  });
+});
