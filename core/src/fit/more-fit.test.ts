@@ -50,7 +50,7 @@ describe('room round a free box', () => {
 
 describe('feet', () => {
   const wide = (xMm: number, yMm: number) =>
-    sample({ donor: taken, pack: { ...box(xMm, yMm), boxWidthMm: 220 } });
+    sample({ donor: { ...taken, bracketHeightMm: 285 }, pack: { ...box(xMm, yMm), boxWidthMm: 220 } });
 
   // Statics of a foot: a 170 mm crank and a heel 180 mm behind the pedal reach 350 mm behind the bracket.
   it('strike a wide box within crank and heel of the bracket, and none beyond', () => {

@@ -1,5 +1,6 @@
 import request from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import old from '../../../core/src/test/tandem-v1.json' with { type: 'json' };
 import { BODY_LIMIT } from '../app.ts';
 import { fixture, named, withRider, type Fixture } from '../test/fixture.ts';
 import type { RevisionSummary, StoredBuild } from './builds-service.ts';
@@ -196,5 +197,28 @@ describe('bad input', () => {
       .send({ document: build.document })
       .expect(400);
     expect(response.text).toContain('baseVersion');
+  });
+});
+
+describe('a build stored by an older version of the product', () => {
+  it('is listed, opened and exported as one of today, and saved as such', async () => {
+    const id = '5c7a1c0e-1111-4222-8333-944445555666';
+    await it_.database.write(async (manager) => {
+      await manager.query(
+        `INSERT INTO "builds" ("id", "name", "version", "document", "createdAt", "updatedAt") VALUES (?, ?, 1, ?, ?, ?)`,
+        [id, old.name, JSON.stringify(old), '2026-04-01T08:00:00Z', '2026-04-01T08:00:00Z'],
+      );
+    });
+    const answer = await api().get(`/api/builds/${id}`);
+    const stored = answer.body as { version: number; document: StoredBuild['document'] };
+    expect(stored.document.schemaVersion).toBe(2);
+    expect(stored.document.donor.rearOldMm).toEqual({ source: 'unknown' });
+    const list = await api().get('/api/builds');
+    expect(list.status).toBe(200);
+    const saved = await api()
+      .put(`/api/builds/${id}`)
+      .send({ baseVersion: 1, document: { ...stored.document, name: 'Saved anew' } });
+    expect(saved.status).toBe(200);
+    expect(saved.body).toMatchObject({ version: 2, document: { schemaVersion: 2, name: 'Saved anew' } });
   });
 });

@@ -21,14 +21,16 @@ import { withSection } from '../../state/paths.ts';
 import { measureNextOf } from '../../state/verdicts.ts';
 import { STYLE_NAMES } from './donor-styles.ts';
 import { Stage, StageFindings } from '../parts/stage.tsx';
-import { useDeferredStage, useStage } from '../parts/use-stage.ts';
+import { useStage } from '../parts/use-stage.ts';
+import { useSettled } from '../../state/use-settled.ts';
 
 const NEXT = 5;
+/** What to measure next takes a few frames to work out: it waits until a drag or a number is finished. */
+const QUIET_MS = 250;
 
 function Inputs() {
   const { document, verdict } = useStage();
-  const deferred = useDeferredStage();
-  const items = measureNextOf(deferred.document);
+  const items = measureNextOf(useSettled(document, QUIET_MS));
   const hub = document.drive.kind === 'geared-hub' || document.drive.kind === 'direct-drive-hub';
   const fitCodes = verdict.findings.filter((f) => f.stage === 'donor' && !f.code.startsWith('fit-'));
   return (
