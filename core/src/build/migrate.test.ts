@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import old from '../test/tandem-v1.json' with { type: 'json' };
+import old from '../../../demo/older/choir-tandem-v1.json' with { type: 'json' };
 import { FRAME_STYLES } from '../frame/names.ts';
 import { PRESETS } from '../frame/presets/index.ts';
 import { evaluate } from '../verdict/evaluate.ts';

@@ -1,6 +1,6 @@
 import request from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import old from '../../../core/src/test/tandem-v1.json' with { type: 'json' };
+import old from '../../../demo/older/choir-tandem-v1.json' with { type: 'json' };
 import { BODY_LIMIT } from '../app.ts';
 import { fixture, named, withRider, type Fixture } from '../test/fixture.ts';
 import type { RevisionSummary, StoredBuild } from './builds-service.ts';

@@ -39,8 +39,8 @@ export interface StoredRevision extends RevisionSummary {
  * @throws Error for an older document that cannot be migrated: an error of ours.
  */
 function read(text: string): BuildDocument {
-  const data = JSON.parse(text) as BuildDocument;
-  if (data.schemaVersion === SCHEMA_VERSION) return data;
+  const data = JSON.parse(text) as { readonly schemaVersion: number };
+  if (data.schemaVersion === SCHEMA_VERSION) return data as BuildDocument;
   const migrated = readBuild(data);
   if (!migrated.ok) throw new Error(`a stored build: ${migrated.issues.map(describeIssue).join(' ')}`);
   return migrated.value;
