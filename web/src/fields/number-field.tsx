@@ -136,7 +136,10 @@ export function NumberField({ path, label, note }: Props) {
   const standIn =
     spec.stays === true
       ? '?'
-      : `${fieldText(known.value, spec, system)}${known.source === 'worked' ? '' : ' ?'}`;
+      : known.source === 'worked'
+        ? // Worked out to more places than anybody could measure: whole steps say enough.
+          fieldText(nudged(known.value, 0, spec, system), spec, system)
+        : `${fieldText(known.value, spec, system)} ?`;
   const other = focused ? otherText(known.value, spec, system) : undefined;
   const unknownHint =
     focused && unknown && spec.stays !== true

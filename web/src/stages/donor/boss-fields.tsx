@@ -54,7 +54,7 @@ export function BossFields() {
         </div>
       ))}
       {bosses.length < 12 && (
-        <div className="pt-2">
+        <div className="no-print pt-2">
           <Button
             kind="quiet"
             onClick={() => {

@@ -38,6 +38,7 @@ function MarginBar({ check }: { check: Check }) {
 /** Small lengths are a matter of tenths; counts have none. */
 function digitsOf({ unit, value = 0 }: Check): number | undefined {
   if (unit === 'mm') return Math.abs(value) < 20 ? 1 : 0;
+  if (unit === 'm') return 1;
   if (unit === '1') return Number.isInteger(value) ? 0 : 2;
   return undefined;
 }

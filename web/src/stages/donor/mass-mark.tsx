@@ -1,5 +1,5 @@
 import type { Point } from '@apple-cart/core';
-import { px, type Page } from './page-scale.ts';
+import { GROUND, px, type Page } from './page-scale.ts';
 
 /** A point that weighs, with its name; the whole machine's is the ringed one. */
 export function MassMark({
@@ -28,8 +28,9 @@ export function MassMark({
         <path d={`M${String(p.x)} ${String(p.y)}v-8a8 8 0 0 1 8 8zv8a8 8 0 0 1 -8 -8z`} fill="var(--ink)" />
       )}
       <text
-        x={p.x + (ring ? 12 : 8)}
-        y={p.y + 4}
+        // The whole machine's name stands at the foot of its plumb line, where nothing else is.
+        x={p.x + 8}
+        y={ring ? GROUND - 8 : p.y + 4}
         fontSize="12"
         fontWeight={ring ? 700 : 400}
         fill={ring ? 'var(--ink)' : 'var(--ink2)'}

@@ -98,7 +98,7 @@ export function PackFields({ build, verdict }: { build: BuildDocument; verdict: 
       <NumberField path="pack.boxHeightMm" />
       <NumberField path="pack.boxWidthMm" />
       {boxes.length < 4 && (
-        <div className="pt-2">
+        <div className="no-print pt-2">
           <Button
             kind="quiet"
             onClick={() => {
