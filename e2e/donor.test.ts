@@ -5,7 +5,6 @@ import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
 import {
-  chooseFrom,
   chooseIn,
   chooseItem,
   clickWords,
@@ -138,7 +137,8 @@ describe('the tandem', () => {
     await open('Orchard longtail', 'donor');
     const front = () => page.$eval('[data-axle=front]', (b) => Number.parseFloat(b.textContent));
     const before = await front();
-    await chooseFrom(page, 'on the down tube', 'on the deck');
+    expect(await page.$eval('[data-testid=places]', (t) => t.textContent)).toContain('on the deck');
+    await chooseIn(page, 'Place', 'on the deck');
     await page.waitForFunction(
       (old) => Number.parseFloat(document.querySelector('[data-axle=front]')?.textContent ?? '') < old,
       {},

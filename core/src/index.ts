@@ -55,6 +55,7 @@ export {
   type RingRow,
 } from './verdict/gearing.ts';
 export { compareLayouts, type Layout, type LayoutName } from './verdict/layouts.ts';
+export { comparePlaces, type PlaceTried } from './verdict/pack-places.ts';
 export { measureNext, type OpenMeasure } from './verdict/measure-next.ts';
 export type { FitVerdict } from './verdict/fit-verdict.ts';
 export { fitChecks } from './fit/fit.ts';

@@ -158,7 +158,10 @@ function ground(s: Subject): Check {
     fine: GROUND_MM,
     look: 100,
     limit: ['at least ', qty(GROUND_MM, 'mm', 0)],
-    why: ['Kerbs and ramps strike what hangs below the bracket.'],
+    why: [
+      'Kerbs and ramps strike what hangs below the bracket.',
+      s.build.donor.style === 'step-through' ? ' A bent down tube pushes the body further down.' : '',
+    ],
     remedy: ['Turn the body up behind the down tube if it has room, fit a guard, or take a hub motor.'],
     origin: 'common practice',
     inputs: [donor.bracketHeightMm, drive.bodyDropMm],

@@ -10,6 +10,7 @@ import { FitTable } from './fit-table.tsx';
 import { MeasureCards } from './measure-cards.tsx';
 import { walkFor } from './measures.ts';
 import { PackFields } from './pack-fields.tsx';
+import { PlacesTable } from './places-table.tsx';
 import { SpacerPicture } from './spacer-picture.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
@@ -131,6 +132,7 @@ function Picture() {
       <SideView build={document} verdict={verdict} editing={editing} />
       <BalanceLine verdict={verdict} />
       <FitTable checks={verdict.fit.checks} />
+      <PlacesTable />
       {verdict.fit.spacers !== undefined && (
         <SpacerPicture
           trade={verdict.fit.spacers}
