@@ -1,5 +1,5 @@
 import { qty } from '../quantity/phrase.ts';
-import { asked, measured, told, type Check } from './check.ts';
+import { asked, measured, told, type Asked, type Check } from './check.ts';
 import type { Subject } from './subject.ts';
 
 /** Slack that nuts and washers take up, mm. Common practice, no source. */
@@ -10,6 +10,10 @@ const COLD_SET_MM = 5;
 const LIP_MM = 3;
 
 const driven = (s: Subject) => (s.hub === 'front' ? s.build.donor.forkMaterial : s.build.donor.frameMaterial);
+
+/** The material of the dropouts that hold the motor's axle. */
+export const askedMaterial = (s: Subject): Asked =>
+  asked(s.hub === 'front' ? 'fork material' : 'frame material', driven(s));
 
 function width(s: Subject): Check {
   const { donor, drive } = s.known;
@@ -52,7 +56,7 @@ function width(s: Subject): Check {
     origin: 'common practice',
     source: 'usual widths: front 100 mm; rear 130, 135, 142 or 148 mm',
     inputs: [here, drive.overLocknutMm],
-    asked: [asked('material of the dropouts', driven(s))],
+    asked: [askedMaterial(s)],
   });
 }
 
@@ -113,7 +117,7 @@ function slotWidth(s: Subject): Check {
           : ['Nothing to do.'],
     origin: 'common practice',
     inputs: [donor.slotWidthMm, drive.flatsMm],
-    asked: [asked('material of the dropouts', driven(s))],
+    asked: [askedMaterial(s)],
   });
 }
 
@@ -178,7 +182,7 @@ function plate(s: Subject): Check {
     remedy: ['Fit an arm on each side; below 3 mm take another donor.'],
     origin: 'common practice',
     inputs: [donor.dropoutMm],
-    asked: [asked('material of the dropouts', driven(s))],
+    asked: [askedMaterial(s)],
   });
 }
 

@@ -1,5 +1,6 @@
 import { qty } from '../quantity/phrase.ts';
 import { asked, measured, told, type Check, type CheckState } from './check.ts';
+import { askedMaterial } from './axle-checks.ts';
 import type { Subject } from './subject.ts';
 
 /** Wheel torque above which a hub counts as strong, N m. Common practice, no source. */
@@ -99,10 +100,7 @@ function armsWanted(s: Subject): Check {
     origin: 'common practice',
     inputs: [s.known.controller.phaseCurrentA],
     asked: [
-      asked(
-        s.hub === 'front' ? 'fork material' : 'frame material',
-        s.hub === 'front' ? donor.forkMaterial : donor.frameMaterial,
-      ),
+      askedMaterial(s),
       ...(drive.freewheel ? [] : [asked('whether it regenerates', controller.regenerates)]),
     ],
   });
@@ -149,12 +147,7 @@ function spread(s: Subject, direction: 'driving' | 'braking'): Check {
       drive.reduction,
       ...(s.build.drive.torqueArms > 0 ? [{ ...drive.armHoldsNm, source: 'label' as const }] : []),
     ],
-    asked: [
-      asked(
-        'material of the dropouts',
-        s.hub === 'front' ? s.build.donor.forkMaterial : s.build.donor.frameMaterial,
-      ),
-    ],
+    asked: [askedMaterial(s)],
   });
 }
 

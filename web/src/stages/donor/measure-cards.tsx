@@ -2,7 +2,8 @@ import { Link } from 'react-router';
 import type { OpenMeasure } from '@apple-cart/core';
 import { NumberField } from '../../fields/number-field.tsx';
 import { STAGES, stageOf } from '../stage-list.ts';
-import { DonorChoice, DriveAnswer } from './donor-choices.tsx';
+import { ControlAnswer } from '../parts/control-answer.tsx';
+import { Bosses, DonorChoice, DriveAnswer } from './donor-choices.tsx';
 import { MeasureDrawing } from './measure-drawing.tsx';
 import { measureOf } from './measures.ts';
 
@@ -20,6 +21,8 @@ const CHOICE = new Map<string, React.ReactNode>([
   ['disc mount on the motor', <DriveAnswer key="disc" name="discMount" />],
   ['whether the motor is made for it', <DriveAnswer key="through" name="throughAxle" />],
   ['what the motor body bears on', <DriveAnswer key="bears" name="bearsOnFrame" />],
+  ['bottle bosses', <Bosses key="bosses" />],
+  ['brake cut-offs', <ControlAnswer key="cutoffs" name="brakeCutoffs" label="Brake levers cut the motor" />],
   ['idler', <DriveAnswer key="idler" name="idler" />],
 ]);
 
@@ -45,7 +48,8 @@ function Card({ item, rank }: { item: OpenMeasure; rank: number }) {
   const path = item.known?.path;
   const measure = path === undefined ? undefined : measureOf(path);
   const field = path === undefined ? CHOICE.get(item.label) : undefined;
-  const stage = path === undefined ? undefined : stageOf(path);
+  // What is answered elsewhere is answered at the drive: throttle and regeneration.
+  const stage = path !== undefined ? stageOf(path) : field === undefined ? 'drive' : undefined;
   return (
     <li className="flex gap-2.5 border-b border-hair py-1.5" data-next={path ?? item.label}>
       <b className="figure-number w-4 pt-1 text-[20px]">{rank}</b>
