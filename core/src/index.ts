@@ -40,6 +40,7 @@ export { evaluate, type Verdict } from './verdict/evaluate.ts';
 export type { Figure, FigureId, State, Working, WorkingRow } from './verdict/figure.ts';
 export type { Finding } from './verdict/findings.ts';
 export { STAGE_IDS, type StageId } from './verdict/stage-ids.ts';
+export { stageOf } from './verdict/stage-of.ts';
 export type { StageVerdict } from './verdict/stages.ts';
 export { LIMIT_WORDS, limitQuantity } from './verdict/limit-words.ts';
 export { placeState } from './verdict/figures/class-figure.ts';

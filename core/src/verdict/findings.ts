@@ -5,6 +5,7 @@ import { CHEMISTRIES } from '../machine/battery.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import type { State } from './figure.ts';
 import type { StageId } from './stage-ids.ts';
+import { stageOf } from './stage-of.ts';
 import type { Study } from './study.ts';
 
 /** Something on the card that needs a look, with why and what to do. */
@@ -18,16 +19,6 @@ export interface Finding {
   readonly path: string;
 }
 
-const SECTION_STAGE: Readonly<Record<string, StageId>> = {
-  brief: 'brief',
-  donor: 'donor',
-  drive: 'drive',
-  gearing: 'drive',
-  pack: 'power',
-  controller: 'power',
-  controls: 'drive',
-};
-
 /** Entered values outside their plausible span: kept and used, but said. */
 function unusual({ build, known }: Study): readonly Finding[] {
   return knownInUse(build, known).flatMap((k): readonly Finding[] => {
@@ -36,7 +27,7 @@ function unusual({ build, known }: Study): readonly Finding[] {
     if (k.value >= low && k.value <= high) return [];
     return [
       {
-        stage: SECTION_STAGE[k.path.split('.')[0] ?? ''] ?? 'brief',
+        stage: stageOf(k.path),
         code: 'unusual',
         state: 'look',
         title: `${k.label} is unusual`,

@@ -2,6 +2,7 @@ import { knownInUse, type Known } from '../build/known.ts';
 import { worstState, type Figure, type State } from './figure.ts';
 import type { Finding } from './findings.ts';
 import type { StageId } from './stage-ids.ts';
+import { stageOf } from './stage-of.ts';
 import type { Study } from './study.ts';
 
 export interface StageVerdict {
@@ -10,18 +11,9 @@ export interface StageVerdict {
   readonly words: string;
 }
 
-const SECTIONS: Readonly<Partial<Record<StageId, readonly string[]>>> = {
-  brief: ['brief'],
-  donor: ['donor'],
-  drive: ['drive', 'gearing', 'controls'],
-  power: ['pack', 'controller'],
-};
-
 /** Quantities entered at a stage. */
 const stageQuantities = (study: Study, id: StageId): readonly Known[] =>
-  knownInUse(study.build, study.known).filter(
-    (k) => SECTIONS[id]?.includes(k.path.split('.')[0] ?? '') === true,
-  );
+  knownInUse(study.build, study.known).filter((k) => stageOf(k.path) === id);
 
 const DONE: Readonly<Partial<Record<StageId, string>>> = {
   brief: 'targets set',

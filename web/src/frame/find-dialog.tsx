@@ -2,8 +2,16 @@ import { Command } from 'cmdk';
 import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import { PLACES, QUANTITY_PATHS, STAGE_IDS, specAt, type QuantityPath } from '@apple-cart/core';
-import { STAGES, stageOf } from '../stages/stage-list.ts';
+import {
+  PLACES,
+  QUANTITY_PATHS,
+  STAGE_IDS,
+  inUse,
+  specAt,
+  type QuantityPath,
+  stageOf,
+} from '@apple-cart/core';
+import { STAGES } from '../stages/stage-list.ts';
 import { useBuild } from '../state/build-store.ts';
 import { withSection } from '../state/paths.ts';
 import { useSettings } from '../state/settings-store.ts';
@@ -90,6 +98,9 @@ function Choices({ close }: { close: () => void }) {
                 Judge it in {place.name}
               </Item>
             ))}
+            <Item value="measure sheet" onSelect={act(() => void navigate(`/builds/${id}/measure-sheet`))}>
+              Print the measure sheet
+            </Item>
             <Item
               value="print"
               onSelect={act(() => {
@@ -102,7 +113,7 @@ function Choices({ close }: { close: () => void }) {
             </Item>
           </Command.Group>
           <Command.Group heading="Fields" className={GROUP}>
-            {QUANTITY_PATHS.map((path) => (
+            {QUANTITY_PATHS.filter((path) => inUse(document, path)).map((path) => (
               <Item
                 key={path}
                 value={`${specAt(path).label} ${path}`}
@@ -124,6 +135,9 @@ function Choices({ close }: { close: () => void }) {
       <Command.Group heading="Everywhere" className={GROUP}>
         <Item value="all builds home" onSelect={act(() => void navigate('/'))}>
           All builds
+        </Item>
+        <Item value="parts shelf" onSelect={act(() => void navigate('/shelf'))}>
+          Parts shelf
         </Item>
         <Item
           value="units metric imperial mph"

@@ -1,4 +1,4 @@
-import type { QuantityPath, StageId } from '@apple-cart/core';
+import type { StageId } from '@apple-cart/core';
 
 /** What each stage of the work order is called and what it asks. */
 export const STAGES: Readonly<Record<StageId, { readonly name: string; readonly question: string }>> = {
@@ -10,16 +10,3 @@ export const STAGES: Readonly<Record<StageId, { readonly name: string; readonly 
   hill: { name: 'Hill', question: 'Will it climb, how fast, in which gear?' },
   range: { name: 'Range', question: 'How far, and how sure?' },
 };
-
-const SECTION_STAGE: Readonly<Record<string, StageId>> = {
-  brief: 'brief',
-  donor: 'donor',
-  drive: 'drive',
-  gearing: 'drive',
-  controls: 'drive',
-  pack: 'power',
-  controller: 'power',
-};
-
-/** The stage at which a quantity is entered. */
-export const stageOf = (path: QuantityPath): StageId => SECTION_STAGE[path.split('.')[0] ?? ''] ?? 'brief';

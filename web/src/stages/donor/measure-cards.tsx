@@ -1,7 +1,8 @@
 import { Link } from 'react-router';
 import type { OpenMeasure } from '@apple-cart/core';
+import { stageOf } from '@apple-cart/core';
 import { NumberField } from '../../fields/number-field.tsx';
-import { STAGES, stageOf } from '../stage-list.ts';
+import { STAGES } from '../stage-list.ts';
 import { ControlAnswer } from '../parts/control-answer.tsx';
 import { Bosses, DonorChoice, DriveAnswer } from './donor-choices.tsx';
 import { MeasureDrawing } from './measure-drawing.tsx';

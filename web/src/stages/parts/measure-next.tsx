@@ -1,6 +1,7 @@
+import { stageOf } from '@apple-cart/core';
 import { useDeferredValue } from 'react';
 import { Link } from 'react-router';
-import { stageOf, STAGES } from '../stage-list.ts';
+import { STAGES } from '../stage-list.ts';
 import { useDocument } from '../../state/build-store.ts';
 import { sensitivitiesOf } from '../../state/verdicts.ts';
 import { useQuantity } from '../../state/use-quantity.ts';

@@ -1,0 +1,35 @@
+import type { QuantityPath } from '../build/document.ts';
+import type { StageId } from './stage-ids.ts';
+
+const SECTION_STAGE: Readonly<Record<string, StageId>> = {
+  brief: 'brief',
+  donor: 'donor',
+  drive: 'drive',
+  gearing: 'drive',
+  controls: 'drive',
+  pack: 'power',
+  controller: 'power',
+};
+
+/** Sizes of motor and pack are taken with the same caliper as the bicycle's, and entered beside them. */
+const BESIDE_THE_DONOR: readonly QuantityPath[] = [
+  'drive.overLocknutMm',
+  'drive.axleMm',
+  'drive.flatsMm',
+  'drive.shellMinMm',
+  'drive.shellMaxMm',
+  'drive.tubeMm',
+  'drive.gearboxMm',
+  'drive.ringLineMm',
+  'drive.bodyDropMm',
+  'drive.sensorBoreMm',
+  'drive.spacerMm',
+  'drive.armHoldsNm',
+  'pack.boxLengthMm',
+  'pack.boxHeightMm',
+  'pack.boxWidthMm',
+];
+
+/** The stage at which a quantity is entered. */
+export const stageOf = (path: QuantityPath): StageId =>
+  BESIDE_THE_DONOR.includes(path) ? 'donor' : (SECTION_STAGE[path.split('.')[0] ?? ''] ?? 'brief');
