@@ -121,8 +121,8 @@ export function GearTable({ rows, known, midDrive, hillKmh, used }: Props) {
       </table>
       <p className="py-2 text-[13px] text-ink2">
         Pull at the tyre at the low end of the cadence span, half charge. The chain carries{' '}
-        {midDrive ? 'motor and legs' : 'the legs alone'}; below six times short of its 8 kN (ISO 9633, from
-        memory) it wears fast, and on cogs of 11 teeth and less sooner.
+        {midDrive ? 'motor and legs' : 'the legs alone'}; above a sixth of the 8 kN at which it breaks (ISO
+        9633, from memory) it wears fast, on cogs of 11 teeth and less sooner.
       </p>
     </div>
   );
