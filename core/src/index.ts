@@ -61,7 +61,7 @@ export { measureNext, type OpenMeasure } from './verdict/measure-next.ts';
 export type { FitVerdict } from './verdict/fit-verdict.ts';
 export { fitChecks } from './fit/fit.ts';
 export { subject } from './fit/subject.ts';
-export { CHECK_GROUPS, type Check, type CheckGroup, type CheckState } from './fit/check.ts';
+export { CHECK_GROUPS, checkDigits, type Check, type CheckGroup, type CheckState } from './fit/check.ts';
 export { WALK, type Measure, type MeasurePicture, type Station } from './fit/walk.ts';
 export { CHAINLINE_FINE_MM, STAY_GAP_MM, type SpacerTrade } from './fit/spacers.ts';
 export { corners, type Box } from './frame/box.ts';

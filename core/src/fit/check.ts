@@ -146,3 +146,11 @@ export function told(spec: Base & { readonly state: CheckState; readonly words: 
     margin: undefined,
   };
 }
+
+/** Decimals that a check's value is worth: small lengths are a matter of tenths, counts have none. */
+export function checkDigits({ unit, value = 0 }: Check): number | undefined {
+  if (unit === 'mm') return Math.abs(value) < 20 ? 1 : 0;
+  if (unit === 'm') return 1;
+  if (unit === '1') return Number.isInteger(value) ? 0 : 2;
+  return undefined;
+}

@@ -40,6 +40,9 @@ export interface Layout {
 
 type Motor = PartOf<'motor'>;
 
+/** What a motor of unknown rating is compared at, W. */
+const USUAL_W = 500;
+
 const layoutOf = (build: BuildDocument): LayoutName =>
   build.drive.kind === 'mid-drive'
     ? 'middle'
@@ -61,15 +64,14 @@ function suits(motor: Motor, layout: LayoutName): boolean {
 /** The shelf's motor nearest in rated power; a mid-drive also has to fit the shell where that is known. */
 function nearest(build: BuildDocument, motors: readonly Motor[], layout: LayoutName): Motor | undefined {
   const rated = build.drive.ratedPowerW.source === 'unknown' ? undefined : build.drive.ratedPowerW.value;
-  const kt = (m: Motor): number => m.ratedPowerW;
-  const wanted = rated ?? 500;
+  const wanted = rated ?? USUAL_W;
   const shell = build.donor.shellWidthMm;
   const fits = (m: Motor): boolean =>
     shell.source === 'unknown' || m.shellMaxMm === null || shell.value <= m.shellMaxMm + 0.5;
   const list = motors.filter((m) => suits(m, layout));
   const fitting = list.filter(fits);
   return [...(fitting.length > 0 ? fitting : list)].sort(
-    (a, b) => Math.abs(Math.log(kt(a) / wanted)) - Math.abs(Math.log(kt(b) / wanted)),
+    (a, b) => Math.abs(Math.log(a.ratedPowerW / wanted)) - Math.abs(Math.log(b.ratedPowerW / wanted)),
   )[0];
 }
 

@@ -46,6 +46,12 @@ describe('the text report', () => {
     expect(report).toContain('note: Level road, constant speed');
   });
 
+  it('lists the fit checks with limit and origin; one that waits cannot tell', () => {
+    expect(report).toMatch(
+      /unknown\s+Gearbox to chainstay, tightened\s+cannot tell\s+at least 2\smm {2}\[common practice\]/,
+    );
+  });
+
   it('has no number that is not one', () => {
     expect(report).not.toMatch(/NaN|undefined|Infinity|\[object/);
   });

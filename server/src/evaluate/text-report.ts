@@ -1,4 +1,5 @@
 import {
+  checkDigits,
   convert,
   formatNumber,
   formatQuantity,
@@ -56,7 +57,17 @@ function lawText({ law }: Verdict): readonly string[] {
   });
 }
 
-/** The verdict as plain text for a terminal: figures, law, findings, then every working. */
+const fitText = ({ fit }: Verdict): readonly string[] => [
+  '',
+  'Fit:',
+  ...fit.checks.map((c) => {
+    const value =
+      c.value === undefined ? (c.words ?? 'cannot tell') : formatQuantity(c.value, c.unit, checkDigits(c));
+    return `  ${MARK[c.state]}  ${c.title.padEnd(44)} ${value.padStart(16)}  ${phraseText(c.limit)}  [${c.origin}]`;
+  }),
+];
+
+/** The verdict as plain text for a terminal: figures, law, fit, findings, then every working. */
 export function textReport(verdict: Verdict): string {
   const lines = [
     verdict.name,
@@ -67,6 +78,7 @@ export function textReport(verdict: Verdict): string {
     ...lawText(verdict),
     '',
     'Planning aid, not legal advice. The vehicle authority decides.',
+    ...fitText(verdict),
     ...(verdict.findings.length > 0 ? ['', 'To look at:'] : []),
     ...verdict.findings.map((f) => `  ${f.state}: ${f.title}. ${phraseText(f.detail)}`),
     ...verdict.figures.flatMap(workingText),

@@ -34,7 +34,7 @@ export function massFigure(study: Study): Figure {
         stepRow('', 'On the road', machine.road.massKg, 'kg'),
       ],
       sources: ['Addition.'],
-      leftOut: ['Held against the maker’s permitted mass with the fit checks, which are not there yet.'],
+      leftOut: ['The donor stage holds it against the maker’s permitted mass.'],
     },
   };
 }

@@ -1,6 +1,6 @@
 import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';
-import { phraseText, type Check, type CheckState } from '@apple-cart/core';
+import { checkDigits, phraseText, type Check, type CheckState } from '@apple-cart/core';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Num } from '../../ui/num.tsx';
@@ -35,19 +35,11 @@ function MarginBar({ check }: { check: Check }) {
   );
 }
 
-/** Small lengths are a matter of tenths; counts have none. */
-function digitsOf({ unit, value = 0 }: Check): number | undefined {
-  if (unit === 'mm') return Math.abs(value) < 20 ? 1 : 0;
-  if (unit === 'm') return 1;
-  if (unit === '1') return Number.isInteger(value) ? 0 : 2;
-  return undefined;
-}
-
 function Value({ check }: { check: Check }) {
   const shown = useQuantity();
   if (check.state === 'unknown') return <span className="text-slate">cannot tell</span>;
   if (check.value === undefined) return <span>{check.words}</span>;
-  const { text, unit } = shown(check.value, check.unit, digitsOf(check));
+  const { text, unit } = shown(check.value, check.unit, checkDigits(check));
   return (
     <span className="inline-flex items-baseline whitespace-nowrap">
       <Num text={text} places={1} />
