@@ -90,7 +90,7 @@ export const packSpecs = {
     origin: 'from memory',
   },
   boxLengthMm: {
-    label: 'One box, length',
+    label: 'Box length',
     unit: 'mm',
     min: 30,
     max: 1500,
@@ -100,7 +100,7 @@ export const packSpecs = {
     origin: 'common practice',
   },
   boxHeightMm: {
-    label: 'One box, height',
+    label: 'Box height',
     unit: 'mm',
     min: 20,
     max: 600,
@@ -110,7 +110,7 @@ export const packSpecs = {
     origin: 'common practice',
   },
   boxWidthMm: {
-    label: 'One box, width',
+    label: 'Box width',
     unit: 'mm',
     min: 20,
     max: 600,

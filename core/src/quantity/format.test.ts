@@ -57,3 +57,12 @@ describe('describeIssue', () => {
     );
   });
 });
+
+describe('a phrase', () => {
+  const words = ['at least ', qty(10, 'mm', 0), ' and ', qty(2.5, 'mm', 1), '; ', qty(40, 'kg', 0)];
+
+  it('keeps its decimals in metric, and gives inches two more', () => {
+    expect(phraseText(words)).toMatch(/^at least 10\smm and 2\.5\smm; 40\skg$/);
+    expect(phraseText(words, 'imperial')).toMatch(/^at least 0\.39\sin and 0\.098\sin; 88\slb$/);
+  });
+});

@@ -17,6 +17,9 @@ export const phraseText = (phrase: Phrase, system: UnitSystem = 'metric'): strin
     .map((part) => {
       if (typeof part === 'string') return part;
       const unit = shownUnit(part.unit, system);
-      return formatQuantity(convert(part.value, part.unit, unit), unit, part.digits);
+      // An inch is 25 of the millimetres that the decimals were meant for.
+      const finer = part.unit === 'mm' && unit === 'in' ? 2 : 0;
+      const digits = part.digits === undefined ? undefined : part.digits + finer;
+      return formatQuantity(convert(part.value, part.unit, unit), unit, digits);
     })
     .join('');

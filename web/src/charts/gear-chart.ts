@@ -14,6 +14,23 @@ export interface GearChartInput {
   readonly system: UnitSystem;
 }
 
+/** Names stand apart by this share of the height, or they cover each other. */
+const APART = 0.045;
+
+/** The rows whose names have room: the hill's first, then from the highest pull down. */
+function named(
+  rows: readonly GearRow[],
+  used: GearRow | undefined,
+  heightOf: (row: GearRow) => number,
+  yMax: number,
+): readonly GearRow[] {
+  const out: GearRow[] = used === undefined ? [] : [used];
+  for (const row of rows) {
+    if (out.every((other) => Math.abs(heightOf(other) - heightOf(row)) > APART * yMax)) out.push(row);
+  }
+  return out;
+}
+
 /** Pull at the tyre against speed, one line a gear over its cadences; the hill's gear heavy. */
 export function gearChart({ rows, name, used, loads, system }: GearChartInput, ink: ChartInk): EChartsOption {
   const speedUnit = shownUnit('km/h', system);
@@ -65,7 +82,7 @@ export function gearChart({ rows, name, used, loads, system }: GearChartInput, i
         .filter((row) => row !== used)
         .map((row) => line(xy(row.curve), { color: ink.speed, width: 1.4, z: 3 })),
       ...(used === undefined ? [] : cased(xy(used.curve), ink.speed, ink)),
-      ...rows.flatMap((row) => {
+      ...named(rows, used, (row) => xy(row.curve)[0]?.[1] ?? 0, yMax).flatMap((row) => {
         const first = xy(row.curve)[0];
         if (first === undefined) return [];
         return [

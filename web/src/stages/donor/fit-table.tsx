@@ -39,7 +39,9 @@ function Value({ check }: { check: Check }) {
   const shown = useQuantity();
   if (check.state === 'unknown') return <span className="text-slate">cannot tell</span>;
   if (check.value === undefined) return <span>{check.words}</span>;
-  const { text, unit } = shown(check.value, check.unit, checkDigits(check));
+  const digits = checkDigits(check);
+  const finer = check.unit === 'mm' && shown(1, 'mm').unit === 'in' ? 2 : 0;
+  const { text, unit } = shown(check.value, check.unit, digits === undefined ? undefined : digits + finer);
   return (
     <span className="inline-flex items-baseline whitespace-nowrap">
       <Num text={text} places={1} />
@@ -67,7 +69,7 @@ function Row({ check, open, onToggle }: { check: Check; open: boolean; onToggle:
             <span className={`min-w-0 leading-snug ${check.state === 'fine' ? '' : 'font-semibold'}`}>
               {check.title}
               {check.state === 'unknown' && (
-                <span className="block text-[12.5px] font-normal text-ink2">wants {waits.join(', ')}</span>
+                <span className="block text-[12.5px] font-normal text-ink2">wants {waits.join('; ')}</span>
               )}
               {(check.state === 'stop' || check.state === 'look') && (
                 <span className="block text-[12.5px] font-normal text-ink2">
