@@ -4,15 +4,7 @@ import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
-import {
-  chooseIn,
-  chooseItem,
-  clickWords,
-  kept,
-  openBuild,
-  stageWords,
-  typeInto,
-} from './hands.ts';
+import { chooseIn, chooseItem, clickWords, kept, openBuild, stageWords, typeInto } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
