@@ -70,7 +70,7 @@ export function PlacesTable() {
                   {!row.here && (
                     <button
                       type="button"
-                      className="no-print min-h-6 text-[12.5px] text-slate underline max-bench:min-h-11"
+                      className="no-print min-h-6 whitespace-nowrap max-bench:min-w-11 text-[12.5px] text-slate underline max-bench:min-h-11"
                       onClick={() => {
                         edit(
                           (d) =>
