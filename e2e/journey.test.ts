@@ -46,7 +46,7 @@ describe('the builds page', () => {
 });
 
 describe('reading the tray of the demo build', () => {
-  it('says class, speed, hill, start, range, energy, mass and price', async () => {
+  it('says class, speed, hill, start, range, weakest link, mass and price', async () => {
     await openBuild(page, bench.application, 'Orchard longtail', 'hill');
     expect(await figureText(page, 'class')).toContain('Cannot tell');
     expect(await figureText(page, 'hill')).toMatch(/1[2-7]\.\d\s*km\/h/);

@@ -13,11 +13,16 @@ export * from './build/known.ts';
 export * from './build/read.ts';
 export * from './build/template.ts';
 export * from './build/wheel-size.ts';
+export { awgAreaMm2, nearestAwg } from './quantity/wire-gauge.ts';
+export type { UsedCell } from './build/cell.ts';
+export type { Accessory } from './build/charging.ts';
+export { CONDUCTORS, conductorOhm } from './build/conductors.ts';
 export * from './build/part-types.ts';
 export * from './parts/part.ts';
 export * from './parts/apply-part.ts';
 export * from './parts/part-fields.ts';
-export { CHEMISTRIES, fullChargeVolts, supplyAt, type Pack, type Supply } from './machine/battery.ts';
+export { CHEMISTRIES } from './build/chemistries.ts';
+export { fullChargeVolts, supplyAt, type Pack, type Supply } from './machine/battery.ts';
 export { LIMITS, type Limit } from './machine/limits.ts';
 export { assemble, type Machine } from './machine/machine.ts';
 export { roadForce } from './machine/road-load.ts';
@@ -37,6 +42,7 @@ export {
 export type { Certainty, Clause } from './law/rule-schema.ts';
 export type { AnswerFact, NumberFact } from './law/facts.ts';
 export { evaluate, type Verdict } from './verdict/evaluate.ts';
+export { TRAY } from './verdict/figure.ts';
 export type { Figure, FigureId, State, Working, WorkingRow } from './verdict/figure.ts';
 export type { Finding } from './verdict/findings.ts';
 export { STAGE_IDS, type StageId } from './verdict/stage-ids.ts';
@@ -61,7 +67,7 @@ export { measureNext, type OpenMeasure } from './verdict/measure-next.ts';
 export type { FitVerdict } from './verdict/fit-verdict.ts';
 export { fitChecks } from './fit/fit.ts';
 export { subject } from './fit/subject.ts';
-export { CHECK_GROUPS, checkDigits, type Check, type CheckGroup, type CheckState } from './fit/check.ts';
+export { CHECK_GROUPS, checkDigits, type Check, type CheckGroup, type CheckState } from './check/check.ts';
 export { WALK, type Measure, type MeasurePicture, type Station } from './fit/walk.ts';
 export { CHAINLINE_FINE_MM, STAY_GAP_MM, type SpacerTrade } from './fit/spacers.ts';
 export { corners, type Box } from './frame/box.ts';
@@ -71,3 +77,21 @@ export { settle } from './frame/places.ts';
 export type { Point } from './frame/point.ts';
 export { motorAt } from './build/frame-of.ts';
 export { usualPlace } from './build/migrate.ts';
+export { LINK_IDS, type Chain, type Demand, type Link, type LinkId } from './power-chain/chain.ts';
+export { cellLayout, type CellLayout, type Neighbours, type PlacedCell } from './power-chain/cell-layout.ts';
+export * from './power-chain/match-cells.ts';
+export { leadAmps, leadLoss, plugAmps } from './power-chain/leads.ts';
+export { inrush, preCharge } from './power-chain/inrush.ts';
+export { chargeRun, likesFull, type ChargeOutcome, type ChargeStep } from './power-chain/charging.ts';
+export { BARS, type CardRow } from './power-chain/resting-card.ts';
+export {
+  chargePlan,
+  packCard,
+  type ChargePlan,
+  type HabitRow,
+  type PackCard,
+} from './verdict/charge-plan.ts';
+export { twoPackStudy, type PackAlone, type TwoPacks } from './verdict/two-pack-study.ts';
+export { lightsVerdict, type LightsVerdict } from './verdict/lights.ts';
+export { voltsOrAmps, type Step } from './verdict/volts-or-amps.ts';
+export { readings, type Reading } from './power-chain/expectations.ts';

@@ -1,6 +1,10 @@
 import type { BuildDocument } from './document.ts';
+import { cablingSpecs } from './cabling.ts';
+import { cellSpecs, type UsedCell } from './cell.ts';
+import { chargerSpecs, supplySpecs, type Accessory } from './charging.ts';
 import { donorFitSpecs, donorFrameSpecs } from './donor-measures.ts';
 import { driveFitSpecs } from './drive-fit.ts';
+import { secondSpecs } from './pack.ts';
 import type { Sourced } from './quantity-spec.ts';
 
 /** Every quantity of the specs, unknown. */
@@ -9,7 +13,7 @@ const allUnknown = <S extends object>(specs: S): { [K in keyof S]: Sourced } =>
     [K in keyof S]: Sourced;
   };
 
-/** What nobody has looked at yet: the values of everything that fit asks, before it is asked. */
+/** What nobody has looked at yet: the values of everything that is asked later, before it is asked. */
 export const BLANK = {
   donor: {
     frameMaterial: 'unknown',
@@ -36,11 +40,51 @@ export const BLANK = {
     ...allUnknown(driveFitSpecs),
   },
   gearing: { hubRatios: [] as number[], heldHubGear: null, shiftSensor: 'unknown' },
-  pack: allUnknown({ boxLengthMm: 0, boxHeightMm: 0, boxWidthMm: 0 }),
-  controller: { regenerates: 'unknown' },
+  pack: {
+    make: 'ready',
+    ...allUnknown({
+      boxLengthMm: 0,
+      boxHeightMm: 0,
+      boxWidthMm: 0,
+      cellsContinuousA: 0,
+      cellsPeakA: 0,
+      maxChargeA: 0,
+    }),
+  },
+  cell: {
+    name: '',
+    inBody: 1,
+    round: true,
+    nesting: 'square',
+    price: null,
+    used: [] as UsedCell[],
+    ...allUnknown(cellSpecs),
+  },
+  second: { name: '', chemistry: 'nmc', join: 'none', ...allUnknown(secondSpecs) },
+  controller: { regenerates: 'unknown', ...allUnknown({ ratedV: 0, capacitorUf: 0, regenA: 0 }) },
+  cabling: {
+    conductor: 'copper',
+    connectors: 1,
+    protection: 'unknown',
+    inrush: 'unknown',
+    ...allUnknown(cablingSpecs),
+  },
+  charger: { name: '', pricePerKwh: null, ...allUnknown(chargerSpecs) },
+  supply: { means: 'unknown', accessories: [] as Accessory[], ...allUnknown(supplySpecs) },
   controls: { throttleKind: 'unknown' },
 } as const satisfies {
-  readonly [S in 'donor' | 'drive' | 'gearing' | 'pack' | 'controller' | 'controls']: Partial<
-    BuildDocument[S]
-  >;
+  readonly [
+    S in
+      | 'donor'
+      | 'drive'
+      | 'gearing'
+      | 'pack'
+      | 'cell'
+      | 'second'
+      | 'controller'
+      | 'cabling'
+      | 'charger'
+      | 'supply'
+      | 'controls'
+  ]: Partial<BuildDocument[S]>;
 };

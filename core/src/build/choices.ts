@@ -7,8 +7,30 @@ export type DonorStyle = z.infer<typeof donorStyle>;
 export const driveKind = z.enum(['geared-hub', 'direct-drive-hub', 'mid-drive', 'external']);
 export type DriveKind = z.infer<typeof driveKind>;
 
-export const chemistry = z.enum(['nmc', 'lfp', 'lead-acid']);
+export const chemistry = z.enum(['nmc', 'nmc-power', 'lmo', 'lfp', 'lead-acid']);
 export type Chemistry = z.infer<typeof chemistry>;
+
+/** A pack is bought as it is, or made up from cells. */
+export const packMake = z.enum(['ready', 'cells']);
+
+/** How a second pack is joined; `none` is a machine with one pack. */
+export const joining = z.enum(['none', 'switch', 'combiner', 'parallel']);
+export type Joining = z.infer<typeof joining>;
+
+export const nesting = z.enum(['square', 'hexagonal']);
+export type Nesting = z.infer<typeof nesting>;
+
+export const conductor = z.enum(['copper', 'aluminium', 'copper-clad']);
+export type Conductor = z.infer<typeof conductor>;
+
+/** What opens the leads when too much flows. */
+export const protection = z.enum(['fuse', 'breaker', 'none', 'unknown']);
+
+/** What keeps the rush into the controller's capacitors down. */
+export const inrushMeans = z.enum(['none', 'resistor', 'anti-spark', 'unknown']);
+
+/** How lights and horn get their volts. */
+export const supplyMeans = z.enum(['converter', 'resistor', 'own-cells', 'unknown']);
 
 export const placeId = z.enum(['us', 'eu', 'gb']);
 export type PlaceId = z.infer<typeof placeId>;

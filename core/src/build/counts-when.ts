@@ -15,6 +15,12 @@ const disc: When = (b) => {
   return hub(b) && (brake === 'cable-disc' || brake === 'hydraulic-disc');
 };
 
+const cells: When = (b) => b.pack.make === 'cells';
+const ready: When = (b) => b.pack.make === 'ready';
+const two: When = (b) => b.second.join !== 'none';
+const accessories: When = (b) => b.supply.accessories.length > 0;
+const converted: When = (b) => accessories(b) && b.supply.means === 'converter';
+
 /** Quantities that only count under a choice: elsewhere an unknown one costs nothing and is not asked for. */
 const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'donor.frontOldMm': hubIn('front'),
@@ -48,6 +54,17 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'drive.wheelSprocketTeeth': external,
   'drive.pitchMm': external,
   'drive.centreMm': external,
+  'pack.capacityAh': ready,
+  'pack.nominalV': ready,
+  'pack.cellsContinuousA': ready,
+  'pack.cellsPeakA': ready,
+  'pack.maxChargeA': ready,
+  'cell.depthMm': (b) => !b.cell.round,
+  'second.combinerA': (b) => b.second.join === 'switch' || b.second.join === 'combiner',
+  'cabling.fuseA': (b) => b.cabling.protection === 'fuse' || b.cabling.protection === 'breaker',
+  'cabling.fuseV': (b) => b.cabling.protection === 'fuse' || b.cabling.protection === 'breaker',
+  'cabling.preChargeOhm': (b) => b.cabling.inrush === 'resistor',
+  'controller.regenA': (b) => !b.drive.freewheel && b.controller.regenerates === 'yes',
   'controller.powerLimitW': (b) => b.controller.limitsPower,
   'controller.assistCutoffKmh': (b) => b.controller.limitsSpeed,
   'controller.assistTaperKmh': (b) => b.controller.limitsSpeed,
@@ -55,6 +72,12 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'controls.walkCutoffKmh': (b) => b.controls.throttle === 'walk',
 };
 
+/** Sections that count as a whole. */
+const SECTION_WHEN: Readonly<Record<string, When>> = { cell: cells, second: two, supply: converted };
+
+/** The part of a path before its point. Asked at every keystroke for every quantity, so nothing is split. */
+export const sectionOf = (path: QuantityPath): string => path.slice(0, path.indexOf('.'));
+
 /** True when the quantity counts under the build's choices. */
 export const countsUnder = (build: BuildDocument, path: QuantityPath): boolean =>
-  COUNTS_WHEN[path]?.(build) ?? true;
+  (SECTION_WHEN[sectionOf(path)]?.(build) ?? true) && (COUNTS_WHEN[path]?.(build) ?? true);

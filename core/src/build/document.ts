@@ -3,11 +3,15 @@ import { brief, briefSpecs } from './brief.ts';
 import { donor, donorSpecs } from './donor.ts';
 import { drive, driveSpecs } from './drive.ts';
 import { controls, controlsSpecs, gearing, gearingSpecs } from './gearing.ts';
-import { controller, controllerSpecs, pack, packSpecs } from './power.ts';
+import { cabling, cablingSpecs } from './cabling.ts';
+import { cell, cellSpecs } from './cell.ts';
+import { charger, chargerSpecs, supply, supplySpecs } from './charging.ts';
+import { controller, controllerSpecs } from './controller.ts';
+import { pack, packSpecs, second, secondSpecs } from './pack.ts';
 import { PART_TYPES } from './part-types.ts';
 import type { QuantitySpec } from './quantity-spec.ts';
 
-export const SCHEMA_VERSION = 2;
+export const SCHEMA_VERSION = 3;
 
 const amount = z.number().min(0).max(1_000_000).nullable();
 
@@ -35,7 +39,12 @@ export const buildDocument = z
     drive,
     gearing,
     pack,
+    cell,
+    second,
     controller,
+    cabling,
+    charger,
+    supply,
     controls,
     money,
     /** Which parts of the shelf the values were copied from, by their id. */
@@ -52,7 +61,12 @@ export const SPECS = {
   drive: driveSpecs,
   gearing: gearingSpecs,
   pack: packSpecs,
+  cell: cellSpecs,
+  second: secondSpecs,
   controller: controllerSpecs,
+  cabling: cablingSpecs,
+  charger: chargerSpecs,
+  supply: supplySpecs,
   controls: controlsSpecs,
 } as const;
 

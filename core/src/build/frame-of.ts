@@ -57,6 +57,10 @@ export function boxesOf(build: BuildDocument, { pack }: Part, onFrame: Frame): r
 const MOTOR_AHEAD = { x: 45, y: 10 };
 const CONTROLLER = { x: 0, y: 130 };
 
+/** Both packs; the second rides where the first one does. */
+export const packsKg = (build: BuildDocument, { pack, second }: KnownBuild): number =>
+  pack.massKg.value + (build.second.join === 'none' ? 0 : second.massKg.value);
+
 /** Everything that weighs, where it is: donor, motor, boxes, controller; then rider and load. */
 export function massPoints(
   build: BuildDocument,
@@ -84,7 +88,7 @@ export function massPoints(
       },
       ...boxes.map((box, i) => ({
         name: `pack box ${String(i + 1)}`,
-        kg: known.pack.massKg.value / boxes.length,
+        kg: packsKg(build, known) / boxes.length,
         x: box.x,
         y: box.y,
       })),

@@ -4,8 +4,11 @@ import type { Unit } from '../quantity/units.ts';
 import { countsUnder } from './counts-when.ts';
 import { donorSpecs, wheelbaseOf } from './donor.ts';
 import { ladenCentre } from './frame-of.ts';
-import { LABEL_V_PER_CELL } from './power.ts';
+import { LABEL_V_PER_CELL, USUAL_AH } from './pack.ts';
+import { packFromCells } from './pack-from-cells.ts';
+import { REST_OF_PATH_MOHM, powerLeadOhm } from './pack-path.ts';
 import { rolloutFromSizeMm } from './wheel-size.ts';
+import { worked } from './worked.ts';
 
 /** Where a value that the computation uses comes from; `worked` means worked out from other values. */
 export type KnownSource = 'measured' | 'label' | 'assumed' | 'unknown' | 'worked';
@@ -40,9 +43,13 @@ const USUAL_VOLTS = 48;
 
 const [USUAL_BEAD, USUAL_TYRE] = [donorSpecs.beadMm.fallback, donorSpecs.tyreMm.fallback];
 
-/** The choices that defaults depend on. */
-export function fallbackContext(build: BuildDocument): FallbackContext {
-  const { chemistry, cellsInSeries: cells, nominalV: volts } = build.pack;
+/** Volts and cells of a pack by what is entered of them. */
+function packContext({
+  chemistry,
+  nominalV: volts,
+  cellsInSeries: cells,
+  capacityAh,
+}: Pick<BuildDocument['second'], 'chemistry' | 'nominalV' | 'cellsInSeries' | 'capacityAh'>) {
   const perCell = LABEL_V_PER_CELL[chemistry];
   const nominalV =
     volts.source !== 'unknown'
@@ -50,8 +57,16 @@ export function fallbackContext(build: BuildDocument): FallbackContext {
       : cells.source !== 'unknown'
         ? cells.value * perCell
         : USUAL_VOLTS;
-  const cellsInSeries =
-    cells.source !== 'unknown' ? cells.value : Math.max(1, Math.round(nominalV / perCell));
+  return {
+    chemistry,
+    nominalV,
+    cellsInSeries: cells.source !== 'unknown' ? cells.value : Math.max(1, Math.round(nominalV / perCell)),
+    capacityAh: capacityAh.source === 'unknown' ? USUAL_AH : capacityAh.value,
+  };
+}
+
+/** The choices that defaults depend on. */
+export function fallbackContext(build: BuildDocument): FallbackContext {
   const { style, beadMm, tyreMm, wheelbaseMm } = build.donor;
   const size = {
     beadMm: beadMm.source === 'unknown' ? USUAL_BEAD : beadMm.value,
@@ -60,9 +75,7 @@ export function fallbackContext(build: BuildDocument): FallbackContext {
   return {
     style,
     kind: build.drive.kind,
-    chemistry,
-    nominalV,
-    cellsInSeries,
+    ...packContext(build.pack),
     ...size,
     wheelbaseMm: wheelbaseMm.source === 'unknown' ? wheelbaseOf(style) : wheelbaseMm.value,
     rearRadiusMm: size.beadMm / 2 + size.tyreMm,
@@ -78,31 +91,35 @@ const ROWS = Object.entries<Readonly<Record<string, QuantitySpec>>>(SPECS).map(
     ] as const,
 );
 
-/** The known with a value worked out in place of an unknown one. */
-const worked = (known: Known, value: number): Known =>
-  known.source === 'unknown' ? { ...known, value, source: 'worked' } : known;
-
 /**
- * Resolves every quantity of a build. An unknown roll-out is worked out from the wheel size, an unknown
- * centre of mass from everything that weighs and where it is.
+ * Resolves every quantity of a build. What a pack made from cells has is worked out from them, unknown
+ * wiring from the leads once they are known, an unknown roll-out from the wheel size, an unknown centre of
+ * mass from everything that weighs and where it is.
  */
 export function knownBuild(build: BuildDocument): KnownBuild {
   const context = fallbackContext(build);
+  const beside = { ...context, ...packContext(build.second) };
   const sections: Record<string, Record<string, Known>> = {};
   for (const [section, rows] of ROWS) {
     const entered = build[section] as unknown as Record<string, Sourced>;
     const out: Record<string, Known> = {};
     for (const [key, path, spec] of rows) {
       const value = entered[key];
-      if (value !== undefined) out[key] = known(path, spec, value, context);
+      if (value !== undefined) out[key] = known(path, spec, value, section === 'second' ? beside : context);
     }
     sections[section] = out;
   }
-  const resolved = sections as unknown as KnownBuild;
-  const { donor } = resolved;
+  const entered = sections as unknown as KnownBuild;
+  const resolved = build.pack.make === 'cells' ? { ...entered, ...packFromCells(build, entered) } : entered;
+  const { donor, pack } = resolved;
+  const leads = powerLeadOhm(build, resolved);
   const centre = ladenCentre(build, resolved);
   return {
     ...resolved,
+    pack:
+      leads === undefined
+        ? pack
+        : { ...pack, wiringMohm: worked(pack.wiringMohm, REST_OF_PATH_MOHM + 1000 * leads) },
     donor: {
       ...donor,
       rolloutMm: worked(donor.rolloutMm, rolloutFromSizeMm(donor.beadMm.value, donor.tyreMm.value)),

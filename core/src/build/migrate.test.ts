@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import old from '../../../demo/older/choir-tandem-v1.json' with { type: 'json' };
+import before from '../../../demo/older/tide-flat-trike-v2.json' with { type: 'json' };
+import { SCHEMA_VERSION } from './document.ts';
 import { FRAME_STYLES } from '../frame/names.ts';
 import { PRESETS } from '../frame/presets/index.ts';
 import { evaluate } from '../verdict/evaluate.ts';
@@ -15,8 +17,8 @@ const read = (data: unknown) => {
 describe('a document of version 1', () => {
   const build = read(old);
 
-  it('is read as one of version 2, with everything it said', () => {
-    expect(build.schemaVersion).toBe(2);
+  it('is read as one of the version of today, with everything it said', () => {
+    expect(build.schemaVersion).toBe(SCHEMA_VERSION);
     expect(build.name).toBe(old.name);
     expect(build.brief).toEqual(old.brief);
     expect(build.donor).toMatchObject(old.donor);
@@ -52,9 +54,31 @@ describe('a document of version 1', () => {
     expect(readBuild({ ...old, donor: 'a bicycle' }).ok).toBe(false);
   });
 
-  it('is migrated once: what is of version 2 stays as it is', () => {
+  it('is migrated once: what is of today stays as it is', () => {
     expect(read(JSON.parse(JSON.stringify(build)))).toEqual(build);
     expect((from1To2(old) as { donor: object }).donor).toMatchObject(old.donor);
+  });
+});
+
+describe('a document of version 2', () => {
+  const build = read(before);
+
+  it('keeps everything it said, and knows nothing of cells, leads and chargers', () => {
+    expect(build.schemaVersion).toBe(SCHEMA_VERSION);
+    expect(build.pack).toMatchObject(before.pack);
+    expect(build.controller).toMatchObject(before.controller);
+    expect(build.donor).toEqual(before.donor);
+    expect(build.pack.make).toBe('ready');
+    expect(build.second.join).toBe('none');
+    expect(build.cabling.leadMm2).toEqual({ source: 'unknown' });
+    expect(build.supply.accessories).toEqual([]);
+    expect(evaluate(build).figures.find((f) => f.id === 'weakest')?.state).toBe('unknown');
+  });
+
+  it('that is broken is not mended by what is added', () => {
+    const broken = { ...before, pack: 'a battery' };
+    const result = readBuild(broken);
+    expect(result.ok ? [] : result.issues.map((i) => i.path)).toEqual(['pack']);
   });
 });
 

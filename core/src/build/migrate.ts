@@ -8,18 +8,39 @@ const isObject = (value: unknown): value is Record<string, unknown> =>
 /** The first place for a pack on a frame of a style. */
 export const usualPlace = (style: FrameStyle) => PRESETS[style].places[0]?.place ?? 'free';
 
-/** Version 1 knew nothing of fit: what it did not ask is unknown, and the pack lies where the style has it. */
-export function from1To2(data: object): unknown {
-  const old = data as Record<string, unknown>;
-  const next: Record<string, unknown> = { shelf: {}, ...old, schemaVersion: 2 };
-  for (const [name, added] of Object.entries(BLANK)) {
+/** What a later version asks and an earlier one did not: unknown, never a made-up value. */
+function filled(
+  old: Record<string, unknown>,
+  names: readonly (keyof typeof BLANK)[],
+): Record<string, unknown> {
+  const next = { ...old };
+  for (const name of names) {
     const section = old[name];
-    if (isObject(section)) next[name] = { ...added, ...section };
+    if (section === undefined) next[name] = BLANK[name];
+    else if (isObject(section)) next[name] = { ...BLANK[name], ...section };
   }
+  return next;
+}
+
+/** Version 1 knew nothing of fit: what it did not ask is unknown, and the pack lies where the style has it. */
+export function from1To2(data: object): Record<string, unknown> {
+  const old = data as Record<string, unknown>;
+  const present = (['donor', 'drive', 'gearing', 'pack', 'controller', 'controls'] as const).filter(
+    (name) => name in old,
+  );
+  const next: Record<string, unknown> = { shelf: {}, ...filled(old, present), schemaVersion: 2 };
   const [donor, pack] = [old['donor'], next['pack']];
   if (isObject(donor) && isObject(pack) && !('boxes' in pack)) {
     const style = FRAME_STYLES.find((s) => s === donor['style']) ?? 'diamond';
     next['pack'] = { ...pack, boxes: [{ place: usualPlace(style), at: null }] };
   }
   return next;
+}
+
+/** Version 2 knew a ready pack and a controller: cells, leads, charger, second pack and lights are unknown. */
+export function from2To3(data: object): Record<string, unknown> {
+  const old = data as Record<string, unknown>;
+  const asked = (['pack', 'controller'] as const).filter((name) => name in old);
+  const added = ['cell', 'second', 'cabling', 'charger', 'supply'] as const;
+  return { ...filled(old, [...asked, ...added]), schemaVersion: 3 };
 }

@@ -9,6 +9,7 @@ export interface FallbackContext {
   readonly chemistry: Chemistry;
   readonly nominalV: number;
   readonly cellsInSeries: number;
+  readonly capacityAh: number;
   readonly beadMm: number;
   readonly tyreMm: number;
   readonly wheelbaseMm: number;

@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 import { fail, ok, type Issue, type Result } from '../quantity/result.ts';
-import { from1To2 } from './migrate.ts';
+import { from1To2, from2To3 } from './migrate.ts';
 import { SCHEMA_VERSION, buildDocument, type BuildDocument } from './document.ts';
 
 function at(document: unknown, path: readonly PropertyKey[]): unknown {
@@ -75,7 +75,8 @@ export function readBuild(data: unknown): Result<BuildDocument> {
       limit: `at most ${String(SCHEMA_VERSION)}`,
     });
   }
-  const current = version === 1 ? from1To2(data) : data;
+  const second = version === 1 ? from1To2(data) : data;
+  const current = version === 1 || version === 2 ? from2To3(second) : data;
   const parsed = buildDocument.safeParse(current);
   return parsed.success ? ok(parsed.data) : { ok: false, issues: issuesFromZod(parsed.error, current) };
 }

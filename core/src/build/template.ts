@@ -94,6 +94,8 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
       massKg: unknown,
       ...BLANK.pack,
     },
+    cell: BLANK.cell,
+    second: BLANK.second,
     controller: {
       name: '',
       limitsSpeed: true,
@@ -109,6 +111,9 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
       resistanceMohm: unknown,
       massKg: unknown,
     },
+    cabling: BLANK.cabling,
+    charger: BLANK.charger,
+    supply: BLANK.supply,
     controls: {
       assistSensor: 'cadence',
       throttle: 'none',

@@ -1,5 +1,5 @@
 import { qty } from '../quantity/phrase.ts';
-import { asked, measured, told, type Asked, type Check } from './check.ts';
+import { asked, measured, told, type Asked, type Check } from '../check/check.ts';
 import type { Subject } from './subject.ts';
 
 /** Slack that nuts and washers take up, mm. Common practice, no source. */

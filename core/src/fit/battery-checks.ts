@@ -1,5 +1,5 @@
 import { qty } from '../quantity/phrase.ts';
-import { asked, measured, told, type Check } from './check.ts';
+import { asked, measured, told, type Check } from '../check/check.ts';
 import {
   betweenBoxes,
   betweenKnees,

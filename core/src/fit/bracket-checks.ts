@@ -1,6 +1,6 @@
 import { qty } from '../quantity/phrase.ts';
 import { chainLinks } from './chain.ts';
-import { asked, measured, told, type Check } from './check.ts';
+import { asked, measured, told, type Check } from '../check/check.ts';
 import { STAY_GAP_MM, ringLineMm, spacerTrade, stayGapMm } from './spacers.ts';
 import type { Subject } from './subject.ts';
 

@@ -1,7 +1,7 @@
 import type { BrakeKind } from '../build/choices.ts';
 import { qty } from '../quantity/phrase.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
-import { asked, measured, told, type Check } from './check.ts';
+import { asked, measured, told, type Check } from '../check/check.ts';
 import type { Subject } from './subject.ts';
 
 const GRAVITY = 9.80665;

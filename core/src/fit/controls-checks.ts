@@ -1,5 +1,5 @@
 import { qty } from '../quantity/phrase.ts';
-import { asked, measured, told, type Check } from './check.ts';
+import { asked, measured, told, type Check } from '../check/check.ts';
 import type { Subject } from './subject.ts';
 
 /** Bar at the grips, mm, and how far a clamp gives. Common practice: 22.2 mm, seven eighths of an inch. */

@@ -1,6 +1,6 @@
 import { qty } from '../quantity/phrase.ts';
 import { lengthInPitches, teethInMesh } from './chain.ts';
-import { measured, told, type Check } from './check.ts';
+import { measured, told, type Check } from '../check/check.ts';
 import type { Subject } from './subject.ts';
 
 /** Lengths of toothed belt that are sold, in teeth, by pitch in mm. From memory, after ISO 13050 lengths. */

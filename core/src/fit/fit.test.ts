@@ -7,7 +7,7 @@ import { kmhToMs } from '../quantity/units.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { withValue } from '../verdict/sensitivity.ts';
 import { ISO_4210_DRY_MS2, braking, energyRatio } from './brake-checks.ts';
-import type { Check, CheckState } from './check.ts';
+import type { Check, CheckState } from '../check/check.ts';
 import { fitChecks } from './fit.ts';
 import { spreadingForceN } from './frame-checks.ts';
 import { spacerTrade } from './spacers.ts';

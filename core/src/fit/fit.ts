@@ -2,7 +2,7 @@ import { axleChecks } from './axle-checks.ts';
 import { batteryChecks } from './battery-checks.ts';
 import { bracketChecks } from './bracket-checks.ts';
 import { brakeChecks } from './brake-checks.ts';
-import type { Check } from './check.ts';
+import type { Check } from '../check/check.ts';
 import { controlsChecks } from './controls-checks.ts';
 import { externalChecks } from './external-checks.ts';
 import { frameChecks } from './frame-checks.ts';

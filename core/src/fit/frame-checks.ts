@@ -1,5 +1,5 @@
 import { qty } from '../quantity/phrase.ts';
-import { asked, measured, told, type Check, type CheckState } from './check.ts';
+import { asked, measured, told, type Check, type CheckState } from '../check/check.ts';
 import { askedMaterial } from './axle-checks.ts';
 import type { Subject } from './subject.ts';
 

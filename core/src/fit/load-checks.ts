@@ -1,6 +1,6 @@
 import { qty } from '../quantity/phrase.ts';
 import { gripGradePct, liftGradePct } from '../ride/start-grade.ts';
-import { measured, type Check } from './check.ts';
+import { measured, type Check } from '../check/check.ts';
 import type { Subject } from './subject.ts';
 
 /** Grades at which the machine tips or slips, %. */

@@ -1,6 +1,6 @@
 import { rolloutFromSizeMm } from '../build/wheel-size.ts';
 import { qty } from '../quantity/phrase.ts';
-import { measured, type Check } from './check.ts';
+import { measured, type Check } from '../check/check.ts';
 import type { Subject } from './subject.ts';
 
 /** What another rim does to the bicycle. */

@@ -1,12 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import {
-  CHEMISTRIES,
-  coldAgedCapacityAh,
-  fullChargeVolts,
-  peukertFactor,
-  supplyAt,
-  type Pack,
-} from './battery.ts';
+import { CHEMISTRIES } from '../build/chemistries.ts';
+import { coldAgedCapacityAh, fullChargeVolts, peukertFactor, supplyAt, type Pack } from './battery.ts';
 
 const pack: Pack = {
   chemistry: 'nmc',

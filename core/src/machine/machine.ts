@@ -1,8 +1,11 @@
 import type { BuildDocument } from '../build/document.ts';
+import { packsKg } from '../build/frame-of.ts';
 import { knownBuild, type KnownBuild } from '../build/known.ts';
 import { kmhToMs } from '../quantity/units.ts';
+import { accessoryWatts } from './accessories.ts';
 import { airDensity } from './air.ts';
 import type { Pack } from './battery.ts';
+import { merged, sameKind } from './joined-packs.ts';
 import { gears, type Gear } from './driveline.ts';
 import type { Limits } from './limits.ts';
 import { torqueConstant, warmResistance, type Motor } from './motor.ts';
@@ -16,6 +19,15 @@ export interface Balance {
   readonly massAhead: number;
   readonly grip: number;
   readonly drivenWheel: 'front' | 'rear';
+}
+
+/** A second pack that is not one with the first: fed from after it, or beside it through diodes. */
+export interface SecondPack {
+  readonly join: 'switch' | 'combiner';
+  readonly pack: Pack;
+  readonly bmsA: number;
+  /** State of charge when the ride begins, 0 to 1. */
+  readonly charge: number;
 }
 
 /** A build as the physics sees it, SI throughout. */
@@ -33,7 +45,9 @@ export interface Machine {
   readonly gears: readonly Gear[];
   readonly heldGear: Gear | null;
   readonly limits: Limits;
+  /** The pack that speeds and hills are worked out on: the first, or both where they are joined directly. */
   readonly pack: Pack;
+  readonly second?: SecondPack;
   readonly rider: Rider;
   /** What lets the motor work: a throttle, turning pedals, or nothing fitted. */
   readonly control: 'throttle' | 'pedals' | 'none';
@@ -42,12 +56,44 @@ export interface Machine {
   readonly balance: Balance;
 }
 
+/** Ohm of one series group by the cells' own resistance; undefined where only the chemistry is known. */
+function groupOhm(build: BuildDocument, { cell }: KnownBuild): number | undefined {
+  if (build.pack.make !== 'cells' || cell.resistanceMohm.source === 'unknown') return undefined;
+  return cell.resistanceMohm.value / 1000 / build.cell.inBody / Math.max(1, Math.round(cell.parallel.value));
+}
+
+/** The first pack, at the brief's temperature. */
+export function firstPack(build: BuildDocument, known: KnownBuild): Pack {
+  const { pack, brief } = known;
+  const ohm = groupOhm(build, known);
+  return {
+    chemistry: build.pack.chemistry,
+    cellsInSeries: pack.cellsInSeries.value,
+    capacityAh: pack.capacityAh.value,
+    health: pack.healthPct.value / 100,
+    wiringOhm: pack.wiringMohm.value / 1000,
+    temperatureC: brief.temperatureC.value,
+    ...(ohm === undefined ? {} : { groupOhm: ohm }),
+  };
+}
+
+/** The second pack; undefined on a machine with one. */
+export function secondPack(build: BuildDocument, known: KnownBuild): Pack | undefined {
+  if (build.second.join === 'none') return undefined;
+  const { second, brief } = known;
+  return {
+    chemistry: build.second.chemistry,
+    cellsInSeries: second.cellsInSeries.value,
+    capacityAh: second.capacityAh.value,
+    health: second.healthPct.value / 100,
+    wiringOhm: second.wiringMohm.value / 1000,
+    temperatureC: brief.temperatureC.value,
+  };
+}
+
 /** Mass of the finished machine without rider and load, kg. */
-export const machineMassKg = (known: KnownBuild): number =>
-  known.donor.massKg.value +
-  known.drive.massKg.value +
-  known.pack.massKg.value +
-  known.controller.massKg.value;
+export const machineMassKg = (build: BuildDocument, known: KnownBuild): number =>
+  known.donor.massKg.value + known.drive.massKg.value + packsKg(build, known) + known.controller.massKg.value;
 
 /** A torque sensor gives help in proportion, unless a throttle can override it. */
 const assistRatioOf = (build: BuildDocument, known: KnownBuild): number =>
@@ -60,11 +106,13 @@ function limitsOf(build: BuildDocument, known: KnownBuild): Limits {
   const ratio = assistRatioOf(build, known);
   return {
     batteryA: controller.batteryCurrentA.value,
-    bmsA: pack.bmsCurrentA.value,
+    // Packs joined directly share the current.
+    bmsA: pack.bmsCurrentA.value + (build.second.join === 'parallel' ? known.second.bmsCurrentA.value : 0),
     phaseA: controller.phaseCurrentA.value,
     powerW: build.controller.limitsPower ? controller.powerLimitW.value : Infinity,
     lowVolts: controller.lowVoltageCutoffV.value,
-    standbyW: controller.standbyW.value,
+    // Lights hang on the same pack, and are on whether the motor works or not.
+    standbyW: controller.standbyW.value + accessoryWatts(build, known),
     cutoff: build.controller.limitsSpeed ? kmhToMs(controller.assistCutoffKmh.value) : Infinity,
     taper: kmhToMs(controller.assistTaperKmh.value),
     assistW: ratio === Infinity ? Infinity : ratio * brief.riderPowerW.value,
@@ -103,9 +151,20 @@ function heldGear({ gearing }: BuildDocument, list: readonly Gear[]): Gear | nul
   );
 }
 
+/** The packs as the machine has them. Unlike packs joined directly are judged, not computed: the first alone counts. */
+function packsOf(build: BuildDocument, known: KnownBuild): Pick<Machine, 'pack'> & { second?: SecondPack } {
+  const pack = firstPack(build, known);
+  const other = secondPack(build, known);
+  const { join } = build.second;
+  if (other === undefined || join === 'none') return { pack };
+  if (join === 'parallel') return { pack: sameKind(pack, other) ? merged(pack, other) : pack };
+  const { bmsCurrentA, chargedPct } = known.second;
+  return { pack, second: { join, pack: other, bmsA: bmsCurrentA.value, charge: chargedPct.value / 100 } };
+}
+
 /** Puts a build together from its known quantities. */
 export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine {
-  const { brief, donor, drive, gearing, pack, controller } = known;
+  const { brief, donor, drive, gearing, controller } = known;
   const midDrive = build.drive.kind === 'mid-drive';
   const wheelRadius = donor.rolloutMm.value / 1000 / (2 * Math.PI);
   const list = gears({
@@ -116,7 +175,7 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     reduction: drive.reduction.value * externalRatio(build, known),
     midDrive,
   });
-  const mass = machineMassKg(known);
+  const mass = machineMassKg(build, known);
   return {
     kind: build.drive.kind,
     machineMassKg: mass,
@@ -143,14 +202,7 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     gears: list,
     heldGear: heldGear(build, list),
     limits: limitsOf(build, known),
-    pack: {
-      chemistry: build.pack.chemistry,
-      cellsInSeries: pack.cellsInSeries.value,
-      capacityAh: pack.capacityAh.value,
-      health: pack.healthPct.value / 100,
-      wiringOhm: pack.wiringMohm.value / 1000,
-      temperatureC: brief.temperatureC.value,
-    },
+    ...packsOf(build, known),
     rider: {
       powerW: brief.riderPowerW.value,
       cadenceMinRpm: brief.cadenceMinRpm.value,

@@ -18,6 +18,14 @@ describe('a part from the shelf', () => {
     if (one.type === 'ring') expect(build.gearing.ringTeeth).toEqual({ source: 'label', value: one.teeth });
     else if (one.type === 'cogs') expect(build.gearing.cogTeeth).toEqual(one.cogTeeth);
     else if (one.type === 'tyre') expect(build.donor.tyreMm).toEqual({ source: 'label', value: one.tyreMm });
+    else if (one.type === 'cell')
+      expect(build.cell.massG).toEqual({ source: 'label', value: one.massKg * 1000 });
+    else if (one.type === 'charger')
+      expect(build.charger.volts).toEqual({ source: 'label', value: one.volts });
+    else if (one.type === 'connector')
+      expect(build.cabling.connectorA).toEqual({ source: 'label', value: one.connectorA });
+    else if (one.type === 'wire')
+      expect(build.cabling.leadMm2).toEqual({ source: 'label', value: one.leadMm2 });
     else {
       expect(build[section[one.type]].massKg).toEqual({ source: 'label', value: one.massKg });
       expect(build[section[one.type]].name).toBe(one.name);
@@ -43,7 +51,7 @@ describe('a part from the shelf', () => {
 describe('the sample shelf', () => {
   it('has unique ids and packs whose cells make their volts', () => {
     expect(new Set(shelf.map((p) => p.id)).size).toBe(shelf.length);
-    const perCell = { nmc: 3.65, lfp: 3.2, 'lead-acid': 2 };
+    const perCell = { nmc: 3.65, 'nmc-power': 3.65, lmo: 3.7, lfp: 3.2, 'lead-acid': 2 };
     for (const one of shelf) {
       if (one.type !== 'pack') continue;
       expect(

@@ -37,6 +37,9 @@ const MOTOR_KEYS = [
 ] as const;
 
 const PACK_KEYS = [
+  'cellsContinuousA',
+  'cellsPeakA',
+  'maxChargeA',
   'nominalV',
   'cellsInSeries',
   'capacityAh',
@@ -47,7 +50,20 @@ const PACK_KEYS = [
   'boxWidthMm',
 ] as const;
 
+const CELL_KEYS = [
+  'capacityAh',
+  'resistanceMohm',
+  'continuousA',
+  'peakA',
+  'chargeA',
+  'widthMm',
+  'depthMm',
+  'heightMm',
+] as const;
+
 const CONTROLLER_KEYS = [
+  'ratedV',
+  'capacitorUf',
   'batteryCurrentA',
   'phaseCurrentA',
   'lowVoltageCutoffV',
@@ -111,6 +127,31 @@ function withDonor(build: BuildDocument, part: PartOf<'donor'>): BuildDocument {
   };
 }
 
+/** A pack made from these cells: what was measured on the pack before is of another pack. */
+function withCell(build: BuildDocument, part: PartOf<'cell'>): BuildDocument {
+  return {
+    ...build,
+    pack: {
+      ...build.pack,
+      make: 'cells',
+      chemistry: part.chemistry,
+      massKg: unknown,
+      boxLengthMm: unknown,
+      boxHeightMm: unknown,
+      boxWidthMm: unknown,
+    },
+    cell: {
+      ...build.cell,
+      name: part.name,
+      round: part.round,
+      inBody: part.inBody,
+      price: part.currency === build.money.currency ? part.price : null,
+      massG: label(part.massKg * 1000),
+      ...labelled(part, CELL_KEYS),
+    },
+  };
+}
+
 function copied(build: BuildDocument, part: Part): BuildDocument {
   switch (part.type) {
     case 'motor':
@@ -131,9 +172,32 @@ function copied(build: BuildDocument, part: Part): BuildDocument {
         ...build,
         pack: {
           ...build.pack,
+          make: 'ready',
           name: part.name,
           chemistry: part.chemistry,
           ...labelled(part, PACK_KEYS),
+        },
+      };
+    case 'cell':
+      return withCell(build, part);
+    case 'charger':
+      return {
+        ...build,
+        charger: {
+          ...build.charger,
+          name: part.name,
+          ...labelled(part, ['volts', 'currentA', 'efficiencyPct']),
+        },
+      };
+    case 'connector':
+      return { ...build, cabling: { ...build.cabling, connectorA: label(part.connectorA) } };
+    case 'wire':
+      return {
+        ...build,
+        cabling: {
+          ...build.cabling,
+          conductor: part.conductor,
+          ...labelled(part, ['leadMm2', 'insulationC']),
         },
       };
     case 'controller':
@@ -215,7 +279,16 @@ const own = (value: unknown): boolean =>
 export function staleValues(build: BuildDocument, part: Part): readonly Stale[] {
   const fresh = applyPart(build, part);
   const out: Stale[] = [];
-  for (const section of ['donor', 'drive', 'gearing', 'pack', 'controller'] as const) {
+  for (const section of [
+    'donor',
+    'drive',
+    'gearing',
+    'pack',
+    'cell',
+    'controller',
+    'cabling',
+    'charger',
+  ] as const) {
     const [here, there]: Record<string, unknown>[] = [build[section], fresh[section]];
     for (const [key, value] of Object.entries(there ?? {})) {
       const now = here?.[key];

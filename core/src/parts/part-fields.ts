@@ -47,6 +47,9 @@ const OWN: Readonly<Record<string, readonly [string, Unit | undefined]>> = {
   brakeFront: ['Front brake', undefined],
   brakeRear: ['Rear brake', undefined],
   levers: ['Brake levers', undefined],
+  round: ['Round', undefined],
+  inBody: ['Cells in one body', undefined],
+  conductor: ['Conductor', undefined],
 };
 
 const SECTIONS: Readonly<Record<PartType, readonly (keyof typeof SPECS)[]>> = {
@@ -57,6 +60,10 @@ const SECTIONS: Readonly<Record<PartType, readonly (keyof typeof SPECS)[]>> = {
   tyre: ['donor'],
   pack: ['pack'],
   controller: ['controller'],
+  cell: ['cell'],
+  charger: ['charger'],
+  connector: ['cabling'],
+  wire: ['cabling'],
 };
 
 function named(type: PartType, key: string): readonly [string, Unit | undefined] {

@@ -4,6 +4,7 @@ import {
   axleKind,
   brakeKind,
   chemistry,
+  conductor,
   donorStyle,
   driveKind,
   forkKind,
@@ -69,6 +70,9 @@ const packPart = z.strictObject({
   cellsInSeries: positive.int(),
   capacityAh: positive,
   bmsCurrentA: positive,
+  cellsContinuousA: given,
+  cellsPeakA: given,
+  maxChargeA: given,
   boxLengthMm: given,
   boxHeightMm: given,
   boxWidthMm: given,
@@ -80,6 +84,8 @@ const controllerPart = z.strictObject({
   batteryCurrentA: positive,
   phaseCurrentA: positive,
   lowVoltageCutoffV: positive,
+  ratedV: given,
+  capacitorUf: given,
   resistanceMohm: positive,
   standbyW: z.number().min(0),
 });
@@ -142,6 +148,46 @@ const tyrePart = z.strictObject({
   gripWet: z.number().positive().max(1.2),
 });
 
+/** One cell, or one block of cells in a body. */
+const cellPart = z.strictObject({
+  ...base,
+  type: z.literal('cell'),
+  chemistry,
+  round: z.boolean(),
+  inBody: positive.int(),
+  capacityAh: positive,
+  resistanceMohm: given,
+  continuousA: positive,
+  peakA: given,
+  chargeA: given,
+  widthMm: positive,
+  depthMm: given,
+  heightMm: positive,
+});
+
+const chargerPart = z.strictObject({
+  ...base,
+  type: z.literal('charger'),
+  volts: positive,
+  currentA: positive,
+  efficiencyPct: given,
+});
+
+const connectorPart = z.strictObject({
+  ...base,
+  type: z.literal('connector'),
+  connectorA: positive,
+});
+
+/** By the metre: mass and price are of one metre. */
+const wirePart = z.strictObject({
+  ...base,
+  type: z.literal('wire'),
+  conductor,
+  leadMm2: positive,
+  insulationC: positive,
+});
+
 /** The schema of each type of part. */
 export const PART_SCHEMAS = {
   donor: donorPart,
@@ -150,7 +196,11 @@ export const PART_SCHEMAS = {
   cogs: cogsPart,
   tyre: tyrePart,
   pack: packPart,
+  cell: cellPart,
   controller: controllerPart,
+  charger: chargerPart,
+  connector: connectorPart,
+  wire: wirePart,
 } as const satisfies Record<PartType, unknown>;
 
 export const part = z.discriminatedUnion('type', [
@@ -161,6 +211,10 @@ export const part = z.discriminatedUnion('type', [
   ringPart,
   cogsPart,
   tyrePart,
+  cellPart,
+  chargerPart,
+  connectorPart,
+  wirePart,
 ]);
 export type Part = z.infer<typeof part>;
 export type PartOf<T extends PartType> = Extract<Part, { type: T }>;

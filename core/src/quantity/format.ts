@@ -38,6 +38,11 @@ const DIGITS: Partial<Record<Unit, number>> = {
   'kg/m3': 3,
   T: 0,
   S: 0,
+  P: 0,
+  g: 0,
+  mm2: 2,
+  uF: 0,
+  J: 0,
 };
 
 /** How a unit is written beside a number; a pure number has none. */
@@ -49,6 +54,9 @@ const WRITTEN: Partial<Record<Unit, string>> = {
   'kg/m3': 'kg/m³',
   T: 'teeth',
   S: 'in series',
+  P: 'in parallel',
+  mm2: 'mm²',
+  uF: 'µF',
   mohm: 'mohm',
 };
 

@@ -1,4 +1,5 @@
 import { fail, ok, type Result } from './result.ts';
+import { awgAreaMm2 } from './wire-gauge.ts';
 import { UNIT_SYMBOLS, convert, sameDimension, type Unit } from './units.ts';
 
 /** Spellings a builder types, beside the symbols themselves. Lower case; `c` and `f` only meet temperatures. */
@@ -22,6 +23,9 @@ const SPELLINGS: Readonly<Record<string, Unit>> = {
   '°c': 'C',
   '°f': 'F',
   'm²': 'm2',
+  'mm²': 'mm2',
+  µf: 'uF',
+  grams: 'g',
   nm: 'N m',
   hours: 'h',
   hour: 'h',
@@ -52,7 +56,7 @@ function numberFromText(text: string): number | undefined {
 
 /**
  * Reads what a builder typed: a number, decimal or fraction ("3/32", "1 1/2"), with or without a unit
- * ("26 in", "15 mph"). Without a unit the number is in `assumed`; the result is in `wanted`.
+ * ("26 in", "15 mph", "12 AWG"). Without a unit the number is in `assumed`; the result is in `wanted`.
  * Gives an issue for empty text, text that is no number, and a unit of another kind.
  */
 export function parseQuantity(text: string, wanted: Unit, assumed: Unit = wanted): Result<number> {
@@ -66,6 +70,7 @@ export function parseQuantity(text: string, wanted: Unit, assumed: Unit = wanted
   }
   const unitText = (split[2] ?? '').trim();
   if (unitText === '') return ok(convert(value, assumed, wanted));
+  if (wanted === 'mm2' && /^(awg|ga|gauge)$/i.test(unitText)) return ok(awgAreaMm2(value));
   const unit = unitFromText(unitText);
   if (unit === undefined || !sameDimension(unit, wanted)) {
     return fail({ code: 'unit', path: '', actual: unitText, limit: `a unit like ${wanted}` });

@@ -113,7 +113,10 @@ describe('range at constant speed', () => {
         const machine = assemble(build);
         const range = constantSpeedRange(machine, kmhToMs(kmh), 1);
         if (!range.holds) return;
-        const full = supplyAt(machine.pack, 1).openVolts * coldAgedCapacityAh(machine.pack);
+        const full = [machine.pack, ...(machine.second === undefined ? [] : [machine.second.pack])].reduce(
+          (sum, pack) => sum + supplyAt(pack, 1).openVolts * coldAgedCapacityAh(pack),
+          0,
+        );
         expect(range.usedWh).toBeLessThanOrEqual(full);
         expect(range.endCharge).toBeGreaterThanOrEqual(0);
         expect(range.endCharge).toBeLessThanOrEqual(1);

@@ -1,10 +1,11 @@
 import { coldAgedCapacityAh, peukertFactor, supplyAt, type Supply } from '../machine/battery.ts';
 import type { Gear } from '../machine/driveline.ts';
 import type { Limit } from '../machine/limits.ts';
-import type { Machine } from '../machine/machine.ts';
+import type { Machine, SecondPack } from '../machine/machine.ts';
 import { riderForce } from '../machine/rider.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { gauss2, lastTrue } from '../quantity/numerics.ts';
+import { sharePower } from './two-packs.ts';
 import { batteryAmps, operatingPoint, partThrottleAmps, electricalWatts } from './operating-point.ts';
 
 /**
@@ -98,19 +99,14 @@ function limitAt(machine: Machine, ways: readonly Way[], charge: number, v: numb
 }
 
 /**
- * Range at a constant speed on the level. The end is the state of charge at which full throttle no
+ * Range of one pack at a constant speed on the level. The end is the state of charge at which full throttle no
  * longer holds the speed (the low-voltage cut-off, or too few volts), found by bisection; the distance is
  * v times the integral of capacity over current, two-point Gauss per 10 % of charge (within 0.08 % of
  * stepping), Peukert's law included.
  * @param v m/s, above 0
  * @param startCharge 0 to 1
  */
-export function constantSpeedRange(
-  machine: Machine,
-  v: number,
-  startCharge: number,
-  legs: Legs = 'helping',
-): RangeOutcome {
+function onePackRange(machine: Machine, v: number, startCharge: number, legs: Legs): RangeOutcome {
   const ways = waysToHold(machine, v, legs);
   const at = (charge: number): Way | undefined => wayAt(machine, ways, supplyAt(machine.pack, charge), v);
   const first = at(startCharge);
@@ -155,4 +151,71 @@ export function constantSpeedRange(
     motorN: way.motorN,
     motorRatio: way.gear.motorRatio,
   };
+}
+
+/**
+ * Range of a machine with a second pack behind ideal diodes: both are drawn from as their volts decide, at
+ * the power that the speed asks, until full throttle no longer holds it. Fields of one pack are the first's.
+ */
+function combinedRange(
+  machine: Machine,
+  second: SecondPack,
+  v: number,
+  startCharge: number,
+  legs: Legs,
+): RangeOutcome {
+  const alone = onePackRange(machine, v, startCharge, legs);
+  const ways = waysToHold(machine, v, legs);
+  const way = ways[0];
+  if (!alone.holds || way === undefined) return alone;
+  const sharing = sharePower(
+    machine.pack,
+    second.pack,
+    way.batteryW,
+    'combiner',
+    [startCharge, Math.min(startCharge, second.charge)],
+    (bus) => wayAt(machine, ways, bus, v) !== undefined,
+  );
+  return { ...alone, metres: v * sharing.hours * 3600, usedWh: sharing.outWh };
+}
+
+/** One pack after the other by hand: the ranges add. */
+function switchedRange(
+  machine: Machine,
+  second: SecondPack,
+  v: number,
+  startCharge: number,
+  legs: Legs,
+): RangeOutcome {
+  const first = onePackRange(machine, v, startCharge, legs);
+  const other = onePackRange(onSecond(machine, second), v, Math.min(startCharge, second.charge), legs);
+  if (!first.holds) return other.holds ? other : first;
+  return other.holds
+    ? { ...first, metres: first.metres + other.metres, usedWh: first.usedWh + other.usedWh }
+    : first;
+}
+
+/** The machine running on its second pack. */
+export const onSecond = (machine: Machine, second: SecondPack): Machine => ({
+  ...machine,
+  pack: second.pack,
+  limits: { ...machine.limits, bmsA: second.bmsA },
+});
+
+/**
+ * Range at a constant speed on the level with all the packs there are. Packs joined directly are one pack to
+ * the machine already.
+ * @param v m/s, above 0
+ * @param startCharge 0 to 1
+ */
+export function constantSpeedRange(
+  machine: Machine,
+  v: number,
+  startCharge: number,
+  legs: Legs = 'helping',
+): RangeOutcome {
+  const { second } = machine;
+  if (second?.join === 'switch') return switchedRange(machine, second, v, startCharge, legs);
+  if (second?.join === 'combiner') return combinedRange(machine, second, v, startCharge, legs);
+  return onePackRange(machine, v, startCharge, legs);
 }

@@ -198,7 +198,7 @@ describe('findings', () => {
 
   it('see protection below the controller', () => {
     expect(codes(sample({ pack: { bmsCurrentA: 15 }, controller: { batteryCurrentA: 30 } }))).toContain(
-      'protection-below-controller',
+      'link-bms',
     );
   });
 
@@ -253,7 +253,7 @@ describe('the demo builds', () => {
     const open = verdict.assumptions.filter((k) => k.source === 'unknown').map((k) => k.path);
     // Open on purpose: the longtail's motor carries an unclear label, and nobody has measured the tandem's slot.
     expect(open.filter((path) => path !== 'drive.ratedPowerW' && path !== 'donor.slotWidthMm')).toEqual([]);
-    expect(verdict.findings.filter((f) => f.state === 'stop' || !f.code.startsWith('fit-'))).toEqual([]);
+    expect(verdict.findings.filter((f) => f.state === 'stop' || !f.code.startsWith('check-'))).toEqual([]);
     expect(verdict.hill.climb.climbs).toBe(true);
     expect(verdict.range.cruise.holds).toBe(true);
   });

@@ -1,5 +1,5 @@
 import type { BuildDocument } from '../build/document.ts';
-import { knownInUse, type Known, type KnownBuild } from '../build/known.ts';
+import type { Known, KnownBuild } from '../build/known.ts';
 import type { LawFacts } from '../law/facts.ts';
 import type { PlaceVerdict } from '../law/judge.ts';
 import { fullChargeVolts, supplyAt } from '../machine/battery.ts';
@@ -20,6 +20,9 @@ import { classFigure } from './figures/class-figure.ts';
 import { hillFigure, startFigure, topSpeedFigure } from './figures/motion-figures.ts';
 import { RANGE_LEFT_OUT, consumptionFigure, plannedRange, rangeFigure } from './figures/range-figures.ts';
 import { massFigure, priceFigure } from './figures/tally-figures.ts';
+import { weakestFigure } from './figures/weakest-figure.ts';
+import type { Chain } from '../power-chain/chain.ts';
+import type { Check } from '../check/check.ts';
 import { findings, type Finding } from './findings.ts';
 import { gearTable, motorCadence, type GearRow, type MotorCadence } from './gearing.ts';
 import { fitVerdict, type FitVerdict } from './fit-verdict.ts';
@@ -67,6 +70,8 @@ export interface Verdict {
     readonly halfV: number;
     readonly loadedV: number;
     readonly cutoffV: number;
+    readonly chain: Chain;
+    readonly checks: readonly Check[];
   };
   readonly gears: readonly GearRow[];
   /** Cadences at which a mid-drive pulls best; undefined for a motor that does not turn with the cranks. */
@@ -74,6 +79,11 @@ export interface Verdict {
   readonly motor: MotorFacts;
   readonly topKmh: { readonly half: number | undefined; readonly full: number | undefined };
 }
+
+/** Energy by the labels of all packs, Wh: volts times amp-hours. */
+const labelEnergyWh = (build: BuildDocument, { pack, second }: KnownBuild): number =>
+  pack.nominalV.value * pack.capacityAh.value +
+  (build.second.join === 'none' ? 0 : second.nominalV.value * second.capacityAh.value);
 
 /**
  * Evaluates a build: class, top speed, hill, start, range, energy, mass and price, each with its working,
@@ -88,6 +98,7 @@ export function evaluate(build: BuildDocument): Verdict {
     startFigure(s),
     rangeFigure(s),
     consumptionFigure(s),
+    weakestFigure(s),
     massFigure(s),
     priceFigure(s),
   ];
@@ -101,7 +112,7 @@ export function evaluate(build: BuildDocument): Verdict {
     findings: found,
     stages: stages(s, figures, found),
     known: s.known,
-    assumptions: knownInUse(build, s.known).filter((k) => k.source === 'assumed' || k.source === 'unknown'),
+    assumptions: s.used.filter((k) => k.source === 'assumed' || k.source === 'unknown'),
     law: { facts: s.facts, here: s.here, places: s.places },
     fit: fitVerdict(s),
     axlesKg: axleLoadsKg(s.machine.road.massKg, s.machine.balance),
@@ -116,11 +127,13 @@ export function evaluate(build: BuildDocument): Verdict {
     power: {
       nominalV: nominal,
       fullV: fullChargeVolts(s.machine.pack),
-      energyWh: nominal * s.machine.pack.capacityAh,
+      energyWh: labelEnergyWh(s.build, s.known),
       inputW: nominal * s.machine.limits.batteryA,
       halfV: half.openVolts,
       loadedV: half.openVolts - half.ohm * Math.min(s.machine.limits.batteryA, s.machine.limits.bmsA),
       cutoffV: s.machine.limits.lowVolts,
+      chain: s.chain,
+      checks: s.powerChecks,
     },
     gears: gearTable(s),
     motorCadence: motorCadence(s),

@@ -26,7 +26,20 @@ export interface Working {
   readonly leftOut: readonly string[];
 }
 
-export type FigureId = 'class' | 'top-speed' | 'hill' | 'start' | 'range' | 'consumption' | 'mass' | 'price';
+export type FigureId =
+  'class' | 'top-speed' | 'hill' | 'start' | 'range' | 'consumption' | 'weakest' | 'mass' | 'price';
+
+/** Figures of the tray, in its order. The others stand on the sheet of their stage. */
+export const TRAY: readonly FigureId[] = [
+  'class',
+  'top-speed',
+  'hill',
+  'start',
+  'range',
+  'weakest',
+  'mass',
+  'price',
+];
 
 /** A headline figure: the value, in what conditions, whether it will do, and its working. */
 export interface Figure {

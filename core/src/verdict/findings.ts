@@ -1,7 +1,7 @@
 import { specAt, type BuildDocument } from '../build/document.ts';
-import { LABEL_V_PER_CELL } from '../build/power.ts';
-import { knownInUse } from '../build/known.ts';
-import { CHEMISTRIES } from '../machine/battery.ts';
+import { LABEL_V_PER_CELL } from '../build/pack.ts';
+import { CHEMISTRIES } from '../build/chemistries.ts';
+import type { Check } from '../check/check.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import type { State } from './figure.ts';
 import type { StageId } from './stage-ids.ts';
@@ -19,9 +19,19 @@ export interface Finding {
   readonly path: string;
 }
 
+const asksFor = (c: Check): boolean => c.state === 'look' || c.state === 'stop';
+
+const checkFinding = (c: Check): Omit<Finding, 'stage'> => ({
+  code: `check-${c.id}`,
+  state: c.state,
+  title: c.title,
+  detail: [...c.why, ' ', ...c.remedy],
+  path: '',
+});
+
 /** Entered values outside their plausible span: kept and used, but said. */
-function unusual({ build, known }: Study): readonly Finding[] {
-  return knownInUse(build, known).flatMap((k): readonly Finding[] => {
+function unusual({ used }: Study): readonly Finding[] {
+  return used.flatMap((k): readonly Finding[] => {
     if (k.source === 'unknown' || k.source === 'worked') return [];
     const [low, high] = specAt(k.path).plausible;
     if (k.value >= low && k.value <= high) return [];
@@ -48,6 +58,8 @@ function unusual({ build, known }: Study): readonly Finding[] {
 /** Per-cell volts under load at which a cut-off makes sense. Common practice, no source. */
 const CUTOFF_SPAN: Readonly<Record<BuildDocument['pack']['chemistry'], readonly [number, number]>> = {
   nmc: [2.8, 3.4],
+  'nmc-power': [2.8, 3.4],
+  lmo: [2.8, 3.5],
   lfp: [2.4, 3.1],
   'lead-acid': [1.65, 1.95],
 };
@@ -55,25 +67,24 @@ const CUTOFF_SPAN: Readonly<Record<BuildDocument['pack']['chemistry'], readonly 
 /** Labels round; more than this share apart means another pack. */
 const CELL_MISMATCH = 0.08;
 
+/** Links of the current chain that carry too little, and the checks beside it. */
+const chained = ({ chain, powerChecks }: Study): readonly Finding[] => [
+  ...chain.links
+    .filter((l) => l.state === 'look' || l.state === 'stop')
+    .map((l): Finding => ({
+      stage: 'power',
+      code: `link-${l.id}`,
+      state: l.state,
+      title: `${l.name}: the current is too much`,
+      detail: [...l.why, ' ', ...l.remedy],
+      path: l.inputs[0]?.path ?? '',
+    })),
+  ...powerChecks.filter(asksFor).map((c) => ({ ...checkFinding(c), stage: 'power' as const })),
+];
+
 function power({ known, build }: Study): readonly Finding[] {
   const { controller, pack } = known;
   const out: Finding[] = [];
-  if (pack.bmsCurrentA.value < controller.batteryCurrentA.value) {
-    out.push({
-      stage: 'power',
-      code: 'protection-below-controller',
-      state: 'look',
-      title: 'The pack’s protection trips before the controller limits',
-      detail: [
-        'Protection ',
-        qty(pack.bmsCurrentA.value, 'A'),
-        ', controller ',
-        qty(controller.batteryCurrentA.value, 'A'),
-        ': it will cut out on a hill. Lower the controller or take a stronger pack.',
-      ],
-      path: 'pack.bmsCurrentA',
-    });
-  }
   const byCells = pack.cellsInSeries.value * LABEL_V_PER_CELL[build.pack.chemistry];
   if (Math.abs(byCells - pack.nominalV.value) > CELL_MISMATCH * pack.nominalV.value) {
     out.push({
@@ -155,21 +166,16 @@ function drive({ build, machine }: Study): readonly Finding[] {
 
 /** Fit checks that ask for something, at the stage where it is mended. */
 const fit = ({ checks }: Study): readonly Finding[] =>
-  checks
-    .filter((c) => c.state === 'look' || c.state === 'stop')
-    .map((c) => ({
-      stage: c.group === 'controls' || c.group === 'external' ? 'drive' : 'donor',
-      code: `fit-${c.id}`,
-      state: c.state,
-      title: c.title,
-      detail: [...c.why, ' ', ...c.remedy],
-      path: '',
-    }));
+  checks.filter(asksFor).map((c) => ({
+    ...checkFinding(c),
+    stage: c.group === 'controls' || c.group === 'external' ? 'drive' : 'donor',
+  }));
 
 /** Everything on the card that needs a look. */
 export const findings = (study: Study): readonly Finding[] => [
   ...fit(study),
   ...unusual(study),
   ...drive(study),
+  ...chained(study),
   ...power(study),
 ];

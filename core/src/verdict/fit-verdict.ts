@@ -3,7 +3,7 @@ import type { Frame } from '../frame/frame.ts';
 import { centreOfMass, type MassPoint } from '../frame/mass.ts';
 import { braking, type Braking } from '../fit/brake-checks.ts';
 import { wantedLinks } from '../fit/bracket-checks.ts';
-import type { Check } from '../fit/check.ts';
+import type { Check } from '../check/check.ts';
 import { externalDrive, type ExternalDrive } from '../fit/external-checks.ts';
 import { gripGrades, type GripGrades } from '../fit/load-checks.ts';
 import { bossPoints, nearestRooms, type Boss, type Room } from '../fit/pack-room.ts';

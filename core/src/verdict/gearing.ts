@@ -5,7 +5,7 @@ import type { Machine } from '../machine/machine.ts';
 import { CHAIN_PITCH_MM } from '../quantity/constants.ts';
 import { msToKmh } from '../quantity/units.ts';
 import { wantedLinks } from '../fit/bracket-checks.ts';
-import type { CheckState } from '../fit/check.ts';
+import type { CheckState } from '../check/check.ts';
 import { traction } from '../ride/traction.ts';
 import { STATED_CHARGE, study, type Study } from './study.ts';
 import { withValue } from './sensitivity.ts';

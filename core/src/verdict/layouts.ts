@@ -2,7 +2,7 @@ import type { BuildDocument } from '../build/document.ts';
 import { applyPart } from '../parts/apply-part.ts';
 import type { PartOf } from '../parts/part.ts';
 import { msToKmh } from '../quantity/units.ts';
-import type { Check } from '../fit/check.ts';
+import type { Check } from '../check/check.ts';
 import { gripGrades } from '../fit/load-checks.ts';
 import { axleLoadsKg } from '../ride/start-grade.ts';
 import { gearTable } from './gearing.ts';

@@ -2,7 +2,7 @@ import { specAt, type BuildDocument, type QuantityPath } from '../build/document
 import { inUse, knownBuild, type Known } from '../build/known.ts';
 import { assembleKnown } from '../machine/machine.ts';
 import { kmhToMs } from '../quantity/units.ts';
-import type { Check, CheckState } from '../fit/check.ts';
+import type { Check, CheckState } from '../check/check.ts';
 import { fitChecks } from '../fit/fit.ts';
 import { subject } from '../fit/subject.ts';
 import { sensitivities, withValue, type Sensitivity } from './sensitivity.ts';

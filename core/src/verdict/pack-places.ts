@@ -2,7 +2,7 @@ import type { BuildDocument } from '../build/document.ts';
 import { knownBuild } from '../build/known.ts';
 import type { PackPlace } from '../frame/names.ts';
 import { batteryChecks } from '../fit/battery-checks.ts';
-import type { CheckState } from '../fit/check.ts';
+import type { CheckState } from '../check/check.ts';
 import { gripGrades } from '../fit/load-checks.ts';
 import { nearestRooms, tightest } from '../fit/pack-room.ts';
 import { subject } from '../fit/subject.ts';

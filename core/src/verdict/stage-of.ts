@@ -1,3 +1,4 @@
+import { sectionOf } from '../build/counts-when.ts';
 import type { QuantityPath } from '../build/document.ts';
 import type { StageId } from './stage-ids.ts';
 
@@ -8,11 +9,16 @@ const SECTION_STAGE: Readonly<Record<string, StageId>> = {
   gearing: 'drive',
   controls: 'drive',
   pack: 'power',
+  cell: 'power',
+  second: 'power',
+  cabling: 'power',
+  charger: 'power',
+  supply: 'power',
   controller: 'power',
 };
 
 /** Sizes of motor and pack are taken with the same caliper as the bicycle's, and entered beside them. */
-const BESIDE_THE_DONOR: readonly QuantityPath[] = [
+const BESIDE_THE_DONOR: ReadonlySet<QuantityPath> = new Set([
   'drive.overLocknutMm',
   'drive.axleMm',
   'drive.flatsMm',
@@ -28,8 +34,8 @@ const BESIDE_THE_DONOR: readonly QuantityPath[] = [
   'pack.boxLengthMm',
   'pack.boxHeightMm',
   'pack.boxWidthMm',
-];
+]);
 
 /** The stage at which a quantity is entered. */
 export const stageOf = (path: QuantityPath): StageId =>
-  BESIDE_THE_DONOR.includes(path) ? 'donor' : (SECTION_STAGE[path.split('.')[0] ?? ''] ?? 'brief');
+  BESIDE_THE_DONOR.has(path) ? 'donor' : (SECTION_STAGE[sectionOf(path)] ?? 'brief');

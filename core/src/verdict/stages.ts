@@ -1,4 +1,4 @@
-import { knownInUse, type Known } from '../build/known.ts';
+import type { Known } from '../build/known.ts';
 import { worstState, type Figure, type State } from './figure.ts';
 import type { Finding } from './findings.ts';
 import type { StageId } from './stage-ids.ts';
@@ -13,7 +13,7 @@ export interface StageVerdict {
 
 /** Quantities entered at a stage. */
 const stageQuantities = (study: Study, id: StageId): readonly Known[] =>
-  knownInUse(study.build, study.known).filter((k) => stageOf(k.path) === id);
+  study.used.filter((k) => stageOf(k.path) === id);
 
 const DONE: Readonly<Partial<Record<StageId, string>>> = {
   brief: 'targets set',

@@ -1,7 +1,9 @@
 import type { BuildDocument } from '../build/document.ts';
-import { knownBuild, type KnownBuild } from '../build/known.ts';
-import type { Check } from '../fit/check.ts';
+import { knownBuild, knownInUse, type Known, type KnownBuild } from '../build/known.ts';
+import type { Check } from '../check/check.ts';
 import { fitChecks } from '../fit/fit.ts';
+import { currentChain, type Chain } from '../power-chain/chain.ts';
+import { powerChecks } from '../power-chain/checks.ts';
 import { subject, type Subject } from '../fit/subject.ts';
 import { lawFacts, type LawFacts } from '../law/facts.ts';
 import { judgePlace, type PlaceVerdict } from '../law/judge.ts';
@@ -21,6 +23,8 @@ export const STATED_CHARGE = 0.5;
 export interface Study {
   readonly build: BuildDocument;
   readonly known: KnownBuild;
+  /** Every known quantity that counts under the build's choices. */
+  readonly used: readonly Known[];
   readonly machine: Machine;
   readonly choice: GearChoice;
   readonly top: SteadyOutcome;
@@ -34,6 +38,9 @@ export interface Study {
   readonly here: PlaceVerdict;
   readonly subject: Subject;
   readonly checks: readonly Check[];
+  readonly chain: Chain;
+  /** Checks of the power chain beside its currents. */
+  readonly powerChecks: readonly Check[];
 }
 
 /** Works everything out. Judged places do not depend on the one chosen, so all are kept for the table of places. */
@@ -49,15 +56,18 @@ export function study(build: BuildDocument): Study {
   const cruise = kmhToMs(brief.cruiseSpeedKmh.value);
   const charge = pack.chargeLimitPct.value / 100;
   const topFull = topSpeed(machine, charge);
+  const climbed = climb(machine, STATED_CHARGE, brief.hillLengthM.value, brief.hillGradePct.value, choice);
+  const chain = currentChain(build, known, machine, climbed);
   const fitted = subject(build, known, machine, topFull.moves ? topFull.v : 0);
   return {
     build,
     known,
+    used: knownInUse(build, known),
     machine,
     choice,
     top: topSpeed(machine, STATED_CHARGE),
     topFull,
-    climb: climb(machine, STATED_CHARGE, brief.hillLengthM.value, brief.hillGradePct.value, choice),
+    climb: climbed,
     start: startGrade(machine, STATED_CHARGE, choice),
     range: constantSpeedRange(machine, cruise, charge),
     rangeRested: constantSpeedRange(machine, cruise, charge, 'resting'),
@@ -66,5 +76,7 @@ export function study(build: BuildDocument): Study {
     here,
     subject: fitted,
     checks: fitChecks(fitted),
+    chain,
+    powerChecks: powerChecks({ build, known, machine, chain }),
   };
 }

@@ -1,6 +1,7 @@
 import request from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import old from '../../../demo/older/choir-tandem-v1.json' with { type: 'json' };
+import { SCHEMA_VERSION } from '@apple-cart/core';
 import { BODY_LIMIT } from '../app.ts';
 import { fixture, named, withRider, type Fixture } from '../test/fixture.ts';
 import type { RevisionSummary, StoredBuild } from './builds-service.ts';
@@ -211,7 +212,7 @@ describe('a build stored by an older version of the product', () => {
     });
     const answer = await api().get(`/api/builds/${id}`);
     const stored = answer.body as { version: number; document: StoredBuild['document'] };
-    expect(stored.document.schemaVersion).toBe(2);
+    expect(stored.document.schemaVersion).toBe(SCHEMA_VERSION);
     expect(stored.document.donor.rearOldMm).toEqual({ source: 'unknown' });
     const list = await api().get('/api/builds');
     expect(list.status).toBe(200);
@@ -219,6 +220,9 @@ describe('a build stored by an older version of the product', () => {
       .put(`/api/builds/${id}`)
       .send({ baseVersion: 1, document: { ...stored.document, name: 'Saved anew' } });
     expect(saved.status).toBe(200);
-    expect(saved.body).toMatchObject({ version: 2, document: { schemaVersion: 2, name: 'Saved anew' } });
+    expect(saved.body).toMatchObject({
+      version: 2,
+      document: { schemaVersion: SCHEMA_VERSION, name: 'Saved anew' },
+    });
   });
 });

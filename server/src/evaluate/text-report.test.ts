@@ -6,10 +6,10 @@ const report = textReport(evaluate(newBuild('Hill commuter', 'mid-drive')));
 const lines = report.split('\n');
 
 describe('the text report', () => {
-  it('begins with the name, underlined, and the eight figures with their states', () => {
+  it('begins with the name, underlined, and the nine figures with their states', () => {
     expect(lines[0]).toBe('Hill commuter');
     expect(lines[1]).toBe('='.repeat('Hill commuter'.length));
-    const figures = lines.slice(2, 10);
+    const figures = lines.slice(2, 11);
     for (const line of figures) expect(line).toMatch(/^(fine|look|stop|unknown)\s/);
     expect(figures.map((l) => l.slice(9, 21).trim())).toEqual([
       'Class',
@@ -18,6 +18,7 @@ describe('the text report', () => {
       'Starts on',
       'Range',
       'Energy',
+      'Weakest link',
       'Mass',
       'Price',
     ]);

@@ -1,6 +1,7 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useState } from 'react';
-import type { Figure, FigureId } from '@apple-cart/core';
+import { TRAY, type Figure, type FigureId } from '@apple-cart/core';
+import { figureOf } from '../stages/parts/use-stage.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
@@ -87,7 +88,7 @@ export function Tray({ onOpen }: { onOpen: (id: FigureId) => void }) {
         {folded ? <ChevronUp size={14} aria-hidden /> : <ChevronDown size={14} aria-hidden />}
         {folded ? 'All figures' : 'Fewer'}
       </button>
-      {verdict.figures.map((figure) => (
+      {TRAY.map((id) => figureOf(verdict, id)).map((figure) => (
         <TrayFigure
           key={figure.id}
           figure={figure}

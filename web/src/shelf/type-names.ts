@@ -8,7 +8,11 @@ export const TYPE_NAMES: Readonly<Record<PartType, { readonly one: string; reado
   cogs: { one: 'cog set', many: 'Cogs' },
   tyre: { one: 'tyre', many: 'Tyres' },
   pack: { one: 'pack', many: 'Packs' },
+  cell: { one: 'cell', many: 'Cells' },
   controller: { one: 'controller', many: 'Controllers' },
+  charger: { one: 'charger', many: 'Chargers' },
+  connector: { one: 'plug', many: 'Plugs' },
+  wire: { one: 'lead', many: 'Leads' },
 };
 
 /** What the list shows of each type; everything else is in the part itself and in the comparison. */
@@ -19,7 +23,11 @@ export const LISTED: Readonly<Record<PartType, readonly string[]>> = {
   cogs: ['cogTeeth', 'hubRatios', 'massKg'],
   tyre: ['beadMm', 'tyreMm', 'crr', 'grip', 'gripWet', 'massKg'],
   pack: ['chemistry', 'nominalV', 'capacityAh', 'bmsCurrentA', 'boxLengthMm', 'massKg'],
-  controller: ['batteryCurrentA', 'phaseCurrentA', 'lowVoltageCutoffV', 'massKg'],
+  cell: ['chemistry', 'capacityAh', 'continuousA', 'resistanceMohm', 'widthMm', 'heightMm', 'massKg'],
+  controller: ['batteryCurrentA', 'phaseCurrentA', 'lowVoltageCutoffV', 'ratedV', 'massKg'],
+  charger: ['volts', 'currentA', 'efficiencyPct', 'massKg'],
+  connector: ['connectorA', 'massKg'],
+  wire: ['conductor', 'leadMm2', 'insulationC', 'massKg'],
 };
 
 /** Short heads for narrow columns. */
@@ -45,4 +53,15 @@ export const SHORT: Readonly<Record<string, string>> = {
   batteryCurrentA: 'Battery',
   phaseCurrentA: 'Phase',
   lowVoltageCutoffV: 'Cut-off',
+  ratedV: 'Stands',
+  continuousA: 'Continuous',
+  resistanceMohm: 'Resistance',
+  widthMm: 'Width',
+  heightMm: 'Height',
+  volts: 'Ends at',
+  currentA: 'Amps',
+  efficiencyPct: 'Efficiency',
+  connectorA: 'Amps',
+  leadMm2: 'Conductor',
+  insulationC: 'Stands',
 };

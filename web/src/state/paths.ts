@@ -1,4 +1,4 @@
-import type { BuildDocument, QuantityPath, Sourced } from '@apple-cart/core';
+import type { BuildDocument, QuantityPath, SectionName, Sourced } from '@apple-cart/core';
 
 /** The entered quantity at a path. */
 export function sourcedAt(document: BuildDocument, path: QuantityPath): Sourced {
@@ -17,8 +17,10 @@ export function withSourced(document: BuildDocument, path: QuantityPath, value: 
 }
 
 /** The document with some keys of one section replaced. */
-export function withSection<
-  K extends 'brief' | 'donor' | 'drive' | 'gearing' | 'pack' | 'controller' | 'controls' | 'money',
->(document: BuildDocument, section: K, change: Partial<BuildDocument[K]>): BuildDocument {
+export function withSection<K extends SectionName | 'money'>(
+  document: BuildDocument,
+  section: K,
+  change: Partial<BuildDocument[K]>,
+): BuildDocument {
   return { ...document, [section]: { ...document[section], ...change } };
 }

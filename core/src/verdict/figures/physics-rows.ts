@@ -1,4 +1,5 @@
-import { CHEMISTRIES, supplyAt } from '../../machine/battery.ts';
+import { CHEMISTRIES } from '../../build/chemistries.ts';
+import { supplyAt } from '../../machine/battery.ts';
 import { airForce } from '../../machine/road-load.ts';
 import { STANDARD_GRAVITY } from '../../quantity/constants.ts';
 import { msToKmh } from '../../quantity/units.ts';

@@ -6,7 +6,7 @@ import { BalanceLine } from './balance-line.tsx';
 import { BossFields } from './boss-fields.tsx';
 import { Bosses, DonorChoice, DriveAnswer, TorqueArms } from './donor-choices.tsx';
 import { DonorFields } from './donor-fields.tsx';
-import { FitTable } from './fit-table.tsx';
+import { CheckTable } from '../parts/check-table.tsx';
 import { MeasureCards } from './measure-cards.tsx';
 import { walkFor } from './measures.ts';
 import { PackFields } from './pack-fields.tsx';
@@ -131,7 +131,7 @@ function Picture() {
       </PanelHead>
       <SideView build={document} verdict={verdict} editing={editing} />
       <BalanceLine verdict={verdict} />
-      <FitTable checks={verdict.fit.checks} />
+      <CheckTable checks={verdict.fit.checks} title="Fit finding" label="Fit findings" />
       <PlacesTable />
       {verdict.fit.spacers !== undefined && (
         <SpacerPicture

@@ -7,7 +7,7 @@ export function NameField({
   section,
   label,
 }: {
-  section: 'donor' | 'drive' | 'pack' | 'controller';
+  section: 'donor' | 'drive' | 'pack' | 'cell' | 'second' | 'controller' | 'charger';
   label: string;
 }) {
   const document = useDocument();

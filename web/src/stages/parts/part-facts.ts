@@ -22,6 +22,14 @@ export function partFacts(part: Part): string {
       return `${String(part.teeth)} teeth`;
     case 'cogs':
       return `${part.cogTeeth.join(' ')}${part.hubRatios.length > 0 ? `, ${String(part.hubRatios.length)} gears in the hub` : ''}`;
+    case 'cell':
+      return `${String(part.capacityAh)} Ah, ${String(part.continuousA)} A, ${String(part.widthMm)} by ${String(part.heightMm)} mm`;
+    case 'charger':
+      return `ends at ${String(part.volts)} V, ${String(part.currentA)} A`;
+    case 'connector':
+      return `${String(part.connectorA)} A continuous`;
+    case 'wire':
+      return `${part.conductor}, ${String(part.leadMm2)} mm², stands ${String(part.insulationC)} °C`;
     case 'tyre':
       return `${String(part.tyreMm)}-${String(part.beadMm)}, rolling ${String(part.crr)}`;
   }

@@ -1,12 +1,34 @@
 import * as z from 'zod';
-import { answer, chemistry, packPlace } from './choices.ts';
-import { quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
+import { chemistry, packMake, packPlace, joining } from './choices.ts';
+import { NO_DEFAULT, quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
 /** Usual low-voltage cut-off under load, volts a cell (lead-acid: per 2 V cell). Common practice. */
-const CUTOFF_PER_CELL = { nmc: 3.1, lfp: 2.7, 'lead-acid': 1.75 } as const;
+export const CUTOFF_PER_CELL = { nmc: 3.1, 'nmc-power': 3.1, lmo: 3.1, lfp: 2.7, 'lead-acid': 1.75 } as const;
 
 /** Volts that a label counts per cell: "48 V" is 13 lithium cells, "52 V" 14, "60 V" 16, "72 V" 20. Common practice. */
-export const LABEL_V_PER_CELL = { nmc: 3.65, lfp: 3.2, 'lead-acid': 2 } as const;
+export const LABEL_V_PER_CELL = { nmc: 3.65, 'nmc-power': 3.65, lmo: 3.7, lfp: 3.2, 'lead-acid': 2 } as const;
+
+/**
+ * Amps that cells give or take per amp-hour: continuously, for some ten seconds, and on charge. Common
+ * practice, no source; the cell maker's data sheet decides.
+ */
+export const AMPS_PER_AH = {
+  nmc: { continuous: 2, peak: 3, charge: 0.5 },
+  'nmc-power': { continuous: 6, peak: 10, charge: 1 },
+  lmo: { continuous: 3, peak: 5, charge: 0.5 },
+  lfp: { continuous: 2, peak: 4, charge: 0.5 },
+  'lead-acid': { continuous: 0.6, peak: 3, charge: 0.25 },
+} as const;
+
+const perAh =
+  (kind: 'continuous' | 'peak' | 'charge') =>
+  (c: FallbackContext): number =>
+    Math.round(AMPS_PER_AH[c.chemistry][kind] * c.capacityAh * 10) / 10;
+
+const C_RATE_ORIGIN = 'common practice: so many amps per amp-hour of the chemistry';
+
+/** Amp-hours of a pack of which nothing is known. Common practice. */
+export const USUAL_AH = 13;
 
 export const packSpecs = {
   nominalV: {
@@ -36,7 +58,7 @@ export const packSpecs = {
     max: 400,
     plausible: [5, 60],
     step: 0.5,
-    fallback: 13,
+    fallback: USUAL_AH,
     origin: 'common practice',
   },
   bmsCurrentA: {
@@ -48,6 +70,36 @@ export const packSpecs = {
     step: 1,
     fallback: 30,
     origin: 'common practice',
+  },
+  cellsContinuousA: {
+    label: 'Cells, continuous',
+    unit: 'A',
+    min: 0.5,
+    max: 2000,
+    plausible: [8, 200],
+    step: 1,
+    fallback: perAh('continuous'),
+    origin: C_RATE_ORIGIN,
+  },
+  cellsPeakA: {
+    label: 'Cells, for ten seconds',
+    unit: 'A',
+    min: 0.5,
+    max: 4000,
+    plausible: [12, 400],
+    step: 1,
+    fallback: perAh('peak'),
+    origin: C_RATE_ORIGIN,
+  },
+  maxChargeA: {
+    label: 'Cells take on charge, most',
+    unit: 'A',
+    min: 0.1,
+    max: 1000,
+    plausible: [1, 60],
+    step: 0.5,
+    fallback: perAh('charge'),
+    origin: C_RATE_ORIGIN,
   },
   wiringMohm: {
     label: 'Leads, plugs and protection',
@@ -136,109 +188,51 @@ const packBox = z.strictObject({
 export const pack = z.strictObject({
   name: z.string().max(80),
   chemistry,
+  make: packMake,
   /** Boxes of one size that share the pack's mass equally. */
   boxes: z.array(packBox).min(1).max(4),
   ...quantities(packSpecs),
 });
 
-export const controllerSpecs = {
-  batteryCurrentA: {
-    label: 'Battery current limit',
-    unit: 'A',
-    min: 1,
-    max: 500,
-    plausible: [8, 100],
-    step: 1,
-    fallback: 20,
-    origin: 'common practice',
-  },
-  phaseCurrentA: {
-    label: 'Phase current limit',
-    unit: 'A',
-    min: 1,
-    max: 1000,
-    plausible: [15, 250],
-    step: 1,
-    fallback: 50,
-    origin: 'common practice, about 2.5 times the battery limit',
-  },
-  powerLimitW: {
-    label: 'Power limit, from the pack',
-    unit: 'W',
-    min: 50,
-    max: 30000,
-    plausible: [250, 5000],
-    step: 50,
-    fallback: 1000,
-    origin: 'common practice',
-  },
-  lowVoltageCutoffV: {
-    label: 'Low-voltage cut-off',
-    unit: 'V',
-    min: 1,
-    max: 250,
-    plausible: [18, 65],
-    step: 0.5,
-    fallback: (c: FallbackContext) => Math.round(CUTOFF_PER_CELL[c.chemistry] * c.cellsInSeries * 10) / 10,
-    origin: 'common practice: 3.1 V a lithium cell, 2.7 V LFP, 1.75 V lead-acid',
-  },
-  assistCutoffKmh: {
-    label: 'Motor has stopped helping at',
-    unit: 'km/h',
-    min: 3,
-    max: 150,
-    plausible: [15, 50],
-    step: 0.1,
-    fallback: 25,
-    origin: 'common practice',
-  },
-  assistTaperKmh: {
-    label: 'Help fades over the last',
-    unit: 'km/h',
-    min: 0,
-    max: 20,
-    plausible: [0.5, 5],
-    step: 0.1,
-    fallback: 1,
-    origin: 'common practice',
-  },
-  standbyW: {
-    label: 'Electronics and display',
-    unit: 'W',
+const { nominalV, cellsInSeries, capacityAh, bmsCurrentA, cellsContinuousA, wiringMohm, healthPct, massKg } =
+  packSpecs;
+
+/** A second pack: what its current and its range need. It rides where the first one does. */
+export const secondSpecs = {
+  nominalV,
+  cellsInSeries,
+  capacityAh,
+  bmsCurrentA,
+  cellsContinuousA,
+  wiringMohm,
+  healthPct,
+  massKg,
+  chargedPct: {
+    label: 'Charged to, when joined',
+    unit: '%',
     min: 0,
     max: 100,
-    plausible: [1, 15],
-    step: 0.5,
-    fallback: 3,
-    origin: 'from memory',
+    plausible: [20, 100],
+    step: 5,
+    fallback: 100,
+    origin: 'a full charge',
   },
-  resistanceMohm: {
-    label: 'Controller resistance',
-    unit: 'mohm',
-    min: 0,
+  combinerA: {
+    label: 'Combiner or switch, rated',
+    unit: 'A',
+    min: 1,
     max: 500,
-    plausible: [2, 40],
-    step: 1,
-    fallback: 10,
-    origin: 'from memory',
-  },
-  massKg: {
-    label: 'Controller, leads and fittings',
-    unit: 'kg',
-    min: 0,
-    max: 30,
-    plausible: [0.3, 6],
-    step: 0.1,
-    fallback: 1.2,
-    origin: 'from memory',
+    plausible: [15, 120],
+    step: 5,
+    stays: true,
+    fallback: 40,
+    origin: NO_DEFAULT,
   },
 } as const satisfies Record<string, QuantitySpec>;
 
-export const controller = z.strictObject({
+export const second = z.strictObject({
   name: z.string().max(80),
-  limitsSpeed: z.boolean(),
-  /** Brakes with the motor and charges the pack: the torque on the axle turns round. */
-  regenerates: answer,
-  limitsPower: z.boolean(),
-  ...quantities(controllerSpecs),
+  chemistry,
+  join: joining,
+  ...quantities(secondSpecs),
 });

@@ -116,8 +116,16 @@ function Row({ check, open, onToggle }: { check: Check; open: boolean; onToggle:
   );
 }
 
-/** Every fit check with its value, limit and margin; what asks for something first. Rows open to why and remedy. */
-export function FitTable({ checks }: { checks: readonly Check[] }) {
+/** Every check with its value, limit and margin; what asks for something first. Rows open to why and remedy. */
+export function CheckTable({
+  checks,
+  title,
+  label,
+}: {
+  checks: readonly Check[];
+  title: string;
+  label: string;
+}) {
   const [open, setOpen] = useState<string>();
   const [all, setAll] = useState(false);
   const sorted = [...checks].sort((a, b) => ORDER.indexOf(a.state) - ORDER.indexOf(b.state));
@@ -125,11 +133,11 @@ export function FitTable({ checks }: { checks: readonly Check[] }) {
   const count = all ? sorted.length : Math.max(7, Math.min(telling, 12));
   const rest = sorted.length - count;
   return (
-    <section aria-label="Fit findings">
+    <section aria-label={label}>
       <table className="w-full table-fixed border-collapse text-[13.5px]">
         <thead>
           <tr className="border-b-[1.5px] border-ink text-[12.5px]">
-            <th className="head py-1 text-left text-[14px]">Fit finding</th>
+            <th className="head py-1 text-left text-[14px]">{title}</th>
             <th className="w-[112px] py-1 pr-6 text-right font-semibold">Here</th>
             <th className="w-[146px] py-1 pl-2 text-left font-semibold max-tablet:hidden">Limit</th>
             <th className="w-[72px] py-1 pl-1 text-left font-semibold max-tablet:hidden">In hand</th>

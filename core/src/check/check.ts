@@ -8,7 +8,7 @@ export type CheckState = 'fine' | 'look' | 'stop' | 'unknown';
 /** How a limit was come by. */
 export type Origin = 'standard' | 'common practice' | 'from memory' | 'derived';
 
-/** Parts of the bicycle that checks are sorted by, in the order of the walk round it. */
+/** What checks are sorted by: the walk round the bicycle, then the path of the current. */
 export const CHECK_GROUPS = [
   'frame',
   'wheel',
@@ -18,6 +18,11 @@ export const CHECK_GROUPS = [
   'brakes',
   'external',
   'controls',
+  'pack',
+  'second',
+  'leads',
+  'charging',
+  'supply',
 ] as const;
 export type CheckGroup = (typeof CHECK_GROUPS)[number];
 

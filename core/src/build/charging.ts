@@ -1,0 +1,96 @@
+import * as z from 'zod';
+import { supplyMeans } from './choices.ts';
+import { NO_DEFAULT, quantities, type QuantitySpec } from './quantity-spec.ts';
+
+export const chargerSpecs = {
+  volts: {
+    label: 'Charger, end of charge',
+    unit: 'V',
+    min: 1,
+    max: 300,
+    plausible: [12, 120],
+    step: 0.1,
+    stays: true,
+    fallback: 54.6,
+    origin: NO_DEFAULT,
+  },
+  currentA: {
+    label: 'Charger',
+    unit: 'A',
+    min: 0.1,
+    max: 200,
+    plausible: [1, 20],
+    step: 0.5,
+    fallback: 2,
+    origin: 'common practice',
+  },
+  efficiencyPct: {
+    label: 'Charger efficiency',
+    unit: '%',
+    min: 30,
+    max: 100,
+    plausible: [80, 96],
+    step: 1,
+    fallback: 88,
+    origin: 'from memory',
+  },
+} as const satisfies Record<string, QuantitySpec>;
+
+export const charger = z.strictObject({
+  name: z.string().max(80),
+  /** Price of a kilowatt-hour from the wall, in the build's currency; null is not known. */
+  pricePerKwh: z.number().min(0).max(100).nullable(),
+  ...quantities(chargerSpecs),
+});
+
+export const supplySpecs = {
+  ratedW: {
+    label: 'Converter, rated',
+    unit: 'W',
+    min: 0.5,
+    max: 3000,
+    plausible: [5, 300],
+    step: 5,
+    stays: true,
+    fallback: 36,
+    origin: NO_DEFAULT,
+  },
+  maxInV: {
+    label: 'Converter, highest input',
+    unit: 'V',
+    min: 3,
+    max: 400,
+    plausible: [30, 120],
+    step: 1,
+    stays: true,
+    fallback: 60,
+    origin: NO_DEFAULT,
+  },
+  efficiencyPct: {
+    label: 'Converter efficiency',
+    unit: '%',
+    min: 20,
+    max: 100,
+    plausible: [75, 96],
+    step: 1,
+    fallback: 86,
+    origin: 'from memory',
+  },
+} as const satisfies Record<string, QuantitySpec>;
+
+/** Lamps, horn, outlets: by their own volts and watts, and the share of the ride that they are on. */
+const accessory = z.strictObject({
+  name: z.string().max(40),
+  /** 0 stands for the pack's own volts. */
+  volts: z.number().min(0).max(300),
+  watts: z.number().min(0).max(3000),
+  onPct: z.number().min(0).max(100),
+  light: z.boolean(),
+});
+export type Accessory = z.infer<typeof accessory>;
+
+export const supply = z.strictObject({
+  means: supplyMeans,
+  accessories: z.array(accessory).max(20),
+  ...quantities(supplySpecs),
+});

@@ -1,0 +1,221 @@
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { BuildDocument } from '../build/document.ts';
+import { evaluate } from '../verdict/evaluate.ts';
+import { RUNS, anyBuild, sample } from '../test/sample.ts';
+
+/** A build with a whole, sound current chain. */
+const whole = (changes: Parameters<typeof sample>[0] = {}): BuildDocument =>
+  sample({
+    ...changes,
+    pack: {
+      bmsCurrentA: 30,
+      cellsContinuousA: 32,
+      cellsPeakA: 45,
+      maxChargeA: 7,
+      cellsInSeries: 13,
+      ...changes.pack,
+    },
+    controller: {
+      batteryCurrentA: 20,
+      phaseCurrentA: 45,
+      ratedV: 63,
+      capacitorUf: 1000,
+      ...changes.controller,
+    },
+    cabling: {
+      leadMm: 800,
+      leadMm2: 4,
+      connectorA: 45,
+      fuseA: 30,
+      fuseV: 80,
+      phaseMm: 300,
+      phaseMm2: 8,
+      phaseConnectorA: 60,
+      protection: 'fuse',
+      inrush: 'anti-spark',
+      ...changes.cabling,
+    },
+    charger: { volts: 54.6, currentA: 3, ...changes.charger },
+  });
+const chainOf = (build: BuildDocument) => evaluate(build).power.chain;
+const link = (build: BuildDocument, id: string) => {
+  const found = chainOf(build).links.find((l) => l.id === id);
+  if (found === undefined) throw new Error(id);
+  return found;
+};
+const check = (build: BuildDocument, id: string) => evaluate(build).power.checks.find((c) => c.id === id);
+
+describe('the current chain', () => {
+  it('names the weakest: the least of the margins, worked by hand', () => {
+    const build = whole();
+    const chain = chainOf(build);
+    expect(chain.weakest?.id).toBe('bms');
+    // 30 A for the controller's 20 A: half as much again.
+    expect(chain.weakest?.margin).toBeCloseTo(0.5, 9);
+    expect(chain.battery.peakA).toBe(20);
+  });
+
+  it('has as its weakest the minimum of the margins, whatever the build', () => {
+    fc.assert(
+      fc.property(anyBuild, (build) => {
+        const chain = chainOf(build);
+        const margins = chain.links.flatMap((l) => (l.margin === undefined ? [] : [l.margin]));
+        for (const margin of margins) expect(Number.isNaN(margin)).toBe(false);
+        expect(chain.weakest?.margin).toBe(margins.length === 0 ? undefined : Math.min(...margins));
+        for (const l of chain.links) {
+          // An unknown input is never fine.
+          if (l.inputs.some((k) => k.source === 'unknown')) expect(l.state).toBe('unknown');
+          else if (l.id !== 'controller') expect(l.state === 'fine').toBe((l.margin ?? -1) >= 0);
+        }
+      }),
+      RUNS,
+    );
+  });
+
+  // Common practice: protection below the controller's limit cuts out on a hill.
+  it('looks at a protection below the controller, and stops where the hill alone is too much', () => {
+    const steep = { hillGradePct: 14, hillLengthM: 400 };
+    expect(link(whole({ pack: { bmsCurrentA: 18 }, brief: { hillGradePct: 0.5 } }), 'bms').state).toBe(
+      'look',
+    );
+    const stop = link(
+      whole({ pack: { bmsCurrentA: 6 }, brief: steep, controls: { throttle: 'full' } }),
+      'bms',
+    );
+    expect(['look', 'stop']).toContain(stop.state);
+    expect(stop.margin).toBeLessThan(0);
+  });
+
+  it('is the cells once they are too few: 2 of 8 A side by side for 20 A', () => {
+    const build = whole({
+      pack: { make: 'cells', cellsInSeries: 13 },
+      cell: { parallel: 2, continuousA: 8, peakA: 9, capacityAh: 3.4 },
+    });
+    expect(chainOf(build).weakest?.id).toBe('cells');
+    expect(link(build, 'cells').margin).toBeCloseTo(16 / 20 - 1, 9);
+    expect(evaluate(build).figures.find((f) => f.id === 'weakest')).toMatchObject({
+      words: 'Cells',
+      state: 'stop',
+    });
+  });
+
+  it('counts two plugs in parallel for a fifth less than double (common practice)', () => {
+    const one = link(whole({ cabling: { connectorA: 20 } }), 'plug').continuousA ?? 0;
+    expect(link(whole({ cabling: { connectorA: 20, connectors: 2 } }), 'plug').continuousA).toBeCloseTo(
+      1.6 * one,
+      9,
+    );
+  });
+
+  it('asks phase leads for more than the battery leads at standstill', () => {
+    const { battery, phase } = chainOf(whole());
+    expect(phase.startA).toBeGreaterThan(battery.startA);
+    // Equal copper loss: 45 A of the direct-current equivalent are 36.7 A effective in each of three phases.
+    expect(phase.peakA).toBeCloseTo(45 * Math.sqrt(2 / 3), 9);
+  });
+
+  it('shares between two packs joined directly: 2 packs of 4.4 Ah at 36 V are 8.8 Ah, 316.8 Wh', () => {
+    const cells = { nominalV: 36, cellsInSeries: 10, capacityAh: 4.4, bmsCurrentA: 10, cellsContinuousA: 9 };
+    const build = sample({
+      pack: { ...cells, cellsPeakA: 13, healthPct: 100 },
+      second: { ...cells, join: 'parallel', healthPct: 100, chargedPct: 100, massKg: 2 },
+      controller: { batteryCurrentA: 14, lowVoltageCutoffV: 31 },
+    });
+    const verdict = evaluate(build);
+    expect(verdict.power.energyWh).toBeCloseTo(316.8, 9);
+    expect(link(build, 'bms').continuousA).toBe(20);
+    expect(link(build, 'cells').continuousA).toBe(18);
+  });
+});
+
+describe('checks of the power chain', () => {
+  it('are all fine on a sound build', () => {
+    for (const c of evaluate(whole()).power.checks) expect(c.state, c.id).toBe('fine');
+  });
+
+  it('never turn fine on an unknown', () => {
+    fc.assert(
+      fc.property(anyBuild, (build) => {
+        for (const c of evaluate(build).power.checks) {
+          if (c.missing.length > 0 || c.unanswered.length > 0) expect(c.state, c.id).toBe('unknown');
+          if (c.value !== undefined) expect(Number.isFinite(c.value), c.id).toBe(true);
+        }
+      }),
+      RUNS,
+    );
+  });
+
+  it.each([
+    ['a charger of other volts', 'charger-volts', { charger: { volts: 58.8 } }, 'stop'],
+    ['a charger a tenth of a volt off', 'charger-volts', { charger: { volts: 54.5 } }, 'fine'],
+    ['a charger too strong for the cells', 'charger-amps', { charger: { currentA: 9 } }, 'stop'],
+    [
+      '63 V capacitors at a full 14 in series',
+      'controller-volts',
+      { pack: { cellsInSeries: 14, nominalV: 52 } },
+      'fine',
+    ],
+    ['63 V capacitors at their edge', 'controller-volts', { controller: { ratedV: 56 } }, 'look'],
+    ['48 V capacitors under a full 13 in series', 'controller-volts', { controller: { ratedV: 48 } }, 'stop'],
+    ['no fuse', 'fuse-present', { cabling: { protection: 'none' } }, 'stop'],
+    [
+      'a fuse above what the lead carries',
+      'fuse-below-lead',
+      { cabling: { fuseA: 80, leadMm2: 1.5 } },
+      'stop',
+    ],
+    ['a fuse for 32 V direct current', 'fuse-volts', { cabling: { fuseV: 32 } }, 'stop'],
+    ['a bare plug above 48 V', 'inrush', { cabling: { inrush: 'none' } }, 'look'],
+    ['a long thin lead', 'lead-drop', { cabling: { leadMm: 2500, leadMm2: 1 } }, 'look'],
+  ] as const)('%s: %s', (_what, id, changes, state) => {
+    expect(check(whole(changes as Parameters<typeof sample>[0]), id)?.state).toBe(state);
+  });
+
+  it('a drop above a twentieth of the volts stops: 5 m of 0.75 mm² at 20 A', () => {
+    expect(check(whole({ cabling: { leadMm: 5000, leadMm2: 0.75 } }), 'lead-drop')?.state).toBe('stop');
+  });
+
+  it('unlike packs are stopped only where they are joined directly', () => {
+    const other = {
+      cellsInSeries: 14,
+      nominalV: 52,
+      capacityAh: 10,
+      bmsCurrentA: 30,
+      chargedPct: 100,
+      combinerA: 40,
+    };
+    const joined = (join: 'parallel' | 'combiner' | 'switch') => whole({ second: { ...other, join } });
+    expect(check(joined('parallel'), 'parallel-kind')?.state).toBe('stop');
+    expect(check(joined('parallel'), 'parallel-volts')?.state).toBe('stop');
+    expect(check(joined('combiner'), 'parallel-kind')).toBeUndefined();
+    expect(check(joined('switch'), 'second-above-cutoff')?.state).toBe('fine');
+  });
+
+  it('like packs may differ by a tenth of a volt a cell before they are joined, no more (common practice)', () => {
+    const like = {
+      cellsInSeries: 13,
+      nominalV: 48,
+      capacityAh: 10,
+      bmsCurrentA: 30,
+      join: 'parallel' as const,
+    };
+    expect(check(whole({ second: { ...like, chargedPct: 95 } }), 'parallel-volts')?.state).toBe('fine');
+    expect(check(whole({ second: { ...like, chargedPct: 40 } }), 'parallel-volts')?.state).toBe('stop');
+  });
+
+  it('a full pack has no room for braking; one charged to 85 % has', () => {
+    const brakes = { drive: { freewheel: false }, controller: { regenerates: 'yes' as const, regenA: 8 } };
+    expect(check(whole({ ...brakes, pack: { chargeLimitPct: 100 } }), 'regen-full')?.state).toBe('look');
+    expect(check(whole({ ...brakes, pack: { chargeLimitPct: 85 } }), 'regen-full')?.state).toBe('fine');
+  });
+
+  it('a resistor before the lamps asks for a converter', () => {
+    const lamp = { name: 'lamp', volts: 12, watts: 6, onPct: 100, light: true };
+    expect(check(whole({ supply: { means: 'resistor', accessories: [lamp] } }), 'dropper')?.state).toBe(
+      'look',
+    );
+    const small = { means: 'converter' as const, accessories: [lamp], ratedW: 5, maxInV: 75 };
+    expect(check(whole({ supply: small }), 'converter-watts')?.state).toBe('stop');
+  });
+});

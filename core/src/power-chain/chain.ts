@@ -1,0 +1,298 @@
+import type { BuildDocument } from '../build/document.ts';
+import type { Known, KnownBuild } from '../build/known.ts';
+import type { CheckState } from '../check/check.ts';
+import type { Machine } from '../machine/machine.ts';
+import { qty, type Phrase } from '../quantity/phrase.ts';
+import type { ClimbOutcome } from '../ride/climb.ts';
+import { leadAmps, plugAmps } from './leads.ts';
+
+export const LINK_IDS = [
+  'cells',
+  'bms',
+  'join',
+  'plug',
+  'fuse',
+  'leads',
+  'controller',
+  'phase-leads',
+  'phase-plug',
+] as const;
+export type LinkId = (typeof LINK_IDS)[number];
+
+/** One link of the current chain: what it carries, and what is asked of it. */
+export interface Link {
+  readonly id: LinkId;
+  readonly name: string;
+  /** Undefined where it is not known, or where there is none. */
+  readonly continuousA: number | undefined;
+  readonly peakA: number | undefined;
+  readonly demand: Demand;
+  /** The smaller of continuous limit over continuous demand and peak limit over peak demand, less one; undefined where a limit is not known. */
+  readonly margin: number | undefined;
+  readonly state: CheckState;
+  readonly why: Phrase;
+  readonly remedy: Phrase;
+  /** Where its limits come from. */
+  readonly source: string;
+  readonly inputs: readonly Known[];
+}
+
+/** Amps asked of a link. */
+export interface Demand {
+  /** On the test hill, minute after minute. */
+  readonly continuousA: number;
+  /** At full throttle, as long as it lasts. */
+  readonly peakA: number;
+  /** Moving off, at standstill. */
+  readonly startA: number;
+}
+
+export interface Chain {
+  readonly links: readonly Link[];
+  readonly battery: Demand;
+  readonly phase: Demand;
+  /** The link with the least margin of those that are known; undefined where none is. */
+  readonly weakest: Link | undefined;
+  /** Links that cannot be judged yet. */
+  readonly unknown: readonly Link[];
+}
+
+/** Plugs and leads stand this much more for some minutes, by the heat they store. From memory. */
+const MINUTES = 1.25;
+/** A fuse or breaker carries a little more than its rating without opening (IEC 60269: 1.25 to 1.3, from memory); counted on is less. */
+const FUSE_HOLDS = 1.1;
+/**
+ * Effective phase current of a three-phase motor per ampere of its direct-current equivalent: equal copper
+ * loss, I^2 R = 3 Ieff^2 R / 2 with R between two lines. Derived.
+ */
+const EFFECTIVE = Math.sqrt(2 / 3);
+
+/** Battery amps: on the hill what the climb takes, at most the controller's limit. */
+export function batteryDemand(
+  build: BuildDocument,
+  known: KnownBuild,
+  climb: ClimbOutcome,
+  machine: Machine,
+): Demand {
+  const { controller, pack } = known;
+  const byPower = build.controller.limitsPower
+    ? controller.powerLimitW.value / pack.nominalV.value
+    : Infinity;
+  const peakA = Math.min(controller.batteryCurrentA.value, byPower);
+  // A hill that is not climbed asks for all there is.
+  const continuousA = climb.climbs ? Math.min(peakA, climb.batteryA) : peakA;
+  // At standstill only the copper loss is drawn: I^2 R at the phase limit.
+  const startA = Math.min(
+    peakA,
+    (machine.limits.phaseA ** 2 * machine.circuitOhm + machine.limits.standbyW) / pack.nominalV.value,
+  );
+  return { continuousA, peakA, startA };
+}
+
+/** Phase amps, effective: on the hill by the climb, at most and moving off the phase limit. */
+export function phaseDemand(climb: ClimbOutcome, machine: Machine): Demand {
+  const most = machine.limits.phaseA * EFFECTIVE;
+  return { continuousA: climb.climbs ? climb.phaseA * EFFECTIVE : most, peakA: most, startA: most };
+}
+
+interface Limits {
+  readonly continuousA: number;
+  readonly peakA: number;
+}
+
+interface Spec {
+  readonly id: LinkId;
+  readonly name: string;
+  /** The limits if every input is as entered or as usually found. */
+  readonly limits: Limits | undefined;
+  readonly inputs: readonly Known[];
+  readonly demand: Demand;
+  readonly failing: string;
+  readonly remedy: Phrase;
+  readonly source: string;
+}
+
+function link(spec: Spec): Link {
+  const { id, name, limits, inputs, demand, remedy, source } = spec;
+  const base = { id, name, demand, inputs, source };
+  const known = limits !== undefined && inputs.every((k) => k.source !== 'unknown');
+  if (!known) {
+    const missing = inputs.filter((k) => k.source === 'unknown').map((k) => k.label.toLowerCase());
+    return {
+      ...base,
+      continuousA: undefined,
+      peakA: undefined,
+      margin: undefined,
+      state: 'unknown',
+      why: [missing.length > 0 ? `Not known: ${missing.join(', ')}.` : 'Not known.'],
+      remedy: ['Read it from the data sheet or measure it.'],
+    };
+  }
+  const margin = Math.min(limits.continuousA / demand.continuousA, limits.peakA / demand.peakA) - 1;
+  const holds = limits.continuousA >= demand.continuousA;
+  const state: CheckState = margin >= 0 ? 'fine' : holds ? 'look' : 'stop';
+  const why: Phrase =
+    state === 'fine'
+      ? ['Carries what is asked of it.']
+      : holds
+        ? [
+            `Holds the hill’s `,
+            qty(demand.continuousA, 'A'),
+            ' but not the full ',
+            qty(demand.peakA, 'A'),
+            `: ${spec.failing}.`,
+          ]
+        : ['The hill alone takes ', qty(demand.continuousA, 'A'), `: ${spec.failing}.`];
+  return { ...base, ...limits, margin, state, why, remedy: state === 'fine' ? ['Nothing to do.'] : remedy };
+}
+
+/** The chain from the cells to the motor, each link with its limit, demand and margin. */
+export function currentChain(
+  build: BuildDocument,
+  known: KnownBuild,
+  machine: Machine,
+  climb: ClimbOutcome,
+): Chain {
+  const battery = batteryDemand(build, known, climb, machine);
+  const phase = phaseDemand(climb, machine);
+  const { pack, second, cabling, controller, cell, brief } = known;
+  const parallel = build.second.join === 'parallel';
+  const lower: Phrase = ['Lower the controller to what it carries, or '];
+  const ambient = brief.temperatureC.value;
+  const lead = (mm2: number): Limits => {
+    const amps = leadAmps(build.cabling.conductor, mm2, cabling.insulationC.value, Math.max(30, ambient));
+    return { continuousA: amps, peakA: amps * MINUTES };
+  };
+  const plug = (amps: number, count: number): Limits => {
+    const together = plugAmps(amps, count);
+    return { continuousA: together, peakA: together * MINUTES };
+  };
+  const fromCells = build.pack.make === 'cells';
+  const links: Link[] = [
+    link({
+      id: 'cells',
+      name: 'Cells',
+      limits: {
+        continuousA: pack.cellsContinuousA.value + (parallel ? second.cellsContinuousA.value : 0),
+        peakA: pack.cellsPeakA.value + (parallel ? second.cellsContinuousA.value : 0),
+      },
+      inputs: [
+        ...(fromCells ? [cell.continuousA, cell.peakA] : [pack.cellsContinuousA, pack.cellsPeakA]),
+        ...(parallel ? [second.cellsContinuousA] : []),
+      ],
+      demand: battery,
+      failing: 'the cells sag, warm up and age early',
+      remedy: [...lower, 'put more cells side by side, or take power cells.'],
+      source: fromCells ? 'cells side by side times the cell’s data' : 'the pack maker’s data sheet',
+    }),
+    link({
+      id: 'bms',
+      name: 'Protection',
+      limits: { continuousA: machine.limits.bmsA, peakA: machine.limits.bmsA },
+      inputs: [pack.bmsCurrentA, ...(parallel ? [second.bmsCurrentA] : [])],
+      demand: battery,
+      failing: 'it will cut out on a hill',
+      remedy: [...lower, 'fit a protection board rated at or above the controller’s limit.'],
+      source: 'the pack’s label; common practice: at or above the controller’s limit',
+    }),
+  ];
+  if (build.second.join === 'switch' || build.second.join === 'combiner') {
+    links.push(
+      link({
+        id: 'join',
+        name: build.second.join === 'switch' ? 'Pack switch' : 'Combiner',
+        limits: { continuousA: second.combinerA.value, peakA: second.combinerA.value },
+        inputs: [second.combinerA],
+        demand: battery,
+        failing: 'it overheats',
+        remedy: [...lower, 'take one rated for the controller’s limit.'],
+        source: 'its label',
+      }),
+    );
+  }
+  links.push(
+    link({
+      id: 'plug',
+      name: build.cabling.connectors > 1 ? 'Plugs, two in parallel' : 'Plug',
+      limits: plug(cabling.connectorA.value, build.cabling.connectors),
+      inputs: [cabling.connectorA],
+      demand: battery,
+      failing: 'it softens its housing',
+      remedy: [...lower, 'take a larger plug, or two in parallel.'],
+      source: 'its data sheet; two together count for 80 % each (common practice)',
+    }),
+  );
+  if (build.cabling.protection === 'fuse' || build.cabling.protection === 'breaker') {
+    const name = build.cabling.protection === 'fuse' ? 'Fuse' : 'Breaker';
+    links.push(
+      link({
+        id: 'fuse',
+        name,
+        limits: { continuousA: cabling.fuseA.value, peakA: cabling.fuseA.value * FUSE_HOLDS },
+        inputs: [cabling.fuseA],
+        demand: battery,
+        failing: 'it opens on the road',
+        remedy: ['Take the next size up, as long as it stays below what the lead carries.'],
+        source: 'its rating; holds 1.1 times it (IEC 60269, from memory)',
+      }),
+    );
+  }
+  links.push(
+    link({
+      id: 'leads',
+      name: 'Power leads',
+      limits: lead(cabling.leadMm2.value),
+      inputs: [cabling.leadMm2],
+      demand: battery,
+      failing: 'the insulation softens',
+      remedy: [...lower, 'take a thicker lead.'],
+      source: 'heat balance of a lead in free air (McAdams 1954), out and back side by side',
+    }),
+    {
+      ...link({
+        id: 'controller',
+        name: 'Controller',
+        limits: { continuousA: controller.batteryCurrentA.value, peakA: controller.batteryCurrentA.value },
+        inputs: [],
+        demand: battery,
+        failing: '',
+        remedy: [],
+        source: 'its setting',
+      }),
+      // It sets the current that the others are held against.
+      margin: undefined,
+      why: ['Sets the current that the others are held against.'],
+    },
+    link({
+      id: 'phase-leads',
+      name: 'Phase leads',
+      limits: lead(cabling.phaseMm2.value),
+      inputs: [cabling.phaseMm2],
+      demand: phase,
+      failing: 'the insulation softens where it enters the axle',
+      remedy: ['Lower the phase limit, or take thicker phase leads.'],
+      source: 'heat balance of a lead in free air (McAdams 1954); effective amps by equal copper loss',
+    }),
+    link({
+      id: 'phase-plug',
+      name: 'Phase plug',
+      limits: plug(cabling.phaseConnectorA.value, 1),
+      inputs: [cabling.phaseConnectorA],
+      demand: phase,
+      failing: 'it softens its housing',
+      remedy: ['Lower the phase limit, or take a larger plug.'],
+      source: 'its data sheet',
+    }),
+  );
+  const judged = links.filter((l) => l.margin !== undefined);
+  return {
+    links,
+    battery,
+    phase,
+    weakest: judged.reduce<Link | undefined>(
+      (least, l) => ((l.margin ?? Infinity) < (least?.margin ?? Infinity) ? l : least),
+      undefined,
+    ),
+    unknown: links.filter((l) => l.state === 'unknown'),
+  };
+}

@@ -1,0 +1,166 @@
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { CHEMISTRIES } from '../build/chemistries.ts';
+import { chemistry } from '../build/choices.ts';
+import { fullChargeVolts, peukertFactor, supplyAt, type Pack } from '../machine/battery.ts';
+import { chargePlan } from '../verdict/charge-plan.ts';
+import { RUNS, sample } from '../test/sample.ts';
+import { chargeRun } from './charging.ts';
+import { readings } from './expectations.ts';
+import { BARS, barsAt, misleads, restingCard } from './resting-card.ts';
+
+const pack = (rest: Partial<Pack> = {}): Pack => ({
+  chemistry: 'nmc',
+  cellsInSeries: 13,
+  capacityAh: 17.5,
+  health: 1,
+  wiringOhm: 0.02,
+  temperatureC: 25,
+  ...rest,
+});
+const full = (p: Pack, amps: number) => ({ volts: fullChargeVolts(p), amps, efficiency: 0.9 });
+
+// End of charge, volts: common practice, as on every charger's label.
+it.each([
+  ['nmc', 10, 42.0],
+  ['nmc', 13, 54.6],
+  ['nmc', 14, 58.8],
+  ['nmc', 16, 67.2],
+  ['nmc', 20, 84.0],
+  ['lmo', 10, 42.0],
+  ['lfp', 16, 58.4],
+  ['lead-acid', 24, 57.6],
+] as const)('a charger for %s, %i in series, ends at %f V', (kind, cellsInSeries, volts) => {
+  expect(fullChargeVolts(pack({ chemistry: kind, cellsInSeries }))).toBeCloseTo(volts, 9);
+});
+
+describe('a charge', () => {
+  it('takes amp-hours over amps as long as the current is constant: 8.75 Ah at 2 A, 4.375 h (by hand)', () => {
+    const run = chargeRun(pack(), full(pack(), 2), 0.2, 0.7);
+    expect(run.arrives && run.hours).toBeCloseTo(4.375, 9);
+    expect(run.arrives && run.ah).toBeCloseTo(8.75, 9);
+    expect(run.arrives && run.taperFrom).toBe(0.7);
+  });
+
+  it('falls off above about nine tenths at half an amp per amp-hour (common practice)', () => {
+    const run = chargeRun(pack(), full(pack(), 8.75), 0, 1);
+    if (!run.arrives) throw new Error('does not arrive');
+    expect(run.taperFrom).toBeGreaterThan(0.8);
+    expect(run.taperFrom).toBeLessThan(0.95);
+    // The taper costs time: more than the two hours that amps alone would take, less than four.
+    expect(run.hours).toBeGreaterThan(2);
+    expect(run.hours).toBeLessThan(4);
+  });
+
+  it('of sealed lead-acid takes all night: 8 to 12 h at a sixth of its amp-hours (common practice)', () => {
+    const lead = pack({ chemistry: 'lead-acid', cellsInSeries: 24, capacityAh: 20 });
+    const run = chargeRun(lead, full(lead, 3.3), 0, 1);
+    expect(run.arrives && run.hours).toBeGreaterThan(8);
+    expect(run.arrives && run.hours).toBeLessThan(13);
+  });
+
+  it('takes more from the wall than it puts into the pack, by the efficiency', () => {
+    const run = chargeRun(pack(), full(pack(), 2), 0, 0.85);
+    expect(run.arrives && run.wallWh / run.packWh).toBeCloseTo(1 / 0.9, 9);
+    // 0.85 x 17.5 Ah at about 48 V.
+    expect(run.arrives && run.packWh).toBeGreaterThan(640);
+    expect(run.arrives && run.packWh).toBeLessThan(760);
+  });
+
+  it('with too few volts ends early and says where', () => {
+    const run = chargeRun(pack(), { volts: 50, amps: 2, efficiency: 0.9 }, 0, 1);
+    expect(run.arrives).toBe(false);
+    // 50 V rest on 13 cells are 3.85 V each: about two thirds.
+    if (!run.arrives) expect(run.endsAt).toBeGreaterThan(0.55);
+    if (!run.arrives) expect(run.endsAt).toBeLessThan(0.72);
+  });
+
+  it('never gets shorter for a larger pack or a smaller charger', () => {
+    const amps = fc.double({ min: 0.5, max: 20, noNaN: true });
+    fc.assert(
+      fc.property(fc.constantFrom(...chemistry.options), amps, amps, (kind, a, more) => {
+        const p = pack({ chemistry: kind });
+        const hours = (q: Pack, amp: number): number => {
+          const run = chargeRun(q, full(q, amp), 0, 0.85);
+          return run.arrives ? run.hours : Infinity;
+        };
+        expect(hours(p, a + more)).toBeLessThanOrEqual(hours(p, a) + 1e-9);
+        expect(hours({ ...p, capacityAh: 17.5 + more }, a)).toBeGreaterThanOrEqual(hours(p, a) - 1e-9);
+      }),
+      RUNS,
+    );
+  });
+});
+
+describe('Peukert’s law', () => {
+  // Peukert 1897, t = H (C / (I H))^k: 20 Ah on the 20 h rate, k 1.2, at 5 A: 20 (20 / 100)^1.2 = 2.90 h.
+  it('gives 2.90 h of 5 A from 20 Ah of lead-acid (hand-worked)', () => {
+    const lead = pack({ chemistry: 'lead-acid', cellsInSeries: 24, capacityAh: 20 });
+    expect(20 / 5 / peukertFactor(lead, 5)).toBeCloseTo(20 * Math.pow(0.2, 1.2), 9);
+    expect(20 / 5 / peukertFactor(lead, 5)).toBeCloseTo(2.9, 2);
+  });
+});
+
+describe('the card of resting volts', () => {
+  // Common practice: a lithium cell resting at 3.79 V is at about 60 %.
+  it('has 3.79 V a cell at roughly 60 %', () => {
+    const at = [...Array(101).keys()].find(
+      (i) => supplyAt(pack({ cellsInSeries: 1 }), i / 100).openVolts >= 3.79,
+    );
+    expect(at).toBeGreaterThanOrEqual(56);
+    expect(at).toBeLessThanOrEqual(65);
+  });
+
+  it.each(chemistry.options)('of %s falls with the charge, and sags under load', (kind) => {
+    const p = pack({ chemistry: kind });
+    const rows = restingCard(p, 40, fullChargeVolts(p), 15);
+    for (const [i, row] of rows.entries()) {
+      const next = rows[i + 1];
+      if (next !== undefined) expect(next.restV).toBeLessThan(row.restV);
+      expect(row.loadedV).toBeLessThan(row.restV);
+      expect(row.barsLoaded).toBeLessThanOrEqual(row.barsAtRest);
+    }
+    expect(rows[0]?.cellV).toBeLessThan(CHEMISTRIES[kind].fullV);
+  });
+
+  it('shows all bars full, none at the cut-off', () => {
+    expect(barsAt(54.6, 40, 54.6)).toBe(BARS);
+    expect(barsAt(40, 40, 54.6)).toBe(0);
+    expect(barsAt(47.3, 40, 54.6)).toBe(3);
+  });
+
+  it('of iron phosphate warns: its volts hardly move between the ends', () => {
+    const p = pack({ chemistry: 'lfp', cellsInSeries: 15 });
+    expect(misleads(restingCard(p, 40, fullChargeVolts(p), 15))).toBeDefined();
+  });
+});
+
+describe('what the meter should show', () => {
+  // Common practice: four 12 V blocks at rest 48 to 52.5 V; 0 V beyond an open breaker.
+  it('is 48 to 52.5 V for four lead-acid blocks, and nothing beyond the open breaker', () => {
+    const build = sample({
+      pack: { chemistry: 'lead-acid', nominalV: 48, cellsInSeries: 24 },
+      cabling: { protection: 'breaker' },
+    });
+    const by = (where: string) => readings(build).find((r) => r.where === where);
+    expect(by('the pack at rest')).toMatchObject({ lowV: 48, highV: 52.5 });
+    expect(by('beyond the breaker, on')).toMatchObject({ lowV: 48, highV: 52.5 });
+    expect(by('beyond the breaker, off')?.lowV).toBe(0);
+    expect(by('beyond the breaker, off')?.highV).toBeLessThan(0.5);
+    expect(by('each 12 V block at rest')).toMatchObject({ lowV: 12, highV: 12.9 });
+  });
+});
+
+describe('habits', () => {
+  it('go shorter the less of the pack they use, and cost less a charge', () => {
+    const base = sample({ charger: { volts: 54.6, currentA: 3 }, pack: { cellsInSeries: 13 } });
+    const { habits } = chargePlan({ ...base, charger: { ...base.charger, pricePerKwh: 0.3 } });
+    const [whole, most, middle] = habits;
+    expect(most?.km?.high).toBeLessThan(whole?.km?.high ?? 0);
+    expect(middle?.km?.high).toBeLessThan(most?.km?.high ?? 0);
+    expect(middle?.cost).toBeLessThan(whole?.cost ?? 0);
+    // 13 Ah, 48 V: about 0.6 kWh, at 0.88 and 0.30 a kilowatt-hour some 20 in the hundredth.
+    expect(whole?.cost).toBeGreaterThan(0.15);
+    expect(whole?.cost).toBeLessThan(0.28);
+  });
+});

@@ -1,0 +1,56 @@
+import type { Chemistry } from '../build/choices.ts';
+import type { BuildDocument } from '../build/document.ts';
+import { knownBuild } from '../build/known.ts';
+import { firstPack } from '../machine/machine.ts';
+
+/** What a voltmeter should show at one place, V. */
+export interface Reading {
+  readonly where: string;
+  readonly lowV: number;
+  readonly highV: number;
+}
+
+/**
+ * Volts a cell at rest that a sound pack may show: a lithium cell from its cut-off to full, a lead-acid cell
+ * from half empty to just charged (four 12 V blocks: 48 to 52.5 V). Common practice, no source.
+ */
+const AT_REST: Readonly<Record<Chemistry, readonly [number, number]>> = {
+  nmc: [3.0, 4.2],
+  'nmc-power': [3.0, 4.2],
+  lmo: [3.0, 4.2],
+  lfp: [2.8, 3.65],
+  'lead-acid': [2.0, 2.1875],
+};
+
+/** A meter shows this little where nothing is joined, V. Common practice. */
+const NOTHING_V = 0.1;
+/** A 12 V block by itself, V. Common practice. */
+const BLOCK_V = [12, 12.9] as const;
+
+/** What to read before anything is joined: one group, the pack, and beyond an open breaker. */
+export function readings(build: BuildDocument): readonly Reading[] {
+  const known = knownBuild(build);
+  const pack = firstPack(build, known);
+  const [low, high] = AT_REST[pack.chemistry];
+  const { protection } = build.cabling;
+  return [
+    pack.chemistry === 'lead-acid'
+      ? { where: 'each 12 V block at rest', lowV: BLOCK_V[0], highV: BLOCK_V[1] }
+      : { where: 'each series group at rest', lowV: low, highV: high },
+    { where: 'the pack at rest', lowV: low * pack.cellsInSeries, highV: high * pack.cellsInSeries },
+    ...(protection === 'breaker' || protection === 'fuse'
+      ? [
+          {
+            where: protection === 'breaker' ? 'beyond the breaker, off' : 'beyond the fuse, taken out',
+            lowV: 0,
+            highV: NOTHING_V,
+          },
+          {
+            where: protection === 'breaker' ? 'beyond the breaker, on' : 'beyond the fuse, put in',
+            lowV: low * pack.cellsInSeries,
+            highV: high * pack.cellsInSeries,
+          },
+        ]
+      : []),
+  ];
+}

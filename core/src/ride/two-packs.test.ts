@@ -1,0 +1,222 @@
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { chemistry } from '../build/choices.ts';
+import { coldAgedCapacityAh, supplyAt, type Pack } from '../machine/battery.ts';
+import { merged, sameKind } from '../machine/joined-packs.ts';
+import { assemble } from '../machine/machine.ts';
+import { lightsVerdict } from '../verdict/lights.ts';
+import { twoPackStudy } from '../verdict/two-pack-study.ts';
+import { RUNS, sample } from '../test/sample.ts';
+import { constantSpeedRange } from './range.ts';
+import { busPoint, equalisingAmps, sharePower } from './two-packs.ts';
+
+const pack = (rest: Partial<Pack> = {}): Pack => ({
+  chemistry: 'nmc',
+  cellsInSeries: 13,
+  capacityAh: 10,
+  health: 1,
+  wiringOhm: 0.02,
+  temperatureC: 25,
+  ...rest,
+});
+
+describe('two packs on one bus', () => {
+  // Millman: 50 V behind 0.1 ohm and 48 V behind 0.1 ohm are 49 V behind 0.05 ohm; 460 W take 10 A at 48.5 - ...
+  it('share by their volts: 50 and 48 V behind 0.1 ohm each at 485 W, 15 A and -5 A joined directly (by hand)', () => {
+    const a = { openVolts: 50, ohm: 0.1 };
+    const b = { openVolts: 48, ohm: 0.1 };
+    // I = 10 A: bus 49 - 0.5 = 48.5 V; 485 W. First (50 - 48.5) / 0.1 = 15 A, second (48 - 48.5) / 0.1 = -5 A.
+    const direct = busPoint(a, b, 485, 'parallel');
+    expect(direct?.volts).toBeCloseTo(48.5, 9);
+    expect(direct?.firstA).toBeCloseTo(15, 6);
+    expect(direct?.secondA).toBeCloseTo(-5, 6);
+    // Through diodes the lower gives nothing: 50 - 0.1 I at 485 W is 9.896 A.
+    const diodes = busPoint(a, b, 485, 'combiner');
+    expect(diodes?.secondA).toBe(0);
+    expect(diodes?.firstA).toBeCloseTo((50 - Math.sqrt(2500 - 4 * 0.1 * 485)) / 0.2, 9);
+  });
+
+  it('both feed once the load pulls the bus below the lower one', () => {
+    const point = busPoint({ openVolts: 50, ohm: 0.1 }, { openVolts: 48, ohm: 0.1 }, 2000, 'combiner');
+    expect(point?.firstA).toBeGreaterThan(point?.secondA ?? 0);
+    expect(point?.secondA).toBeGreaterThan(0);
+  });
+
+  it('joined wrongly equalise at the difference over both resistances: 2 V over 0.2 ohm, 10 A', () => {
+    const a = pack({ wiringOhm: 0.1 });
+    const amps = equalisingAmps(a, a, 1, 0.5);
+    const [full, half] = [supplyAt(a, 1), supplyAt(a, 0.5)];
+    expect(amps).toBeCloseTo((full.openVolts - half.openVolts) / (full.ohm + half.ohm), 9);
+    expect(equalisingAmps(a, a, 0.7, 0.7)).toBe(0);
+  });
+
+  it('conserve energy and charge, whatever they are and however they are joined', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...chemistry.options),
+        fc.integer({ min: 10, max: 16 }),
+        fc.double({ min: 4, max: 30, noNaN: true }),
+        fc.double({ min: 50, max: 600, noNaN: true }),
+        fc.constantFrom('combiner' as const, 'parallel' as const),
+        (kind, series, ah, watts, join) => {
+          const first = pack();
+          const second = pack({
+            chemistry: kind,
+            cellsInSeries: kind === 'lead-acid' ? 24 : series,
+            capacityAh: ah,
+          });
+          const from = [0.95, 0.9] as const;
+          const sharing = sharePower(first, second, watts, join, from, (bus) => bus.openVolts > 38);
+          expect(Math.abs(sharing.drawnWh - sharing.outWh - sharing.lostWh)).toBeLessThan(
+            1e-6 * Math.max(1, sharing.drawnWh),
+          );
+          expect(sharing.firstCharge).toBeGreaterThanOrEqual(0);
+          expect(sharing.secondCharge).toBeGreaterThanOrEqual(0);
+          // Charge out of both is what the steps took: nothing appears or goes (lead-acid loses some to Peukert).
+          if (kind !== 'lead-acid') {
+            const ampHours = sharing.steps.reduce((sum, s, i) => {
+              const next = sharing.steps[i + 1]?.hours ?? sharing.hours;
+              return sum + (s.firstA + s.secondA) * (next - s.hours);
+            }, 0);
+            const gone =
+              (from[0] - sharing.firstCharge) * coldAgedCapacityAh(first) +
+              (from[1] - sharing.secondCharge) * coldAgedCapacityAh(second);
+            expect(Math.abs(gone - ampHours)).toBeLessThan(0.02 * Math.max(0.5, ampHours) + 0.02);
+          }
+          if (join === 'combiner')
+            for (const s of sharing.steps) expect(Math.min(s.firstA, s.secondA)).toBeGreaterThanOrEqual(0);
+        },
+      ),
+      RUNS,
+    );
+  });
+
+  it('through diodes the higher one feeds alone at first, then both until they are level', () => {
+    const sharing = sharePower(
+      pack({ cellsInSeries: 14 }),
+      pack(),
+      200,
+      'combiner',
+      [1, 1],
+      (bus) => bus.openVolts > 40,
+    );
+    expect(sharing.steps[0]).toMatchObject({ secondA: 0 });
+    expect(sharing.steps.some((s) => s.firstA > 0 && s.secondA > 0)).toBe(true);
+  });
+});
+
+describe('packs of one kind joined directly', () => {
+  it('are one pack of both: two alike have half the ohms and twice the amp-hours', () => {
+    const both = merged(pack(), pack());
+    expect(both.capacityAh).toBe(20);
+    for (const charge of [0.1, 0.5, 1]) {
+      expect(supplyAt(both, charge).ohm).toBeCloseTo(supplyAt(pack(), charge).ohm / 2, 9);
+      expect(supplyAt(both, charge).openVolts).toBe(supplyAt(pack(), charge).openVolts);
+    }
+  });
+
+  it('are told from unlike ones', () => {
+    expect(sameKind(pack(), pack({ capacityAh: 5 }))).toBe(true);
+    expect(sameKind(pack(), pack({ cellsInSeries: 14 }))).toBe(false);
+    expect(sameKind(pack(), pack({ chemistry: 'lfp' }))).toBe(false);
+  });
+
+  it('take a ride twice as far, and a little more for the smaller sag', () => {
+    const alike = {
+      nominalV: 48,
+      cellsInSeries: 13,
+      capacityAh: 13,
+      healthPct: 95,
+      bmsCurrentA: 30,
+      massKg: 0.3,
+    };
+    const one = sample({ pack: alike });
+    const two = sample({
+      pack: alike,
+      second: { ...alike, join: 'parallel', wiringMohm: 25, chargedPct: 100 },
+    });
+    const km = (build: typeof one): number => {
+      const range = constantSpeedRange(assemble(build), 5, 1);
+      return range.holds ? range.metres / 1000 : 0;
+    };
+    expect(km(two) / km(one)).toBeGreaterThan(1.98);
+    expect(km(two) / km(one)).toBeLessThan(2.06);
+  });
+});
+
+describe('two packs on a build', () => {
+  const other = {
+    nominalV: 36,
+    cellsInSeries: 10,
+    capacityAh: 10,
+    bmsCurrentA: 25,
+    chargedPct: 100,
+    massKg: 2.6,
+    combinerA: 40,
+  };
+  const build = (join: 'switch' | 'combiner' | 'parallel') =>
+    sample({
+      pack: { nominalV: 48, cellsInSeries: 13 },
+      controller: { lowVoltageCutoffV: 31, limitsSpeed: false },
+      controls: { throttle: 'full' },
+      second: { ...other, join },
+    });
+
+  it('have each their own speed: fewer volts, slower', () => {
+    const study = twoPackStudy(build('switch'));
+    expect(study?.packs[1].topKmh).toBeLessThan(study?.packs[0].topKmh ?? 0);
+    expect(study?.sharing).toBeUndefined();
+  });
+
+  it('used one after the other go as far as both together', () => {
+    const study = twoPackStudy(build('switch'));
+    const sum = (study?.packs[0].rangeKm ?? 0) + (study?.packs[1].rangeKm ?? 0);
+    expect(study?.rangeBothKm).toBeCloseTo(sum, 6);
+  });
+
+  it('joined directly though unlike: the equalising current is worked out, and they are not one pack', () => {
+    const study = twoPackStudy(build('parallel'));
+    expect(study?.sameKind).toBe(false);
+    expect(study?.equalisingA).toBeGreaterThan(20);
+  });
+
+  it('are none where there is one', () => {
+    expect(twoPackStudy(sample())).toBeUndefined();
+  });
+});
+
+describe('lights', () => {
+  const lamp = { name: 'lamp', volts: 12, watts: 6, onPct: 100, light: true };
+  const build = (means: 'converter' | 'resistor' | 'own-cells', accessories = [lamp]) =>
+    sample({ supply: { means, accessories, efficiencyPct: 90, ratedW: 30, maxInV: 75 } });
+
+  it('of 6 W take 6.7 W through a converter of 90 %, 24 W through a resistor on 48 V (by hand)', () => {
+    expect(lightsVerdict(build('converter')).averageW).toBeCloseTo(6 / 0.9, 9);
+    expect(lightsVerdict(build('resistor')).averageW).toBeCloseTo(24, 9);
+    expect(lightsVerdict(build('own-cells')).averageW).toBe(0);
+  });
+
+  it('take from the range what they draw, and nothing when there are none', () => {
+    expect(lightsVerdict(build('converter')).takesM).toBeGreaterThan(100);
+    expect(lightsVerdict(build('resistor')).takesM).toBeGreaterThan(
+      lightsVerdict(build('converter')).takesM ?? 0,
+    );
+    expect(lightsVerdict(build('converter', [])).takesM).toBe(0);
+    expect(lightsVerdict(build('converter', [])).lightsLastH).toBe(Infinity);
+  });
+
+  it('last the longer, the higher the motor is cut off', () => {
+    const cut = (lowVoltageCutoffV: number): number => {
+      const base = build('converter');
+      const verdict = lightsVerdict({
+        ...base,
+        controller: {
+          ...base.controller,
+          lowVoltageCutoffV: { source: 'measured', value: lowVoltageCutoffV },
+        },
+      });
+      return verdict.lightsLastH ?? 0;
+    };
+    expect(cut(43)).toBeGreaterThan(cut(40));
+  });
+});

@@ -1,0 +1,63 @@
+import { describe, expect, it } from 'vitest';
+import * as z from 'zod';
+import shelfFile from '../../../demo/parts.json' with { type: 'json' };
+import { part } from '../parts/part.ts';
+import { sample } from '../test/sample.ts';
+import { voltsOrAmps } from './volts-or-amps.ts';
+
+const shelf = z.array(part).parse(shelfFile);
+/** An unlimited rear hub on a throttle, level and hill both by its own force. */
+const build = sample({
+  pack: { nominalV: 48, cellsInSeries: 13, capacityAh: 20, bmsCurrentA: 60, massKg: 6 },
+  controller: { limitsSpeed: false, batteryCurrentA: 19, phaseCurrentA: 45 },
+  controls: { throttle: 'full' },
+  // Wound slow enough that volts, not amps, end its speed on the level.
+  drive: { kvRpmPerV: 24 },
+  brief: { riderPowerW: 0, hillGradePct: 8 },
+});
+const step = (id: string) => {
+  const found = voltsOrAmps(build, shelf).find((s) => s.id === id);
+  if (found === undefined) throw new Error(id);
+  return found;
+};
+
+describe('one step more of', () => {
+  // Common practice, no source: 48 to 52 V on the same motor gives 2 to 3 mph; more amps give force, not speed.
+  it('volts gives speed: 13 to 14 in series, about a fourteenth more', () => {
+    expect(step('volts').what).toContain('14 in series');
+    const gained = (step('volts').topKmh ?? 0) - (step('now').topKmh ?? 0);
+    expect(gained).toBeGreaterThan(0.5);
+    expect(gained).toBeLessThan(5);
+  });
+
+  it('amps gives force, not speed', () => {
+    const [now, amps] = [step('now'), step('amps')];
+    expect(amps.startPct).toBeGreaterThan(now.startPct);
+    expect(amps.hillKmh).toBeGreaterThan(now.hillKmh ?? 0);
+    expect(Math.abs((amps.topKmh ?? 0) - (now.topKmh ?? 0))).toBeLessThan(1.5);
+    expect(amps.copperW).toBeGreaterThan(now.copperW ?? 0);
+  });
+
+  it('amp-hours gives range, by about as much', () => {
+    const ratio = (step('amp-hours').rangeKm?.high ?? 0) / (step('now').rangeKm?.high ?? 1);
+    expect(ratio).toBeGreaterThan(1.2);
+    expect(ratio).toBeLessThan(1.3);
+  });
+
+  it('motor takes the next larger of its kind on the shelf', () => {
+    const larger = step('motor').build.drive;
+    expect(larger.kind).toBe('geared-hub');
+    expect(larger.ratedPowerW.source === 'unknown' ? 0 : larger.ratedPowerW.value).toBeGreaterThan(250);
+  });
+
+  it('does without a shelf: a quarter more amps, no other motor, no price', () => {
+    const bare = voltsOrAmps(build, []);
+    expect(bare.map((s) => s.id)).toEqual(['now', 'volts', 'amp-hours', 'amps']);
+    expect(bare.find((s) => s.id === 'amps')?.what).toBe('24 A, 57 A phase');
+    expect(bare.every((s) => s.price === null)).toBe(true);
+  });
+
+  it('leaves the build alone', () => {
+    expect(step('now').build).toBe(build);
+  });
+});
