@@ -47,7 +47,7 @@ export interface Machine {
   readonly limits: Limits;
   /** The pack that speeds and hills are worked out on: the first, or both where they are joined directly. */
   readonly pack: Pack;
-  readonly second?: SecondPack;
+  readonly second: SecondPack | undefined;
   readonly rider: Rider;
   /** What lets the motor work: a throttle, turning pedals, or nothing fitted. */
   readonly control: 'throttle' | 'pedals' | 'none';
@@ -152,12 +152,13 @@ function heldGear({ gearing }: BuildDocument, list: readonly Gear[]): Gear | nul
 }
 
 /** The packs as the machine has them. Unlike packs joined directly are judged, not computed: the first alone counts. */
-function packsOf(build: BuildDocument, known: KnownBuild): Pick<Machine, 'pack'> & { second?: SecondPack } {
+function packsOf(build: BuildDocument, known: KnownBuild): Pick<Machine, 'pack' | 'second'> {
   const pack = firstPack(build, known);
   const other = secondPack(build, known);
   const { join } = build.second;
-  if (other === undefined || join === 'none') return { pack };
-  if (join === 'parallel') return { pack: sameKind(pack, other) ? merged(pack, other) : pack };
+  if (other === undefined || join === 'none') return { pack, second: undefined };
+  if (join === 'parallel')
+    return { pack: sameKind(pack, other) ? merged(pack, other) : pack, second: undefined };
   const { bmsCurrentA, chargedPct } = known.second;
   return { pack, second: { join, pack: other, bmsA: bmsCurrentA.value, charge: chargedPct.value / 100 } };
 }

@@ -198,6 +198,7 @@ function switchedRange(
 /** The machine running on its second pack. */
 export const onSecond = (machine: Machine, second: SecondPack): Machine => ({
   ...machine,
+  second: undefined,
   pack: second.pack,
   limits: { ...machine.limits, bmsA: second.bmsA },
 });

@@ -34,6 +34,7 @@ export const handMachine = (
     ...limits,
   },
   pack: { chemistry: 'nmc', cellsInSeries: 13, capacityAh: 10, health: 1, wiringOhm: 0.02, temperatureC: 25 },
+  second: undefined,
   rider: { powerW: 0, cadenceMinRpm: 55, cadenceMaxRpm: 90 },
   control: 'throttle',
   assistRatio: Infinity,

@@ -30,7 +30,7 @@ export interface TwoPacks {
   readonly watts: number;
 }
 
-function alone(name: string, one: Omit<Machine, 'second'>, nominalV: number, v: number, charge: number): PackAlone {
+function alone(name: string, one: Machine, nominalV: number, v: number, charge: number): PackAlone {
   const top = topSpeed(one, STATED_CHARGE);
   const range = constantSpeedRange(one, v, charge);
   return {
@@ -53,9 +53,9 @@ export function twoPackStudy(build: BuildDocument): TwoPacks | undefined {
   const v = kmhToMs(known.brief.cruiseSpeedKmh.value);
   const charges = [known.pack.chargeLimitPct.value / 100, known.second.chargedPct.value / 100] as const;
   const bmsA = known.second.bmsCurrentA.value;
-  const { second: _joined, ...bare } = machine;
   const onFirst: Machine = {
-    ...bare,
+    ...machine,
+    second: undefined,
     pack: first,
     limits: { ...machine.limits, bmsA: known.pack.bmsCurrentA.value },
   };
