@@ -9,6 +9,10 @@ const MeasureSheet = lazy(() =>
   import('./stages/donor/measure-sheet.tsx').then((m) => ({ default: m.MeasureSheet })),
 );
 
+const ChargeCard = lazy(() =>
+  import('./stages/power/charge-card.tsx').then((m) => ({ default: m.ChargeCard })),
+);
+
 const ShelfPage = lazy(() => import('./shelf/shelf-page.tsx').then((m) => ({ default: m.ShelfPage })));
 
 export function App() {
@@ -23,6 +27,14 @@ export function App() {
           element={
             <Suspense>
               <MeasureSheet />
+            </Suspense>
+          }
+        />
+        <Route
+          path="/builds/:id/charge-card"
+          element={
+            <Suspense>
+              <ChargeCard />
             </Suspense>
           }
         />

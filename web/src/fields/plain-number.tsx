@@ -9,17 +9,19 @@ interface Props {
   readonly min: number;
   readonly max: number;
   readonly step: number;
+  /** Decimals shown. */
+  readonly digits?: number;
   readonly onChange: (value: number) => void;
 }
 
 /** A number without a source of its own, such as a place in a drawing: typed, or nudged with the arrow keys. */
-export function PlainNumber({ label, value, unit, min, max, step, onChange }: Props) {
+export function PlainNumber({ label, value, unit, min, max, step, digits = 0, onChange }: Props) {
   const system = useSettings((state) => state.units);
   const [text, setText] = useState<string>();
   const id = useId();
   const own: Unit = unit === 'degrees' ? '1' : unit;
   const shown = shownUnit(own, system);
-  const usual = convert(value, own, shown).toFixed(shown === 'in' ? 2 : 0);
+  const usual = convert(value, own, shown).toFixed(shown === 'in' ? 2 : digits);
 
   const read = (typed: string): number | undefined => {
     const parsed = parseQuantity(typed, own, shown);

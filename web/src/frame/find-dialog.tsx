@@ -11,10 +11,17 @@ import {
   type QuantityPath,
   stageOf,
 } from '@apple-cart/core';
+import { viewOf } from '../stages/power/views.ts';
 import { STAGES } from '../stages/stage-list.ts';
 import { useBuild } from '../state/build-store.ts';
 import { withSection } from '../state/paths.ts';
 import { useSettings } from '../state/settings-store.ts';
+
+/** Where a field stands: its stage, and the view of it. */
+const fieldPlace = (path: QuantityPath): string => {
+  const stage = stageOf(path);
+  return stage === 'power' ? `power?view=${viewOf(path)}` : stage;
+};
 
 /** Puts the caret into a field, once its stage has been drawn. */
 function focusField(path: QuantityPath, tries = 20): void {
@@ -101,6 +108,9 @@ function Choices({ close }: { close: () => void }) {
             <Item value="measure sheet" onSelect={act(() => void navigate(`/builds/${id}/measure-sheet`))}>
               Print the measure sheet
             </Item>
+            <Item value="charge card" onSelect={act(() => void navigate(`/builds/${id}/charge-card`))}>
+              Print the charge card
+            </Item>
             <Item
               value="print"
               onSelect={act(() => {
@@ -118,7 +128,7 @@ function Choices({ close }: { close: () => void }) {
                 key={path}
                 value={`${specAt(path).label} ${path}`}
                 onSelect={act(() => {
-                  void navigate(`/builds/${id}/${stageOf(path)}`);
+                  void navigate(`/builds/${id}/${fieldPlace(path)}`);
                   // The dialog hands focus back as it closes; the field takes it after that.
                   setTimeout(() => {
                     focusField(path);

@@ -15,6 +15,8 @@ interface Props {
     readonly under: string;
     readonly asIs?: boolean;
   };
+  /** Views to choose from, where a stage has several. */
+  readonly views?: ReactNode;
   /** Left half: ruled fields. */
   readonly inputs: ReactNode;
   /** Right half: the picture. */
@@ -26,7 +28,7 @@ interface Props {
 }
 
 /** The sheet of a stage: number, name, question, the stamp with its answer; inputs left, picture right. */
-export function Stage({ id, stamp, inputs, picture, left = 'usual', pictureFirst = false }: Props) {
+export function Stage({ id, stamp, views, inputs, picture, left = 'usual', pictureFirst = false }: Props) {
   const { name, question } = STAGES[id];
   return (
     <div className="flex min-h-full flex-col">
@@ -42,6 +44,7 @@ export function Stage({ id, stamp, inputs, picture, left = 'usual', pictureFirst
           </span>
         )}
       </header>
+      {views}
       <div
         className={`mx-6 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] max-tablet:mx-3 ${left === 'usual' ? 'bench:grid-cols-[368px_minmax(0,1fr)]' : 'bench:grid-cols-[316px_minmax(0,1fr)]'} print:grid-cols-1`}
       >

@@ -1,14 +1,111 @@
+import { Link, useSearchParams } from 'react-router';
 import { formatNumber } from '@apple-cart/core';
 import { Caution } from '../../ui/caution.tsx';
 import { Stage, StageFindings } from '../parts/stage.tsx';
 import { useStage } from '../parts/use-stage.ts';
-import { PackFields, ControllerFields } from './power-fields.tsx';
-import { VoltLadder } from './volt-ladder.tsx';
+import { CellPicture } from './cell-picture.tsx';
+import { ChainView } from './chain-view.tsx';
+import { ChargeFields, ChargeView } from './charge-view.tsx';
+import { CurrentFields } from './current-fields.tsx';
 import { ForcePanel } from './force-panel.tsx';
+import { LightsFields, LightsView } from './lights-view.tsx';
+import { PackLedger } from './pack-ledger.tsx';
+import { CellFields, ControllerFields, PackFields } from './power-fields.tsx';
+import { SecondFields, SecondView } from './second-view.tsx';
+import { StepsView } from './steps-view.tsx';
+import { UsedCells } from './used-cells.tsx';
+import { POWER_VIEWS, type PowerView } from './views.ts';
+import { VoltLadder } from './volt-ladder.tsx';
 
-/** Pack and controller: the pull they give, and the volts they work between. */
-export function PowerStage() {
+function Views({ view }: { view: PowerView }) {
+  return (
+    <nav
+      aria-label="Views of the power stage"
+      className="no-print mx-6 flex flex-wrap gap-x-1 border-b border-rule pt-1.5 max-tablet:mx-3"
+    >
+      {POWER_VIEWS.map(({ id, name }) => (
+        <Link
+          key={id}
+          to={`?view=${id}`}
+          replace
+          aria-current={id === view ? 'page' : undefined}
+          className={`flex min-h-8 items-center border-[1.5px] border-b-0 px-3 text-[13.5px] max-bench:min-h-11 ${id === view ? 'border-ink bg-field font-semibold text-ink' : 'border-transparent text-ink2 hover:bg-press'}`}
+        >
+          {name}
+        </Link>
+      ))}
+    </nav>
+  );
+}
+
+function Inputs({ view }: { view: PowerView }) {
   const { document, verdict } = useStage();
+  switch (view) {
+    case 'pack':
+      return (
+        <>
+          {document.pack.make === 'cells' ? (
+            <CellFields document={document} verdict={verdict} />
+          ) : (
+            <PackFields document={document} verdict={verdict} />
+          )}
+          <ControllerFields document={document} verdict={verdict} />
+        </>
+      );
+    case 'current':
+      return <CurrentFields />;
+    case 'charge':
+      return <ChargeFields />;
+    case 'second':
+      return <SecondFields />;
+    case 'lights':
+      return <LightsFields />;
+    case 'steps':
+      return <PackLedger />;
+  }
+}
+
+function Picture({ view }: { view: PowerView }) {
+  const { document, verdict } = useStage();
+  switch (view) {
+    case 'pack':
+      return (
+        <>
+          {document.pack.make === 'cells' && <CellPicture />}
+          <ForcePanel />
+          <VoltLadder verdict={verdict} />
+          {document.pack.make === 'cells' && <UsedCells />}
+        </>
+      );
+    case 'current':
+      return <ChainView />;
+    case 'charge':
+      return <ChargeView />;
+    case 'second':
+      return <SecondView />;
+    case 'lights':
+      return <LightsView />;
+    case 'steps':
+      return <StepsView />;
+  }
+}
+
+const CAUTION: Readonly<Record<PowerView, string>> = {
+  pack: 'A lithium pack can burn: never open or build one without training. The pack maker’s data sheet decides.',
+  current:
+    'Work with the pack unplugged. Figures for leads are for free air: data sheets and local codes decide.',
+  charge:
+    'Charge watched, with the pack’s own charger, away from the way out. The mains side is an electrician’s work.',
+  second: 'Two packs joined at unlike volts can burn. Measure both before you join them.',
+  lights: 'Lights must burn when the motor has been cut off: try it before the first ride at night.',
+  steps: 'More volts or amps can change the class and overheat what was enough before.',
+};
+
+/** Pack, current chain, charging, second pack, lights, and what a step more would do. */
+export function PowerStage() {
+  const { verdict } = useStage();
+  const [params] = useSearchParams();
+  const view = POWER_VIEWS.find((v) => v.id === params.get('view'))?.id ?? 'pack';
   const stage = verdict.stages.find((s) => s.id === 'power');
   return (
     <Stage
@@ -19,23 +116,15 @@ export function PowerStage() {
         asIs: true,
         under: stage?.words ?? '',
       }}
+      views={<Views view={view} />}
       inputs={
         <>
-          <PackFields document={document} verdict={verdict} />
-          <ControllerFields document={document} verdict={verdict} />
+          <Inputs view={view} />
           <StageFindings id="power" />
-          <Caution>
-            A lithium pack can burn: charge it watched, with its own charger, and never open it without
-            training. The pack maker’s data sheet decides.
-          </Caution>
+          <Caution>{CAUTION[view]}</Caution>
         </>
       }
-      picture={
-        <>
-          <ForcePanel />
-          <VoltLadder verdict={verdict} />
-        </>
-      }
+      picture={<Picture view={view} />}
     />
   );
 }

@@ -1,0 +1,205 @@
+import { Printer } from 'lucide-react';
+import { useMemo } from 'react';
+import { Link, useParams } from 'react-router';
+import {
+  chargePlan,
+  formatNumber,
+  moneyText,
+  packCard,
+  readings,
+  type ChargeOutcome,
+} from '@apple-cart/core';
+import { ChartPanel } from '../../charts/chart-panel.tsx';
+import { chargeChart } from '../../charts/charge-chart.ts';
+import { useChartInk } from '../../charts/use-chart-ink.ts';
+import { PlainRow } from '../../fields/choice-field.tsx';
+import { FieldGroup } from '../../fields/field-group.tsx';
+import { NumberField } from '../../fields/number-field.tsx';
+import { PriceField } from '../../fields/price-field.tsx';
+import { useQuantity } from '../../state/use-quantity.ts';
+import { PanelHead } from '../../ui/panel.tsx';
+import { NameField } from '../parts/name-field.tsx';
+import { ShelfMenu } from '../parts/shelf-menu.tsx';
+import { useDeferredStage, useStage } from '../parts/use-stage.ts';
+import { CardTable } from './card-table.tsx';
+
+export function ChargeFields() {
+  const { document } = useStage();
+  return (
+    <>
+      <FieldGroup title="Charger">
+        <NameField section="charger" label="Which charger" />
+        <PlainRow label="Copy a charger">
+          <ShelfMenu type="charger" />
+        </PlainRow>
+        <NumberField path="charger.volts" label="Ends at" />
+        <NumberField path="charger.currentA" label="Amps" />
+        <NumberField path="charger.efficiencyPct" label="Efficiency" />
+        <PriceField
+          label="Price of a kilowatt-hour"
+          field="charger.pricePerKwh"
+          value={document.charger.pricePerKwh}
+          currency={document.money.currency}
+          most={100}
+          change={(d, pricePerKwh) => ({ ...d, charger: { ...d.charger, pricePerKwh } })}
+        />
+      </FieldGroup>
+      <FieldGroup title="Pack">
+        <NumberField path="pack.chargeLimitPct" />
+        {document.pack.make === 'ready' && <NumberField path="pack.maxChargeA" />}
+        <NumberField path="controller.regenA" />
+      </FieldGroup>
+    </>
+  );
+}
+
+const hoursText = (run: ChargeOutcome): string => {
+  if (!run.arrives) return `ends at ${(100 * run.endsAt).toFixed(0)} %`;
+  const minutes = Math.round(run.hours * 60);
+  return `${String(Math.floor(minutes / 60))} h ${String(minutes % 60).padStart(2, '0')}`;
+};
+
+function Habits() {
+  const { document } = useDeferredStage();
+  const shown = useQuantity();
+  const plan = useMemo(() => chargePlan(document), [document]);
+  const unit = shown(1, 'km').unit;
+  const km = (value: number): string => shown(value, 'km', 0).text;
+  const likesFull = document.pack.chemistry === 'lead-acid';
+  return (
+    <section aria-label="Habits of charging" className="keep-together pt-2" data-testid="habits">
+      <PanelHead
+        title={
+          likesFull
+            ? 'Lead-acid lives longest when it is always full'
+            : 'Less of the pack, and it lasts longer'
+        }
+        note="range at the brief’s speed, nothing kept back beyond the window"
+      />
+      <table className="w-full border-collapse text-[13.5px]">
+        <thead>
+          <tr className="border-b-[1.5px] border-ink text-[12.5px] [&>th]:py-1 [&>th]:text-right [&>th]:font-semibold">
+            <th className="text-left!">Habit</th>
+            <th>Range, {unit}</th>
+            <th>On the charger</th>
+            <th>Costs</th>
+            <th className="pl-4 text-left!">Life</th>
+          </tr>
+        </thead>
+        <tbody>
+          {plan.habits.map((habit) => (
+            <tr key={habit.id} className="border-b border-hair [&>td]:py-1.5 [&>td]:text-right">
+              <th scope="row" className="py-1.5 text-left font-normal">
+                {habit.name}
+              </th>
+              <td className="num">
+                {habit.km === undefined ? 'speed not held' : `${km(habit.km.low)}–${km(habit.km.high)}`}
+              </td>
+              <td className="num">{hoursText(habit.run)}</td>
+              <td className="num">
+                {habit.cost === undefined
+                  ? '–'
+                  : `${moneyText(0, document.money.currency).replace('0', '')}${formatNumber(habit.cost, 2)}`}
+              </td>
+              <td className="pl-4 text-left! text-[12.5px] text-ink2">
+                {likesFull
+                  ? habit.id === 'full'
+                    ? 'charge after every ride'
+                    : 'sulphates when left so'
+                  : habit.life}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="py-1.5 text-[12.5px] text-ink2">
+        Life: common practice, no source; the cell maker’s data sheet decides. The last percent are an
+        estimate.
+      </p>
+    </section>
+  );
+}
+
+function RunPanel() {
+  const { document, verdict } = useDeferredStage();
+  const ink = useChartInk();
+  const plan = useMemo(() => chargePlan(document), [document]);
+  const option = useMemo(() => chargeChart(plan, ink), [plan, ink]);
+  const { run, to85 } = plan;
+  const title = run.arrives
+    ? `Full in ${hoursText(run)}, 85 % in ${hoursText(to85)}`
+    : `The charger ends at ${(100 * run.endsAt).toFixed(0)} %`;
+  const unknown = verdict.known.charger.volts.source === 'unknown';
+  return (
+    <ChartPanel
+      title={title}
+      note={unknown ? 'with a charger of the pack’s volts' : 'from empty'}
+      summary={`Amps and state of charge over the hours of a charge. ${title}.`}
+      name={`${document.name} charge`}
+      option={option}
+      height="h-[210px]"
+      table={{
+        columns: ['Hours', 'Charge, %', 'Amps', 'Volts'],
+        rows: run.arrives
+          ? run.steps
+              .filter((_, i) => i % 10 === 0)
+              .map((s) => [
+                s.hours.toFixed(2),
+                (100 * s.charge).toFixed(0),
+                s.amps.toFixed(2),
+                s.volts.toFixed(1),
+              ])
+          : [],
+      }}
+    />
+  );
+}
+
+function Meter() {
+  const { document } = useDeferredStage();
+  return (
+    <section aria-label="What the meter should show" className="keep-together pt-2" data-testid="readings">
+      <PanelHead title="What the meter should show" note="before anything is joined" />
+      <table className="w-full border-collapse text-[13.5px]">
+        <tbody>
+          {readings(document).map((r) => (
+            <tr key={r.where} className="border-b border-hair">
+              <th scope="row" className="py-1 text-left font-normal">
+                {r.where}
+              </th>
+              <td className="num py-1 text-right">
+                {r.highV < 1 ? '0' : `${formatNumber(r.lowV, 1)} to ${formatNumber(r.highV, 1)}`}
+                <span className="pl-1 font-text text-[12.5px] text-ink3">V</span>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** Charging: how long and what it costs, habits, the pocket card, and what the meter should show. */
+export function ChargeView() {
+  const { document } = useDeferredStage();
+  const { id } = useParams();
+  const card = useMemo(() => packCard(document), [document]);
+  return (
+    <>
+      <RunPanel />
+      <Habits />
+      <section aria-label="Pocket card" className="pt-2">
+        <PanelHead title="Charge by resting volts" note="half an hour after the ride">
+          <Link
+            to={`/builds/${id ?? ''}/charge-card`}
+            className="inline-flex h-7 items-center gap-2 border-[1.5px] border-rule px-3 text-[13px] text-ink2 hover:bg-press max-bench:h-11"
+          >
+            <Printer size={14} strokeWidth={1.6} aria-hidden /> Pocket card
+          </Link>
+        </PanelHead>
+        <CardTable card={card} />
+      </section>
+      <Meter />
+    </>
+  );
+}

@@ -1,0 +1,117 @@
+import { nearestAwg, type BuildDocument } from '@apple-cart/core';
+import { ChoiceField, PlainRow } from '../../fields/choice-field.tsx';
+import { FieldGroup } from '../../fields/field-group.tsx';
+import { NumberField } from '../../fields/number-field.tsx';
+import { useBuild } from '../../state/build-store.ts';
+import { withSection } from '../../state/paths.ts';
+import { ShelfMenu } from '../parts/shelf-menu.tsx';
+import { useStage } from '../parts/use-stage.ts';
+
+type Cabling = BuildDocument['cabling'];
+
+/** The gauge nearest to a conductor, for the note beside it. */
+const gauge = (known: { source: string; value: number }): string | undefined =>
+  known.source === 'unknown' || known.value < 0.05 || known.value > 110
+    ? undefined
+    : `about ${String(nearestAwg(known.value))} AWG`;
+
+/** What carries the current from the cells to the motor. */
+export function CurrentFields() {
+  const { document, verdict } = useStage();
+  const edit = useBuild((state) => state.edit);
+  const { cabling } = document;
+  const change = (part: Partial<Cabling>, label: string): void => {
+    edit((d) => withSection(d, 'cabling', part), label);
+  };
+  const { known } = verdict;
+  return (
+    <>
+      <FieldGroup title="At the pack" note={document.pack.make === 'cells' ? 'cells: see Pack' : undefined}>
+        {document.pack.make === 'ready' && (
+          <>
+            <NumberField path="pack.cellsContinuousA" label="Cells give, continuous" />
+            <NumberField path="pack.cellsPeakA" label="Cells give, ten seconds" />
+          </>
+        )}
+        <NumberField path="pack.bmsCurrentA" label="Protection limit" />
+        <ChoiceField
+          label="Fuse or breaker"
+          value={cabling.protection}
+          unknown={cabling.protection === 'unknown'}
+          options={[
+            { value: 'fuse', label: 'fuse' },
+            { value: 'breaker', label: 'breaker' },
+            { value: 'none', label: 'none' },
+            { value: 'unknown', label: 'not checked' },
+          ]}
+          onChange={(protection) => {
+            change({ protection }, 'fuse or breaker');
+          }}
+        />
+        {(cabling.protection === 'fuse' || cabling.protection === 'breaker') && (
+          <>
+            <NumberField path="cabling.fuseA" />
+            <NumberField path="cabling.fuseV" label="Its volts, direct current" />
+          </>
+        )}
+      </FieldGroup>
+      <FieldGroup title="Power lead">
+        <PlainRow label="From the shelf">
+          <span className="flex gap-4">
+            <ShelfMenu type="wire" label="lead" />
+            <ShelfMenu type="connector" label="plug" />
+          </span>
+        </PlainRow>
+        <NumberField path="cabling.leadMm" label="Length, one way" />
+        <NumberField path="cabling.leadMm2" label="Conductor" note={gauge(known.cabling.leadMm2)} />
+        <ChoiceField
+          label="Metal"
+          value={cabling.conductor}
+          options={[
+            { value: 'copper', label: 'copper' },
+            { value: 'aluminium', label: 'aluminium', note: '61 % of copper’s conductivity' },
+            { value: 'copper-clad', label: 'copper-clad aluminium', note: 'sold as thick copper; 63 %' },
+          ]}
+          onChange={(conductor) => {
+            change({ conductor }, 'metal of the leads');
+          }}
+        />
+        <NumberField path="cabling.insulationC" />
+        <NumberField path="cabling.connectorA" label="Plug, continuous" />
+        <ChoiceField
+          label="Plugs"
+          value={String(cabling.connectors) as '1' | '2'}
+          options={[
+            { value: '1', label: 'one' },
+            { value: '2', label: 'two in parallel', note: 'each counts for four fifths' },
+          ]}
+          onChange={(count) => {
+            change({ connectors: count === '2' ? 2 : 1 }, 'plugs');
+          }}
+        />
+        <ChoiceField
+          label="Softens the first touch"
+          value={cabling.inrush}
+          unknown={cabling.inrush === 'unknown'}
+          options={[
+            { value: 'none', label: 'nothing' },
+            { value: 'resistor', label: 'pre-charge resistor' },
+            { value: 'anti-spark', label: 'anti-spark plug' },
+            { value: 'unknown', label: 'not checked' },
+          ]}
+          onChange={(inrush) => {
+            change({ inrush }, 'what softens the first touch');
+          }}
+        />
+        {cabling.inrush === 'resistor' && <NumberField path="cabling.preChargeOhm" />}
+      </FieldGroup>
+      <FieldGroup title="Controller and phase leads">
+        <NumberField path="controller.ratedV" />
+        <NumberField path="controller.capacitorUf" />
+        <NumberField path="cabling.phaseMm" label="Phase lead, one way" />
+        <NumberField path="cabling.phaseMm2" label="Phase lead" note={gauge(known.cabling.phaseMm2)} />
+        <NumberField path="cabling.phaseConnectorA" />
+      </FieldGroup>
+    </>
+  );
+}
