@@ -10,7 +10,7 @@ import { firstPack, secondPack, type Machine } from '../machine/machine.ts';
 import { qty } from '../quantity/phrase.ts';
 import { equalisingAmps } from '../ride/two-packs.ts';
 import type { Chain } from './chain.ts';
-import { inrush } from './inrush.ts';
+import { inrush, type Inrush } from './inrush.ts';
 import { leadAmps, leadLoss } from './leads.ts';
 
 /** What the checks of the power chain look at. */
@@ -179,13 +179,17 @@ function fuseChecks({ build, known, chain }: PowerSubject): readonly Check[] {
   ];
 }
 
+/** What a bare plug lets into the controller's capacitors from a full pack of `volts`. */
+export const firstTouch = (known: KnownBuild, machine: Machine, volts: number): Inrush =>
+  inrush(volts, supplyAt(machine.pack, 1).ohm, known.controller.capacitorUf.value);
+
 /** Above this many volts a bare plug sparks enough to pit it. Common practice. */
 const SPARK_V = 48;
 
 function inrushCheck({ build, known, machine }: PowerSubject): Check {
   const means = build.cabling.inrush;
   const full = highestVolts(build, known);
-  const rush = inrush(full, supplyAt(machine.pack, 1).ohm, known.controller.capacitorUf.value);
+  const rush = firstTouch(known, machine, full);
   const needed = full > SPARK_V;
   return told({
     id: 'inrush',

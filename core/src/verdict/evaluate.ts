@@ -22,6 +22,8 @@ import { RANGE_LEFT_OUT, consumptionFigure, plannedRange, rangeFigure } from './
 import { massFigure, priceFigure } from './figures/tally-figures.ts';
 import { weakestFigure } from './figures/weakest-figure.ts';
 import type { Chain } from '../power-chain/chain.ts';
+import { firstTouch, highestVolts } from '../power-chain/checks.ts';
+import type { Inrush } from '../power-chain/inrush.ts';
 import type { Check } from '../check/check.ts';
 import { findings, type Finding } from './findings.ts';
 import { gearTable, motorCadence, type GearRow, type MotorCadence } from './gearing.ts';
@@ -71,6 +73,8 @@ export interface Verdict {
     readonly loadedV: number;
     readonly cutoffV: number;
     readonly chain: Chain;
+    /** Into the controller's capacitors at the first touch of a bare plug, from a full pack. */
+    readonly firstTouch: Inrush;
     readonly checks: readonly Check[];
   };
   readonly gears: readonly GearRow[];
@@ -133,6 +137,7 @@ export function evaluate(build: BuildDocument): Verdict {
       loadedV: half.openVolts - half.ohm * Math.min(s.machine.limits.batteryA, s.machine.limits.bmsA),
       cutoffV: s.machine.limits.lowVolts,
       chain: s.chain,
+      firstTouch: firstTouch(s.known, s.machine, highestVolts(s.build, s.known)),
       checks: s.powerChecks,
     },
     gears: gearTable(s),

@@ -141,14 +141,19 @@ function moreAmps(build: BuildDocument, controllers: readonly PartOf<'controller
   };
 }
 
-/** The shelf's next motor of the kind by rated power, fit not judged. */
+/** Motors within this ratio of the output speed of the one in hand are wound for the same wheel. */
+const SAME_WINDING = 1.25;
+
+/** The shelf's next motor of the kind by rated power among those wound alike, else of all; fit not judged. */
 function largerMotor(build: BuildDocument, motors: readonly PartOf<'motor'>[]): Draft | undefined {
   const { drive } = knownBuild(build);
-  const part = smallest(
-    motors.filter((m) => m.kind === build.drive.kind),
-    (m) => m.ratedPowerW,
-    drive.ratedPowerW.value,
-  );
+  const output = drive.kvRpmPerV.value / drive.reduction.value;
+  const alike = (m: PartOf<'motor'>): boolean =>
+    Math.abs(Math.log(m.kvRpmPerV / m.reduction / output)) <= Math.log(SAME_WINDING);
+  const kind = motors.filter((m) => m.kind === build.drive.kind);
+  const next = (list: readonly PartOf<'motor'>[]) =>
+    smallest(list, (m) => m.ratedPowerW, drive.ratedPowerW.value);
+  const part = next(kind.filter(alike)) ?? next(kind);
   if (part === undefined) return undefined;
   return { id: 'motor', what: part.name, price: priceOf(build, part), build: applyPart(build, part) };
 }
@@ -178,7 +183,7 @@ function result(draft: Draft): Step {
  */
 export function voltsOrAmps(build: BuildDocument, parts: readonly Part[]): readonly Step[] {
   const drafts: readonly (Draft | undefined)[] = [
-    { id: 'now', what: 'as it is', build, price: null },
+    { id: 'now', what: '', build, price: null },
     moreVolts(build),
     moreAmpHours(build),
     moreAmps(

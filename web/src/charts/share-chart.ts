@@ -16,7 +16,7 @@ export function shareChart(
   const all = [...first, ...second].map(([, y]) => y);
   const low = Math.min(0, ...all);
   const frame = paper(
-    { max: niceMax(Math.max(hours, 0.1)), title: 'Time at the brief’s speed, h' },
+    { max: niceMax(Math.max(hours, 0.1)), title: 'Time, h' },
     {
       max: niceMax(Math.max(...all, 1) * 1.15),
       min: low < -0.5 ? -niceMax(-low * 1.1) : 0,

@@ -231,5 +231,5 @@ export function NumberField({ path, label, note }: Props) {
 
 const unitOf = (unit: Parameters<typeof shownUnit>[0], system: Parameters<typeof shownUnit>[1]): string => {
   const text = unitText(shownUnit(unit, system));
-  return text === 'teeth' ? 'T' : text === 'in series' ? 'S' : text;
+  return text === 'teeth' ? 'T' : text === 'in series' ? 'S' : text === 'in parallel' ? 'P' : text;
 };

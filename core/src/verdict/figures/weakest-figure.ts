@@ -40,7 +40,7 @@ export function weakestFigure({ chain }: Study): Figure {
     tight === undefined
       ? ['no link is known']
       : state === 'unknown'
-        ? [`${String(unknown.length)} links not known`]
+        ? [unknown.length === 1 ? '1 link not known' : `${String(unknown.length)} links not known`]
         : [qty(tight.limitA, 'A', 0), ' for ', qty(tight.demandA, 'A', 0), ' asked'];
   return {
     id: 'weakest',

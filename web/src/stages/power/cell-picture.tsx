@@ -160,7 +160,7 @@ export function CellPicture() {
                   value: (
                     <Num
                       text={((100 * price * count) / Math.max(1, power.energyWh)).toFixed(0)}
-                      unit="p/Wh"
+                      unit={document.money.currency === 'GBP' ? 'p/Wh' : 'c/Wh'}
                       places={0}
                     />
                   ),

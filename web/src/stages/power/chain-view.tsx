@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import { ChevronRight } from 'lucide-react';
-import { inrush, leadLoss, phraseText, preCharge, type Chain, type Link } from '@apple-cart/core';
+import { leadLoss, phraseText, preCharge, type Chain, type Link } from '@apple-cart/core';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
-import { Num } from '../../ui/num.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { STATE_WORD, StateMark } from '../../ui/state-mark.tsx';
 import { CheckTable } from '../parts/check-table.tsx';
@@ -166,10 +165,10 @@ function Part({ chain, phase }: { chain: Chain; phase: boolean }) {
     <table className="w-full table-fixed border-collapse text-[13.5px]">
       <thead>
         <tr className="border-b-[1.5px] border-ink text-[12.5px]">
-          <th className="head w-[27%] py-1 text-left text-[14px]">
+          <th className="head w-[27%] py-1 max-tablet:w-[31%] text-left text-[14px]">
             {phase ? 'To the motor' : 'From the pack'}
           </th>
-          <th className="w-[46%] py-1 text-left font-normal text-ink2">
+          <th className="w-[46%] py-1 pl-1 text-left font-normal text-ink2 max-tablet:w-[34%]">
             <svg viewBox="0 0 16 10" width="16" height="10" className="mr-1 inline-block" aria-hidden>
               <path
                 d="M0 5h16"
@@ -200,14 +199,14 @@ function Part({ chain, phase }: { chain: Chain; phase: boolean }) {
 /** What leads lose and the first touch does, in numbers. */
 function LeadLedger() {
   const { document, verdict } = useDeferredStage();
-  const { cabling, controller, pack } = verdict.known;
+  const { cabling, controller } = verdict.known;
   const { chain } = verdict.power;
   if (cabling.leadMm.source === 'unknown' || cabling.leadMm2.source === 'unknown') return null;
   const lead = (amps: number) =>
     leadLoss(document.cabling.conductor, cabling.leadMm.value, cabling.leadMm2.value, amps);
   const full = lead(chain.battery.peakA);
   const hill = lead(chain.battery.continuousA);
-  const rush = inrush(verdict.power.fullV, pack.wiringMohm.value / 1000, controller.capacitorUf.value);
+  const rush = verdict.power.firstTouch;
   const softened = preCharge(verdict.power.fullV, cabling.preChargeOhm.value, controller.capacitorUf.value);
   return (
     <Ledger
@@ -216,7 +215,7 @@ function LeadLedger() {
         {
           label: 'Resistance out and back',
           note: 'at 40 °C',
-          value: <Num text={(1000 * full.ohm).toFixed(1)} unit="mohm" places={1} />,
+          value: <Quantity value={1000 * full.ohm} unit="mohm" digits={1} />,
         },
         { label: 'Lost on the hill', value: <Quantity value={hill.watts} unit="W" digits={1} /> },
         {
@@ -227,14 +226,14 @@ function LeadLedger() {
         {
           label: 'Energy in the first spark',
           note: `bare plug: ${rush.peakA.toFixed(0)} A for an instant`,
-          value: <Num text={rush.energyJ.toFixed(1)} unit="J" places={1} />,
+          value: <Quantity value={rush.energyJ} unit="J" digits={1} />,
         },
         ...(document.cabling.inrush === 'resistor'
           ? [
               {
-                label: 'Through the resistor first',
+                label: 'Through the resistor, to 95 %',
                 note: `${softened.peakA.toFixed(2)} A, ${softened.peakW.toFixed(0)} W at first`,
-                value: <Num text={softened.secondsTo95.toFixed(2)} unit="s to 95 %" places={2} />,
+                value: <Quantity value={softened.secondsTo95} unit="s" digits={1} />,
               },
             ]
           : []),
@@ -259,7 +258,11 @@ export function ChainView() {
       <section aria-label="Current chain" data-testid="chain">
         <PanelHead
           title={title}
-          note={unknown.length === 0 ? undefined : `${String(unknown.length)} links not known`}
+          note={
+            unknown.length === 0
+              ? undefined
+              : `${String(unknown.length)} ${unknown.length === 1 ? 'link' : 'links'} not known`
+          }
         />
         <Part chain={chain} phase={false} />
         <Part chain={chain} phase />

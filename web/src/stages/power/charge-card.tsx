@@ -54,7 +54,9 @@ export function ChargeCard() {
         </p>
         <CardTable card={packCard(build)} short />
         <p className="border-t-[1.5px] border-ink pt-1.5 text-[12.5px]">
-          Store it half full and cool, charge it watched and above freezing.
+          {build.pack.chemistry === 'lead-acid'
+            ? 'Store it full, and charge it after every ride, watched, in a room with air.'
+            : 'Store it half full and cool. Charge it watched and above freezing.'}
         </p>
       </section>
     </main>

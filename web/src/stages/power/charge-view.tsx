@@ -47,7 +47,9 @@ export function ChargeFields() {
       <FieldGroup title="Pack">
         <NumberField path="pack.chargeLimitPct" />
         {document.pack.make === 'ready' && <NumberField path="pack.maxChargeA" />}
-        <NumberField path="controller.regenA" />
+        {!document.drive.freewheel && document.controller.regenerates === 'yes' && (
+          <NumberField path="controller.regenA" />
+        )}
       </FieldGroup>
     </>
   );
@@ -74,7 +76,7 @@ function Habits() {
             ? 'Lead-acid lives longest when it is always full'
             : 'Less of the pack, and it lasts longer'
         }
-        note="range at the brief’s speed, nothing kept back beyond the window"
+        note="at the brief’s speed, no reserve kept"
       />
       <table className="w-full border-collapse text-[13.5px]">
         <thead>

@@ -13,7 +13,7 @@ type Cabling = BuildDocument['cabling'];
 const gauge = (known: { source: string; value: number }): string | undefined =>
   known.source === 'unknown' || known.value < 0.05 || known.value > 110
     ? undefined
-    : `about ${String(nearestAwg(known.value))} AWG`;
+    : `${String(nearestAwg(known.value))} AWG`;
 
 /** What carries the current from the cells to the motor. */
 export function CurrentFields() {
