@@ -1,18 +1,25 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import {
   assemble,
+  chargePlan,
   evaluate,
   fitChecks,
   knownBuild,
+  matchAll,
   measureNext,
   operatingPoint,
+  packCard,
+  part,
   readBuildText,
   sensitivities,
   subject,
   supplyAt,
   topSpeed,
+  twoPackStudy,
+  voltsOrAmps,
   type BuildDocument,
   type Machine,
+  type Part,
   type Supply,
 } from '@apple-cart/core';
 import { line, medianMicroseconds } from './measure.ts';
@@ -42,6 +49,12 @@ function builds(): readonly (readonly [string, BuildDocument])[] {
   return [...demo, eleven].map((build) => [build.name, build]);
 }
 
+/** The shelf of the demo. */
+const readParts = (): readonly Part[] =>
+  (JSON.parse(readFileSync(new URL('../demo/parts.json', import.meta.url), 'utf8')) as unknown[]).map((p) =>
+    part.parse(p),
+  );
+
 /** The operating point as a general search would find it: the reference for the closed form. */
 function searchedAmps(machine: Machine, supply: Supply, v: number): number {
   const [gear] = machine.gears;
@@ -65,6 +78,38 @@ function searchedAmps(machine: Machine, supply: Supply, v: number): number {
     else high = amps;
   }
   return low;
+}
+
+/** The first build with a second pack behind ideal diodes. */
+const withSecond = (build: BuildDocument): BuildDocument => ({
+  ...build,
+  second: { ...build.second, join: 'combiner', cellsInSeries: { source: 'assumed', value: 14 } },
+});
+
+/** Used cells of a seeded spread (invented), and how long they take to be sorted. */
+function benchMatching(): void {
+  let seed = 11;
+  const next = (): number => (seed = (seed * 16807) % 2147483647) / 2147483647;
+  const cells = Array.from({ length: 300 }, (_, i) => ({
+    name: String(i),
+    mah: Math.round(2000 + 500 * next()),
+    mohm: Math.round(30 + 10 * next()),
+  }));
+  for (const [series, parallel] of [
+    [13, 20],
+    [20, 14],
+    [100, 3],
+  ] as const) {
+    const time = medianMicroseconds(() => matchAll(cells, series, parallel), 3);
+    const outcome = matchAll(cells, series, parallel);
+    const { spreadMah = 0, greedySpreadMah = 0 } = outcome.ok ? outcome.matching : {};
+    line(
+      `match 300 cells, ${String(series)} groups of ${String(parallel)}`,
+      `${(time / 1000).toFixed(0)} ms`,
+      'under 2000 ms',
+      `spread ${spreadMah.toFixed(0)} mAh, dealt out greedily ${greedySpreadMah.toFixed(0)}`,
+    );
+  }
 }
 
 /** Times the core; everything is a ratio to the operating point, or to a reference that solves the same. */
@@ -115,6 +160,18 @@ export function benchCore(): void {
       `${((100 * fit) / whole).toFixed(0)} % of an evaluation`,
     );
   }
+  const parts = readParts();
+  for (const [what, work] of [
+    ['charge plan and habits', () => chargePlan(first[1])],
+    ['pocket card', () => packCard(first[1])],
+    ['volts or amps, with the shelf', () => voltsOrAmps(first[1], parts)],
+    ['two packs through diodes', () => twoPackStudy(withSecond(first[1]))],
+  ] as const) {
+    const time = medianMicroseconds(work, 10);
+    line(what, `${(time / 1000).toFixed(2)} ms`, '', `${(time / point).toFixed(0)} operating points`);
+  }
+  benchMatching();
+
   const next = medianMicroseconds(() => measureNext(first[1]), 5);
   line(
     'what to measure next, with fit',

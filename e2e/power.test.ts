@@ -95,10 +95,10 @@ describe('a pack from cells', () => {
     await linkBecomes('bms', 'look');
     await page.click('[data-link=bms] button');
     await says(/Lower the controller to what it carries, or fit a protection board/);
-    // The remedy: lower the controller.
-    await show('pack');
-    await typeInto(page, 'controller.batteryCurrentA', '18');
-    await show('current');
+    // The remedy, done with one action and with what it costs beside it.
+    await page.waitForSelector('[data-testid=remedies] li');
+    expect(await text('[data-testid=remedies]')).toMatch(/Controller down to 20 A.*hill/);
+    await clickWords(page, 'Do it');
     await linkBecomes('bms', 'fine');
     await kept(page);
   });

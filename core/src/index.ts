@@ -95,3 +95,4 @@ export { twoPackStudy, type PackAlone, type TwoPacks } from './verdict/two-pack-
 export { lightsVerdict, type LightsVerdict } from './verdict/lights.ts';
 export { voltsOrAmps, type Step } from './verdict/volts-or-amps.ts';
 export { readings, type Reading } from './power-chain/expectations.ts';
+export { linkRemedies, type LinkRemedy } from './verdict/link-remedies.ts';

@@ -1,4 +1,4 @@
-import { coldAgedCapacityAh, fullChargeVolts, supplyAt, type Pack } from '../machine/battery.ts';
+import { coldAgedCapacityAh, supplyAt, type Pack } from '../machine/battery.ts';
 
 /** What the wall gives to the pack. */
 export interface Charger {
@@ -81,9 +81,6 @@ export function chargeRun(pack: Pack, charger: Charger, from: number, to: number
   }
   return { arrives: true, hours, packWh, wallWh: packWh / charger.efficiency, ah, taperFrom, steps };
 }
-
-/** Volts a charger must have for a pack: S times the chemistry's end of charge. */
-export const chargerVoltsWanted = (pack: Pack): number => fullChargeVolts(pack);
 
 /** How long cells last by habit, against charging to full each time. Common practice, no source. */
 export const HABITS = [

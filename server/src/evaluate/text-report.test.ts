@@ -53,6 +53,13 @@ describe('the text report', () => {
     );
   });
 
+  it('lists the current chain with what is asked, the weakest marked, and the checks beside it', () => {
+    expect(report).toMatch(/unknown\s+Plug\s+\? /);
+    expect(report).toMatch(/fine\s+Protection|unknown\s+Protection/);
+    expect(report.match(/ {2}weakest$/gm)).toHaveLength(1);
+    expect(report).toMatch(/unknown\s+Charger’s volts against the pack\s+cannot tell/);
+  });
+
   it('has no number that is not one', () => {
     expect(report).not.toMatch(/NaN|undefined|Infinity|\[object/);
   });

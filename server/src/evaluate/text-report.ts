@@ -6,6 +6,7 @@ import {
   phraseText,
   unitText,
   usualDigits,
+  type Check,
   type Figure,
   type Verdict,
   type WorkingRow,
@@ -57,13 +58,27 @@ function lawText({ law }: Verdict): readonly string[] {
   });
 }
 
-const fitText = ({ fit }: Verdict): readonly string[] => [
+const checksText = (title: string, checks: readonly Check[]): readonly string[] => [
   '',
-  'Fit:',
-  ...fit.checks.map((c) => {
+  `${title}:`,
+  ...checks.map((c) => {
     const value =
       c.value === undefined ? (c.words ?? 'cannot tell') : formatQuantity(c.value, c.unit, checkDigits(c));
     return `  ${MARK[c.state]}  ${c.title.padEnd(44)} ${value.padStart(16)}  ${phraseText(c.limit)}  [${c.origin}]`;
+  }),
+];
+
+const ampsText = (amps: number | undefined): string =>
+  (amps === undefined ? '?' : formatQuantity(amps, 'A')).padStart(8);
+
+/** Each link of the current chain: what it carries, what the hill and full throttle ask, what is in hand. */
+const chainText = ({ chain }: Verdict['power']): readonly string[] => [
+  '',
+  'Current chain (carries, for a short time, hill asks, full throttle asks, in hand):',
+  ...chain.links.map((l) => {
+    const margin = l.margin === undefined ? '' : `${formatNumber(100 * l.margin, 0)} %`;
+    const amps = [l.continuousA, l.peakA, l.demand.continuousA, l.demand.peakA].map(ampsText).join('');
+    return `  ${MARK[l.state]}  ${l.name.padEnd(24)}${amps} ${margin.padStart(7)}${chain.weakest?.id === l.id ? '  weakest' : ''}`;
   }),
 ];
 
@@ -78,7 +93,9 @@ export function textReport(verdict: Verdict): string {
     ...lawText(verdict),
     '',
     'Planning aid, not legal advice. The vehicle authority decides.',
-    ...fitText(verdict),
+    ...checksText('Fit', verdict.fit.checks),
+    ...chainText(verdict.power),
+    ...checksText('Beside the current', verdict.power.checks),
     ...(verdict.findings.length > 0 ? ['', 'To look at:'] : []),
     ...verdict.findings.map((f) => `  ${f.state}: ${f.title}. ${phraseText(f.detail)}`),
     ...verdict.figures.flatMap(workingText),

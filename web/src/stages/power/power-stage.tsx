@@ -74,6 +74,7 @@ function Picture({ view }: { view: PowerView }) {
           {document.pack.make === 'cells' && <CellPicture />}
           <ForcePanel />
           <VoltLadder verdict={verdict} />
+          {document.pack.make === 'ready' && <PackLedger />}
           {document.pack.make === 'cells' && <UsedCells />}
         </>
       );
