@@ -53,6 +53,24 @@ const SHOTS: readonly Shot[] = [
     },
   },
   { file: 'power', build: 'Tide-flat trike', stage: 'power' },
+  {
+    file: 'chain',
+    build: 'Orchard longtail',
+    stage: 'power',
+    before: async (page) => {
+      await page.click('a[href$="?view=current"]');
+      await page.waitForSelector('[data-testid=chain]');
+    },
+  },
+  {
+    file: 'charging',
+    build: 'Choir tandem',
+    stage: 'power',
+    before: async (page) => {
+      await page.click('a[href$="?view=charge"]');
+      await page.waitForSelector('[data-chart] svg');
+    },
+  },
   { file: 'law', build: 'Choir tandem', stage: 'law' },
   { file: 'hill', build: 'Orchard longtail', stage: 'hill', before: pinAndChange },
   { file: 'hill-dark', build: 'Orchard longtail', stage: 'hill', theme: 'dark', before: pinAndChange },
