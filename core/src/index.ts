@@ -20,6 +20,7 @@ export { CONDUCTORS, conductorOhm } from './build/conductors.ts';
 export * from './build/part-types.ts';
 export * from './parts/part.ts';
 export * from './parts/apply-part.ts';
+export * from './parts/refresh-part.ts';
 export * from './parts/part-fields.ts';
 export { CHEMISTRIES } from './build/chemistries.ts';
 export { fullChargeVolts, supplyAt, type Pack, type Supply } from './machine/battery.ts';

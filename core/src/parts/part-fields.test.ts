@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import shelfFile from '../../../demo/parts.json' with { type: 'json' };
 import { PART_TYPES } from '../build/part-types.ts';
 import { sample } from '../test/sample.ts';
-import { applyPart, refreshed, staleValues } from './apply-part.ts';
+import { applyPart } from './apply-part.ts';
+import { refreshed, staleValues } from './refresh-part.ts';
 import { cellsOf, freshId, partFields, partFromCells } from './part-fields.ts';
 import { part, type Part } from './part.ts';
 

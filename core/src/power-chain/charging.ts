@@ -62,7 +62,7 @@ export function chargeRun(pack: Pack, charger: Charger, from: number, to: number
       pack.chemistry === 'lead-acid' ? ACCEPTS_PER_H * (1 + GASSES - charge) * capacity : Infinity;
     return Math.min(charger.amps, accepts, Math.max(0, charger.volts - openVolts) / (ohm * lag));
   };
-  const least = Math.min(charger.amps, END_OF_TAPER * pack.capacityAh) * 0.999;
+  const least = Math.min(charger.amps, END_OF_TAPER * capacity) * 0.999;
   const dq = (to - from) / STEPS;
   const steps: ChargeStep[] = [];
   let [hours, packWh, ah, taperFrom] = [0, 0, 0, to];

@@ -2,7 +2,7 @@ import type { BuildDocument } from '../build/document.ts';
 import { knownBuild } from '../build/known.ts';
 import { assembleKnown, firstPack } from '../machine/machine.ts';
 import { chargeRun, HABITS, type ChargeOutcome } from '../power-chain/charging.ts';
-import { highestVolts } from '../power-chain/checks.ts';
+import { highestVolts } from '../power-chain/subject.ts';
 import { misleads, restingCard, type CardRow } from '../power-chain/resting-card.ts';
 import { batteryDemand } from '../power-chain/chain.ts';
 import { climb } from '../ride/climb.ts';
@@ -30,11 +30,14 @@ export interface ChargePlan {
   readonly habits: readonly HabitRow[];
 }
 
-/** How the first pack is charged by the build's charger, from empty. */
+/** A pack is charged indoors, C. Common practice. */
+const INDOORS_C = 20;
+
+/** How the first pack is charged by the build's charger, from empty, indoors at 20 C. */
 export function chargePlan(build: BuildDocument): ChargePlan {
   const known = knownBuild(build);
   const machine = assembleKnown(build, known);
-  const pack = firstPack(build, known);
+  const pack = { ...firstPack(build, known), temperatureC: INDOORS_C };
   const { charger, brief } = known;
   // Until the charger's volts are known it is taken as made for the pack.
   const volts = charger.volts.source === 'unknown' ? highestVolts(build, known) : charger.volts.value;

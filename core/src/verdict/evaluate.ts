@@ -22,7 +22,8 @@ import { RANGE_LEFT_OUT, consumptionFigure, plannedRange, rangeFigure } from './
 import { massFigure, priceFigure } from './figures/tally-figures.ts';
 import { weakestFigure } from './figures/weakest-figure.ts';
 import type { Chain } from '../power-chain/chain.ts';
-import { firstTouch, highestVolts } from '../power-chain/checks.ts';
+import { firstTouch } from '../power-chain/lead-checks.ts';
+import { highestVolts } from '../power-chain/subject.ts';
 import type { Inrush } from '../power-chain/inrush.ts';
 import type { Check } from '../check/check.ts';
 import { findings, type Finding } from './findings.ts';

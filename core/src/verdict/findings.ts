@@ -164,11 +164,15 @@ function drive({ build, machine }: Study): readonly Finding[] {
   return out;
 }
 
+/** The stage at which what a fit check is about is entered. */
+export const fitStage = (c: Check): StageId =>
+  c.group === 'controls' || c.group === 'external' ? 'drive' : 'donor';
+
 /** Fit checks that ask for something, at the stage where it is mended. */
 const fit = ({ checks }: Study): readonly Finding[] =>
   checks.filter(asksFor).map((c) => ({
     ...checkFinding(c),
-    stage: c.group === 'controls' || c.group === 'external' ? 'drive' : 'donor',
+    stage: fitStage(c),
   }));
 
 /** Everything on the card that needs a look. */

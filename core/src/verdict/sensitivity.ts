@@ -45,8 +45,8 @@ const CHOSEN: readonly QuantityPath[] = [
   'pack.nominalV',
 ];
 
-/** Only fit checks and the side view use these: they move no speed and no range. */
-const FIT_ONLY: readonly QuantityPath[] = [
+/** Only checks, pictures, charging and lights use these: they move no speed and no range. */
+const MOVES_NOTHING: ReadonlySet<QuantityPath> = new Set([
   'donor.otherBeadMm',
   'donor.otherTyreMm',
   'donor.chainstayMm',
@@ -60,7 +60,26 @@ const FIT_ONLY: readonly QuantityPath[] = [
   'pack.boxLengthMm',
   'pack.boxHeightMm',
   'pack.boxWidthMm',
-];
+  'pack.cellsContinuousA',
+  'pack.cellsPeakA',
+  'pack.maxChargeA',
+  'cell.continuousA',
+  'cell.peakA',
+  'cell.chargeA',
+  'cell.widthMm',
+  'cell.depthMm',
+  'cell.heightMm',
+  'cell.rows',
+  'cell.gapMm',
+  'cell.caseMm',
+  'second.nominalV',
+  'second.cellsContinuousA',
+  'controller.capacitorUf',
+  'cabling.insulationC',
+  'cabling.preChargeOhm',
+  'charger.currentA',
+  'charger.efficiencyPct',
+]);
 
 function headline(build: BuildDocument, path: QuantityPath | undefined, value: number): Headline {
   const known = knownBuild(path === undefined ? build : withValue(build, path, value));
@@ -107,7 +126,7 @@ export function sensitivities(build: BuildDocument): readonly Sensitivity[] {
     s.hillKmh / Math.max(1, base.hillKmh) +
     s.rangeKm / Math.max(1, base.rangeKm);
   return open
-    .filter((k) => !CHOSEN.includes(k.path) && specAt(k.path).stays !== true && !FIT_ONLY.includes(k.path))
+    .filter((k) => !CHOSEN.includes(k.path) && specAt(k.path).stays !== true && !MOVES_NOTHING.has(k.path))
     .map((known): Sensitivity => {
       const step = STEP[known.path] ?? Math.abs(known.value) * TENTH;
       const up = headline(build, known.path, known.value + step);

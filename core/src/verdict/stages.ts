@@ -1,6 +1,6 @@
 import type { Known } from '../build/known.ts';
 import { worstState, type Figure, type State } from './figure.ts';
-import type { Finding } from './findings.ts';
+import { fitStage, type Finding } from './findings.ts';
 import type { StageId } from './stage-ids.ts';
 import { stageOf } from './stage-of.ts';
 import type { Study } from './study.ts';
@@ -22,9 +22,16 @@ const DONE: Readonly<Partial<Record<StageId, string>>> = {
   power: 'all known',
 };
 
+/** Choices that checks of a stage wait for, each once. */
+function unanswered({ checks, powerChecks }: Study, id: StageId): number {
+  const mine = id === 'power' ? powerChecks : checks.filter((c) => fitStage(c) === id);
+  return new Set(mine.flatMap((c) => c.unanswered)).size;
+}
+
 function entryStage(study: Study, id: StageId, all: readonly Finding[]): StageVerdict {
   const mine = all.filter((f) => f.stage === id);
-  const unknown = stageQuantities(study, id).filter((k) => k.source === 'unknown').length;
+  const unknown =
+    stageQuantities(study, id).filter((k) => k.source === 'unknown').length + unanswered(study, id);
   const toLook = mine.filter((f) => f.state === 'look').length;
   const toStop = mine.filter((f) => f.state === 'stop').length;
   const state = worstState([...mine.map((f) => f.state), ...(unknown > 0 ? (['unknown'] as const) : [])]);

@@ -1,23 +1,14 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { ChevronRight } from 'lucide-react';
-import {
-  leadLoss,
-  linkRemedies,
-  moneyText,
-  phraseText,
-  preCharge,
-  type Chain,
-  type Link,
-} from '@apple-cart/core';
-import { useBuild } from '../../state/build-store.ts';
+import { phraseText, type Chain, type Link } from '@apple-cart/core';
 import { useSettings } from '../../state/settings-store.ts';
-import { useShelf } from '../../state/shelf.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { STATE_WORD, StateMark } from '../../ui/state-mark.tsx';
 import { CheckTable } from '../parts/check-table.tsx';
-import { Ledger, Quantity } from '../parts/ledger.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
+import { LeadLedger } from './lead-ledger.tsx';
+import { LinkRemedies } from './link-remedies.tsx';
 
 const BAR = { width: 250, height: 34 } as const;
 const FILL = {
@@ -82,62 +73,6 @@ function LinkBar({ link, most }: { link: Link; most: number }) {
       />
       <path d={`M${String(x(demand.peakA))} 0V${String(BAR.height)}`} stroke={color} strokeWidth="2.5" />
     </svg>
-  );
-}
-
-/** Ways out of a link that carries too little, each with what it costs, to be done with one action. */
-function Remedies({ link }: { link: Link }) {
-  const { document } = useDeferredStage();
-  const edit = useBuild((state) => state.edit);
-  const { parts } = useShelf();
-  const shown = useQuantity();
-  const remedies = useMemo(
-    () =>
-      linkRemedies(
-        document,
-        link.id,
-        (parts ?? []).map((p) => p.part),
-      ),
-    [document, link.id, parts],
-  );
-  if (remedies.length === 0) return null;
-  const signed = (value: number, digits: number): string =>
-    `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;
-  const speed = (kmh: number): string => {
-    const { text, unit } = shown(Math.abs(kmh), 'km/h', 1);
-    return Number(text) === 0 ? 'hill as before' : `hill ${kmh < 0 ? '−' : '+'}${text} ${unit}`;
-  };
-  const massText = (kg: number): string => {
-    const { text, unit } = shown(Math.abs(kg), 'kg', 1);
-    return `${kg < 0 ? '−' : '+'}${text} ${unit}`;
-  };
-  return (
-    <ul className="pt-1.5" data-testid="remedies">
-      {remedies.map((remedy) => (
-        <li key={remedy.what} className="flex flex-wrap items-center gap-x-3 border-t border-rule py-1">
-          <b className="font-semibold">{remedy.what}</b>
-          <span className="text-[12.5px] text-ink2">
-            {[
-              remedy.price === null
-                ? 'costs nothing to buy'
-                : moneyText(remedy.price, document.money.currency),
-              ...(remedy.hillKmh === undefined ? [] : [speed(remedy.hillKmh)]),
-              ...(Math.abs(remedy.startPct) < 0.05 ? [] : [`starts on ${signed(remedy.startPct, 1)} %`]),
-              ...(Math.abs(remedy.massKg) < 0.05 ? [] : [massText(remedy.massKg)]),
-            ].join(', ')}
-          </span>
-          <button
-            type="button"
-            className="no-print ml-auto min-h-7 text-[13px] text-slate underline max-bench:min-h-11 max-bench:min-w-11"
-            onClick={() => {
-              edit(() => remedy.build, remedy.what.toLowerCase());
-            }}
-          >
-            Do it
-          </button>
-        </li>
-      ))}
-    </ul>
   );
 }
 
@@ -206,7 +141,7 @@ function Row({ link, most, weakest }: { link: Link; most: number; weakest: boole
                 <b>What to do.</b> {phraseText(link.remedy, system)}
               </p>
             )}
-            {(link.state === 'look' || link.state === 'stop') && <Remedies link={link} />}
+            {(link.state === 'look' || link.state === 'stop') && <LinkRemedies link={link} />}
             <p className="pt-1 text-[12.5px] text-ink2">
               Continuous {text(link.continuousA)} A, for a short time {text(link.peakA)} A; asked on the hill{' '}
               {text(link.demand.continuousA)} A, at full throttle {text(link.demand.peakA)} A, moving off{' '}
@@ -260,52 +195,6 @@ function Part({ chain, phase }: { chain: Chain; phase: boolean }) {
         ))}
       </tbody>
     </table>
-  );
-}
-
-/** What leads lose and the first touch does, in numbers. */
-function LeadLedger() {
-  const { document, verdict } = useDeferredStage();
-  const { cabling, controller } = verdict.known;
-  const { chain } = verdict.power;
-  if (cabling.leadMm.source === 'unknown' || cabling.leadMm2.source === 'unknown') return null;
-  const lead = (amps: number) =>
-    leadLoss(document.cabling.conductor, cabling.leadMm.value, cabling.leadMm2.value, amps);
-  const full = lead(chain.battery.peakA);
-  const hill = lead(chain.battery.continuousA);
-  const rush = verdict.power.firstTouch;
-  const softened = preCharge(verdict.power.fullV, cabling.preChargeOhm.value, controller.capacitorUf.value);
-  return (
-    <Ledger
-      title="Leads and the first touch"
-      lines={[
-        {
-          label: 'Resistance out and back',
-          note: 'at 40 °C',
-          value: <Quantity value={1000 * full.ohm} unit="mohm" digits={1} />,
-        },
-        { label: 'Lost on the hill', value: <Quantity value={hill.watts} unit="W" digits={1} /> },
-        {
-          label: 'Lost at full throttle',
-          note: `${full.volts.toFixed(2)} V`,
-          value: <Quantity value={full.watts} unit="W" digits={1} />,
-        },
-        {
-          label: 'Energy in the first spark',
-          note: `bare plug: ${rush.peakA.toFixed(0)} A for an instant`,
-          value: <Quantity value={rush.energyJ} unit="J" digits={1} />,
-        },
-        ...(document.cabling.inrush === 'resistor'
-          ? [
-              {
-                label: 'Through the resistor, to 95 %',
-                note: `${softened.peakA.toFixed(2)} A, ${softened.peakW.toFixed(0)} W at first`,
-                value: <Quantity value={softened.secondsTo95} unit="s" digits={1} />,
-              },
-            ]
-          : []),
-      ]}
-    />
   );
 }
 

@@ -135,7 +135,7 @@ function RunPanel() {
   return (
     <ChartPanel
       title={title}
-      note={unknown ? 'with a charger of the pack’s volts' : 'from empty'}
+      note={unknown ? 'with a charger of the pack’s volts' : 'from empty, at 20 °C'}
       summary={`Amps and state of charge over the hours of a charge. ${title}.`}
       name={`${document.name} charge`}
       option={option}

@@ -1,0 +1,116 @@
+import { CHEMISTRIES } from '../build/chemistries.ts';
+import { AMPS_PER_AH } from '../build/pack.ts';
+import { asked, measured, told, type Check } from '../check/check.ts';
+import { fullChargeVolts } from '../machine/battery.ts';
+import { firstPack } from '../machine/machine.ts';
+import { qty } from '../quantity/phrase.ts';
+import type { PowerSubject } from './subject.ts';
+
+/** A charger's volts have to meet the pack's within this share. Common practice: a few tenths of a volt. */
+const CHARGER_BAND = 0.006;
+
+/** The charger's volts against the pack's end of charge, and its amps against what the cells take. */
+export function chargerChecks({ build, known }: PowerSubject): readonly Check[] {
+  const { charger, pack, cell } = known;
+  const first = firstPack(build, known);
+  const wanted = fullChargeVolts(first);
+  const off = Math.abs(charger.volts.value - wanted);
+  const taken = build.pack.make === 'cells' ? cell.chargeA : pack.maxChargeA;
+  return [
+    measured({
+      id: 'charger-volts',
+      group: 'charging',
+      title: 'Charger’s volts against the pack',
+      value: off,
+      unit: 'V',
+      sense: 'most',
+      fine: wanted * CHARGER_BAND,
+      look: wanted * CHARGER_BAND,
+      limit: [qty(wanted, 'V'), ', within ', qty(wanted * CHARGER_BAND, 'V')],
+      why: [
+        qty(first.cellsInSeries, 'S'),
+        ' of ',
+        CHEMISTRIES[first.chemistry].name,
+        ' end at ',
+        qty(wanted, 'V'),
+        charger.volts.value > wanted * (1 + CHARGER_BAND)
+          ? '; this one overcharges.'
+          : '; the charger has to end there.',
+      ],
+      remedy: ['Use the charger made for this pack: never one of other volts or chemistry.'],
+      origin: 'common practice',
+      source: 'end of charge a cell: lithium 4.20 V, iron phosphate 3.65 V, lead-acid 2.40 V',
+      inputs: [charger.volts],
+    }),
+    measured({
+      id: 'charger-amps',
+      group: 'charging',
+      title: 'Charger’s amps against the cells',
+      value: charger.currentA.value,
+      unit: 'A',
+      sense: 'most',
+      fine: pack.maxChargeA.value,
+      look: pack.maxChargeA.value,
+      limit: ['at most ', qty(pack.maxChargeA.value, 'A')],
+      limitFrom: [taken],
+      why: [
+        'Usual for the chemistry is ',
+        qty(AMPS_PER_AH[first.chemistry].charge, '1', 2),
+        ' A per Ah; cold cells take less, and lithium none below freezing.',
+      ],
+      remedy: ['Take a smaller charger.'],
+      origin: 'common practice',
+      source: 'the cell maker’s data sheet decides',
+      inputs: [charger.currentA, taken],
+    }),
+  ];
+}
+
+/** Cells take this many times their charge limit for the seconds of a braking. Common practice, no source. */
+const SECONDS = 2;
+
+/** What a braking motor gives back: room for it in the pack, and the cells' limit. */
+export function regenChecks({ build, known }: PowerSubject): readonly Check[] {
+  if (build.drive.freewheel || build.controller.regenerates === 'no') return [];
+  const { pack, cell, controller } = known;
+  const taken = build.pack.make === 'cells' ? cell.chargeA : pack.maxChargeA;
+  const full = pack.chargeLimitPct.value >= 100;
+  const brakes = [asked('whether the motor brakes', build.controller.regenerates)];
+  const most = pack.maxChargeA.value;
+  return [
+    told({
+      id: 'regen-full',
+      group: 'charging',
+      title: 'Room in the pack for braking',
+      state: full ? 'look' : 'fine',
+      words: full ? 'charged to full' : 'room at the top',
+      limit: ['charged below ', qty(100, '%', 0)],
+      why: ['A full pack cannot take charge: its protection opens, and the motor’s braking is gone.'],
+      remedy: ['Charge to 90 % where the ride begins with a descent.'],
+      origin: 'common practice',
+      inputs: [],
+      asked: brakes,
+    }),
+    measured({
+      id: 'regen-amps',
+      group: 'charging',
+      title: 'Charge from braking against the cells',
+      value: controller.regenA.value,
+      unit: 'A',
+      sense: 'most',
+      fine: most * SECONDS,
+      look: most * 2 * SECONDS,
+      limit: ['at most ', qty(most * SECONDS, 'A'), ' for seconds'],
+      limitFrom: [taken],
+      why: [
+        'Twice the charge limit for seconds at a time; a long descent is a charge like any other: ',
+        qty(most, 'A'),
+        '.',
+      ],
+      remedy: ['Lower the controller’s braking current.'],
+      origin: 'common practice',
+      inputs: [controller.regenA, taken],
+      asked: brakes,
+    }),
+  ];
+}

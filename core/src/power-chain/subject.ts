@@ -1,0 +1,22 @@
+import type { BuildDocument } from '../build/document.ts';
+import type { KnownBuild } from '../build/known.ts';
+import { fullChargeVolts } from '../machine/battery.ts';
+import { firstPack, secondPack, type Machine } from '../machine/machine.ts';
+import type { Chain } from './chain.ts';
+
+/** What the checks of the power chain look at. */
+export interface PowerSubject {
+  readonly build: BuildDocument;
+  readonly known: KnownBuild;
+  readonly machine: Machine;
+  readonly chain: Chain;
+}
+
+/** Full charge of both packs, the higher, V. */
+export function highestVolts(build: BuildDocument, known: KnownBuild): number {
+  const other = secondPack(build, known);
+  return Math.max(fullChargeVolts(firstPack(build, known)), other === undefined ? 0 : fullChargeVolts(other));
+}
+
+/** A controller's capacitors are at their edge within this of their volts. Common practice: 63 V on a 14S pack. */
+export const EDGE = 0.95;
