@@ -55,6 +55,50 @@ describe('a part', () => {
   });
 });
 
+describe('parts of the power chain', () => {
+  const common = { maker: 'Test', price: 4, currency: 'GBP', massKg: 0.05 };
+  const cell = {
+    ...common,
+    id: 'cell-a',
+    type: 'cell',
+    name: 'Test cell',
+    chemistry: 'nmc',
+    round: true,
+    inBody: 1,
+    capacityAh: 3.4,
+    continuousA: 8,
+    widthMm: 18.4,
+    heightMm: 65.2,
+  };
+  it.each([
+    cell,
+    { ...common, id: 'chg-a', type: 'charger', name: 'Test charger', volts: 54.6, currentA: 3 },
+    { ...common, id: 'plug-a', type: 'connector', name: 'Test plug', connectorA: 45 },
+    {
+      ...common,
+      id: 'wire-a',
+      type: 'wire',
+      name: 'Test lead',
+      conductor: 'copper',
+      leadMm2: 4,
+      insulationC: 105,
+    },
+  ])('$type is stored, and what its maker does not give is null', async (one) => {
+    expect((await put(one, null, one.id)).status).toBe(200);
+    const [stored] = await list();
+    expect(stored?.part).toMatchObject(one);
+    if (one.type === 'cell') expect(stored?.part).toMatchObject({ resistanceMohm: null, peakA: null });
+    if (one.type === 'charger') expect(stored?.part).toMatchObject({ efficiencyPct: null });
+  });
+
+  it('with nonsense in them are refused by key', async () => {
+    const wrong = await put({ ...cell, capacityAh: -1, inBody: 1.5, chemistry: 'plutonium' }, null, cell.id);
+    const { error } = wrong.body as { error: { issues: { path: string }[] } };
+    expect(error.issues.map((i) => i.path).sort()).toEqual(['capacityAh', 'chemistry', 'inBody']);
+    expect(await list()).toHaveLength(0);
+  });
+});
+
 describe('taking parts in', () => {
   const bring = (parts: readonly unknown[]) => request(f.app).post('/api/parts/import').send({ parts });
 

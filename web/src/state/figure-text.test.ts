@@ -34,6 +34,33 @@ describe('figureText', () => {
   });
 });
 
+describe('the weakest link', () => {
+  const weakest = (build: ReturnType<typeof newBuild>): Figure => {
+    const found = evaluate(build).figures.find((f) => f.id === 'weakest');
+    if (found === undefined) throw new Error('no figure');
+    return found;
+  };
+  const base = newBuild('Build');
+
+  const tired = {
+    ...base,
+    pack: {
+      ...base.pack,
+      cellsContinuousA: { source: 'label' as const, value: 3 },
+      cellsPeakA: { source: 'label' as const, value: 4 },
+    },
+  };
+
+  it('is a name, with the amps in its condition', () => {
+    expect(figureText(weakest(tired), 'metric')).toMatchObject({ value: 'Cells', unit: '' });
+    expect(figureText(weakest(tired), 'metric').condition).toMatch(/^\d+\sA for \d+\sA asked$/);
+  });
+
+  it('names the one before, once another is the weakest', () => {
+    expect(figureDelta(weakest(tired), weakest(base), 'metric')).toMatchObject({ kind: 'words' });
+  });
+});
+
 describe('figureDelta', () => {
   const delta = (now: Partial<Figure>, then: Partial<Figure>, system: 'metric' | 'imperial' = 'metric') =>
     figureDelta(figure(now), figure(then), system);

@@ -1,0 +1,159 @@
+import { describe, expect, it } from 'vitest';
+import * as z from 'zod';
+import shelfFile from '../../../demo/parts.json' with { type: 'json' };
+import { applyPart } from '../parts/apply-part.ts';
+import { part, type Part } from '../parts/part.ts';
+import { refreshed, staleValues } from '../parts/refresh-part.ts';
+import { evaluate } from '../verdict/evaluate.ts';
+import { sample } from '../test/sample.ts';
+import { chemistry } from './choices.ts';
+import { inUse, knownBuild } from './known.ts';
+import { readBuild } from './read.ts';
+
+const shelf = z.array(part).parse(shelfFile);
+const first = <T extends Part['type']>(type: T): Extract<Part, { type: T }> => {
+  const found = shelf.find((p): p is Extract<Part, { type: T }> => p.type === type);
+  if (found === undefined) throw new Error(type);
+  return found;
+};
+
+describe('what counts of the power chain', () => {
+  it('follows how the pack came about', () => {
+    const ready = sample();
+    const cells = sample({ pack: { make: 'cells' } });
+    for (const path of ['pack.capacityAh', 'pack.cellsContinuousA'] as const) {
+      expect(inUse(ready, path), path).toBe(true);
+      expect(inUse(cells, path), path).toBe(false);
+    }
+    for (const path of ['cell.parallel', 'cell.capacityAh'] as const) {
+      expect(inUse(ready, path), path).toBe(false);
+      expect(inUse(cells, path), path).toBe(true);
+    }
+    expect(inUse(cells, 'cell.depthMm')).toBe(false);
+  });
+
+  it('asks of a second pack, a fuse, a resistor and lights only where there are any', () => {
+    const bare = sample({ cabling: { protection: 'none', inrush: 'none' } });
+    const full = sample({
+      second: { join: 'combiner' },
+      cabling: { protection: 'fuse', inrush: 'resistor' },
+      supply: {
+        means: 'converter',
+        accessories: [{ name: 'lamp', volts: 12, watts: 6, onPct: 50, light: true }],
+      },
+    });
+    for (const path of [
+      'second.capacityAh',
+      'second.combinerA',
+      'cabling.fuseA',
+      'cabling.preChargeOhm',
+      'supply.ratedW',
+    ] as const) {
+      expect(inUse(bare, path), path).toBe(false);
+      expect(inUse(full, path), path).toBe(true);
+    }
+    expect(inUse(sample({ second: { join: 'parallel' } }), 'second.combinerA')).toBe(false);
+  });
+
+  it('asks how much braking gives back only of a motor that brakes', () => {
+    const brakes = sample({ drive: { freewheel: false }, controller: { regenerates: 'yes' } });
+    expect(inUse(brakes, 'controller.regenA')).toBe(true);
+    expect(inUse(sample(), 'controller.regenA')).toBe(false);
+  });
+});
+
+describe('usual values of a chemistry', () => {
+  it.each(chemistry.options)(
+    '%s: cells give for ten seconds more than for good, and take less on charge',
+    (kind) => {
+      const { pack, cell } = knownBuild(sample({ pack: { chemistry: kind } }));
+      expect(pack.cellsPeakA.value).toBeGreaterThan(pack.cellsContinuousA.value);
+      expect(pack.maxChargeA.value).toBeLessThan(pack.cellsContinuousA.value);
+      expect(cell.peakA.value).toBeGreaterThan(cell.continuousA.value);
+    },
+  );
+
+  it('make a second pack of another chemistry by its own cells: 48 V of lead-acid are 24', () => {
+    const { second } = knownBuild(
+      sample({ second: { join: 'switch', chemistry: 'lead-acid', nominalV: 48 } }),
+    );
+    expect(second.cellsInSeries.value).toBe(24);
+  });
+});
+
+describe('cells, chargers, plugs and leads of the shelf', () => {
+  it('a cell makes the pack one from cells, of its chemistry, with box and mass to be worked out anew', () => {
+    const cell = first('cell');
+    const build = applyPart(sample({ pack: { massKg: 4, boxLengthMm: 300 } }), cell);
+    expect(build.pack.make).toBe('cells');
+    expect(build.pack.massKg).toEqual({ source: 'unknown' });
+    expect(knownBuild(build).pack.boxLengthMm.source).toBe('worked');
+    expect(build.cell.price).toBe(cell.price);
+    expect(readBuild(build).ok).toBe(true);
+  });
+
+  it('a pack makes it ready-made again', () => {
+    const build = applyPart(applyPart(sample(), first('cell')), first('pack'));
+    expect(build.pack.make).toBe('ready');
+    expect(evaluate(build).known.pack.capacityAh).toMatchObject({
+      source: 'label',
+      value: first('pack').capacityAh,
+    });
+  });
+
+  it('offer to be refreshed by the values they brought, and nothing else', () => {
+    for (const type of ['cell', 'charger', 'wire'] as const) {
+      const build = applyPart(sample(), first(type));
+      expect(staleValues(build, first(type)), type).toEqual([]);
+    }
+    const charger = first('charger');
+    const build = applyPart(sample(), charger);
+    const changed = part.parse({ ...charger, currentA: charger.currentA + 1 });
+    expect(staleValues(build, changed)).toEqual([
+      { path: 'charger.currentA', here: charger.currentA, shelf: charger.currentA + 1 },
+    ]);
+    expect(refreshed(build, changed).charger.volts).toEqual({ source: 'label', value: charger.volts });
+  });
+
+  it('keep the used cells that were measured', () => {
+    const used = [{ name: 'A1', mah: 2200, mohm: 40 }];
+    const base = sample({ pack: { make: 'cells' } });
+    expect(applyPart({ ...base, cell: { ...base.cell, used } }, first('cell')).cell.used).toEqual(used);
+  });
+});
+
+describe('a document with nonsense in its power chain', () => {
+  const wrong = (change: (b: ReturnType<typeof sample>) => unknown): readonly string[] => {
+    const result = readBuild(change(sample()));
+    return result.ok ? [] : result.issues.map((i) => i.path);
+  };
+
+  it.each([
+    [
+      'a thousand in series',
+      { cellsInSeries: { source: 'measured', value: 1000 } },
+      'pack.cellsInSeries.value',
+    ],
+    ['no cells in series', { cellsInSeries: { source: 'measured', value: 0 } }, 'pack.cellsInSeries.value'],
+    ['a chemistry of its own', { chemistry: 'plutonium' }, 'pack.chemistry'],
+  ])('%s says where', (_what, pack, path) => {
+    expect(wrong((b) => ({ ...b, pack: { ...b.pack, ...pack } }))).toEqual([path]);
+  });
+
+  it('negative ohms and three plugs say where', () => {
+    expect(
+      wrong((b) => ({ ...b, cell: { ...b.cell, resistanceMohm: { source: 'measured', value: -3 } } })),
+    ).toEqual(['cell.resistanceMohm.value']);
+    expect(wrong((b) => ({ ...b, cabling: { ...b.cabling, connectors: 3 } }))).toEqual([
+      'cabling.connectors',
+    ]);
+  });
+
+  it('too many used cells, and one that weighs nothing on the meter, say where', () => {
+    const many = Array.from({ length: 1001 }, () => ({ name: '', mah: 2200, mohm: null }));
+    expect(wrong((b) => ({ ...b, cell: { ...b.cell, used: many } }))).toEqual(['cell.used']);
+    expect(wrong((b) => ({ ...b, cell: { ...b.cell, used: [{ name: '', mah: 0, mohm: null }] } }))).toEqual([
+      'cell.used.0.mah',
+    ]);
+  });
+});
