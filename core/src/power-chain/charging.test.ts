@@ -2,8 +2,15 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CHEMISTRIES } from '../build/chemistries.ts';
 import { chemistry } from '../build/choices.ts';
-import { fullChargeVolts, peukertFactor, supplyAt, type Pack } from '../machine/battery.ts';
+import {
+  coldAgedCapacityAh,
+  fullChargeVolts,
+  peukertFactor,
+  supplyAt,
+  type Pack,
+} from '../machine/battery.ts';
 import { chargePlan } from '../verdict/charge-plan.ts';
+import { solved } from '../test/ode.ts';
 import { RUNS, sample } from '../test/sample.ts';
 import { chargeRun } from './charging.ts';
 import { readings } from './expectations.ts';
@@ -65,6 +72,21 @@ describe('a charge', () => {
     // 0.85 x 17.5 Ah at about 48 V.
     expect(run.arrives && run.packWh).toBeGreaterThan(640);
     expect(run.arrives && run.packWh).toBeLessThan(760);
+  });
+
+  // odex (see test/ode.ts): dt/dq = Q / I(q), the same physics without our steps.
+  it.each(['nmc', 'lfp'] as const)('of %s takes as long as a general-purpose solver finds', async (kind) => {
+    const p = pack({ chemistry: kind, cellsInSeries: kind === 'nmc' ? 13 : 15 });
+    const charger = full(p, 9);
+    const run = chargeRun(p, charger, 0.1, 0.95);
+    const hoursPerCharge = (q: number): number[] => {
+      const { openVolts, ohm } = supplyAt(p, q);
+      // Ions lag: two and a half times the resistance on charge (from memory, as in the code).
+      return [coldAgedCapacityAh(p) / Math.min(charger.amps, (charger.volts - openVolts) / (2.5 * ohm))];
+    };
+    const [hours = NaN] = await solved(hoursPerCharge, 0.1, [0], 0.95);
+    // Two hundred equal steps by their middles: within a thousandth.
+    expect(run.arrives && Math.abs(run.hours / hours - 1)).toBeLessThan(1e-3);
   });
 
   it('with too few volts ends early and says where', () => {

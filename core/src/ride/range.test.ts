@@ -4,6 +4,7 @@ import { coldAgedCapacityAh, peukertFactor, supplyAt } from '../machine/battery.
 import { assemble, type Machine } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { kmhToMs } from '../quantity/units.ts';
+import { solved } from '../test/ode.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { batteryAmps, electricalWatts, operatingPoint, partThrottleAmps } from './operating-point.ts';
 import { constantSpeedRange } from './range.ts';
@@ -30,21 +31,6 @@ function stepped(machine: Machine, v: number, from: number): number {
   }
   return metres;
 }
-
-/** What is used of the solver, which brings no type declarations of its own. */
-interface Odex {
-  readonly Solver: new (equations: number) => {
-    relativeTolerance: number;
-    absoluteTolerance: number;
-    solve(
-      derivative: (x: number, y: readonly number[]) => number[],
-      from: number,
-      initial: readonly number[],
-      to: number,
-    ): { readonly y: readonly number[] };
-  };
-}
-const ODEX: string = 'odex';
 
 const hub = (changes: Parameters<typeof sample>[0] = {}) =>
   assemble(
@@ -78,7 +64,6 @@ describe('range at constant speed', () => {
   it.each(['nmc', 'lfp', 'lead-acid'] as const)(
     'agrees with a general-purpose solver of dx/dq = v Q / I(q), %s',
     async (chemistry) => {
-      const { Solver } = (await import(ODEX)) as Odex;
       const machine = hub({ pack: { chemistry, nominalV: 48, capacityAh: 15 } });
       const v = kmhToMs(20);
       const range = constantSpeedRange(machine, v, 1);
@@ -87,16 +72,13 @@ describe('range at constant speed', () => {
       if (gear === undefined) throw new Error('no gear');
       const amps = partThrottleAmps(machine, gear, v, roadForce(machine.road, v, 0));
       const watts = electricalWatts(machine, gear, amps, v);
-      const solver = new Solver(1);
-      solver.relativeTolerance = 1e-9;
-      solver.absoluteTolerance = 1e-6;
       const metresPerCharge = (drained: number): number[] => {
         const battery = batteryAmps(supplyAt(machine.pack, 1 - drained), watts);
         return [
           (v * coldAgedCapacityAh(machine.pack) * 3600) / (battery * peukertFactor(machine.pack, battery)),
         ];
       };
-      const { y } = solver.solve(metresPerCharge, 0, [0], 1 - range.endCharge);
+      const y = await solved(metresPerCharge, 0, [0], 1 - range.endCharge);
       // Two-point Gauss a tenth of charge: within 0.08 %.
       expect(Math.abs(range.metres / (y[0] ?? NaN) - 1)).toBeLessThan(0.0008);
     },

@@ -6,6 +6,7 @@ import { merged, sameKind } from '../machine/joined-packs.ts';
 import { assemble } from '../machine/machine.ts';
 import { lightsVerdict } from '../verdict/lights.ts';
 import { twoPackStudy } from '../verdict/two-pack-study.ts';
+import { solved } from '../test/ode.ts';
 import { RUNS, sample } from '../test/sample.ts';
 import { constantSpeedRange } from './range.ts';
 import { busPoint, equalisingAmps, sharePower } from './two-packs.ts';
@@ -89,6 +90,21 @@ describe('two packs on one bus', () => {
       ),
       RUNS,
     );
+  });
+
+  // odex (see test/ode.ts): two charges drained at a constant power, Millman's bus at every moment.
+  it('joined directly drain as a general-purpose solver finds', async () => {
+    const [first, second, watts] = [pack({ cellsInSeries: 13 }), pack({ capacityAh: 15 }), 220];
+    const sharing = sharePower(first, second, watts, 'parallel', [0.9, 0.9], (bus) => bus.openVolts > 46);
+    const rates = (_h: number, [q1 = 0, q2 = 0]: readonly number[]): number[] => {
+      const bus = busPoint(supplyAt(first, q1), supplyAt(second, q2), watts, 'parallel');
+      if (bus === undefined) throw new Error('no bus');
+      return [-bus.firstA / coldAgedCapacityAh(first), -bus.secondA / coldAgedCapacityAh(second)];
+    };
+    const [q1 = NaN, q2 = NaN] = await solved(rates, 0, [0.9, 0.9], sharing.hours);
+    // Explicit steps of a hundredth of the charge: within half of one.
+    expect(Math.abs(sharing.firstCharge - q1)).toBeLessThan(0.005);
+    expect(Math.abs(sharing.secondCharge - q2)).toBeLessThan(0.005);
   });
 
   it('through diodes the higher one feeds alone at first, then both until they are level', () => {
