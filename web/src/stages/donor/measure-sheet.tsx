@@ -1,9 +1,6 @@
-import { Printer } from 'lucide-react';
-import { useEffect, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { useState } from 'react';
 import { specAt, type BuildDocument, type Measure } from '@apple-cart/core';
-import { NotFound } from '../../frame/not-found.tsx';
-import { useBuild } from '../../state/build-store.ts';
+import { PrintPage } from '../../frame/print-page.tsx';
 import { sourcedAt } from '../../state/paths.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
@@ -65,45 +62,10 @@ const TICKS: readonly (readonly [string, string])[] = [
   ['Levers', 'plain   cut-off   shift and brake   hydraulic'],
 ];
 
-/** Every measurement that this build asks for, in the order of the walk round the bicycle, to print and fill in. */
-export function MeasureSheet() {
-  const { id } = useParams();
-  const open = useBuild((state) => state.open);
-  const build = useBuild((state) => (state.id === id ? state.document : undefined));
-  const loadError = useBuild((state) => state.loadError);
-  const [blank, setBlank] = useState(true);
-  useEffect(() => {
-    if (id !== undefined) void open(id);
-  }, [id, open]);
-  useEffect(() => {
-    document.title = `Measure sheet${build === undefined ? '' : `, ${build.name}`}, Apple Cart`;
-  }, [build]);
-  if (loadError !== undefined) return <NotFound what="build" detail={loadError} />;
-  if (build === undefined) return <p className="p-6">Fetching the build.</p>;
+function Sheet({ build, blank }: { build: BuildDocument; blank: boolean }) {
   const style = STYLE_NAMES.find((s) => s.value === build.donor.style)?.label ?? '';
   return (
-    <main className="mx-auto min-h-full max-w-[820px] bg-sheet px-6 py-4 max-tablet:px-3 print:max-w-none print:bg-white print:p-0">
-      <div className="no-print flex flex-wrap items-center gap-2 pb-3">
-        <Link to={`/builds/${id ?? ''}/donor`} className="mr-auto text-slate underline max-bench:py-3">
-          Back to the donor
-        </Link>
-        <Button
-          kind="quiet"
-          aria-pressed={blank}
-          onClick={() => {
-            setBlank(!blank);
-          }}
-        >
-          {blank ? 'With what is known' : 'Blank'}
-        </Button>
-        <Button
-          onClick={() => {
-            window.print();
-          }}
-        >
-          <Printer size={15} strokeWidth={1.6} aria-hidden /> Print
-        </Button>
-      </div>
+    <>
       <header className="border-b-2 border-ink pb-2">
         <h1 className="head text-[28px] font-extrabold">Measure sheet</h1>
         <p className="flex flex-wrap justify-between gap-x-6 text-[14px]">
@@ -154,6 +116,31 @@ export function MeasureSheet() {
           anything is fitted. The maker’s data sheet decides.
         </p>
       </section>
-    </main>
+    </>
+  );
+}
+
+/** Every measurement that this build asks for, in the order of the walk round the bicycle, to print and fill in. */
+export function MeasureSheet() {
+  const [blank, setBlank] = useState(true);
+  return (
+    <PrintPage
+      title="Measure sheet"
+      back={{ to: 'donor', words: 'Back to the donor' }}
+      width="sheet"
+      buttons={
+        <Button
+          kind="quiet"
+          aria-pressed={blank}
+          onClick={() => {
+            setBlank(!blank);
+          }}
+        >
+          {blank ? 'With what is known' : 'Blank'}
+        </Button>
+      }
+    >
+      {(build) => <Sheet build={build} blank={blank} />}
+    </PrintPage>
   );
 }

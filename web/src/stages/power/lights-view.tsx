@@ -21,6 +21,13 @@ const USUAL: readonly Accessory[] = [
 ];
 const MOST = 20;
 
+/** What is entered of an accessory, in the order of its label. */
+const NUMBERS = [
+  { key: 'volts', label: 'at', unit: 'V', max: 300, step: 1 },
+  { key: 'watts', label: 'takes', unit: 'W', max: 3000, step: 0.5, digits: 1 },
+  { key: 'onPct', label: 'on', unit: '%', max: 100, step: 5 },
+] as const;
+
 function Editor({ accessory, index }: { accessory: Accessory; index: number }) {
   const edit = useBuild((state) => state.edit);
   const change = (part: Partial<Accessory>, key: string): void => {
@@ -72,40 +79,17 @@ function Editor({ accessory, index }: { accessory: Accessory; index: number }) {
         </button>
       </div>
       <div className="flex flex-wrap gap-x-3 gap-y-1 pt-1">
-        <PlainNumber
-          label="at"
-          unit="V"
-          value={accessory.volts}
-          min={0}
-          max={300}
-          step={1}
-          onChange={(volts) => {
-            change({ volts }, 'volts');
-          }}
-        />
-        <PlainNumber
-          label=""
-          unit="W"
-          value={accessory.watts}
-          min={0}
-          max={3000}
-          step={0.5}
-          digits={1}
-          onChange={(watts) => {
-            change({ watts }, 'watts');
-          }}
-        />
-        <PlainNumber
-          label="on"
-          unit="%"
-          value={accessory.onPct}
-          min={0}
-          max={100}
-          step={5}
-          onChange={(onPct) => {
-            change({ onPct }, 'onPct');
-          }}
-        />
+        {NUMBERS.map(({ key, ...rest }) => (
+          <PlainNumber
+            key={key}
+            {...rest}
+            value={accessory[key]}
+            min={0}
+            onChange={(value) => {
+              change({ [key]: value }, key);
+            }}
+          />
+        ))}
       </div>
     </div>
   );
