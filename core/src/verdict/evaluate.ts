@@ -71,6 +71,8 @@ export interface Verdict {
     readonly inputW: number;
     /** At half charge: at rest, and with the most current that controller and protection allow. */
     readonly halfV: number;
+    /** Cells, protection and leads together at half charge, ohm. */
+    readonly halfOhm: number;
     readonly loadedV: number;
     readonly cutoffV: number;
     readonly chain: Chain;
@@ -135,6 +137,7 @@ export function evaluate(build: BuildDocument): Verdict {
       energyWh: labelEnergyWh(s.build, s.known),
       inputW: nominal * s.machine.limits.batteryA,
       halfV: half.openVolts,
+      halfOhm: half.ohm,
       loadedV: half.openVolts - half.ohm * Math.min(s.machine.limits.batteryA, s.machine.limits.bmsA),
       cutoffV: s.machine.limits.lowVolts,
       chain: s.chain,

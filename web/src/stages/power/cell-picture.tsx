@@ -146,6 +146,11 @@ export function CellPicture() {
             value: <Quantity value={known.pack.cellsContinuousA.value} unit="A" />,
           },
           {
+            label: 'Resistance',
+            note: 'half charged, with leads',
+            value: <Quantity value={1000 * power.halfOhm} unit="mohm" />,
+          },
+          {
             label: 'Sag at the controller’s limit',
             note: 'half charged, with leads',
             value: <Quantity value={sag} unit="V" />,

@@ -23,6 +23,11 @@ export function PackLedger() {
           },
           { label: 'Capacity', value: <Quantity value={pack.capacityAh.value} unit="Ah" /> },
           { label: 'Energy on the label', value: <Quantity value={power.energyWh} unit="Wh" />, sum: true },
+          {
+            label: 'Resistance',
+            note: 'half charged, with leads',
+            value: <Quantity value={1000 * power.halfOhm} unit="mohm" />,
+          },
           { label: 'Sag at full throttle', note: 'half charged', value: <Quantity value={sag} unit="V" /> },
           {
             label: 'Controller',
