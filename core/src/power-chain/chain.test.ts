@@ -74,17 +74,20 @@ describe('the current chain', () => {
   });
 
   // Common practice: protection below the controller's limit cuts out on a hill.
-  it('looks at a protection below the controller, and stops where the hill alone is too much', () => {
-    const steep = { hillGradePct: 14, hillLengthM: 400 };
+  it('looks at a protection below the controller, by how much the controller asks and not by what it lets through', () => {
     expect(link(whole({ pack: { bmsCurrentA: 18 }, brief: { hillGradePct: 0.5 } }), 'bms').state).toBe(
       'look',
     );
-    const stop = link(
-      whole({ pack: { bmsCurrentA: 6 }, brief: steep, controls: { throttle: 'full' } }),
-      'bms',
-    );
-    expect(['look', 'stop']).toContain(stop.state);
-    expect(stop.margin).toBeLessThan(0);
+    const steep = whole({
+      pack: { bmsCurrentA: 6 },
+      brief: { hillGradePct: 14, hillLengthM: 400 },
+      controls: { throttle: 'full' },
+    });
+    const tripped = link(steep, 'bms');
+    // It cuts out, it does not burn.
+    expect(tripped.state).toBe('look');
+    expect(tripped.demand.continuousA).toBeGreaterThan(15);
+    expect(tripped.margin).toBeLessThan(6 / 15 - 1);
   });
 
   it('is the cells once they are too few: 2 of 8 A side by side for 20 A', () => {

@@ -108,6 +108,8 @@ interface Spec {
   readonly inputs: readonly Known[];
   readonly demand: Demand;
   readonly failing: string;
+  /** It opens by itself before anything burns: never worse than a look. */
+  readonly trips?: true;
   readonly remedy: Phrase;
   readonly source: string;
 }
@@ -130,7 +132,7 @@ function link(spec: Spec): Link {
   }
   const margin = Math.min(limits.continuousA / demand.continuousA, limits.peakA / demand.peakA) - 1;
   const holds = limits.continuousA >= demand.continuousA;
-  const state: CheckState = margin >= 0 ? 'fine' : holds ? 'look' : 'stop';
+  const state: CheckState = margin >= 0 ? 'fine' : holds || spec.trips === true ? 'look' : 'stop';
   const why: Phrase =
     state === 'fine'
       ? ['Carries what is asked of it.']
@@ -192,6 +194,7 @@ export function currentChain(
       inputs: [pack.bmsCurrentA, ...(parallel ? [second.bmsCurrentA] : [])],
       demand: battery,
       failing: 'it will cut out on a hill',
+      trips: true,
       remedy: [...lower, 'fit a protection board rated at or above the controller’s limit.'],
       source: 'the pack’s label; common practice: at or above the controller’s limit',
     }),

@@ -56,8 +56,15 @@ export function study(build: BuildDocument): Study {
   const cruise = kmhToMs(brief.cruiseSpeedKmh.value);
   const charge = pack.chargeLimitPct.value / 100;
   const topFull = topSpeed(machine, charge);
-  const climbed = climb(machine, STATED_CHARGE, brief.hillLengthM.value, brief.hillGradePct.value, choice);
-  const chain = currentChain(build, known, machine, climbed);
+  const hill = (on: Machine): ClimbOutcome =>
+    climb(on, STATED_CHARGE, brief.hillLengthM.value, brief.hillGradePct.value, choice);
+  const climbed = hill(machine);
+  // A protection that is too small does not ration the current, it cuts out: what is asked is without it.
+  const asked =
+    machine.limits.bmsA < machine.limits.batteryA
+      ? hill({ ...machine, limits: { ...machine.limits, bmsA: Infinity } })
+      : climbed;
+  const chain = currentChain(build, known, machine, asked);
   const fitted = subject(build, known, machine, topFull.moves ? topFull.v : 0);
   return {
     build,

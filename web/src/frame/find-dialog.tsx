@@ -20,7 +20,7 @@ import { useSettings } from '../state/settings-store.ts';
 /** Where a field stands: its stage, and the view of it. */
 const fieldPlace = (path: QuantityPath): string => {
   const stage = stageOf(path);
-  return stage === 'power' ? `power?view=${viewOf(path)}` : stage;
+  return stage === 'power' && viewOf(path) !== 'pack' ? `power?view=${viewOf(path)}` : stage;
 };
 
 /** Puts the caret into a field, once its stage has been drawn. */

@@ -9,7 +9,10 @@ const WORDS: Readonly<Record<SaveState, string>> = {
   refused: 'not accepted',
 };
 
-/** Whether the last change has been kept; read out when it changes for the worse. */
+/**
+ * Whether the last change has been kept; read out when it changes for the worse. It is as wide while a change is
+ * being kept as after: the buttons beside it must not move under a hand that is about to press them.
+ */
 export function SaveNote() {
   const state = useBuild((s) => s.saveState);
   const refusal = useBuild((s) => s.refusal);
@@ -19,7 +22,7 @@ export function SaveNote() {
       role={bad ? 'alert' : 'status'}
       data-save-state={state}
       title={refusal}
-      className={`text-[13px] ${bad ? 'font-semibold text-stop' : 'text-ink2 max-tablet:sr-only'}`}
+      className={`text-[13px] ${bad ? 'font-semibold text-stop' : 'min-w-[60px] shrink-0 text-left text-ink2 max-tablet:sr-only'}`}
     >
       {WORDS[state]}
     </small>

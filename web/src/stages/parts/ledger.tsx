@@ -19,7 +19,7 @@ export function Quantity({
   return (
     <span className="inline-flex items-baseline whitespace-nowrap">
       <Num text={shown.text} places={places} />
-      <span className="w-[2.4em] pl-1 text-left text-[12.5px] text-ink3">{shown.unit}</span>
+      <span className="min-w-[2.4em] pl-1 text-left text-[12.5px] text-ink3">{shown.unit}</span>
     </span>
   );
 }
