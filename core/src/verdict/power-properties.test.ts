@@ -42,7 +42,7 @@ describe('whatever the build', () => {
       fc.property(anyBuild, (build) => {
         const before = JSON.stringify(build);
         const steps = voltsOrAmps(build, []);
-        noNaN(steps.map(({ build: _b, ...rest }) => rest));
+        for (const step of steps) noNaN({ ...step, build: undefined });
         expect(JSON.stringify(build)).toBe(before);
         expect(steps[0]?.build).toBe(build);
       }),
