@@ -4,6 +4,7 @@ import type { CheckState } from '../check/check.ts';
 import type { Machine } from '../machine/machine.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
+import { batteryDemand, phaseDemand, type Demand } from './demand.ts';
 import { leadAmps, plugAmps } from './leads.ts';
 
 export const LINK_IDS = [
@@ -37,16 +38,6 @@ export interface Link {
   readonly inputs: readonly Known[];
 }
 
-/** Amps asked of a link. */
-export interface Demand {
-  /** On the test hill, minute after minute. */
-  readonly continuousA: number;
-  /** At full throttle, as long as it lasts. */
-  readonly peakA: number;
-  /** Moving off, at standstill. */
-  readonly startA: number;
-}
-
 export interface Chain {
   readonly links: readonly Link[];
   readonly battery: Demand;
@@ -61,40 +52,6 @@ export interface Chain {
 const MINUTES = 1.25;
 /** A fuse or breaker carries a little more than its rating without opening (IEC 60269: 1.25 to 1.3, from memory); counted on is less. */
 const FUSE_HOLDS = 1.1;
-/**
- * Effective phase current of a three-phase motor per ampere of its direct-current equivalent: equal copper
- * loss, I^2 R = 3 Ieff^2 R / 2 with R between two lines. Derived.
- */
-const EFFECTIVE = Math.sqrt(2 / 3);
-
-/** Battery amps: on the hill what the climb takes, at most the controller's limit. */
-export function batteryDemand(
-  build: BuildDocument,
-  known: KnownBuild,
-  climb: ClimbOutcome,
-  machine: Machine,
-): Demand {
-  const { controller, pack } = known;
-  const byPower = build.controller.limitsPower
-    ? controller.powerLimitW.value / pack.nominalV.value
-    : Infinity;
-  const peakA = Math.min(controller.batteryCurrentA.value, byPower);
-  // A hill that is not climbed asks for all there is.
-  const continuousA = climb.climbs ? Math.min(peakA, climb.batteryA) : peakA;
-  // At standstill only the copper loss is drawn: I^2 R at the phase limit.
-  const startA = Math.min(
-    peakA,
-    (machine.limits.phaseA ** 2 * machine.circuitOhm + machine.limits.standbyW) / pack.nominalV.value,
-  );
-  return { continuousA, peakA, startA };
-}
-
-/** Phase amps, effective: on the hill by the climb, at most and moving off the phase limit. */
-export function phaseDemand(climb: ClimbOutcome, machine: Machine): Demand {
-  const most = machine.limits.phaseA * EFFECTIVE;
-  return { continuousA: climb.climbs ? climb.phaseA * EFFECTIVE : most, peakA: most, startA: most };
-}
-
 interface Limits {
   readonly continuousA: number;
   readonly peakA: number;

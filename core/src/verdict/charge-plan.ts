@@ -4,7 +4,7 @@ import { assembleKnown, firstPack } from '../machine/machine.ts';
 import { chargeRun, HABITS, type ChargeOutcome } from '../power-chain/charging.ts';
 import { highestVolts } from '../power-chain/subject.ts';
 import { misleads, restingCard, type CardRow } from '../power-chain/resting-card.ts';
-import { batteryDemand } from '../power-chain/chain.ts';
+import { batteryDemand } from '../power-chain/demand.ts';
 import { climb } from '../ride/climb.ts';
 import { constantSpeedRange } from '../ride/range.ts';
 import { kmhToMs } from '../quantity/units.ts';
