@@ -82,7 +82,7 @@ export { LINK_IDS, type Chain, type Link, type LinkId } from './power-chain/chai
 export type { Demand } from './power-chain/demand.ts';
 export { cellLayout, type CellLayout, type Neighbours, type PlacedCell } from './power-chain/cell-layout.ts';
 export * from './power-chain/match-cells.ts';
-export { leadAmps, leadLoss, plugAmps } from './power-chain/leads.ts';
+export { leadAmps, leadLoss, phaseLeadWatts, plugAmps } from './power-chain/leads.ts';
 export { inrush, preCharge } from './power-chain/inrush.ts';
 export { chargeRun, likesFull, type ChargeOutcome, type ChargeStep } from './power-chain/charging.ts';
 export { BARS, type CardRow } from './power-chain/resting-card.ts';

@@ -52,6 +52,7 @@ export interface Chain {
 const MINUTES = 1.25;
 /** A fuse or breaker carries a little more than its rating without opening (IEC 60269: 1.25 to 1.3, from memory); counted on is less. */
 const FUSE_HOLDS = 1.1;
+
 interface Limits {
   readonly continuousA: number;
   readonly peakA: number;

@@ -4,7 +4,7 @@ import { solved } from '../test/ode.ts';
 import { RUNS } from '../test/sample.ts';
 import { awgAreaMm2 } from '../quantity/wire-gauge.ts';
 import { inrush, preCharge } from './inrush.ts';
-import { leadAmps, leadLoss, plugAmps } from './leads.ts';
+import { leadAmps, leadLoss, phaseLeadWatts, plugAmps } from './leads.ts';
 
 describe('amps of a lead in free air', () => {
   // NFPA 70 (National Electrical Code, 2020), table 310.17: single copper conductor in free air, 75 C
@@ -66,6 +66,10 @@ describe('loss in a lead', () => {
     expect(loss.ohm).toBeCloseTo(2 / (58 * 2.5), 9);
     expect(loss.volts).toBeCloseTo(0.2759, 4);
     expect(loss.watts).toBeCloseTo(5.517, 3);
+  });
+
+  it('of three phase leads of 1 m and 2.5 mm² at 20 A and 20 C: 3 x 400 x 6.9 mohm, 8.3 W (by hand)', () => {
+    expect(phaseLeadWatts('copper', 1000, 2.5, 20, 20)).toBeCloseTo((3 * 400) / (58 * 2.5), 9);
   });
 
   it('never falls when the lead gets longer or thinner', () => {

@@ -57,6 +57,15 @@ export function leadLoss(
   return { ohm, volts: ohm * amps, watts: ohm * amps * amps };
 }
 
+/** Watts lost in the three phase leads at an effective current in each, at 40 C of the metal: 3 I^2 R. Derived. */
+export const phaseLeadWatts = (
+  kind: Conductor,
+  mmOneWay: number,
+  mm2: number,
+  effectiveA: number,
+  celsius = 40,
+): number => 3 * effectiveA * effectiveA * conductorOhm(kind, mmOneWay / 1000, mm2, celsius);
+
 /** Two plugs of a kind in parallel do not share evenly: each counts for four fifths. Common practice. */
 const SHARED = 0.8;
 

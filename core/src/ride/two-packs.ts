@@ -74,7 +74,7 @@ const MOST_STEPS = 5000;
 
 /**
  * Discharges two joined packs at a constant power until `holds` says no, one pack is empty and the other
- * cannot give it, or both are empty. Steps are explicit in charge, with the currents of the middle of each
+ * cannot give it, or both are empty. Steps are explicit in charge, with the currents of the beginning of each
  * step; nothing is created or lost: drawn = out + lost, to rounding.
  */
 export function sharePower(

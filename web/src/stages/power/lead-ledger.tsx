@@ -1,4 +1,4 @@
-import { leadLoss, preCharge } from '@apple-cart/core';
+import { leadLoss, phaseLeadWatts, preCharge } from '@apple-cart/core';
 import { Ledger, Quantity } from '../parts/ledger.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
@@ -29,6 +29,26 @@ export function LeadLedger() {
           note: `${full.volts.toFixed(2)} V`,
           value: <Quantity value={full.watts} unit="W" digits={1} />,
         },
+        ...(cabling.phaseMm.source === 'unknown' || cabling.phaseMm2.source === 'unknown'
+          ? []
+          : [
+              {
+                label: 'Lost in the phase leads on the hill',
+                note: 'all three',
+                value: (
+                  <Quantity
+                    value={phaseLeadWatts(
+                      document.cabling.conductor,
+                      cabling.phaseMm.value,
+                      cabling.phaseMm2.value,
+                      chain.phase.continuousA,
+                    )}
+                    unit="W"
+                    digits={1}
+                  />
+                ),
+              },
+            ]),
         {
           label: 'Energy in the first spark',
           note: `bare plug: ${rush.peakA.toFixed(0)} A for an instant`,

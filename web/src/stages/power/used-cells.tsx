@@ -146,6 +146,10 @@ export function UsedCells() {
             setText(next, list.wrong.length > 0);
             edit((d) => withSection(d, 'cell', { used: [...list.cells] }), 'used cells', 'cell.used');
           }}
+          onBlur={() => {
+            // What was read stands in the build: an undo shows here too. What was not read stays as typed.
+            if (read.wrong.length === 0) setText(undefined);
+          }}
         />
       </label>
       {read.wrong.length > 0 && (
