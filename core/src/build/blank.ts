@@ -4,6 +4,7 @@ import { cellSpecs, type UsedCell } from './cell.ts';
 import { chargerSpecs, supplySpecs, type Accessory } from './charging.ts';
 import { donorFitSpecs, donorFrameSpecs } from './donor-measures.ts';
 import { driveFitSpecs } from './drive-fit.ts';
+import { driveHeatSpecs } from './drive-heat.ts';
 import { secondSpecs } from './pack.ts';
 import type { Sourced } from './quantity-spec.ts';
 
@@ -15,6 +16,7 @@ const allUnknown = <S extends object>(specs: S): { [K in keyof S]: Sourced } =>
 
 /** What nobody has looked at yet: the values of everything that is asked later, before it is asked. */
 export const BLANK = {
+  brief: { hillRoute: '', rangeRoute: '', ...allUnknown({ windFromDeg: 0, descentKmh: 0 }) },
   donor: {
     frameMaterial: 'unknown',
     forkMaterial: 'unknown',
@@ -37,7 +39,10 @@ export const BLANK = {
     bearsOnFrame: 'unknown',
     medium: 'chain',
     idler: 'unknown',
+    windingSensor: 'unknown',
+    fluid: false,
     ...allUnknown(driveFitSpecs),
+    ...allUnknown(driveHeatSpecs),
   },
   gearing: { hubRatios: [] as number[], heldHubGear: null, shiftSensor: 'unknown' },
   pack: {
@@ -61,7 +66,7 @@ export const BLANK = {
     ...allUnknown(cellSpecs),
   },
   second: { name: '', chemistry: 'nmc', join: 'none', ...allUnknown(secondSpecs) },
-  controller: { regenerates: 'unknown', ...allUnknown({ ratedV: 0, capacitorUf: 0, regenA: 0 }) },
+  controller: { regenerates: 'unknown', ...allUnknown({ ratedV: 0, capacitorUf: 0, regenA: 0, lowVoltageFoldV: 0 }) },
   cabling: {
     conductor: 'copper',
     connectors: 1,
@@ -75,6 +80,7 @@ export const BLANK = {
 } as const satisfies {
   readonly [
     S in
+      | 'brief'
       | 'donor'
       | 'drive'
       | 'gearing'

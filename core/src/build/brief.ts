@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { placeId } from './choices.ts';
-import { quantities, type QuantitySpec } from './quantity-spec.ts';
+import { NO_DEFAULT, quantities, type QuantitySpec } from './quantity-spec.ts';
 
 /** What the build is for: the targets and conditions that every later figure is held against. */
 export const briefSpecs = {
@@ -134,11 +134,40 @@ export const briefSpecs = {
     fallback: 0,
     origin: 'still air',
   },
+  windFromDeg: {
+    label: 'Wind comes from',
+    unit: 'deg',
+    min: 0,
+    max: 360,
+    plausible: [0, 360],
+    step: 10,
+    // Without a direction the wind is ahead all the way.
+    stays: true,
+    fallback: 0,
+    origin: NO_DEFAULT,
+  },
+  descentKmh: {
+    label: 'Lets it run downhill to',
+    unit: 'km/h',
+    min: 5,
+    max: 100,
+    plausible: [15, 60],
+    step: 1,
+    fallback: 35,
+    origin: 'common practice',
+  },
 } as const satisfies Record<string, QuantitySpec>;
+
+/** Routes are kept beside the builds; a build names them. Empty: none chosen. */
+const routeId = z.string().max(60);
 
 export const brief = z.strictObject({
   use: z.string().max(200),
   place: placeId,
   hillName: z.string().max(80),
+  /** Ridden on the hill stage; empty for the test hill of length and grade. */
+  hillRoute: routeId,
+  /** Ridden on the range stage. */
+  rangeRoute: routeId,
   ...quantities(briefSpecs),
 });

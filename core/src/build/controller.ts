@@ -76,6 +76,16 @@ export const controllerSpecs = {
     fallback: (c: FallbackContext) => Math.round(CUTOFF_PER_CELL[c.chemistry] * c.cellsInSeries * 10) / 10,
     origin: 'common practice: 3.1 V a lithium cell, 2.7 V LFP, 1.75 V lead-acid',
   },
+  lowVoltageFoldV: {
+    label: 'Current fades over the last',
+    unit: 'V',
+    min: 0,
+    max: 20,
+    plausible: [0, 4],
+    step: 0.5,
+    fallback: 0,
+    origin: 'common practice: the current falls so that the volts stay at the cut-off',
+  },
   assistCutoffKmh: {
     label: 'Motor has stopped helping at',
     unit: 'km/h',

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { answer, driveKind, type DriveKind } from './choices.ts';
 import { driveFitSpecs } from './drive-fit.ts';
+import { driveHeatSpecs } from './drive-heat.ts';
 import { quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
 interface KindDefaults {
@@ -52,6 +53,9 @@ const KIND: Readonly<Record<DriveKind, KindDefaults>> = {
     massKg: 4.8,
   },
 };
+
+/** What a motor of the kind weighs, kg. */
+export const motorMassOf = (kind: DriveKind): number => KIND[kind].massKg;
 
 const byKind = (key: keyof KindDefaults) => (context: FallbackContext) => KIND[context.kind][key];
 const TYPICAL = 'from memory, usual for the kind of motor';
@@ -151,6 +155,7 @@ export const driveSpecs = {
     origin: TYPICAL,
   },
   ...driveFitSpecs,
+  ...driveHeatSpecs,
 } as const satisfies Record<string, QuantitySpec>;
 
 export const drive = z.strictObject({
@@ -167,5 +172,9 @@ export const drive = z.strictObject({
   bearsOnFrame: answer,
   medium: z.enum(['chain', 'belt']),
   idler: answer,
+  /** A sensor in the winding, by which the controller holds back. */
+  windingSensor: answer,
+  /** Coupling fluid in the air gap, so that the winding gives its heat to the shell. */
+  fluid: z.boolean(),
   ...quantities(driveSpecs),
 });

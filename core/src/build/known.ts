@@ -3,6 +3,7 @@ import type { FallbackContext, QuantitySpec, Sourced } from './quantity-spec.ts'
 import type { Unit } from '../quantity/units.ts';
 import { countsUnder } from './counts-when.ts';
 import { donorSpecs, wheelbaseOf } from './donor.ts';
+import { motorMassOf } from './drive.ts';
 import { ladenCentre } from './frame-of.ts';
 import { LABEL_V_PER_CELL, USUAL_AH } from './pack.ts';
 import { packFromCells } from './pack-from-cells.ts';
@@ -75,6 +76,7 @@ export function fallbackContext(build: BuildDocument): FallbackContext {
   return {
     style,
     kind: build.drive.kind,
+    motorKg: build.drive.massKg.source === 'unknown' ? motorMassOf(build.drive.kind) : build.drive.massKg.value,
     ...packContext(build.pack),
     ...size,
     wheelbaseMm: wheelbaseMm.source === 'unknown' ? wheelbaseOf(style) : wheelbaseMm.value,

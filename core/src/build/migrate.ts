@@ -37,6 +37,13 @@ export function from1To2(data: object): Record<string, unknown> {
   return next;
 }
 
+/** Version 3 rode steady hills and levels: routes, wind's direction and the motor's heat are unknown. */
+export function from3To4(data: object): Record<string, unknown> {
+  const old = data as Record<string, unknown>;
+  const asked = (['brief', 'drive', 'controller'] as const).filter((name) => name in old);
+  return { ...filled(old, asked), schemaVersion: 4 };
+}
+
 /** Version 2 knew a ready pack and a controller: cells, leads, charger, second pack and lights are unknown. */
 export function from2To3(data: object): Record<string, unknown> {
   const old = data as Record<string, unknown>;

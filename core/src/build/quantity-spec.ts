@@ -6,6 +6,7 @@ import type { Chemistry, DonorStyle, DriveKind } from './choices.ts';
 export interface FallbackContext {
   readonly style: DonorStyle;
   readonly kind: DriveKind;
+  readonly motorKg: number;
   readonly chemistry: Chemistry;
   readonly nominalV: number;
   readonly cellsInSeries: number;

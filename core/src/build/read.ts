@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 import { fail, ok, type Issue, type Result } from '../quantity/result.ts';
-import { from1To2, from2To3 } from './migrate.ts';
+import { from1To2, from2To3, from3To4 } from './migrate.ts';
 import { SCHEMA_VERSION, buildDocument, type BuildDocument } from './document.ts';
 
 function at(document: unknown, path: readonly PropertyKey[]): unknown {
@@ -56,6 +56,9 @@ export function issuesFromZod(error: z.ZodError, document: unknown): readonly Is
   });
 }
 
+/** From each version to the next, the oldest first. */
+const STEPS = [from1To2, from2To3, from3To4] as const;
+
 /** Validates unknown data as a build document and migrates it forward, one step a version. */
 export function readBuild(data: unknown): Result<BuildDocument> {
   if (typeof data !== 'object' || data === null || Array.isArray(data)) {
@@ -75,8 +78,10 @@ export function readBuild(data: unknown): Result<BuildDocument> {
       limit: `at most ${String(SCHEMA_VERSION)}`,
     });
   }
-  const second = version === 1 ? from1To2(data) : data;
-  const current = version === 1 || version === 2 ? from2To3(second) : data;
+  const current = STEPS.slice(Number.isInteger(version) && Number(version) > 0 ? Number(version) - 1 : STEPS.length).reduce(
+    (older, step) => step(older),
+    data as Record<string, unknown>,
+  );
   const parsed = buildDocument.safeParse(current);
   return parsed.success ? ok(parsed.data) : { ok: false, issues: issuesFromZod(parsed.error, current) };
 }

@@ -24,6 +24,7 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
       use: '',
       place: 'gb',
       hillName: '',
+      ...BLANK.brief,
       riderMassKg: assumed(80),
       loadMassKg: assumed(5),
       riderPowerW: assumed(75),

@@ -7,6 +7,7 @@ export const LIMITS = [
   'pack-power',
   'power-limit',
   'phase-current',
+  'heat',
   'speed-limit',
   'assist-ratio',
   'cadence',
@@ -22,6 +23,8 @@ export interface Limits {
   /** Watts taken from the pack; Infinity when not limited. */
   readonly powerW: number;
   readonly lowVolts: number;
+  /** The current fades evenly over this many volts above them; 0 where it only keeps the volts there. */
+  readonly foldVolts: number;
   readonly standbyW: number;
   /** m/s at which help has ended, and the width over which it fades; Infinity when not limited. */
   readonly cutoff: number;

@@ -9,6 +9,9 @@ import { merged, sameKind } from './joined-packs.ts';
 import { gears, type Gear } from './driveline.ts';
 import type { Limits } from './limits.ts';
 import { torqueConstant, warmResistance, type Motor } from './motor.ts';
+import { regenerationOf, type Regeneration } from './regeneration.ts';
+import { thermalOf } from './thermal-of.ts';
+import type { Thermal } from './thermal.ts';
 import type { Rider } from './rider.ts';
 import type { RoadLoad } from './road-load.ts';
 
@@ -38,13 +41,23 @@ export interface Machine {
   readonly motor: Motor;
   /** Winding at its working temperature plus the controller, ohm. */
   readonly circuitOhm: number;
+  /** The controller's own share of it. */
+  readonly controllerOhm: number;
   /** Efficiency from motor shaft to tyre. */
   readonly efficiency: number;
+  /** Inside the motor alone: what it does not pass on warms its shell. */
+  readonly gearEfficiency: number;
   readonly chainEfficiency: number;
   readonly wheelRadius: number;
   readonly gears: readonly Gear[];
   readonly heldGear: Gear | null;
   readonly limits: Limits;
+  /** The part of the standby power that lights and other accessories take, W. */
+  readonly accessoryW: number;
+  readonly thermal: Thermal;
+  /** What braking may give back; undefined where it cannot. */
+  readonly regeneration: Regeneration | undefined;
+  readonly airC: number;
   /** The pack that speeds and hills are worked out on: the first, or both where they are joined directly. */
   readonly pack: Pack;
   readonly second: SecondPack | undefined;
@@ -111,6 +124,7 @@ function limitsOf(build: BuildDocument, known: KnownBuild): Limits {
     phaseA: controller.phaseCurrentA.value,
     powerW: build.controller.limitsPower ? controller.powerLimitW.value : Infinity,
     lowVolts: controller.lowVoltageCutoffV.value,
+    foldVolts: controller.lowVoltageFoldV.value,
     // Lights hang on the same pack, and are on whether the motor works or not.
     standbyW: controller.standbyW.value + accessoryWatts(build, known),
     cutoff: build.controller.limitsSpeed ? kmhToMs(controller.assistCutoffKmh.value) : Infinity,
@@ -197,12 +211,18 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     circuitOhm:
       warmResistance(drive.resistanceOhm.value, drive.windingC.value) +
       controller.resistanceMohm.value / 1000,
+    controllerOhm: controller.resistanceMohm.value / 1000,
     efficiency: drive.efficiency.value * transmission(build, known),
+    gearEfficiency: drive.efficiency.value,
     chainEfficiency: gearing.chainEfficiency.value,
     wheelRadius,
     gears: list,
     heldGear: heldGear(build, list),
     limits: limitsOf(build, known),
+    accessoryW: accessoryWatts(build, known),
+    thermal: thermalOf(build, known),
+    regeneration: regenerationOf(build, known),
+    airC: brief.temperatureC.value,
     ...packsOf(build, known),
     rider: {
       powerW: brief.riderPowerW.value,

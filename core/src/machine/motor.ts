@@ -25,6 +25,9 @@ export const warmResistance = (resistance20: number, windingC: number): number =
 export const coreDrag = (motor: Motor, omega: number): number =>
   omega > 0 ? motor.hysteresisNm + motor.eddyNms * omega : 0;
 
+/** How much the winding's resistance grows per kelvin above 20 C, as a share of that at 20 C. */
+export const copperGrowth = COPPER_PER_K;
+
 /**
  * Force at the tyre in N for a phase current: (Kt I - core drag) n eta while driving, divided by eta when
  * the wheel drives the motor; never below 0 with a freewheel.

@@ -34,6 +34,12 @@ const MOTOR_KEYS = [
   'gearboxMm',
   'ringLineMm',
   'bodyDropMm',
+  'windingHeatJK',
+  'shellHeatJK',
+  'coupleWK',
+  'coolStillWK',
+  'coolMovingWK',
+  'damageC',
 ] as const;
 
 const PACK_KEYS = [
@@ -162,6 +168,7 @@ function copied(build: BuildDocument, part: Part): BuildDocument {
           name: part.name,
           kind: part.kind,
           freewheel: part.freewheel,
+          windingSensor: part.windingSensor,
           discMount: part.discMount,
           throughAxle: part.throughAxle,
           ...labelled(part, MOTOR_KEYS),

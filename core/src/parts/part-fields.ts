@@ -38,6 +38,7 @@ const OWN: Readonly<Record<string, readonly [string, Unit | undefined]>> = {
   gripWet: ['Grip, wet', undefined],
   crr: ['Rolling resistance', undefined],
   discMount: ['Disc mount', undefined],
+  windingSensor: ['Sensor in the winding', undefined],
   throughAxle: ['For through-axles', undefined],
   frameMaterial: ['Frame', undefined],
   forkMaterial: ['Fork', undefined],

@@ -58,6 +58,13 @@ const motorPart = z.strictObject({
   gearboxMm: offset,
   ringLineMm: offset,
   bodyDropMm: given,
+  windingHeatJK: given,
+  shellHeatJK: given,
+  coupleWK: given,
+  coolStillWK: given,
+  coolMovingWK: given,
+  damageC: given,
+  windingSensor: answer.default('unknown'),
   discMount: answer.default('unknown'),
   throughAxle: answer.default('unknown'),
 });

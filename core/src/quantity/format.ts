@@ -43,6 +43,9 @@ const DIGITS: Partial<Record<Unit, number>> = {
   mm2: 2,
   uF: 0,
   J: 0,
+  'J/K': 0,
+  'W/K': 2,
+  deg: 0,
 };
 
 /** How a unit is written beside a number; a pure number has none. */
@@ -58,6 +61,7 @@ const WRITTEN: Partial<Record<Unit, string>> = {
   mm2: 'mm²',
   uF: 'µF',
   mohm: 'mohm',
+  deg: '°',
 };
 
 /** The unit's usual number of decimals; pure numbers get as many as their size asks for. */

@@ -1,7 +1,18 @@
 /** What is wrong with a value that came from outside: one row per fault. Words are made from it at the edge. */
 export interface Issue {
   readonly code:
-    'type' | 'range' | 'missing' | 'unknown-key' | 'choice' | 'text' | 'unit' | 'json' | 'version';
+    | 'type'
+    | 'range'
+    | 'missing'
+    | 'unknown-key'
+    | 'choice'
+    | 'text'
+    | 'unit'
+    | 'json'
+    | 'xml'
+    | 'csv'
+    | 'size'
+    | 'version';
   /** Dotted path of the value in its document; empty for the whole. */
   readonly path: string;
   readonly actual: unknown;

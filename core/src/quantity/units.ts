@@ -55,6 +55,9 @@ const UNITS = {
   'kg/m3': { dimension: 'density', factor: 1 },
   T: { dimension: 'teeth', factor: 1 },
   S: { dimension: 'cells in series', factor: 1 },
+  'J/K': { dimension: 'heat capacity', factor: 1 },
+  'W/K': { dimension: 'heat conductance', factor: 1 },
+  deg: { dimension: 'angle', factor: 1 },
   '1': { dimension: 'number', factor: 1 },
 } as const satisfies Record<string, UnitInfo>;
 

@@ -1,6 +1,6 @@
 import type { Supply } from '../machine/battery.ts';
 import type { Gear } from '../machine/driveline.ts';
-import type { Limit } from '../machine/limits.ts';
+import type { Limit, Limits } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
 import { coreDrag, wheelForce } from '../machine/motor.ts';
 import { spinOutFactor } from '../machine/rider.ts';
@@ -14,11 +14,22 @@ export interface OperatingPoint {
 }
 
 /** Fixed drop of the controller's bridge, V. From memory. */
-const BRIDGE_V = 0.3;
+export const BRIDGE_V = 0.3;
 
 interface Bound {
   readonly amps: number;
   readonly limit: Limit;
+}
+
+/**
+ * Battery amps that the low-voltage cut-off leaves of `amps`. It fades evenly over the fold above the cut-off:
+ * I = amps (V - Vlow) / fold with V = Voc - I Rb, solved for I (derived); without a fold it keeps V at Vlow.
+ */
+export function currentAtCutoff(supply: Supply, limits: Limits, amps: number): number {
+  const above = Math.max(0, supply.openVolts - limits.lowVolts);
+  if (limits.foldVolts === 0) return above / supply.ohm;
+  if (supply.openVolts - amps * supply.ohm >= limits.lowVolts + limits.foldVolts) return amps;
+  return (amps * above) / (limits.foldVolts + amps * supply.ohm);
 }
 
 /** The battery side as a bound on battery amps: the least of controller, protection, cut-off and pack. */
@@ -30,9 +41,9 @@ function batteryBound(machine: Machine, supply: Supply): Bound {
     amps = limits.bmsA;
     limit = 'pack-protection';
   }
-  const toCutoff = (supply.openVolts - limits.lowVolts) / supply.ohm;
+  const toCutoff = currentAtCutoff(supply, limits, amps);
   if (toCutoff < amps) {
-    amps = Math.max(0, toCutoff);
+    amps = toCutoff;
     limit = 'low-voltage';
   }
   const mostPower = supply.openVolts / (2 * supply.ohm);
@@ -136,6 +147,8 @@ export const electricalWatts = (machine: Machine, gear: Gear, phaseA: number, v:
 export function partThrottleAmps(machine: Machine, gear: Gear, v: number, forceN: number): number {
   const { motor } = machine;
   if (forceN <= 0 && motor.freewheel) return 0;
-  const torque = forceN / (gear.motorRatio * machine.efficiency) + coreDrag(motor, gear.motorRatio * v);
+  // Where the wheel drives the motor, its gears take their share on the way in.
+  const geared = forceN >= 0 ? forceN / machine.efficiency : forceN * machine.efficiency;
+  const torque = geared / gear.motorRatio + coreDrag(motor, gear.motorRatio * v);
   return Math.max(0, torque / motor.kt);
 }

@@ -1,5 +1,18 @@
 import type { Gear } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
+import type { Thermal } from '../machine/thermal.ts';
+
+/** Two bodies of round numbers, far from any rollback. */
+export const HAND_THERMAL: Thermal = {
+  windingJK: 500,
+  shellJK: 1500,
+  coupleWK: 2,
+  stillWK: 1,
+  movingWK: 1,
+  rollbackStartC: Infinity,
+  rollbackEndC: Infinity,
+  damageC: 140,
+};
 
 /**
  * A machine of round numbers for working by hand: Kt 1 N m/A, circuit 0.1 ohm, 10 motor rad/s a metre,
@@ -16,7 +29,9 @@ export const handMachine = (
   road: { massKg: 100, crr: 0.01, cdaM2: 0.5, airDensity: 1.2, headwind: 0 },
   motor: { kt: 1, resistance20: 0.1, hysteresisNm: 0, eddyNms: 0, freewheel: true },
   circuitOhm: 0.1,
+  controllerOhm: 0,
   efficiency: 1,
+  gearEfficiency: 1,
   chainEfficiency: 1,
   wheelRadius: 0.35,
   gears: [HAND_GEAR],
@@ -27,12 +42,17 @@ export const handMachine = (
     phaseA: 1000,
     powerW: Infinity,
     lowVolts: 0,
+    foldVolts: 0,
     standbyW: 0,
     cutoff: Infinity,
     taper: 0,
     assistW: Infinity,
     ...limits,
   },
+  accessoryW: 0,
+  thermal: HAND_THERMAL,
+  regeneration: undefined,
+  airC: 20,
   pack: { chemistry: 'nmc', cellsInSeries: 13, capacityAh: 10, health: 1, wiringOhm: 0.02, temperatureC: 25 },
   second: undefined,
   rider: { powerW: 0, cadenceMinRpm: 55, cadenceMaxRpm: 90 },

@@ -10,6 +10,7 @@ export const LIMIT_WORDS: Readonly<Record<Limit | 'empty', string>> = {
   'pack-power': 'the pack itself',
   'power-limit': 'power limit',
   'phase-current': 'phase current',
+  heat: 'heat of the motor',
   'speed-limit': 'speed limit',
   'assist-ratio': 'assist ratio',
   cadence: 'cadence',
@@ -20,7 +21,7 @@ export const LIMIT_WORDS: Readonly<Record<Limit | 'empty', string>> = {
 /** The quantity of the build that sets a limit; undefined where it follows from several. */
 export function limitQuantity(
   limit: Limit,
-  { controller, pack, brief, controls }: KnownBuild,
+  { controller, pack, brief, controls, drive }: KnownBuild,
 ): Known | undefined {
   switch (limit) {
     case 'battery-current':
@@ -33,6 +34,8 @@ export function limitQuantity(
       return controller.powerLimitW;
     case 'phase-current':
       return controller.phaseCurrentA;
+    case 'heat':
+      return drive.rollbackStartC;
     case 'speed-limit':
       return controller.assistCutoffKmh;
     case 'assist-ratio':

@@ -36,6 +36,21 @@ const BESIDE_THE_DONOR: ReadonlySet<QuantityPath> = new Set([
   'pack.boxWidthMm',
 ]);
 
+/** Entered at the stage that rides them. */
+const RIDDEN: Partial<Record<QuantityPath, StageId>> = {
+  'drive.windingHeatJK': 'hill',
+  'drive.shellHeatJK': 'hill',
+  'drive.coupleWK': 'hill',
+  'drive.coolStillWK': 'hill',
+  'drive.coolMovingWK': 'hill',
+  'drive.fluidFactor': 'hill',
+  'drive.rollbackStartC': 'hill',
+  'drive.rollbackEndC': 'hill',
+  'drive.damageC': 'hill',
+  'brief.windFromDeg': 'range',
+  'brief.descentKmh': 'range',
+};
+
 /** The stage at which a quantity is entered. */
 export const stageOf = (path: QuantityPath): StageId =>
-  BESIDE_THE_DONOR.has(path) ? 'donor' : (SECTION_STAGE[sectionOf(path)] ?? 'brief');
+  RIDDEN[path] ?? (BESIDE_THE_DONOR.has(path) ? 'donor' : (SECTION_STAGE[sectionOf(path)] ?? 'brief'));

@@ -1,0 +1,91 @@
+import type { Supply } from '../machine/battery.ts';
+import { cadenceRpm, type Gear } from '../machine/driveline.ts';
+import type { Machine } from '../machine/machine.ts';
+import { riderForce } from '../machine/rider.ts';
+import { electricalWatts, operatingPoint, partThrottleAmps } from './operating-point.ts';
+import type { GearChoice } from './traction.ts';
+
+/** A rider does not change more often than this, s, unless the legs ask for it. */
+const LEAST_S = 1.5;
+/** Nor for changes of speed (m/s) or force (share) smaller than these. */
+const SAME_SPEED = 0.2;
+const SAME_FORCE = 0.06;
+
+/** The gear ridden in, chosen as a rider does: now and then, for the force wanted, by the least power from the pack. */
+export class GearBox {
+  private readonly machine: Machine;
+  private readonly held: Gear | undefined;
+  private readonly pedals: boolean;
+  gear: Gear;
+  private since = Infinity;
+  private chosenAt = NaN;
+  private chosenFor = NaN;
+
+  constructor(machine: Machine, choice: GearChoice) {
+    this.machine = machine;
+    const [lowest] = machine.gears;
+    if (lowest === undefined) throw new TypeError('a machine has at least one gear');
+    this.held = choice === 'best' ? (machine.gears.length === 1 ? lowest : undefined) : choice;
+    this.gear = this.held ?? lowest;
+    this.pedals = machine.rider.powerW > 0 || machine.control === 'pedals';
+  }
+
+  private inSpan(gear: Gear, v: number): boolean {
+    const cadence = cadenceRpm(gear, v);
+    return cadence >= this.machine.rider.cadenceMinRpm && cadence <= this.machine.rider.cadenceMaxRpm;
+  }
+
+  /** The gear for a force wanted (N, motor and rider) at a speed, `dt` seconds after the last question. */
+  choose(supply: Supply, v: number, wantedN: number, dt: number): Gear {
+    if (this.held !== undefined) return this.held;
+    this.since += dt;
+    const spanned = !this.pedals || this.inSpan(this.gear, v);
+    if (this.machine.kind !== 'mid-drive') {
+      // The motor does not feel the cogs: the legs alone choose, and keep what suits them.
+      if (!spanned) this.gear = this.comfortable(v);
+      return this.gear;
+    }
+    if (spanned && this.since < LEAST_S) return this.gear;
+    const same =
+      Math.abs(v - this.chosenAt) < SAME_SPEED &&
+      Math.abs(wantedN - this.chosenFor) < SAME_FORCE * Math.abs(this.chosenFor);
+    if (spanned && same) return this.gear;
+    this.gear = this.search(supply, v, wantedN);
+    this.since = 0;
+    this.chosenAt = v;
+    this.chosenFor = wantedN;
+    return this.gear;
+  }
+
+  /** The gear that turns the legs nearest the middle of their span. */
+  private comfortable(v: number): Gear {
+    const { rider, gears } = this.machine;
+    const middle = (rider.cadenceMinRpm + rider.cadenceMaxRpm) / 2;
+    let best = this.gear;
+    for (const gear of gears)
+      if (Math.abs(cadenceRpm(gear, v) - middle) < Math.abs(cadenceRpm(best, v) - middle)) best = gear;
+    return best;
+  }
+
+  /** Inside the cadence span first: the one that gives the force for the least power, else the one of most force. */
+  private search(supply: Supply, v: number, wantedN: number): Gear {
+    const { machine } = this;
+    let best = this.gear;
+    let bestScore = -Infinity;
+    for (const gear of machine.gears) {
+      const riderN = riderForce(machine.rider, gear, machine.chainEfficiency, v);
+      const most = operatingPoint(machine, gear, supply, v).forceN + riderN;
+      const enough = most >= wantedN;
+      const motorN = Math.max(0, Math.min(wantedN, most) - riderN);
+      const watts = electricalWatts(machine, gear, partThrottleAmps(machine, gear, v, motorN), v);
+      // Ranked by span, then by whether it is enough, then by power or by force.
+      const score =
+        (!this.pedals || this.inSpan(gear, v) ? 2e6 : 0) + (enough ? 1e6 - watts : Math.min(9e5, most * 100));
+      if (score > bestScore) {
+        bestScore = score;
+        best = gear;
+      }
+    }
+    return best;
+  }
+}

@@ -1,0 +1,224 @@
+import type { Gear } from '../machine/driveline.ts';
+import type { Limit } from '../machine/limits.ts';
+import { wheelForce } from '../machine/motor.ts';
+import { riderForce } from '../machine/rider.ts';
+import { GearBox } from './gear-box.ts';
+import type { MotorHeat, WarmMachine } from './motor-heat.ts';
+import { operatingPoint, partThrottleAmps, type OperatingPoint } from './operating-point.ts';
+import type { PowerSource } from './power-source.ts';
+import type { Legs } from './range.ts';
+import { brakingAmps } from './regenerate.ts';
+import type { Road } from './road.ts';
+import type { Pace } from './course.ts';
+import type { Binding } from './trace.ts';
+import type { GearChoice } from './traction.ts';
+
+/** Wheels, rotor and the like as if they were mass, kg. From memory: the sum of J / r^2. */
+export const TURNING_KG = 2;
+/** Room above the fastest that is rolled to, m/s, for the search of a step. */
+const ROLL_ROOM = 5;
+/** Roots of a step's speed, m/s. */
+const ROOT_MS = 1e-9;
+const MOST_TRIES = 60;
+
+/**
+ * One step of a ride by the implicit midpoint rule, inverse first: the wanted speed at its end, and the force for it
+ * in closed form; where that cannot be had, vm = v + dt/2 (F(vm) - load(vm)) / m is solved at full throttle. What
+ * makes the step stands in the fields afterwards, at its middle speed.
+ */
+export class Stepper {
+  private readonly m: WarmMachine;
+  private readonly road: Road;
+  private readonly source: PowerSource;
+  private readonly heat: MotorHeat;
+  private readonly pace: Pace;
+  private readonly helping: boolean;
+  private readonly box: GearBox;
+  readonly mass: number;
+
+  gear: Gear;
+  amps = 0;
+  motorN = 0;
+  riderN = 0;
+  brakeN = 0;
+  binding: Binding = 'wish';
+  private full: OperatingPoint | undefined;
+  /** Of the step being solved: its beginning, its length, and whether the throttle is open. */
+  private v = 0;
+  private dt = 0;
+  private open = false;
+
+  constructor(
+    machine: WarmMachine,
+    road: Road,
+    source: PowerSource,
+    heat: MotorHeat,
+    rides: { readonly pace: Pace; readonly legs: Legs; readonly gear: GearChoice },
+  ) {
+    this.m = machine;
+    this.road = road;
+    this.source = source;
+    this.heat = heat;
+    this.pace = rides.pace;
+    this.helping = rides.legs === 'helping';
+    this.box = new GearBox(machine, rides.gear);
+    this.gear = this.box.gear;
+    this.mass = machine.road.massKg + TURNING_KG;
+  }
+
+  /** Settles a step of `dt` from `x` at `v`; gives the speed at its end. */
+  settle(x: number, v: number, dt: number): number {
+    this.v = v;
+    this.dt = dt;
+    const cap = this.road.allowed(x, v, dt);
+    const wish = Math.min(this.pace.cruise, cap, v + this.pace.accelerate * dt);
+    const wanted = this.forceFor(wish);
+    if (wanted > 0 && wish >= v - ROOT_MS) return this.drive(wish, wanted);
+    return this.roll(Math.min(cap, Math.max(v, this.pace.descent)), wish);
+  }
+
+  /** Standing still for a while. */
+  stand(): void {
+    this.amps = this.motorN = this.riderN = this.brakeN = 0;
+    this.binding = 'standing';
+  }
+
+  /** Evenly slower to a stop over a step. */
+  stop(v: number, dt: number): void {
+    this.v = v;
+    this.dt = dt;
+    this.brake(0);
+  }
+
+  /** Force of motor, rider and brakes that ends the step at `v1`, N. */
+  private forceFor(v1: number): number {
+    return (this.mass * (v1 - this.v)) / this.dt + this.road.load((this.v + v1) / 2);
+  }
+
+  private drive(wish: number, wanted: number): number {
+    const wm = (this.v + wish) / 2;
+    this.gear = this.box.choose(this.source.supply, wm, wanted, this.dt);
+    if (this.most(wm) >= wanted) {
+      this.binding = 'wish';
+      this.share(wanted, wm);
+      return wish;
+    }
+    this.open = true;
+    const v1 = Math.max(0, 2 * this.reach(wm) - this.v);
+    this.share(this.forceFor(v1), (this.v + v1) / 2);
+    const limit: Limit = this.full?.limit ?? 'no-motor';
+    this.binding = limit === 'phase-current' && this.heat.shareLeft < 1 ? 'heat' : limit;
+    return v1;
+  }
+
+  /** Neither pushes: it rolls, and is braked where it would become faster than `most`. */
+  private roll(most: number, wish: number): number {
+    this.open = false;
+    const v1 = Math.max(0, 2 * this.reach(Math.max(this.v, most) + ROLL_ROOM) - this.v);
+    if (v1 < wish) {
+      // Rolling alone is slower than wished: a part of the push makes up for it.
+      const wanted = this.forceFor(wish);
+      if (wanted > this.ownDrag((this.v + wish) / 2)) return this.drive(wish, wanted);
+    }
+    if (v1 > most) {
+      this.brake(most);
+      return most;
+    }
+    this.binding = 'rolling';
+    this.rest((this.v + v1) / 2);
+    this.brakeN = this.motorN - this.forceFor(v1);
+    return v1;
+  }
+
+  /** Slower than it rolls: with the motor as far as it gives back, with the brakes for the rest. */
+  private brake(v1: number): void {
+    const { m, gear } = this;
+    const middle = (this.v + v1) / 2;
+    const total = this.forceFor(v1);
+    this.binding = 'braking';
+    this.rest(middle);
+    if (total > this.motorN) {
+      // So little is left that it has to be pushed: the last metre uphill.
+      this.share(total, middle);
+      return;
+    }
+    this.amps = brakingAmps(m, gear, this.source, middle, this.motorN - total);
+    this.motorN = wheelForce(m.motor, gear.motorRatio, m.efficiency, this.amps, middle);
+    this.brakeN = this.motorN - total;
+  }
+
+  private rest(v: number): void {
+    this.riderN = 0;
+    this.amps = 0;
+    this.motorN = this.ownDrag(v);
+  }
+
+  private ownDrag(v: number): number {
+    return wheelForce(this.m.motor, this.gear.motorRatio, this.m.efficiency, 0, v);
+  }
+
+  /** Splits a force between legs and motor. */
+  private share(totalN: number, v: number): void {
+    const { m, gear } = this;
+    this.riderN = this.legs(totalN, v);
+    const wanted = totalN - this.riderN;
+    this.amps = partThrottleAmps(m, gear, v, wanted);
+    // What the motor cannot be made to give of a drag is braked: else it is rounding.
+    this.motorN = wheelForce(m.motor, gear.motorRatio, m.efficiency, this.amps, v);
+    this.brakeN = this.motorN - wanted;
+  }
+
+  /** What the legs give of a force wanted at the tyre. */
+  private legs(wantedN: number, v: number): number {
+    const { rider, chainEfficiency, assistRatio } = this.m;
+    const wanted = Math.max(0, wantedN);
+    const most = Math.min(riderForce(rider, this.gear, chainEfficiency, v), wanted);
+    if (this.helping) return most;
+    return Math.min(most, assistRatio === Infinity ? 0 : wanted / (1 + assistRatio));
+  }
+
+  /** Most that motor and rider push with. */
+  private most(v: number): number {
+    const { m, gear } = this;
+    const full = (this.full = operatingPoint(m, gear, this.source.supply, v));
+    if (this.helping) return full.forceN + riderForce(m.rider, gear, m.chainEfficiency, v);
+    return m.assistRatio === Infinity ? full.forceN : full.forceN * (1 + 1 / m.assistRatio);
+  }
+
+  /** Falls short (below 0) or exceeds what a middle speed asks, m/s. */
+  private gap(vm: number): number {
+    const force = this.open ? this.most(vm) : this.ownDrag(vm);
+    return vm - this.v - (this.dt / (2 * this.mass)) * (force - this.road.load(vm));
+  }
+
+  /** The middle speed that full throttle, or rolling, reaches, by the Illinois method; `upper` lies above it. */
+  private reach(upper: number): number {
+    const { v } = this;
+    const here = this.gap(v);
+    if (here <= 0) return this.root(v, here, upper, this.gap(upper));
+    // It slows down: the root lies below, and at half the speed the machine has stopped within the step.
+    const low = this.gap(v / 2);
+    return low > 0 ? v / 2 : this.root(v / 2, low, v, here);
+  }
+
+  private root(a: number, fa: number, b: number, fb: number): number {
+    let side = 0;
+    for (let i = 0; i < MOST_TRIES && b - a > ROOT_MS && fa !== fb; i += 1) {
+      const x = (a * fb - b * fa) / (fb - fa);
+      const fx = this.gap(x);
+      if (Math.abs(fx) < ROOT_MS) return x;
+      if (fx > 0) {
+        b = x;
+        fb = fx;
+        if (side === 1) fa /= 2;
+        side = 1;
+      } else {
+        a = x;
+        fa = fx;
+        if (side === -1) fb /= 2;
+        side = -1;
+      }
+    }
+    return Math.abs(fa) < Math.abs(fb) ? a : b;
+  }
+}
