@@ -139,7 +139,9 @@ class RideState {
     const a = v < 0.5 ? accelerate : Math.abs(this.a);
     let dt = a * this.longest > STEP_MS ? Math.max(SHORTEST_S, STEP_MS / a) : this.longest;
     const short = Math.min(cruise, road.limit) - v;
-    if (short > ON_IT_M && accelerate * dt > short) dt = Math.max(SHORTEST_S, short / accelerate);
+    // Only where it is gathered as fast as wished: a machine held just below it would creep in tiny steps.
+    const gathers = v < 0.5 || this.a > 0.9 * accelerate;
+    if (gathers && short > ON_IT_M && accelerate * dt > short) dt = Math.max(SHORTEST_S, short / accelerate);
     if (v > road.endLimit) {
       const rolls = left - (v * v - road.endLimit ** 2) / (2 * brake);
       if (rolls > 1e-3 && rolls < v * dt) dt = Math.max(SHORTEST_S, rolls / v);

@@ -1,0 +1,59 @@
+import type { Gear } from '../machine/driveline.ts';
+import type { Machine } from '../machine/machine.ts';
+import { copperGrowth, coreDrag } from '../machine/motor.ts';
+import { airCooling, steadyWarmth, type SteadyHeat } from '../machine/thermal.ts';
+
+/** What a motor holds for ever at a speed. */
+export interface Continuous {
+  readonly v: number;
+  readonly phaseA: number;
+  /** Mechanical, at its shaft, W. */
+  readonly motorW: number;
+  /** At the tyre, N. */
+  readonly forceN: number;
+  readonly shellC: number;
+}
+
+/** Losses of an even phase current at a speed, W; copper as at 20 C. */
+export function heatOf(machine: Machine, gear: Gear, v: number, phaseA: number): SteadyHeat {
+  const { motor } = machine;
+  const omega = gear.motorRatio * v;
+  const drag = phaseA === 0 && motor.freewheel ? 0 : coreDrag(motor, omega);
+  const shaftW = Math.max(0, motor.kt * phaseA - drag) * omega;
+  return {
+    copper20W: phaseA * phaseA * motor.resistance20,
+    coreW: drag * omega,
+    shellW: shaftW * (1 - machine.gearEfficiency),
+  };
+}
+
+/** The winding temperature that is borne for ever: where the controller begins to hold back, or below damage. */
+export const bearableC = ({ thermal }: Machine): number => Math.min(thermal.rollbackStartC, thermal.damageC - 10);
+
+/**
+ * Phase current that brings the winding in the end to what it bears and no further, at an even speed. With
+ * copper = a I^2, core and gear losses the balance Tw = Ta + (copper + core + shell)/h + (copper + core)/G is
+ * quadratic in I and solved in closed form (derived). 0 where drag alone is too much.
+ */
+export function continuousAt(machine: Machine, gear: Gear, v: number): Continuous {
+  const { motor, thermal, airC } = machine;
+  const limitC = bearableC(machine);
+  const cooling = airCooling(thermal, v);
+  const omega = gear.motorRatio * v;
+  const drag = coreDrag(motor, omega);
+  const lost = 1 - machine.gearEfficiency;
+  const path = 1 / cooling + 1 / thermal.coupleWK;
+  const a = motor.resistance20 * (1 + copperGrowth * (limitC - 20)) * path;
+  const b = (motor.kt * omega * lost) / cooling;
+  const c = drag * omega * path - (drag * omega * lost) / cooling - (limitC - airC);
+  const phaseA = c >= 0 ? 0 : (-2 * c) / (b + Math.sqrt(b * b - 4 * a * c));
+  const torque = Math.max(0, motor.kt * phaseA - drag);
+  const warm = steadyWarmth(thermal, heatOf(machine, gear, v, phaseA), cooling, airC);
+  return {
+    v,
+    phaseA,
+    motorW: torque * omega,
+    forceN: torque * gear.motorRatio * machine.efficiency,
+    shellC: warm?.shellC ?? limitC,
+  };
+}

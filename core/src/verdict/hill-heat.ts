@@ -1,0 +1,155 @@
+import type { Gear } from '../machine/driveline.ts';
+import { cadenceRpm } from '../machine/driveline.ts';
+import type { Limit } from '../machine/limits.ts';
+import type { Machine } from '../machine/machine.ts';
+import { bearableC, continuousAt, type Continuous } from '../ride/continuous.ts';
+import { EVERYDAY, courseOf, type Course } from '../ride/course.ts';
+import { rideCourse, type Ride } from '../ride/route-ride.ts';
+import { steadySpeed } from '../ride/steady.ts';
+import type { GearChoice } from '../ride/traction.ts';
+import { supplyAt } from '../machine/battery.ts';
+import { evenHill } from '../route/route.ts';
+
+/** How long a climb may last, from a cold motor. */
+export interface HeatTimes {
+  /** Seconds until the controller holds back or the winding suffers; undefined where neither ever happens. */
+  readonly tooHotAfter: number | undefined;
+  readonly what: 'rollback' | 'damage' | 'never';
+}
+
+/** Whoever climbs for longer than this climbs for ever, s. */
+const LONGEST_S = 2 * 3600;
+const ALL_OUT = 40;
+const PACE = { cruise: ALL_OUT, descent: ALL_OUT, ...EVERYDAY } as const;
+
+/** An even grade without an end. */
+const endless = (machine: Machine, gradePct: number): Course =>
+  courseOf(evenHill('', 1_000_000, gradePct), { speed: machine.road.headwind, fromDeg: undefined }, PACE);
+
+/** Climbs an even grade from cold with all help, the charge held, until the winding is too hot or two hours are over. */
+export function heatOnGrade(
+  machine: Machine,
+  charge: number,
+  gradePct: number,
+  choice: GearChoice,
+): HeatTimes {
+  const supply = supplyAt(machine.pack, charge);
+  const steady = steadySpeed(machine, supply, gradePct, choice);
+  const ride = rideCourse(machine, endless(machine, gradePct), {
+    pace: PACE,
+    legs: 'helping',
+    gear: choice,
+    charge,
+    draining: 'stays',
+    speed: steady.moves ? steady.v : 0,
+    untilC: Math.min(machine.thermal.rollbackStartC, machine.thermal.damageC),
+    mostSeconds: LONGEST_S,
+  });
+  if (ride.ends !== 'hot') return { tooHotAfter: undefined, what: 'never' };
+  return { tooHotAfter: ride.seconds, what: ride.rollbackAfter === undefined ? 'damage' : 'rollback' };
+}
+
+/** The test hill once from cold, entered at its steady speed, with all help and the charge held. */
+export function hillOnce(
+  machine: Machine,
+  charge: number,
+  lengthM: number,
+  gradePct: number,
+  choice: GearChoice,
+  speed: number,
+): Ride {
+  const course = courseOf(
+    evenHill('', lengthM, gradePct),
+    { speed: machine.road.headwind, fromDeg: undefined },
+    PACE,
+  );
+  return rideCourse(machine, course, {
+    pace: PACE,
+    legs: 'helping',
+    gear: choice,
+    charge,
+    draining: 'stays',
+    speed,
+  });
+}
+
+/** One gear on a hill. */
+export interface GearOnHill {
+  readonly cogTeeth: number;
+  readonly hubGear: number | null;
+  readonly climbs: boolean;
+  readonly v: number;
+  readonly limit: Limit;
+  readonly cadenceRpm: number;
+  readonly phaseA: number;
+  readonly inSpan: boolean;
+  readonly heat: HeatTimes;
+}
+
+/** What each gear would do on an even grade: the speed it settles at, and how long the motor bears it. */
+export function gearsOnHill(machine: Machine, charge: number, gradePct: number): readonly GearOnHill[] {
+  const supply = supplyAt(machine.pack, charge);
+  const { cadenceMinRpm, cadenceMaxRpm } = machine.rider;
+  return machine.gears.map((gear: Gear): GearOnHill => {
+    const steady = steadySpeed(machine, supply, gradePct, gear);
+    const v = steady.moves ? steady.v : 0;
+    const cadence = cadenceRpm(gear, v);
+    return {
+      cogTeeth: gear.cogTeeth,
+      hubGear: gear.hubGear,
+      climbs: steady.moves,
+      v,
+      limit: steady.traction.limit,
+      cadenceRpm: cadence,
+      phaseA: steady.traction.phaseA,
+      inSpan: cadence >= cadenceMinRpm && cadence <= cadenceMaxRpm,
+      heat: steady.moves
+        ? heatOnGrade(machine, charge, gradePct, gear)
+        : { tooHotAfter: 0, what: 'damage' },
+    };
+  });
+}
+
+/** One climb of several, with the way down before the next. */
+export interface RepeatedClimb {
+  readonly climb: number;
+  /** Winding at the top and at the bottom again, C. */
+  readonly topC: number;
+  readonly bottomC: number;
+  /** Going up, s. */
+  readonly upSeconds: number;
+  readonly chargePct: number;
+}
+
+/** Climbs read off a ride over there-and-back laps of a hill `lengthM` long; only whole climbs count. */
+export function repeatedClimbs({ trace }: Ride, lengthM: number): readonly RepeatedClimb[] {
+  if (trace === undefined) return [];
+  const at = (metres: number): number => trace.metres.findIndex((x) => x >= metres - 1);
+  const out: RepeatedClimb[] = [];
+  for (let climb = 1; ; climb += 1) {
+    const start = (climb - 1) * 2 * lengthM;
+    const [foot, top, bottom] = [Math.max(0, at(start)), at(start + lengthM), at(start + 2 * lengthM)];
+    if (top < 0) return out;
+    const last = bottom < 0 ? trace.metres.length - 1 : bottom;
+    out.push({
+      climb,
+      topC: trace.windingC[top] ?? NaN,
+      bottomC: trace.windingC[last] ?? NaN,
+      upSeconds: (trace.seconds[top] ?? 0) - (trace.seconds[foot] ?? 0),
+      chargePct: 100 * (trace.charge[last] ?? 0),
+    });
+    if (bottom < 0) return out;
+  }
+}
+
+/** Continuous power at speeds, in the gear that turns the motor fastest within the cadence span, or the only one. */
+export function continuousCurve(machine: Machine, speeds: readonly number[]): readonly Continuous[] {
+  return speeds.map((v) => {
+    const inSpan = machine.gears.filter((g) => cadenceRpm(g, v) <= machine.rider.cadenceMaxRpm);
+    const gear = machine.heldGear ?? (machine.kind === 'mid-drive' ? inSpan[0] : machine.gears[0]) ?? machine.gears.at(-1);
+    if (gear === undefined) throw new TypeError('a machine has at least one gear');
+    return continuousAt(machine, gear, v);
+  });
+}
+
+export { bearableC };
