@@ -98,3 +98,69 @@ export { lightsVerdict, type LightsVerdict } from './verdict/lights.ts';
 export { voltsOrAmps, type Step } from './verdict/volts-or-amps.ts';
 export { readings, type Reading } from './power-chain/expectations.ts';
 export { linkRemedies, type LinkRemedy } from './verdict/link-remedies.ts';
+export { issuesFromZod } from './quantity/zod-issues.ts';
+export {
+  route,
+  evenHill,
+  MOST_POINTS,
+  type ProfilePoint,
+  type Recorded,
+  type RoadSpan,
+  type RoadStop,
+  type Route,
+} from './route/route.ts';
+export { SURFACES, SURFACE_DATA, type Surface } from './route/surface.ts';
+export {
+  elevationAt,
+  gradeOf,
+  pieces,
+  riddenLengthM,
+  riseOf,
+  routeLengthM,
+  steepest,
+  totalClimb,
+  type Piece,
+} from './route/profile.ts';
+export {
+  cleanedProfile,
+  rawTrack,
+  routeFromPositions,
+  type Cleaning,
+  type Positions,
+  type Track,
+} from './route/recorded.ts';
+export { asRound, drawnRoute, profileOf, type Stretch } from './route/drawn.ts';
+export { readRoute } from './route/read-route.ts';
+export { readGpx, type GpxWay } from './formats/gpx-read.ts';
+export { writeGpx } from './formats/gpx-write.ts';
+export {
+  guessProfileColumns,
+  routeFromTable,
+  type ProfileColumns,
+  type TableRow,
+} from './formats/table-profile.ts';
+export type { Ride, RideEnd } from './ride/route-ride.ts';
+export type { Binding, Trace } from './ride/trace.ts';
+export { limitMap, type MapCell } from './ride/limit-map.ts';
+export { bearableC, type Continuous } from './ride/continuous.ts';
+export { ridePlan, traceSpacing, type Effort, type RidePlan } from './verdict/ride-plan.ts';
+export {
+  continuousCurve,
+  gearsOnHill,
+  heatOnGrade,
+  repeatedClimbs,
+  type GearOnHill,
+  type HeatTimes,
+  type RepeatedClimb,
+} from './verdict/hill-heat.ts';
+export {
+  rangeBand,
+  type Band,
+  type BandOutcome,
+  type BandProgress,
+  type Cause,
+} from './verdict/range-band.ts';
+export { getHome, type GetHome } from './verdict/get-home.ts';
+export { rangeCases, type RangeCase } from './verdict/habits.ts';
+export { energyPicture, type EnergyPicture, type EnergyRow } from './verdict/energy-picture.ts';
+export { routeSummary, type RouteSummary } from './route/summary.ts';

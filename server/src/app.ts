@@ -10,10 +10,13 @@ import { jsonWrites, sameMachine, securityHeaders } from './http/guards.ts';
 import { badInput, problemHandler, unknownRoute } from './http/problems.ts';
 import { partsRoutes } from './parts/parts-routes.ts';
 import type { PartsService } from './parts/parts-service.ts';
+import { routesRoutes } from './routes/routes-routes.ts';
+import type { RoutesService } from './routes/routes-service.ts';
 
 export interface AppParts {
   readonly builds: BuildsService;
   readonly parts: PartsService;
+  readonly routes: RoutesService;
   readonly log: Logger;
   /** Folder of the built web application; undefined serves the interface to programs only. */
   readonly webFolder: string | undefined;
@@ -21,15 +24,20 @@ export interface AppParts {
 
 /** Largest body accepted, bytes: a build document is about 6 kB. */
 export const BODY_LIMIT = 256 * 1024;
+/** A route may carry the positions that it was recorded by: 50,000 points are about 2.5 MB. */
+const ROUTE_LIMIT = 6 * 1024 * 1024;
 
-function api({ builds, parts }: AppParts): express.Router {
+function api({ builds, parts, routes }: AppParts): express.Router {
   const router = express.Router();
-  router.use(jsonWrites, express.json({ limit: BODY_LIMIT, strict: false }));
+  router.use(jsonWrites);
+  router.use('/routes', express.json({ limit: ROUTE_LIMIT, strict: false }));
+  router.use(express.json({ limit: BODY_LIMIT, strict: false }));
   router.get('/health', (_request, response) => {
     response.json({ ok: true });
   });
   router.use('/builds', buildsRoutes(builds));
   router.use('/parts', partsRoutes(parts));
+  router.use('/routes', routesRoutes(routes));
   router.get('/places', (_request, response) => {
     response.json({ places: PLACES });
   });

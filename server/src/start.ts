@@ -7,6 +7,7 @@ import { BuildsService } from './builds/builds-service.ts';
 import { openDatabase } from './database/database.ts';
 import { loadDemo } from './demo/load-demo.ts';
 import { PartsService } from './parts/parts-service.ts';
+import { RoutesService } from './routes/routes-service.ts';
 
 /** Loopback only: the application has no accounts and must not be reached from another machine. */
 const HOST = '127.0.0.1';
@@ -20,9 +21,16 @@ const log = pino({ level: 'warn' });
 const database = await openDatabase(file);
 const builds = new BuildsService(database);
 const parts = new PartsService(database);
-if (process.argv.includes('--demo')) await loadDemo(`${root}/demo`, builds, parts);
+const routes = new RoutesService(database);
+if (process.argv.includes('--demo')) await loadDemo(`${root}/demo`, builds, parts, routes);
 
-const app = createApp({ builds, parts, log, webFolder: existsSync(`${web}/index.html`) ? web : undefined });
+const app = createApp({
+  builds,
+  parts,
+  routes,
+  log,
+  webFolder: existsSync(`${web}/index.html`) ? web : undefined,
+});
 const server = app.listen(port, HOST, (error) => {
   if (error !== undefined) {
     process.stderr.write(

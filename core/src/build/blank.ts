@@ -66,7 +66,10 @@ export const BLANK = {
     ...allUnknown(cellSpecs),
   },
   second: { name: '', chemistry: 'nmc', join: 'none', ...allUnknown(secondSpecs) },
-  controller: { regenerates: 'unknown', ...allUnknown({ ratedV: 0, capacitorUf: 0, regenA: 0, lowVoltageFoldV: 0 }) },
+  controller: {
+    regenerates: 'unknown',
+    ...allUnknown({ ratedV: 0, capacitorUf: 0, regenA: 0, lowVoltageFoldV: 0 }),
+  },
   cabling: {
     conductor: 'copper',
     connectors: 1,

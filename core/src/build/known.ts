@@ -76,7 +76,8 @@ export function fallbackContext(build: BuildDocument): FallbackContext {
   return {
     style,
     kind: build.drive.kind,
-    motorKg: build.drive.massKg.source === 'unknown' ? motorMassOf(build.drive.kind) : build.drive.massKg.value,
+    motorKg:
+      build.drive.massKg.source === 'unknown' ? motorMassOf(build.drive.kind) : build.drive.massKg.value,
     ...packContext(build.pack),
     ...size,
     wheelbaseMm: wheelbaseMm.source === 'unknown' ? wheelbaseOf(style) : wheelbaseMm.value,

@@ -20,7 +20,7 @@ describe('a document of version 1', () => {
   it('is read as one of the version of today, with everything it said', () => {
     expect(build.schemaVersion).toBe(SCHEMA_VERSION);
     expect(build.name).toBe(old.name);
-    expect(build.brief).toEqual(old.brief);
+    expect(build.brief).toMatchObject(old.brief);
     expect(build.donor).toMatchObject(old.donor);
     expect(build.drive).toMatchObject(old.drive);
     expect(build.money).toEqual(old.money);

@@ -51,10 +51,13 @@ function walk(text: string): Reading {
   const number = (text_: string | undefined, name: string, low: number, high: number): number => {
     const value = text_ === undefined ? undefined : decimal(text_);
     if (value === undefined) return refuse('type', text_, `a number for ${name}`);
-    if (value < low || value > high) return refuse('range', value, `${name} from ${String(low)} to ${String(high)}`);
+    if (value < low || value > high)
+      return refuse('range', value, `${name} from ${String(low)} to ${String(high)}`);
     return value;
   };
-  parser.on('doctype', () => refuse('xml', '<!DOCTYPE', 'a file without a document type: entities are not read'));
+  parser.on('doctype', () =>
+    refuse('xml', '<!DOCTYPE', 'a file without a document type: entities are not read'),
+  );
   parser.on('error', (error) => {
     // The parser's message begins with line and column, which stand in the path already.
     refuse('xml', text.slice(0, 40), `well-formed XML (${error.message.replace(/^[\d:]+\s*/, '')})`);
@@ -64,7 +67,8 @@ function walk(text: string): Reading {
     open.push(tag.local);
     content = '';
     if (!POINT.has(tag.local)) return;
-    if (out.latDeg.length >= MOST_POINTS) refuse('range', MOST_POINTS + 1, `at most ${String(MOST_POINTS)} points`);
+    if (out.latDeg.length >= MOST_POINTS)
+      refuse('range', MOST_POINTS + 1, `at most ${String(MOST_POINTS)} points`);
     out.latDeg.push(number(tag.attributes['lat']?.value, 'lat', -90, 90));
     out.lonDeg.push(number(tag.attributes['lon']?.value, 'lon', -180, 180));
     out.elevationM.push(NaN);
@@ -77,8 +81,10 @@ function walk(text: string): Reading {
   parser.on('closetag', (tag) => {
     open.pop();
     const inside = open.at(-1) ?? '';
-    if (tag.local === 'ele' && POINT.has(inside)) out.elevationM[out.elevationM.length - 1] = number(content, 'ele', -500, 9000);
-    if (tag.local === 'name' && (inside === 'trk' || inside === 'rte' || inside === 'metadata')) out.name ||= content.trim();
+    if (tag.local === 'ele' && POINT.has(inside))
+      out.elevationM[out.elevationM.length - 1] = number(content, 'ele', -500, 9000);
+    if (tag.local === 'name' && (inside === 'trk' || inside === 'rte' || inside === 'metadata'))
+      out.name ||= content.trim();
     content = '';
   });
   parser.write(text).close();
@@ -97,7 +103,12 @@ function filled(elevations: readonly number[]): readonly number[] {
  */
 export function readGpx(text: string): Result<GpxWay> {
   if (text.length > MOST_CHARACTERS)
-    return fail({ code: 'size', path: '', actual: text.length, limit: `at most ${String(MOST_CHARACTERS)} characters` });
+    return fail({
+      code: 'size',
+      path: '',
+      actual: text.length,
+      limit: `at most ${String(MOST_CHARACTERS)} characters`,
+    });
   let reading: Reading;
   try {
     reading = walk(text);

@@ -3,11 +3,19 @@ import { routeLengthM } from '../route/profile.ts';
 import { placesAlong } from '../route/recorded.ts';
 import type { Route } from '../route/route.ts';
 
-const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&apos;' };
+const ESCAPES: Readonly<Record<string, string>> = {
+  '&': '&amp;',
+  '<': '&lt;',
+  '>': '&gt;',
+  '"': '&quot;',
+  "'": '&apos;',
+};
 /** Text for XML 1.0: marks escaped, and characters that XML does not know left out. */
 const escaped = (text: string): string =>
   // eslint-disable-next-line no-control-regex -- these are the characters XML 1.0 forbids
-  text.replace(/[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g, '').replace(/[&<>"']/g, (c) => ESCAPES[c] ?? c);
+  text
+    .replace(/[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g, '')
+    .replace(/[&<>"']/g, (c) => ESCAPES[c] ?? c);
 
 /** A drawn route has no place on the earth: it is laid out from 0, 0 by its bearings, eastwards where it has none. */
 function laidOut({ profile }: Route): readonly { latDeg: number; lonDeg: number }[] {

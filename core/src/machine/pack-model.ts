@@ -1,5 +1,12 @@
 import { CHEMISTRIES } from '../build/chemistries.ts';
-import { coldAgedCapacityAh, fullChargeVolts, peukertFactor, supplyAt, type Pack, type Supply } from './battery.ts';
+import {
+  coldAgedCapacityAh,
+  fullChargeVolts,
+  peukertFactor,
+  supplyAt,
+  type Pack,
+  type Supply,
+} from './battery.ts';
 
 /** A pack made ready to be asked at every step of a ride: what does not change with its charge is worked out once. */
 export interface PackModel {
@@ -29,7 +36,11 @@ export function packModel(pack: Pack): PackModel {
 }
 
 /** Writes the supply at a charge into `out`. */
-export function readSupply(model: PackModel, charge: number, out: { openVolts: number; ohm: number }): Supply {
+export function readSupply(
+  model: PackModel,
+  charge: number,
+  out: { openVolts: number; ohm: number },
+): Supply {
   const x = Math.max(0, Math.min(1, charge)) * STEPS;
   const i = Math.min(STEPS - 1, Math.floor(x));
   const t = x - i;

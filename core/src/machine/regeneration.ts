@@ -8,7 +8,10 @@ export interface Regeneration {
 }
 
 /** A motor that a freewheel parts from the wheel gives nothing back; nor does a controller that does not say so. */
-export function regenerationOf(build: BuildDocument, { controller, pack }: KnownBuild): Regeneration | undefined {
+export function regenerationOf(
+  build: BuildDocument,
+  { controller, pack }: KnownBuild,
+): Regeneration | undefined {
   if (build.drive.freewheel || build.controller.regenerates !== 'yes') return undefined;
   const unknown = build.controller.regenA.source === 'unknown';
   // Nothing is worked out from an unknown limit: it is then left out, which errs on the short side.

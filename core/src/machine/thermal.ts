@@ -30,9 +30,7 @@ export const airCooling = (t: Thermal, v: number): number =>
 /** Share of the phase limit left at a winding temperature: 1 below the span, falling evenly to 0 at its end. */
 export function rollbackShare(t: Thermal, windingC: number): number {
   if (windingC <= t.rollbackStartC) return 1;
-  return windingC >= t.rollbackEndC
-    ? 0
-    : (t.rollbackEndC - windingC) / (t.rollbackEndC - t.rollbackStartC);
+  return windingC >= t.rollbackEndC ? 0 : (t.rollbackEndC - windingC) / (t.rollbackEndC - t.rollbackStartC);
 }
 
 /**
@@ -72,7 +70,12 @@ export interface SteadyHeat {
  * Where an even load leads in the end, C; undefined where copper loss grows faster than heat leaves (it runs
  * away). Derived: Tw = Ta + (W + S)/h + W/G with W = copper20 (1 + 0.00393 (Tw - 20)) + core.
  */
-export function steadyWarmth(t: Thermal, heat: SteadyHeat, cooling: number, airC: number): Warmth | undefined {
+export function steadyWarmth(
+  t: Thermal,
+  heat: SteadyHeat,
+  cooling: number,
+  airC: number,
+): Warmth | undefined {
   const path = 1 / cooling + 1 / t.coupleWK;
   const slope = heat.copper20W * copperGrowth * path;
   if (slope >= 1) return undefined;

@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 import { SPECS } from '../build/document.ts';
-import { issuesFromZod } from '../build/read.ts';
+import { issuesFromZod } from '../quantity/zod-issues.ts';
 import type { PartType } from '../build/part-types.ts';
 import type { QuantitySpec } from '../build/quantity-spec.ts';
 import { fail, ok, type Result } from '../quantity/result.ts';

@@ -28,7 +28,8 @@ export function heatOf(machine: Machine, gear: Gear, v: number, phaseA: number):
 }
 
 /** The winding temperature that is borne for ever: where the controller begins to hold back, or below damage. */
-export const bearableC = ({ thermal }: Machine): number => Math.min(thermal.rollbackStartC, thermal.damageC - 10);
+export const bearableC = ({ thermal }: Machine): number =>
+  Math.min(thermal.rollbackStartC, thermal.damageC - 10);
 
 /**
  * Phase current that brings the winding in the end to what it bears and no further, at an even speed. With

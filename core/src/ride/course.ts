@@ -96,7 +96,8 @@ function oneWay(route: Route, sideways: number): readonly Leg[] {
 function setBends(legs: readonly Leg[], sideways: number): void {
   for (let i = 1; i < legs.length; i += 1) {
     const [before, leg] = [legs[i - 1], legs[i]];
-    if (before === undefined || leg === undefined || before.bearingDeg === null || leg.bearingDeg === null) continue;
+    if (before === undefined || leg === undefined || before.bearingDeg === null || leg.bearingDeg === null)
+      continue;
     const turn = Math.abs(((leg.bearingDeg - before.bearingDeg + 540) % 360) - 180) * (Math.PI / 180);
     if (turn > 0.02) leg.bend = Math.sqrt((sideways * (before.lengthM + leg.lengthM)) / 2 / turn);
   }
@@ -140,7 +141,11 @@ export function courseOf(route: Route, wind: Wind, pace: Pace): Course {
   for (let i = legs.length - 1; i >= 0; i -= 1) {
     const leg = legs[i];
     if (leg === undefined) continue;
-    const after = Math.min(next, Math.max(SLOWEST_BEND, legs[i + 1]?.bend ?? Infinity), legs[i + 1]?.limit ?? Infinity);
+    const after = Math.min(
+      next,
+      Math.max(SLOWEST_BEND, legs[i + 1]?.bend ?? Infinity),
+      legs[i + 1]?.limit ?? Infinity,
+    );
     const allowed = Number.isNaN(leg.wait) ? after : 0;
     endLimit[i] = allowed;
     next = Math.min(leg.limit, Math.sqrt(allowed * allowed + 2 * pace.brake * leg.lengthM));

@@ -47,7 +47,15 @@ export class MotorHeat {
     if (this.seconds < HEAT_S) return;
     const s = this.seconds;
     const { thermal, airC } = this.cold;
-    this.warmth = heatStep(thermal, this.warmth, this.windingJ / s, this.shellJ / s, this.cooling / s, airC, s);
+    this.warmth = heatStep(
+      thermal,
+      this.warmth,
+      this.windingJ / s,
+      this.shellJ / s,
+      this.cooling / s,
+      airC,
+      s,
+    );
     this.seconds = this.windingJ = this.shellJ = this.cooling = 0;
     this.apply(now);
   }

@@ -9,7 +9,13 @@ import type { PowerSource } from './power-source.ts';
  * the pack may take: at most the regeneration limit and its full volts, P = I (Voc + I Rb). From P the phase current
  * is the smaller root of (E - 0.3) I - R I^2 = P + standby, without cancellation. Derived.
  */
-export function brakingAmps(machine: Machine, gear: Gear, source: PowerSource, v: number, brakeN: number): number {
+export function brakingAmps(
+  machine: Machine,
+  gear: Gear,
+  source: PowerSource,
+  v: number,
+  brakeN: number,
+): number {
   const { regeneration, motor, circuitOhm, limits } = machine;
   const emf = motor.kt * gear.motorRatio * v - BRIDGE_V;
   if (regeneration === undefined || brakeN <= 0 || emf <= 0) return 0;

@@ -60,7 +60,9 @@ export class Road {
   /** Air drag, N: half rho CdA times the air's speed past the rider times its part along the road. */
   air(v: number): number {
     const along = v + this.ahead;
-    return this.drag * along * (this.across2 === 0 ? Math.abs(along) : Math.sqrt(along * along + this.across2));
+    return (
+      this.drag * along * (this.across2 === 0 ? Math.abs(along) : Math.sqrt(along * along + this.across2))
+    );
   }
 
   load(v: number): number {

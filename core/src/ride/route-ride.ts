@@ -67,7 +67,7 @@ export interface Ride {
  * tests).
  */
 const STEP_S = 4;
-const STEP_MS = 0.3;
+const STEP_MS = 0.15;
 const SHORTEST_S = 0.02;
 /** Low volts have to bind this long before they end a ride: in a launch they only fold back, s. */
 const CUTOFF_S = 30;
@@ -76,8 +76,9 @@ const STALL_MS = 0.1;
 const STALL_S = 5;
 /** This close to a breakpoint is on it, m. */
 const ON_IT_M = 1e-6;
-/** Slower than this before a stop (m/s), it is rolled out evenly over what is left, at most this long (s). */
+/** Slower than this (m/s) and this near a stop (m), it is rolled out evenly over what is left, at most this long (s). */
 const CREEP_MS = 0.05;
+const CREEP_M = 0.1;
 const LAST_S = 20;
 const WAIT_STEP_S = 10;
 /** No ride on one charge is longer, s and steps. */
@@ -160,7 +161,7 @@ class RideState {
       dt /= 2;
       v1 = step.settle(x, v, dt);
     }
-    if (road.endLimit === 0 && v > 0 && v1 < CREEP_MS) {
+    if (road.endLimit === 0 && v > 0 && v1 < CREEP_MS && left < CREEP_M) {
       dt = Math.min(LAST_S, (2 * left) / v);
       v1 = 0;
       step.stop(v, dt);
@@ -169,7 +170,7 @@ class RideState {
       dt = (2 * left) / (v + v1);
       v1 = step.settle(x, v, dt);
     }
-    this.book(dt, v1);
+    this.book(step.dt, v1);
     return this.over();
   }
 
@@ -199,7 +200,8 @@ class RideState {
     if (vm > STALL_MS) {
       this.moving += dt;
       this.stillS = 0;
-      if (binding !== 'braking' && binding !== 'rolling' && v1 <= v) this.slowest = Math.min(this.slowest, v1);
+      if (binding !== 'braking' && binding !== 'rolling' && v1 <= v)
+        this.slowest = Math.min(this.slowest, v1);
     } else this.stillS += dt;
     this.record(vm);
   }
@@ -251,7 +253,8 @@ class RideState {
   /** At the end of a piece: stands where there is a stop, then goes on, round again, or is there. */
   private passNode(): RideEnd | undefined {
     const { road } = this;
-    for (let left = road.wait || NO_WAIT; left > 0; left -= WAIT_STEP_S) this.stand(Math.min(WAIT_STEP_S, left));
+    for (let left = road.wait || NO_WAIT; left > 0; left -= WAIT_STEP_S)
+      this.stand(Math.min(WAIT_STEP_S, left));
     // Breakpoints stay where they are, whatever rounding left of the last step.
     this.x = road.end;
     return road.next(this.o.again === true) ? undefined : 'arrived';

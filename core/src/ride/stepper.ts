@@ -43,9 +43,10 @@ export class Stepper {
   brakeN = 0;
   binding: Binding = 'wish';
   private full: OperatingPoint | undefined;
-  /** Of the step being solved: its beginning, its length, and whether the throttle is open. */
+  /** Of the step being solved: its beginning, whether the throttle is open, and its length. */
   private v = 0;
-  private dt = 0;
+  /** Shorter than asked for where the machine comes to rest within the step. */
+  dt = 0;
   private open = false;
 
   constructor(
@@ -139,6 +140,7 @@ export class Stepper {
     this.rest(middle);
     if (total > this.motorN) {
       // So little is left that it has to be pushed: the last metre uphill.
+      this.most(middle);
       this.share(total, middle);
       return;
     }
@@ -157,15 +159,20 @@ export class Stepper {
     return wheelForce(this.m.motor, this.gear.motorRatio, this.m.efficiency, 0, v);
   }
 
-  /** Splits a force between legs and motor. */
+  /**
+   * Splits a force between legs and motor at a speed whose full throttle is known. The motor gives no more than it
+   * can, which is less than nothing where it is dragged along; helping legs then give what is missing.
+   */
   private share(totalN: number, v: number): void {
     const { m, gear } = this;
-    this.riderN = this.legs(totalN, v);
-    const wanted = totalN - this.riderN;
-    this.amps = partThrottleAmps(m, gear, v, wanted);
-    // What the motor cannot be made to give of a drag is braked: else it is rounding.
+    const legs = this.legs(totalN, v);
+    this.amps = Math.min(this.full?.phaseA ?? 0, partThrottleAmps(m, gear, v, totalN - legs));
     this.motorN = wheelForce(m.motor, gear.motorRatio, m.efficiency, this.amps, v);
-    this.brakeN = this.motorN - wanted;
+    const missing = totalN - legs - this.motorN;
+    const more = missing > 0 && this.helping ? riderForce(m.rider, gear, m.chainEfficiency, v) - legs : 0;
+    this.riderN = legs + Math.max(0, Math.min(missing, more));
+    // What is left over is a drag that cannot be pushed away, or rounding.
+    this.brakeN = this.motorN + this.riderN - totalN;
   }
 
   /** What the legs give of a force wanted at the tyre. */
@@ -198,7 +205,12 @@ export class Stepper {
     if (here <= 0) return this.root(v, here, upper, this.gap(upper));
     // It slows down: the root lies below, and at half the speed the machine has stopped within the step.
     const low = this.gap(v / 2);
-    return low > 0 ? v / 2 : this.root(v / 2, low, v, here);
+    if (low <= 0) return this.root(v / 2, low, v, here);
+    if (v > 0) {
+      const force = this.open ? this.most(v / 2) : this.ownDrag(v / 2);
+      this.dt = (this.mass * v) / (this.road.load(v / 2) - force);
+    }
+    return v / 2;
   }
 
   private root(a: number, fa: number, b: number, fb: number): number {

@@ -69,7 +69,10 @@ export function elevationAt(profile: readonly ProfilePoint[], distanceM: number)
 const STRETCH_M = 10;
 
 /** The steepest grade of a profile over a stretch, and where it begins. */
-export function steepest(profile: readonly ProfilePoint[]): { readonly atM: number; readonly gradePct: number } {
+export function steepest(profile: readonly ProfilePoint[]): {
+  readonly atM: number;
+  readonly gradePct: number;
+} {
   let best = { atM: 0, gradePct: -Infinity };
   for (const piece of pieces(profile)) {
     const reach = Math.max(piece.lengthM, STRETCH_M);

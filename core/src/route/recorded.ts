@@ -74,7 +74,8 @@ export function placesAlong(
     while (i < distanceM.length - 1 && (distanceM[i] ?? 0) < x) i += 1;
     const [x0 = 0, x1 = 1] = [distanceM[i - 1], distanceM[i]];
     const t = x1 > x0 ? Math.min(1, Math.max(0, (x - x0) / (x1 - x0))) : 0;
-    const between = (of: readonly number[]): number => (of[i - 1] ?? 0) * (1 - t) + (of[i] ?? of[i - 1] ?? 0) * t;
+    const between = (of: readonly number[]): number =>
+      (of[i - 1] ?? 0) * (1 - t) + (of[i] ?? of[i - 1] ?? 0) * t;
     return { latDeg: between(latDeg), lonDeg: between(lonDeg) };
   });
 }
@@ -104,12 +105,7 @@ export function cleanedProfile(
   const profile = used.map((elevationM, i): ProfilePoint => {
     if (i > 0) roadM += Math.hypot(spacing, elevationM - (used[i - 1] ?? 0));
     const from = Math.min(i, count - 1);
-    const { bearingDeg } = hop(
-      north[from] ?? 0,
-      east[from] ?? 0,
-      north[from + 1] ?? 0,
-      east[from + 1] ?? 0,
-    );
+    const { bearingDeg } = hop(north[from] ?? 0, east[from] ?? 0, north[from + 1] ?? 0, east[from + 1] ?? 0);
     return {
       distanceM: rounded(roadM, 2),
       elevationM: rounded(elevationM, 2),

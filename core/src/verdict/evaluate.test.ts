@@ -253,7 +253,9 @@ describe('the demo builds', () => {
     const open = verdict.assumptions.filter((k) => k.source === 'unknown').map((k) => k.path);
     // Open on purpose: the longtail's motor carries an unclear label, and nobody has measured the tandem's slot.
     expect(open.filter((path) => path !== 'drive.ratedPowerW' && path !== 'donor.slotWidthMm')).toEqual([]);
-    expect(verdict.findings.filter((f) => f.state === 'stop' || !f.code.startsWith('check-'))).toEqual([]);
+    // That the longtail and the tandem climb for minutes only is part of their story.
+    const told = (code: string): boolean => code.startsWith('check-') || code === 'climbs-for-minutes';
+    expect(verdict.findings.filter((f) => f.state === 'stop' || !told(f.code))).toEqual([]);
     expect(verdict.hill.climb.climbs).toBe(true);
     expect(verdict.range.cruise.holds).toBe(true);
   });

@@ -19,8 +19,10 @@ import type { Figure } from './figure.ts';
 import { classFigure } from './figures/class-figure.ts';
 import { hillFigure, startFigure, topSpeedFigure } from './figures/motion-figures.ts';
 import { RANGE_LEFT_OUT, consumptionFigure, plannedRange, rangeFigure } from './figures/range-figures.ts';
+import { heatFigure } from './figures/heat-figure.ts';
 import { massFigure, priceFigure } from './figures/tally-figures.ts';
 import { weakestFigure } from './figures/weakest-figure.ts';
+import type { HeatTimes } from './hill-heat.ts';
 import type { Chain } from '../power-chain/chain.ts';
 import { firstTouch } from '../power-chain/lead-checks.ts';
 import { highestVolts } from '../power-chain/subject.ts';
@@ -50,6 +52,9 @@ export interface Verdict {
   readonly hill: {
     readonly climb: ClimbOutcome;
     readonly start: StartGrade;
+    readonly heat: HeatTimes;
+    /** Winding at the top, from cold, C; undefined where it is not climbed. */
+    readonly hottestC: number | undefined;
     readonly span: HillSpan;
     readonly curves: HillCurves;
   };
@@ -105,6 +110,7 @@ export function evaluate(build: BuildDocument): Verdict {
     startFigure(s),
     rangeFigure(s),
     consumptionFigure(s),
+    heatFigure(s),
     weakestFigure(s),
     massFigure(s),
     priceFigure(s),
@@ -123,7 +129,14 @@ export function evaluate(build: BuildDocument): Verdict {
     law: { facts: s.facts, here: s.here, places: s.places },
     fit: fitVerdict(s),
     axlesKg: axleLoadsKg(s.machine.road.massKg, s.machine.balance),
-    hill: { climb: s.climb, start: s.start, span: hillSpan(s), curves: hillCurves(s) },
+    hill: {
+      climb: s.climb,
+      start: s.start,
+      heat: s.heat,
+      hottestC: s.hillRide?.hottestC,
+      span: hillSpan(s),
+      curves: hillCurves(s),
+    },
     range: {
       cruise: s.range,
       rested: s.rangeRested,

@@ -27,15 +27,15 @@ export interface Working {
 }
 
 export type FigureId =
-  'class' | 'top-speed' | 'hill' | 'start' | 'range' | 'consumption' | 'weakest' | 'mass' | 'price';
+  'class' | 'top-speed' | 'hill' | 'start' | 'range' | 'consumption' | 'heat' | 'weakest' | 'mass' | 'price';
 
 /** Figures of the tray, in its order. The others stand on the sheet of their stage. */
 export const TRAY: readonly FigureId[] = [
   'class',
   'top-speed',
   'hill',
-  'start',
   'range',
+  'heat',
   'weakest',
   'mass',
   'price',

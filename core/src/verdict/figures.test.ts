@@ -92,7 +92,7 @@ describe('range', () => {
   });
 
   it('always says what it leaves out', () => {
-    expect(figure('range').working.leftOut.join(' ')).toContain('not modelled yet');
+    expect(figure('range').working.leftOut.join(' ')).toContain('15 % off');
   });
 });
 

@@ -175,11 +175,40 @@ const fit = ({ checks }: Study): readonly Finding[] =>
     stage: fitStage(c),
   }));
 
+/** A climb that lasts only minutes, or hardly longer than the test hill, is said. */
+const LASTS_S = 15 * 60;
+
+function hillHeat({ climb, heat, hillRide, known }: Study): readonly Finding[] {
+  if (
+    !climb.climbs ||
+    heat.tooHotAfter === undefined ||
+    heat.tooHotAfter > Math.max(LASTS_S, 2 * climb.seconds)
+  )
+    return [];
+  const minutes = qty(heat.tooHotAfter / 60, 'min', 0);
+  const damage = heat.what === 'damage';
+  return [
+    {
+      stage: 'hill',
+      code: 'climbs-for-minutes',
+      state: (hillRide?.hottestC ?? 0) >= known.drive.damageC.value ? 'stop' : 'look',
+      title: 'It climbs this grade for minutes only',
+      detail: [
+        damage ? 'From cold the winding suffers after ' : 'From cold the controller holds back after ',
+        minutes,
+        '. A lower gear, less current, air-gap fluid or a pause lets it last.',
+      ],
+      path: '',
+    },
+  ];
+}
+
 /** Everything on the card that needs a look. */
 export const findings = (study: Study): readonly Finding[] => [
   ...fit(study),
   ...unusual(study),
   ...drive(study),
+  ...hillHeat(study),
   ...chained(study),
   ...power(study),
 ];

@@ -2,7 +2,7 @@ import type { Gear } from '../machine/driveline.ts';
 import { cadenceRpm } from '../machine/driveline.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
-import { bearableC, continuousAt, type Continuous } from '../ride/continuous.ts';
+import { continuousAt, type Continuous } from '../ride/continuous.ts';
 import { EVERYDAY, courseOf, type Course } from '../ride/course.ts';
 import { rideCourse, type Ride } from '../ride/route-ride.ts';
 import { steadySpeed } from '../ride/steady.ts';
@@ -103,9 +103,7 @@ export function gearsOnHill(machine: Machine, charge: number, gradePct: number):
       cadenceRpm: cadence,
       phaseA: steady.traction.phaseA,
       inSpan: cadence >= cadenceMinRpm && cadence <= cadenceMaxRpm,
-      heat: steady.moves
-        ? heatOnGrade(machine, charge, gradePct, gear)
-        : { tooHotAfter: 0, what: 'damage' },
+      heat: steady.moves ? heatOnGrade(machine, charge, gradePct, gear) : { tooHotAfter: 0, what: 'damage' },
     };
   });
 }
@@ -146,10 +144,11 @@ export function repeatedClimbs({ trace }: Ride, lengthM: number): readonly Repea
 export function continuousCurve(machine: Machine, speeds: readonly number[]): readonly Continuous[] {
   return speeds.map((v) => {
     const inSpan = machine.gears.filter((g) => cadenceRpm(g, v) <= machine.rider.cadenceMaxRpm);
-    const gear = machine.heldGear ?? (machine.kind === 'mid-drive' ? inSpan[0] : machine.gears[0]) ?? machine.gears.at(-1);
+    const gear =
+      machine.heldGear ??
+      (machine.kind === 'mid-drive' ? inSpan[0] : machine.gears[0]) ??
+      machine.gears.at(-1);
     if (gear === undefined) throw new TypeError('a machine has at least one gear');
     return continuousAt(machine, gear, v);
   });
 }
-
-export { bearableC };

@@ -41,7 +41,12 @@ export interface RidePlan {
 }
 
 /** Makes a build ready to ride a route. Legs help; the gear is the held one, or the rider's choice. */
-export function ridePlan(build: BuildDocument, route: Route, effort: Effort, legs: Legs = 'helping'): RidePlan {
+export function ridePlan(
+  build: BuildDocument,
+  route: Route,
+  effort: Effort,
+  legs: Legs = 'helping',
+): RidePlan {
   const known = knownBuild(build);
   const machine = assembleKnown(build, known);
   const pace = paceOf(known, effort);

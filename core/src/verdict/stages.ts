@@ -56,7 +56,7 @@ export function stages(
   all: readonly Finding[],
 ): readonly StageVerdict[] {
   const byId = (id: Figure['id']): Figure[] => figures.filter((f) => f.id === id);
-  const { here, climb, start, known, range } = study;
+  const { here, climb, start, known, range, heat } = study;
   const law = {
     inside: 'inside',
     check: `inside, ${String(here.unsettled.length)} to check`,
@@ -68,7 +68,9 @@ export function stages(
     ? 'does not climb'
     : start.gradePct < known.brief.hillGradePct.value
       ? 'cannot start on it'
-      : 'climbs';
+      : heat.tooHotAfter !== undefined && heat.tooHotAfter <= climb.seconds
+        ? 'gets too hot on it'
+        : 'climbs';
   const ranged = !range.holds
     ? 'speed not held'
     : { fine: 'enough, with reserve', look: 'just enough', stop: 'too short', unknown: 'unknown' }[
@@ -80,7 +82,7 @@ export function stages(
     entryStage(study, 'drive', all),
     entryStage(study, 'power', all),
     figureStage('law', byId('class'), law),
-    figureStage('hill', [...byId('hill'), ...byId('start')], hill),
+    figureStage('hill', [...byId('hill'), ...byId('start'), ...byId('heat')], hill),
     figureStage('range', byId('range'), ranged),
   ];
 }

@@ -6,12 +6,14 @@ import { currentChain, type Chain } from '../power-chain/chain.ts';
 import { powerChecks } from '../power-chain/checks.ts';
 import { subject, type Subject } from '../fit/subject.ts';
 import { lawFacts, type LawFacts } from '../law/facts.ts';
+import { heatOnGrade, hillOnce, type HeatTimes } from './hill-heat.ts';
 import { judgePlace, type PlaceVerdict } from '../law/judge.ts';
 import { PLACES } from '../law/rules.ts';
 import { assembleKnown, type Machine } from '../machine/machine.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { climb, type ClimbOutcome } from '../ride/climb.ts';
 import { constantSpeedRange, type RangeOutcome } from '../ride/range.ts';
+import type { Ride } from '../ride/route-ride.ts';
 import { startGrade, type StartGrade } from '../ride/start-grade.ts';
 import { topSpeed, type SteadyOutcome } from '../ride/steady.ts';
 import type { GearChoice } from '../ride/traction.ts';
@@ -30,6 +32,10 @@ export interface Study {
   readonly top: SteadyOutcome;
   readonly topFull: SteadyOutcome;
   readonly climb: ClimbOutcome;
+  /** The test hill ridden once from cold; undefined where it is not climbed. */
+  readonly hillRide: Ride | undefined;
+  /** How long a climb of the test hill's grade is borne. */
+  readonly heat: HeatTimes;
   readonly start: StartGrade;
   readonly range: RangeOutcome;
   readonly rangeRested: RangeOutcome;
@@ -41,6 +47,21 @@ export interface Study {
   readonly chain: Chain;
   /** Checks of the power chain beside its currents. */
   readonly powerChecks: readonly Check[];
+}
+
+/** The test hill's heat: once up, and on its grade without an end. */
+function heatOf(
+  machine: Machine,
+  climbed: ClimbOutcome,
+  { brief }: KnownBuild,
+  choice: GearChoice,
+): Pick<Study, 'hillRide' | 'heat'> {
+  if (!climbed.climbs) return { hillRide: undefined, heat: { tooHotAfter: 0, what: 'damage' } };
+  const grade = brief.hillGradePct.value;
+  return {
+    hillRide: hillOnce(machine, STATED_CHARGE, brief.hillLengthM.value, grade, choice, climbed.v),
+    heat: heatOnGrade(machine, STATED_CHARGE, grade, choice),
+  };
 }
 
 /** Works everything out. Judged places do not depend on the one chosen, so all are kept for the table of places. */
@@ -75,6 +96,7 @@ export function study(build: BuildDocument): Study {
     top: topSpeed(machine, STATED_CHARGE),
     topFull,
     climb: climbed,
+    ...heatOf(machine, climbed, known, choice),
     start: startGrade(machine, STATED_CHARGE, choice),
     range: constantSpeedRange(machine, cruise, charge),
     rangeRested: constantSpeedRange(machine, cruise, charge, 'resting'),

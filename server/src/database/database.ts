@@ -1,10 +1,12 @@
 import { DataSource, type EntityManager } from 'typeorm';
 import { buildEntity, revisionEntity } from '../builds/build-entities.ts';
 import { partEntity } from '../parts/part-entity.ts';
+import { routeEntity } from '../routes/route-entity.ts';
 import { FirstSlice1764000000000 } from './migrations/1764000000000-first-slice.ts';
 import { PartsVersions1764050000000 } from './migrations/1764050000000-parts-versions.ts';
+import { Routes1764100000000 } from './migrations/1764100000000-routes.ts';
 
-const ENTITIES = [buildEntity, revisionEntity, partEntity];
+const ENTITIES = [buildEntity, revisionEntity, partEntity, routeEntity];
 
 interface Pragmas {
   pragma(text: string): unknown;
@@ -39,7 +41,7 @@ export async function openDatabase(file: string): Promise<Database> {
     type: 'better-sqlite3',
     database: file,
     entities: ENTITIES,
-    migrations: [FirstSlice1764000000000, PartsVersions1764050000000],
+    migrations: [FirstSlice1764000000000, PartsVersions1764050000000, Routes1764100000000],
     migrationsRun: true,
     synchronize: false,
     prepareDatabase: (db: unknown) => {

@@ -14,7 +14,7 @@ afterEach(() => it_.end());
 
 describe('the demo scenario', () => {
   it('fills an empty database with three builds and the parts they use', async () => {
-    await loadDemo(DEMO, it_.builds, it_.parts);
+    await loadDemo(DEMO, it_.builds, it_.parts, it_.routes);
     const builds = await it_.builds.list();
     expect(builds.map((b) => b.document.name)).toEqual([
       'Orchard longtail',
@@ -31,17 +31,17 @@ describe('the demo scenario', () => {
 
   it('changes nothing on a second start, and never touches what a user made', async () => {
     const mine = await it_.builds.create(named('Mine'));
-    await loadDemo(DEMO, it_.builds, it_.parts);
+    await loadDemo(DEMO, it_.builds, it_.parts, it_.routes);
     expect((await it_.builds.list()).map((b) => b.id)).toEqual([mine.id]);
     const count = (await it_.parts.list()).length;
-    await loadDemo(DEMO, it_.builds, it_.parts);
+    await loadDemo(DEMO, it_.builds, it_.parts, it_.routes);
     expect(await it_.parts.list()).toHaveLength(count);
   });
 
   it('does not bring back samples that were put away', async () => {
-    await loadDemo(DEMO, it_.builds, it_.parts);
+    await loadDemo(DEMO, it_.builds, it_.parts, it_.routes);
     for (const { id } of await it_.builds.list()) await it_.builds.remove(id);
-    await loadDemo(DEMO, it_.builds, it_.parts);
+    await loadDemo(DEMO, it_.builds, it_.parts, it_.routes);
     expect(await it_.builds.list()).toEqual([]);
   });
 
@@ -50,7 +50,7 @@ describe('the demo scenario', () => {
     await mkdir(join(folder, 'builds'));
     await writeFile(join(folder, 'parts.json'), '[]');
     await writeFile(join(folder, 'builds', 'bad.json'), '{"schemaVersion":1}');
-    await expect(loadDemo(folder, it_.builds, it_.parts)).rejects.toThrow(/bad\.json: .*wanted/);
+    await expect(loadDemo(folder, it_.builds, it_.parts, it_.routes)).rejects.toThrow(/bad\.json: .*wanted/);
     await rm(folder, { recursive: true });
   });
 });

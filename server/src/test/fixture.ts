@@ -8,11 +8,13 @@ import { createApp } from '../app.ts';
 import { BuildsService } from '../builds/builds-service.ts';
 import { openDatabase, type Database } from '../database/database.ts';
 import { PartsService } from '../parts/parts-service.ts';
+import { RoutesService } from '../routes/routes-service.ts';
 
 export interface Fixture {
   readonly app: Express;
   readonly builds: BuildsService;
   readonly parts: PartsService;
+  readonly routes: RoutesService;
   readonly database: Database;
   readonly file: string;
   /** Moves the service's clock on. */
@@ -28,11 +30,13 @@ export async function fixture(): Promise<Fixture> {
   let now = Date.parse('2026-04-12T08:00:00Z');
   const builds = new BuildsService(database, () => new Date(now));
   const parts = new PartsService(database);
-  const app = createApp({ builds, parts, log: pino({ level: 'silent' }), webFolder: undefined });
+  const routes = new RoutesService(database);
+  const app = createApp({ builds, parts, routes, log: pino({ level: 'silent' }), webFolder: undefined });
   return {
     app,
     builds,
     parts,
+    routes,
     database,
     file,
     passMinutes(minutes) {

@@ -11,8 +11,7 @@ export const MIXED_RIDING = 0.85;
 
 /** What the range of this slice leaves out; said wherever a range is shown. */
 export const RANGE_LEFT_OUT = [
-  'Level road, constant speed, steady wind. Stops, grades and gusts are not modelled yet: they take about 15 % off (common practice, no source).',
-  'Energy put back by regeneration is not counted yet.',
+  'Level road, constant speed, steady wind: stops and grades take about 15 % off (common practice, no source). Ride a route on the Range stage for its own figure.',
 ] as const;
 
 /** The span of range that may be planned on, in m, the reserve already kept back. */

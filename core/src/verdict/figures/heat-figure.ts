@@ -1,0 +1,96 @@
+import { bearableC } from '../../ride/continuous.ts';
+import { qty, type Phrase } from '../../quantity/phrase.ts';
+import type { HeatTimes } from '../hill-heat.ts';
+import { inputRow, stepRow, type Figure, type State } from '../figure.ts';
+import type { Study } from '../study.ts';
+
+/** What the two-body heat of the motor rests on; said wherever a temperature is shown. */
+export const HEAT_SOURCES = [
+  'Motor: two bodies, winding and shell, stepped by backward Euler; heat to air h0 + h1 v^0.7, from memory.',
+  'Heat values of a motor are estimates until they are fitted from a log; a maker’s curve wins.',
+] as const;
+
+const WHAT = { rollback: 'held back', damage: 'too hot', never: '' } as const;
+
+/** How long the climb is borne, in words. */
+export function lastsWords({ tooHotAfter, what }: HeatTimes): Phrase {
+  if (tooHotAfter === undefined) return ['lasts: never too hot'];
+  return [`${WHAT[what]} after `, qty(tooHotAfter / 60, 'min', 0)];
+}
+
+/** Room that a climb should leave: a hill twice as long comes soon enough. */
+const ROOM = 2;
+
+/** The winding at the top of the test hill, from cold, and how long such a climb lasts. */
+export function heatFigure(study: Study): Figure {
+  const { climb, hillRide, heat, machine, known, build } = study;
+  const hottest = hillRide?.hottestC;
+  const damage = known.drive.damageC.value;
+  const after = heat.tooHotAfter ?? Infinity;
+  const state: State =
+    hottest === undefined || !climb.climbs
+      ? 'stop'
+      : hottest >= damage
+        ? 'stop'
+        : after < ROOM * climb.seconds
+          ? 'look'
+          : 'fine';
+  const { thermal } = machine;
+  return {
+    id: 'heat',
+    label: 'Hottest winding',
+    state,
+    value: climb.climbs ? hottest : undefined,
+    upTo: undefined,
+    unit: 'C',
+    words: climb.climbs ? undefined : 'Stalls',
+    condition: climb.climbs ? lastsWords(heat) : ['a stalled motor burns'],
+    working: {
+      formulas: [
+        'Cw dTw/dt = I^2 R(Tw) + (Th + ce omega) omega - G (Tw - Ts)',
+        'Cs dTs/dt = G (Tw - Ts) + gear loss - (h0 + h1 v^0.7)(Ts - Ta)',
+        'R(Tw) = R20 (1 + 0.00393 (Tw - 20)); phase limit x (T2 - Tw) / (T2 - T1) between T1 and T2',
+      ],
+      inputs: [
+        inputRow('Cw', known.drive.windingHeatJK),
+        inputRow('Cs', known.drive.shellHeatJK),
+        inputRow('G', known.drive.coupleWK),
+        ...(build.drive.fluid ? [inputRow('x', known.drive.fluidFactor)] : []),
+        inputRow('h0', known.drive.coolStillWK),
+        inputRow('h1', known.drive.coolMovingWK),
+        inputRow('Ta', known.brief.temperatureC),
+        ...(build.drive.windingSensor === 'yes'
+          ? [inputRow('T1', known.drive.rollbackStartC), inputRow('T2', known.drive.rollbackEndC)]
+          : []),
+        inputRow('Td', known.drive.damageC),
+        inputRow('R20', known.drive.resistanceOhm),
+        inputRow('length', known.brief.hillLengthM),
+        inputRow('grade', known.brief.hillGradePct),
+      ],
+      steps:
+        hillRide === undefined || !climb.climbs
+          ? []
+          : [
+              stepRow('I', 'Phase current on the hill', climb.phaseA, 'A'),
+              stepRow('G', 'Winding to shell', thermal.coupleWK, 'W/K'),
+              stepRow('t', 'Time on the hill', hillRide.seconds, 's'),
+              stepRow('Ts', 'Shell at the top', hillRide.warmth.shellC, 'C'),
+              stepRow('Tw', 'Winding at the top', hillRide.hottestC, 'C'),
+              stepRow('', 'Borne for ever up to', bearableC(machine), 'C'),
+              stepRow(
+                '',
+                'On the same grade without an end: too hot after',
+                heat.tooHotAfter === undefined ? 'not in two hours' : heat.tooHotAfter / 60,
+                'min',
+              ),
+            ],
+      sources: HEAT_SOURCES,
+      leftOut: [
+        'The controller’s own heat, and heat left from a climb before: see the repeated climb on the Hill stage.',
+        ...(build.drive.windingSensor === 'unknown'
+          ? ['Whether a sensor lets the controller hold back is not known: none is counted on.']
+          : []),
+      ],
+    },
+  };
+}
