@@ -13,13 +13,26 @@ const LEAST_OFF_M = 5;
 /** A median absolute deviation times this is a standard deviation, for normal noise. */
 const MAD_SCALE = 1.4826;
 
-/** Replaces single elevations that stand far off their neighbours by their median (Hampel's identifier). */
-export function withoutSpikes(elevations: readonly number[]): {
-  readonly elevations: readonly number[];
-  readonly replaced: number;
-} {
+/** No road rises like this on both sides of a point: only there can it be a spike, %. */
+const WALL_PCT = 30;
+
+/**
+ * Replaces single elevations that stand far off their neighbours by their median (Hampel's identifier), where the
+ * road would have to be a wall on both sides of them: peaks of a profile of few points are none.
+ */
+export function withoutSpikes(
+  elevations: readonly number[],
+  distances: readonly number[],
+): { readonly elevations: readonly number[]; readonly replaced: number } {
   let replaced = 0;
+  const grade = (i: number, j: number): number => {
+    const run = Math.abs((distances[i] ?? 0) - (distances[j] ?? 0));
+    return (100 * Math.abs((elevations[i] ?? 0) - (elevations[j] ?? 0))) / Math.max(0.1, run);
+  };
+  const last = elevations.length - 1;
   const out = elevations.map((value, i) => {
+    const walled = (i === 0 || grade(i, i - 1) > WALL_PCT) && (i === last || grade(i, i + 1) > WALL_PCT);
+    if (!walled) return value;
     const near = elevations.slice(Math.max(0, i - SIDE), i + SIDE + 1);
     const middle = median(near);
     const spread = MAD_SCALE * median(near.map((e) => Math.abs(e - middle)));

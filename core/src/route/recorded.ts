@@ -95,7 +95,7 @@ export function cleanedProfile(
   const count = Math.max(1, Math.min(MOST_PIECES, Math.round(length / SPACING_M)));
   const spacing = length / count;
   const even = (values: readonly number[]): readonly number[] => evenly(raw.distanceM, values, count);
-  const { elevations, replaced } = withoutSpikes(raw.elevationM);
+  const { elevations, replaced } = withoutSpikes(raw.elevationM, raw.distanceM);
   const plain = even(elevations);
   const noise = noiseM(plain);
   const width = smoothM ?? usualSmoothM(noise);
