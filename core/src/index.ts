@@ -49,7 +49,7 @@ export type { Finding } from './verdict/findings.ts';
 export { STAGE_IDS, type StageId } from './verdict/stage-ids.ts';
 export { stageOf } from './verdict/stage-of.ts';
 export type { StageVerdict } from './verdict/stages.ts';
-export { LIMIT_WORDS, limitQuantity } from './verdict/limit-words.ts';
+export { BINDING_WORDS, LIMIT_WORDS, RIDE_END_WORDS, limitQuantity } from './verdict/limit-words.ts';
 export { placeState } from './verdict/figures/class-figure.ts';
 export { moneyText } from './verdict/figures/tally-figures.ts';
 export { LOW_CHARGE, type HillCurves, type HillSpan, type RangePoint } from './verdict/charts.ts';
@@ -111,6 +111,7 @@ export {
 } from './route/route.ts';
 export { SURFACES, SURFACE_DATA, type Surface } from './route/surface.ts';
 export {
+  elevationAlong,
   elevationAt,
   gradeOf,
   pieces,
@@ -164,3 +165,4 @@ export { getHome, type GetHome } from './verdict/get-home.ts';
 export { rangeCases, type RangeCase } from './verdict/habits.ts';
 export { energyPicture, type EnergyPicture, type EnergyRow } from './verdict/energy-picture.ts';
 export { routeSummary, type RouteSummary } from './route/summary.ts';
+export { startGrade } from './ride/start-grade.ts';

@@ -65,6 +65,15 @@ export function elevationAt(profile: readonly ProfilePoint[], distanceM: number)
   return a.elevationM + t * (b.elevationM - a.elevationM);
 }
 
+/** Elevation after a distance ridden: there, back where it comes back, and round again. */
+export function elevationAlong(r: Pick<Route, 'profile' | 'andBack'>, riddenM: number): number {
+  const length = routeLengthM(r);
+  const round = r.andBack ? 2 * length : length;
+  // The end of the last round is its end, not the beginning of another.
+  const x = riddenM <= 0 ? 0 : riddenM - (Math.ceil(riddenM / round - 1e-9) - 1) * round;
+  return elevationAt(r.profile, x > length ? 2 * length - x : x);
+}
+
 /** The steepest stretch at least this long, m: shorter ones are noise, or are rolled over. */
 const STRETCH_M = 10;
 

@@ -1,5 +1,7 @@
 import type { Known, KnownBuild } from '../build/known.ts';
 import type { Limit } from '../machine/limits.ts';
+import type { RideEnd } from '../ride/route-ride.ts';
+import type { Binding } from '../ride/trace.ts';
 
 /** The trade's name of each limit. */
 export const LIMIT_WORDS: Readonly<Record<Limit | 'empty', string>> = {
@@ -16,6 +18,26 @@ export const LIMIT_WORDS: Readonly<Record<Limit | 'empty', string>> = {
   cadence: 'cadence',
   'no-motor': 'no control for the motor',
   empty: 'an empty pack',
+};
+
+/** What decides a step of a ride, in words. */
+export const BINDING_WORDS: Readonly<Record<Binding, string>> = {
+  ...LIMIT_WORDS,
+  wish: 'speed wished for',
+  rolling: 'rolls freely',
+  braking: 'brakes',
+  standing: 'stands',
+};
+
+/** How a ride ends, in words. */
+export const RIDE_END_WORDS: Readonly<Record<RideEnd, string>> = {
+  arrived: 'arrives',
+  stalled: 'stalls',
+  'cut-off': 'low-voltage cut-off',
+  empty: 'empty pack',
+  charge: 'charge kept',
+  time: 'time is up',
+  hot: 'too hot',
 };
 
 /** The quantity of the build that sets a limit; undefined where it follows from several. */

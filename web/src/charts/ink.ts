@@ -20,6 +20,8 @@ export interface ChartInk {
   readonly elevation: string;
   readonly fine: string;
   readonly speed: string;
+  readonly heat: string;
+  readonly voltage: string;
   readonly energy: LimitInk;
   readonly limit: Readonly<Record<Limit, LimitInk>>;
 }
@@ -48,6 +50,8 @@ export function chartInk(token: (name: string) => string): ChartInk {
     elevation: token('q-elev'),
     fine: token('fine'),
     speed: token('q-speed'),
+    heat: token('q-heat'),
+    voltage: token('q-volt'),
     energy: battery,
     limit: {
       voltage: volts,
@@ -57,6 +61,7 @@ export function chartInk(token: (name: string) => string): ChartInk {
       'power-limit': battery,
       'pack-protection': one('stop'),
       'phase-current': one('q-phase'),
+      heat: one('q-heat'),
       'speed-limit': one('q-speed'),
       'assist-ratio': one('fine'),
       cadence: one('q-elev'),

@@ -1,4 +1,4 @@
-import type { BuildDocument, Issue, Part } from '@apple-cart/core';
+import type { BuildDocument, Issue, Part, Route, RouteSummary } from '@apple-cart/core';
 
 export interface StoredBuild {
   readonly id: string;
@@ -12,6 +12,18 @@ export interface StoredBuild {
 export interface StoredPart {
   readonly version: number;
   readonly part: Part;
+}
+
+export interface StoredRoute {
+  readonly id: string;
+  readonly version: number;
+  readonly route: Route;
+}
+
+export interface ListedRoute {
+  readonly id: string;
+  readonly version: number;
+  readonly summary: RouteSummary;
 }
 
 export interface RevisionSummary {
@@ -103,6 +115,12 @@ export const api = {
   savePart: (part: Part, baseVersion: number | null) =>
     request<StoredPart>('PUT', `/parts/${part.id}`, { baseVersion, part }),
   removePart: (id: string) => request<undefined>('DELETE', `/parts/${id}`),
+  routes: async () => (await request<{ routes: readonly ListedRoute[] }>('GET', '/routes')).routes,
+  route: (id: string) => request<StoredRoute>('GET', `/routes/${id}`),
+  createRoute: (route: Route) => request<StoredRoute>('POST', '/routes', route),
+  saveRoute: (id: string, baseVersion: number, route: Route) =>
+    request<StoredRoute>('PUT', `/routes/${id}`, { baseVersion, route }),
+  removeRoute: (id: string) => request<undefined>('DELETE', `/routes/${id}`),
   takeInParts: (parts: readonly unknown[]) =>
     request<{ added: number; replaced: number }>('POST', '/parts/import', { parts }),
 };

@@ -7,6 +7,7 @@ export interface StageData {
   readonly document: BuildDocument;
   readonly verdict: Verdict;
   readonly pinned: Verdict | undefined;
+  readonly pinnedDocument: BuildDocument | undefined;
 }
 
 /** The build and its verdict as of this frame. */
@@ -17,6 +18,7 @@ export function useStage(): StageData {
     document,
     verdict: verdictOf(document),
     pinned: pinned === undefined ? undefined : verdictOf(pinned),
+    pinnedDocument: pinned,
   };
 }
 
@@ -28,6 +30,7 @@ export function useDeferredStage(): StageData {
     document,
     verdict: verdictOf(document),
     pinned: pinned === undefined ? undefined : verdictOf(pinned),
+    pinnedDocument: pinned,
   };
 }
 

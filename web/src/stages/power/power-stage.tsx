@@ -1,8 +1,9 @@
-import { Link, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import { formatNumber } from '@apple-cart/core';
 import { Caution } from '../../ui/caution.tsx';
 import { Stage, StageFindings } from '../parts/stage.tsx';
 import { useStage } from '../parts/use-stage.ts';
+import { ViewLinks } from '../parts/view-links.tsx';
 import { CellPicture } from './cell-picture.tsx';
 import { ChainView } from './chain-view.tsx';
 import { ChargeFields, ChargeView } from './charge-view.tsx';
@@ -16,27 +17,6 @@ import { StepsView } from './steps-view.tsx';
 import { UsedCells } from './used-cells.tsx';
 import { POWER_VIEWS, type PowerView } from './views.ts';
 import { VoltLadder } from './volt-ladder.tsx';
-
-function Views({ view }: { view: PowerView }) {
-  return (
-    <nav
-      aria-label="Views of the power stage"
-      className="no-print mx-6 flex flex-wrap gap-x-1 border-b border-rule pt-1.5 max-tablet:mx-3"
-    >
-      {POWER_VIEWS.map(({ id, name }) => (
-        <Link
-          key={id}
-          to={`?view=${id}`}
-          replace
-          aria-current={id === view ? 'page' : undefined}
-          className={`flex min-h-8 items-center border-[1.5px] border-b-0 px-3 text-[13.5px] max-bench:min-h-11 ${id === view ? 'border-ink bg-field font-semibold text-ink' : 'border-transparent text-ink2 hover:bg-press'}`}
-        >
-          {name}
-        </Link>
-      ))}
-    </nav>
-  );
-}
 
 function Inputs({ view }: { view: PowerView }) {
   const { document, verdict } = useStage();
@@ -117,7 +97,7 @@ export function PowerStage() {
         asIs: true,
         under: stage?.words ?? '',
       }}
-      views={<Views view={view} />}
+      views={<ViewLinks label="Views of the power stage" views={POWER_VIEWS} view={view} />}
       inputs={
         <>
           <Inputs view={view} />

@@ -1,10 +1,12 @@
 import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
 import { LIMIT_WORDS, formatNumber, shownUnit, unitText, convert, type Verdict } from '@apple-cart/core';
 import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
 import { energyChart, rangeChart } from '../../charts/range-chart.ts';
 import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
+import { RouteField } from '../../ride/route-field.tsx';
 import { figureText } from '../../state/figure-text.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
@@ -12,6 +14,12 @@ import { Caution } from '../../ui/caution.tsx';
 import { Num } from '../../ui/num.tsx';
 import { Stage } from '../parts/stage.tsx';
 import { figureOf, useDeferredStage, useStage } from '../parts/use-stage.ts';
+import { ViewLinks } from '../parts/view-links.tsx';
+import { BandView } from './band-view.tsx';
+import { EnergyView } from './energy-view.tsx';
+import { HomeView } from './home-view.tsx';
+import { RoadView } from './road-view.tsx';
+import { RANGE_VIEWS, type RangeView } from './views.ts';
 
 /** From the label's watt-hours to those of the ride, as a ledger. */
 function EnergyLedger({ verdict }: { verdict: Verdict }) {
@@ -39,18 +47,30 @@ function EnergyLedger({ verdict }: { verdict: Verdict }) {
   );
 }
 
-function Inputs() {
+function Inputs({ view }: { view: RangeView }) {
   const { verdict } = useStage();
   return (
     <>
+      {view !== 'speed' && (
+        <FieldGroup title="The road">
+          <RouteField which="rangeRoute" none="level road" />
+        </FieldGroup>
+      )}
       <FieldGroup title="The ride">
         <NumberField path="brief.cruiseSpeedKmh" label="Cruising speed" />
         <NumberField path="brief.distanceKm" />
         <NumberField path="brief.reservePct" />
         <NumberField path="brief.riderPowerW" />
         <NumberField path="brief.temperatureC" />
-        <NumberField path="brief.headwindMs" />
-        <NumberField path="brief.altitudeM" />
+        <NumberField path="brief.headwindMs" label={view === 'speed' ? 'Headwind' : 'Wind'} />
+        {view === 'speed' ? (
+          <NumberField path="brief.altitudeM" />
+        ) : (
+          <>
+            <NumberField path="brief.windFromDeg" />
+            <NumberField path="brief.descentKmh" />
+          </>
+        )}
       </FieldGroup>
       <FieldGroup title="The charge">
         <NumberField path="pack.capacityAh" />
@@ -61,13 +81,14 @@ function Inputs() {
         <NumberField path="donor.cdaM2" />
         <NumberField path="donor.crr" />
       </FieldGroup>
-      <EnergyLedger verdict={verdict} />
+      {view === 'speed' && <EnergyLedger verdict={verdict} />}
       <Caution>Turn back at half of the near end: cold, wind and an old pack shorten every range.</Caution>
     </>
   );
 }
 
-function Panels() {
+/** Range and energy against a steady speed on the level. */
+function SpeedView() {
   const { document, verdict, pinned } = useDeferredStage();
   const system = useSettings((state) => state.units);
   const ink = useChartInk();
@@ -149,9 +170,24 @@ function Panels() {
   );
 }
 
+function Picture({ view }: { view: RangeView }) {
+  switch (view) {
+    case 'speed':
+      return <SpeedView />;
+    case 'road':
+      return <RoadView />;
+    case 'band':
+      return <BandView />;
+    case 'home':
+      return <HomeView />;
+    case 'energy':
+      return <EnergyView />;
+  }
+}
+
 const WORD = { fine: 'Enough', look: 'Just enough', stop: 'Too short', unknown: 'Unknown' } as const;
 
-/** Range and energy against speed, usable energy, and what is left out. */
+/** How far and how sure: at a steady speed, on a road, as a band, home again, and where the energy goes. */
 export function RangeStage() {
   const { verdict } = useStage();
   const shown = useQuantity();
@@ -159,6 +195,8 @@ export function RangeStage() {
   const figure = figureOf(verdict, 'range');
   const { value, unit } = figureText(figure, system);
   const wanted = shown(verdict.known.brief.distanceKm.value, 'km', 0);
+  const [params] = useSearchParams();
+  const view = RANGE_VIEWS.find((v) => v.id === params.get('view'))?.id ?? 'speed';
   return (
     <Stage
       id="range"
@@ -168,8 +206,9 @@ export function RangeStage() {
         word: figure.value === undefined ? 'Not held' : WORD[figure.state],
         under: figure.value === undefined ? 'the speed wanted' : `${value} ${unit}, ${wanted.text} wanted`,
       }}
-      inputs={<Inputs />}
-      picture={<Panels />}
+      views={<ViewLinks label="Views of the range stage" views={RANGE_VIEWS} view={view} />}
+      inputs={<Inputs view={view} />}
+      picture={<Picture view={view} />}
     />
   );
 }

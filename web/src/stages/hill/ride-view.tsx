@@ -1,0 +1,123 @@
+import { useState } from 'react';
+import {
+  BINDING_WORDS,
+  RIDE_END_WORDS,
+  formatNumber,
+  msToKmh,
+  startGrade,
+  steepest,
+  STATED_CHARGE,
+  type Binding,
+  type Effort,
+  type Ride,
+} from '@apple-cart/core';
+import { ChoiceRow } from '../../ride/choice-row.tsx';
+import { RideLegend, RidePanel } from '../../ride/ride-panel.tsx';
+import { useQuantity } from '../../state/use-quantity.ts';
+import { StateMark } from '../../ui/state-mark.tsx';
+import { useHillRide, type HillRide } from './use-hill-ride.ts';
+
+/** What bound for the longest, the rider's own wishes left out. */
+function mostBound({ bound }: Ride): Binding | undefined {
+  const rows = (Object.entries(bound) as [Binding, number][]).filter(
+    ([binding]) => !['wish', 'rolling', 'braking', 'standing'].includes(binding),
+  );
+  return rows.sort((a, b) => b[1] - a[1])[0]?.[0];
+}
+
+/** Moving off on the steepest ten metres of the road. */
+function SteepestStart({ road, plan }: Pick<HillRide, 'road' | 'plan'>) {
+  const shown = useQuantity();
+  const { atM, gradePct } = steepest(road.profile);
+  const start = startGrade(plan.machine, STATED_CHARGE, plan.machine.heldGear ?? 'best');
+  const state = start.gradePct < gradePct ? 'stop' : start.gradePct < 1.2 * gradePct ? 'look' : 'fine';
+  const at = shown(atM, 'm', 0);
+  return (
+    <p className="flex items-start gap-2 text-[13.5px] leading-snug">
+      <span className="pt-0.5">
+        <StateMark state={state} size={14} />
+      </span>
+      <span>
+        <b>
+          {state === 'stop' ? 'Cannot move off' : 'Moves off'} on its steepest, {formatNumber(gradePct, 1)} %
+          at {at.text} {at.unit}.
+        </b>{' '}
+        <span className="text-ink2">
+          From rest it holds {formatNumber(start.gradePct, 1)} % (half charge, rider pushing).
+        </span>
+      </span>
+    </p>
+  );
+}
+
+/** The hill ridden once: profile by what binds, speed, power, winding and charge. */
+export function HillRideView() {
+  const [effort, setEffort] = useState<Effort>('full');
+  const hill = useHillRide(effort);
+  const shown = useQuantity();
+  if (hill === undefined) return <p className="py-6 text-ink2">Fetching the road…</p>;
+  const { road, plan, ride, pinned, document } = hill;
+  const arrived = ride.ends === 'arrived';
+  const at = shown(ride.metres / 1000, 'km', 2);
+  const mean = shown(msToKmh(ride.metres / Math.max(1, ride.movingSeconds)), 'km/h');
+  const hot = shown(ride.hottestC, 'C', 0);
+  const binds = mostBound(ride);
+  const title = arrived
+    ? `${road.name} in ${formatNumber(ride.seconds / 60, 1)} min, winding ${hot.text} ${hot.unit}`
+    : `${road.name}: ${RIDE_END_WORDS[ride.ends]} after ${at.text} ${at.unit}`;
+  const thermal = plan.machine.thermal;
+  const heat =
+    ride.damageAfter !== undefined
+      ? ({
+          state: 'stop',
+          words: `The winding suffers after ${formatNumber(ride.damageAfter / 60, 1)} min.`,
+        } as const)
+      : ride.rollbackAfter !== undefined
+        ? ({
+            state: 'look',
+            words: `The controller holds back after ${formatNumber(ride.rollbackAfter / 60, 1)} min.`,
+          } as const)
+        : ({ state: 'fine', words: 'It is never too hot on the way.' } as const);
+  return (
+    <>
+      <RidePanel
+        title={title}
+        name={`${document.name} on ${road.name}`}
+        plan={plan}
+        ride={ride}
+        road={road}
+        pinned={pinned?.trace}
+      />
+      <RideLegend ride={ride} />
+      <div className="mt-2 grid gap-x-6 gap-y-2 border-t-[1.5px] border-ink pt-2 tablet:grid-cols-2">
+        <p className="flex items-start gap-2 text-[13.5px] leading-snug">
+          <span className="pt-0.5">
+            <StateMark state={heat.state} size={14} />
+          </span>
+          <span>
+            <b>{heat.words}</b>{' '}
+            <span className="text-ink2">
+              Mean {mean.text} {mean.unit}, {formatNumber(ride.usedWh, 0)} Wh
+              {binds === undefined ? '' : `; mostly ${BINDING_WORDS[binds]} binds`}. Suffers from{' '}
+              {shown(thermal.damageC, 'C', 0).text} {shown(thermal.damageC, 'C', 0).unit}.
+            </span>
+          </span>
+        </p>
+        <SteepestStart road={road} plan={plan} />
+        <ChoiceRow
+          label="Ridden"
+          value={effort}
+          options={[
+            { value: 'full', label: 'with all help' },
+            { value: 'cruise', label: 'at the cruising speed' },
+          ]}
+          onChange={setEffort}
+        />
+        <p className="self-center text-[12.5px] text-ink2">
+          From rest at the foot, {formatNumber(plan.charged * 100, 0)} % charged
+          {pinned === undefined ? '' : '; dashed: the pinned build'}.
+        </p>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,14 @@
+import type { QuantityPath } from '@apple-cart/core';
+
+/** Views of the range stage, in the order of the questions. */
+export const RANGE_VIEWS = [
+  { id: 'speed', name: 'At a steady speed' },
+  { id: 'road', name: 'On the road' },
+  { id: 'band', name: 'How sure?' },
+  { id: 'home', name: 'Get home' },
+  { id: 'energy', name: 'Where it goes' },
+] as const;
+export type RangeView = (typeof RANGE_VIEWS)[number]['id'];
+
+/** The view of the range stage on which a quantity is entered. */
+export const rangeViewOf = (_path: QuantityPath): RangeView => 'road';
