@@ -111,6 +111,7 @@ export {
 } from './route/route.ts';
 export { SURFACES, SURFACE_DATA, type Surface } from './route/surface.ts';
 export {
+  climbRidden,
   elevationAlong,
   elevationAt,
   gradeOf,
@@ -119,6 +120,7 @@ export {
   riseOf,
   routeLengthM,
   steepest,
+  steepestRidden,
   totalClimb,
   type Piece,
 } from './route/profile.ts';

@@ -88,6 +88,7 @@ describe('the built page', () => {
     served = createApp({
       builds: it_.builds,
       parts: it_.parts,
+      routes: it_.routes,
       log: pino({ level: 'silent' }),
       webFolder: web,
     });

@@ -15,6 +15,9 @@ const ChargeCard = lazy(() =>
 
 const ShelfPage = lazy(() => import('./shelf/shelf-page.tsx').then((m) => ({ default: m.ShelfPage })));
 
+const RoutesPage = lazy(() => import('./routes/routes-page.tsx').then((m) => ({ default: m.RoutesPage })));
+const RoutePage = lazy(() => import('./routes/route-page.tsx').then((m) => ({ default: m.RoutePage })));
+
 export function App() {
   return (
     <BrowserRouter>
@@ -51,6 +54,22 @@ export function App() {
           element={
             <Suspense>
               <ShelfPage />
+            </Suspense>
+          }
+        />
+        <Route
+          path="/routes"
+          element={
+            <Suspense>
+              <RoutesPage />
+            </Suspense>
+          }
+        />
+        <Route
+          path="/routes/:id"
+          element={
+            <Suspense>
+              <RoutePage />
             </Suspense>
           }
         />

@@ -77,11 +77,15 @@ export function elevationAlong(r: Pick<Route, 'profile' | 'andBack'>, riddenM: n
 /** The steepest stretch at least this long, m: shorter ones are noise, or are rolled over. */
 const STRETCH_M = 10;
 
-/** The steepest grade of a profile over a stretch, and where it begins. */
-export function steepest(profile: readonly ProfilePoint[]): {
+/** Where a profile is steepest over a stretch, and how steep. */
+export interface Steepest {
+  /** Along the road from its start. */
   readonly atM: number;
   readonly gradePct: number;
-} {
+}
+
+/** The steepest grade of a profile, and where it begins. */
+export function steepest(profile: readonly ProfilePoint[]): Steepest {
   let best = { atM: 0, gradePct: -Infinity };
   for (const piece of pieces(profile)) {
     const reach = Math.max(piece.lengthM, STRETCH_M);
@@ -90,4 +94,24 @@ export function steepest(profile: readonly ProfilePoint[]): {
     if (gradePct > best.gradePct) best = { atM: piece.fromM, gradePct };
   }
   return best;
+}
+
+/** The steepest that is climbed: on the way there, or on the way back where the road comes back. */
+export function steepestRidden({ profile, andBack }: Pick<Route, 'profile' | 'andBack'>): Steepest {
+  const there = steepest(profile);
+  if (!andBack) return there;
+  const length = routeLengthM({ profile });
+  const home = steepest([...profile].reverse().map((p) => ({ ...p, distanceM: length - p.distanceM })));
+  return home.gradePct > there.gradePct ? { ...home, atM: length - home.atM } : there;
+}
+
+/** What is climbed and gone down in everything that is ridden, m. */
+export function climbRidden(r: Pick<Route, 'profile' | 'andBack' | 'times'>): {
+  readonly upM: number;
+  readonly downM: number;
+} {
+  const { upM, downM } = totalClimb(r.profile.map((p) => p.elevationM));
+  return r.andBack
+    ? { upM: (upM + downM) * r.times, downM: (upM + downM) * r.times }
+    : { upM: upM * r.times, downM: downM * r.times };
 }

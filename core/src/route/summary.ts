@@ -1,4 +1,4 @@
-import { elevationAt, riddenLengthM, routeLengthM, steepest, totalClimb } from './profile.ts';
+import { climbRidden, elevationAt, riddenLengthM, routeLengthM, steepestRidden } from './profile.ts';
 import type { Route } from './route.ts';
 
 /** What a list shows of a route. */
@@ -9,7 +9,7 @@ export interface RouteSummary {
   /** One way, and everything that is ridden. */
   readonly lengthM: number;
   readonly riddenM: number;
-  /** One way. */
+  /** In everything that is ridden. */
   readonly upM: number;
   readonly downM: number;
   readonly steepestPct: number;
@@ -24,7 +24,7 @@ const OUTLINE = 80;
 /** Sums a route up for a list. */
 export function routeSummary(route: Route): RouteSummary {
   const length = routeLengthM(route);
-  const { upM, downM } = totalClimb(route.profile.map((p) => p.elevationM));
+  const { upM, downM } = climbRidden(route);
   return {
     name: route.name,
     note: route.note,
@@ -33,7 +33,7 @@ export function routeSummary(route: Route): RouteSummary {
     riddenM: riddenLengthM(route),
     upM,
     downM,
-    steepestPct: steepest(route.profile).gradePct,
+    steepestPct: steepestRidden(route).gradePct,
     stops: route.stops.length,
     recorded: route.recorded !== null,
     outline: Array.from(

@@ -39,5 +39,9 @@ export function routesRoutes(service: RoutesService): Router {
     response.status(204).end();
   });
 
+  router.post('/:id/restore', async (request, response) => {
+    response.json(await service.restore(request.params.id));
+  });
+
   return router;
 }

@@ -96,6 +96,18 @@ export class RoutesService {
     });
   }
 
+  /** Brings a route back that was put away, as it was. @throws Problem 404 when there is none of that id. */
+  async restore(id: string): Promise<StoredRoute> {
+    return this.#database.write(async (manager) => {
+      const repository = manager.getRepository(routeEntity);
+      const row = await repository.findOneBy({ id });
+      if (row === null) throw notFound('route');
+      const next = { ...row, deletedAt: null, version: row.version + 1 };
+      await repository.save(next);
+      return stored(next);
+    });
+  }
+
   /** Adds sample routes that were never there; one that is there, or was put away, is left as it is. */
   async addMissing(routes: ReadonlyMap<string, Route>): Promise<number> {
     return this.#database.write(async (manager) => {

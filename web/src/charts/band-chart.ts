@@ -69,6 +69,9 @@ export function bandChart({ band, wantedKm, system }: BandChartInput, ink: Chart
       };
     },
   };
+  // What is wanted stands on the far side of the middle; nothing stands beyond the edge.
+  const side = (km: number): 'left' | 'right' =>
+    far(km) > 0.82 * xMax || (km === wantedKm && km < band.p50) ? 'right' : 'left';
   const upright = (
     km: number,
     text: string,
@@ -87,9 +90,9 @@ export function bandChart({ band, wantedKm, system }: BandChartInput, ink: Chart
       {
         at: [far(km), yMax * y],
         color,
-        align: far(km) > 0.7 * xMax ? 'right' : 'left',
+        align: side(km),
         vertical: 'top',
-        offset: [far(km) > 0.7 * xMax ? -5 : 5, 0],
+        offset: [side(km) === 'right' ? -5 : 5, 0],
         lines: [
           { text, style: 'thin' },
           { text: `${formatNumber(far(km), 0)} ${unit}`, style: 'strong' },
@@ -104,7 +107,7 @@ export function bandChart({ band, wantedKm, system }: BandChartInput, ink: Chart
       bars,
       ...upright(band.p05, '19 of 20 come as far as', 0.98, ink.ink),
       ...upright(band.p50, 'half come as far as', 0.8, ink.ink),
-      ...upright(wantedKm, 'wanted', 0.62, ink.slate, [5, 4]),
+      ...upright(wantedKm, 'wanted', 0.55, ink.slate, [5, 4]),
       cursorLine(Array.from({ length: 60 }, (_, i): Xy => [(xMax * i) / 59, 0])),
     ],
   };

@@ -10,7 +10,6 @@ import {
   type Trace,
   type UnitSystem,
 } from '@apple-cart/core';
-import { niceMax } from './curve.ts';
 import { FONTS, type ChartInk } from './ink.ts';
 import { line, paper, type Xy } from './pieces.ts';
 
@@ -81,6 +80,12 @@ const GAP = 0.012;
 const LEFT = 46;
 const RIGHT = 12;
 
+/** The end of a small axis: a round number whose half is one too. */
+export function evenMax(value: number): number {
+  const decade = 10 ** Math.floor(Math.log10(Math.max(value, 1e-9)));
+  return ([1, 2, 4, 6, 8, 10].find((m) => m * decade >= value - 1e-9) ?? 10) * decade;
+}
+
 const round = (value: number, step: number, up: boolean): number =>
   (up ? Math.ceil(value / step) : Math.floor(value / step)) * step;
 
@@ -103,12 +108,12 @@ export function rideChart(input: RideChartInput, ink: ChartInk): EChartsOption {
   const step = highest - lowest > 120 ? 50 : highest - lowest > 40 ? 20 : 10;
   const floor = round(lowest - 0.15 * (highest - lowest), step, false);
   const top = Math.max(floor + step, round(highest, step, true));
-  const speedMax = niceMax(Math.max(...trace.speed, ...(pinned?.speed ?? [])) * 1.12 * fast(1));
-  const powerMax = niceMax(Math.max(...trace.batteryW, 50) * 1.1);
-  const powerMin = Math.min(0, ...trace.batteryW) < -20 ? -niceMax(-Math.min(...trace.batteryW)) : 0;
+  const speedMax = evenMax(Math.max(...trace.speed, ...(pinned?.speed ?? [])) * 1.05 * fast(1));
+  const powerMax = evenMax(Math.max(...trace.batteryW, 50) * 1.02);
+  const powerMin = Math.min(0, ...trace.batteryW) < -20 ? -evenMax(-Math.min(...trace.batteryW)) : 0;
   const hottest = Math.max(...trace.windingC, ...(pinned?.windingC ?? []));
-  const heatMax = niceMax(
-    Math.max(warm(hottest) * 1.12, rollbackC === undefined ? 0 : warm(rollbackC) * 1.05, 60),
+  const heatMax = evenMax(
+    Math.max(warm(hottest) * 1.05, rollbackC === undefined ? 0 : warm(rollbackC) * 1.05, 60),
   );
   const coldest = Math.min(0, ...trace.windingC.map(warm));
 
@@ -220,7 +225,7 @@ export function rideChart(input: RideChartInput, ink: ChartInk): EChartsOption {
       min,
       max,
       name: title,
-      splitNumber: 2,
+      interval: i === 0 ? step * Math.ceil((max - min) / step / 2) : max / 2,
       // Panels touch: the labels at their edges stand inside.
       axisLabel: {
         ...(frame.yAxis as { axisLabel: object }).axisLabel,

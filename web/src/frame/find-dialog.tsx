@@ -11,7 +11,9 @@ import {
   type QuantityPath,
   stageOf,
 } from '@apple-cart/core';
+import { hillViewOf } from '../stages/hill/views.ts';
 import { viewOf } from '../stages/power/views.ts';
+import { RANGE_FIELDS } from '../stages/range/views.ts';
 import { STAGES } from '../stages/stage-list.ts';
 import { useBuild } from '../state/build-store.ts';
 import { withSection } from '../state/paths.ts';
@@ -20,7 +22,19 @@ import { useSettings } from '../state/settings-store.ts';
 /** Where a field stands: its stage, and the view of it. */
 const fieldPlace = (path: QuantityPath): string => {
   const stage = stageOf(path);
-  return stage === 'power' && viewOf(path) !== 'pack' ? `power?view=${viewOf(path)}` : stage;
+  switch (stage) {
+    case 'power':
+      return `power?view=${viewOf(path)}`;
+    case 'hill':
+      return `hill?view=${hillViewOf(path)}`;
+    case 'range':
+      return `range?view=${RANGE_FIELDS}`;
+    case 'brief':
+    case 'donor':
+    case 'drive':
+    case 'law':
+      return stage;
+  }
 };
 
 /** Puts the caret into a field, once its stage has been drawn. */
@@ -145,6 +159,9 @@ function Choices({ close }: { close: () => void }) {
       <Command.Group heading="Everywhere" className={GROUP}>
         <Item value="all builds home" onSelect={act(() => void navigate('/'))}>
           All builds
+        </Item>
+        <Item value="routes gpx roads" onSelect={act(() => void navigate('/routes'))}>
+          Routes
         </Item>
         <Item value="parts shelf" onSelect={act(() => void navigate('/shelf'))}>
           Parts shelf

@@ -1,4 +1,4 @@
-import { BookOpen } from 'lucide-react';
+import { BookOpen, Mountain } from 'lucide-react';
 import { Link } from 'react-router';
 import { useSettings } from '../state/settings-store.ts';
 import { Menu } from '../ui/menu.tsx';
@@ -7,7 +7,7 @@ import { HelpButton } from './help-button.tsx';
 import { ThemeButton } from './theme-button.tsx';
 import { BAR_BUTTON, Brand, UNIT_NAMES, UnitsChoice } from './top-bar.tsx';
 
-/** The bar of pages outside a build: home, shelf, units, find, theme, help. */
+/** The bar of pages outside a build: home, shelf, routes, units, find, theme, help. */
 export function PageBar() {
   const units = useSettings((state) => state.units);
   return (
@@ -15,6 +15,9 @@ export function PageBar() {
       <Brand />
       <Link to="/shelf" className={BAR_BUTTON}>
         <BookOpen size={16} strokeWidth={1.6} aria-hidden /> Shelf
+      </Link>
+      <Link to="/routes" className={BAR_BUTTON}>
+        <Mountain size={16} strokeWidth={1.6} aria-hidden /> Routes
       </Link>
       <Menu
         trigger={

@@ -47,7 +47,7 @@ export function traceTable(trace: Trace): ChartTable {
 export function RideLegend({ ride }: { ride: Ride }) {
   const ink = useChartInk();
   const all = Object.entries(ride.bound) as [Binding, number][];
-  const rows = all.filter(([, s]) => s > 0.004 * ride.seconds).sort((a, b) => b[1] - a[1]);
+  const rows = all.filter(([, s]) => s > 0.006 * ride.seconds).sort((a, b) => b[1] - a[1]);
   return (
     <ul
       className="flex flex-wrap gap-x-4 gap-y-0.5 pt-1 text-[12.5px]"

@@ -121,6 +121,7 @@ export const api = {
   saveRoute: (id: string, baseVersion: number, route: Route) =>
     request<StoredRoute>('PUT', `/routes/${id}`, { baseVersion, route }),
   removeRoute: (id: string) => request<undefined>('DELETE', `/routes/${id}`),
+  restoreRoute: (id: string) => request<StoredRoute>('POST', `/routes/${id}/restore`, {}),
   takeInParts: (parts: readonly unknown[]) =>
     request<{ added: number; replaced: number }>('POST', '/parts/import', { parts }),
 };

@@ -14,6 +14,7 @@ interface RoutesState {
   readonly create: (route: Route) => Promise<StoredRoute>;
   readonly save: (id: string, baseVersion: number, route: Route) => Promise<StoredRoute>;
   readonly remove: (id: string) => Promise<void>;
+  readonly restore: (id: string) => Promise<void>;
 }
 
 const words = (problem: unknown, otherwise: string): string =>
@@ -61,6 +62,11 @@ export const useRoutesStore = create<RoutesState>()((set, get) => {
     async remove(id) {
       await api.removeRoute(id);
       set({ read: { ...get().read, [id]: null } });
+      await get().load();
+    },
+
+    async restore(id) {
+      keep(await api.restoreRoute(id));
       await get().load();
     },
   };

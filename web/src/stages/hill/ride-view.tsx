@@ -5,13 +5,14 @@ import {
   formatNumber,
   msToKmh,
   startGrade,
-  steepest,
+  steepestRidden,
   STATED_CHARGE,
   type Binding,
   type Effort,
   type Ride,
 } from '@apple-cart/core';
 import { ChoiceRow } from '../../ride/choice-row.tsx';
+import { HeatLine } from '../../ride/heat-line.tsx';
 import { RideLegend, RidePanel } from '../../ride/ride-panel.tsx';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { StateMark } from '../../ui/state-mark.tsx';
@@ -28,12 +29,12 @@ function mostBound({ bound }: Ride): Binding | undefined {
 /** Moving off on the steepest ten metres of the road. */
 function SteepestStart({ road, plan }: Pick<HillRide, 'road' | 'plan'>) {
   const shown = useQuantity();
-  const { atM, gradePct } = steepest(road.profile);
+  const { atM, gradePct } = steepestRidden(road);
   const start = startGrade(plan.machine, STATED_CHARGE, plan.machine.heldGear ?? 'best');
   const state = start.gradePct < gradePct ? 'stop' : start.gradePct < 1.2 * gradePct ? 'look' : 'fine';
   const at = shown(atM, 'm', 0);
   return (
-    <p className="flex items-start gap-2 text-[13.5px] leading-snug">
+    <p className="flex items-start gap-2 pt-1 text-[13.5px] leading-snug">
       <span className="pt-0.5">
         <StateMark state={state} size={14} />
       </span>
@@ -65,19 +66,6 @@ export function HillRideView() {
   const title = arrived
     ? `${road.name} in ${formatNumber(ride.seconds / 60, 1)} min, winding ${hot.text} ${hot.unit}`
     : `${road.name}: ${RIDE_END_WORDS[ride.ends]} after ${at.text} ${at.unit}`;
-  const thermal = plan.machine.thermal;
-  const heat =
-    ride.damageAfter !== undefined
-      ? ({
-          state: 'stop',
-          words: `The winding suffers after ${formatNumber(ride.damageAfter / 60, 1)} min.`,
-        } as const)
-      : ride.rollbackAfter !== undefined
-        ? ({
-            state: 'look',
-            words: `The controller holds back after ${formatNumber(ride.rollbackAfter / 60, 1)} min.`,
-          } as const)
-        : ({ state: 'fine', words: 'It is never too hot on the way.' } as const);
   return (
     <>
       <RidePanel
@@ -90,19 +78,13 @@ export function HillRideView() {
       />
       <RideLegend ride={ride} />
       <div className="mt-2 grid gap-x-6 gap-y-2 border-t-[1.5px] border-ink pt-2 tablet:grid-cols-2">
-        <p className="flex items-start gap-2 text-[13.5px] leading-snug">
-          <span className="pt-0.5">
-            <StateMark state={heat.state} size={14} />
-          </span>
-          <span>
-            <b>{heat.words}</b>{' '}
-            <span className="text-ink2">
-              Mean {mean.text} {mean.unit}, {formatNumber(ride.usedWh, 0)} Wh
-              {binds === undefined ? '' : `; mostly ${BINDING_WORDS[binds]} binds`}. Suffers from{' '}
-              {shown(thermal.damageC, 'C', 0).text} {shown(thermal.damageC, 'C', 0).unit}.
-            </span>
-          </span>
-        </p>
+        <div>
+          <HeatLine ride={ride} damageC={plan.machine.thermal.damageC} />
+          <p className="pl-6 text-[13.5px] leading-snug text-ink2">
+            Mean {mean.text} {mean.unit}, {formatNumber(ride.usedWh, 0)} Wh
+            {binds === undefined ? '' : `; mostly ${BINDING_WORDS[binds]} binds`}.
+          </p>
+        </div>
         <SteepestStart road={road} plan={plan} />
         <ChoiceRow
           label="Ridden"

@@ -111,7 +111,7 @@ export function EnergyView() {
             ? 'Nothing moved'
             : `${first.label} and ${second.label.toLowerCase()} take the most`
         }
-        note={`${road.name} once, ${length.text} ${length.unit}`}
+        note={`once, ${length.text} ${length.unit}`}
       >
         <Button kind="quiet" className="h-7! max-bench:h-11!" onClick={csv}>
           Export CSV
@@ -122,8 +122,8 @@ export function EnergyView() {
         <Bars title="Where it goes" rows={picture.to} total={picture.totalWh} />
       </div>
       <p className="pt-2 text-[12.5px] text-ink2">
-        The ride’s whole ledger: what goes in comes out, to the last rounding. What braking puts back is
-        counted on both sides.
+        {road.name}, the ride’s whole ledger: what goes in comes out, to the last rounding. What braking puts
+        back is counted on both sides.
       </p>
     </>
   );

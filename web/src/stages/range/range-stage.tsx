@@ -19,6 +19,7 @@ import { BandView } from './band-view.tsx';
 import { EnergyView } from './energy-view.tsx';
 import { HomeView } from './home-view.tsx';
 import { RoadView } from './road-view.tsx';
+import { useRangeRides } from './use-range-road.ts';
 import { RANGE_VIEWS, type RangeView } from './views.ts';
 
 /** From the label's watt-hours to those of the ride, as a ledger. */
@@ -185,7 +186,29 @@ function Picture({ view }: { view: RangeView }) {
   }
 }
 
+/** Less than this many times what is wanted is only just enough. */
+const JUST = 1.15;
+
 const WORD = { fine: 'Enough', look: 'Just enough', stop: 'Too short', unknown: 'Unknown' } as const;
+
+/** The stamp of the views that ride a road: what may be planned on there, against what is wanted. */
+function useRoadStamp() {
+  const { verdict } = useStage();
+  const shown = useQuantity();
+  const rides = useRangeRides();
+  const wantedKm = verdict.known.brief.distanceKm.value;
+  if (rides === undefined) return undefined;
+  const { whole, once, plan, road } = rides;
+  const keptKm = (whole.metres * (1 - plan.reserve)) / 1000;
+  const hot = once.damageAfter !== undefined;
+  const [kept, wanted] = [shown(keptKm, 'km', 0), shown(wantedKm, 'km', 0)];
+  const state = keptKm < wantedKm || hot ? 'stop' : keptKm < JUST * wantedKm ? 'look' : 'fine';
+  return {
+    state,
+    word: keptKm < wantedKm ? WORD.stop : hot ? 'Too hot' : WORD[state],
+    under: `${kept.text} ${kept.unit} on ${road.name}, ${wanted.text} wanted`,
+  } as const;
+}
 
 /** How far and how sure: at a steady speed, on a road, as a band, home again, and where the energy goes. */
 export function RangeStage() {
@@ -197,15 +220,17 @@ export function RangeStage() {
   const wanted = shown(verdict.known.brief.distanceKm.value, 'km', 0);
   const [params] = useSearchParams();
   const view = RANGE_VIEWS.find((v) => v.id === params.get('view'))?.id ?? 'speed';
+  const onRoad = useRoadStamp();
+  const steady = {
+    state: figure.state,
+    word: figure.value === undefined ? 'Not held' : WORD[figure.state],
+    under: figure.value === undefined ? 'the speed wanted' : `${value} ${unit}, ${wanted.text} wanted`,
+  };
   return (
     <Stage
       id="range"
       pictureFirst
-      stamp={{
-        state: figure.state,
-        word: figure.value === undefined ? 'Not held' : WORD[figure.state],
-        under: figure.value === undefined ? 'the speed wanted' : `${value} ${unit}, ${wanted.text} wanted`,
-      }}
+      stamp={view === 'speed' ? steady : (onRoad ?? steady)}
       views={<ViewLinks label="Views of the range stage" views={RANGE_VIEWS} view={view} />}
       inputs={<Inputs view={view} />}
       picture={<Picture view={view} />}

@@ -1,4 +1,5 @@
 import { RIDE_END_WORDS, formatNumber, msToKmh } from '@apple-cart/core';
+import { HeatLine } from '../../ride/heat-line.tsx';
 import { RideLegend, RidePanel } from '../../ride/ride-panel.tsx';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
@@ -51,9 +52,10 @@ export function RoadView() {
         plan={plan}
         ride={once}
         road={road}
-        pinned={pinned?.trace}
+        pinned={pinned?.once.trace}
       />
       <RideLegend ride={once} />
+      <HeatLine ride={once} damageC={plan.machine.thermal.damageC} />
       <div className="mt-2">
         <Totals rides={rides} />
       </div>

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { asRound, evenHill, ridePlan, traceSpacing, type Route } from '@apple-cart/core';
+import { asRound, evenHill, ridePlan, traceSpacing, type BuildDocument, type Route } from '@apple-cart/core';
 import { useRoad } from '../../ride/route-field.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
@@ -12,30 +12,60 @@ export interface RangeRoad {
   readonly turned: boolean;
 }
 
+const rounds = new WeakMap<Route, RangeRoad>();
+
+function rounded(road: Route): RangeRoad {
+  const before = rounds.get(road);
+  if (before !== undefined) return before;
+  const round = asRound(road);
+  const made = { road: round, turned: round !== road };
+  rounds.set(road, made);
+  return made;
+}
+
 /** The road of the range stage, made a round; undefined while it is being read. */
 export function useRangeRoad(): RangeRoad | undefined {
   const { road } = useRoad('rangeRoute', LEVEL);
-  return useMemo(() => {
-    if (road === undefined) return undefined;
-    const round = asRound(road);
-    return { road: round, turned: round !== road };
-  }, [road]);
+  return road === undefined ? undefined : rounded(road);
 }
 
-/** The road once, and again and again to the end of the charge; undefined while it is being read. */
-export function useRangeRides() {
+/** The road once, and again and again to the end of the charge. */
+function ridden(document: BuildDocument, { road, turned }: RangeRoad) {
+  const plan = ridePlan(document, road, 'cruise');
+  return {
+    road,
+    turned,
+    document,
+    plan,
+    once: plan.ride({ traceEvery: traceSpacing(plan.course) }),
+    whole: plan.ride({ again: true }),
+  };
+}
+export type RangeRides = ReturnType<typeof ridden>;
+
+/** Documents and routes are never changed in place: a road is ridden once for each pair. */
+const known = new WeakMap<BuildDocument, WeakMap<Route, RangeRides>>();
+
+function rememberedRides(document: BuildDocument, range: RangeRoad): RangeRides {
+  const of = known.get(document) ?? new WeakMap<Route, RangeRides>();
+  known.set(document, of);
+  const rides = of.get(range.road) ?? ridden(document, range);
+  of.set(range.road, rides);
+  return rides;
+}
+
+/** The rides of the range stage, and those of the pinned build; undefined while the road is being read. */
+export function useRangeRides(): (RangeRides & { readonly pinned: RangeRides | undefined }) | undefined {
   const { document, pinnedDocument } = useDeferredStage();
   const range = useRangeRoad();
-  return useMemo(() => {
-    if (range === undefined) return undefined;
-    const plan = ridePlan(document, range.road, 'cruise');
-    const once = plan.ride({ traceEvery: traceSpacing(plan.course) });
-    const whole = plan.ride({ again: true });
-    const pinned =
-      pinnedDocument === undefined
+  return useMemo(
+    () =>
+      range === undefined
         ? undefined
-        : ridePlan(pinnedDocument, range.road, 'cruise').ride({ traceEvery: traceSpacing(plan.course) });
-    return { ...range, document, plan, once, whole, pinned };
-  }, [document, pinnedDocument, range]);
+        : {
+            ...rememberedRides(document, range),
+            pinned: pinnedDocument === undefined ? undefined : rememberedRides(pinnedDocument, range),
+          },
+    [document, pinnedDocument, range],
+  );
 }
-export type RangeRides = NonNullable<ReturnType<typeof useRangeRides>>;

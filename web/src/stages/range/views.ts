@@ -1,5 +1,3 @@
-import type { QuantityPath } from '@apple-cart/core';
-
 /** Views of the range stage, in the order of the questions. */
 export const RANGE_VIEWS = [
   { id: 'speed', name: 'At a steady speed' },
@@ -10,5 +8,5 @@ export const RANGE_VIEWS = [
 ] as const;
 export type RangeView = (typeof RANGE_VIEWS)[number]['id'];
 
-/** The view of the range stage on which a quantity is entered. */
-export const rangeViewOf = (_path: QuantityPath): RangeView => 'road';
+/** The view of the range stage on which its own quantities are entered. */
+export const RANGE_FIELDS: RangeView = 'road';

@@ -1,0 +1,32 @@
+import { formatNumber, type Ride } from '@apple-cart/core';
+import { useQuantity } from '../state/use-quantity.ts';
+import { StateMark } from '../ui/state-mark.tsx';
+
+/** Whether the motor bears a ride, in one line. */
+export function HeatLine({ ride, damageC }: { ride: Ride; damageC: number }) {
+  const shown = useQuantity();
+  const [hot, limit] = [shown(ride.hottestC, 'C', 0), shown(damageC, 'C', 0)];
+  const minutes = (seconds: number): string => `${formatNumber(seconds / 60, 1)} min`;
+  const { state, words } =
+    ride.damageAfter !== undefined
+      ? ({ state: 'stop', words: `The winding suffers after ${minutes(ride.damageAfter)}.` } as const)
+      : ride.rollbackAfter !== undefined
+        ? ({
+            state: 'look',
+            words: `The controller holds back after ${minutes(ride.rollbackAfter)}.`,
+          } as const)
+        : ({ state: 'fine', words: 'The motor is never too hot on the way.' } as const);
+  return (
+    <p className="flex items-start gap-2 pt-1 text-[13.5px] leading-snug" data-testid="ride-heat">
+      <span className="pt-0.5">
+        <StateMark state={state} size={14} />
+      </span>
+      <span>
+        <b>{words}</b>{' '}
+        <span className="text-ink2">
+          Hottest {hot.text} {hot.unit}; it suffers from {limit.text} {limit.unit}.
+        </span>
+      </span>
+    </p>
+  );
+}

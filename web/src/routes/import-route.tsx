@@ -1,0 +1,320 @@
+import { useMemo, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import {
+  cleanedProfile,
+  describeIssue,
+  formatNumber,
+  rawTrack,
+  routeFromPositions,
+  routeFromTable,
+  routeLengthM,
+  totalClimb,
+  type ProfileColumns,
+  type Route,
+} from '@apple-cart/core';
+import { ChartPanel } from '../charts/chart-panel.tsx';
+import { profileChart } from '../charts/profile-chart.ts';
+import { useChartInk } from '../charts/use-chart-ink.ts';
+import { ChoiceRow } from '../ride/choice-row.tsx';
+import { useRoutesStore } from '../state/routes.ts';
+import { useSettings } from '../state/settings-store.ts';
+import { useQuantity } from '../state/use-quantity.ts';
+import { Button } from '../ui/button.tsx';
+import { Dialog } from '../ui/dialog.tsx';
+import { readRouteFile, type FileRead } from './read-file.ts';
+
+type Step =
+  | { readonly kind: 'reading'; readonly file: string; readonly abort: AbortController }
+  | { readonly kind: 'read'; readonly file: string; readonly read: Exclude<FileRead, { kind: 'refused' }> }
+  | { readonly kind: 'refused'; readonly file: string; readonly lines: readonly string[] };
+
+/** Widths to smooth over, m; the automatic one follows the noise found. */
+const SMOOTH = [
+  { value: 'auto', label: 'by its noise' },
+  { value: '0', label: 'not at all' },
+  { value: '40', label: '40 m' },
+  { value: '100', label: '100 m' },
+  { value: '200', label: '200 m' },
+  { value: '400', label: '400 m' },
+] as const;
+type Smooth = (typeof SMOOTH)[number]['value'];
+
+const withoutEnding = (file: string): string => file.replace(/\.[a-z]+$/i, '').slice(0, 80);
+
+/** Brings a road in: GPX, a table of distance and elevation, or a route kept earlier. Nothing is stored before it was looked at. */
+export function ImportRoute() {
+  const input = useRef<HTMLInputElement>(null);
+  const [step, setStep] = useState<Step>();
+  const close = (): void => {
+    if (step?.kind === 'reading') step.abort.abort();
+    setStep(undefined);
+  };
+  const bringIn = async (file: File): Promise<void> => {
+    const abort = new AbortController();
+    setStep({ kind: 'reading', file: file.name, abort });
+    try {
+      const read = await readRouteFile(file, abort.signal);
+      if (abort.signal.aborted) return;
+      setStep(
+        read.kind === 'refused'
+          ? { kind: 'refused', file: file.name, lines: read.lines }
+          : { kind: 'read', file: file.name, read },
+      );
+    } catch (problem) {
+      if (abort.signal.aborted) return;
+      const words = problem instanceof Error ? problem.message : 'The file could not be read.';
+      setStep({ kind: 'refused', file: file.name, lines: [words] });
+    }
+  };
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept=".gpx,.csv,.json,application/gpx+xml,text/csv,application/json"
+        className="hidden"
+        data-testid="import-route"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file !== undefined) void bringIn(file);
+        }}
+      />
+      <Button onClick={() => input.current?.click()}>Bring one in</Button>
+      {step?.kind === 'reading' && (
+        <Dialog open onClose={close} title="Reading the file" description={step.file}>
+          <p role="status" className="pb-3">
+            Reading…
+          </p>
+          <Button onClick={close}>Stop</Button>
+        </Dialog>
+      )}
+      {step?.kind === 'refused' && (
+        <Dialog
+          open
+          onClose={close}
+          title="The file cannot be used"
+          description={`${step.file}: nothing was stored.`}
+        >
+          <ul className="list-disc pl-5" data-testid="route-issues">
+            {step.lines.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </Dialog>
+      )}
+      {step?.kind === 'read' && <Look file={step.file} read={step.read} onClose={close} />}
+    </>
+  );
+}
+
+/** What would be kept: the road as it would be ridden beside the road as it was read. */
+function Look({
+  file,
+  read,
+  onClose,
+}: {
+  file: string;
+  read: Exclude<FileRead, { kind: 'refused' }>;
+  onClose: () => void;
+}) {
+  const create = useRoutesStore((state) => state.create);
+  const navigate = useNavigate();
+  const shown = useQuantity();
+  const system = useSettings((state) => state.units);
+  const ink = useChartInk();
+  const first = read.kind === 'gpx' ? read.way.name : read.kind === 'route' ? read.route.name : '';
+  const [name, setName] = useState(first === '' ? withoutEnding(file) : first);
+  const [smooth, setSmooth] = useState<Smooth>(read.kind === 'gpx' ? 'auto' : '0');
+  const [columns, setColumns] = useState<ProfileColumns | undefined>(
+    read.kind === 'table' ? read.columns : undefined,
+  );
+  const [trouble, setTrouble] = useState<string>();
+  const width = smooth === 'auto' ? undefined : Number(smooth);
+
+  const made = useMemo((): { route: Route | undefined; issues: readonly string[] } => {
+    switch (read.kind) {
+      case 'route':
+        return { route: read.route, issues: [] };
+      case 'gpx':
+        return { route: routeFromPositions('x', read.way.positions, width).route, issues: [] };
+      case 'table': {
+        const result = routeFromTable('x', read.table.rows, columns ?? read.columns, width);
+        return result.ok
+          ? { route: result.value, issues: [] }
+          : { route: undefined, issues: result.issues.map(describeIssue) };
+      }
+    }
+  }, [read, columns, width]);
+  const cleaning = useMemo(
+    () => (read.kind === 'gpx' ? cleanedProfile(read.way.positions, width).cleaning : undefined),
+    [read, width],
+  );
+  const option = useMemo(() => {
+    if (made.route === undefined) return undefined;
+    const { profile } = made.route;
+    return profileChart(
+      {
+        used: { distanceM: profile.map((p) => p.distanceM), elevationM: profile.map((p) => p.elevationM) },
+        raw: read.kind === 'gpx' ? rawTrack(read.way.positions) : undefined,
+        system,
+      },
+      ink,
+    );
+  }, [made.route, read, system, ink]);
+  const keep = async (): Promise<void> => {
+    if (made.route === undefined) return;
+    try {
+      const stored = await create({
+        ...made.route,
+        name: name.trim() === '' ? withoutEnding(file) : name.trim(),
+      });
+      onClose();
+      void navigate(`/routes/${stored.id}`);
+    } catch (problem) {
+      setTrouble(problem instanceof Error ? problem.message : 'It could not be stored.');
+    }
+  };
+  const up = made.route === undefined ? 0 : totalClimb(made.route.profile.map((p) => p.elevationM)).upM;
+  const metres = (m: number): string => `${shown(m, 'm', 0).text} ${shown(m, 'm', 0).unit}`;
+  const length = shown(made.route === undefined ? 0 : routeLengthM(made.route) / 1000, 'km', 2);
+  return (
+    <Dialog open onClose={onClose} title="Is this the road?" description={file} place="side">
+      <label className="flex items-center gap-3 border-b border-hair pb-2">
+        <span className="w-16">Name</span>
+        <input
+          className="h-8 flex-1 border-b border-ink3 bg-field px-2 max-bench:h-11"
+          value={name}
+          maxLength={80}
+          onChange={(event) => {
+            setName(event.target.value);
+          }}
+        />
+      </label>
+      {read.kind === 'table' && columns !== undefined && (
+        <ColumnChoice names={read.table.columns} columns={columns} onChange={setColumns} />
+      )}
+      {read.kind !== 'route' && (
+        <div className="border-b border-hair py-2">
+          <ChoiceRow label="Smooth the heights" value={smooth} options={SMOOTH} onChange={setSmooth} />
+        </div>
+      )}
+      {made.issues.length > 0 && (
+        <ul
+          className="my-2 list-disc border-[1.5px] border-stop bg-stop-tint py-2 pr-3 pl-7 text-[13px]"
+          data-testid="route-issues"
+        >
+          {made.issues.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+      {option !== undefined && made.route !== undefined && (
+        <ChartPanel
+          title={
+            cleaning === undefined
+              ? `${length.text} ${length.unit}, up ${metres(up)}`
+              : `Up ${metres(cleaning.usedUpM)}; ${metres(cleaning.rawUpM)} as recorded`
+          }
+          summary={`Elevation over distance, ${length.text} ${length.unit}, climbing ${metres(up)}.`}
+          name={name}
+          option={option}
+          height="h-[240px]"
+          table={{
+            columns: ['Distance, m', 'Elevation, m'],
+            rows: made.route.profile.map((p) => [p.distanceM.toFixed(1), p.elevationM.toFixed(1)]),
+          }}
+        />
+      )}
+      {cleaning !== undefined && read.kind === 'gpx' && (
+        <p className="py-2 text-[13px] leading-snug text-ink2" data-testid="cleaning">
+          {length.text} {length.unit}, {formatNumber(cleaning.points, 0)} points;{' '}
+          {formatNumber(cleaning.spikes, 0)} {cleaning.spikes === 1 ? 'spike' : 'spikes'} taken out, noise
+          about {formatNumber(cleaning.noiseM, 1)} m, smoothed over {formatNumber(cleaning.smoothM, 0)} m.
+          {read.way.withoutElevation > 0 &&
+            ` ${formatNumber(read.way.withoutElevation, 0)} points had no elevation and took their neighbour’s.`}
+        </p>
+      )}
+      {trouble !== undefined && (
+        <p role="alert" className="my-2 border-[1.5px] border-stop bg-stop-tint px-3 py-2">
+          {trouble}
+        </p>
+      )}
+      <div className="flex gap-3 pt-2">
+        <Button kind="go" disabled={made.route === undefined} onClick={() => void keep()}>
+          Keep it
+        </Button>
+        <Button kind="quiet" onClick={onClose}>
+          Leave it
+        </Button>
+      </div>
+    </Dialog>
+  );
+}
+
+const DISTANCE_UNITS = ['m', 'km', 'mi', 'ft'] as const;
+const ELEVATION_UNITS = ['m', 'ft'] as const;
+const SELECT = 'h-7 border-b border-ink3 bg-field max-bench:h-11';
+
+function ColumnChoice({
+  names,
+  columns,
+  onChange,
+}: {
+  names: readonly string[];
+  columns: ProfileColumns;
+  onChange: (columns: ProfileColumns) => void;
+}) {
+  const column = (key: 'distance' | 'elevation', label: string) => (
+    <label className="flex items-center gap-2">
+      <span className="w-16">{label}</span>
+      <select
+        className={SELECT}
+        value={columns[key]}
+        onChange={(event) => {
+          onChange({ ...columns, [key]: event.target.value });
+        }}
+      >
+        {names.map((name) => (
+          <option key={name}>{name}</option>
+        ))}
+      </select>
+    </label>
+  );
+  return (
+    <div className="flex flex-wrap gap-x-6 gap-y-1 border-b border-hair py-2">
+      <span className="flex items-center gap-2">
+        {column('distance', 'Distance')}
+        <select
+          aria-label="Unit of the distance"
+          className={SELECT}
+          value={columns.distanceUnit}
+          onChange={(event) => {
+            const unit = DISTANCE_UNITS.find((u) => u === event.target.value);
+            if (unit !== undefined) onChange({ ...columns, distanceUnit: unit });
+          }}
+        >
+          {DISTANCE_UNITS.map((unit) => (
+            <option key={unit}>{unit}</option>
+          ))}
+        </select>
+      </span>
+      <span className="flex items-center gap-2">
+        {column('elevation', 'Elevation')}
+        <select
+          aria-label="Unit of the elevation"
+          className={SELECT}
+          value={columns.elevationUnit}
+          onChange={(event) => {
+            const unit = ELEVATION_UNITS.find((u) => u === event.target.value);
+            if (unit !== undefined) onChange({ ...columns, elevationUnit: unit });
+          }}
+        >
+          {ELEVATION_UNITS.map((unit) => (
+            <option key={unit}>{unit}</option>
+          ))}
+        </select>
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,255 @@
+import { Redo2, Undo2 } from 'lucide-react';
+import { useEffect } from 'react';
+import { Link, useParams } from 'react-router';
+import {
+  cleanedProfile,
+  climbRidden,
+  formatNumber,
+  riddenLengthM,
+  routeLengthM,
+  steepestRidden,
+  totalClimb,
+  writeGpx,
+  type Route,
+} from '@apple-cart/core';
+import { tableCsv } from '../charts/table-csv.ts';
+import { FieldGroup } from '../fields/field-group.tsx';
+import { PlainNumber } from '../fields/plain-number.tsx';
+import { NotFound } from '../frame/not-found.tsx';
+import { PageBar } from '../frame/page-bar.tsx';
+import { ChoiceRow } from '../ride/choice-row.tsx';
+import { downloadText, fileName } from '../state/download.ts';
+import { useQuantity } from '../state/use-quantity.ts';
+import { Button } from '../ui/button.tsx';
+import { Menu, MenuItem } from '../ui/menu.tsx';
+import { useWindowKey } from '../ui/use-window-key.ts';
+import { movedNode, smoothedAnew } from './edit-profile.ts';
+import { SpansTable, StopsTable } from './marks-tables.tsx';
+import { MOST_DRAGGED, ProfileEditor } from './profile-editor.tsx';
+import { StretchTable } from './stretch-table.tsx';
+import { useRouteEdit, type RouteEdit } from './use-route-edit.ts';
+
+const SMOOTH = ['0', '40', '100', '200', '400'] as const;
+
+/** Figures of the road in one line. */
+function Figures({ route }: { route: Route }) {
+  const shown = useQuantity();
+  const { upM, downM } = climbRidden(route);
+  const steep = steepestRidden(route);
+  const raw = route.recorded === null ? undefined : totalClimb(route.recorded.elevationM).upM;
+  const metres = (m: number): string => `${shown(m, 'm', 0).text} ${shown(m, 'm', 0).unit}`;
+  const km = (m: number): string => `${shown(m / 1000, 'km', 2).text} ${shown(1, 'km').unit}`;
+  const ridden = riddenLengthM(route);
+  return (
+    <p className="py-2 text-[14px] leading-snug" data-testid="route-figures">
+      <b>{km(routeLengthM(route))}</b> one way{ridden > routeLengthM(route) && <>, {km(ridden)} ridden</>}; up{' '}
+      <b>{metres(upM)}</b>
+      {raw !== undefined && <> ({metres(raw)} as recorded)</>}, down {metres(downM)}; steepest{' '}
+      <b>{formatNumber(steep.gradePct, 1)} %</b> at {metres(steep.atM)}.
+    </p>
+  );
+}
+
+function Export({ route }: { route: Route }) {
+  return (
+    <Menu align="end" trigger={<Button kind="quiet">Take out</Button>}>
+      <MenuItem
+        onSelect={() => {
+          downloadText(fileName(route.name, 'gpx'), writeGpx(route), 'application/gpx+xml');
+        }}
+      >
+        Track (GPX)
+      </MenuItem>
+      <MenuItem
+        onSelect={() => {
+          const rows = route.profile.map((p) => [p.distanceM.toFixed(2), p.elevationM.toFixed(2)]);
+          downloadText(
+            fileName(route.name, 'csv'),
+            tableCsv({ columns: ['distance_m', 'elevation_m'], rows }),
+            'text/csv',
+          );
+        }}
+      >
+        Distance and elevation (CSV)
+      </MenuItem>
+      <MenuItem
+        onSelect={() => {
+          downloadText(
+            fileName(route.name, 'json'),
+            `${JSON.stringify(route, null, 2)}\n`,
+            'application/json',
+          );
+        }}
+      >
+        Whole route (JSON)
+      </MenuItem>
+    </Menu>
+  );
+}
+
+function Editor({ route, edit }: { route: Route; edit: RouteEdit['edit'] }) {
+  const drawn = route.recorded === null && route.profile.length <= MOST_DRAGGED;
+  const noise = route.recorded === null ? undefined : cleanedProfile(route.recorded).cleaning;
+  return (
+    <div className="grid gap-x-6 bench:grid-cols-[400px_minmax(0,1fr)]">
+      <div className="@container max-bench:order-last">
+        <FieldGroup title="Stretches" note={drawn ? 'drag the points, or type' : ''}>
+          <StretchTable route={route} edit={edit} />
+        </FieldGroup>
+        <FieldGroup title="Surface and limits" note="else smooth paving, no limit">
+          <SpansTable route={route} edit={edit} />
+        </FieldGroup>
+        <FieldGroup title="Stops">
+          <StopsTable route={route} edit={edit} />
+        </FieldGroup>
+      </div>
+      <div>
+        <ProfileEditor
+          route={route}
+          onMove={(index, distanceM, elevationM, key) => {
+            edit((r) => movedNode(r, index, { distanceM, elevationM }), 'point moved', key);
+          }}
+        />
+        <Figures route={route} />
+        {route.recorded !== null && noise !== undefined && (
+          <div className="border-t border-hair py-2">
+            <ChoiceRow
+              label="Heights smoothed over, m"
+              value={SMOOTH.find((s) => Number(s) === route.recorded?.smoothM) ?? '0'}
+              options={SMOOTH.map((value) => ({ value, label: value }))}
+              onChange={(value) => {
+                edit((r) => smoothedAnew(r, Number(value)), 'smoothing');
+              }}
+            />
+            <p className="pt-1 text-[12.5px] text-ink2">
+              Thin slate: as recorded, with noise of about {formatNumber(noise.noiseM, 1)} m;{' '}
+              {formatNumber(noise.spikes, 0)} {noise.spikes === 1 ? 'spike' : 'spikes'} taken out.{' '}
+              {formatNumber(noise.smoothM, 0)} m suit its noise.
+            </p>
+          </div>
+        )}
+        <div className="flex flex-wrap items-center gap-x-5 gap-y-2 border-t border-hair py-2">
+          <ChoiceRow
+            label="Ridden"
+            value={route.andBack ? 'back' : 'once'}
+            options={[
+              { value: 'once', label: 'one way, or a loop' },
+              { value: 'back', label: 'there and back' },
+            ]}
+            onChange={(value) => {
+              edit((r) => ({ ...r, andBack: value === 'back' }), 'way back');
+            }}
+          />
+          <PlainNumber
+            label="Times"
+            value={route.times}
+            unit="1"
+            min={1}
+            max={100}
+            step={1}
+            onChange={(times) => {
+              edit((r) => ({ ...r, times: Math.round(times) }), 'times', 'times');
+            }}
+          />
+        </div>
+        <p className="border-t border-hair py-2 text-[13.5px] leading-snug">
+          To ride it, open a{' '}
+          <Link to="/" className="text-slate underline">
+            build
+          </Link>{' '}
+          and choose it as the road on its Hill or Range stage.
+        </p>
+        <p className="text-[12.5px] leading-snug text-ink2">
+          Bars at the foot: yellow another surface, teal a limit, slate snow. Red squares are stops. A road
+          that was drawn has no place on the earth: its GPX is laid out from 0, 0.
+        </p>
+      </div>
+    </div>
+  );
+}
+
+/** One road: its profile to drag or type, surfaces, limits, stops, and files to take out. */
+export function RoutePage() {
+  const { id = '' } = useParams();
+  const work = useRouteEdit(id);
+  const { route, edit, saved, trouble } = work;
+  const name = route?.name;
+  useEffect(() => {
+    document.title = `${name ?? 'Route'}, Apple Cart`;
+  }, [name]);
+  useWindowKey((event) => {
+    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+    event.preventDefault();
+    if (event.shiftKey) work.redo?.();
+    else work.undo?.();
+  });
+  if (route === null) return <NotFound what="route" />;
+  return (
+    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
+      <PageBar />
+      <main className="overflow-y-auto">
+        <div className="mx-auto my-4 max-w-[1240px] border-2 border-ink bg-sheet px-6 pt-3 pb-6 max-tablet:my-0 max-tablet:border-x-0 max-tablet:px-3">
+          <Link
+            to="/routes"
+            className="text-[13px] text-slate underline max-bench:inline-block max-bench:py-3"
+          >
+            All routes
+          </Link>
+          {route === undefined ? (
+            <p role="status" className="py-10 text-center text-ink2">
+              Fetching the road…
+            </p>
+          ) : (
+            <>
+              <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-ink pb-2">
+                <input
+                  aria-label="Name of the route"
+                  className="head min-w-0 flex-1 bg-transparent text-[30px] font-extrabold tracking-[-.015em] outline-none focus:bg-field max-tablet:text-[24px]"
+                  value={route.name}
+                  maxLength={80}
+                  onChange={(event) => {
+                    const next = event.target.value;
+                    if (next.trim() !== '') edit((r) => ({ ...r, name: next }), 'name', 'name');
+                  }}
+                />
+                <span className="text-[13px] text-ink2" role="status">
+                  {saved === 'saving' ? 'keeping…' : saved === 'saved' ? 'kept' : 'not kept'}
+                </span>
+                <Button kind="quiet" aria-label="Undo" disabled={work.undo === undefined} onClick={work.undo}>
+                  <Undo2 size={16} strokeWidth={1.6} aria-hidden />
+                </Button>
+                <Button kind="quiet" aria-label="Redo" disabled={work.redo === undefined} onClick={work.redo}>
+                  <Redo2 size={16} strokeWidth={1.6} aria-hidden />
+                </Button>
+                <Export route={route} />
+              </div>
+              {trouble !== undefined && (
+                <p
+                  role="alert"
+                  className="my-2 flex items-center gap-4 border-[1.5px] border-stop bg-stop-tint px-4 py-2"
+                >
+                  <span className="flex-1">{trouble} What you see here is not kept.</span>
+                  {work.takeTheirs !== undefined && (
+                    <Button onClick={work.takeTheirs}>Show the other window’s</Button>
+                  )}
+                </p>
+              )}
+              <input
+                aria-label="Note"
+                className="w-full bg-transparent py-1.5 text-[15px] text-ink2 outline-none focus:bg-field max-bench:min-h-11"
+                placeholder="A note"
+                value={route.note}
+                maxLength={400}
+                onChange={(event) => {
+                  const note = event.target.value;
+                  edit((r) => ({ ...r, note }), 'note', 'note');
+                }}
+              />
+              <Editor route={route} edit={edit} />
+            </>
+          )}
+        </div>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,174 @@
+import { Plus } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { drawnRoute, formatNumber, profileOf } from '@apple-cart/core';
+import { PageBar } from '../frame/page-bar.tsx';
+import type { ListedRoute } from '../state/api.ts';
+import { useRouteList, useRoutesStore } from '../state/routes.ts';
+import { useQuantity } from '../state/use-quantity.ts';
+import { Button } from '../ui/button.tsx';
+import { ImportRoute } from './import-route.tsx';
+import { RouteSilhouette } from './silhouette.tsx';
+
+/** A road to begin drawing from: level, up, level, down. */
+const FIRST = [
+  { lengthM: 500, gradePct: 0, bearingDeg: null },
+  { lengthM: 600, gradePct: 6, bearingDeg: null },
+  { lengthM: 400, gradePct: 0, bearingDeg: null },
+  { lengthM: 720, gradePct: -5, bearingDeg: null },
+] as const;
+
+function RouteCard({ listed, onAway }: { listed: ListedRoute; onAway: () => void }) {
+  const shown = useQuantity();
+  const { summary } = listed;
+  const [length, up] = [shown(summary.riddenM / 1000, 'km', 1), shown(summary.upM, 'm', 0)];
+  return (
+    <li className="flex flex-col border-2 border-ink bg-sheet">
+      <Link to={`/routes/${listed.id}`} className="block flex-1 px-4 pt-2.5 hover:bg-press">
+        <span className="flex items-baseline gap-2">
+          <span className="head text-[19px] font-bold">{summary.name}</span>
+          {summary.sample && <span className="text-[12px] text-ink2">sample, invented</span>}
+          {summary.recorded && <span className="text-[12px] text-ink2">recorded</span>}
+        </span>
+        <span className="block h-[46px] border-b border-rule">
+          <RouteSilhouette outline={summary.outline} />
+        </span>
+        <span className="flex flex-wrap gap-x-4 py-1.5 text-[14px]">
+          <span>
+            <b className="num">{length.text}</b>{' '}
+            <span className="text-[12.5px] text-ink3">{length.unit}</span>
+          </span>
+          <span>
+            up <b className="num">{up.text}</b> <span className="text-[12.5px] text-ink3">{up.unit}</span>
+          </span>
+          <span>
+            at most <b className="num">{formatNumber(summary.steepestPct, 1)}</b>{' '}
+            <span className="text-[12.5px] text-ink3">%</span>
+          </span>
+          {summary.stops > 0 && (
+            <span>
+              <b className="num">{summary.stops}</b> {summary.stops === 1 ? 'stop' : 'stops'}
+            </span>
+          )}
+        </span>
+        <span className="block pb-2 text-[13px] leading-snug text-ink2">{summary.note}</span>
+      </Link>
+      <span className="flex justify-end border-t border-hair px-2 py-1">
+        <button
+          type="button"
+          className="min-h-7 px-2 text-[13px] text-ink2 underline hover:text-ink max-bench:min-h-11"
+          aria-label={`Put ${summary.name} away`}
+          onClick={onAway}
+        >
+          Put away
+        </button>
+      </span>
+    </li>
+  );
+}
+
+/** All roads: bring one in, draw one, look at one. */
+export function RoutesPage() {
+  const { listed, error, load } = useRouteList();
+  const { create, remove, restore } = useRoutesStore();
+  const navigate = useNavigate();
+  const [trouble, setTrouble] = useState<string>();
+  const [away, setAway] = useState<ListedRoute>();
+  useEffect(() => {
+    document.title = 'Routes, Apple Cart';
+  }, []);
+  const attempt = async (work: () => Promise<void>): Promise<void> => {
+    try {
+      setTrouble(undefined);
+      await work();
+    } catch (problem) {
+      setTrouble(problem instanceof Error ? problem.message : 'It could not be done.');
+    }
+  };
+  const putAway = (route: ListedRoute): void => {
+    void attempt(async () => {
+      await remove(route.id);
+      setAway(route);
+    });
+  };
+  return (
+    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
+      <PageBar />
+      <main className="overflow-y-auto">
+        <div className="mx-auto max-w-[1280px] px-8 pt-3 pb-8 max-tablet:px-3">
+          <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-3.5">
+            <div>
+              <h1 className="head text-[36px] font-extrabold tracking-[-.015em]">Routes</h1>
+              <p className="text-[15px] text-ink2">
+                Roads that builds are ridden on. Bring in a recording (GPX), a table of distance and elevation
+                (CSV), or draw one.
+              </p>
+            </div>
+            <div className="ml-auto flex items-center gap-3">
+              <ImportRoute />
+              <Button
+                kind="go"
+                onClick={() => {
+                  void attempt(async () => {
+                    const stored = await create(drawnRoute('New road', profileOf(FIRST, 100)));
+                    void navigate(`/routes/${stored.id}`);
+                  });
+                }}
+              >
+                <Plus size={15} strokeWidth={1.8} aria-hidden /> Draw one
+              </Button>
+            </div>
+          </div>
+          {(error ?? trouble) !== undefined && (
+            <p
+              role="alert"
+              className="mb-3 flex items-center gap-4 border-[1.5px] border-stop bg-stop-tint px-4 py-2"
+            >
+              <span className="flex-1">{error ?? trouble}</span>
+              <Button onClick={() => void load()}>Try again</Button>
+            </p>
+          )}
+          {away !== undefined && (
+            <p
+              role="status"
+              className="mb-3 flex items-center gap-4 border-[1.5px] border-ink bg-sheet px-4 py-2"
+            >
+              <span className="flex-1">{away.summary.name} was put away. Builds that name it say so.</span>
+              <Button
+                onClick={() => {
+                  void attempt(async () => {
+                    await restore(away.id);
+                    setAway(undefined);
+                  });
+                }}
+              >
+                Bring it back
+              </Button>
+            </p>
+          )}
+          {listed === undefined && error === undefined && (
+            <p role="status" className="py-10 text-center text-ink2">
+              Fetching the roads…
+            </p>
+          )}
+          {listed?.length === 0 && (
+            <p className="border-2 border-dashed border-rule px-6 py-10 text-center text-ink2">
+              No road yet. Bring in a recording of your hill, or draw it in a minute.
+            </p>
+          )}
+          <ul className="grid gap-[18px] tablet:grid-cols-2 bench:grid-cols-3">
+            {listed?.map((one) => (
+              <RouteCard
+                key={one.id}
+                listed={one}
+                onAway={() => {
+                  putAway(one);
+                }}
+              />
+            ))}
+          </ul>
+        </div>
+      </main>
+    </div>
+  );
+}
