@@ -1,7 +1,8 @@
 /** Imports run one way, from the top of the house down to the ground. */
 const ROOMS = [
   'quantity',
-  'frame',
+  'frame|route',
+  'formats',
   'build|parts',
   'machine',
   'ride',

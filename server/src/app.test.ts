@@ -21,7 +21,7 @@ describe('POST /api/evaluate', () => {
     const build = named('Passing by');
     const response = await api().post('/api/evaluate').send(build).expect(200);
     expect(response.body).toEqual(JSON.parse(JSON.stringify(evaluate(build))));
-    expect((response.body as Verdict).figures).toHaveLength(9);
+    expect((response.body as Verdict).figures).toHaveLength(10);
     expect(await it_.builds.list()).toEqual([]);
   });
 

@@ -10,11 +10,16 @@ const ESCAPES: Readonly<Record<string, string>> = {
   '"': '&quot;',
   "'": '&apos;',
 };
+/** Characters that XML 1.0 does not know: controls but tab and line ends, and two that are none. */
+const isXml = (character: string): boolean => {
+  const code = character.codePointAt(0) ?? 0;
+  return code >= 0x20 ? code !== 0xfffe && code !== 0xffff : code === 9 || code === 10 || code === 13;
+};
 /** Text for XML 1.0: marks escaped, and characters that XML does not know left out. */
 const escaped = (text: string): string =>
-  // eslint-disable-next-line no-control-regex -- these are the characters XML 1.0 forbids
-  text
-    .replace(/[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g, '')
+  Array.from(text)
+    .filter(isXml)
+    .join('')
     .replace(/[&<>"']/g, (c) => ESCAPES[c] ?? c);
 
 /** A drawn route has no place on the earth: it is laid out from 0, 0 by its bearings, eastwards where it has none. */

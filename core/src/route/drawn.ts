@@ -63,7 +63,7 @@ export function profileOf(stretches: readonly Stretch[], startM: number): readon
       return {
         distanceM: rounded(distanceM),
         elevationM: rounded(elevationM),
-        bearingDeg: stretches[i + 1]?.bearingDeg ?? s.bearingDeg,
+        bearingDeg: (stretches[i + 1] ?? s).bearingDeg,
       };
     }),
   ];

@@ -13,7 +13,7 @@ beforeEach(async () => {
 afterEach(() => it_.end());
 
 describe('the demo scenario', () => {
-  it('fills an empty database with three builds and the parts they use', async () => {
+  it('fills an empty database with three builds, the parts they use and the roads they name', async () => {
     await loadDemo(DEMO, it_.builds, it_.parts, it_.routes);
     const builds = await it_.builds.list();
     expect(builds.map((b) => b.document.name)).toEqual([
@@ -21,6 +21,11 @@ describe('the demo scenario', () => {
       'Choir tandem',
       'Tide-flat trike',
     ]);
+    const roads = new Set((await it_.routes.list()).map((r) => r.id));
+    expect(roads.size).toBeGreaterThanOrEqual(6);
+    for (const { document } of builds)
+      for (const id of [document.brief.hillRoute, document.brief.rangeRoute])
+        if (id !== '') expect(roads, document.name).toContain(id);
     const shelf = new Set((await it_.parts.list()).map((p) => p.part.name));
     for (const { document } of builds) {
       expect(shelf, document.name).toContain(document.drive.name);

@@ -6,18 +6,19 @@ const report = textReport(evaluate(newBuild('Hill commuter', 'mid-drive')));
 const lines = report.split('\n');
 
 describe('the text report', () => {
-  it('begins with the name, underlined, and the nine figures with their states', () => {
+  it('begins with the name, underlined, and the ten figures with their states', () => {
     expect(lines[0]).toBe('Hill commuter');
     expect(lines[1]).toBe('='.repeat('Hill commuter'.length));
-    const figures = lines.slice(2, 11);
+    const figures = lines.slice(2, 12);
     for (const line of figures) expect(line).toMatch(/^(fine|look|stop|unknown)\s/);
-    expect(figures.map((l) => l.slice(9, 21).trim())).toEqual([
+    expect(figures.map((l) => l.slice(9, 24).trim())).toEqual([
       'Class',
       'Top speed',
       'Test hill',
       'Starts on',
       'Range',
       'Energy',
+      'Hottest winding',
       'Weakest link',
       'Mass',
       'Price',
@@ -37,6 +38,7 @@ describe('the text report', () => {
       'Starts on',
       'Range',
       'Energy',
+      'Hottest winding',
       'Mass',
       'Price',
     ]) {

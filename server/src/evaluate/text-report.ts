@@ -88,7 +88,7 @@ export function textReport(verdict: Verdict): string {
     verdict.name,
     '='.repeat(verdict.name.length),
     ...verdict.figures.map(
-      (f) => `${MARK[f.state]}  ${f.label.padEnd(12)} ${valueText(f).padEnd(26)} ${phraseText(f.condition)}`,
+      (f) => `${MARK[f.state]}  ${f.label.padEnd(15)} ${valueText(f).padEnd(26)} ${phraseText(f.condition)}`,
     ),
     ...lawText(verdict),
     '',

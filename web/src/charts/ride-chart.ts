@@ -7,7 +7,9 @@ import {
   shownUnit,
   unitText,
   type Binding,
+  type Limit,
   type Trace,
+  type Unit,
   type UnitSystem,
 } from '@apple-cart/core';
 import { FONTS, type ChartInk } from './ink.ts';
@@ -26,20 +28,17 @@ export interface RideChartInput {
 }
 
 /** What a binding is drawn in. */
-export function bindingInk(binding: Binding, ink: ChartInk): string {
-  switch (binding) {
-    case 'wish':
-      return ink.fine;
-    case 'rolling':
-      return ink.rule;
-    case 'braking':
-      return ink.ink3;
-    case 'standing':
-      return ink.ink;
-    default:
-      return ink.limit[binding].line;
-  }
-}
+export const bindingInk = (binding: Binding, ink: ChartInk): string =>
+  ({
+    wish: ink.fine,
+    rolling: ink.rule,
+    braking: ink.ink3,
+    standing: ink.ink,
+    ...(Object.fromEntries(Object.entries(ink.limit).map(([limit, { line: own }]) => [limit, own])) as Record<
+      Limit,
+      string
+    >),
+  })[binding];
 
 /** A stretch of the road with one thing that binds: rows from and to, the last shared with the next stretch. */
 export interface Stretch {
@@ -94,7 +93,7 @@ export function rideChart(input: RideChartInput, ink: ChartInk): EChartsOption {
   const { trace, elevationM, pinned, rollbackC, damageC, system } = input;
   const [distance, height, speedUnit, heat] = (['km', 'm', 'km/h', 'C'] as const).map((unit) =>
     shownUnit(unit, system),
-  ) as ['km' | 'mi', 'm' | 'ft', 'km/h' | 'mph', 'C' | 'F'];
+  ) as [Unit, Unit, Unit, Unit];
   const far = (metres: number): number => convert(metres / 1000, 'km', distance);
   const high = (metres: number): number => convert(metres, 'm', height);
   const fast = (v: number): number => convert(msToKmh(v), 'km/h', speedUnit);
@@ -157,8 +156,11 @@ export function rideChart(input: RideChartInput, ink: ChartInk): EChartsOption {
     from += (h + GAP) * scale;
     return one;
   });
-  const on = (panel: number, series: SeriesOption): SeriesOption =>
-    ({ ...series, xAxisIndex: panel, yAxisIndex: panel }) as SeriesOption;
+  const on = (panel: number, series: SeriesOption): SeriesOption => ({
+    ...series,
+    xAxisIndex: panel,
+    yAxisIndex: panel,
+  });
   const base = (panel: number): number => axes[panel]?.min ?? 0;
 
   const profile: SeriesOption = {

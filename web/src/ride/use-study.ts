@@ -8,6 +8,12 @@ export interface Studied<T> {
   readonly failed: boolean;
 }
 
+interface Answered<N extends StudyName> {
+  readonly to: Studies[N]['input'] | undefined;
+  readonly value: Studies[N]['output'] | undefined;
+  readonly failed: boolean;
+}
+
 /**
  * A study in a worker: asked again whenever its input changes, one question at a time, and answers that are no longer
  * wanted are dropped. `input` has to be remembered by its maker; undefined asks nothing.
@@ -16,35 +22,35 @@ export function useStudy<N extends StudyName>(
   name: N,
   input: Studies[N]['input'] | undefined,
 ): Studied<Studies[N]['output']> {
-  const [state, setState] = useState<Studied<Studies[N]['output']>>({
-    value: undefined,
-    busy: false,
-    failed: false,
-  });
+  const [answered, setAnswered] = useState<Answered<N>>({ to: undefined, value: undefined, failed: false });
   const worker = useRef<Worker>(undefined);
-  const asked = useRef(0);
-  const answered = useRef(0);
+  /** The question that is being worked on, and the one that waits for it. */
+  const now = useRef<StudyRequest>(undefined);
   const waiting = useRef<StudyRequest>(undefined);
+  const count = useRef(0);
 
   useEffect(() => {
-    asked.current = answered.current = 0;
-    waiting.current = undefined;
+    now.current = waiting.current = undefined;
     const own = new Worker(new URL('./study-worker.ts', import.meta.url), { type: 'module' });
     worker.current = own;
-    own.onmessage = ({ data }: MessageEvent<StudyAnswer>) => {
-      answered.current = data.id;
-      const next = waiting.current;
+    const next = (): void => {
+      now.current = waiting.current;
       waiting.current = undefined;
-      if (next !== undefined) own.postMessage(next);
-      const latest = data.id === asked.current;
-      setState((before) => ({
+      if (now.current !== undefined) own.postMessage(now.current);
+    };
+    own.onmessage = ({ data }: MessageEvent<StudyAnswer>) => {
+      const to = now.current?.input as Studies[N]['input'];
+      next();
+      setAnswered((before) => ({
+        to,
         value: data.ok ? (data.output as Studies[N]['output']) : before.value,
-        busy: !latest,
         failed: !data.ok,
       }));
     };
     own.onerror = () => {
-      setState((before) => ({ ...before, busy: false, failed: true }));
+      const to = now.current?.input as Studies[N]['input'];
+      next();
+      setAnswered((before) => ({ ...before, to, failed: true }));
     };
     return () => {
       own.terminate();
@@ -54,13 +60,17 @@ export function useStudy<N extends StudyName>(
 
   useEffect(() => {
     if (input === undefined) return;
-    const idle = answered.current === asked.current;
-    asked.current += 1;
-    const request: StudyRequest = { id: asked.current, name, input };
-    setState((before) => ({ ...before, busy: true }));
-    if (idle) worker.current?.postMessage(request);
-    else waiting.current = request;
+    count.current += 1;
+    const request: StudyRequest = { id: count.current, name, input };
+    if (now.current === undefined) {
+      now.current = request;
+      worker.current?.postMessage(request);
+    } else waiting.current = request;
   }, [name, input]);
 
-  return state;
+  return {
+    value: answered.value,
+    busy: input !== undefined && answered.to !== input,
+    failed: answered.failed && answered.to === input,
+  };
 }

@@ -27,7 +27,7 @@ import { movedNode, smoothedAnew } from './edit-profile.ts';
 import { SpansTable, StopsTable } from './marks-tables.tsx';
 import { MOST_DRAGGED, ProfileEditor } from './profile-editor.tsx';
 import { StretchTable } from './stretch-table.tsx';
-import { useRouteEdit, type RouteEdit } from './use-route-edit.ts';
+import { useRouteEdit, type RouteEdit } from '../state/route-edit.ts';
 
 const SMOOTH = ['0', '40', '100', '200', '400'] as const;
 
