@@ -30,7 +30,7 @@ export function HelpButton() {
         onClick={() => {
           setOpen(true);
         }}
-        className="grid h-full w-11 place-items-center border-r border-rule hover:bg-press"
+        className="grid h-full w-11 min-w-9 place-items-center border-r border-rule hover:bg-press"
       >
         <CircleHelp size={18} strokeWidth={1.6} aria-hidden />
       </button>
