@@ -46,7 +46,7 @@ describe('the builds page', () => {
 });
 
 describe('reading the tray of the demo build', () => {
-  it('says class, speed, hill, start, range, weakest link, mass and price', async () => {
+  it('says class, speed, hill, range, hottest winding, weakest link, mass and price', async () => {
     await openBuild(page, bench.application, 'Orchard longtail', 'hill');
     expect(await figureText(page, 'class')).toContain('Cannot tell');
     expect(await figureText(page, 'hill')).toMatch(/1[2-7]\.\d\s*km\/h/);
@@ -100,7 +100,7 @@ describe('changing the build', () => {
     );
     expect(slower).toBeLessThan(before - 1);
     await typeInto(page, 'gearing.ringTeeth', '50');
-    await figureBecomes(page, 'start', /−\d\.\d/);
+    await figureBecomes(page, 'heat', /from pin|Stalls/);
   });
 
   it('undo takes each change back, over the whole build, and redo brings it again', async () => {

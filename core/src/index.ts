@@ -168,3 +168,4 @@ export { rangeCases, type RangeCase } from './verdict/habits.ts';
 export { energyPicture, type EnergyPicture, type EnergyRow } from './verdict/energy-picture.ts';
 export { routeSummary, type RouteSummary } from './route/summary.ts';
 export { startGrade } from './ride/start-grade.ts';
+export { TURNING_KG } from './ride/stepper.ts';

@@ -143,6 +143,11 @@ class RideState {
     // Only where it is gathered as fast as wished: a machine held just below it would creep in tiny steps.
     const gathers = v < 0.5 || this.a > 0.9 * accelerate;
     if (gathers && short > ON_IT_M && accelerate * dt > short) dt = Math.max(SHORTEST_S, short / accelerate);
+    // Rolling down to the speed wished for, and up to the one that is braked at.
+    const { descent } = this.o.pace;
+    const ahead = this.a < 0 ? cruise - v : descent - v;
+    if (this.a !== 0 && ahead * this.a > 0 && Math.abs(ahead) > 1e-3)
+      dt = Math.max(SHORTEST_S, Math.min(dt, ahead / this.a));
     if (v > road.endLimit) {
       const rolls = left - (v * v - road.endLimit ** 2) / (2 * brake);
       if (rolls > 1e-3 && rolls < v * dt) dt = Math.max(SHORTEST_S, rolls / v);

@@ -20,6 +20,8 @@ const ROLL_ROOM = 5;
 /** Roots of a step's speed, m/s. */
 const ROOT_MS = 1e-9;
 const MOST_TRIES = 60;
+/** Slower than this a gear is chosen for the speed that is coming, m/s. */
+const LAUNCH_MS = 1;
 
 /**
  * One step of a ride by the implicit midpoint rule, inverse first: the wanted speed at its end, and the force for it
@@ -98,7 +100,8 @@ export class Stepper {
 
   private drive(wish: number, wanted: number): number {
     const wm = (this.v + wish) / 2;
-    this.gear = this.box.choose(this.source.supply, wm, wanted, this.dt);
+    // The gear is for the speed ridden: the one wished for may be out of reach.
+    this.gear = this.box.choose(this.source.supply, this.v < LAUNCH_MS ? wm : this.v, wanted, this.dt);
     if (this.most(wm) >= wanted) {
       this.binding = 'wish';
       this.share(wanted, wm);

@@ -24,7 +24,7 @@ const fieldPlace = (path: QuantityPath): string => {
   const stage = stageOf(path);
   switch (stage) {
     case 'power':
-      return `power?view=${viewOf(path)}`;
+      return viewOf(path) === 'pack' ? stage : `power?view=${viewOf(path)}`;
     case 'hill':
       return `hill?view=${hillViewOf(path)}`;
     case 'range':

@@ -5,7 +5,7 @@ import { Menu } from '../ui/menu.tsx';
 import { FindButton } from './find-button.tsx';
 import { HelpButton } from './help-button.tsx';
 import { ThemeButton } from './theme-button.tsx';
-import { BAR_BUTTON, Brand, UNIT_NAMES, UnitsChoice } from './top-bar.tsx';
+import { BAR_BUTTON, Brand, UNIT_NAMES, UnitsChoice } from './bar-parts.tsx';
 
 /** The bar of pages outside a build: home, shelf, routes, units, find, theme, help. */
 export function PageBar() {

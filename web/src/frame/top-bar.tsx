@@ -1,43 +1,21 @@
 import { ChevronDown, MoreHorizontal, Pin, PinOff, Redo2, Undo2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { PLACES, type PlaceId, type UnitSystem } from '@apple-cart/core';
+import { useNavigate } from 'react-router';
+import { PLACES, type PlaceId } from '@apple-cart/core';
 import { api } from '../state/api.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
 import { downloadBuild } from '../state/download.ts';
 import { withSection } from '../state/paths.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { Menu, MenuChoice, MenuHeading, MenuItem, MenuRule } from '../ui/menu.tsx';
+import { BAR_BUTTON, Brand, UNIT_NAMES, UnitsChoice } from './bar-parts.tsx';
 import { FindButton } from './find-button.tsx';
 import { HelpButton } from './help-button.tsx';
-import { Logo } from './logo.tsx';
 import { SaveNote } from './save-note.tsx';
 import { ThemeButton } from './theme-button.tsx';
 import { VersionsDialog } from './versions-dialog.tsx';
 
-export const BAR_BUTTON =
-  'flex h-full items-center gap-2 border-r border-rule px-[11px] text-[13px] whitespace-nowrap hover:bg-press disabled:opacity-40 disabled:hover:bg-transparent';
 const ICON = 'w-11 justify-center px-0';
-
-export const UNIT_NAMES: Readonly<Record<UnitSystem, string>> = {
-  metric: 'km/h, kg, mm',
-  imperial: 'mph, lb, in',
-};
-
-export function UnitsChoice() {
-  const units = useSettings((state) => state.units);
-  const setUnits = useSettings((state) => state.setUnits);
-  return (
-    <MenuChoice
-      value={units}
-      onChange={setUnits}
-      options={[
-        { value: 'metric', label: UNIT_NAMES.metric },
-        { value: 'imperial', label: UNIT_NAMES.imperial },
-      ]}
-    />
-  );
-}
 
 function PlaceChoice() {
   const { brief } = useDocument();
@@ -52,18 +30,6 @@ function PlaceChoice() {
     />
   );
 }
-
-/** The bar's left end: home. */
-export const Brand = () => (
-  <Link
-    to="/"
-    aria-label="Apple Cart: all builds"
-    className="head flex items-center gap-[9px] border-r border-rule px-4 text-[18px] [font-stretch:88%] hover:bg-press max-bench:px-3"
-  >
-    <Logo />
-    <span className="max-bench:hidden">Apple Cart</span>
-  </Link>
-);
 
 function BuildMenu({ onVersions }: { onVersions: () => void }) {
   const document = useDocument();
