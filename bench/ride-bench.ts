@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs';
-import { Solver } from 'odex';
 import {
   TURNING_KG,
   assemble,
@@ -20,9 +19,26 @@ import {
   supplyAt,
   type BuildDocument,
   type Machine,
+  type Pace,
   type Route,
 } from '@apple-cart/core';
 import { line, median } from './measure.ts';
+
+/** odex, Hairer's extrapolation code (registry), as it is used here; a plain string keeps its own types out. */
+interface Odex {
+  readonly Solver: new (equations: number) => {
+    relativeTolerance: number;
+    absoluteTolerance: number;
+    solve(
+      derivative: (x: number, y: readonly number[]) => number[],
+      from: number,
+      initial: readonly number[],
+      to: number,
+    ): { readonly y: readonly number[] };
+  };
+}
+const ODEX: string = 'odex';
+const { Solver } = (await import(ODEX)) as Odex;
 
 const read = (path: string): string => readFileSync(new URL(`../demo/${path}`, import.meta.url), 'utf8');
 const buildAt = (file: string): BuildDocument => {
@@ -38,7 +54,7 @@ const lanes = (): Route => {
 
 /** Time of one call, ms, the median of some. */
 function time(work: () => unknown, rounds: number): number {
-  for (let i = 0; i < 3; i += 1) work();
+  for (let i = 0; i < 20; i += 1) work();
   return median(
     Array.from({ length: rounds }, () => {
       const start = performance.now();
@@ -64,21 +80,32 @@ const wh = (ms: number): string => `${ms.toFixed(1)} ms`;
 
 /** 100 km over lanes with stops, and how much of it the short steps are for. */
 function benchRides(): void {
+  const longtail = buildAt('0412-orchard-longtail');
+  const eleven: BuildDocument = {
+    ...longtail,
+    gearing: {
+      ...longtail.gearing,
+      cogTeeth: [42, 37, 32, 28, 24, 21, 18, 16, 14, 12, 11],
+      heldCogTeeth: null,
+    },
+  };
+  // A light rider on the trike's motor: with its load the lanes are too steep for it.
+  const trike = buildAt('0421-tide-flat-trike');
+  const hub: BuildDocument = {
+    ...trike,
+    brief: {
+      ...trike.brief,
+      riderMassKg: { source: 'measured', value: 60 },
+      loadMassKg: { source: 'measured', value: 0 },
+      headwindMs: { source: 'measured', value: 0 },
+      riderPowerW: { source: 'measured', value: 150 },
+    },
+    donor: { ...trike.donor, massKg: { source: 'measured', value: 16 } },
+  };
   for (const [name, build, wished] of [
-    ['hub', buildAt('0421-tide-flat-trike'), 30],
+    ['geared hub', hub, 30],
     ['direct-drive hub', buildAt('0417-choir-tandem'), 30],
-    [
-      'mid-drive, 11 cogs',
-      {
-        ...buildAt('0412-orchard-longtail'),
-        gearing: {
-          ...buildAt('0412-orchard-longtail').gearing,
-          cogTeeth: [42, 37, 32, 28, 24, 21, 18, 16, 14, 12, 11],
-          heldCogTeeth: null,
-        },
-      },
-      80,
-    ],
+    ['mid-drive, 11 cogs', eleven, 80],
   ] as const) {
     const plan = ridePlan(lasting(build), around(100), 'cruise');
     const usual = plan.ride();
@@ -106,8 +133,20 @@ const ROLLING = drawnRoute(
   ),
 );
 
-/** The ride as a general-purpose solver takes it: distance, speed, charge and energy over time. */
-function solvedRide(machine: Machine, v0: number, charge: number, seconds: number, tolerance: number) {
+/** How fast the solver's rider settles on the speed wished for, s: short enough to ride the same ride. */
+const SETTLE_S = 0.3;
+
+/**
+ * The ride as a general-purpose solver takes it: distance, speed, charge and energy over time. The rider gathers speed
+ * as fast as is comfortable, holds what is wished for as far as the motor can, and rolls where it goes by itself.
+ */
+function solvedRide(
+  machine: Machine,
+  pace: Pace,
+  [v0, charge]: readonly [number, number],
+  seconds: number,
+  tolerance: number,
+): readonly number[] {
   const [gear] = machine.gears;
   if (gear === undefined) throw new Error('no gear');
   const { profile } = ROLLING;
@@ -122,16 +161,20 @@ function solvedRide(machine: Machine, v0: number, charge: number, seconds: numbe
   return solver.solve(
     (_t: number, [x = 0, v = 0, q = 0]: readonly number[]) => {
       const supply = supplyAt(pack, q);
-      const { phaseA, forceN } = operatingPoint(machine, gear, supply, Math.max(0, v));
-      const watts = (motor.kt * gear.motorRatio * v + 0.3 + circuitOhm * phaseA) * phaseA + limits.standbyW;
-      const amps =
+      const load = roadForce(machine.road, v, grade[piece(x)] ?? 0);
+      const wanted = mass * Math.min(pace.accelerate, (pace.cruise - v) / SETTLE_S) + load;
+      const force = Math.max(
+        0,
+        Math.min(wanted, operatingPoint(machine, gear, supply, Math.max(0, v)).forceN),
+      );
+      const omega = gear.motorRatio * v;
+      const torque = force / (gear.motorRatio * machine.efficiency);
+      const amps = force === 0 ? 0 : (torque + motor.hysteresisNm + motor.eddyNms * omega) / motor.kt;
+      const motorW = amps === 0 ? 0 : (motor.kt * omega + 0.3 + circuitOhm * amps) * amps;
+      const watts = motorW + limits.standbyW;
+      const batteryA =
         (2 * watts) / (supply.openVolts + Math.sqrt(supply.openVolts ** 2 - 4 * supply.ohm * watts));
-      return [
-        v,
-        (forceN - roadForce(machine.road, v, grade[piece(x)] ?? 0)) / mass,
-        -amps / capacityAs,
-        watts,
-      ];
+      return [v, (force - load) / mass, -batteryA / capacityAs, watts];
     },
     0,
     [0, v0, charge, 0],
@@ -139,52 +182,51 @@ function solvedRide(machine: Machine, v0: number, charge: number, seconds: numbe
   ).y;
 }
 
-/** The same ride by both, at equal error against a fine solution. */
+/** The same ride by both, at equal error, each against its own fine solution. */
 function benchAgainstSolver(): void {
   const build = buildAt('0421-tide-flat-trike');
-  const still = {
+  const measured = (value: number) => ({ source: 'measured', value }) as const;
+  const still: BuildDocument = {
     ...build,
     brief: {
       ...build.brief,
-      riderPowerW: { source: 'measured', value: 0 },
-      headwindMs: { source: 'measured', value: 0 },
-      temperatureC: { source: 'measured', value: 25 },
-      descentKmh: { source: 'measured', value: 100 },
+      riderMassKg: measured(60),
+      loadMassKg: measured(0),
+      riderPowerW: measured(0),
+      headwindMs: measured(0),
+      temperatureC: measured(25),
+      cruiseSpeedKmh: measured(18),
+      descentKmh: measured(100),
     },
+    donor: { ...build.donor, massKg: measured(16) },
     // A motor that does not warm, so that both solve the very same.
-    drive: {
-      ...build.drive,
-      windingHeatJK: { source: 'measured', value: 50_000 },
-      coupleWK: { source: 'measured', value: 0.05 },
-    },
+    drive: { ...build.drive, windingHeatJK: measured(50_000), coupleWK: measured(0.05) },
     pack: { ...build.pack, chemistry: 'nmc' },
     controls: { ...build.controls, throttle: 'full' },
-  } as const satisfies BuildDocument;
+  };
   const machine = assemble(still);
-  const plan = ridePlan(still, ROLLING, 'full');
-  const [v0, charge] = [4, 0.8];
-  const windingC = 60;
-  const options = { charge, speed: v0, warmth: { windingC, shellC: windingC } } as const;
+  const plan = ridePlan(still, ROLLING, 'cruise');
+  const begin = [4, 0.8] as const;
+  const options = { charge: begin[1], speed: begin[0], warmth: { windingC: 60, shellC: 60 } } as const;
   const ours = plan.ride(options);
-  const fine = plan.ride({ ...options, step: 0.01 });
+  const fine = plan.ride({ ...options, step: 0.005 });
   const own = Math.abs(ours.usedWh / fine.usedWh - 1);
-  // The winding stays where it began, to a tenth of a kelvin: its resistance is that of the steady machine.
-  const reference = solvedRide(machine, v0, charge, fine.seconds, 1e-9)[3] ?? 0;
+  const energyAt = (tolerance: number): number =>
+    solvedRide(machine, plan.pace, begin, fine.seconds, tolerance)[3] ?? 0;
+  const reference = energyAt(1e-10);
   const agree = 100 * Math.abs(reference / 3600 / fine.usedWh - 1);
-  if (!(agree < 0.5)) throw new Error(`the two rides differ by ${agree.toFixed(2)} %`);
-  const tolerance = [1e-1, 1e-2, 1e-3, 1e-4, 1e-5, 1e-6, 1e-7, 1e-8].find(
-    (t) =>
-      Math.abs((solvedRide(machine, v0, charge, fine.seconds, t)[3] ?? 0) / reference - 1) <=
-      Math.max(own, 1e-5),
-  );
+  if (!(agree < 1)) throw new Error(`the two rides differ by ${agree.toFixed(2)} %`);
+  const tolerance = [-1, -1.5, -2, -2.5, -3, -3.5, -4, -4.5, -5, -5.5, -6, -7, -8]
+    .map((power) => 10 ** power)
+    .find((t) => Math.abs(energyAt(t) / reference - 1) <= own);
   if (tolerance === undefined) throw new Error('no tolerance of the solver is enough');
-  const mine = time(() => plan.ride(options), 25);
-  const theirs = time(() => solvedRide(machine, v0, charge, fine.seconds, tolerance), 9);
+  const mine = time(() => plan.ride(options), 41);
+  const theirs = time(() => energyAt(tolerance), 11);
   line(
     'the same 3 km by a general-purpose solver',
     wh(theirs),
     'at least 10 times',
-    `${(theirs / mine).toFixed(0)} times slower than ${mine.toFixed(2)} ms at the same error, ${(100 * own).toFixed(4)} %; they agree to ${agree.toFixed(3)} %`,
+    `${(theirs / mine).toFixed(0)} times slower than ${mine.toFixed(2)} ms at the same error, ${(100 * own).toFixed(4)} %; they agree to ${agree.toFixed(2)} %`,
   );
 }
 

@@ -25,23 +25,24 @@ const pinAndChange: Shot['before'] = async (page) => {
   await typeInto(page, 'controller.batteryCurrentA', '17');
 };
 
+/** Goes to a view of a stage and waits for words on it. */
+const show =
+  (view: string, words: string): NonNullable<Shot['before']> =>
+  async (page) => {
+    await page.click(`a[href$="?view=${view}"]`);
+    await page.waitForFunction(
+      (text) => new RegExp(text).test(document.querySelector('main')?.textContent ?? ''),
+      {},
+      words,
+    );
+  };
+
 /** One picture a view, all from the demo data. */
 const SHOTS: readonly Shot[] = [
   { file: 'builds' },
-  { file: 'builds-dark', theme: 'dark' },
   { file: 'brief', build: 'Choir tandem', stage: 'brief' },
   { file: 'donor', build: 'Choir tandem', stage: 'donor' },
   { file: 'drive', build: 'Orchard longtail', stage: 'drive' },
-  { file: 'donor-dark', build: 'Orchard longtail', stage: 'donor', theme: 'dark' },
-  {
-    file: 'layouts',
-    build: 'Orchard longtail',
-    stage: 'drive',
-    before: async (page) => {
-      await clickWords(page, 'Front, rear or middle', '[role=tab]');
-      await page.waitForSelector('[data-testid=layouts]');
-    },
-  },
   { file: 'shelf', path: '/shelf/motor', there: '[data-part]' },
   {
     file: 'measure-sheet',
@@ -73,8 +74,34 @@ const SHOTS: readonly Shot[] = [
   },
   { file: 'law', build: 'Choir tandem', stage: 'law' },
   { file: 'hill', build: 'Orchard longtail', stage: 'hill', before: pinAndChange },
-  { file: 'hill-dark', build: 'Orchard longtail', stage: 'hill', theme: 'dark', before: pinAndChange },
+  { file: 'hill-ride', build: 'Orchard longtail', stage: 'hill', before: show('ride', 'in \\d') },
+  {
+    file: 'hill-map-dark',
+    build: 'Orchard longtail',
+    stage: 'hill',
+    theme: 'dark',
+    before: show('map', 'An hour'),
+  },
   { file: 'range', build: 'Tide-flat trike', stage: 'range' },
+  {
+    file: 'range-tablet-dark',
+    size: [768, 1024],
+    build: 'Tide-flat trike',
+    stage: 'range',
+    theme: 'dark',
+    before: show('road', 'Full to'),
+  },
+  {
+    file: 'range-band',
+    build: 'Choir tandem',
+    stage: 'range',
+    before: async (page) => {
+      await show('band', 'One number')(page);
+      await clickWords(page, 'Ride them');
+      await page.waitForSelector('[data-testid=causes]');
+    },
+  },
+  { file: 'route', path: '/routes/orchard-lanes', there: '[data-testid=route-figures]' },
   {
     file: 'working',
     build: 'Orchard longtail',
@@ -84,7 +111,6 @@ const SHOTS: readonly Shot[] = [
       await page.waitForSelector('[role=dialog]');
     },
   },
-  { file: 'hill-tablet', build: 'Tide-flat trike', stage: 'hill', size: [768, 1024] },
   { file: 'law-telephone', build: 'Tide-flat trike', stage: 'law', size: [390, 844] },
 ];
 

@@ -169,3 +169,4 @@ export { energyPicture, type EnergyPicture, type EnergyRow } from './verdict/ene
 export { routeSummary, type RouteSummary } from './route/summary.ts';
 export { startGrade } from './ride/start-grade.ts';
 export { TURNING_KG } from './ride/stepper.ts';
+export type { Pace } from './ride/course.ts';

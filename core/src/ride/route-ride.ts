@@ -10,7 +10,7 @@ import { powerSource, type Draining, type PowerSource } from './power-source.ts'
 import type { Legs } from './range.ts';
 import { Road } from './road.ts';
 import { Stepper } from './stepper.ts';
-import { emptyTrace, type Binding, type Trace } from './trace.ts';
+import { BINDINGS_OF_RIDER, emptyTrace, type Binding, type Trace } from './trace.ts';
 import type { GearChoice } from './traction.ts';
 
 export interface RideOptions {
@@ -68,6 +68,8 @@ export interface Ride {
  */
 const STEP_S = 4;
 const STEP_MS = 0.15;
+/** At full throttle nothing is wished for that a step could smear: the speed may change by this much, m/s. */
+const OPEN_STEP_MS = 0.2;
 const SHORTEST_S = 0.02;
 /** Low volts have to bind this long before they end a ride: in a launch they only fold back, s. */
 const CUTOFF_S = 30;
@@ -85,6 +87,7 @@ const WAIT_STEP_S = 10;
 const MOST_S = 72 * 3600;
 const MOST_STEPS = 3_000_000;
 const NO_WAIT = 0;
+const OF_RIDER: ReadonlySet<Binding> = new Set(BINDINGS_OF_RIDER);
 
 /** One ride under way: the loop, and its books. */
 class RideState {
@@ -109,6 +112,8 @@ class RideState {
   private lowS = 0;
   private stillS = 0;
   private nextRow = 0;
+  /** The last step was at full throttle. */
+  private opened = false;
   private batteryW = 0;
   private batteryA = 0;
 
@@ -138,7 +143,8 @@ class RideState {
     const { v, road } = this;
     const { accelerate, brake, cruise } = this.o.pace;
     const a = v < 0.5 ? accelerate : Math.abs(this.a);
-    let dt = a * this.longest > STEP_MS ? Math.max(SHORTEST_S, STEP_MS / a) : this.longest;
+    const most = this.opened ? OPEN_STEP_MS : STEP_MS;
+    let dt = a * this.longest > most ? Math.max(SHORTEST_S, most / a) : this.longest;
     const short = Math.min(cruise, road.limit) - v;
     // Only where it is gathered as fast as wished: a machine held just below it would creep in tiny steps.
     const gathers = v < 0.5 || this.a > 0.9 * accelerate;
@@ -162,10 +168,11 @@ class RideState {
     if (left <= ON_IT_M) return this.passNode();
     let dt = this.nextStep(left);
     let v1 = step.settle(x, v, dt);
-    while (Math.abs(v1 - v) > 1.5 * STEP_MS && dt > 2 * SHORTEST_S) {
+    while (Math.abs(v1 - v) > 1.5 * (this.opened ? OPEN_STEP_MS : STEP_MS) && dt > 2 * SHORTEST_S) {
       dt /= 2;
       v1 = step.settle(x, v, dt);
     }
+    this.opened = !OF_RIDER.has(step.binding);
     if (road.endLimit === 0 && v > 0 && v1 < CREEP_MS && left < CREEP_M) {
       dt = Math.min(LAST_S, (2 * left) / v);
       v1 = 0;

@@ -17,8 +17,10 @@ import type { GearChoice } from './traction.ts';
 export const TURNING_KG = 2;
 /** Room above the fastest that is rolled to, m/s, for the search of a step. */
 const ROLL_ROOM = 5;
-/** Roots of a step's speed, m/s. */
-const ROOT_MS = 1e-9;
+/** Roots of a step's speed, m/s: what is left over goes into the force, so that energies close all the same. */
+const ROOT_MS = 1e-7;
+/** A secant that has not converged in so many steps is left for the bracket. */
+const MOST_SECANTS = 5;
 const MOST_TRIES = 60;
 /** Slower than this a gear is chosen for the speed that is coming, m/s. */
 const LAUNCH_MS = 1;
@@ -50,6 +52,7 @@ export class Stepper {
   /** Shorter than asked for where the machine comes to rest within the step. */
   dt = 0;
   private open = false;
+  private lastA = 0;
 
   constructor(
     machine: WarmMachine,
@@ -108,7 +111,8 @@ export class Stepper {
       return wish;
     }
     this.open = true;
-    const v1 = Math.max(0, 2 * this.reach(wm) - this.v);
+    const v1 = Math.max(0, 2 * (this.guessed(wm) ?? this.reach(wm)) - this.v);
+    this.lastA = (v1 - this.v) / this.dt;
     this.share(this.forceFor(v1), (this.v + v1) / 2);
     const limit: Limit = this.full?.limit ?? 'no-motor';
     this.binding = limit === 'phase-current' && this.heat.shareLeft < 1 ? 'heat' : limit;
@@ -199,6 +203,24 @@ export class Stepper {
   private gap(vm: number): number {
     const force = this.open ? this.most(vm) : this.ownDrag(vm);
     return vm - this.v - (this.dt / (2 * this.mass)) * (force - this.road.load(vm));
+  }
+
+  /** The middle speed by a secant from the last step's acceleration; undefined where it does not settle at once. */
+  private guessed(upper: number): number | undefined {
+    let [a, b] = [this.v + (this.lastA * this.dt) / 2, 0];
+    if (!(a > 0.5 * this.v && a < upper)) return undefined;
+    let fa = this.gap(a);
+    // The gap grows at least as fast as the speed, so that this step never goes beyond the root by much.
+    b = a - fa;
+    for (let i = 0; i < MOST_SECANTS; i += 1) {
+      if (!(b > 0.5 * this.v && b <= upper)) return undefined;
+      const fb = this.gap(b);
+      if (Math.abs(fb) < ROOT_MS) return b;
+      if (fb === fa) return undefined;
+      const next = b - (fb * (b - a)) / (fb - fa);
+      [a, fa, b] = [b, fb, next];
+    }
+    return undefined;
   }
 
   /** The middle speed that full throttle, or rolling, reaches, by the Illinois method; `upper` lies above it. */

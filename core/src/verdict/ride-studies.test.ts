@@ -203,8 +203,12 @@ describe('heat', () => {
     const machine = assemble(longtail);
     const times = gearsOnHill(machine, 0.5, 7).filter((g) => g.climbs && g.inSpan);
     for (let i = 1; i < times.length; i += 1)
-      expect(times[i]?.heat.tooHotAfter ?? 1e9).toBeLessThanOrEqual(times[i - 1]?.heat.tooHotAfter ?? 1e9);
-    const at = (grade: number): number => heatOnGrade(machine, 0.5, grade, 'best').tooHotAfter ?? 1e9;
+      expect((times[i]?.heat.tooHotAfter ?? 1e9) / 1.05).toBeLessThanOrEqual(
+        times[i - 1]?.heat.tooHotAfter ?? 1e9,
+      );
+    const [lowest] = machine.gears;
+    if (lowest === undefined) throw new Error('no gear');
+    const at = (grade: number): number => heatOnGrade(machine, 0.5, grade, lowest).tooHotAfter ?? 1e9;
     expect(at(12)).toBeLessThan(at(9));
   });
 
