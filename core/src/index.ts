@@ -142,7 +142,7 @@ export {
   type ProfileColumns,
   type TableRow,
 } from './formats/table-profile.ts';
-export type { Ride, RideEnd } from './ride/route-ride.ts';
+export type { Ride, RideEnd } from './ride/ride.ts';
 export type { Binding, Trace } from './ride/trace.ts';
 export { limitMap, type MapCell } from './ride/limit-map.ts';
 export { bearableC, type Continuous } from './ride/continuous.ts';

@@ -15,7 +15,8 @@ import { climb } from './climb.ts';
 import { EVERYDAY, courseOf, type Pace, type Wind } from './course.ts';
 import { systemGap } from './ledger.ts';
 import { constantSpeedRange } from './range.ts';
-import { rideCourse, type Ride, type RideOptions } from './route-ride.ts';
+import { rideCourse } from './route-ride.ts';
+import type { Ride, RideOptions } from './ride.ts';
 import { TURNING_KG } from './stepper.ts';
 import { topSpeed } from './steady.ts';
 

@@ -1,65 +1,15 @@
 import { cadenceRpm } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
 import { coreDrag } from '../machine/motor.ts';
-import type { Warmth } from '../machine/thermal.ts';
-import type { Course, Pace } from './course.ts';
-import { emptyLedger, type Ledger } from './ledger.ts';
+import type { Course } from './course.ts';
+import { emptyLedger } from './ledger.ts';
 import { MotorHeat, type WarmMachine } from './motor-heat.ts';
 import { BRIDGE_V } from './operating-point.ts';
-import { powerSource, type Draining, type PowerSource } from './power-source.ts';
-import type { Legs } from './range.ts';
+import { powerSource, type PowerSource } from './power-source.ts';
+import type { Ride, RideEnd, RideOptions } from './ride.ts';
 import { Road } from './road.ts';
 import { Stepper } from './stepper.ts';
 import { BINDINGS_OF_RIDER, emptyTrace, type Binding, type Trace } from './trace.ts';
-import type { GearChoice } from './traction.ts';
-
-export interface RideOptions {
-  readonly pace: Pace;
-  readonly legs: Legs;
-  readonly gear: GearChoice;
-  /** State of charge at the beginning, 0 to 1, and where the ride ends at the latest. */
-  readonly charge: number;
-  readonly untilCharge?: number;
-  readonly draining?: Draining;
-  /** Temperatures at the beginning; those of the air where none are given. */
-  readonly warmth?: Warmth;
-  /** Speed at the beginning, m/s. */
-  readonly speed?: number;
-  /** Again and again until the packs are empty or the machine stands. */
-  readonly again?: boolean;
-  /** A row of the trace for every this many metres; no trace where none is given. */
-  readonly traceEvery?: number;
-  readonly mostSeconds?: number;
-  /** Ends where the winding is this hot, C. */
-  readonly untilC?: number;
-  /** Longest step, s. */
-  readonly step?: number;
-}
-
-export type RideEnd = 'arrived' | 'stalled' | 'cut-off' | 'empty' | 'charge' | 'time' | 'hot';
-
-/** A ride's totals, SI. */
-export interface Ride {
-  readonly ends: RideEnd;
-  readonly seconds: number;
-  readonly movingSeconds: number;
-  readonly metres: number;
-  readonly charge: number;
-  readonly ledger: Readonly<Ledger>;
-  /** Taken from the terminals of the packs, what came back taken off, Wh. */
-  readonly usedWh: number;
-  readonly warmth: Warmth;
-  readonly hottestC: number;
-  /** When the controller began to hold back, and when the winding suffered, s; undefined where it did not. */
-  readonly rollbackAfter: number | undefined;
-  readonly damageAfter: number | undefined;
-  /** Slowest while pushed as hard as it goes, m/s; Infinity where it never was. */
-  readonly slowest: number;
-  /** Seconds for which each thing bound. */
-  readonly bound: Readonly<Partial<Record<Binding, number>>>;
-  readonly steps: number;
-  readonly trace: Trace | undefined;
-}
 
 /**
  * Steps are at most this long, s, and change the speed by about this much, m/s; what a rider does (braking, the

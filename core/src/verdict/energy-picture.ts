@@ -1,5 +1,5 @@
 import type { Ledger } from '../ride/ledger.ts';
-import type { Ride } from '../ride/route-ride.ts';
+import type { Ride } from '../ride/ride.ts';
 
 export type EnergyId = Exclude<keyof Ledger, 'motion' | 'pack' | 'regenerated' | 'rider'> | 'motion';
 

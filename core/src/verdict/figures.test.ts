@@ -147,3 +147,40 @@ describe('worstState', () => {
     expect(worstState([])).toBe('fine');
   });
 });
+
+describe('hottest winding', () => {
+  it('stops for damage on the hill, asks for a look where twice the hill is too much, and is fine beyond', () => {
+    const hot = { drive: { windingSensor: 'no' as const }, brief: { hillGradePct: 12 } };
+    const length = (hillLengthM: number) => ({ ...hot, brief: { ...hot.brief, hillLengthM } });
+    expect(figure('heat', length(60)).state).toBe('fine');
+    expect(figure('heat', length(9000)).state).toBe('stop');
+    const states = [60, 300, 700, 1200, 2000, 4000, 9000].map((m) => figure('heat', length(m)).state);
+    expect(states).toContain('look');
+    // The longer the hill the worse.
+    const rank = { fine: 0, look: 1, unknown: 1, stop: 2 } as const;
+    const ranks = states.map((s) => rank[s]);
+    expect([...ranks].sort()).toEqual(ranks);
+  });
+
+  it('says how long the climb is borne, or that it is never too hot', () => {
+    expect(words(figure('heat', { brief: { hillGradePct: 10 } }))).toMatch(/after \d+\smin/);
+    expect(words(figure('heat', { brief: { hillGradePct: 0.5 } }))).toBe('lasts: never too hot');
+  });
+
+  it('of a machine that stalls has no temperature, and says what a stalled motor does', () => {
+    const stalled = figure('heat', {
+      brief: { hillGradePct: 40, riderPowerW: 0 },
+      controller: { phaseCurrentA: 5 },
+    });
+    expect(stalled).toMatchObject({ state: 'stop', value: undefined, words: 'Stalls' });
+  });
+
+  it('shows fluid and sensor in its working only where there are any', () => {
+    const labels = (changes: Parameters<typeof figure>[1]): string =>
+      figure('heat', changes)
+        .working.inputs.map((row) => row.label)
+        .join('; ');
+    expect(labels({})).not.toMatch(/Fluid|holds back/);
+    expect(labels({ drive: { fluid: true, windingSensor: 'yes' } })).toMatch(/Fluid.*holds back from/);
+  });
+});

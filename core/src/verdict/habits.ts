@@ -1,5 +1,5 @@
 import type { BuildDocument } from '../build/document.ts';
-import type { Ride } from '../ride/route-ride.ts';
+import type { Ride } from '../ride/ride.ts';
 import type { Route } from '../route/route.ts';
 import { ridePlan } from './ride-plan.ts';
 import { withValue } from './sensitivity.ts';

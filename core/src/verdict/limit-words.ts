@@ -1,6 +1,6 @@
 import type { Known, KnownBuild } from '../build/known.ts';
 import type { Limit } from '../machine/limits.ts';
-import type { RideEnd } from '../ride/route-ride.ts';
+import type { RideEnd } from '../ride/ride.ts';
 import type { Binding } from '../ride/trace.ts';
 
 /** The trade's name of each limit. */

@@ -4,7 +4,8 @@ import { assembleKnown, type Machine } from '../machine/machine.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { EVERYDAY, courseOf, type Course, type Pace, type Wind } from '../ride/course.ts';
 import type { Legs } from '../ride/range.ts';
-import { rideCourse, type Ride, type RideOptions } from '../ride/route-ride.ts';
+import { rideCourse } from '../ride/route-ride.ts';
+import type { Ride, RideOptions } from '../ride/ride.ts';
 import type { Route } from '../route/route.ts';
 
 /** How a route is ridden: at the speed wished for, or with all help that there is. */

@@ -47,6 +47,17 @@ const CHOSEN: readonly QuantityPath[] = [
 
 /** Only checks, pictures, charging and lights use these: they move no speed and no range. */
 const MOVES_NOTHING: ReadonlySet<QuantityPath> = new Set([
+  // Heat and the way a road is ridden: none of the three figures knows of them.
+  'drive.windingHeatJK',
+  'drive.shellHeatJK',
+  'drive.coupleWK',
+  'drive.coolStillWK',
+  'drive.coolMovingWK',
+  'drive.fluidFactor',
+  'drive.rollbackStartC',
+  'drive.rollbackEndC',
+  'drive.damageC',
+  'brief.descentKmh',
   'donor.otherBeadMm',
   'donor.otherTyreMm',
   'donor.chainstayMm',

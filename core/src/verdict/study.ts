@@ -13,7 +13,7 @@ import { assembleKnown, type Machine } from '../machine/machine.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { climb, type ClimbOutcome } from '../ride/climb.ts';
 import { constantSpeedRange, type RangeOutcome } from '../ride/range.ts';
-import type { Ride } from '../ride/route-ride.ts';
+import type { Ride } from '../ride/ride.ts';
 import { startGrade, type StartGrade } from '../ride/start-grade.ts';
 import { topSpeed, type SteadyOutcome } from '../ride/steady.ts';
 import type { GearChoice } from '../ride/traction.ts';

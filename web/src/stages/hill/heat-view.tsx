@@ -3,6 +3,8 @@ import {
   continuousCurve,
   assemble,
   formatNumber,
+  heatOnGrade,
+  STATED_CHARGE,
   repeatedClimbs,
   ridePlan,
   riddenLengthM,
@@ -115,6 +117,20 @@ export function HeatView() {
     return { ride, climbs: repeatedClimbs(ride, routeLengthM(road)), whole: riddenLengthM(there) };
   }, [document, road, times]);
   const { thermal } = machine;
+  const grade = verdict.known.brief.hillGradePct.value;
+  // What a sensor that holds back saves the winding from: the same climb with nothing to hold it back.
+  const unheld = useMemo(
+    () =>
+      Number.isFinite(thermal.rollbackStartC)
+        ? heatOnGrade(
+            { ...machine, thermal: { ...thermal, rollbackStartC: Infinity, rollbackEndC: Infinity } },
+            STATED_CHARGE,
+            grade,
+            machine.heldGear ?? 'best',
+          ).tooHotAfter
+        : undefined,
+    [machine, thermal, grade],
+  );
   const rollbackC = Number.isFinite(thermal.rollbackStartC) ? thermal.rollbackStartC : undefined;
   const repeat = useMemo(
     () =>
@@ -198,6 +214,22 @@ export function HeatView() {
           onChange={setTimes}
         />
       </ChartPanel>
+      {climb.climbs && (
+        <p className="pt-1 text-[13.5px] leading-snug" data-testid="minutes">
+          On {formatNumber(grade, 1)} % without an end, from cold:{' '}
+          <b>
+            {heat.tooHotAfter === undefined
+              ? 'never too hot'
+              : heat.what === 'rollback'
+                ? `held back after ${formatNumber(heat.tooHotAfter / 60, 0)} min`
+                : `the winding suffers after ${formatNumber(heat.tooHotAfter / 60, 0)} min`}
+          </b>
+          {unheld !== undefined && (
+            <>; without a sensor it would suffer after {formatNumber(unheld / 60, 0)} min</>
+          )}
+          .
+        </p>
+      )}
       <p className="pt-1 text-[12.5px] text-ink2">
         For ever: the winding settles at{' '}
         {shown(Math.min(thermal.rollbackStartC, thermal.damageC - 10), 'C', 0).text} {shown(1, 'C').unit} and

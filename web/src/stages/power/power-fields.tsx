@@ -167,6 +167,7 @@ export function ControllerFields({ document, verdict }: { document: BuildDocumen
       </WorkedRow>
       <NumberField path="controller.phaseCurrentA" />
       <NumberField path="controller.lowVoltageCutoffV" />
+      <NumberField path="controller.lowVoltageFoldV" />
       <YesNoField
         label="Speed limit"
         value={controller.limitsSpeed}

@@ -1,0 +1,85 @@
+import { describe, expect, it } from 'vitest';
+import { drawnRoute, profileOf } from '../route/drawn.ts';
+import { evenHill, type Route } from '../route/route.ts';
+import { EVERYDAY, courseOf, type Pace } from './course.ts';
+
+const PACE: Pace = { cruise: 6, descent: 9, ...EVERYDAY };
+const STILL = { speed: 0, fromDeg: undefined };
+const level = (lengths: readonly number[], more: Partial<Route> = {}): Route => ({
+  ...drawnRoute(
+    'Level',
+    profileOf(
+      lengths.map((lengthM) => ({ lengthM, gradePct: 0, bearingDeg: null })),
+      0,
+    ),
+  ),
+  ...more,
+});
+const list = (column: Float64Array): number[] => [...column];
+
+describe('a course', () => {
+  it('is cut at every change of grade, surface and limit, and at every stop', () => {
+    const course = courseOf(
+      level([400, 600], {
+        spans: [{ fromM: 100, toM: 500, surface: 'gravel', limitKmh: 18 }],
+        stops: [{ atM: 800, waitS: 12 }],
+      }),
+      STILL,
+      PACE,
+    );
+    expect(list(course.end)).toEqual([100, 400, 500, 800, 1000]);
+    expect(list(course.rolling)).toEqual([1, 1.7, 1.7, 1, 1]);
+    expect(list(course.limit)).toEqual([Infinity, 5, 5, Infinity, Infinity]);
+    expect(list(course.wait)).toEqual([NaN, NaN, NaN, 12, NaN]);
+    expect(course.metres).toBe(1000);
+  });
+
+  it('lets a later span lie over an earlier one', () => {
+    const course = courseOf(
+      level([100], {
+        spans: [
+          { fromM: 0, toM: 100, surface: 'gravel', limitKmh: null },
+          { fromM: 40, toM: 60, surface: 'snow', limitKmh: null },
+        ],
+      }),
+      STILL,
+      PACE,
+    );
+    expect(list(course.rolling)).toEqual([1.7, 3, 1.7]);
+  });
+
+  it('says how fast a piece may end, so that the brakes do for everything after it (v^2 = 2 b x)', () => {
+    const course = courseOf(level([500, 30], { stops: [{ atM: 530, waitS: 5 }] }), STILL, PACE);
+    expect(list(course.endLimit)).toEqual([Math.sqrt(2 * 1.2 * 30), 0]);
+    // A bend of nothing and the end of the road hold nobody back.
+    expect(list(courseOf(level([100]), STILL, PACE).endLimit)).toEqual([Infinity]);
+  });
+
+  it('goes there and back as often as it is ridden; stops stay where they are', () => {
+    const route: Route = {
+      ...evenHill('Up', 300, 4),
+      stops: [{ atM: 100, waitS: 7 }],
+      andBack: true,
+      times: 2,
+    };
+    const course = courseOf(route, STILL, PACE);
+    expect(list(course.end).map(Math.round)).toEqual([100, 300, 500, 600, 700, 900, 1100, 1200]);
+    expect(list(course.wait)).toEqual([7, NaN, 7, NaN, 7, NaN, 7, NaN]);
+    const up = course.sine[0] ?? 0;
+    expect(list(course.sine).map((s) => Math.sign(s / up))).toEqual([1, 1, -1, -1, 1, 1, -1, -1]);
+    expect(course.sine[0]).toBeCloseTo(Math.sin(Math.atan(0.04)), 9);
+    expect(course.cosine[0]).toBeCloseTo(Math.cos(Math.atan(0.04)), 9);
+  });
+
+  it('meets the wind as its bearing has it', () => {
+    const at = (bearingDeg: number): [number, number] => {
+      const route = drawnRoute('One way', profileOf([{ lengthM: 100, gradePct: 0, bearingDeg }], 0));
+      const { ahead, across } = courseOf(route, { speed: 6, fromDeg: 90 }, PACE);
+      return [ahead[0] ?? NaN, Math.abs(across[0] ?? NaN)];
+    };
+    expect(at(90)[0]).toBeCloseTo(6, 12);
+    expect(at(270)[0]).toBeCloseTo(-6, 12);
+    expect(at(0)[1]).toBeCloseTo(6, 12);
+    expect(at(45)[0]).toBeCloseTo(6 * Math.SQRT1_2, 12);
+  });
+});
