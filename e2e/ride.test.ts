@@ -227,11 +227,11 @@ describe('the band', () => {
     await clickWords(page, '1000');
     await clickWords(page, 'Ride them');
     await says(/[1-9]\d* of 1000/);
-    // The interface stays at hand meanwhile: a field takes what is typed.
+    await clickWords(page, 'Stop');
+    await says(/stopped after [1-9]\d* rides/);
+    expect(await text('main')).toMatch(/\d+ to \d+ km: nine rides in ten/);
     await typeInto(page, 'brief.reservePct', '16');
     await says(/The build has changed since/);
-    await clickWords(page, 'Stop');
-    await says(/stopped after \d+ rides/);
     await clickWords(page, '200');
     await clickWords(page, 'Ride them again');
     await page.waitForSelector('[data-testid=causes]');

@@ -207,11 +207,11 @@ export class Stepper {
 
   /** The middle speed by a secant from the last step's acceleration; undefined where it does not settle at once. */
   private guessed(upper: number): number | undefined {
-    let [a, b] = [this.v + (this.lastA * this.dt) / 2, 0];
+    let a = this.v + (this.lastA * this.dt) / 2;
     if (!(a > 0.5 * this.v && a < upper)) return undefined;
     let fa = this.gap(a);
     // The gap grows at least as fast as the speed, so that this step never goes beyond the root by much.
-    b = a - fa;
+    let b = a - fa;
     for (let i = 0; i < MOST_SECANTS; i += 1) {
       if (!(b > 0.5 * this.v && b <= upper)) return undefined;
       const fb = this.gap(b);
