@@ -30,7 +30,10 @@ export default tseslint.config(
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.test.ts', 'core/src/test/**'],
     rules: {
-      'no-restricted-imports': ['error', { patterns: [{ regex: '^(?!\\.{1,2}/|(zod|saxes|d3-array|d3-random)$)' }] }],
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^(?!\\.{1,2}/|(zod|saxes|d3-array|d3-random)$)' }] },
+      ],
       'no-restricted-properties': [
         'error',
         { object: 'Math', property: 'random', message: 'Chance is seeded and given.' },
