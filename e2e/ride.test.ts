@@ -226,8 +226,14 @@ describe('the band', () => {
     await view('band');
     await clickWords(page, '1000');
     await clickWords(page, 'Ride them');
-    await says(/[1-9]\d* of 1000/);
-    await clickWords(page, 'Stop');
+    // In one breath: a quick machine would be through with them before a slow hand had found the button.
+    await page.waitForFunction(() => {
+      const moved = (document.querySelector('progress')?.value ?? 0) > 0;
+      const stop = [...document.querySelectorAll('button')].find((b) => b.textContent === 'Stop');
+      if (!moved || stop === undefined) return false;
+      stop.click();
+      return true;
+    });
     await says(/stopped after [1-9]\d* rides/);
     expect(await text('main')).toMatch(/\d+ to \d+ km: nine rides in ten/);
     await typeInto(page, 'brief.reservePct', '16');
@@ -239,8 +245,9 @@ describe('the band', () => {
     expect(band).toMatch(/wanted are reached by \d+ %/);
     expect(await text('[data-testid=causes]')).toMatch(/\d+ %/);
     // The same seed rides the same rides.
-    await clickWords(page, 'Ride them again');
-    await page.waitForSelector('progress');
+    await kept(page);
+    await page.reload();
+    await clickWords(page, 'Ride them');
     await page.waitForSelector('[data-testid=causes]');
     expect(await text('[data-testid=band]')).toBe(band);
   });

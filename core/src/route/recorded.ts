@@ -1,7 +1,8 @@
 import { evenly, noiseM, smoothed, usualSmoothM, withoutSpikes } from './clean.ts';
+import { drawnRoute } from './drawn.ts';
 import { hop } from './geodesy.ts';
 import { totalClimb } from './profile.ts';
-import { ROUTE_VERSION, type ProfilePoint, type Recorded, type Route } from './route.ts';
+import type { ProfilePoint, Recorded, Route } from './route.ts';
 
 /** Positions as they come from a file. */
 export type Positions = Omit<Recorded, 'smoothM'>;
@@ -133,18 +134,7 @@ export function routeFromPositions(
 ): { readonly route: Route; readonly cleaning: Cleaning } {
   const { profile, cleaning } = cleanedProfile(positions, smoothM);
   return {
-    route: {
-      schemaVersion: ROUTE_VERSION,
-      name,
-      note: '',
-      sample: false,
-      profile: [...profile],
-      spans: [],
-      stops: [],
-      times: 1,
-      andBack: false,
-      recorded: { ...positions, smoothM: cleaning.smoothM },
-    },
+    route: { ...drawnRoute(name, profile), recorded: { ...positions, smoothM: cleaning.smoothM } },
     cleaning,
   };
 }

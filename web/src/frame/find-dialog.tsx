@@ -38,7 +38,7 @@ const fieldPlace = (path: QuantityPath): string => {
 };
 
 /** Puts the caret into a field, once its stage has been drawn. */
-function focusField(path: QuantityPath, tries = 20): void {
+function focusField(path: QuantityPath, tries = 300): void {
   const field = document.querySelector<HTMLInputElement>(`[data-field="${path}"] input`);
   if (field !== null) {
     field.focus();

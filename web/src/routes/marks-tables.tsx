@@ -8,13 +8,12 @@ import {
 } from '@apple-cart/core';
 import { PlainNumber } from '../fields/plain-number.tsx';
 import { Button } from '../ui/button.tsx';
+import { TextButton } from '../ui/text-button.tsx';
 
 interface Props {
   readonly route: Route;
   readonly edit: (change: (route: Route) => Route, label: string, key?: string) => void;
 }
-
-const OUT = 'min-h-7 px-1 text-[12.5px] text-slate underline max-bench:min-h-11';
 
 /** Stretches of another surface, or with a speed limit. */
 export function SpansTable({ route, edit }: Props) {
@@ -68,15 +67,13 @@ export function SpansTable({ route, edit }: Props) {
             ))}
           </select>
           {s.limitKmh === null ? (
-            <button
-              type="button"
-              className={OUT}
+            <TextButton
               onClick={() => {
                 change(i, { limitKmh: 30 });
               }}
             >
               no limit
-            </button>
+            </TextButton>
           ) : (
             <span className="flex items-center">
               <PlainNumber
@@ -91,27 +88,24 @@ export function SpansTable({ route, edit }: Props) {
                   change(i, { limitKmh }, 'limit');
                 }}
               />
-              <button
-                type="button"
-                className={OUT}
+              <TextButton
                 onClick={() => {
                   change(i, { limitKmh: null });
                 }}
               >
                 none
-              </button>
+              </TextButton>
             </span>
           )}
-          <button
-            type="button"
-            className={`${OUT} ml-auto`}
+          <TextButton
+            className="ml-auto"
             aria-label={`Take surface ${String(i + 1)} out`}
             onClick={() => {
               edit((r) => ({ ...r, spans: r.spans.toSpliced(i, 1) }), 'surface taken out');
             }}
           >
             out
-          </button>
+          </TextButton>
         </div>
       ))}
       <div className="py-2">
@@ -173,16 +167,15 @@ export function StopsTable({ route, edit }: Props) {
               change(i, { waitS }, 'wait');
             }}
           />
-          <button
-            type="button"
-            className={`${OUT} ml-auto`}
+          <TextButton
+            className="ml-auto"
             aria-label={`Take stop ${String(i + 1)} out`}
             onClick={() => {
               edit((r) => ({ ...r, stops: r.stops.toSpliced(i, 1) }), 'stop taken out');
             }}
           >
             out
-          </button>
+          </TextButton>
         </div>
       ))}
       <div className="py-2">

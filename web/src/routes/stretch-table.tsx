@@ -1,6 +1,7 @@
 import { formatNumber, type Route, type Stretch } from '@apple-cart/core';
 import { PlainNumber } from '../fields/plain-number.tsx';
 import { Button } from '../ui/button.tsx';
+import { TextButton } from '../ui/text-button.tsx';
 import { MOST_DRAGGED } from './profile-editor.tsx';
 import { splitStretch, stretchesOf, withStretches } from './edit-profile.ts';
 
@@ -77,15 +78,13 @@ export function StretchTable({ route, edit }: Props) {
               </td>
               <td>
                 {s.bearingDeg === null ? (
-                  <button
-                    type="button"
-                    className="min-h-7 text-[12.5px] text-slate underline max-bench:min-h-11"
+                  <TextButton
                     onClick={() => {
                       change(i, { bearingDeg: 0 }, 'bearing');
                     }}
                   >
                     any
-                  </button>
+                  </TextButton>
                 ) : (
                   <PlainNumber
                     label=""
@@ -101,27 +100,23 @@ export function StretchTable({ route, edit }: Props) {
                 )}
               </td>
               <td className="text-right whitespace-nowrap">
-                <button
-                  type="button"
-                  className="min-h-7 px-1 text-[12.5px] text-slate underline max-bench:min-h-11"
+                <TextButton
                   aria-label={`Cut stretch ${String(i + 1)} in two`}
                   onClick={() => {
                     edit((r) => splitStretch(r, i), 'stretch cut');
                   }}
                 >
                   cut
-                </button>
+                </TextButton>
                 {all.length > 1 && (
-                  <button
-                    type="button"
-                    className="min-h-7 px-1 text-[12.5px] text-slate underline max-bench:min-h-11"
+                  <TextButton
                     aria-label={`Take stretch ${String(i + 1)} out`}
                     onClick={() => {
                       edit((r) => withStretches(r, stretchesOf(r).toSpliced(i, 1)), 'stretch taken out');
                     }}
                   >
                     out
-                  </button>
+                  </TextButton>
                 )}
               </td>
             </tr>

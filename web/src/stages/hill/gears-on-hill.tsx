@@ -6,6 +6,7 @@ import { withSection } from '../../state/paths.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
+import { TextButton } from '../../ui/text-button.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
 const minutes = ({ tooHotAfter, what }: GearOnHill['heat']): string =>
@@ -103,9 +104,7 @@ export function GearsOnHill() {
                     {held(g) ? (
                       <span className="text-[12.5px] text-ink2">held</span>
                     ) : (
-                      <button
-                        type="button"
-                        className="min-h-7 px-1 whitespace-nowrap text-slate underline max-bench:min-h-11"
+                      <TextButton
                         onClick={() => {
                           edit(
                             (d) =>
@@ -115,7 +114,7 @@ export function GearsOnHill() {
                         }}
                       >
                         Hold it
-                      </button>
+                      </TextButton>
                     )}
                   </td>
                 </tr>
