@@ -7,6 +7,7 @@ import {
   unitText,
   type Continuous,
   type RepeatedClimb,
+  type Trace,
   type UnitSystem,
 } from '@apple-cart/core';
 import { niceMax } from './curve.ts';
@@ -37,7 +38,7 @@ export function continuousChart(
     Math.max(...own.map(([, y]) => y), ...beside.map(([, y]) => y), hill?.motorW ?? 0) * 1.12,
   );
   const end = own.at(Math.floor(own.length * 0.8));
-  const otherEnd = beside.at(Math.floor(beside.length * 0.82));
+  const otherEnd = beside.at(-1);
   const frame = paper(
     { max: xMax, title: `Speed, ${unit}` },
     { max: yMax, title: 'At the shaft, W' },
@@ -102,7 +103,8 @@ export function continuousChart(
               {
                 at: [speed(hill.v), hill.motorW],
                 color: ink.ink,
-                offset: [10, -4],
+                align: 'right',
+                offset: [-11, -4],
                 lines: [
                   { text: hill.name, style: 'strong' },
                   { text: `asks ${formatNumber(hill.motorW, 0)} W`, style: 'plain' },
@@ -116,33 +118,37 @@ export function continuousChart(
   };
 }
 
-/** Winding at the top and at the foot again of one climb after the other. */
+export interface RepeatChartInput {
+  readonly trace: Trace;
+  /** One way up, m: a climb is this and the way down again. */
+  readonly lengthM: number;
+  /** Those that came to the top. */
+  readonly climbs: readonly RepeatedClimb[];
+  readonly rollbackC: number | undefined;
+  readonly damageC: number;
+}
+
+/** The winding over one climb after the other, the way down between, to where it ends. */
 export function repeatChart(
-  climbs: readonly RepeatedClimb[],
-  {
-    rollbackC,
-    damageC,
-    airC,
-  }: { readonly rollbackC: number | undefined; readonly damageC: number; readonly airC: number },
+  { trace, lengthM, climbs, rollbackC, damageC }: RepeatChartInput,
   system: UnitSystem,
   ink: ChartInk,
 ): EChartsOption {
   const unit = shownUnit('C', system);
   const warm = (celsius: number): number => convert(celsius, 'C', unit);
-  const points: Xy[] = [[0, warm(airC)]];
-  for (const c of climbs) {
-    points.push([c.climb - 0.5, warm(c.topC)], [c.climb, warm(c.bottomC)]);
-  }
-  const hottest = Math.max(...climbs.map((c) => c.topC), rollbackC ?? 0);
-  const yMax = niceMax(warm(hottest) * 1.15);
-  const xMax = Math.max(1, climbs.length);
+  const points = trace.metres.map((x, i): Xy => [x / (2 * lengthM), warm(trace.windingC[i] ?? 0)]);
+  const hottest = Math.max(...trace.windingC, rollbackC ?? 0);
+  const yMax = niceMax(warm(hottest) * 1.2);
+  const xMax = Math.max(1, Math.ceil((points.at(-1)?.[0] ?? 1) - 1e-3));
+  const end = points.at(-1);
+  const stalls = end !== undefined && end[0] < xMax - 1e-3;
   const frame = paper(
     { max: xMax, title: 'Climbs' },
     { max: yMax, title: `Winding, ${unitText(unit)}` },
     ink,
     (x) => {
-      const climb = climbs[Math.min(climbs.length - 1, Math.floor(x))];
-      if (climb === undefined) return '';
+      const climb = climbs[Math.floor(x)];
+      if (climb === undefined) return `climb ${String(Math.floor(x) + 1)}: not to the top`;
       return `climb ${String(climb.climb)}<br>top <b>${formatNumber(warm(climb.topC), 0)} ${unitText(unit)}</b>, foot ${formatNumber(warm(climb.bottomC), 0)} ${unitText(unit)}<br>${formatNumber(climb.upSeconds / 60, 1)} min up, ${formatNumber(climb.chargePct, 0)} % charge after`;
     },
   );
@@ -174,6 +180,20 @@ export function repeatChart(
       ...(rollbackC === undefined ? [] : limit(rollbackC, 'held back from here')),
       ...limit(damageC, 'suffers from here'),
       ...cased(points, ink.heat, ink),
+      ...(stalls
+        ? [
+            caption(
+              {
+                at: end,
+                color: ink.ink,
+                align: 'right',
+                offset: [-6, -12],
+                lines: [{ text: 'ends here', style: 'strong' }],
+              },
+              ink,
+            ),
+          ]
+        : []),
       cursorLine(points),
     ],
   };

@@ -149,9 +149,13 @@ describe('heat charts', () => {
   it('go up and down with the climbs', () => {
     const hill = ridePlan(build, { ...road, andBack: true, times: 2 }, 'full').ride({ traceEvery: 10 });
     const climbs = repeatedClimbs(hill, 1400);
-    const option = repeatChart(climbs, { rollbackC: 100, damageC: 140, airC: 12 }, 'metric', NAMED_INK);
+    if (hill.trace === undefined) throw new Error('no trace');
+    const chart = { trace: hill.trace, lengthM: 1400, climbs, rollbackC: 100, damageC: 140 };
+    const option = repeatChart(chart, 'metric', NAMED_INK);
     expect(words(option)).toContain('held back from here');
     expect(tooltip(option, 0.2)).toContain('climb 1');
+    expect(tooltip(option, 1.9)).toContain('climb 2: not to the top');
+    expect(words(option)).toContain('ends here');
   });
 });
 

@@ -7,7 +7,6 @@ import {
   STATED_CHARGE,
   repeatedClimbs,
   ridePlan,
-  riddenLengthM,
   routeLengthM,
   RIDE_END_WORDS,
   traceSpacing,
@@ -114,7 +113,7 @@ export function HeatView() {
     const there = { ...road, times, andBack: true };
     const plan = ridePlan(document, there, 'full');
     const ride = plan.ride({ traceEvery: Math.min(traceSpacing(plan.course), routeLengthM(road) / 60) });
-    return { ride, climbs: repeatedClimbs(ride, routeLengthM(road)), whole: riddenLengthM(there) };
+    return { ride, trace: ride.trace, climbs: repeatedClimbs(ride, routeLengthM(road)) };
   }, [document, road, times]);
   const { thermal } = machine;
   const grade = verdict.known.brief.hillGradePct.value;
@@ -134,8 +133,20 @@ export function HeatView() {
   const rollbackC = Number.isFinite(thermal.rollbackStartC) ? thermal.rollbackStartC : undefined;
   const repeat = useMemo(
     () =>
-      repeatChart(repeated.climbs, { rollbackC, damageC: thermal.damageC, airC: machine.airC }, system, ink),
-    [repeated, rollbackC, thermal.damageC, machine.airC, system, ink],
+      repeated.trace === undefined
+        ? {}
+        : repeatChart(
+            {
+              trace: repeated.trace,
+              lengthM: routeLengthM(road),
+              climbs: repeated.climbs,
+              rollbackC,
+              damageC: thermal.damageC,
+            },
+            system,
+            ink,
+          ),
+    [repeated, road, rollbackC, thermal.damageC, system, ink],
   );
   const here = climb.climbs
     ? curves[0].reduce(
