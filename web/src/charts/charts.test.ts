@@ -10,6 +10,7 @@ import {
 } from '@apple-cart/core';
 import longtail from '../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
 import { NAMED_INK } from '../test/ink.ts';
+import { series, tooltip, words } from '../test/options.ts';
 import { atGrade, niceMax, segments, steepest } from './curve.ts';
 import { forceChart } from './force-chart.ts';
 import { hillChart, limitNote } from './hill-chart.ts';
@@ -26,15 +27,6 @@ const point = (gradePct: number, v: number, limit: GradePoint['limit'] = 'voltag
   forceN: 100,
   cogTeeth: 20,
 });
-const series = (option: { series?: unknown }): readonly SeriesOption[] =>
-  option.series as readonly SeriesOption[];
-/** Words of every direct label of a chart. */
-const words = (option: { series?: unknown }): string =>
-  series(option)
-    .map((s) => (s as { label?: { formatter?: string } }).label?.formatter ?? '')
-    .join(' ');
-const tooltip = (option: { tooltip?: unknown }, x: number): string =>
-  (option.tooltip as { formatter: (params: unknown) => string }).formatter([{ axisValue: x }]);
 
 describe('curves', () => {
   it('split where the limit changes, without a gap', () => {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { chargePlan, newBuild, twoPackStudy, type BuildDocument } from '@apple-cart/core';
 import { NAMED_INK as INK } from '../test/ink.ts';
+import { words } from '../test/options.ts';
 import { chargeChart } from './charge-chart.ts';
 import { shareChart } from './share-chart.ts';
 
@@ -15,10 +16,6 @@ type Series = {
   readonly label?: { readonly formatter?: string };
 };
 const seriesOf = (option: { series?: unknown }): readonly Series[] => option.series as readonly Series[];
-const words = (option: { series?: unknown }): string =>
-  seriesOf(option)
-    .map((s) => s.label?.formatter ?? '')
-    .join(' ');
 const axis = (option: { yAxis?: unknown }) => option.yAxis as { readonly min: number; readonly max: number };
 
 describe('the chart of a charge', () => {

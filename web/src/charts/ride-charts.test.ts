@@ -1,4 +1,3 @@
-import type { SeriesOption } from 'echarts';
 import { describe, expect, it } from 'vitest';
 import {
   assemble,
@@ -17,6 +16,7 @@ import longtail from '../../../demo/builds/0412-orchard-longtail.json' with { ty
 import crate from '../../../demo/routes/crate-lane.json' with { type: 'json' };
 import { traceTable } from '../ride/trace-table.ts';
 import { NAMED_INK } from '../test/ink.ts';
+import { series, tooltip, words } from '../test/options.ts';
 import { bandChart, bins } from './band-chart.ts';
 import { continuousChart, repeatChart } from './heat-charts.ts';
 import { LASTS, lastsClass, mapChart } from './map-chart.ts';
@@ -30,14 +30,6 @@ const plan = ridePlan(build, road, 'full');
 const ride = plan.ride({ traceEvery: traceSpacing(plan.course) });
 const trace = ride.trace ?? { metres: [] as number[] };
 if (!('binding' in trace)) throw new Error('no trace');
-const series = (option: { series?: unknown }): readonly SeriesOption[] =>
-  option.series as readonly SeriesOption[];
-const words = (option: { series?: unknown }): string =>
-  series(option)
-    .map((s) => (s as { label?: { formatter?: string } }).label?.formatter ?? '')
-    .join(' ');
-const tooltip = (option: { tooltip?: unknown }, x: number): string =>
-  (option.tooltip as { formatter: (params: unknown) => string }).formatter([{ axisValue: x }]);
 
 describe('the ride chart', () => {
   const option = rideChart(
