@@ -16,6 +16,7 @@ import {
   supplyAt,
   topSpeed,
   twoPackStudy,
+  shippedRules,
   voltsOrAmps,
   type BuildDocument,
   type Machine,
@@ -139,7 +140,7 @@ export function benchCore(): void {
     line(`top speed, ${name}`, `${top.toFixed(1)} us`, '', `${(top / point).toFixed(0)} operating points`);
   }
   for (const [name, build] of all) {
-    const whole = medianMicroseconds(() => evaluate(build), 20);
+    const whole = medianMicroseconds(() => evaluate(build, shippedRules()), 20);
     line(
       `evaluate, ${name}`,
       `${(whole / 1000).toFixed(2)} ms`,
@@ -152,7 +153,7 @@ export function benchCore(): void {
     const one = assemble(build);
     const top = topSpeed(one, 1);
     const fit = medianMicroseconds(() => fitChecks(subject(build, known, one, top.moves ? top.v : 0)), 50);
-    const whole = medianMicroseconds(() => evaluate(build), 20);
+    const whole = medianMicroseconds(() => evaluate(build, shippedRules()), 20);
     line(
       `fit, ${name}`,
       `${(fit / 1000).toFixed(2)} ms`,
@@ -164,7 +165,7 @@ export function benchCore(): void {
   for (const [what, work] of [
     ['charge plan and habits', () => chargePlan(first[1])],
     ['pocket card', () => packCard(first[1])],
-    ['volts or amps, with the shelf', () => voltsOrAmps(first[1], parts)],
+    ['volts or amps, with the shelf', () => voltsOrAmps(first[1], parts, shippedRules())],
     ['two packs through diodes', () => twoPackStudy(withSecond(first[1]))],
   ] as const) {
     const time = medianMicroseconds(work, 10);
@@ -190,7 +191,7 @@ export function benchCore(): void {
   // Without a clean heap before and after, the figure would be that of the garbage.
   globalThis.gc?.();
   const before = process.memoryUsage().heapUsed;
-  const held = Array.from({ length: 200 }, () => evaluate(first[1]));
+  const held = Array.from({ length: 200 }, () => evaluate(first[1], shippedRules()));
   globalThis.gc?.();
   const bytes = (process.memoryUsage().heapUsed - before) / held.length;
   const document = JSON.stringify(first[1]).length;

@@ -32,17 +32,30 @@ export { topSpeed } from './ride/steady.ts';
 export { gradeCurve, type GradePoint } from './ride/grade-curve.ts';
 export { constantSpeedRange, type RangeOutcome, type RangeResult } from './ride/range.ts';
 export type { Climb, ClimbOutcome } from './ride/climb.ts';
-export { PLACES } from './law/rules.ts';
+export { shippedRules } from './law/rules.ts';
+export { readRules, readRulesText } from './law/read-rules.ts';
+export { decidingCategory, type CategoryVerdict, type PlaceOutcome, type PlaceVerdict } from './law/judge.ts';
+export type { ClauseState, ClauseVerdict } from './law/judge-clause.ts';
 export {
-  decidingCategory,
-  type ClauseState,
-  type ClauseVerdict,
-  type PlaceOutcome,
-  type PlaceVerdict,
-} from './law/judge.ts';
-export type { Certainty, Clause } from './law/rule-schema.ts';
-export type { AnswerFact, NumberFact } from './law/facts.ts';
+  ANSWER_FACTS,
+  DUTY_KINDS,
+  LIMIT_UNITS,
+  NUMBER_FACTS,
+  REGIONS,
+  placeRules,
+  type AnswerFactName,
+  type Category,
+  type Certainty,
+  type Clause,
+  type Duty,
+  type LawTest,
+  type NumberFactName,
+  type PlaceRules,
+  type RuleBook,
+} from './law/rule-schema.ts';
+export type { AnswerFact, CurveFact, LawFacts, NumberFact, ProfileFacts } from './law/facts.ts';
 export { evaluate, type Verdict } from './verdict/evaluate.ts';
+export { toldVerdict, type ToldVerdict } from './verdict/told-verdict.ts';
 export { TRAY } from './verdict/figure.ts';
 export type { Figure, FigureId, State, Working, WorkingRow } from './verdict/figure.ts';
 export type { Finding } from './verdict/findings.ts';
@@ -170,3 +183,19 @@ export { routeSummary, type RouteSummary } from './route/summary.ts';
 export { startGrade } from './ride/start-grade.ts';
 export { TURNING_KG } from './ride/stepper.ts';
 export type { Pace } from './ride/course.ts';
+export { fitInto, makeItFit, type FitCost, type FitPlan, type FitStep } from './verdict/make-it-fit.ts';
+export { traps, type Trap } from './verdict/traps.ts';
+export { LABEL_WORDS, labelLines, labelledCategory } from './law/label.ts';
+export { wheelPowerCurve, type PowerAtSpeed } from './law/motor-alone.ts';
+export { assistCorners, ratioAt, type RatioCorner } from './law/assist-curve.ts';
+export { profilesOf, type Profile } from './law/profile.ts';
+export { thirtyMinutePower, type ThirtyMinutes } from './ride/thirty-minute.ts';
+export type { SwitchedProfile } from './build/controller.ts';
+export {
+  curveRules,
+  lawCurves,
+  limitLines,
+  type LawCurves,
+  type LimitLine,
+  type WayCurves,
+} from './verdict/law-curves.ts';

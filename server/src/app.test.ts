@@ -5,7 +5,7 @@ import type { Express } from 'express';
 import { pino } from 'pino';
 import request from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { PLACES, evaluate, type Verdict } from '@apple-cart/core';
+import { evaluate, shippedRules, toldVerdict, type ToldVerdict } from '@apple-cart/core';
 import { createApp } from './app.ts';
 import { fixture, named, type Fixture } from './test/fixture.ts';
 
@@ -20,8 +20,8 @@ describe('POST /api/evaluate', () => {
   it('returns the very verdict of the core and stores nothing', async () => {
     const build = named('Passing by');
     const response = await api().post('/api/evaluate').send(build).expect(200);
-    expect(response.body).toEqual(JSON.parse(JSON.stringify(evaluate(build))));
-    expect((response.body as Verdict).figures).toHaveLength(10);
+    expect(response.body).toEqual(JSON.parse(JSON.stringify(toldVerdict(evaluate(build, shippedRules())))));
+    expect((response.body as ToldVerdict).figures).toHaveLength(10);
     expect(await it_.builds.list()).toEqual([]);
   });
 
@@ -35,8 +35,8 @@ describe('what programs can read', () => {
   it('is the JSON Schema, the places with their rules, the shelf and the health', async () => {
     const schema = await api().get('/api/schema/build.json').expect(200);
     expect((schema.body as { title: string }).title).toBe('Apple Cart build');
-    const places = await api().get('/api/places').expect(200);
-    expect((places.body as { places: unknown[] }).places).toHaveLength(PLACES.length);
+    const rules = await api().get('/api/rules').expect(200);
+    expect((rules.body as { places: unknown[] }).places).toHaveLength(shippedRules().length);
     expect((await api().get('/api/parts').expect(200)).body).toEqual({ parts: [] });
     expect((await api().get('/api/health').expect(200)).body).toEqual({ ok: true });
   });
@@ -89,6 +89,7 @@ describe('the built page', () => {
       builds: it_.builds,
       parts: it_.parts,
       routes: it_.routes,
+      rules: it_.rules,
       log: pino({ level: 'silent' }),
       webFolder: web,
     });

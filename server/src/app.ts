@@ -3,7 +3,7 @@ import express, { type Express } from 'express';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import { PLACES, buildJsonSchema, evaluate, readBuild } from '@apple-cart/core';
+import { buildJsonSchema, evaluate, readBuild, toldVerdict } from '@apple-cart/core';
 import { buildsRoutes } from './builds/builds-routes.ts';
 import type { BuildsService } from './builds/builds-service.ts';
 import { jsonWrites, sameMachine, securityHeaders } from './http/guards.ts';
@@ -12,11 +12,14 @@ import { partsRoutes } from './parts/parts-routes.ts';
 import type { PartsService } from './parts/parts-service.ts';
 import { routesRoutes } from './routes/routes-routes.ts';
 import type { RoutesService } from './routes/routes-service.ts';
+import { rulesRoutes } from './rules/rules-routes.ts';
+import type { RulesService } from './rules/rules-service.ts';
 
 export interface AppParts {
   readonly builds: BuildsService;
   readonly parts: PartsService;
   readonly routes: RoutesService;
+  readonly rules: RulesService;
   readonly log: Logger;
   /** Folder of the built web application; undefined serves the interface to programs only. */
   readonly webFolder: string | undefined;
@@ -27,7 +30,7 @@ export const BODY_LIMIT = 256 * 1024;
 /** A route may carry the positions that it was recorded by: 50,000 points are about 2.5 MB. */
 const ROUTE_LIMIT = 6 * 1024 * 1024;
 
-function api({ builds, parts, routes }: AppParts): express.Router {
+function api({ builds, parts, routes, rules }: AppParts): express.Router {
   const router = express.Router();
   router.use(jsonWrites);
   router.use('/routes', express.json({ limit: ROUTE_LIMIT, strict: false }));
@@ -38,16 +41,14 @@ function api({ builds, parts, routes }: AppParts): express.Router {
   router.use('/builds', buildsRoutes(builds));
   router.use('/parts', partsRoutes(parts));
   router.use('/routes', routesRoutes(routes));
-  router.get('/places', (_request, response) => {
-    response.json({ places: PLACES });
-  });
+  router.use('/rules', rulesRoutes(rules));
   router.get('/schema/build.json', (_request, response) => {
     response.json(buildJsonSchema());
   });
-  router.post('/evaluate', (request, response) => {
+  router.post('/evaluate', async (request, response) => {
     const build = readBuild(request.body);
     if (!build.ok) throw badInput(build.issues);
-    response.json(evaluate(build.value));
+    response.json(toldVerdict(evaluate(build.value, await rules.inForce())));
   });
   router.use(unknownRoute);
   return router;

@@ -8,6 +8,7 @@ import { openDatabase } from './database/database.ts';
 import { loadDemo } from './demo/load-demo.ts';
 import { PartsService } from './parts/parts-service.ts';
 import { RoutesService } from './routes/routes-service.ts';
+import { RulesService } from './rules/rules-service.ts';
 
 /** Loopback only: the application has no accounts and must not be reached from another machine. */
 const HOST = '127.0.0.1';
@@ -22,12 +23,14 @@ const database = await openDatabase(file);
 const builds = new BuildsService(database);
 const parts = new PartsService(database);
 const routes = new RoutesService(database);
+const rules = new RulesService(database);
 if (process.argv.includes('--demo')) await loadDemo(`${root}/demo`, builds, parts, routes);
 
 const app = createApp({
   builds,
   parts,
   routes,
+  rules,
   log,
   webFolder: existsSync(`${web}/index.html`) ? web : undefined,
 });

@@ -1,7 +1,8 @@
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
-import { Suspense, lazy } from 'react';
+import { Suspense, lazy, type ReactNode } from 'react';
 import { loadBuildPage } from './frame/load-build-page.ts';
 import { BuildsPage } from './builds/builds-page.tsx';
+import { WithRules } from './frame/with-rules.tsx';
 import { NotFound } from './frame/not-found.tsx';
 
 const BuildPage = lazy(loadBuildPage);
@@ -13,40 +14,86 @@ const ChargeCard = lazy(() =>
   import('./stages/power/charge-card.tsx').then((m) => ({ default: m.ChargeCard })),
 );
 
+const ClassSheet = lazy(() =>
+  import('./stages/law/class-sheet.tsx').then((m) => ({ default: m.ClassSheet })),
+);
+const RulesPage = lazy(() => import('./rules/rules-page.tsx').then((m) => ({ default: m.RulesPage })));
+const RulesFilePage = lazy(() =>
+  import('./rules/rules-file-page.tsx').then((m) => ({ default: m.RulesFilePage })),
+);
+
 const ShelfPage = lazy(() => import('./shelf/shelf-page.tsx').then((m) => ({ default: m.ShelfPage })));
 
 const RoutesPage = lazy(() => import('./routes/routes-page.tsx').then((m) => ({ default: m.RoutesPage })));
 const RoutePage = lazy(() => import('./routes/route-page.tsx').then((m) => ({ default: m.RoutePage })));
 
+/** A page that judges builds, fetched with the rule book it judges them by. */
+const Judging = ({ children }: { children: ReactNode }) => (
+  <WithRules>
+    <Suspense>{children}</Suspense>
+  </WithRules>
+);
+
 export function App() {
   return (
     <BrowserRouter>
       <Routes>
-        <Route path="/" element={<BuildsPage />} />
+        <Route
+          path="/"
+          element={
+            <WithRules>
+              <BuildsPage />
+            </WithRules>
+          }
+        />
         <Route path="/builds" element={<Navigate to="/" replace />} />
         <Route path="/builds/:id" element={<Navigate to="brief" replace />} />
         <Route
           path="/builds/:id/measure-sheet"
           element={
-            <Suspense>
+            <Judging>
               <MeasureSheet />
-            </Suspense>
+            </Judging>
           }
         />
         <Route
           path="/builds/:id/charge-card"
           element={
-            <Suspense>
+            <Judging>
               <ChargeCard />
-            </Suspense>
+            </Judging>
+          }
+        />
+        <Route
+          path="/builds/:id/class-sheet"
+          element={
+            <Judging>
+              <ClassSheet />
+            </Judging>
+          }
+        />
+        <Route
+          path="/rules"
+          element={
+            <Judging>
+              <RulesPage />
+            </Judging>
+          }
+        />
+        <Route
+          path="/rules/:id"
+          element={
+            <Judging>
+              <RulesFilePage />
+            </Judging>
           }
         />
         <Route
           path="/builds/:id/:stage"
           element={
-            <Suspense>
+            <Judging>
               <BuildPage />
-            </Suspense>
+            </Judging>
           }
         />
         <Route

@@ -5,6 +5,7 @@ import { chargerSpecs, supplySpecs, type Accessory } from './charging.ts';
 import { donorFitSpecs, donorFrameSpecs } from './donor-measures.ts';
 import { driveFitSpecs } from './drive-fit.ts';
 import { driveHeatSpecs } from './drive-heat.ts';
+import type { SwitchedProfile } from './controller.ts';
 import { secondSpecs } from './pack.ts';
 import type { Sourced } from './quantity-spec.ts';
 
@@ -31,6 +32,7 @@ export const BLANK = {
     bosses: null,
     ...allUnknown(donorFrameSpecs),
     ...allUnknown(donorFitSpecs),
+    ...allUnknown({ widthMm: 0 }),
   },
   drive: {
     torqueArms: 0,
@@ -68,7 +70,9 @@ export const BLANK = {
   second: { name: '', chemistry: 'nmc', join: 'none', ...allUnknown(secondSpecs) },
   controller: {
     regenerates: 'unknown',
-    ...allUnknown({ ratedV: 0, capacitorUf: 0, regenA: 0, lowVoltageFoldV: 0 }),
+    lifted: 'unknown',
+    profiles: [] as SwitchedProfile[],
+    ...allUnknown({ ratedV: 0, capacitorUf: 0, regenA: 0, lowVoltageFoldV: 0, setRolloutMm: 0 }),
   },
   cabling: {
     conductor: 'copper',
@@ -79,7 +83,7 @@ export const BLANK = {
   },
   charger: { name: '', pricePerKwh: null, ...allUnknown(chargerSpecs) },
   supply: { means: 'unknown', accessories: [] as Accessory[], ...allUnknown(supplySpecs) },
-  controls: { throttleKind: 'unknown' },
+  controls: { throttleKind: 'unknown', ...allUnknown({ labelSpeedKmh: 0, labelPowerW: 0 }) },
 } as const satisfies {
   readonly [
     S in

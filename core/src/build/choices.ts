@@ -32,7 +32,8 @@ export const inrushMeans = z.enum(['none', 'resistor', 'anti-spark', 'unknown'])
 /** How lights and horn get their volts. */
 export const supplyMeans = z.enum(['converter', 'resistor', 'own-cells', 'unknown']);
 
-export const placeId = z.enum(['us', 'eu', 'gb']);
+/** A file of rules, by its id; whether there is such a file is no matter of the build. */
+export const placeId = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'small letters, digits and hyphens');
 export type PlaceId = z.infer<typeof placeId>;
 
 /** A yes-or-no fact that may not have been checked yet. */

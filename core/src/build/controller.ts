@@ -106,6 +106,18 @@ export const controllerSpecs = {
     fallback: 1,
     origin: 'common practice',
   },
+  setRolloutMm: {
+    label: 'Roll-out the controller holds',
+    unit: 'mm',
+    min: 500,
+    max: 3500,
+    plausible: [1200, 2500],
+    step: 1,
+    // Unless it is read from the controller, its speeds are taken as true.
+    stays: true,
+    fallback: 2100,
+    origin: NO_DEFAULT,
+  },
   standbyW: {
     label: 'Electronics and display',
     unit: 'W',
@@ -138,11 +150,26 @@ export const controllerSpecs = {
   },
 } as const satisfies Record<string, QuantitySpec>;
 
+/** Another set of limits that can be switched to: `rider` by the rider, `tool` only by the workshop's programmer. */
+const profile = z.strictObject({
+  name: z.string().max(40),
+  reach: z.enum(['rider', 'tool']),
+  limitsSpeed: z.boolean(),
+  /** Null: as the build itself. */
+  cutoffKmh: z.number().min(3).max(150).nullable(),
+  batteryA: z.number().min(1).max(500).nullable(),
+  throttle: z.enum(['same', 'none', 'walk', 'full']),
+});
+export type SwitchedProfile = z.infer<typeof profile>;
+
 export const controller = z.strictObject({
   name: z.string().max(80),
   limitsSpeed: z.boolean(),
   /** Brakes with the motor and charges the pack: the torque on the axle turns round. */
   regenerates: answer,
   limitsPower: z.boolean(),
+  /** A wire, a jumper or a hidden menu lifts the speed limit, and the rider can reach it. */
+  lifted: answer,
+  profiles: z.array(profile).max(6),
   ...quantities(controllerSpecs),
 });

@@ -71,6 +71,9 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'controller.powerLimitW': (b) => b.controller.limitsPower,
   'controller.assistCutoffKmh': (b) => b.controller.limitsSpeed,
   'controller.assistTaperKmh': (b) => b.controller.limitsSpeed,
+  'controller.setRolloutMm': (b) => b.controller.limitsSpeed || b.controls.throttle === 'walk',
+  'controls.labelSpeedKmh': (b) => b.controls.classLabel === 'yes',
+  'controls.labelPowerW': (b) => b.controls.classLabel === 'yes',
   'controls.assistRatio': (b) => b.controls.assistSensor === 'torque' && b.controls.throttle !== 'full',
   'controls.walkCutoffKmh': (b) => b.controls.throttle === 'walk',
 };

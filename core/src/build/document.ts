@@ -11,7 +11,7 @@ import { pack, packSpecs, second, secondSpecs } from './pack.ts';
 import { PART_TYPES } from './part-types.ts';
 import type { QuantitySpec } from './quantity-spec.ts';
 
-export const SCHEMA_VERSION = 4;
+export const SCHEMA_VERSION = 5;
 
 const amount = z.number().min(0).max(1_000_000).nullable();
 

@@ -118,6 +118,16 @@ export const donorSpecs = {
     fallback: byStyle('wheelbaseMm'),
     origin: 'from memory, usual for the style',
   },
+  widthMm: {
+    label: 'Width over all',
+    unit: 'mm',
+    min: 300,
+    max: 2000,
+    plausible: [400, 1200],
+    step: 5,
+    fallback: (c: FallbackContext) => (c.style === 'trike' || c.style === 'carriage' ? 850 : 650),
+    origin: 'common practice, a usual handlebar or track',
+  },
   massHeightMm: {
     label: 'Centre of mass, height',
     unit: 'mm',

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { answer } from './choices.ts';
-import { quantities, type QuantitySpec } from './quantity-spec.ts';
+import { NO_DEFAULT, quantities, type QuantitySpec } from './quantity-spec.ts';
 
 export const gearingSpecs = {
   ringTeeth: {
@@ -60,6 +60,28 @@ export const controlsSpecs = {
     step: 0.5,
     fallback: 6,
     origin: 'common practice',
+  },
+  labelSpeedKmh: {
+    label: 'Top speed the label states',
+    unit: 'km/h',
+    min: 1,
+    max: 150,
+    plausible: [6, 50],
+    step: 0.1,
+    stays: true,
+    fallback: 25,
+    origin: NO_DEFAULT,
+  },
+  labelPowerW: {
+    label: 'Power the label states',
+    unit: 'W',
+    min: 10,
+    max: 20000,
+    plausible: [180, 3000],
+    step: 10,
+    stays: true,
+    fallback: 250,
+    origin: NO_DEFAULT,
   },
 } as const satisfies Record<string, QuantitySpec>;
 

@@ -9,7 +9,7 @@ import { LABEL_V_PER_CELL, USUAL_AH } from './pack.ts';
 import { packFromCells } from './pack-from-cells.ts';
 import { REST_OF_PATH_MOHM, powerLeadOhm } from './pack-path.ts';
 import { rolloutFromSizeMm } from './wheel-size.ts';
-import { worked } from './worked.ts';
+import { worked, workedAlways } from './worked.ts';
 
 /** Where a value that the computation uses comes from; `worked` means worked out from other values. */
 export type KnownSource = 'measured' | 'label' | 'assumed' | 'unknown' | 'worked';
@@ -95,6 +95,17 @@ const ROWS = Object.entries<Readonly<Record<string, QuantitySpec>>>(SPECS).map(
 );
 
 /**
+ * A speed that the controller knows by turns of the wheel, on the road: the true roll-out over the one it holds
+ * times what is set. Derived.
+ */
+const trueSpeed = (set: Known, wheel: number): Known =>
+  wheel === 1
+    ? set
+    : set.source === 'unknown'
+      ? { ...set, value: set.value * wheel }
+      : workedAlways(set, set.value * wheel);
+
+/**
  * Resolves every quantity of a build. What a pack made from cells has is worked out from them, unknown
  * wiring from the leads once they are known, an unknown roll-out from the wheel size, an unknown centre of
  * mass from everything that weighs and where it is.
@@ -114,18 +125,23 @@ export function knownBuild(build: BuildDocument): KnownBuild {
   }
   const entered = sections as unknown as KnownBuild;
   const resolved = build.pack.make === 'cells' ? { ...entered, ...packFromCells(build, entered) } : entered;
-  const { donor, pack } = resolved;
+  const { donor, pack, controller, controls } = resolved;
   const leads = powerLeadOhm(build, resolved);
   const centre = ladenCentre(build, resolved);
+  const rolloutMm = worked(donor.rolloutMm, rolloutFromSizeMm(donor.beadMm.value, donor.tyreMm.value));
+  const wheel =
+    controller.setRolloutMm.source === 'unknown' ? 1 : rolloutMm.value / controller.setRolloutMm.value;
   return {
     ...resolved,
     pack:
       leads === undefined
         ? pack
         : { ...pack, wiringMohm: worked(pack.wiringMohm, REST_OF_PATH_MOHM + 1000 * leads) },
+    controller: { ...controller, assistCutoffKmh: trueSpeed(controller.assistCutoffKmh, wheel) },
+    controls: { ...controls, walkCutoffKmh: trueSpeed(controls.walkCutoffKmh, wheel) },
     donor: {
       ...donor,
-      rolloutMm: worked(donor.rolloutMm, rolloutFromSizeMm(donor.beadMm.value, donor.tyreMm.value)),
+      rolloutMm,
       massAheadMm: worked(donor.massAheadMm, Math.max(1, centre.x)),
       massHeightMm: worked(donor.massHeightMm, Math.max(1, centre.y)),
     },

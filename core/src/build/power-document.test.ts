@@ -4,7 +4,7 @@ import shelfFile from '../../../demo/parts.json' with { type: 'json' };
 import { applyPart } from '../parts/apply-part.ts';
 import { part, type Part } from '../parts/part.ts';
 import { refreshed, staleValues } from '../parts/refresh-part.ts';
-import { evaluate } from '../verdict/evaluate.ts';
+import { evaluate } from '../test/evaluate.ts';
 import { sample } from '../test/sample.ts';
 import { chemistry } from './choices.ts';
 import { inUse, knownBuild } from './known.ts';

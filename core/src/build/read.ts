@@ -1,10 +1,10 @@
 import { fail, ok, type Result } from '../quantity/result.ts';
 import { issuesFromZod } from '../quantity/zod-issues.ts';
-import { from1To2, from2To3, from3To4 } from './migrate.ts';
+import { from1To2, from2To3, from3To4, from4To5 } from './migrate.ts';
 import { SCHEMA_VERSION, buildDocument, type BuildDocument } from './document.ts';
 
 /** From each version to the next, the oldest first. */
-const STEPS = [from1To2, from2To3, from3To4] as const;
+const STEPS = [from1To2, from2To3, from3To4, from4To5] as const;
 
 /** Validates unknown data as a build document and migrates it forward, one step a version. */
 export function readBuild(data: unknown): Result<BuildDocument> {

@@ -1,11 +1,12 @@
-import type { Answer } from '../build/choices.ts';
+import type { Answer, BrakeKind } from '../build/choices.ts';
 import type { BuildDocument } from '../build/document.ts';
-import type { KnownBuild, KnownSource } from '../build/known.ts';
-import { supplyAt } from '../machine/battery.ts';
-import type { Machine } from '../machine/machine.ts';
-import { warmResistance } from '../machine/motor.ts';
+import { knownBuild, type Known, type KnownBuild, type KnownSource } from '../build/known.ts';
+import { assembleKnown, type Machine } from '../machine/machine.ts';
 import { msToKmh } from '../quantity/units.ts';
-import { motorAlone, steadySpeed } from '../ride/steady.ts';
+import { assistCorners, type RatioCorner } from './assist-curve.ts';
+import { federalTestSpeeds, noLoadSpeed, peakWheelWatts } from './motor-alone.ts';
+import { profilesOf } from './profile.ts';
+import type { AnswerFactName, NumberFactName } from './rule-schema.ts';
 
 /** A number a clause is held against: a band where the instrument leaves conditions open. */
 export interface NumberFact {
@@ -23,51 +24,22 @@ export interface AnswerFact {
   readonly how: string;
 }
 
-export interface LawFacts {
-  readonly ratedPowerW: NumberFact | undefined;
-  readonly assistEndKmh: NumberFact;
-  readonly motorAloneKmh: NumberFact;
-  readonly throttleAloneKmh: NumberFact;
-  readonly wheelCount: NumberFact;
-  readonly operablePedals: AnswerFact;
-  readonly motorStopsWithPedals: AnswerFact;
-  readonly helpFades: AnswerFact;
-  readonly throttle: AnswerFact;
-  readonly speedometer: AnswerFact;
-  readonly classLabel: AnswerFact;
+/** Help per rider force against speed; no corners where the help does not follow the rider. */
+export interface CurveFact {
+  readonly kind: 'curve';
+  readonly corners: readonly RatioCorner[] | undefined;
+  readonly how: string;
 }
 
-/** The federal test's operator: 170 lb, in kg, exact. 15 U.S.C. s.2085(b). */
-export const FEDERAL_RIDER_KG = 170 * 0.45359237;
-/**
- * The statute names no tyre, air or charge, so the test is run twice. Drag and rolling resistance this
- * much above and below the build's own; half charge and a warm motor against full charge and a cold one.
- */
-const BAND = { drag: 0.15, rolling: 0.2 } as const;
+/** Every fact that a rule may ask for, of one profile; a number that is not known is undefined. */
+export type LawFacts = { readonly [N in NumberFactName]: NumberFact | undefined } & {
+  readonly [N in AnswerFactName]: AnswerFact;
+} & { readonly assistRatio: CurveFact };
 
-/** Speed on the level by the motor alone with a 170 lb rider, slow and fast case, m/s. Derived. */
-export function federalTestSpeeds(
-  machine: Machine,
-  controllerOhm: number,
-): { readonly low: number; readonly high: number } {
-  const alone = motorAlone(machine, machine.machineMassKg + FEDERAL_RIDER_KG);
-  const run = (sign: 1 | -1, charge: number, circuitOhm: number): number => {
-    const road = {
-      ...alone.road,
-      cdaM2: alone.road.cdaM2 * (1 + sign * BAND.drag),
-      crr: alone.road.crr * (1 + sign * BAND.rolling),
-    };
-    const outcome = steadySpeed({ ...alone, road, circuitOhm }, supplyAt(machine.pack, charge), 0, 'best');
-    return outcome.moves ? outcome.v : 0;
-  };
-  const cold = warmResistance(machine.motor.resistance20, 20) + controllerOhm;
-  return { low: run(1, 0.5, machine.circuitOhm), high: run(-1, 1, cold) };
-}
-
-/** Unloaded speed at full charge in the tallest gear: no help is possible beyond it, m/s. */
-export function noLoadSpeed(machine: Machine): number {
-  const least = Math.min(...machine.gears.map((gear) => gear.motorRatio));
-  return supplyAt(machine.pack, 1).openVolts / (machine.motor.kt * least);
+/** The facts of one way the rider can have it. */
+export interface ProfileFacts {
+  readonly profile: string;
+  readonly facts: LawFacts;
 }
 
 const number = (low: number, high: number, source: KnownSource, how: string): NumberFact => ({
@@ -80,12 +52,19 @@ const number = (low: number, high: number, source: KnownSource, how: string): Nu
 const point = (value: number, source: KnownSource, how: string): NumberFact =>
   number(value, value, source, how);
 const yesNo = (answer: Answer, how: string): AnswerFact => ({ kind: 'answer', answer, how });
+const told = (known: Known, how: string): NumberFact => point(known.value, known.source, how);
 
 function assistEnd(build: BuildDocument, known: KnownBuild, machine: Machine): NumberFact {
   const cutoff = known.controller.assistCutoffKmh;
   const bound = msToKmh(noLoadSpeed(machine));
   if (build.controller.limitsSpeed && cutoff.value <= bound) {
-    return point(cutoff.value, cutoff.source, 'the cut-off set in the controller');
+    return point(
+      cutoff.value,
+      cutoff.source,
+      cutoff.source === 'worked'
+        ? 'the cut-off set, by the true wheel instead of the one the controller holds'
+        : 'the cut-off set in the controller',
+    );
   }
   return point(
     bound,
@@ -94,36 +73,76 @@ function assistEnd(build: BuildDocument, known: KnownBuild, machine: Machine): N
   );
 }
 
-function throttleAlone(build: BuildDocument, known: KnownBuild, federal: number): NumberFact {
+/** Speeds without pedalling: by whatever hand control there is, and in the federal test. */
+function alone(
+  build: BuildDocument,
+  known: KnownBuild,
+  machine: Machine,
+): { readonly throttle: NumberFact; readonly motor: NumberFact } {
   const { throttle } = build.controls;
-  if (throttle === 'none') return point(0, 'worked', 'no hand control that drives the motor alone');
-  if (throttle === 'full') return point(federal, 'worked', 'simulated on the level, the fast case');
+  if (throttle === 'none') {
+    const none = point(0, 'worked', 'no hand control that drives the motor alone');
+    return { throttle: none, motor: none };
+  }
+  const speeds = federalTestSpeeds(machine);
+  const [low, high] = [msToKmh(speeds.low), msToKmh(speeds.high)];
+  if (throttle === 'full') {
+    return {
+      throttle: point(high, 'worked', 'simulated on the level, the fast case'),
+      motor: number(low, high, 'worked', 'simulated: 77.11 kg rider, level, still air; half charge to full'),
+    };
+  }
   const walk = known.controls.walkCutoffKmh;
-  const value = Math.min(walk.value, federal);
-  return point(value, value === walk.value ? walk.source : 'worked', 'walk help ends here');
+  const value = Math.min(walk.value, high);
+  const by = point(value, value === walk.value ? walk.source : 'worked', 'walk help ends here');
+  return { throttle: by, motor: by };
 }
 
-/** Every fact that a rule may ask for, worked out from the build. */
-export function lawFacts(build: BuildDocument, known: KnownBuild, machine: Machine): LawFacts {
+/** Two brakes that work without each other: one a wheel, none of them the motor. */
+function twoBrakes({ donor }: BuildDocument): Answer {
+  const kinds: readonly BrakeKind[] = [donor.brakeFront, donor.brakeRear];
+  if (kinds.includes('none')) return 'no';
+  return kinds.includes('unknown') ? 'unknown' : 'yes';
+}
+
+const lit = ({ supply }: BuildDocument): Answer =>
+  supply.accessories.some((a) => a.light) ? 'yes' : 'unknown';
+
+function factsOf(build: BuildDocument, known: KnownBuild, machine: Machine): LawFacts {
+  const { controls, controller, donor } = build;
   const rated = known.drive.ratedPowerW;
-  const speeds = federalTestSpeeds(machine, known.controller.resistanceMohm.value / 1000);
-  const [low, high] = [msToKmh(speeds.low), msToKmh(speeds.high)];
-  const alone = throttleAlone(build, known, high);
-  const pedalsOnly = build.controls.throttle !== 'full';
-  const { controls, controller } = build;
+  const speeds = alone(build, known, machine);
+  const sensor = controls.assistSensor;
+  const wheelMm = known.donor.beadMm.value + 2 * known.donor.tyreMm.value;
   return {
-    ratedPowerW:
-      rated.source === 'unknown' ? undefined : point(rated.value, rated.source, 'as rated for the motor'),
+    ratedPowerW: rated.source === 'unknown' ? undefined : told(rated, 'as rated for the motor'),
+    peakWheelW: point(
+      peakWheelWatts(machine),
+      'worked',
+      'simulated: throttle open, full charge, cold winding, best gear',
+    ),
     assistEndKmh: assistEnd(build, known, machine),
-    motorAloneKmh: pedalsOnly
-      ? point(alone.high, 'worked', 'without a throttle the motor never drives alone beyond walk help')
-      : number(low, high, 'worked', 'simulated: 77.11 kg rider, level, still air; half charge to full'),
-    throttleAloneKmh: alone,
-    wheelCount: point(build.donor.wheelCount, 'measured', 'wheels of the donor'),
-    operablePedals: yesNo(build.donor.operablePedals, 'donor'),
+    motorAloneKmh: speeds.motor,
+    throttleAloneKmh: speeds.throttle,
+    wheelCount: point(donor.wheelCount, 'measured', 'wheels of the donor'),
+    massKg: point(
+      machine.machineMassKg,
+      'worked',
+      'donor, motor, pack, controller and fittings, without rider',
+    ),
+    nominalV: told(known.pack.nominalV, 'by the label of the pack'),
+    widthMm: told(known.donor.widthMm, 'over the handlebar, or the widest part'),
+    wheelbaseMm: told(known.donor.wheelbaseMm, 'between the axles'),
+    wheelDiameterMm: point(wheelMm, known.donor.beadMm.source, 'bead seat and tyre'),
+    tyreWidthMm: told(known.donor.tyreMm, 'tyre of the donor'),
+    operablePedals: yesNo(donor.operablePedals, 'donor'),
     motorStopsWithPedals: yesNo(
-      controls.assistSensor === 'none' ? 'no' : controls.motorStopsWithPedals,
-      controls.assistSensor === 'none' ? 'no sensor at the pedals' : 'controls',
+      sensor === 'none' ? 'no' : controls.motorStopsWithPedals,
+      sensor === 'none' ? 'no sensor at the pedals' : 'controls',
+    ),
+    pedalHelpStops: yesNo(
+      sensor === 'none' ? 'yes' : controls.motorStopsWithPedals,
+      sensor === 'none' ? 'there is no pedal help' : 'controls',
     ),
     helpFades: yesNo(
       controller.limitsSpeed && known.controller.assistTaperKmh.value > 0 ? 'yes' : 'no',
@@ -132,5 +151,22 @@ export function lawFacts(build: BuildDocument, known: KnownBuild, machine: Machi
     throttle: yesNo(controls.throttle === 'full' ? 'yes' : 'no', 'controls'),
     speedometer: yesNo(controls.speedometer, 'controls'),
     classLabel: yesNo(controls.classLabel, 'controls'),
+    brakesCutMotor: yesNo(controls.brakeCutoffs, 'controls'),
+    twoBrakes: yesNo(twoBrakes(build), 'brakes of the donor'),
+    lights: yesNo(lit(build), 'lights on the pack'),
+    assistRatio: {
+      kind: 'curve',
+      corners: assistCorners(machine),
+      how: 'most help per rider watt, with the efficiencies of motor and chain, and the fade',
+    },
   };
+}
+
+/** Every fact that a rule may ask for, for each way the rider can have it; the build as set comes first. */
+export function lawFacts(build: BuildDocument, known: KnownBuild, machine: Machine): readonly ProfileFacts[] {
+  return profilesOf(build).map(({ name, build: own }) => {
+    if (own === build) return { profile: name, facts: factsOf(build, known, machine) };
+    const its = knownBuild(own);
+    return { profile: name, facts: factsOf(own, its, assembleKnown(own, its)) };
+  });
 }

@@ -5,101 +5,227 @@ import { placeId } from '../build/choices.ts';
 export const certainty = z.enum(['high', 'medium', 'low']);
 export type Certainty = z.infer<typeof certainty>;
 
-const base = {
-  id: z.string(),
-  title: z.string(),
-  /** Where in the instrument. */
-  source: z.string(),
-  certainty,
-  note: z.string().optional(),
-};
+/** What the numbers of a rule may be held against: value of the build, its own unit, and words for it. */
+export const NUMBER_FACTS = {
+  ratedPowerW: { unit: 'W', words: 'rated continuous power' },
+  peakWheelW: { unit: 'W', words: 'most power at the wheel' },
+  assistEndKmh: { unit: 'km/h', words: 'speed at which help ends' },
+  motorAloneKmh: { unit: 'km/h', words: 'top speed on the motor alone, 170 lb rider, level' },
+  throttleAloneKmh: { unit: 'km/h', words: 'top speed by hand control alone' },
+  wheelCount: { unit: '1', words: 'number of wheels' },
+  massKg: { unit: 'kg', words: 'mass ready to ride, without rider' },
+  nominalV: { unit: 'V', words: 'nominal volts of the pack' },
+  widthMm: { unit: 'mm', words: 'width over all' },
+  wheelbaseMm: { unit: 'mm', words: 'wheelbase' },
+  wheelDiameterMm: { unit: 'mm', words: 'wheel over its tyre' },
+  tyreWidthMm: { unit: 'mm', words: 'width of the tyre' },
+} as const satisfies Record<string, { unit: LimitUnit; words: string }>;
+export type NumberFactName = keyof typeof NUMBER_FACTS;
+const NUMBER_FACT_NAMES = Object.keys(NUMBER_FACTS) as [NumberFactName, ...NumberFactName[]];
 
-/** Facts that are numbers, in the unit the key names. */
-export const NUMBER_FACTS = [
-  'ratedPowerW',
-  'assistEndKmh',
-  'motorAloneKmh',
-  'throttleAloneKmh',
-  'wheelCount',
-] as const;
-/** Facts that are yes or no. */
-export const ANSWER_FACTS = [
-  'operablePedals',
-  'motorStopsWithPedals',
-  'helpFades',
-  'throttle',
-  'speedometer',
-  'classLabel',
-] as const;
+/** What the yes-or-no clauses ask. */
+export const ANSWER_FACTS = {
+  operablePedals: 'pedals that can drive it',
+  motorStopsWithPedals: 'motor stops with the pedals',
+  pedalHelpStops: 'pedal help stops with the pedals, a hand control need not',
+  helpFades: 'help fades towards the cut-off',
+  throttle: 'hand control that drives it alone',
+  speedometer: 'speedometer fitted',
+  classLabel: 'label or marking fitted',
+  brakesCutMotor: 'brake levers cut the motor',
+  twoBrakes: 'two independent brakes',
+  lights: 'lights fitted',
+} as const;
+export type AnswerFactName = keyof typeof ANSWER_FACTS;
+const ANSWER_FACT_NAMES = Object.keys(ANSWER_FACTS) as [AnswerFactName, ...AnswerFactName[]];
+
+/** Units a limit may be written in: the instrument's own. */
+export const LIMIT_UNITS = ['W', 'hp', 'km/h', 'mph', 'kg', 'lb', 'V', 'mm', 'in', '1'] as const;
+type LimitUnit = (typeof LIMIT_UNITS)[number];
+
+const words = z.string().trim().min(1).max(300);
+const longWords = z.string().max(800);
+
+const base = {
+  id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'small letters, digits and hyphens'),
+  title: words,
+  /** Where in the instrument. */
+  source: words,
+  /** Only where it differs from the category's. */
+  year: z.string().min(4).max(40).optional(),
+  certainty,
+  note: longWords.optional(),
+};
 
 const numberClause = z.strictObject({
   ...base,
   kind: z.literal('number'),
-  fact: z.enum(NUMBER_FACTS),
-  op: z.enum(['<', '<=', '>=']),
-  limit: z.number(),
-  unit: z.enum(['W', 'km/h', 'mph', '1']),
+  fact: z.enum(NUMBER_FACT_NAMES),
+  op: z.enum(['<', '<=', '>', '>=']),
+  limit: z.number().min(0).max(100_000),
+  unit: z.enum(LIMIT_UNITS),
   /** Values past this still pass, with `caution` said; in the clause's unit. */
   cautionFrom: z.number().optional(),
   /** Values up to this are accepted in practice although past the letter, with `caution` said. */
   toleratedTo: z.number().optional(),
-  caution: z.string().optional(),
+  caution: words.optional(),
+  /** True where readings of the text differ: past the limit is a question then, not a breach. */
+  unsettled: z.literal(true).optional(),
 });
 
 const oneOfClause = z.strictObject({
   ...base,
   kind: z.literal('one-of'),
   fact: z.literal('wheelCount'),
-  allowed: z.array(z.number()),
+  allowed: z.array(z.number().int().min(1).max(8)).min(1),
 });
 
 const answerClause = z.strictObject({
   ...base,
   kind: z.literal('answer'),
-  fact: z.enum(ANSWER_FACTS),
+  fact: z.enum(ANSWER_FACT_NAMES),
   wanted: z.enum(['yes', 'no']),
 });
 
-export const clause = z.discriminatedUnion('kind', [numberClause, oneOfClause, answerClause]);
+/** Most motor force per rider force at every speed, straight lines between corners; above the last one none. */
+const curveClause = z.strictObject({
+  ...base,
+  kind: z.literal('curve'),
+  fact: z.literal('assistRatio'),
+  corners: z
+    .array(z.strictObject({ kmh: z.number().min(0).max(100), ratio: z.number().min(0).max(20) }))
+    .min(2)
+    .refine((list) => list.every((c, i) => i === 0 || c.kmh > (list[i - 1]?.kmh ?? 0)), {
+      message: 'corners in rising speed',
+    }),
+});
+
+/** A limit there may be that is not remembered: never passes, never breaks. */
+const openClause = z.strictObject({ ...base, kind: z.literal('open') });
+
+export const clause = z.discriminatedUnion('kind', [
+  numberClause,
+  oneOfClause,
+  answerClause,
+  curveClause,
+  openClause,
+]);
 export type Clause = z.infer<typeof clause>;
 export type NumberClause = z.infer<typeof numberClause>;
+export type CurveClause = z.infer<typeof curveClause>;
 
-const duty = z.strictObject({ title: z.string(), text: z.string(), certainty });
+export const DUTY_KINDS = [
+  'age',
+  'helmet',
+  'licence',
+  'registration',
+  'insurance',
+  'label',
+  'speedometer',
+  'brakes',
+  'lighting',
+  'approval',
+  'other',
+] as const;
+
+const duty = z.strictObject({
+  kind: z.enum(DUTY_KINDS),
+  title: words,
+  text: longWords,
+  /** Whether it is asked: `varies` by place or person, `unknown` is not remembered. */
+  asked: z.enum(['yes', 'no', 'varies', 'unknown']),
+  certainty,
+  /** Answered by the build where it can be. */
+  fact: z.enum(ANSWER_FACT_NAMES).optional(),
+});
+export type Duty = z.infer<typeof duty>;
+
+/** A plate's lines; names in braces are filled in from the build: see `LABEL_WORDS`. */
+const label = z.strictObject({
+  lines: z.array(z.string().trim().min(1).max(80)).min(1).max(8),
+  note: longWords,
+  certainty,
+});
 
 const category = z.strictObject({
-  id: z.string(),
-  name: z.string(),
-  shortName: z.string(),
-  instrument: z.string(),
-  year: z.string(),
-  status: z.enum(['current', 'repealed', 'future']),
-  /** True where the numbers alone are not enough: the vehicle needs an authority's approval first. */
-  approvalRequired: z.boolean(),
-  approvalNote: z.string().optional(),
+  id: z.string().regex(/^[A-Za-z0-9-]{1,40}$/, 'letters, digits and hyphens'),
+  name: words,
+  shortName: z.string().trim().min(1).max(40),
+  instrument: words,
+  year: z.string().min(4).max(60),
+  status: z.enum(['current', 'changing', 'superseded', 'repealed', 'future']),
+  statusNote: longWords.optional(),
+  /** `required`: the numbers alone are not enough. `closed`: a machine built by oneself cannot be approved. */
+  approval: z.enum(['none', 'required', 'closed']),
+  approvalNote: longWords.optional(),
+  /** How the instrument defines the power it limits. */
+  powerBasis: z.strictObject({ text: longWords, certainty }).optional(),
   clauses: z.array(clause).min(1),
+  /** What it leaves free: nothing is asked of these. */
+  silent: z.array(z.strictObject({ title: words, note: longWords.optional(), certainty })).optional(),
   duties: z.array(duty),
+  label: label.optional(),
 });
 export type Category = z.infer<typeof category>;
 
 const test = z.strictObject({
-  id: z.string(),
-  question: z.string(),
+  id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'small letters, digits and hyphens'),
+  question: words,
   /** From the class of fewest duties to the most. */
   categories: z.array(category).min(1),
-  otherwise: z.strictObject({ name: z.string(), shortName: z.string(), note: z.string() }),
+  otherwise: z.strictObject({ name: words, shortName: z.string().trim().min(1).max(40), note: longWords }),
 });
 export type LawTest = z.infer<typeof test>;
 
-export const placeRules = z.strictObject({
-  id: placeId,
-  name: z.string(),
-  shortName: z.string(),
-  /** The year up to which the writer's memory of these rules reaches. */
-  readYear: z.number().int(),
-  provenance: z.string(),
-  changing: z.string(),
-  /** The test whose class is shown first. */
-  primaryTest: z.string(),
-  tests: z.array(test).min(1),
-});
+export const RULES_FORMAT = 'apple-cart-rules';
+export const REGIONS = ['Europe', 'North America', 'South America', 'Asia', 'Oceania', 'Own'] as const;
+
+/** True where no id is given twice. */
+const once = (ids: readonly string[]): boolean => new Set(ids).size === ids.length;
+
+/** The rules of one place: one file, whoever wrote it. */
+export const placeRules = z
+  .strictObject({
+    format: z.literal(RULES_FORMAT),
+    formatVersion: z.literal(1),
+    id: placeId,
+    name: words,
+    shortName: z.string().trim().min(1).max(30),
+    region: z.enum(REGIONS),
+    /** What to know before reading the rules. */
+    intro: longWords,
+    /** The year up to which the writer's memory of these rules reaches, or in which they were read. */
+    readYear: z.number().int().min(1900).max(2100),
+    provenance: words,
+    changing: longWords,
+    /** True where too little is known to judge: the authority has to be asked. */
+    ask: z.boolean(),
+    /** Ids of places whose tests count here too, such as a federation's. */
+    also: z.array(placeId).max(4),
+    /** The test whose class is shown first; of this file or of one in `also`. */
+    primaryTest: z.string(),
+    tests: z.array(test),
+    /** Duties that this place adds to categories of the places in `also`; empty list: to every one. */
+    duties: z.array(z.strictObject({ categories: z.array(z.string()), duty })),
+  })
+  .refine((p) => p.tests.length > 0 || p.also.length > 0, {
+    path: ['tests'],
+    message: 'a test of its own, or another place in "also"',
+  })
+  .refine((p) => p.also.length > 0 || p.tests.some((t) => t.id === p.primaryTest), {
+    path: ['primaryTest'],
+    message: 'the id of one of its tests',
+  })
+  .refine((p) => !p.also.includes(p.id), { path: ['also'], message: 'other places than itself' })
+  .refine((p) => once(p.tests.flatMap((t) => t.categories.map((c) => c.id))), {
+    path: ['tests'],
+    message: 'every category id only once',
+  })
+  .refine((p) => p.tests.every((t) => t.categories.every((c) => once(c.clauses.map((l) => l.id)))), {
+    path: ['tests'],
+    message: 'every clause id only once in its category',
+  });
 export type PlaceRules = z.infer<typeof placeRules>;
+
+/** All places that can be judged, by name; the one book of rules in force. */
+export type RuleBook = readonly PlaceRules[];

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { knownBuild } from '../build/known.ts';
-import { evaluate } from '../verdict/evaluate.ts';
+import { evaluate } from '../test/evaluate.ts';
 import { sample } from '../test/sample.ts';
 import { accessoryDraw, accessoryWatts } from './accessories.ts';
 import { assemble } from './machine.ts';

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../build/document.ts';
-import { evaluate } from '../verdict/evaluate.ts';
+import { evaluate } from '../test/evaluate.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
 
 /** A build with a whole, sound current chain. */

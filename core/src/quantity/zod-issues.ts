@@ -47,7 +47,12 @@ export function issuesFromZod(error: z.ZodError, document: unknown): readonly Is
           limit: 'no such key',
         }));
       case 'invalid_union':
-        return one('choice', 'one of measured, label, assumed with a value, or unknown without one');
+        return one(
+          'choice',
+          'discriminator' in issue && issue.discriminator !== 'source'
+            ? `a known ${String(issue.discriminator)}`
+            : 'one of measured, label, assumed with a value, or unknown without one',
+        );
       default:
         return one('type', issue.message);
     }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { sample } from '../test/sample.ts';
 import { chargePlan, packCard } from './charge-plan.ts';
-import { evaluate } from './evaluate.ts';
+import { evaluate } from '../test/evaluate.ts';
 
 const build = (changes: Parameters<typeof sample>[0] = {}) =>
   sample({

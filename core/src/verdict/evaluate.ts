@@ -1,7 +1,8 @@
 import type { BuildDocument } from '../build/document.ts';
 import type { Known, KnownBuild } from '../build/known.ts';
-import type { LawFacts } from '../law/facts.ts';
+import type { ProfileFacts } from '../law/facts.ts';
 import type { PlaceVerdict } from '../law/judge.ts';
+import type { RuleBook } from '../law/rule-schema.ts';
 import { fullChargeVolts, supplyAt } from '../machine/battery.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
 import type { RangeOutcome } from '../ride/range.ts';
@@ -33,6 +34,7 @@ import { gearTable, motorCadence, type GearRow, type MotorCadence } from './gear
 import { fitVerdict, type FitVerdict } from './fit-verdict.ts';
 import { motorFacts, type MotorFacts } from './motor-facts.ts';
 import { stages, type StageVerdict } from './stages.ts';
+import { judged } from './judged.ts';
 import { STATED_CHARGE, study } from './study.ts';
 
 /** Everything the product says about a build, worked out from its document alone. */
@@ -45,7 +47,8 @@ export interface Verdict {
   /** Values assumed or unknown, which a measurement would settle. */
   readonly assumptions: readonly Known[];
   readonly law: {
-    readonly facts: LawFacts;
+    /** What the rules may ask, for each way the rider can have the machine; the build as set first. */
+    readonly ways: readonly ProfileFacts[];
     readonly here: PlaceVerdict;
     readonly places: readonly PlaceVerdict[];
   };
@@ -99,10 +102,10 @@ const labelEnergyWh = (build: BuildDocument, { pack, second }: KnownBuild): numb
 
 /**
  * Evaluates a build: class, top speed, hill, start, range, energy, mass and price, each with its working,
- * and the curves and tables behind them. Pure; takes a few milliseconds.
+ * and the curves and tables behind them, judged by a book of rules. Pure; takes a few milliseconds.
  */
-export function evaluate(build: BuildDocument): Verdict {
-  const s = study(build);
+export function evaluate(build: BuildDocument, book: RuleBook): Verdict {
+  const s = judged(study(build), book);
   const figures = [
     classFigure(s),
     topSpeedFigure(s),
@@ -126,7 +129,7 @@ export function evaluate(build: BuildDocument): Verdict {
     stages: stages(s, figures, found),
     known: s.known,
     assumptions: s.used.filter((k) => k.source === 'assumed' || k.source === 'unknown'),
-    law: { facts: s.facts, here: s.here, places: s.places },
+    law: { ways: s.ways, here: s.here, places: s.places },
     fit: fitVerdict(s),
     axlesKg: axleLoadsKg(s.machine.road.massKg, s.machine.balance),
     hill: {

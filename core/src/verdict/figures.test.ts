@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { phraseText } from '../quantity/phrase.ts';
 import { sample } from '../test/sample.ts';
-import { evaluate } from './evaluate.ts';
+import { evaluate } from '../test/evaluate.ts';
 import { worstState, type Figure, type FigureId } from './figure.ts';
 import { LIMITS } from '../machine/limits.ts';
 import { LIMIT_WORDS, limitQuantity } from './limit-words.ts';

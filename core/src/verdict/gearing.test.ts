@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import shelfFile from '../../../demo/parts.json' with { type: 'json' };
 import { part, type PartOf } from '../parts/part.ts';
 import { sample } from '../test/sample.ts';
-import { evaluate } from './evaluate.ts';
+import { evaluate } from '../test/evaluate.ts';
 import { chainPullN, chainWear, hallSpacingDeg, motorCadence, ringRows } from './gearing.ts';
 import { compareLayouts } from './layouts.ts';
 import { study } from './study.ts';

@@ -4,7 +4,7 @@ import tandem from '../../../demo/builds/0417-choir-tandem.json' with { type: 'j
 import { readBuild } from '../build/read.ts';
 import { WALK } from '../fit/walk.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
-import { evaluate } from './evaluate.ts';
+import { evaluate } from '../test/evaluate.ts';
 import { measureNext } from './measure-next.ts';
 import { withValue } from './sensitivity.ts';
 

@@ -5,9 +5,10 @@ import { cellLayout } from '../power-chain/cell-layout.ts';
 import { readings } from '../power-chain/expectations.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { chargePlan, packCard } from './charge-plan.ts';
-import { evaluate } from './evaluate.ts';
+import { evaluate } from '../test/evaluate.ts';
 import { lightsVerdict } from './lights.ts';
 import { twoPackStudy } from './two-pack-study.ts';
+import { shippedRules } from '../law/rules.ts';
 import { voltsOrAmps } from './volts-or-amps.ts';
 
 /** Every number within a value, however deep, with where it stands. */
@@ -41,7 +42,7 @@ describe('whatever the build', () => {
     fc.assert(
       fc.property(anyBuild, (build) => {
         const before = JSON.stringify(build);
-        const steps = voltsOrAmps(build, []);
+        const steps = voltsOrAmps(build, [], shippedRules());
         for (const step of steps) noNaN({ ...step, build: undefined });
         expect(JSON.stringify(build)).toBe(before);
         expect(steps[0]?.build).toBe(build);

@@ -58,6 +58,8 @@ const MOVES_NOTHING: ReadonlySet<QuantityPath> = new Set([
   'drive.rollbackEndC',
   'drive.damageC',
   'brief.descentKmh',
+  // Only the law asks for it.
+  'donor.widthMm',
   'donor.otherBeadMm',
   'donor.otherTyreMm',
   'donor.chainstayMm',

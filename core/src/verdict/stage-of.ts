@@ -36,8 +36,8 @@ const BESIDE_THE_DONOR: ReadonlySet<QuantityPath> = new Set([
   'pack.boxWidthMm',
 ]);
 
-/** Entered at the stage that rides them. */
-const RIDDEN: Partial<Record<QuantityPath, StageId>> = {
+/** Entered at the stage that asks for them. */
+const ASKED: Partial<Record<QuantityPath, StageId>> = {
   'drive.windingHeatJK': 'hill',
   'drive.shellHeatJK': 'hill',
   'drive.coupleWK': 'hill',
@@ -47,10 +47,14 @@ const RIDDEN: Partial<Record<QuantityPath, StageId>> = {
   'drive.rollbackStartC': 'hill',
   'drive.rollbackEndC': 'hill',
   'drive.damageC': 'hill',
+  'donor.widthMm': 'law',
+  'controller.setRolloutMm': 'law',
+  'controls.labelSpeedKmh': 'law',
+  'controls.labelPowerW': 'law',
   'brief.windFromDeg': 'range',
   'brief.descentKmh': 'range',
 };
 
 /** The stage at which a quantity is entered. */
 export const stageOf = (path: QuantityPath): StageId =>
-  RIDDEN[path] ?? (BESIDE_THE_DONOR.has(path) ? 'donor' : (SECTION_STAGE[sectionOf(path)] ?? 'brief'));
+  ASKED[path] ?? (BESIDE_THE_DONOR.has(path) ? 'donor' : (SECTION_STAGE[sectionOf(path)] ?? 'brief'));

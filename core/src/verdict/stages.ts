@@ -3,6 +3,7 @@ import { worstState, type Figure, type State } from './figure.ts';
 import { fitStage, type Finding } from './findings.ts';
 import type { StageId } from './stage-ids.ts';
 import { stageOf } from './stage-of.ts';
+import type { Judged } from './judged.ts';
 import type { Study } from './study.ts';
 
 export interface StageVerdict {
@@ -51,7 +52,7 @@ const figureStage = (id: StageId, figures: readonly Figure[], words: string): St
 
 /** State and a few words for every stage of the work order. */
 export function stages(
-  study: Study,
+  study: Judged,
   figures: readonly Figure[],
   all: readonly Finding[],
 ): readonly StageVerdict[] {
@@ -62,7 +63,8 @@ export function stages(
     check: `inside, ${String(here.unsettled.length)} to check`,
     'cannot-tell': 'cannot tell yet',
     'other-class': 'needs approval',
-    outside: `outside by ${String(here.failing.length)}`,
+    outside:
+      here.failing.length === 0 ? 'closed to conversions' : `outside by ${String(here.failing.length)}`,
   }[here.outcome];
   const hill = !climb.climbs
     ? 'does not climb'

@@ -5,10 +5,7 @@ import { fitChecks } from '../fit/fit.ts';
 import { currentChain, type Chain } from '../power-chain/chain.ts';
 import { powerChecks } from '../power-chain/checks.ts';
 import { subject, type Subject } from '../fit/subject.ts';
-import { lawFacts, type LawFacts } from '../law/facts.ts';
 import { heatOnGrade, hillOnce, type HeatTimes } from './hill-heat.ts';
-import { judgePlace, type PlaceVerdict } from '../law/judge.ts';
-import { PLACES } from '../law/rules.ts';
 import { assembleKnown, type Machine } from '../machine/machine.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { climb, type ClimbOutcome } from '../ride/climb.ts';
@@ -39,9 +36,6 @@ export interface Study {
   readonly start: StartGrade;
   readonly range: RangeOutcome;
   readonly rangeRested: RangeOutcome;
-  readonly facts: LawFacts;
-  readonly places: readonly PlaceVerdict[];
-  readonly here: PlaceVerdict;
   readonly subject: Subject;
   readonly checks: readonly Check[];
   readonly chain: Chain;
@@ -64,16 +58,12 @@ function heatOf(
   };
 }
 
-/** Works everything out. Judged places do not depend on the one chosen, so all are kept for the table of places. */
+/** Works out everything but the law, which needs a book of rules besides. */
 export function study(build: BuildDocument): Study {
   const known = knownBuild(build);
   const machine = assembleKnown(build, known);
   const choice: GearChoice = machine.heldGear ?? 'best';
   const { brief, pack } = known;
-  const facts = lawFacts(build, known, machine);
-  const places = PLACES.map((place) => judgePlace(place, facts));
-  const here = places.find((p) => p.place.id === build.brief.place);
-  if (here === undefined) throw new TypeError(`no rules for ${build.brief.place}`);
   const cruise = kmhToMs(brief.cruiseSpeedKmh.value);
   const charge = pack.chargeLimitPct.value / 100;
   const topFull = topSpeed(machine, charge);
@@ -100,9 +90,6 @@ export function study(build: BuildDocument): Study {
     start: startGrade(machine, STATED_CHARGE, choice),
     range: constantSpeedRange(machine, cruise, charge),
     rangeRested: constantSpeedRange(machine, cruise, charge, 'resting'),
-    facts,
-    places,
-    here,
     subject: fitted,
     checks: fitChecks(fitted),
     chain,

@@ -3,6 +3,7 @@ import * as z from 'zod';
 import shelfFile from '../../../demo/parts.json' with { type: 'json' };
 import { part } from '../parts/part.ts';
 import { sample } from '../test/sample.ts';
+import { shippedRules } from '../law/rules.ts';
 import { voltsOrAmps } from './volts-or-amps.ts';
 
 const shelf = z.array(part).parse(shelfFile);
@@ -16,7 +17,7 @@ const build = sample({
   brief: { riderPowerW: 0, hillGradePct: 8 },
 });
 const step = (id: string) => {
-  const found = voltsOrAmps(build, shelf).find((s) => s.id === id);
+  const found = voltsOrAmps(build, shelf, shippedRules()).find((s) => s.id === id);
   if (found === undefined) throw new Error(id);
   return found;
 };
@@ -51,7 +52,7 @@ describe('one step more of', () => {
   });
 
   it('does without a shelf: a quarter more amps, no other motor, no price', () => {
-    const bare = voltsOrAmps(build, []);
+    const bare = voltsOrAmps(build, [], shippedRules());
     expect(bare.map((s) => s.id)).toEqual(['now', 'volts', 'amp-hours', 'amps']);
     expect(bare.find((s) => s.id === 'amps')?.what).toBe('24 A, 57 A phase');
     expect(bare.every((s) => s.price === null)).toBe(true);

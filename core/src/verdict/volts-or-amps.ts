@@ -3,12 +3,14 @@ import type { Chemistry } from '../build/choices.ts';
 import { knownBuild } from '../build/known.ts';
 import { LABEL_V_PER_CELL } from '../build/pack.ts';
 import type { Sourced } from '../build/quantity-spec.ts';
+import type { RuleBook } from '../law/rule-schema.ts';
 import { applyPart } from '../parts/apply-part.ts';
 import type { Part, PartOf } from '../parts/part.ts';
 import { msToKmh } from '../quantity/units.ts';
 import { classFigure } from './figures/class-figure.ts';
 import { plannedRange } from './figures/range-figures.ts';
 import type { State } from './figure.ts';
+import { judged } from './judged.ts';
 import { study } from './study.ts';
 
 export const STEP_IDS = ['now', 'volts', 'amp-hours', 'amps', 'motor'] as const;
@@ -158,8 +160,8 @@ function largerMotor(build: BuildDocument, motors: readonly PartOf<'motor'>[]): 
   return { id: 'motor', what: part.name, price: priceOf(build, part), build: applyPart(build, part) };
 }
 
-function result(draft: Draft): Step {
-  const s = study(draft.build);
+function result(draft: Draft, book: RuleBook): Step {
+  const s = judged(study(draft.build), book);
   const planned = plannedRange(s);
   const words = classFigure(s);
   return {
@@ -181,7 +183,7 @@ function result(draft: Draft): Step {
  * The build in hand, and with one step more of volts, amp-hours, amps, or motor: what each does to speed,
  * hill, range, heat, weakest link, class and price.
  */
-export function voltsOrAmps(build: BuildDocument, parts: readonly Part[]): readonly Step[] {
+export function voltsOrAmps(build: BuildDocument, parts: readonly Part[], book: RuleBook): readonly Step[] {
   const drafts: readonly (Draft | undefined)[] = [
     { id: 'now', what: '', build, price: null },
     moreVolts(build),
@@ -195,5 +197,5 @@ export function voltsOrAmps(build: BuildDocument, parts: readonly Part[]): reado
       parts.filter((p) => p.type === 'motor'),
     ),
   ];
-  return drafts.filter((d) => d !== undefined).map(result);
+  return drafts.filter((d) => d !== undefined).map((d) => result(d, book));
 }

@@ -2,11 +2,13 @@ import { DataSource, type EntityManager } from 'typeorm';
 import { buildEntity, revisionEntity } from '../builds/build-entities.ts';
 import { partEntity } from '../parts/part-entity.ts';
 import { routeEntity } from '../routes/route-entity.ts';
+import { ruleEntity } from '../rules/rule-entity.ts';
 import { FirstSlice1764000000000 } from './migrations/1764000000000-first-slice.ts';
 import { PartsVersions1764050000000 } from './migrations/1764050000000-parts-versions.ts';
 import { Routes1764100000000 } from './migrations/1764100000000-routes.ts';
+import { Rules1764200000000 } from './migrations/1764200000000-rules.ts';
 
-const ENTITIES = [buildEntity, revisionEntity, partEntity, routeEntity];
+const ENTITIES = [buildEntity, revisionEntity, partEntity, routeEntity, ruleEntity];
 
 interface Pragmas {
   pragma(text: string): unknown;
@@ -41,7 +43,12 @@ export async function openDatabase(file: string): Promise<Database> {
     type: 'better-sqlite3',
     database: file,
     entities: ENTITIES,
-    migrations: [FirstSlice1764000000000, PartsVersions1764050000000, Routes1764100000000],
+    migrations: [
+      FirstSlice1764000000000,
+      PartsVersions1764050000000,
+      Routes1764100000000,
+      Rules1764200000000,
+    ],
     migrationsRun: true,
     synchronize: false,
     prepareDatabase: (db: unknown) => {

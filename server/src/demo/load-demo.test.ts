@@ -13,10 +13,11 @@ beforeEach(async () => {
 afterEach(() => it_.end());
 
 describe('the demo scenario', () => {
-  it('fills an empty database with three builds, the parts they use and the roads they name', async () => {
+  it('fills an empty database with four builds, the parts they use and the roads they name', async () => {
     await loadDemo(DEMO, it_.builds, it_.parts, it_.routes);
     const builds = await it_.builds.list();
     expect(builds.map((b) => b.document.name)).toEqual([
+      'District nurse’s tourer',
       'Orchard longtail',
       'Choir tandem',
       'Tide-flat trike',

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import type { Verdict } from '@apple-cart/core';
+import type { ToldVerdict } from '@apple-cart/core';
 
 const root = resolve(import.meta.dirname, '../../..');
 const folder = mkdtempSync(join(tmpdir(), 'apple-cart-cli-'));
@@ -31,7 +31,7 @@ describe('npm run evaluate', () => {
   it('prints the verdict as JSON', () => {
     const { status, stdout } = run(LONGTAIL, '--json');
     expect(status).toBe(0);
-    expect((JSON.parse(stdout) as Verdict).figures.map((f) => f.id)).toContain('hill');
+    expect((JSON.parse(stdout) as ToldVerdict).figures.map((f) => f.id)).toContain('hill');
   });
 
   it('says what is wrong with a file, on the error stream, with exit code 1', () => {

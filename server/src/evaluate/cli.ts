@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { describeIssue, evaluate, readBuildText } from '@apple-cart/core';
+import { describeIssue, evaluate, readBuildText, shippedRules, toldVerdict } from '@apple-cart/core';
 import { textReport } from './text-report.ts';
 
 const USAGE = 'Usage: npm run evaluate -- FILE [--json]\n';
@@ -26,9 +26,9 @@ async function main(args: readonly string[]): Promise<number> {
     for (const issue of build.issues) process.stderr.write(`  ${describeIssue(issue)}\n`);
     return 1;
   }
-  const verdict = evaluate(build.value);
+  const verdict = evaluate(build.value, shippedRules());
   process.stdout.write(
-    flags.includes('--json') ? `${JSON.stringify(verdict, null, 2)}\n` : textReport(verdict),
+    flags.includes('--json') ? `${JSON.stringify(toldVerdict(verdict), null, 2)}\n` : textReport(verdict),
   );
   return 0;
 }

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { evaluate, newBuild } from '@apple-cart/core';
+import { evaluate, shippedRules, newBuild } from '@apple-cart/core';
 import { textReport } from './text-report.ts';
 
-const report = textReport(evaluate(newBuild('Hill commuter', 'mid-drive')));
+const report = textReport(evaluate(newBuild('Hill commuter', 'mid-drive'), shippedRules()));
 const lines = report.split('\n');
 
 describe('the text report', () => {
@@ -73,7 +73,7 @@ describe('the text report', () => {
       ...build,
       brief: { ...build.brief, riderMassKg: { source: 'measured' as const, value: 350 } },
     };
-    expect(textReport(evaluate(heavy))).toMatch(
+    expect(textReport(evaluate(heavy, shippedRules()))).toMatch(
       /To look at:\n {2}look: Rider, or riders is unusual\. 350\.0\skg is used/,
     );
   });

@@ -9,12 +9,14 @@ import { BuildsService } from '../builds/builds-service.ts';
 import { openDatabase, type Database } from '../database/database.ts';
 import { PartsService } from '../parts/parts-service.ts';
 import { RoutesService } from '../routes/routes-service.ts';
+import { RulesService } from '../rules/rules-service.ts';
 
 export interface Fixture {
   readonly app: Express;
   readonly builds: BuildsService;
   readonly parts: PartsService;
   readonly routes: RoutesService;
+  readonly rules: RulesService;
   readonly database: Database;
   readonly file: string;
   /** Moves the service's clock on. */
@@ -31,12 +33,21 @@ export async function fixture(): Promise<Fixture> {
   const builds = new BuildsService(database, () => new Date(now));
   const parts = new PartsService(database);
   const routes = new RoutesService(database);
-  const app = createApp({ builds, parts, routes, log: pino({ level: 'silent' }), webFolder: undefined });
+  const rules = new RulesService(database);
+  const app = createApp({
+    builds,
+    parts,
+    routes,
+    rules,
+    log: pino({ level: 'silent' }),
+    webFolder: undefined,
+  });
   return {
     app,
     builds,
     parts,
     routes,
+    rules,
     database,
     file,
     passMinutes(minutes) {

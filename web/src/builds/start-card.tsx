@@ -1,15 +1,9 @@
 import { ArrowRight, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import {
-  newBuild,
-  type DonorStyle,
-  type DriveKind,
-  type PlaceId,
-  PLACES,
-  type StageId,
-} from '@apple-cart/core';
+import { newBuild, type DonorStyle, type DriveKind, type PlaceId, type StageId } from '@apple-cart/core';
 import { ChoiceField } from '../fields/choice-field.tsx';
+import { usePlaceOptions } from '../fields/place-options.ts';
 import { TextField } from '../fields/text-field.tsx';
 import { STYLE_NAMES, wheelsOf } from '../stages/donor/donor-styles.ts';
 import { DRIVE_KINDS } from '../stages/drive/drive-kinds.ts';
@@ -36,6 +30,7 @@ function StartDialog({ start, onClose }: { start: Start; onClose: () => void }) 
   const [kind, setKind] = useState<DriveKind>('geared-hub');
   const [style, setStyle] = useState<DonorStyle>('diamond');
   const [place, setPlace] = useState<PlaceId>('gb');
+  const places = usePlaceOptions(place);
   const [error, setError] = useState<string>();
   const navigate = useNavigate();
 
@@ -74,12 +69,7 @@ function StartDialog({ start, onClose }: { start: Start; onClose: () => void }) 
         />
         <ChoiceField label="Donor" value={style} options={STYLE_NAMES} onChange={setStyle} />
         <ChoiceField label="Motor" value={kind} options={DRIVE_KINDS} onChange={setKind} />
-        <ChoiceField
-          label="Ridden in"
-          value={place}
-          options={PLACES.map((p) => ({ value: p.id, label: p.name }))}
-          onChange={setPlace}
-        />
+        <ChoiceField label="Ridden in" value={place} options={places} onChange={setPlace} />
         {error !== undefined && (
           <p role="alert" className="pt-3 text-stop">
             {error}

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import {
   assemble,
   evaluate,
+  shippedRules,
   newBuild,
   roadForce,
   type BuildDocument,
@@ -19,7 +20,7 @@ import { energyChart, rangeChart } from './range-chart.ts';
 import { tableCsv } from './table-csv.ts';
 
 const build = longtail as unknown as BuildDocument;
-const verdict = evaluate(build);
+const verdict = evaluate(build, shippedRules());
 const point = (gradePct: number, v: number, limit: GradePoint['limit'] = 'voltage'): GradePoint => ({
   gradePct,
   v,
@@ -107,11 +108,14 @@ describe('hill chart', () => {
   });
 
   it('stands for a machine that does not move at all', () => {
-    const none = evaluate({
-      ...newBuild('Still'),
-      controls: { ...newBuild('Still').controls, assistSensor: 'none' },
-      brief: { ...newBuild('Still').brief, riderPowerW: { source: 'measured', value: 0 } },
-    });
+    const none = evaluate(
+      {
+        ...newBuild('Still'),
+        controls: { ...newBuild('Still').controls, assistSensor: 'none' },
+        brief: { ...newBuild('Still').brief, riderPowerW: { source: 'measured', value: 0 } },
+      },
+      shippedRules(),
+    );
     const still = hillChart(
       { ...input, curves: none.hill.curves, span: none.hill.span, known: none.known },
       NAMED_INK,

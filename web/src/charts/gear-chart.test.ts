@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { evaluate, newBuild } from '@apple-cart/core';
+import { evaluate, shippedRules, newBuild } from '@apple-cart/core';
 import { gearName } from '../stages/drive/gear-name.ts';
 import { NAMED_INK } from '../test/ink.ts';
 import { gearChart } from './gear-chart.ts';
 
-const { gears } = evaluate(newBuild('Build', 'mid-drive'));
+const { gears } = evaluate(newBuild('Build', 'mid-drive'), shippedRules());
 const [lowest] = gears;
 const chart = (system: 'metric' | 'imperial') =>
   gearChart(

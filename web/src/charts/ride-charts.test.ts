@@ -4,6 +4,7 @@ import {
   continuousCurve,
   elevationAlong,
   evaluate,
+  shippedRules,
   limitMap,
   rangeBand,
   repeatedClimbs,
@@ -160,7 +161,7 @@ describe('the map of limits', () => {
   it('answers the cursor with the most that is reached and the most that lasts', () => {
     const speeds = [1, 2, 3, 4, 5];
     const grades = [1, 3, 5, 7, 9];
-    const verdict = evaluate(build);
+    const verdict = evaluate(build, shippedRules());
     const option = mapChart(
       {
         cells: limitMap(assemble(build), 0.5, 'best', speeds, grades),

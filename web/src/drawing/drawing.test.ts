@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { evaluate, newBuild } from '@apple-cart/core';
+import { evaluate, shippedRules, newBuild } from '@apple-cart/core';
 import { drawBicycle } from './bicycle.ts';
 import { sprocketRadius } from './bicycle-parts.ts';
 import { drawnFrom } from './silhouette.tsx';
@@ -31,7 +31,7 @@ describe('every style', () => {
         const plain = newBuild('Build', kind);
         const build = { ...plain, donor: { ...plain.donor, style }, drive: { ...plain.drive, wheel } };
         const sketch = new Sketch(0.124, [60, 150]);
-        drawBicycle(sketch, drawnFrom(build, evaluate(build)));
+        drawBicycle(sketch, drawnFrom(build, evaluate(build, shippedRules())));
         expect(sketch.nodes.length).toBeGreaterThan(15);
         expect(JSON.stringify(sketch.nodes)).not.toMatch(/NaN|Infinity/);
       }
@@ -40,7 +40,7 @@ describe('every style', () => {
 
   it('takes its measures from the build', () => {
     const build = newBuild('Build', 'mid-drive');
-    const verdict = evaluate(build);
+    const verdict = evaluate(build, shippedRules());
     expect(drawnFrom(build, verdict)).toMatchObject({
       motorAt: 'middle',
       kind: 'middle',
@@ -51,7 +51,7 @@ describe('every style', () => {
 
   it('is drawn without its pack where the pack is moved about', () => {
     const build = newBuild('Build', 'geared-hub');
-    const drawn = drawnFrom(build, evaluate(build));
+    const drawn = drawnFrom(build, evaluate(build, shippedRules()));
     const nodes = (packs: boolean): number => {
       const sketch = new Sketch(0.124, [60, 150]);
       drawBicycle(sketch, drawn, packs);

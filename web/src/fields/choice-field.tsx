@@ -6,7 +6,12 @@ import { Menu, MenuChoice } from '../ui/menu.tsx';
 interface Props<T extends string> {
   readonly label: string;
   readonly value: T;
-  readonly options: readonly { readonly value: T; readonly label: string; readonly note?: string }[];
+  readonly options: readonly {
+    readonly value: T;
+    readonly label: string;
+    readonly note?: string;
+    readonly group?: string;
+  }[];
   readonly onChange: (value: T) => void;
   readonly unknown?: boolean;
 }

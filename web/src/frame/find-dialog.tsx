@@ -2,20 +2,13 @@ import { Command } from 'cmdk';
 import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import {
-  PLACES,
-  QUANTITY_PATHS,
-  STAGE_IDS,
-  inUse,
-  specAt,
-  type QuantityPath,
-  stageOf,
-} from '@apple-cart/core';
+import { QUANTITY_PATHS, STAGE_IDS, inUse, specAt, type QuantityPath, stageOf } from '@apple-cart/core';
 import { hillViewOf } from '../stages/hill/views.ts';
 import { viewOf } from '../stages/power/views.ts';
 import { RANGE_FIELDS } from '../stages/range/views.ts';
 import { STAGES } from '../stages/stage-list.ts';
 import { useBuild } from '../state/build-store.ts';
+import { useBook } from '../state/rules.ts';
 import { withSection } from '../state/paths.ts';
 import { useSettings } from '../state/settings-store.ts';
 
@@ -75,6 +68,7 @@ function Choices({ close }: { close: () => void }) {
   const navigate = useNavigate();
   const build = useBuild();
   const settings = useSettings();
+  const book = useBook();
   const { id, document } = build;
   const act = (work: () => void) => () => {
     close();
@@ -108,7 +102,7 @@ function Choices({ close }: { close: () => void }) {
             >
               {build.pinned === undefined ? 'Pin this state' : 'Take the pin out'}
             </Item>
-            {PLACES.map((place) => (
+            {book.map((place) => (
               <Item
                 key={place.id}
                 value={`place law ${place.name}`}
@@ -119,6 +113,9 @@ function Choices({ close }: { close: () => void }) {
                 Judge it in {place.name}
               </Item>
             ))}
+            <Item value="class sheet label" onSelect={act(() => void navigate(`/builds/${id}/class-sheet`))}>
+              Print the class sheet
+            </Item>
             <Item value="measure sheet" onSelect={act(() => void navigate(`/builds/${id}/measure-sheet`))}>
               Print the measure sheet
             </Item>
@@ -162,6 +159,9 @@ function Choices({ close }: { close: () => void }) {
         </Item>
         <Item value="routes gpx roads" onSelect={act(() => void navigate('/routes'))}>
           Routes
+        </Item>
+        <Item value="rule book law places" onSelect={act(() => void navigate('/rules'))}>
+          Rule book
         </Item>
         <Item value="parts shelf" onSelect={act(() => void navigate('/shelf'))}>
           Parts shelf

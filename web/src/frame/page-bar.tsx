@@ -1,4 +1,4 @@
-import { BookOpen, Mountain } from 'lucide-react';
+import { BookOpen, Mountain, Scale } from 'lucide-react';
 import { Link } from 'react-router';
 import { useSettings } from '../state/settings-store.ts';
 import { Menu } from '../ui/menu.tsx';
@@ -18,6 +18,9 @@ export function PageBar() {
       </Link>
       <Link to="/routes" className={BAR_BUTTON}>
         <Mountain size={16} strokeWidth={1.6} aria-hidden /> Routes
+      </Link>
+      <Link to="/rules" className={BAR_BUTTON}>
+        <Scale size={16} strokeWidth={1.6} aria-hidden /> Rules
       </Link>
       <Menu
         trigger={

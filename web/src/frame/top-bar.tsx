@@ -1,11 +1,13 @@
 import { ChevronDown, MoreHorizontal, Pin, PinOff, Redo2, Undo2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import { PLACES, type PlaceId } from '@apple-cart/core';
+import type { PlaceId } from '@apple-cart/core';
+import { usePlaceOptions } from '../fields/place-options.ts';
 import { api } from '../state/api.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
 import { downloadBuild } from '../state/download.ts';
 import { withSection } from '../state/paths.ts';
+import { useBook } from '../state/rules.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { Menu, MenuChoice, MenuHeading, MenuItem, MenuRule } from '../ui/menu.tsx';
 import { BAR_BUTTON, Brand, UNIT_NAMES, UnitsChoice } from './bar-parts.tsx';
@@ -26,7 +28,7 @@ function PlaceChoice() {
       onChange={(place) => {
         edit((d) => withSection(d, 'brief', { place }), 'place');
       }}
-      options={PLACES.map((place) => ({ value: place.id, label: place.name }))}
+      options={usePlaceOptions(brief.place)}
     />
   );
 }
@@ -113,7 +115,7 @@ export function TopBar() {
   const history = useBuild((state) => state.history);
   const pinned = useBuild((state) => state.pinned);
   const { undo, redo, pin, unpin } = useBuild.getState();
-  const place = PLACES.find((p) => p.id === document.brief.place);
+  const place = useBook().find((p) => p.id === document.brief.place);
   const last = history.past.at(-1)?.label;
   const next = history.future.at(-1)?.label;
   const pinWords = pinned === undefined ? 'Pin' : `Pinned ${pinned.name}`;

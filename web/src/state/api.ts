@@ -1,4 +1,4 @@
-import type { BuildDocument, Issue, Part, Route, RouteSummary } from '@apple-cart/core';
+import type { BuildDocument, Issue, Part, PlaceRules, Route, RouteSummary } from '@apple-cart/core';
 
 export interface StoredBuild {
   readonly id: string;
@@ -24,6 +24,17 @@ export interface ListedRoute {
   readonly id: string;
   readonly version: number;
   readonly summary: RouteSummary;
+}
+
+export interface ListedRules {
+  readonly rules: PlaceRules;
+  readonly origin: 'shipped' | 'corrected' | 'own';
+  readonly version: number;
+}
+
+export interface BrokenRules {
+  readonly id: string;
+  readonly issues: readonly Issue[];
 }
 
 export interface RevisionSummary {
@@ -122,6 +133,11 @@ export const api = {
     request<StoredRoute>('PUT', `/routes/${id}`, { baseVersion, route }),
   removeRoute: (id: string) => request<undefined>('DELETE', `/routes/${id}`),
   restoreRoute: (id: string) => request<StoredRoute>('POST', `/routes/${id}/restore`, {}),
+  rules: () => request<{ places: readonly ListedRules[]; broken: readonly BrokenRules[] }>('GET', '/rules'),
+  saveRules: (rules: PlaceRules, baseVersion: number) =>
+    request<ListedRules>('PUT', `/rules/${rules.id}`, { baseVersion, rules }),
+  removeRules: (id: string) => request<undefined>('DELETE', `/rules/${id}`),
+  restoreRules: (id: string) => request<ListedRules>('POST', `/rules/${id}/restore`, {}),
   takeInParts: (parts: readonly unknown[]) =>
     request<{ added: number; replaced: number }>('POST', '/parts/import', { parts }),
 };

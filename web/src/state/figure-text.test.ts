@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { evaluate, newBuild, type Figure } from '@apple-cart/core';
+import { evaluate, shippedRules, newBuild, type Figure } from '@apple-cart/core';
 import { figureDelta, figureText } from './figure-text.ts';
 
-const base = evaluate(newBuild('Build')).figures[1];
+const base = evaluate(newBuild('Build'), shippedRules()).figures[1];
 if (base === undefined) throw new Error('no figure');
 const figure = (change: Partial<Figure>): Figure => ({
   ...base,
@@ -36,7 +36,7 @@ describe('figureText', () => {
 
 describe('the weakest link', () => {
   const weakest = (build: ReturnType<typeof newBuild>): Figure => {
-    const found = evaluate(build).figures.find((f) => f.id === 'weakest');
+    const found = evaluate(build, shippedRules()).figures.find((f) => f.id === 'weakest');
     if (found === undefined) throw new Error('no figure');
     return found;
   };

@@ -1,13 +1,25 @@
-import { evaluate, measureNext, sensitivities, type BuildDocument, type Verdict } from '@apple-cart/core';
+import {
+  evaluate,
+  measureNext,
+  sensitivities,
+  type BuildDocument,
+  type RuleBook,
+  type Verdict,
+} from '@apple-cart/core';
+import { bookInForce } from './rules.ts';
 
-/** Documents are never changed in place, so a verdict is worked out once per document and then remembered. */
-const verdicts = new WeakMap<BuildDocument, Verdict>();
+/** Documents and books are never changed in place: a verdict is worked out once for the two and then remembered. */
+const verdicts = new WeakMap<RuleBook, WeakMap<BuildDocument, Verdict>>();
 
+/** The verdict by the rule book in force. */
 export function verdictOf(document: BuildDocument): Verdict {
-  const known = verdicts.get(document);
+  const book = bookInForce();
+  const byBook = verdicts.get(book) ?? new WeakMap<BuildDocument, Verdict>();
+  verdicts.set(book, byBook);
+  const known = byBook.get(document);
   if (known !== undefined) return known;
-  const verdict = evaluate(document);
-  verdicts.set(document, verdict);
+  const verdict = evaluate(document, book);
+  byBook.set(document, verdict);
   return verdict;
 }
 

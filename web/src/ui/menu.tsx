@@ -1,6 +1,7 @@
 import type { DropdownMenu } from 'radix-ui';
 import {
   Children,
+  Fragment,
   cloneElement,
   createContext,
   isValidElement,
@@ -104,7 +105,12 @@ export function MenuRule() {
 interface ChoiceProps<T extends string> {
   readonly value: T;
   readonly onChange: (value: T) => void;
-  readonly options: readonly { readonly value: T; readonly label: ReactNode; readonly note?: string }[];
+  readonly options: readonly {
+    readonly value: T;
+    readonly label: ReactNode;
+    readonly note?: string;
+    readonly group?: string;
+  }[];
 }
 
 /** One of several, as radio items of a menu. */
@@ -118,18 +124,25 @@ export function MenuChoice<T extends string>({ value, onChange, options }: Choic
         if (option !== undefined) onChange(option.value);
       }}
     >
-      {options.map((option) => (
-        <RadioItem key={option.value} value={option.value} className={ITEM}>
-          <span className="grid w-3 place-items-center">
-            <ItemIndicator>
-              <span className="block size-2 bg-ink" />
-            </ItemIndicator>
-          </span>
-          <span className="flex-1">
-            {option.label}
-            {option.note !== undefined && <span className="block text-[12px] text-ink2">{option.note}</span>}
-          </span>
-        </RadioItem>
+      {options.map((option, i) => (
+        <Fragment key={option.value}>
+          {option.group !== undefined && option.group !== options[i - 1]?.group && (
+            <MenuHeading>{option.group}</MenuHeading>
+          )}
+          <RadioItem value={option.value} className={ITEM}>
+            <span className="grid w-3 place-items-center">
+              <ItemIndicator>
+                <span className="block size-2 bg-ink" />
+              </ItemIndicator>
+            </span>
+            <span className="flex-1">
+              {option.label}
+              {option.note !== undefined && (
+                <span className="block text-[12px] text-ink2">{option.note}</span>
+              )}
+            </span>
+          </RadioItem>
+        </Fragment>
       ))}
     </RadioGroup>
   );

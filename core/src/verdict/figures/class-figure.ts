@@ -1,7 +1,8 @@
-import type { ClauseVerdict, PlaceOutcome } from '../../law/judge.ts';
+import type { PlaceOutcome } from '../../law/judge.ts';
+import type { ClauseVerdict } from '../../law/judge-clause.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
 import { stepRow, type Figure, type State, type WorkingRow } from '../figure.ts';
-import type { Study } from '../study.ts';
+import type { Judged } from '../judged.ts';
 
 const STATE: Readonly<Record<PlaceOutcome, State>> = {
   inside: 'fine',
@@ -17,7 +18,7 @@ export const placeState = (outcome: PlaceOutcome): State => STATE[outcome];
 const clauseCount = (n: number): string => (n === 1 ? '1 clause' : `${String(n)} clauses`);
 
 /** A few words under the class: what decides, and where. */
-function condition({ here }: Study): Phrase {
+function condition({ here }: Judged): Phrase {
   const place = here.place.name;
   switch (here.outcome) {
     case 'inside':
@@ -25,11 +26,14 @@ function condition({ here }: Study): Phrase {
     case 'check':
       return [`${String(here.unsettled.length)} to check, ${here.place.shortName}`];
     case 'cannot-tell':
+      if (here.place.ask) return [`ask the authority, ${here.place.shortName}`];
       return [here.unsettled.find((c) => c.state === 'unknown')?.clause.title ?? 'a value is missing'];
     case 'other-class':
       return [`approval needed, ${here.place.shortName}`];
     case 'outside':
-      return [`${clauseCount(here.failing.length)} broken, ${here.place.shortName}`];
+      return here.failing.length === 0
+        ? [`closed to conversions, ${here.place.shortName}`]
+        : [`${clauseCount(here.failing.length)} broken, ${here.place.shortName}`];
   }
 }
 
@@ -44,7 +48,7 @@ const clauseRow = (c: ClauseVerdict): WorkingRow => ({
 });
 
 /** The legal class where the brief says the machine is ridden. */
-export function classFigure(study: Study): Figure {
+export function classFigure(study: Judged): Figure {
   const { here } = study;
   return {
     id: 'class',

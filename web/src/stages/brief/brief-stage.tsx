@@ -1,9 +1,10 @@
 import type { ReactNode } from 'react';
-import { PLACES, moneyText, type PlaceId, type State } from '@apple-cart/core';
+import { moneyText, type PlaceId, type State } from '@apple-cart/core';
 import { ChoiceField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { MoneyField } from '../../fields/money-field.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
+import { usePlaceOptions } from '../../fields/place-options.ts';
 import { TextField } from '../../fields/text-field.tsx';
 import { figureText } from '../../state/figure-text.ts';
 import { useBuild } from '../../state/build-store.ts';
@@ -59,6 +60,7 @@ function useTargets({ document, verdict }: StageData): readonly Target[] {
 }
 
 function Inputs({ document }: StageData): ReactNode {
+  const places = usePlaceOptions(document.brief.place);
   const edit = useBuild((state) => state.edit);
   const text = (key: 'name' | 'job' | 'summary', label: string, max: number) => (
     <TextField
@@ -96,7 +98,7 @@ function Inputs({ document }: StageData): ReactNode {
         <ChoiceField<PlaceId>
           label="Place, for the law"
           value={document.brief.place}
-          options={PLACES.map((p) => ({ value: p.id, label: p.name }))}
+          options={places}
           onChange={(place) => {
             edit((d) => withSection(d, 'brief', { place }), 'place');
           }}

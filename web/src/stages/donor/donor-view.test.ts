@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { WALK, applyPart, evaluate, newBuild, type BuildDocument } from '@apple-cart/core';
+import { WALK, applyPart, evaluate, shippedRules, newBuild, type BuildDocument } from '@apple-cart/core';
 import { withSection } from '../../state/paths.ts';
 import { droppedAt, typedAt, withBox } from './pack-boxes.ts';
 import { px, points, scaleFor, GROUND, HEIGHT, WIDTH } from './page-scale.ts';
@@ -7,7 +7,7 @@ import { measureOf, walkFor } from './measures.ts';
 import { STYLE_NAMES } from './donor-styles.ts';
 
 const build = newBuild('Build', 'geared-hub');
-const { fit } = evaluate(build);
+const { fit } = evaluate(build, shippedRules());
 const [box] = fit.boxes;
 if (box === undefined) throw new Error('no box');
 
@@ -26,7 +26,7 @@ describe('the page of the side view', () => {
 
   it.each(STYLE_NAMES.map((s) => s.value))('holds a whole %s', (style) => {
     const other = withSection(build, 'donor', { style });
-    const { frame } = evaluate(other).fit;
+    const { frame } = evaluate(other, shippedRules()).fit;
     const scale = scaleFor(frame, WIDTH, HEIGHT);
     const ends = frame.tubes.flatMap((t) => [t.a, t.b]);
     const wide =

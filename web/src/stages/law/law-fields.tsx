@@ -6,15 +6,30 @@ import { useStage } from '../parts/use-stage.ts';
 /** The values of the build that the law asks for, to settle them where they are missed. */
 export function LawFields() {
   const { document } = useStage();
+  const { controller, controls } = document;
   return (
     <FieldGroup title="What the law asks of it">
       <NumberField path="drive.ratedPowerW" label="Rated power" />
-      {document.controller.limitsSpeed && (
-        <NumberField path="controller.assistCutoffKmh" label="Help has ended at" />
+      {controller.limitsSpeed && (
+        <NumberField path="controller.assistCutoffKmh" label="Help ends at, as set" />
       )}
+      {controls.throttle === 'walk' && (
+        <NumberField path="controls.walkCutoffKmh" label="Walk help, as set" />
+      )}
+      {(controller.limitsSpeed || controls.throttle === 'walk') && (
+        <NumberField path="controller.setRolloutMm" label="Roll-out it holds" />
+      )}
+      <NumberField path="donor.widthMm" />
       <ControlAnswer name="motorStopsWithPedals" label="Motor stops with the pedals" />
+      <ControlAnswer name="brakeCutoffs" label="Brakes cut the motor" />
       <ControlAnswer name="speedometer" label="Speedometer fitted" />
-      <ControlAnswer name="classLabel" label="Class label on it" />
+      <ControlAnswer name="classLabel" label="Label or marking on it" />
+      {controls.classLabel === 'yes' && (
+        <>
+          <NumberField path="controls.labelSpeedKmh" label="It states a speed of" />
+          <NumberField path="controls.labelPowerW" label="It states a power of" />
+        </>
+      )}
     </FieldGroup>
   );
 }

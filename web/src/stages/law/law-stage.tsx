@@ -1,15 +1,23 @@
+import { Printer } from 'lucide-react';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { convert, formatNumber, placeState, shownUnit, unitText, type PlaceVerdict } from '@apple-cart/core';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { useSettings } from '../../state/settings-store.ts';
 import { Caution } from '../../ui/caution.tsx';
 import { Stamp } from '../../ui/stamp.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
-import { Stage } from '../parts/stage.tsx';
+import { Stage, StageFindings } from '../parts/stage.tsx';
 import { useStage } from '../parts/use-stage.ts';
-import { CLAUSE_STATE, PLACE_WORD, PLACE_SENTENCE } from './law-words.ts';
+import { ViewLinks } from '../parts/view-links.tsx';
 import { Clauses } from './clause-table.tsx';
-import { Places } from './places-row.tsx';
+import { CurvesView } from './curves-view.tsx';
+import { Duties, Traps } from './duties-view.tsx';
 import { LawFields } from './law-fields.tsx';
+import { CLAUSE_STATE, PLACE_WORD, placeSentence, profileWords } from './law-words.ts';
+import { MakeItFit } from './make-it-fit.tsx';
+import { PlacesTable } from './places-table.tsx';
+import { ProfilesField } from './profiles-field.tsx';
+import { LAW_VIEWS, type LawView } from './views.ts';
 
 function Reasons({ place }: { place: PlaceVerdict }) {
   const list = [...place.failing, ...place.unsettled];
@@ -19,9 +27,9 @@ function Reasons({ place }: { place: PlaceVerdict }) {
       title="What decides"
       note={`${String(place.failing.length)} broken, ${String(place.unsettled.length)} open`}
     >
-      {list.map((clause) => (
+      {list.map((clause, i) => (
         <div
-          key={clause.clause.title + clause.clause.id}
+          key={`${clause.clause.title}${clause.clause.id}${String(i)}`}
           className="flex items-start gap-2.5 border-b border-hair py-1.5"
         >
           <span className="pt-0.5">
@@ -30,8 +38,14 @@ function Reasons({ place }: { place: PlaceVerdict }) {
           <span className="leading-snug">
             <b className="font-semibold">{clause.clause.title}</b>
             <span className="block text-[12.5px] text-ink2">
-              {clause.why ?? (clause.state === 'fail' ? 'past the limit' : 'check it')};{' '}
-              {clause.clause.source}
+              {profileWords(clause.profile)}{' '}
+              {clause.why ??
+                (clause.state !== 'fail'
+                  ? 'check it'
+                  : clause.margin === undefined
+                    ? 'not met'
+                    : 'past the limit')}
+              ; {clause.clause.source}
             </span>
           </span>
         </div>
@@ -46,7 +60,7 @@ function Instead({ place }: { place: PlaceVerdict }) {
   return (
     <FieldGroup title="What it is instead">
       {place.tests.map(({ test, resulting }) => {
-        if (resulting !== undefined && !resulting.category.approvalRequired) return null;
+        if (resulting?.category.approval === 'none') return null;
         return (
           <p key={test.id} className="border-b border-hair py-1.5 leading-snug">
             <b className="font-semibold">{resulting?.category.name ?? test.otherwise.name}.</b>{' '}
@@ -58,19 +72,58 @@ function Instead({ place }: { place: PlaceVerdict }) {
   );
 }
 
-/** The legal class: stamp, what decides, clause by clause, duties, other places. */
-export function LawStage() {
+function Picture({ view }: { view: LawView }) {
+  const { document, verdict, pinned } = useStage();
+  const { here, places } = verdict.law;
+  switch (view) {
+    case 'clauses':
+      return <Clauses place={here} />;
+    case 'fit':
+      return <MakeItFit />;
+    case 'places':
+      return <PlacesTable places={places} here={here} pinned={pinned?.law.places} />;
+    case 'curves':
+      return <CurvesView />;
+    case 'duties':
+      return (
+        <>
+          <Duties here={here} verdict={verdict} />
+          <Traps document={document} verdict={verdict} here={here} />
+        </>
+      );
+  }
+}
+
+/** The motor alone on the level, which several instruments ask for. */
+function MotorAlone() {
   const { verdict } = useStage();
   const system = useSettings((state) => state.units);
-  const { here, places, facts } = verdict.law;
-  const duties = here.tests.flatMap((t) => t.resulting?.category.duties ?? []);
+  const fact = verdict.law.ways[0]?.facts.motorAloneKmh;
+  if (fact === undefined || fact.high === 0) return null;
   const unit = shownUnit('km/h', system);
   const speed = (kmh: number): string => formatNumber(convert(kmh, 'km/h', unit), 1);
-  const { motorAloneKmh } = facts;
+  return (
+    <p className="pb-2 text-[13px] text-ink2">
+      Motor alone on the level with a 170 lb rider:{' '}
+      {fact.low === fact.high ? speed(fact.high) : `${speed(fact.low)} to ${speed(fact.high)}`}{' '}
+      {unitText(unit)}, {fact.how}.
+    </p>
+  );
+}
+
+/** The legal class: the verdict as a stamp with its reasons, clause by clause; make it fit, all places, curves, duties. */
+export function LawStage() {
+  const { verdict } = useStage();
+  const { id } = useParams();
+  const [search] = useSearchParams();
+  const { here } = verdict.law;
+  const view = LAW_VIEWS.find((v) => v.id === search.get('view'))?.id ?? 'clauses';
+  const ways = here.profiles.length;
   return (
     <Stage
       id="law"
       left="narrow"
+      views={<ViewLinks label="Views of the law" views={LAW_VIEWS} view={view} />}
       inputs={
         <>
           <div className="pt-4 pb-2 text-center">
@@ -81,38 +134,38 @@ export function LawStage() {
               under={`${here.className}, ${here.place.name}`}
             />
           </div>
-          <p className="head py-2 text-[17px] leading-snug font-semibold">{PLACE_SENTENCE[here.outcome]}</p>
+          <p className="head py-2 text-[17px] leading-snug font-semibold">{placeSentence(here)}</p>
+          {ways > 1 && (
+            <p className="pb-2 text-[13px] text-ink2">
+              Judged in {ways} ways that its rider can have it; the worst counts.
+            </p>
+          )}
+          <p className="no-print pb-2">
+            <Link
+              to={`/builds/${id ?? ''}/class-sheet`}
+              className="inline-flex items-center gap-1.5 text-[13px] text-slate underline max-bench:py-3"
+            >
+              <Printer size={14} strokeWidth={1.6} aria-hidden /> Class sheet and label
+            </Link>
+          </p>
           <Reasons place={here} />
           <Instead place={here} />
           <LawFields />
-          {duties.length > 0 && (
-            <FieldGroup title="Duties of this class">
-              {duties.map((duty, i) => (
-                <p key={`${duty.title}${String(i)}`} className="border-b border-hair py-1.5 leading-snug">
-                  <b className="font-semibold">{duty.title}.</b> {duty.text}{' '}
-                  <span className="text-[12px] text-ink2">({duty.certainty} certainty)</span>
-                </p>
-              ))}
-            </FieldGroup>
-          )}
+          <ProfilesField />
+          <StageFindings id="law" />
         </>
       }
       picture={
         <>
-          <Clauses place={here} />
-          <p className="pb-2 text-[13px] text-ink2">
-            Motor alone on the level with a 170 lb rider:{' '}
-            {motorAloneKmh.low === motorAloneKmh.high
-              ? speed(motorAloneKmh.high)
-              : `${speed(motorAloneKmh.low)} to ${speed(motorAloneKmh.high)}`}{' '}
-            {unitText(unit)}, {motorAloneKmh.how}.
-          </p>
-          <Places places={places} here={here} />
-          <Caution>
-            <b>A planning aid, not legal advice.</b> {here.place.provenance} Memory reaches to{' '}
-            {here.place.readYear}. {here.place.changing} The police and the vehicle authority decide, and they
-            judge the finished cycle, not the kit.
-          </Caution>
+          <Picture view={view} />
+          {view === 'clauses' && <MotorAlone />}
+          <div className="mt-auto pt-2">
+            <Caution>
+              <b>A planning aid, not legal advice.</b> {here.place.provenance} Memory reaches to{' '}
+              {here.place.readYear}. {here.place.intro} {here.place.changing} The police and the vehicle
+              authority decide, and they judge the finished cycle, not the kit.
+            </Caution>
+          </div>
         </>
       }
     />

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { moneyText, voltsOrAmps, type Step } from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
+import { useBook } from '../../state/rules.ts';
 import { useShelf } from '../../state/shelf.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
@@ -20,14 +21,16 @@ export function StepsView() {
   const { document } = useDeferredStage();
   const edit = useBuild((state) => state.edit);
   const { parts, error } = useShelf();
+  const book = useBook();
   const shown = useQuantity();
   const steps = useMemo(
     () =>
       voltsOrAmps(
         document,
         (parts ?? []).map((p) => p.part),
+        book,
       ),
-    [document, parts],
+    [document, parts, book],
   );
   const now = steps[0];
   const speed = shown(1, 'km/h').unit;

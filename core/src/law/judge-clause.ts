@@ -1,0 +1,161 @@
+import { convert } from '../quantity/units.ts';
+import { worstPoint } from './assist-curve.ts';
+import type { AnswerFact, CurveFact, LawFacts, NumberFact, ProfileFacts } from './facts.ts';
+import { NUMBER_FACTS, type Clause, type CurveClause, type NumberClause } from './rule-schema.ts';
+
+/** `check` passes, but on a value or a memory that should be confirmed. */
+export type ClauseState = 'pass' | 'check' | 'fail' | 'unknown';
+
+export interface ClauseVerdict {
+  readonly clause: Clause;
+  readonly state: ClauseState;
+  readonly fact: NumberFact | AnswerFact | CurveFact | undefined;
+  /** Limit less value (at most) or value less limit (at least), in the clause's unit; numbers and curves only. */
+  readonly margin: number | undefined;
+  /** The build's value in the clause's unit, the end that counts. */
+  readonly value: number | undefined;
+  /** For a curve: the speed at which it is worst, and what is allowed there. */
+  readonly at: { readonly kmh: number; readonly allowed: number } | undefined;
+  /** Why a pass is only a check, or why nothing can be said. */
+  readonly why: string | undefined;
+  /** The profile it is worst in; empty for the build as set. */
+  readonly profile: string;
+}
+
+type Judged = Omit<ClauseVerdict, 'profile'>;
+
+const holds = (op: NumberClause['op'], value: number, limit: number): boolean => {
+  switch (op) {
+    case '<':
+      return value < limit;
+    case '<=':
+      return value <= limit;
+    case '>':
+      return value > limit;
+    case '>=':
+      return value >= limit;
+  }
+};
+
+/** Speeds come out of conversions and root searches; a millionth of a unit is not a breach. */
+const HAIR = 1e-6;
+/** A limit that is not remembered with certainty decides nothing for values within this share of it. */
+const NEAR = 0.1;
+const MAY_BE = 'there may be a rule against it: remembered with low certainty';
+const NOT_CERTAIN = 'the rule is not remembered with certainty';
+
+/** Past a limit: how much that says. */
+function past(clause: NumberClause, margin: number): Pick<ClauseVerdict, 'state' | 'why'> {
+  if (clause.unsettled === true) return { state: 'unknown', why: 'the text is read in more than one way' };
+  // What is remembered least never condemns, but is never passed over either.
+  if (clause.certainty === 'low') return { state: 'check', why: MAY_BE };
+  if (clause.certainty === 'high') return { state: 'fail', why: undefined };
+  return Math.abs(margin) <= NEAR * clause.limit
+    ? { state: 'unknown', why: NOT_CERTAIN }
+    : { state: 'fail', why: NOT_CERTAIN };
+}
+
+/** On the right side of a limit: how sure that is. */
+function within(clause: NumberClause, value: number, margin: number, fact: NumberFact): Judged['why'] {
+  if (clause.cautionFrom !== undefined && value >= clause.cautionFrom) return clause.caution;
+  if (fact.source === 'assumed' || fact.source === 'unknown') return 'the value is assumed';
+  // Of what is not there at all no rule could ask less.
+  if (clause.certainty === 'high' || value === 0) return undefined;
+  return Math.abs(margin) <= NEAR * clause.limit ? NOT_CERTAIN : undefined;
+}
+
+function judgeNumber(clause: NumberClause, fact: NumberFact | undefined): Judged {
+  const nothing = { margin: undefined, value: undefined, at: undefined };
+  if (fact === undefined)
+    return { clause, fact, ...nothing, state: 'unknown', why: 'the value is not known' };
+  const own = NUMBER_FACTS[clause.fact].unit;
+  const atLeast = clause.op === '>' || clause.op === '>=';
+  const ends = [convert(fact.high, own, clause.unit), convert(fact.low, own, clause.unit)] as const;
+  const [worst, best] = atLeast ? [ends[1], ends[0]] : ends;
+  const margin = atLeast ? worst - clause.limit : clause.limit - worst;
+  // The hair never excuses a strict limit that is met exactly.
+  const passes = (value: number): boolean =>
+    holds(clause.op, value, clause.limit) || (clause.op === '<=' && value - clause.limit < HAIR);
+  const done = (state: ClauseState, why?: string): Judged => ({
+    clause,
+    fact,
+    margin,
+    value: worst,
+    at: undefined,
+    state,
+    why,
+  });
+  if (passes(worst)) {
+    const why = within(clause, worst, margin, fact);
+    return why === undefined ? done('pass') : done('check', why);
+  }
+  if (clause.toleratedTo !== undefined && worst <= clause.toleratedTo) return done('check', clause.caution);
+  if (passes(best)) return done('unknown', 'inside at one end of the band only');
+  if (fact.source === 'unknown') return done('unknown', 'only a usual value is known');
+  return { ...done('fail'), ...past(clause, margin) };
+}
+
+/** Ratios this close come out of the efficiencies' last digits. */
+const RATIO_HAIR = 1e-9;
+
+function judgeCurve(clause: CurveClause, fact: CurveFact): Judged {
+  if (fact.corners === undefined) {
+    const state = clause.certainty === 'high' ? 'fail' : 'unknown';
+    const why = 'the help does not follow the rider: a light foot has all of it';
+    return { clause, fact, margin: undefined, value: undefined, at: undefined, state, why };
+  }
+  const { kmh, ratio, allowed } = worstPoint(fact.corners, clause.corners);
+  const margin = allowed - ratio;
+  const met = margin >= -RATIO_HAIR;
+  return { clause, fact, margin, value: ratio, at: { kmh, allowed }, ...judgeCondition(clause, met) };
+}
+
+/** A condition that is met is met whether or not it is really asked for; one that is not needs certainty. */
+function judgeCondition(clause: Clause, met: boolean): Pick<ClauseVerdict, 'state' | 'why'> {
+  if (met) return { state: 'pass', why: undefined };
+  switch (clause.certainty) {
+    case 'high':
+      return { state: 'fail', why: undefined };
+    case 'medium':
+      return { state: 'unknown', why: NOT_CERTAIN };
+    case 'low':
+      return { state: 'check', why: MAY_BE };
+  }
+}
+
+function judgeIn(clause: Clause, facts: LawFacts): Judged {
+  const nothing = { margin: undefined, value: undefined, at: undefined };
+  switch (clause.kind) {
+    case 'number':
+      return judgeNumber(clause, facts[clause.fact]);
+    case 'curve':
+      return judgeCurve(clause, facts[clause.fact]);
+    case 'open':
+      return { clause, fact: undefined, ...nothing, state: 'check', why: 'not remembered: check the text' };
+    case 'one-of': {
+      const fact = facts[clause.fact];
+      const value = fact?.high;
+      if (value === undefined)
+        return { clause, fact, ...nothing, state: 'unknown', why: 'the value is not known' };
+      return { clause, fact, ...nothing, value, ...judgeCondition(clause, clause.allowed.includes(value)) };
+    }
+    case 'answer': {
+      const fact = facts[clause.fact];
+      if (fact.answer === 'unknown')
+        return { clause, fact, ...nothing, state: 'unknown', why: 'not checked yet' };
+      return { clause, fact, ...nothing, ...judgeCondition(clause, fact.answer === clause.wanted) };
+    }
+  }
+}
+
+const ORDER: readonly ClauseState[] = ['pass', 'check', 'unknown', 'fail'];
+
+/** Judges a clause in every way the rider can have the machine; the worst counts. */
+export function judgeClause(clause: Clause, ways: readonly ProfileFacts[]): ClauseVerdict {
+  const all = ways.map(({ profile, facts }): ClauseVerdict => ({ ...judgeIn(clause, facts), profile }));
+  const worse = (a: ClauseVerdict, b: ClauseVerdict): boolean =>
+    a.state === b.state ? (a.margin ?? 0) < (b.margin ?? 0) : ORDER.indexOf(a.state) > ORDER.indexOf(b.state);
+  const first = all[0];
+  if (first === undefined) throw new TypeError('a machine can be ridden in at least one way');
+  return all.reduce((worst, one) => (worse(one, worst) ? one : worst), first);
+}

@@ -1,0 +1,66 @@
+import { supplyAt } from '../machine/battery.ts';
+import type { Machine } from '../machine/machine.ts';
+import { warmResistance } from '../machine/motor.ts';
+import { steadySpeed, motorAlone } from '../ride/steady.ts';
+import { traction } from '../ride/traction.ts';
+
+/** The federal test's operator: 170 lb, in kg, exact. 15 U.S.C. s.2085(b). */
+export const FEDERAL_RIDER_KG = 170 * 0.45359237;
+/**
+ * The statute names no tyre, air or charge, so the test is run twice. Drag and rolling resistance this
+ * much above and below the build's own; half charge and a warm motor against full charge and a cold one.
+ */
+const BAND = { drag: 0.15, rolling: 0.2 } as const;
+
+/** The machine with a cold winding, which gives the most. */
+const cold = (machine: Machine): Machine => ({
+  ...machine,
+  circuitOhm: warmResistance(machine.motor.resistance20, 20) + machine.controllerOhm,
+});
+
+/** Speed on the level by the motor alone with a 170 lb rider, slow and fast case, m/s. Derived. */
+export function federalTestSpeeds(machine: Machine): { readonly low: number; readonly high: number } {
+  const alone = motorAlone(machine, machine.machineMassKg + FEDERAL_RIDER_KG);
+  const run = (sign: 1 | -1, charge: number, on: Machine): number => {
+    const road = {
+      ...on.road,
+      cdaM2: on.road.cdaM2 * (1 + sign * BAND.drag),
+      crr: on.road.crr * (1 + sign * BAND.rolling),
+    };
+    const outcome = steadySpeed({ ...on, road }, supplyAt(on.pack, charge), 0, 'best');
+    return outcome.moves ? outcome.v : 0;
+  };
+  return { low: run(1, 0.5, alone), high: run(-1, 1, cold(alone)) };
+}
+
+/** Unloaded speed at full charge in the tallest gear: no help is possible beyond it, m/s. */
+export function noLoadSpeed(machine: Machine): number {
+  const least = Math.min(...machine.gears.map((gear) => gear.motorRatio));
+  return supplyAt(machine.pack, 1).openVolts / (machine.motor.kt * least);
+}
+
+export interface PowerAtSpeed {
+  readonly v: number;
+  readonly watts: number;
+}
+
+/** Points of the curve: fine enough for its peak to be within one per cent. */
+const STEPS = 40;
+
+/**
+ * Most mechanical power that the motor gives at the tyre, against speed, W: throttle open whatever is fitted, full
+ * charge, cold winding, the best gear at each speed. Derived from the operating point.
+ */
+export function wheelPowerCurve(machine: Machine): readonly PowerAtSpeed[] {
+  const open = cold(motorAlone(machine, machine.road.massKg));
+  const supply = supplyAt(open.pack, 1);
+  const end = Math.min(noLoadSpeed(open), open.limits.cutoff);
+  return Array.from({ length: STEPS + 1 }, (_, i) => {
+    const v = (end * i) / STEPS;
+    return { v, watts: Math.max(0, v * traction(open, supply, v, 'best').motorN) };
+  });
+}
+
+/** The peak of that curve, W. */
+export const peakWheelWatts = (machine: Machine): number =>
+  Math.max(...wheelPowerCurve(machine).map((p) => p.watts));

@@ -1,0 +1,6 @@
+import type { BuildDocument } from '../build/document.ts';
+import { shippedRules } from '../law/rules.ts';
+import { evaluate as evaluateBy, type Verdict } from '../verdict/evaluate.ts';
+
+/** Evaluates by the rules that ship with the product. */
+export const evaluate = (build: BuildDocument): Verdict => evaluateBy(build, shippedRules());

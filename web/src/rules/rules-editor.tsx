@@ -1,0 +1,221 @@
+import { useEffect, useState } from 'react';
+import { useForm } from 'react-hook-form';
+import {
+  REGIONS,
+  describeIssue,
+  readRules,
+  readRulesText,
+  type Issue,
+  type PlaceRules,
+} from '@apple-cart/core';
+import { ApiError, type ListedRules } from '../state/api.ts';
+import { useRules } from '../state/rules.ts';
+import { ChoiceRow } from '../ride/choice-row.tsx';
+import { Button } from '../ui/button.tsx';
+import { CategoryFields } from './category-fields.tsx';
+import { dropRulesDraft, keepRulesDraft, readRulesDraft } from './draft.ts';
+import { Block, ChoiceLine, NumberCell, TextLine } from './form-parts.tsx';
+import { otherwiseAt, questionAt, type RulesPath } from './paths.ts';
+import { withoutEmpty } from './new-rules.ts';
+import { rulesFile } from './rules-page.tsx';
+
+const REGION_OPTIONS = REGIONS.map((r) => [r, r] as const);
+const textOf = (rules: unknown): string => JSON.stringify(rules, null, 2);
+
+function Issues({ issues }: { issues: readonly Issue[] }) {
+  if (issues.length === 0) return null;
+  return (
+    <div
+      role="alert"
+      className="my-2 border-[1.5px] border-stop bg-stop-tint px-4 py-2"
+      data-testid="rule-issues"
+    >
+      <b>Not kept: the rules that were in force stay in force.</b>
+      <ul className="list-disc pl-5">
+        {issues.slice(0, 20).map((issue) => (
+          <li key={issue.path + issue.limit}>{describeIssue(issue)}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** The rules of a place as a form or as text; kept only when they validate, and nothing typed is lost. */
+export function RulesEditor({ listed }: { listed: ListedRules }) {
+  const { rules, version, origin } = listed;
+  const save = useRules((state) => state.save);
+  const [draft] = useState(() => readRulesDraft(rules.id));
+  const form = useForm<PlaceRules>({ defaultValues: (draft ?? rules) as PlaceRules });
+  const [view, setView] = useState<'form' | 'text'>('form');
+  const [text, setText] = useState('');
+  const [issues, setIssues] = useState<readonly Issue[]>([]);
+  const [words, setWords] = useState(
+    draft === undefined ? '' : 'Changes that were not kept were brought back.',
+  );
+
+  useEffect(
+    () =>
+      form.subscribe({
+        formState: { values: true, isDirty: true },
+        callback: ({ values, isDirty }) => {
+          if (isDirty === true) keepRulesDraft(rules.id, values);
+        },
+      }),
+    [form, rules.id],
+  );
+
+  const keep = async (read: ReturnType<typeof readRules>): Promise<void> => {
+    form.clearErrors();
+    setWords('');
+    if (!read.ok) {
+      setIssues(read.issues);
+      for (const issue of read.issues)
+        form.setError(issue.path as RulesPath, { message: describeIssue(issue).replace(/^[^:]*: /, '') });
+      return;
+    }
+    setIssues([]);
+    try {
+      await save(read.value, version);
+      dropRulesDraft(rules.id);
+      form.reset(read.value);
+      setWords('Kept: builds are judged by it from now on.');
+    } catch (problem) {
+      setIssues(
+        problem instanceof ApiError && problem.issues.length > 0
+          ? problem.issues
+          : [
+              {
+                code: 'text',
+                path: '',
+                actual: 'these rules',
+                limit: problem instanceof Error ? problem.message : 'something the server takes',
+              },
+            ],
+      );
+    }
+  };
+  const submit = (): void => {
+    void keep(view === 'text' ? readRulesText(text) : readRules(withoutEmpty(form.getValues())));
+  };
+  const show = (next: 'form' | 'text'): void => {
+    if (next === 'text') setText(textOf(withoutEmpty(form.getValues())));
+    else {
+      try {
+        form.reset(JSON.parse(text) as PlaceRules, { keepDefaultValues: true });
+        setIssues([]);
+      } catch {
+        // The text stays in view: what is broken cannot be shown as a form.
+        const read = readRulesText(text);
+        if (!read.ok) setIssues(read.issues);
+        return;
+      }
+    }
+    setView(next);
+  };
+  const tests = form.getValues('tests');
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2 pb-2">
+        <ChoiceRow
+          label="Change it as"
+          value={view}
+          options={[
+            { value: 'form', label: 'a form' },
+            { value: 'text', label: 'text (JSON)' },
+          ]}
+          onChange={show}
+        />
+        <span className="ml-auto flex flex-wrap items-center gap-2">
+          {words !== '' && (
+            <span role="status" className="text-[13px] text-ink2">
+              {words}
+            </span>
+          )}
+          <Button
+            kind="quiet"
+            onClick={() => {
+              rulesFile(rules);
+            }}
+          >
+            Save as a file
+          </Button>
+          <Button
+            kind="quiet"
+            onClick={() => {
+              form.reset(rules);
+              setText(textOf(rules));
+              dropRulesDraft(rules.id);
+              setIssues([]);
+              setWords('As it is in force.');
+            }}
+          >
+            Drop changes
+          </Button>
+          <Button kind="go" onClick={submit}>
+            {origin === 'shipped' ? 'Keep my correction' : 'Keep'}
+          </Button>
+        </span>
+      </div>
+      <Issues issues={issues} />
+      {view === 'text' ? (
+        <label className="block">
+          <span className="sr-only">Rules as JSON</span>
+          <textarea
+            className="num h-[62vh] w-full border-[1.5px] border-ink bg-field p-3 text-[13px] leading-snug"
+            spellCheck={false}
+            value={text}
+            data-testid="rules-text"
+            onChange={(event) => {
+              setText(event.target.value);
+            }}
+          />
+        </label>
+      ) : (
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            submit();
+          }}
+          noValidate
+        >
+          <section className="border-2 border-ink bg-sheet px-3 pb-3">
+            <Block title="The place">
+              <TextLine form={form} path="name" label="Name" />
+              <TextLine form={form} path="shortName" label="Short name" />
+              <ChoiceLine form={form} path="region" label="Region" options={REGION_OPTIONS} />
+              <div className="grid min-h-[34px] items-center gap-x-3 border-b border-hair py-0.5 tablet:grid-cols-[150px_90px]">
+                <span className="text-[13.5px]">Read in</span>
+                <NumberCell form={form} path="readYear" label="Read in" />
+              </div>
+              <TextLine form={form} path="provenance" label="Where it is from" />
+              <TextLine form={form} path="intro" label="To know before" long />
+              <TextLine form={form} path="changing" label="What is changing" long />
+            </Block>
+          </section>
+          {tests.map((test, t) => (
+            <div key={test.id}>
+              {tests.length > 1 && <TextLine form={form} path={questionAt(t)} label="Question" />}
+              {test.categories.map((category, c) => (
+                <CategoryFields key={category.id} form={form} test={t} category={c} />
+              ))}
+              <section className="mt-3 border-2 border-ink bg-sheet px-3 pb-3">
+                <Block title="If it is in none of these classes">
+                  <TextLine form={form} path={`${otherwiseAt(t)}.name`} label="It is" />
+                  <TextLine form={form} path={`${otherwiseAt(t)}.shortName`} label="Short name" />
+                  <TextLine form={form} path={`${otherwiseAt(t)}.note`} label="Note" />
+                </Block>
+              </section>
+            </div>
+          ))}
+          <p className="py-2 text-[12.5px] text-ink2">
+            Labels, what is left free, allowed wheel numbers, corners of curves and other places that count
+            too are changed as text.{' '}
+            <button type="submit" className="sr-only">
+              Keep
+            </button>
+          </p>
+        </form>
+      )}
+    </>
+  );
+}
