@@ -34,17 +34,22 @@ function settingFor(build: BuildDocument, clause: NumberClause): number {
   return tenthBelow(convert(clause.limit, clause.unit, 'km/h') / wheel, clause.op === '<');
 }
 
-/** The true roll-out into the controller: first where its speeds are read on a wheel that is not there. */
-function wheelSize(build: BuildDocument): FitDraft | undefined {
+/** The true roll-out into the controller, where its speeds are read on a wheel that is not there and that is all. */
+function wheelSize(build: BuildDocument, meets: (build: BuildDocument) => boolean): FitDraft | undefined {
   const { controller, donor } = knownBuild(build);
   const set = controller.setRolloutMm;
   const rollout = Math.round(donor.rolloutMm.value);
   if (set.source === 'unknown' || Math.abs(set.value - rollout) < 1) return undefined;
+  const apply = (b: BuildDocument): BuildDocument => ({
+    ...b,
+    controller: { ...b.controller, setRolloutMm: assumed(rollout) },
+  });
+  if (!meets(apply(build))) return undefined;
   return {
     id: 'wheel-size',
     what: ['Set the roll-out in the controller to ', qty(rollout, 'mm', 0)],
     effort: 'setting',
-    apply: (b) => ({ ...b, controller: { ...b.controller, setRolloutMm: assumed(rollout) } }),
+    apply,
   };
 }
 
@@ -241,12 +246,12 @@ function forNumber(
 ): readonly (FitDraft | undefined)[] {
   switch (clause.fact) {
     case 'assistEndKmh':
-      return [wheelSize(build), cutoff(build, clause), smallerRing(build, meets)];
+      return [wheelSize(build, meets), cutoff(build, clause), smallerRing(build, meets)];
     case 'throttleAloneKmh':
     case 'motorAloneKmh': {
       const walking = convert(clause.limit, clause.unit, 'km/h') <= WALKING_KMH;
       return walking
-        ? [wheelSize(build), walkHelp(build, clause), throttleOff]
+        ? [wheelSize(build, meets), walkHelp(build, clause), throttleOff]
         : [cutoff(build, clause), throttleOff, smallerRing(build, meets)];
     }
     case 'peakWheelW':

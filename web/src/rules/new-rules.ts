@@ -5,6 +5,7 @@ export function freshPlaceId(name: string, taken: readonly string[]): string {
   const base =
     name
       .normalize('NFD')
+      .replaceAll(/\p{M}/gu, '')
       .replaceAll(/[^a-zA-Z0-9]+/g, '-')
       .toLowerCase()
       .replaceAll(/^-+|-+$/g, '')

@@ -2,14 +2,12 @@ import {
   formatNumber,
   labelLines,
   labelledCategory,
-  phraseText,
   placeState,
   type BuildDocument,
   type PlaceVerdict,
   type Verdict,
 } from '@apple-cart/core';
 import { PrintPage } from '../../frame/print-page.tsx';
-import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 import { Stamp } from '../../ui/stamp.tsx';
@@ -96,9 +94,7 @@ function Facts({ build, verdict }: { build: BuildDocument; verdict: Verdict }) {
 
 function Sheet({ build }: { build: BuildDocument }) {
   const verdict = verdictOf(build);
-  const system = useSettings((state) => state.units);
   const { here } = verdict.law;
-  const figure = verdict.figures.find((f) => f.id === 'class');
   return (
     <article>
       <header className="flex flex-wrap items-start gap-x-6 gap-y-2 border-b-2 border-ink pb-2">
@@ -109,7 +105,7 @@ function Sheet({ build }: { build: BuildDocument }) {
             {build.job === '' ? '' : `, job ${build.job}`}. {here.place.name}.
           </p>
           <p className="pt-1 text-[14px] text-ink2">
-            {placeSentence(here)} {figure === undefined ? '' : `${phraseText(figure.condition, system)}.`}
+            {placeSentence(here)}
             {here.profiles.length > 1 &&
               ` Judged in ${String(here.profiles.length)} ways that its rider can have it; the worst counts.`}
           </p>

@@ -93,7 +93,7 @@ export function ClauseRow({ verdict, category }: { verdict: ClauseVerdict; categ
   const source = sourceOf(fact);
   const how = fact?.how;
   const remarks = [
-    ...[profile === '' ? undefined : profileWords(profile), why, clause.note]
+    ...[profile === '' ? undefined : `${profileWords(profile)} it is worst`, why, clause.note]
       .filter((text) => text !== undefined)
       .map(sentence),
   ].join(' ');

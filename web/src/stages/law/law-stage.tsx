@@ -38,7 +38,7 @@ function Reasons({ place }: { place: PlaceVerdict }) {
           <span className="leading-snug">
             <b className="font-semibold">{clause.clause.title}</b>
             <span className="block text-[12.5px] text-ink2">
-              {profileWords(clause.profile)}{' '}
+              {clause.profile !== '' && `${profileWords(clause.profile)}, `}
               {clause.why ??
                 (clause.state !== 'fail'
                   ? 'check it'

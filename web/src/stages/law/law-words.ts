@@ -51,4 +51,4 @@ export function placeSentence(here: PlaceVerdict): string {
 }
 
 /** A profile's name in words; empty for the settings of the build itself. */
-export const profileWords = (profile: string): string => (profile === '' ? '' : `In “${profile}”.`);
+export const profileWords = (profile: string): string => (profile === '' ? '' : `in “${profile}”`);

@@ -55,7 +55,7 @@ function PlaceRow({
       <th scope="row" className="py-1 pr-2 pl-1.5 text-left font-normal">
         <button
           type="button"
-          className="min-h-7 text-left font-semibold hover:underline max-bench:min-h-11"
+          className="min-h-7 w-full text-left font-semibold hover:underline max-bench:min-h-11 max-bench:min-w-11"
           aria-label={`Judge it in ${place.place.name}`}
           onClick={onTake}
         >
