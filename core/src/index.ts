@@ -55,6 +55,7 @@ export {
 } from './law/rule-schema.ts';
 export type { AnswerFact, CurveFact, LawFacts, NumberFact, ProfileFacts } from './law/facts.ts';
 export { evaluate, type Verdict } from './verdict/evaluate.ts';
+export { placesOf } from './verdict/judged.ts';
 export { toldVerdict, type ToldVerdict } from './verdict/told-verdict.ts';
 export { TRAY } from './verdict/figure.ts';
 export type { Figure, FigureId, State, Working, WorkingRow } from './verdict/figure.ts';

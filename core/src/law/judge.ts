@@ -99,12 +99,32 @@ const missing = (place: PlaceRules, book: RuleBook): readonly string[] =>
   place.also.filter((id) => !book.some((p) => p.id === id));
 
 /** Judges every way a build can be ridden by a place's rules; the worst of its tests is the outcome. */
-export function judgePlace(
+export const judgePlace = (
   place: PlaceRules,
   ways: readonly ProfileFacts[],
   book: RuleBook = [place],
+): PlaceVerdict => judgeBy(place, ways, book, (test) => judgeTest(test, ways));
+
+/** Judges by every place of a book. A test that several places share, such as a union's, is judged once. */
+export function judgeBook(book: RuleBook, ways: readonly ProfileFacts[]): readonly PlaceVerdict[] {
+  const judged = new Map<LawTest, TestVerdict>();
+  const once = (test: LawTest): TestVerdict => {
+    const before = judged.get(test);
+    if (before !== undefined) return before;
+    const verdict = judgeTest(test, ways);
+    judged.set(test, verdict);
+    return verdict;
+  };
+  return book.map((place) => judgeBy(place, ways, book, once));
+}
+
+function judgeBy(
+  place: PlaceRules,
+  ways: readonly ProfileFacts[],
+  book: RuleBook,
+  judge: (test: LawTest) => TestVerdict,
 ): PlaceVerdict {
-  const tests = testsOf(place, book).map((test) => judgeTest(test, ways));
+  const tests = testsOf(place, book).map(judge);
   const worst = tests.map(testOutcome).reduce(worstOf, 'inside');
   const unsure = place.ask || tests.length === 0 || missing(place, book).length > 0;
   const primary = tests.find((t) => t.test.id === place.primaryTest) ?? tests[0];

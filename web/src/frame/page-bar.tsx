@@ -11,16 +11,17 @@ import { BAR_BUTTON, Brand, UNIT_NAMES, UnitsChoice } from './bar-parts.tsx';
 export function PageBar() {
   const units = useSettings((state) => state.units);
   return (
-    <header className="flex min-w-0 items-stretch border-b-2 border-ink bg-card [&>a:first-child_span]:max-bench:inline!">
+    <header className="flex min-w-0 items-stretch border-b-2 border-ink bg-card [&>a:first-child_span]:tablet:max-bench:inline!">
       <Brand />
-      <Link to="/shelf" className={BAR_BUTTON}>
-        <BookOpen size={16} strokeWidth={1.6} aria-hidden /> Shelf
+      <Link to="/shelf" className={`${BAR_BUTTON} max-tablet:min-w-11 max-tablet:justify-center`}>
+        <BookOpen size={16} strokeWidth={1.6} aria-hidden /> <span className="max-tablet:sr-only">Shelf</span>
       </Link>
-      <Link to="/routes" className={BAR_BUTTON}>
-        <Mountain size={16} strokeWidth={1.6} aria-hidden /> Routes
+      <Link to="/routes" className={`${BAR_BUTTON} max-tablet:min-w-11 max-tablet:justify-center`}>
+        <Mountain size={16} strokeWidth={1.6} aria-hidden />{' '}
+        <span className="max-tablet:sr-only">Routes</span>
       </Link>
-      <Link to="/rules" className={BAR_BUTTON}>
-        <Scale size={16} strokeWidth={1.6} aria-hidden /> Rules
+      <Link to="/rules" className={`${BAR_BUTTON} max-tablet:min-w-11 max-tablet:justify-center`}>
+        <Scale size={16} strokeWidth={1.6} aria-hidden /> <span className="max-tablet:sr-only">Rules</span>
       </Link>
       <Menu
         trigger={

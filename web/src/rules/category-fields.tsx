@@ -42,7 +42,7 @@ function DutyList({ form, test, category }: { form: RulesForm; test: number; cat
       {fields.map((field, i) => (
         <div
           key={field.key}
-          className="grid items-start gap-1.5 border-b border-hair py-1.5 tablet:grid-cols-[110px_130px_minmax(0,1fr)_130px_96px_auto]"
+          className="grid items-start gap-1.5 border-b border-hair py-1.5 tablet:grid-cols-[130px_minmax(0,1fr)] bench:grid-cols-[110px_130px_minmax(0,1fr)_130px_96px_auto]"
         >
           <ChoiceCell form={form} path={`${dutyAt(test, category, i)}.kind`} label="About" options={DUTIES} />
           <TextCell form={form} path={`${dutyAt(test, category, i)}.title`} label="Duty" />

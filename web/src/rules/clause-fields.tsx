@@ -68,7 +68,7 @@ function ClauseFields({ form, at, onRemove }: { form: RulesForm; at: ClauseAt; o
   if (clause === undefined) return null;
   return (
     <div className="grid gap-1.5 border-b border-rule py-2" data-testid="clause-fields">
-      <div className="grid gap-1.5 tablet:grid-cols-[minmax(0,1.1fr)_130px_minmax(0,1.4fr)_minmax(0,1.4fr)]">
+      <div className="grid gap-1.5 tablet:grid-cols-2 bench:grid-cols-[minmax(0,1.1fr)_130px_minmax(0,1.4fr)_minmax(0,1.4fr)]">
         <TextCell form={form} path={`${at}.title`} label="Clause" />
         <ChoiceCell
           form={form}
@@ -81,12 +81,12 @@ function ClauseFields({ form, at, onRemove }: { form: RulesForm; at: ClauseAt; o
         />
         <KindFields form={form} at={at} kind={clause.kind} />
       </div>
-      <div className="grid items-start gap-1.5 tablet:grid-cols-[minmax(0,1.5fr)_110px_100px_minmax(0,1.5fr)_auto]">
+      <div className="grid items-start gap-1.5 tablet:grid-cols-[minmax(0,1fr)_170px] bench:grid-cols-[minmax(0,1.5fr)_150px_100px_minmax(0,1.5fr)_auto]">
         <TextCell form={form} path={`${at}.source`} label="Where it stands" />
         <TextCell form={form} path={`${at}.year`} label="Year, if not the class’s" />
         <ChoiceCell form={form} path={`${at}.certainty`} label="Certainty" options={CERTAINTIES} />
         <TextCell form={form} path={`${at}.note`} label="Note" />
-        <TextButton onClick={onRemove} aria-label={`Remove the clause ${clause.title}`}>
+        <TextButton className="justify-self-end" onClick={onRemove} aria-label={`Remove the clause ${clause.title}`}>
           Remove
         </TextButton>
       </div>

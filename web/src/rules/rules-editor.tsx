@@ -209,10 +209,7 @@ export function RulesEditor({ listed }: { listed: ListedRules }) {
           ))}
           <p className="py-2 text-[12.5px] text-ink2">
             Labels, what is left free, allowed wheel numbers, corners of curves and other places that count
-            too are changed as text.{' '}
-            <button type="submit" className="sr-only">
-              Keep
-            </button>
+            too are changed as text.
           </p>
         </form>
       )}

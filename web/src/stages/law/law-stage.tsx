@@ -123,6 +123,7 @@ export function LawStage() {
     <Stage
       id="law"
       left="narrow"
+      pictureFirst={view !== 'clauses'}
       views={<ViewLinks label="Views of the law" views={LAW_VIEWS} view={view} />}
       inputs={
         <>

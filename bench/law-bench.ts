@@ -1,0 +1,90 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import { resolve } from 'node:path';
+import {
+  evaluate,
+  fitInto,
+  lawCurves,
+  placesOf,
+  readBuildText,
+  readRules,
+  shippedRules,
+  type BuildDocument,
+} from '@apple-cart/core';
+import { line, medianMicroseconds } from './measure.ts';
+
+const folder = resolve(import.meta.dirname, '../demo/builds');
+const builds = (): readonly BuildDocument[] =>
+  readdirSync(folder).map((file) => {
+    const read = readBuildText(readFileSync(`${folder}/${file}`, 'utf8'));
+    if (!read.ok) throw new Error(file);
+    return read.value;
+  });
+
+const TRAIL = {
+  name: 'Trail',
+  reach: 'rider',
+  limitsSpeed: true,
+  cutoffKmh: 38,
+  batteryA: null,
+  throttle: 'full',
+} as const;
+
+/** The rule book: all places at once, with profiles, and the smallest changes; beside one place of the same run. */
+export function benchLaw(): void {
+  const book = shippedRules();
+  const one = book.filter((p) => p.id === 'gb');
+  for (const build of builds()) {
+    const all = medianMicroseconds(() => placesOf(build, book), 20);
+    const single = medianMicroseconds(() => placesOf(build, one), 20);
+    const none = medianMicroseconds(() => evaluate(build, []), 10);
+    const whole = medianMicroseconds(() => evaluate(build, book), 10);
+    line(
+      `forty places, ${build.name}`,
+      `${(all / 1000).toFixed(2)} ms`,
+      'under 20 ms',
+      `${(all / single).toFixed(2)} times one place; evaluation ${(whole / none).toFixed(2)} times without law`,
+    );
+  }
+  const [first] = builds();
+  if (first === undefined) return;
+  const many = {
+    ...first,
+    controller: {
+      ...first.controller,
+      profiles: [TRAIL, { ...TRAIL, name: 'Yard' }],
+      lifted: 'yes' as const,
+    },
+  };
+  const plain = medianMicroseconds(() => placesOf(first, book), 20);
+  const switched = medianMicroseconds(() => placesOf(many, book), 10);
+  line(
+    'forty places, four ways of riding',
+    `${(switched / 1000).toFixed(2)} ms`,
+    'under 20 ms',
+    `${(switched / plain).toFixed(2)} times one way`,
+  );
+  const fit = medianMicroseconds(() => fitInto(first, one, 'UK-EAPC'), 3);
+  const whole = medianMicroseconds(() => evaluate(first, book), 10);
+  line(
+    'the smallest changes into a class',
+    `${(fit / 1000).toFixed(1)} ms`,
+    '',
+    `${(fit / whole).toFixed(1)} evaluations`,
+  );
+  const curves = medianMicroseconds(() => lawCurves(first), 10);
+  line(
+    'curves and thirty-minute power',
+    `${(curves / 1000).toFixed(2)} ms`,
+    '',
+    `${(curves / whole).toFixed(2)} evaluations`,
+  );
+  const texts = book.map((p) => JSON.stringify(p));
+  const reading = medianMicroseconds(() => texts.map((t) => readRules(JSON.parse(t))), 3);
+  const parsing = medianMicroseconds(() => texts.map((t) => JSON.parse(t) as unknown), 3);
+  line(
+    'the whole book, read and validated',
+    `${(reading / 1000).toFixed(1)} ms`,
+    '',
+    `${(reading / parsing).toFixed(1)} times reading the JSON alone`,
+  );
+}
