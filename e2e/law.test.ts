@@ -231,12 +231,13 @@ describe('the rule book', () => {
     await rulesPage('br');
     await clickWords(page, 'text (JSON)');
     await page.waitForSelector('[data-testid=rules-text]');
+    await page.focus('[data-testid=rules-text]');
     await page.$eval('[data-testid=rules-text]', (area) => {
       const box = area as HTMLTextAreaElement;
-      const set = Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value')?.set;
-      set?.call(box, box.value.replace('"Brazil"', '"Brazil, as read"'));
-      box.dispatchEvent(new Event('input', { bubbles: true }));
+      const at = box.value.indexOf('"Brazil"') + 1;
+      box.setSelectionRange(at, at + 'Brazil'.length);
     });
+    await page.keyboard.type('Brazil, as read');
     await clickWords(page, 'a form');
     await page.waitForSelector('[data-rule-field=name] input');
     expect(await page.$eval('[data-rule-field=name] input', (i) => i.value)).toBe('Brazil, as read');

@@ -44,25 +44,7 @@ const SHOTS: readonly Shot[] = [
   { file: 'donor', build: 'Choir tandem', stage: 'donor' },
   { file: 'drive', build: 'Orchard longtail', stage: 'drive' },
   { file: 'shelf', path: '/shelf/motor', there: '[data-part]' },
-  {
-    file: 'measure-sheet',
-    build: 'Tide-flat trike',
-    stage: 'donor',
-    before: async (page) => {
-      await page.click('a[href$=measure-sheet]');
-      await settled(page, 'main table');
-    },
-  },
   { file: 'power', build: 'Tide-flat trike', stage: 'power' },
-  {
-    file: 'chain',
-    build: 'Orchard longtail',
-    stage: 'power',
-    before: async (page) => {
-      await page.click('a[href$="?view=current"]');
-      await page.waitForSelector('[data-testid=chain]');
-    },
-  },
   {
     file: 'charging',
     build: 'Choir tandem',
@@ -72,7 +54,16 @@ const SHOTS: readonly Shot[] = [
       await page.waitForSelector('[data-chart] svg');
     },
   },
-  { file: 'law', build: 'Choir tandem', stage: 'law' },
+  { file: 'law', build: 'District nurse’s tourer', stage: 'law' },
+  { file: 'law-fit', build: 'District nurse’s tourer', stage: 'law', before: show('fit', 'After both') },
+  {
+    file: 'law-places-dark',
+    build: 'District nurse’s tourer',
+    stage: 'law',
+    theme: 'dark',
+    before: show('places', 'of 40 places'),
+  },
+  { file: 'rules', path: '/rules', there: '[data-rules=gb]' },
   { file: 'hill', build: 'Orchard longtail', stage: 'hill', before: pinAndChange },
   { file: 'hill-ride', build: 'Orchard longtail', stage: 'hill', before: show('ride', 'in \\d') },
   {
@@ -83,14 +74,6 @@ const SHOTS: readonly Shot[] = [
     before: show('map', 'An hour'),
   },
   { file: 'range', build: 'Tide-flat trike', stage: 'range' },
-  {
-    file: 'range-tablet-dark',
-    size: [768, 1024],
-    build: 'Tide-flat trike',
-    stage: 'range',
-    theme: 'dark',
-    before: show('road', 'Full to'),
-  },
   {
     file: 'range-band',
     build: 'Choir tandem',

@@ -123,3 +123,36 @@ describe('specAt', () => {
     expect(() => specAt('brief.shoeSize' as never)).toThrow(TypeError);
   });
 });
+
+describe('the wheel that the controller holds', () => {
+  const known = (setRolloutMm: number | typeof unknown) =>
+    knownBuild(
+      sample({
+        donor: { rolloutMm: 2200 },
+        controller: { limitsSpeed: true, assistCutoffKmh: 25, setRolloutMm },
+        controls: { throttle: 'walk', walkCutoffKmh: 6 },
+      }),
+    );
+
+  it('moves every speed it limits by the share it is wrong', () => {
+    const short = known(2000);
+    expect(short.controller.assistCutoffKmh).toMatchObject({ source: 'worked' });
+    expect(short.controller.assistCutoffKmh.value).toBeCloseTo(27.5, 12);
+    expect(short.controls.walkCutoffKmh.value).toBeCloseTo(6.6, 12);
+  });
+
+  it('is taken as true where nobody has read it, or where it is', () => {
+    expect(known(unknown).controller.assistCutoffKmh).toMatchObject({ value: 25, source: 'measured' });
+    expect(known(2200).controller.assistCutoffKmh).toMatchObject({ value: 25, source: 'measured' });
+  });
+
+  it('does not make a default out to be known', () => {
+    const build = sample({
+      donor: { rolloutMm: 2200 },
+      controller: { limitsSpeed: true, assistCutoffKmh: unknown, setRolloutMm: 2000 },
+    });
+    const { assistCutoffKmh } = knownBuild(build).controller;
+    expect(assistCutoffKmh.source).toBe('unknown');
+    expect(assistCutoffKmh.value).toBeCloseTo(27.5, 12);
+  });
+});

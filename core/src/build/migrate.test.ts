@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import old from '../../../demo/older/choir-tandem-v1.json' with { type: 'json' };
+import recent from '../../../demo/older/choir-tandem-v4.json' with { type: 'json' };
 import before from '../../../demo/older/tide-flat-trike-v2.json' with { type: 'json' };
 import { SCHEMA_VERSION } from './document.ts';
 import { FRAME_STYLES } from '../frame/names.ts';
@@ -79,6 +80,27 @@ describe('a document of version 2', () => {
     const broken = { ...before, pack: 'a battery' };
     const result = readBuild(broken);
     expect(result.ok ? [] : result.issues.map((i) => i.path)).toEqual(['pack']);
+  });
+});
+
+describe('a document of version 4', () => {
+  const build = read(recent);
+
+  it('keeps everything it said, and knows nothing of profiles, labels and widths', () => {
+    expect(build.schemaVersion).toBe(SCHEMA_VERSION);
+    expect(build.controller).toMatchObject(recent.controller);
+    expect(build.controls).toMatchObject(recent.controls);
+    expect(build.donor).toMatchObject(recent.donor);
+    expect(build.controller).toMatchObject({ lifted: 'unknown', profiles: [] });
+    expect(build.donor.widthMm).toEqual({ source: 'unknown' });
+    expect(build.controls.labelSpeedKmh).toEqual({ source: 'unknown' });
+  });
+
+  it('names a place that needs not be one of three any more, but has to be an id', () => {
+    const at = (place: string) => readBuild({ ...recent, brief: { ...recent.brief, place } });
+    expect(at('harrow-wold').ok).toBe(true);
+    const wrong = at('Harrow Wold!');
+    expect(wrong.ok ? [] : wrong.issues.map((i) => i.path)).toEqual(['brief.place']);
   });
 });
 

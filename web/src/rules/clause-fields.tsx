@@ -86,7 +86,11 @@ function ClauseFields({ form, at, onRemove }: { form: RulesForm; at: ClauseAt; o
         <TextCell form={form} path={`${at}.year`} label="Year, if not the class’s" />
         <ChoiceCell form={form} path={`${at}.certainty`} label="Certainty" options={CERTAINTIES} />
         <TextCell form={form} path={`${at}.note`} label="Note" />
-        <TextButton className="justify-self-end" onClick={onRemove} aria-label={`Remove the clause ${clause.title}`}>
+        <TextButton
+          className="justify-self-end"
+          onClick={onRemove}
+          aria-label={`Remove the clause ${clause.title}`}
+        >
           Remove
         </TextButton>
       </div>
