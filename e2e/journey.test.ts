@@ -27,7 +27,7 @@ const home = async (): Promise<void> => {
 };
 
 describe('the builds page', () => {
-  it('shows the three sample builds with drawing, state and figures', async () => {
+  it('shows the four sample builds with drawing, state and figures', async () => {
     await home();
     const cards = await page.$$eval('[data-build]', (all) =>
       all.map((card) => ({
@@ -36,7 +36,12 @@ describe('the builds page', () => {
         text: card.textContent,
       })),
     );
-    expect(cards.map((c) => c.name)).toEqual(['Orchard longtail', 'Choir tandem', 'Tide-flat trike']);
+    expect(cards.map((c) => c.name)).toEqual([
+      'District nurse’s tourer',
+      'Orchard longtail',
+      'Choir tandem',
+      'Tide-flat trike',
+    ]);
     for (const card of cards) {
       expect(card.drawn).toBeGreaterThan(20);
       expect(card.text).toMatch(/Test hill\d+\.\d km\/h/);

@@ -42,17 +42,10 @@ export {
   LIMIT_UNITS,
   NUMBER_FACTS,
   REGIONS,
-  placeRules,
   type AnswerFactName,
-  type Category,
-  type Certainty,
-  type Clause,
-  type Duty,
-  type LawTest,
   type NumberFactName,
-  type PlaceRules,
-  type RuleBook,
-} from './law/rule-schema.ts';
+} from './law/fact-names.ts';
+export type { Category, Certainty, Clause, Duty, LawTest, PlaceRules, RuleBook } from './law/rule-schema.ts';
 export type { AnswerFact, CurveFact, LawFacts, NumberFact, ProfileFacts } from './law/facts.ts';
 export { evaluate, type Verdict } from './verdict/evaluate.ts';
 export { placesOf } from './verdict/judged.ts';
@@ -184,8 +177,15 @@ export { routeSummary, type RouteSummary } from './route/summary.ts';
 export { startGrade } from './ride/start-grade.ts';
 export { TURNING_KG } from './ride/stepper.ts';
 export type { Pace } from './ride/course.ts';
-export { fitInto, makeItFit, type FitCost, type FitPlan, type FitStep } from './verdict/make-it-fit.ts';
-export { traps, type Trap } from './verdict/traps.ts';
+export {
+  fitInto,
+  makeItFit,
+  type FitCost,
+  type FitPlan,
+  type FitStep,
+} from './verdict/fitting/make-it-fit.ts';
+export { traps } from './verdict/traps/traps.ts';
+export type { Trap } from './verdict/traps/trap.ts';
 export { LABEL_WORDS, labelLines, labelledCategory } from './law/label.ts';
 export { wheelPowerCurve, type PowerAtSpeed } from './law/motor-alone.ts';
 export { assistCorners, ratioAt, type RatioCorner } from './law/assist-curve.ts';

@@ -1,3 +1,4 @@
+import { jsonText } from '../quantity/json-text.ts';
 import { fail, ok, type Result } from '../quantity/result.ts';
 import { issuesFromZod } from '../quantity/zod-issues.ts';
 import { from1To2, from2To3, from3To4, from4To5 } from './migrate.ts';
@@ -34,16 +35,6 @@ export function readBuild(data: unknown): Result<BuildDocument> {
 
 /** Reads a build document from JSON text; broken JSON becomes an issue, never an exception. */
 export function readBuildText(text: string): Result<BuildDocument> {
-  let data: unknown;
-  try {
-    data = JSON.parse(text);
-  } catch (error) {
-    return fail({
-      code: 'json',
-      path: '',
-      actual: text.slice(0, 40),
-      limit: `JSON (${error instanceof Error ? error.message : 'cannot be read'})`,
-    });
-  }
-  return readBuild(data);
+  const data = jsonText(text);
+  return data.ok ? readBuild(data.value) : data;
 }

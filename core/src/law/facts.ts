@@ -6,7 +6,7 @@ import { msToKmh } from '../quantity/units.ts';
 import { assistCorners, type RatioCorner } from './assist-curve.ts';
 import { federalTestSpeeds, noLoadSpeed, peakWheelWatts } from './motor-alone.ts';
 import { profilesOf } from './profile.ts';
-import type { AnswerFactName, NumberFactName } from './rule-schema.ts';
+import type { AnswerFactName, NumberFactName } from './fact-names.ts';
 
 /** A number a clause is held against: a band where the instrument leaves conditions open. */
 export interface NumberFact {

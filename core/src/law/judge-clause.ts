@@ -1,7 +1,8 @@
 import { convert } from '../quantity/units.ts';
 import { worstPoint } from './assist-curve.ts';
 import type { AnswerFact, CurveFact, LawFacts, NumberFact, ProfileFacts } from './facts.ts';
-import { NUMBER_FACTS, type Clause, type CurveClause, type NumberClause } from './rule-schema.ts';
+import { NUMBER_FACTS } from './fact-names.ts';
+import type { Clause, CurveClause, NumberClause } from './rule-schema.ts';
 
 /** `check` passes, but on a value or a memory that should be confirmed. */
 export type ClauseState = 'pass' | 'check' | 'fail' | 'unknown';

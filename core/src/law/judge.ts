@@ -1,13 +1,7 @@
 import type { ProfileFacts } from './facts.ts';
 import { judgeClause, type ClauseState, type ClauseVerdict } from './judge-clause.ts';
-import {
-  RULES_FORMAT,
-  type Category,
-  type Duty,
-  type LawTest,
-  type PlaceRules,
-  type RuleBook,
-} from './rule-schema.ts';
+import { RULES_FORMAT } from './fact-names.ts';
+import type { Category, Duty, LawTest, PlaceRules, RuleBook } from './rule-schema.ts';
 
 export type CategoryOutcome = 'inside' | 'check' | 'cannot-tell' | 'outside';
 

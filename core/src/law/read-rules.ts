@@ -1,4 +1,5 @@
-import { fail, ok, type Result } from '../quantity/result.ts';
+import { jsonText } from '../quantity/json-text.ts';
+import { ok, type Result } from '../quantity/result.ts';
 import { issuesFromZod } from '../quantity/zod-issues.ts';
 import { placeRules, type PlaceRules } from './rule-schema.ts';
 
@@ -10,16 +11,6 @@ export function readRules(data: unknown): Result<PlaceRules> {
 
 /** The same from JSON text; broken JSON is an issue that says where it breaks. */
 export function readRulesText(text: string): Result<PlaceRules> {
-  let data: unknown;
-  try {
-    data = JSON.parse(text);
-  } catch (error) {
-    return fail({
-      code: 'json',
-      path: '',
-      actual: text.slice(0, 40),
-      limit: `JSON (${error instanceof Error ? error.message : 'cannot be read'})`,
-    });
-  }
-  return readRules(data);
+  const data = jsonText(text);
+  return data.ok ? readRules(data.value) : data;
 }

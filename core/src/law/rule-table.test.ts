@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { CYCLE, number } from '../test/law-facts.ts';
 import { convert } from '../quantity/units.ts';
 import { judgeClause } from './judge-clause.ts';
-import { NUMBER_FACTS, type Category, type Certainty, type Clause } from './rule-schema.ts';
+import { NUMBER_FACTS } from './fact-names.ts';
+import type { Category, Certainty, Clause } from './rule-schema.ts';
 import { shippedRules } from './rules.ts';
 
 type Limit = readonly [op: string, limit: number, unit: string, certainty: Certainty] | null;

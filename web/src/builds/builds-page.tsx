@@ -10,6 +10,7 @@ import { fetchDialogs } from '../ui/dialog.tsx';
 import { fetchMenus } from '../ui/menu.tsx';
 import { BuildCard } from './build-card.tsx';
 import { ImportBuild } from './import-build.tsx';
+import { loadStartDialog } from './load-start-dialog.ts';
 import { StartCard } from './start-card.tsx';
 
 const FETCH_AHEAD_MS = 1500;
@@ -52,6 +53,7 @@ export function BuildsPage() {
     const timer = setTimeout(() => {
       fetchDialogs();
       void fetchMenus().catch(() => undefined);
+      void loadStartDialog().catch(() => undefined);
       void loadBuildPage().catch(() => undefined);
     }, FETCH_AHEAD_MS);
     return () => {

@@ -6,7 +6,9 @@ import { PageBar } from '../frame/page-bar.tsx';
 import type { ListedRoute } from '../state/api.ts';
 import { useRouteList, useRoutesStore } from '../state/routes.ts';
 import { useQuantity } from '../state/use-quantity.ts';
+import { useAttempt } from '../state/use-attempt.ts';
 import { Button } from '../ui/button.tsx';
+import { Notice } from '../ui/notice.tsx';
 import { ImportRoute } from './import-route.tsx';
 import { RouteSilhouette } from './silhouette.tsx';
 
@@ -72,19 +74,11 @@ export function RoutesPage() {
   const { listed, error, load } = useRouteList();
   const { create, remove, restore } = useRoutesStore();
   const navigate = useNavigate();
-  const [trouble, setTrouble] = useState<string>();
+  const [trouble, attempt] = useAttempt();
   const [away, setAway] = useState<ListedRoute>();
   useEffect(() => {
     document.title = 'Routes, Apple Cart';
   }, []);
-  const attempt = async (work: () => Promise<void>): Promise<void> => {
-    try {
-      setTrouble(undefined);
-      await work();
-    } catch (problem) {
-      setTrouble(problem instanceof Error ? problem.message : 'It could not be done.');
-    }
-  };
   const putAway = (route: ListedRoute): void => {
     void attempt(async () => {
       await remove(route.id);
@@ -120,31 +114,25 @@ export function RoutesPage() {
             </div>
           </div>
           {(error ?? trouble) !== undefined && (
-            <p
-              role="alert"
-              className="mb-3 flex items-center gap-4 border-[1.5px] border-stop bg-stop-tint px-4 py-2"
-            >
-              <span className="flex-1">{error ?? trouble}</span>
-              <Button onClick={() => void load()}>Try again</Button>
-            </p>
+            <Notice kind="trouble" action={{ words: 'Try again', act: () => void load() }}>
+              {error ?? trouble}
+            </Notice>
           )}
           {away !== undefined && (
-            <p
-              role="status"
-              className="mb-3 flex items-center gap-4 border-[1.5px] border-ink bg-sheet px-4 py-2"
-            >
-              <span className="flex-1">{away.summary.name} was put away. Builds that name it say so.</span>
-              <Button
-                onClick={() => {
+            <Notice
+              kind="done"
+              action={{
+                words: 'Bring it back',
+                act: () => {
                   void attempt(async () => {
                     await restore(away.id);
                     setAway(undefined);
                   });
-                }}
-              >
-                Bring it back
-              </Button>
-            </p>
+                },
+              }}
+            >
+              {away.summary.name} was put away. Builds that name it say so.
+            </Notice>
           )}
           {listed === undefined && error === undefined && (
             <p role="status" className="py-10 text-center text-ink2">

@@ -17,7 +17,7 @@ import { dropRulesDraft, keepRulesDraft, readRulesDraft } from './draft.ts';
 import { Block, ChoiceLine, NumberCell, TextLine } from './form-parts.tsx';
 import { otherwiseAt, questionAt, type RulesPath } from './paths.ts';
 import { withoutEmpty } from './new-rules.ts';
-import { rulesFile } from './rules-page.tsx';
+import { rulesFile } from './rules-file.ts';
 
 const REGION_OPTIONS = REGIONS.map((r) => [r, r] as const);
 const textOf = (rules: unknown): string => JSON.stringify(rules, null, 2);

@@ -6,7 +6,9 @@ import { PageBar } from '../frame/page-bar.tsx';
 import type { StoredPart } from '../state/api.ts';
 import { downloadText, fileName } from '../state/download.ts';
 import { useShelf, useShelfStore } from '../state/shelf.ts';
+import { useAttempt } from '../state/use-attempt.ts';
 import { Button } from '../ui/button.tsx';
+import { Notice } from '../ui/notice.tsx';
 import { Menu, MenuItem } from '../ui/menu.tsx';
 import { CompareDialog } from './compare-dialog.tsx';
 import { ImportParts } from './import-parts.tsx';
@@ -31,7 +33,7 @@ export function ShelfPage() {
   const [comparing, setComparing] = useState(false);
   const [editing, setEditing] = useState<Editing>();
   const [away, setAway] = useState<StoredPart>();
-  const [trouble, setTrouble] = useState<string>();
+  const [trouble, attempt] = useAttempt();
   useEffect(() => {
     document.title = 'Parts shelf, Apple Cart';
   }, []);
@@ -41,14 +43,6 @@ export function ShelfPage() {
   const chosen = mine.filter((s) => compared.includes(s.part.id));
   const { one, many } = TYPE_NAMES[type];
 
-  const attempt = async (work: () => Promise<void>): Promise<void> => {
-    try {
-      setTrouble(undefined);
-      await work();
-    } catch (problem) {
-      setTrouble(problem instanceof Error ? problem.message : 'It could not be done.');
-    }
-  };
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
       <PageBar />
@@ -152,28 +146,25 @@ export function ShelfPage() {
               </Button>
             </div>
             {(error ?? trouble) !== undefined && (
-              <p
-                role="alert"
-                className="mb-2 flex items-center gap-4 border-[1.5px] border-stop bg-stop-tint px-4 py-2"
-              >
-                <span className="flex-1">{error ?? trouble}</span>
-                <Button onClick={() => void load()}>Try again</Button>
-              </p>
+              <Notice kind="trouble" action={{ words: 'Try again', act: () => void load() }}>
+                {error ?? trouble}
+              </Notice>
             )}
             {away !== undefined && (
-              <p role="status" className="mb-2 flex items-center gap-4 border-[1.5px] border-ink px-4 py-2">
-                <span className="flex-1">{away.part.name} was put away.</span>
-                <Button
-                  onClick={() => {
+              <Notice
+                kind="done"
+                action={{
+                  words: 'Bring it back',
+                  act: () => {
                     void attempt(async () => {
                       await save(away.part, null);
                       setAway(undefined);
                     });
-                  }}
-                >
-                  Bring it back
-                </Button>
-              </p>
+                  },
+                }}
+              >
+                {away.part.name} was put away.
+              </Notice>
             )}
             {parts === undefined && error === undefined ? (
               <p role="status" className="py-8 text-center text-ink2">

@@ -3,7 +3,8 @@ import { newBuild } from '@apple-cart/core';
 import { differences } from './differences.ts';
 import { fileName } from './download.ts';
 import { sourcedAt, withSection, withSourced } from './paths.ts';
-import { sensitivitiesOf, verdictOf } from './verdicts.ts';
+import { verdictOf } from './verdicts.ts';
+import { sensitivitiesOf } from './what-to-measure.ts';
 
 const build = newBuild('Build');
 

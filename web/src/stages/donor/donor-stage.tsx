@@ -19,7 +19,7 @@ import { Caution } from '../../ui/caution.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { useBuild } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
-import { measureNextOf } from '../../state/verdicts.ts';
+import { measureNextOf } from '../../state/what-to-measure.ts';
 import { STYLE_NAMES } from './donor-styles.ts';
 import { Stage, StageFindings } from '../parts/stage.tsx';
 import { useStage } from '../parts/use-stage.ts';

@@ -3,7 +3,7 @@ import { useDeferredValue } from 'react';
 import { Link } from 'react-router';
 import { STAGES } from '../stage-list.ts';
 import { useDocument } from '../../state/build-store.ts';
-import { sensitivitiesOf } from '../../state/verdicts.ts';
+import { sensitivitiesOf } from '../../state/what-to-measure.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { SOURCE_WORD, SourceMark } from '../../ui/source-mark.tsx';

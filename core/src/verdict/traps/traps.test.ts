@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import type { BuildDocument } from '../build/document.ts';
-import { phraseText } from '../quantity/phrase.ts';
-import { evaluate } from '../test/evaluate.ts';
-import { sample } from '../test/sample.ts';
-import { traps, type Trap } from './traps.ts';
+import type { BuildDocument } from '../../build/document.ts';
+import { phraseText } from '../../quantity/phrase.ts';
+import { evaluate } from '../../test/evaluate.ts';
+import { sample } from '../../test/sample.ts';
+import type { Trap } from './trap.ts';
+import { traps } from './traps.ts';
 
 type Changes = Parameters<typeof sample>[0];
 const build = (

@@ -1,42 +1,7 @@
-import type { BuildDocument } from '../build/document.ts';
-import { knownBuild, type KnownBuild } from '../build/known.ts';
-import type { LawFacts } from '../law/facts.ts';
-import type { PlaceVerdict } from '../law/judge.ts';
-import type { ClauseVerdict } from '../law/judge-clause.ts';
-import { profilesOf } from '../law/profile.ts';
-import { fullChargeVolts } from '../machine/battery.ts';
-import { assembleKnown } from '../machine/machine.ts';
-import { qty, type Phrase } from '../quantity/phrase.ts';
-import { thirtyMinutePower, type ThirtyMinutes } from '../ride/thirty-minute.ts';
-import type { State } from './figure.ts';
-
-/** A mistake that is often made about these laws, and whether this build makes it. */
-export interface Trap {
-  readonly code: string;
-  readonly state: State;
-  readonly title: string;
-  readonly detail: Phrase;
-}
-
-interface Scene {
-  readonly build: BuildDocument;
-  readonly known: KnownBuild;
-  readonly facts: LawFacts;
-  readonly place: PlaceVerdict;
-  readonly places: readonly PlaceVerdict[];
-  readonly held: ThirtyMinutes;
-  readonly inputW: number;
-  readonly fullV: number;
-}
-
-const clausesOf = (place: PlaceVerdict): readonly ClauseVerdict[] =>
-  place.tests.flatMap((t) => t.categories.flatMap((c) => c.clauses));
-
-/** Limits of a place on one number, in its own unit, of the classes that need no approval. */
-const limitsOn = (place: PlaceVerdict, fact: string): readonly ClauseVerdict[] =>
-  place.tests
-    .flatMap((t) => t.categories.filter((c) => c.category.approval === 'none').flatMap((c) => c.clauses))
-    .filter((v) => v.clause.kind === 'number' && v.clause.fact === fact);
+import { profilesOf } from '../../law/profile.ts';
+import { qty, type Phrase } from '../../quantity/phrase.ts';
+import type { State } from '../figure.ts';
+import { limitsOn, type Scene, type Trap } from './trap.ts';
 
 /** The rating and what the heat model holds are called apart when they differ by more than the model's own doubt. */
 const DOUBT = 1.3;
@@ -222,56 +187,6 @@ function labelled({ build, known, facts }: Scene): Trap {
   };
 }
 
-/** Where the machine is within some places and outside others: said, as a machine is not legal "in general". */
-function elsewhere({ place, places }: Scene): Trap {
-  const out = places.filter((p) => p.outcome === 'outside').length;
-  return {
-    code: 'elsewhere',
-    state: 'look',
-    title: 'Every place is its own',
-    detail: [
-      `${place.place.name} alone counts where it is ridden. Of ${String(places.length)} places in the book this build is outside in ${String(out)}. Federal law in the United States says what may be sold as a bicycle, not where it may be ridden; trails, parks and paths have rules of their own everywhere.`,
-    ],
-  };
-}
-
-function edge({ place }: Scene): Trap {
-  const at = clausesOf(place).find(
-    ({ clause, margin, state }) => clause.kind === 'number' && margin === 0 && state !== 'pass',
-  );
-  const strict = clausesOf(place).some(
-    ({ clause }) => clause.kind === 'number' && (clause.op === '<' || clause.op === '>'),
-  );
-  return {
-    code: 'strict',
-    state: at !== undefined ? 'look' : 'fine',
-    title: 'Less than, or at most',
-    detail: [
-      at !== undefined
-        ? `“${at.clause.title}” is met exactly at its limit, and it says less than.`
-        : strict
-          ? 'Some limits here say “less than”: they fail at equality.'
-          : 'The limits here say “at most”: equality passes.',
-    ],
-  };
-}
-
-function weight({ facts, place, known }: Scene): Trap {
-  const limit = limitsOn(place, 'massKg')[0];
-  const added = (facts.massKg?.high ?? 0) - known.donor.massKg.value;
-  return {
-    code: 'mass',
-    state: limit === undefined || limit.state === 'pass' ? 'fine' : limit.state === 'fail' ? 'stop' : 'look',
-    title: 'What the conversion weighs counts',
-    detail: [
-      'Motor, pack and fittings add ',
-      qty(added, 'kg', 1),
-      ' to the donor. ',
-      limit === undefined ? 'No mass limit is remembered here.' : 'There is a mass limit here.',
-    ],
-  };
-}
-
 function stopping({ facts }: Scene): Trap {
   const { twoBrakes, brakesCutMotor } = facts;
   const state: State =
@@ -295,49 +210,5 @@ function stopping({ facts }: Scene): Trap {
   };
 }
 
-/** What holds of every conversion, whatever its numbers. */
-const ALWAYS: readonly Trap[] = [
-  {
-    code: 'kit',
-    state: 'look',
-    title: 'A kit is not an approval',
-    detail: [
-      'A mark on a kit or motor does not cover the finished machine: who puts it together is its maker in law, in the EU also for own use (Directive 2006/42/EC).',
-    ],
-  },
-  {
-    code: 'status',
-    state: 'look',
-    title: 'Losing the status of a bicycle loses the rest',
-    detail: [
-      'Cycle paths, household and liability cover and age limits go with it, and riding it is then driving without licence and insurance. A conversion can also end the donor’s warranty: ask the maker and the insurer.',
-    ],
-  },
-];
-
-/** The mistakes that converters make about these laws, each held against the build. Sources: the rule files' own, common practice. */
-export function traps(
-  build: BuildDocument,
-  facts: LawFacts,
-  place: PlaceVerdict,
-  places: readonly PlaceVerdict[],
-): readonly Trap[] {
-  const known = knownBuild(build);
-  const machine = assembleKnown(build, known);
-  const scene: Scene = {
-    build,
-    known,
-    facts,
-    place,
-    places,
-    held: thirtyMinutePower(machine),
-    inputW: known.pack.nominalV.value * machine.limits.batteryA,
-    fullV: fullChargeVolts(machine.pack),
-  };
-  return [
-    ...[rating, volts, wheel, switches, throttle, labelled, weight, stopping, edge, elsewhere].map((trap) =>
-      trap(scene),
-    ),
-    ...ALWAYS,
-  ];
-}
+/** Mistakes in the machine and its settings. Sources: the rule files' own texts; common practice. */
+export const MACHINE_TRAPS = [rating, volts, wheel, switches, throttle, labelled, stopping] as const;

@@ -1,13 +1,13 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { BuildDocument } from '../build/document.ts';
-import { knownBuild } from '../build/known.ts';
-import { lawFacts } from '../law/facts.ts';
-import { judgePlace } from '../law/judge.ts';
-import { shippedRules } from '../law/rules.ts';
-import { assembleKnown } from '../machine/machine.ts';
-import { phraseText } from '../quantity/phrase.ts';
-import { RUNS, anyBuild, sample } from '../test/sample.ts';
+import type { BuildDocument } from '../../build/document.ts';
+import { knownBuild } from '../../build/known.ts';
+import { lawFacts } from '../../law/facts.ts';
+import { judgePlace } from '../../law/judge.ts';
+import { shippedRules } from '../../law/rules.ts';
+import { assembleKnown } from '../../machine/machine.ts';
+import { phraseText } from '../../quantity/phrase.ts';
+import { RUNS, anyBuild, sample } from '../../test/sample.ts';
 import { fitInto, type FitPlan } from './make-it-fit.ts';
 
 const book = shippedRules();

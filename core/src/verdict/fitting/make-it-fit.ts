@@ -1,14 +1,15 @@
-import type { BuildDocument } from '../build/document.ts';
-import { knownBuild } from '../build/known.ts';
-import { lawFacts, type ProfileFacts } from '../law/facts.ts';
-import { judgeCategory, judgePlace, type CategoryVerdict, type PlaceVerdict } from '../law/judge.ts';
-import { judgeClause, type ClauseVerdict } from '../law/judge-clause.ts';
-import type { Category, RuleBook } from '../law/rule-schema.ts';
-import { assembleKnown } from '../machine/machine.ts';
-import { msToKmh } from '../quantity/units.ts';
-import type { Phrase } from '../quantity/phrase.ts';
-import { draftsFor, type FitDraft } from './fit-drafts.ts';
-import { study, type Study } from './study.ts';
+import type { BuildDocument } from '../../build/document.ts';
+import { knownBuild } from '../../build/known.ts';
+import { lawFacts, type ProfileFacts } from '../../law/facts.ts';
+import { judgeCategory, judgePlace, type CategoryVerdict, type PlaceVerdict } from '../../law/judge.ts';
+import { judgeClause, type ClauseVerdict } from '../../law/judge-clause.ts';
+import type { Category, RuleBook } from '../../law/rule-schema.ts';
+import { assembleKnown } from '../../machine/machine.ts';
+import { msToKmh } from '../../quantity/units.ts';
+import type { Phrase } from '../../quantity/phrase.ts';
+import { draftsFor } from './drafts-for.ts';
+import type { FitDraft } from './fit-draft.ts';
+import { study, type Study } from '../study.ts';
 
 /** What a change does to speed, hill and range; undefined where a figure is missing before or after. */
 export interface FitCost {

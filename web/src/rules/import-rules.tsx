@@ -1,0 +1,48 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { describeIssue, readRulesText, type PlaceRules } from '@apple-cart/core';
+import { useRules } from '../state/rules.ts';
+import { problemWords } from '../state/use-attempt.ts';
+import { BringInFile } from '../ui/bring-in-file.tsx';
+import { Dialog } from '../ui/dialog.tsx';
+
+/** Brings the rules of a place in from a file: whole, or not at all. */
+export function ImportRules() {
+  const { listed, save } = useRules();
+  const [done, setDone] = useState<PlaceRules>();
+  return (
+    <>
+      <BringInFile
+        name="rules"
+        largestKb={240}
+        refused="is not a usable file of rules. Nothing was changed, and the rules that were in force stay in force."
+        onText={async (text) => {
+          const read = readRulesText(text);
+          if (!read.ok) return read.issues.map(describeIssue);
+          try {
+            const now = listed.find((l) => l.rules.id === read.value.id);
+            await save(read.value, now?.version ?? 0);
+            setDone(read.value);
+            return [];
+          } catch (problem) {
+            return [problemWords(problem, 'It could not be stored.')];
+          }
+        }}
+      />
+      {done !== undefined && (
+        <Dialog
+          open
+          onClose={() => {
+            setDone(undefined);
+          }}
+          title="Brought in"
+          description={`The rules of ${done.name} are in force as the file has them.`}
+        >
+          <Link to={`/rules/${done.id}`} className="text-slate underline">
+            Look at them
+          </Link>
+        </Dialog>
+      )}
+    </>
+  );
+}
