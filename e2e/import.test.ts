@@ -33,7 +33,7 @@ describe('bringing in a file', () => {
     await bring(
       '{"schemaVersion": 1, "name": "Half a build", "brief": {"riderMassKg": {"source": "measured", "value": "heavy"}}}',
     );
-    await page.waitForSelector('[data-testid=import-issues]');
+    await page.waitForSelector('[data-testid=import-file-issues]');
     const text = await page.$eval('[role=dialog]', (d) => d.textContent);
     expect(text).toContain('brief.riderMassKg.value: wanted a number, found "heavy"');
     expect(text).toContain('donor: wanted an object, found nothing');
@@ -42,8 +42,8 @@ describe('bringing in a file', () => {
 
   it('that is no JSON says so', async () => {
     await bring('this is a shopping list');
-    await page.waitForSelector('[data-testid=import-issues]');
-    expect(await page.$eval('[data-testid=import-issues]', (d) => d.textContent)).toContain('wanted JSON');
+    await page.waitForSelector('[data-testid=import-file-issues]');
+    expect(await page.$eval('[data-testid=import-file-issues]', (d) => d.textContent)).toContain('wanted JSON');
   });
 
   it('that was exported comes back the same', async () => {
