@@ -62,7 +62,7 @@ function PlaceRow({
           {place.place.name}
         </button>
       </th>
-      <td className="py-1 pr-2">
+      <td className="py-1 pr-4 max-tablet:pr-2">
         <span className="flex items-center gap-1.5 py-0.5">
           <StateMark state={placeState(place.outcome)} size={14} labelled={false} />
           <span className="whitespace-nowrap">
