@@ -43,7 +43,9 @@ describe('bringing in a file', () => {
   it('that is no JSON says so', async () => {
     await bring('this is a shopping list');
     await page.waitForSelector('[data-testid=import-file-issues]');
-    expect(await page.$eval('[data-testid=import-file-issues]', (d) => d.textContent)).toContain('wanted JSON');
+    expect(await page.$eval('[data-testid=import-file-issues]', (d) => d.textContent)).toContain(
+      'wanted JSON',
+    );
   });
 
   it('that was exported comes back the same', async () => {

@@ -1,21 +1,12 @@
-import { mkdtemp, rm, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import type { ElementHandle, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { shippedRules } from '@apple-cart/core';
+import type { Page } from 'puppeteer-core';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
-import { chooseFrom, chooseIn, clickWords, figureBecomes, kept, openBuild, typeInto } from './hands.ts';
+import { chooseIn, clickWords, figureBecomes, kept, openBuild, typeInto } from './hands.ts';
 import { sideways, tooSmall, violations } from './rules.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
 let page: Page & Watch;
-let folder: string;
-beforeAll(async () => {
-  folder = await mkdtemp(join(tmpdir(), 'apple-cart-law-'));
-});
-afterAll(() => rm(folder, { recursive: true, force: true }));
 beforeEach(async () => {
   page = await bench.open();
 });
@@ -41,20 +32,6 @@ const rulesPage = async (id = ''): Promise<void> => {
   await page.goto(`${bench.application.url}/rules${id === '' ? '' : `/${id}`}`);
   await settled(page, id === '' ? '[data-rules=gb]' : '[data-testid=clause-fields]');
 };
-const bring = async (content: string): Promise<void> => {
-  const path = join(folder, 'place.rules.json');
-  await writeFile(path, content);
-  const input = await page.$('[data-testid=import-rules]');
-  await (input as ElementHandle<HTMLInputElement>).uploadFile(path);
-};
-/** Types into a field of the form of rules. */
-async function typeRule(path: string, text: string): Promise<void> {
-  const selector = `[data-rule-field="${path}"] input`;
-  await page.waitForSelector(selector);
-  await page.click(selector, { count: 3 });
-  await page.keyboard.type(text);
-}
-
 describe('the same build', () => {
   it('is judged in every place at once, and in four of them clause by clause', async () => {
     await law('Tide-flat trike');
@@ -148,99 +125,6 @@ describe('a build that breaks its class', () => {
     await says('[data-trap=wheel]', /too fast/);
     await undo();
     await stamped(/Inside/);
-  });
-});
-
-describe('the rule book', () => {
-  it('takes a place of one’s own by form, and a build is judged by it', async () => {
-    await rulesPage();
-    await clickWords(page, 'Add a place');
-    await page.waitForSelector('[role=dialog] input');
-    await page.type('[role=dialog] input', 'Harrow Wold');
-    await chooseIn(page, 'Begin from', 'Great Britain');
-    await clickWords(page, 'Add it');
-    await page.waitForSelector('[data-testid=clause-fields]');
-    expect(page.url()).toContain('/rules/harrow-wold');
-    await typeRule('tests.0.categories.0.clauses.0.limit', '400');
-    await typeRule('tests.0.categories.0.clauses.0.source', 'Byelaw 4 of Harrow Wold');
-    await clickWords(page, 'Keep');
-    await says('main', /Kept: builds are judged by it/);
-    await law('Choir tandem');
-    await chooseFrom(page, 'Great Britain', 'Harrow Wold');
-    await says('main', /Byelaw 4 of Harrow Wold/);
-    await says('main', /at most 400/);
-    await typeInto(page, 'drive.ratedPowerW', '400');
-    await says('[data-stage=law]', /outside by 1/);
-    await undo();
-    await undo();
-    await kept(page);
-  });
-
-  it('does not keep what is wrong, says where, and loses nothing that was typed', async () => {
-    await rulesPage('nz');
-    await typeRule('tests.0.categories.0.clauses.0.limit', 'plenty');
-    await typeRule('tests.0.categories.0.clauses.0.title', 'Power as I read it');
-    await clickWords(page, 'Keep my correction');
-    await page.waitForSelector('[data-testid=rule-issues]');
-    await says('[data-testid=rule-issues]', /tests\.0\.categories\.0\.clauses\.0\.limit: wanted a number/);
-    await says('[data-rule-field="tests.0.categories.0.clauses.0.limit"]', /wanted/);
-    await page.reload();
-    await says('main', /Changes that were not kept were brought back/);
-    expect(
-      await page.$eval('[data-rule-field="tests.0.categories.0.clauses.0.title"] input', (i) => i.value),
-    ).toBe('Power as I read it');
-    const list = (await (await fetch(`${bench.application.url}/api/rules`)).json()) as {
-      places: { rules: { id: string }; origin: string }[];
-    };
-    expect(list.places.find((p) => p.rules.id === 'nz')?.origin).toBe('shipped');
-    await clickWords(page, 'Drop changes');
-    await typeRule('tests.0.categories.0.clauses.0.limit', '350');
-    await clickWords(page, 'Keep my correction');
-    await says('main', /Corrected by you/);
-    await rulesPage();
-    await says('[data-rules=nz]', /corrected by you/);
-    await page.click('button[aria-label="New Zealand as shipped"]');
-    await says('[data-rules=nz]', /as shipped/);
-    await clickWords(page, 'Bring it back');
-    await says('[data-rules=nz]', /corrected by you/);
-  });
-
-  it('refuses a broken file by its path, with the old rules still in force, and takes it mended', async () => {
-    const pl = shippedRules().find((p) => p.id === 'pl');
-    await rulesPage();
-    await bring(JSON.stringify({ ...pl, readYear: 'lately', colour: 'red' }));
-    await page.waitForSelector('[data-testid=import-rules-issues]');
-    const words = await page.$eval('[role=dialog]', (d) => d.textContent);
-    expect(words).toContain('readYear: wanted a number, found "lately"');
-    expect(words).toContain('colour');
-    expect(words).toContain('stay in force');
-    await page.keyboard.press('Escape');
-    await page.waitForSelector('[role=dialog]', { hidden: true });
-    await bring('{"format": "apple-cart-rules"');
-    await says('[data-testid=import-rules-issues]', /JSON/);
-    await page.keyboard.press('Escape');
-    await page.waitForSelector('[role=dialog]', { hidden: true });
-    await says('[data-rules=pl]', /as shipped/);
-    await bring(JSON.stringify({ ...pl, readYear: 2026 }));
-    await says('[role=dialog]', /in force as the file has them/);
-    await page.keyboard.press('Escape');
-    await says('[data-rules=pl]', /2026.*corrected by you/);
-  });
-
-  it('can be changed as text, and the text and the form are one', async () => {
-    await rulesPage('br');
-    await clickWords(page, 'text (JSON)');
-    await page.waitForSelector('[data-testid=rules-text]');
-    await page.focus('[data-testid=rules-text]');
-    await page.$eval('[data-testid=rules-text]', (area) => {
-      const box = area as HTMLTextAreaElement;
-      const at = box.value.indexOf('"Brazil"') + 1;
-      box.setSelectionRange(at, at + 'Brazil'.length);
-    });
-    await page.keyboard.type('Brazil, as read');
-    await clickWords(page, 'a form');
-    await page.waitForSelector('[data-rule-field=name] input');
-    expect(await page.$eval('[data-rule-field=name] input', (i) => i.value)).toBe('Brazil, as read');
   });
 });
 

@@ -25,6 +25,9 @@ function switched(build: BuildDocument, profile: Stored): BuildDocument {
   };
 }
 
+/** What a profile is called; one that nobody named is called so. */
+export const profileName = ({ name }: Stored): string => (name.trim() === '' ? 'unnamed profile' : name);
+
 /** The name of the profile that a wire, a jumper or a hidden menu makes. */
 export const LIFTED = 'limit lifted';
 
@@ -38,7 +41,7 @@ export function profilesOf(build: BuildDocument): readonly Profile[] {
     { name: '', build },
     ...profiles
       .filter((p) => p.reach === 'rider')
-      .map((p) => ({ name: p.name === '' ? 'unnamed profile' : p.name, build: switched(build, p) })),
+      .map((p) => ({ name: profileName(p), build: switched(build, p) })),
     ...(lifted === 'yes'
       ? [
           {

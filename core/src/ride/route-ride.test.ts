@@ -11,7 +11,7 @@ import { drawnRoute, profileOf } from '../route/drawn.ts';
 import { evenHill, type Route } from '../route/route.ts';
 import { HAND_THERMAL, handMachine } from '../test/hand-machine.ts';
 import { ALL_OUT, pace, ride } from '../test/rides.ts';
-import { RUNS, anyBuild } from '../test/sample.ts';
+import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { climb } from './climb.ts';
 import { EVERYDAY, courseOf } from './course.ts';
 import { systemGap } from './ledger.ts';
@@ -84,6 +84,29 @@ describe('energy', () => {
       ),
       { ...RUNS, numRuns: 120 },
     );
+  });
+
+  it('of a motor that cannot keep up behind its freewheel goes into its own drag, and comes from no gear', () => {
+    const dragging = assemble(
+      sample(
+        {
+          drive: { kvRpmPerV: 28.6, resistanceOhm: 0.6, hysteresisNm: 0.02, eddyNms: 0.03, efficiency: 0.9 },
+          gearing: { cogTeeth: [12], ringTeeth: 22 },
+          controller: { limitsSpeed: false },
+          controls: { throttle: 'full' },
+        },
+        'mid-drive',
+      ),
+    );
+    const { ledger } = ride(
+      dragging,
+      MIXED,
+      { pace: pace(15), legs: 'helping', mostSeconds: 4000 },
+      { speed: 6, fromDeg: 248 },
+    );
+    expect(ledger.gears).toBeGreaterThan(-1);
+    expect(ledger.core).toBeGreaterThan(0);
+    expect(Math.abs(systemGap(ledger)) / Math.max(1, ledger.pack + ledger.rider)).toBeLessThan(1e-6);
   });
 
   it('of the grade is weight times the height gained', () => {

@@ -102,17 +102,6 @@ function Choices({ close }: { close: () => void }) {
             >
               {build.pinned === undefined ? 'Pin this state' : 'Take the pin out'}
             </Item>
-            {book.map((place) => (
-              <Item
-                key={place.id}
-                value={`place law ${place.name}`}
-                onSelect={act(() => {
-                  build.edit((d) => withSection(d, 'brief', { place: place.id }), 'place');
-                })}
-              >
-                Judge it in {place.name}
-              </Item>
-            ))}
             <Item value="class sheet label" onSelect={act(() => void navigate(`/builds/${id}/class-sheet`))}>
               Print the class sheet
             </Item>
@@ -148,6 +137,19 @@ function Choices({ close }: { close: () => void }) {
               >
                 {specAt(path).label}{' '}
                 <span className="text-[12px] text-ink2">{STAGES[stageOf(path)].name}</span>
+              </Item>
+            ))}
+          </Command.Group>
+          <Command.Group heading="Places" className={GROUP}>
+            {book.map((place) => (
+              <Item
+                key={place.id}
+                value={`place law ${place.name}`}
+                onSelect={act(() => {
+                  build.edit((d) => withSection(d, 'brief', { place: place.id }), 'place');
+                })}
+              >
+                Judge it in {place.name}
               </Item>
             ))}
           </Command.Group>

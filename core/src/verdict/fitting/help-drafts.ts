@@ -1,7 +1,7 @@
 import type { BuildDocument } from '../../build/document.ts';
 import { knownBuild } from '../../build/known.ts';
 import { peakWheelWatts } from '../../law/motor-alone.ts';
-import { LIFTED, profilesOf } from '../../law/profile.ts';
+import { LIFTED, profileName } from '../../law/profile.ts';
 import type { CurveClause, NumberClause } from '../../law/rule-schema.ts';
 import { assemble, assembleKnown } from '../../machine/machine.ts';
 import { qty } from '../../quantity/phrase.ts';
@@ -116,23 +116,23 @@ export const fitted = (
 
 /** What takes a way of riding away that breaks the clause. */
 export function withoutProfile(build: BuildDocument, name: string): FitDraft {
-  if (name === LIFTED)
+  if (name === LIFTED && build.controller.lifted === 'yes')
     return {
       id: 'lock',
       what: ['Take the wire, jumper or menu that lifts the limit out of the rider’s reach'],
       effort: 'setting',
       apply: (b) => ({ ...b, controller: { ...b.controller, lifted: 'no' } }),
     };
-  // Its place among the profiles, as more than one may bear a name.
-  const index = profilesOf(build).findIndex((p) => p.name === name) - 1;
-  const profile = build.controller.profiles.filter((p) => p.reach === 'rider')[index];
   return {
     id: `profile-${name}`,
     what: [`Take out the profile “${name}”`],
     effort: 'setting',
     apply: (b) => ({
       ...b,
-      controller: { ...b.controller, profiles: b.controller.profiles.filter((p) => p !== profile) },
+      controller: {
+        ...b.controller,
+        profiles: b.controller.profiles.filter((p) => p.reach !== 'rider' || profileName(p) !== name),
+      },
     }),
   };
 }

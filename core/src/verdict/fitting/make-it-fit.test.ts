@@ -119,6 +119,21 @@ describe('the smallest changes', () => {
     expect(found.together.cost).toEqual({ topKmh: 0, hillKmh: 0, rangeKm: 0 });
   });
 
+  it('take out every profile of a name, and one called as the wire is', () => {
+    const fast = (name: string, cutoffKmh: number) => ({
+      name,
+      reach: 'rider' as const,
+      limitsSpeed: true,
+      cutoffKmh,
+      batteryA: null,
+      throttle: 'same' as const,
+    });
+    const many = [fast('Trail', 38), fast('Trail', 42), fast('', 35), fast('limit lifted', 50)];
+    const found = plan(build({ controller: { profiles: many } }), 'gb', 'UK-EAPC');
+    expect(found.together.build.controller.profiles).toEqual([]);
+    expect(found.together.after.outcome).toBe('inside');
+  });
+
   it('bring a cadence machine under Japan’s curve with a torque sensor', () => {
     const found = plan(build(), 'jp', 'JP-ASSIST');
     expect(found.steps.map((s) => [s.id, s.effort])).toEqual([['proportional', 'part']]);

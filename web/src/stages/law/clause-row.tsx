@@ -86,14 +86,27 @@ const years = (text: string): string =>
 const sentence = (text: string): string => text.replace(/^./, (c) => c.toUpperCase()).replace(/\.?$/, '.');
 
 /** A clause: its limit, what this build has, the margin, and how sure both are. */
-export function ClauseRow({ verdict, category }: { verdict: ClauseVerdict; category: Category }) {
+export function ClauseRow({
+  verdict,
+  category,
+  heldW,
+}: {
+  verdict: ClauseVerdict;
+  category: Category;
+  /** What the motor holds for thirty minutes by the heat model, W. */
+  heldW: number;
+}) {
   const { clause, state, fact, margin, value, why, profile } = verdict;
   const limit = limitOf(verdict);
   const unit = limit.unit ?? '1';
   const source = sourceOf(fact);
   const how = fact?.how;
+  const held =
+    clause.kind === 'number' && clause.fact === 'ratedPowerW'
+      ? `by the heat model the motor as installed holds about ${formatNumber(heldW, 0)} W at its shaft for thirty minutes: a cross-check, not a rating`
+      : undefined;
   const remarks = [
-    ...[profile === '' ? undefined : `${profileWords(profile)} it is worst`, why, clause.note]
+    ...[profile === '' ? undefined : `${profileWords(profile)} it is worst`, why, clause.note, held]
       .filter((text) => text !== undefined)
       .map(sentence),
   ].join(' ');

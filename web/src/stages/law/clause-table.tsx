@@ -1,5 +1,12 @@
-import { useState } from 'react';
-import { decidingCategory, type CategoryVerdict, type PlaceVerdict } from '@apple-cart/core';
+import { useMemo, useState } from 'react';
+import {
+  assemble,
+  decidingCategory,
+  thirtyMinutePower,
+  type BuildDocument,
+  type CategoryVerdict,
+  type PlaceVerdict,
+} from '@apple-cart/core';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { CertaintyMark } from './certainty-mark.tsx';
@@ -72,7 +79,7 @@ function Silent({ shown }: { shown: CategoryVerdict }) {
   );
 }
 
-function TestClauses({ test, first }: { test: TestVerdict; first: boolean }) {
+function TestClauses({ test, first, heldW }: { test: TestVerdict; first: boolean; heldW: number }) {
   const [chosen, setChosen] = useState<string>();
   const shown =
     test.categories.find((c) => c.category.id === chosen) ?? decidingCategory(test) ?? test.categories[0];
@@ -96,7 +103,7 @@ function TestClauses({ test, first }: { test: TestVerdict; first: boolean }) {
         </thead>
         <tbody>
           {shown.clauses.map((clause) => (
-            <ClauseRow key={clause.clause.id} verdict={clause} category={category} />
+            <ClauseRow key={clause.clause.id} verdict={clause} category={category} heldW={heldW} />
           ))}
         </tbody>
       </table>
@@ -114,7 +121,9 @@ function TestClauses({ test, first }: { test: TestVerdict; first: boolean }) {
 }
 
 /** Clause by clause, for every question that a place asks; any of its classes can be looked at. */
-export const Clauses = ({ place }: { place: PlaceVerdict }) =>
-  place.tests.map((test, i) => (
-    <TestClauses key={`${place.place.id} ${test.test.id}`} test={test} first={i === 0} />
+export function Clauses({ place, build }: { place: PlaceVerdict; build: BuildDocument }) {
+  const heldW = useMemo(() => thirtyMinutePower(assemble(build)).watts, [build]);
+  return place.tests.map((test, i) => (
+    <TestClauses key={`${place.place.id} ${test.test.id}`} test={test} first={i === 0} heldW={heldW} />
   ));
+}

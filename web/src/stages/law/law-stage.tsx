@@ -77,7 +77,7 @@ function Picture({ view }: { view: LawView }) {
   const { here, places } = verdict.law;
   switch (view) {
     case 'clauses':
-      return <Clauses place={here} />;
+      return <Clauses place={here} build={document} />;
     case 'fit':
       return <MakeItFit />;
     case 'places':

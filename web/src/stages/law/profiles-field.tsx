@@ -6,6 +6,7 @@ import { FieldGroup } from '../../fields/field-group.tsx';
 import { TextField } from '../../fields/text-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
+import { useStage } from '../parts/use-stage.ts';
 import { TextButton } from '../../ui/text-button.tsx';
 
 const NEW: SwitchedProfile = {
@@ -27,6 +28,8 @@ function ProfileRows({
   onChange: (change: Partial<SwitchedProfile>) => void;
   onRemove: () => void;
 }) {
+  // What it leaves open is as the build has it.
+  const own = useStage().verdict.known.controller;
   return (
     <div className="border-b-[1.5px] border-rule pb-1" data-testid="profile">
       <TextField
@@ -52,14 +55,14 @@ function ProfileRows({
         label="Ends the help by speed"
         value={profile.limitsSpeed}
         onChange={(limitsSpeed) => {
-          onChange({ limitsSpeed, ...(limitsSpeed ? {} : { cutoffKmh: null }) });
+          onChange({ limitsSpeed, cutoffKmh: limitsSpeed ? own.assistCutoffKmh.value : null });
         }}
       />
       <div className="flex min-h-[30px] flex-wrap items-center gap-x-3 border-b border-hair max-bench:min-h-11">
         {profile.limitsSpeed && (
           <PlainNumber
             label="at"
-            value={profile.cutoffKmh ?? 25}
+            value={profile.cutoffKmh ?? own.assistCutoffKmh.value}
             unit="km/h"
             min={3}
             max={150}
@@ -72,7 +75,7 @@ function ProfileRows({
         )}
         <PlainNumber
           label="battery"
-          value={profile.batteryA ?? 15}
+          value={profile.batteryA ?? own.batteryCurrentA.value}
           unit="A"
           min={1}
           max={500}
