@@ -138,4 +138,26 @@ describe('the rule book', () => {
     await page.waitForSelector('[data-rule-field=name] input');
     expect(await page.$eval('[data-rule-field=name] input', (i) => i.value)).toBe('Brazil, as read');
   });
+
+  it('that has no rules for a place says so, and nothing else of the build is lost', async () => {
+    const list = (await (await fetch(`${bench.application.url}/api/builds`)).json()) as {
+      builds: { document: { name: string; brief: object } }[];
+    };
+    const trike = list.builds.find((b) => b.document.name === 'Tide-flat trike')?.document;
+    const name = 'From another workshop';
+    await fetch(`${bench.application.url}/api/builds`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ ...trike, name, brief: { ...trike?.brief, place: 'far-away' } }),
+    });
+    await openBuild(page, bench.application, name, 'law');
+    await says('[data-testid=stamp]', /Cannot tell.*No rules, far-away/i);
+    await says('main', /This rule book has no rules for the place/);
+    await says('main', /There are no rules for "far-away"/);
+    await says('[data-figure=hill]', /\d/);
+    await page.click('a[href$="?view=fit"]');
+    await says('main', /There are no rules for this place/);
+    await chooseFrom(page, 'far-away', 'Great Britain');
+    await says('[data-testid=stamp]', /Inside/i);
+  });
 });

@@ -34,7 +34,13 @@ export { constantSpeedRange, type RangeOutcome, type RangeResult } from './ride/
 export type { Climb, ClimbOutcome } from './ride/climb.ts';
 export { shippedRules } from './law/rules.ts';
 export { readRules, readRulesText } from './law/read-rules.ts';
-export { decidingCategory, type CategoryVerdict, type PlaceOutcome, type PlaceVerdict } from './law/judge.ts';
+export {
+  decidingCategory,
+  judgeBook,
+  type CategoryVerdict,
+  type PlaceOutcome,
+  type PlaceVerdict,
+} from './law/judge.ts';
 export type { ClauseState, ClauseVerdict } from './law/judge-clause.ts';
 export {
   ANSWER_FACTS,
@@ -46,9 +52,9 @@ export {
   type NumberFactName,
 } from './law/fact-names.ts';
 export type { Category, Certainty, Clause, Duty, LawTest, PlaceRules, RuleBook } from './law/rule-schema.ts';
+export { lawFacts } from './law/facts.ts';
 export type { AnswerFact, CurveFact, LawFacts, NumberFact, ProfileFacts } from './law/facts.ts';
 export { evaluate, type Verdict } from './verdict/evaluate.ts';
-export { placesOf } from './verdict/judged.ts';
 export { toldVerdict, type ToldVerdict } from './verdict/told-verdict.ts';
 export { TRAY } from './verdict/figure.ts';
 export type { Figure, FigureId, State, Working, WorkingRow } from './verdict/figure.ts';

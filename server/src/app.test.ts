@@ -20,7 +20,9 @@ describe('POST /api/evaluate', () => {
   it('returns the very verdict of the core and stores nothing', async () => {
     const build = named('Passing by');
     const response = await api().post('/api/evaluate').send(build).expect(200);
-    expect(response.body).toEqual(JSON.parse(JSON.stringify(toldVerdict(evaluate(build, shippedRules())))));
+    expect(response.body).toEqual(
+      JSON.parse(JSON.stringify(toldVerdict(evaluate(build, shippedRules()), shippedRules()))),
+    );
     expect((response.body as ToldVerdict).figures).toHaveLength(10);
     expect(await it_.builds.list()).toEqual([]);
   });

@@ -48,7 +48,8 @@ function api({ builds, parts, routes, rules }: AppParts): express.Router {
   router.post('/evaluate', async (request, response) => {
     const build = readBuild(request.body);
     if (!build.ok) throw badInput(build.issues);
-    response.json(toldVerdict(evaluate(build.value, await rules.inForce())));
+    const book = await rules.inForce();
+    response.json(toldVerdict(evaluate(build.value, book), book));
   });
   router.use(unknownRoute);
   return router;

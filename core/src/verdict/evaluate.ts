@@ -50,7 +50,6 @@ export interface Verdict {
     /** What the rules may ask, for each way the rider can have the machine; the build as set first. */
     readonly ways: readonly ProfileFacts[];
     readonly here: PlaceVerdict;
-    readonly places: readonly PlaceVerdict[];
   };
   readonly hill: {
     readonly climb: ClimbOutcome;
@@ -129,7 +128,7 @@ export function evaluate(build: BuildDocument, book: RuleBook): Verdict {
     stages: stages(s, figures, found),
     known: s.known,
     assumptions: s.used.filter((k) => k.source === 'assumed' || k.source === 'unknown'),
-    law: { ways: s.ways, here: s.here, places: s.places },
+    law: { ways: s.ways, here: s.here },
     fit: fitVerdict(s),
     axlesKg: axleLoadsKg(s.machine.road.massKg, s.machine.balance),
     hill: {

@@ -1,9 +1,10 @@
-import type { PlaceOutcome } from '../law/judge.ts';
+import { judgeBook, type PlaceOutcome } from '../law/judge.ts';
+import type { RuleBook } from '../law/rule-schema.ts';
 import type { Verdict } from './evaluate.ts';
 
 /** A verdict as it is written out: every place by its outcome, with the clauses of the one it is ridden in alone. */
 export interface ToldVerdict extends Omit<Verdict, 'law'> {
-  readonly law: Omit<Verdict['law'], 'places'> & {
+  readonly law: Verdict['law'] & {
     readonly places: readonly {
       readonly id: string;
       readonly name: string;
@@ -13,12 +14,12 @@ export interface ToldVerdict extends Omit<Verdict, 'law'> {
   };
 }
 
-/** The verdict without the whole rule book in it: forty places, clause by clause, are a megabyte of JSON. */
-export const toldVerdict = (verdict: Verdict): ToldVerdict => ({
+/** The verdict with every place of the book by its outcome: forty places, clause by clause, are a megabyte of JSON. */
+export const toldVerdict = (verdict: Verdict, book: RuleBook): ToldVerdict => ({
   ...verdict,
   law: {
     ...verdict.law,
-    places: verdict.law.places.map(({ place, outcome, className }) => ({
+    places: judgeBook(book, verdict.law.ways).map(({ place, outcome, className }) => ({
       id: place.id,
       name: place.name,
       outcome,

@@ -28,7 +28,9 @@ async function main(args: readonly string[]): Promise<number> {
   }
   const verdict = evaluate(build.value, shippedRules());
   process.stdout.write(
-    flags.includes('--json') ? `${JSON.stringify(toldVerdict(verdict), null, 2)}\n` : textReport(verdict),
+    flags.includes('--json')
+      ? `${JSON.stringify(toldVerdict(verdict, shippedRules()), null, 2)}\n`
+      : textReport(verdict),
   );
   return 0;
 }

@@ -47,12 +47,12 @@ function lawText({ law }: Verdict): readonly string[] {
       '',
       test.question,
       `  ${resulting === undefined ? test.otherwise.name : shown.category.name} (${shown.category.instrument}, ${shown.category.year})`,
-      ...shown.clauses.map(({ clause, state, value }) => {
+      ...shown.clauses.map(({ clause, state, value, profile }) => {
         const unit = clause.kind === 'number' ? clause.unit : '1';
         const limit = clause.kind === 'number' ? `${clause.op} ${formatQuantity(clause.limit, unit)}` : '';
         const actual =
           value === undefined ? '' : formatNumber(convert(value, unit, unit), usualDigits(value, unit));
-        return `  ${state.padEnd(8)} ${clause.title.padEnd(38)} ${actual.padStart(8)} ${unitText(unit).padEnd(5)} ${limit}  [${clause.certainty}]`;
+        return `  ${state.padEnd(8)} ${clause.title.padEnd(38)} ${actual.padStart(8)} ${unitText(unit).padEnd(5)} ${limit}  [${clause.certainty}]${profile === '' ? '' : ` in "${profile}"`}`;
       }),
     ];
   });

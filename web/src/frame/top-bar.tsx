@@ -134,7 +134,7 @@ export function TopBar() {
         <Menu
           trigger={
             <button type="button" className={BAR_BUTTON}>
-              <Labelled label="Place" value={place?.name ?? ''} />
+              <Labelled label="Place" value={place?.name ?? document.brief.place} />
             </button>
           }
         >

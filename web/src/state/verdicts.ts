@@ -1,4 +1,11 @@
-import { evaluate, type BuildDocument, type RuleBook, type Verdict } from '@apple-cart/core';
+import {
+  evaluate,
+  judgeBook,
+  type BuildDocument,
+  type PlaceVerdict,
+  type RuleBook,
+  type Verdict,
+} from '@apple-cart/core';
 import { bookInForce } from './rules.ts';
 
 /** Documents and books are never changed in place: a verdict is worked out once for the two and then remembered. */
@@ -14,4 +21,15 @@ export function verdictOf(document: BuildDocument): Verdict {
   const verdict = evaluate(document, book);
   byBook.set(document, verdict);
   return verdict;
+}
+
+/** Every place of the book in force, judged only where they are shown. */
+const places = new WeakMap<Verdict, readonly PlaceVerdict[]>();
+
+export function placesOf(verdict: Verdict): readonly PlaceVerdict[] {
+  const known = places.get(verdict);
+  if (known !== undefined) return known;
+  const judged = judgeBook(bookInForce(), verdict.law.ways);
+  places.set(verdict, judged);
+  return judged;
 }

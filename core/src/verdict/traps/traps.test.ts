@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../../build/document.ts';
+import { judgeBook } from '../../law/judge.ts';
+import { shippedRules } from '../../law/rules.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import { evaluate } from '../../test/evaluate.ts';
 import { sample } from '../../test/sample.ts';
@@ -19,7 +21,7 @@ function all(b: BuildDocument): readonly Trap[] {
   const { law } = evaluate(b);
   const facts = law.ways[0]?.facts;
   if (facts === undefined) throw new Error('no facts');
-  return traps(b, facts, law.here, law.places);
+  return traps(b, facts, law.here, judgeBook(shippedRules(), law.ways));
 }
 const trap = (b: BuildDocument, code: string): Trap => {
   const found = all(b).find((t) => t.code === code);

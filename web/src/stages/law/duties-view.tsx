@@ -8,6 +8,7 @@ import {
   type PlaceVerdict,
   type Verdict,
 } from '@apple-cart/core';
+import { placesOf } from '../../state/verdicts.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
@@ -89,7 +90,7 @@ export function Traps({
     const facts = verdict.law.ways[0]?.facts;
     return facts === undefined
       ? []
-      : traps(document, facts, here, verdict.law.places).toSorted((a, b) => ORDER[a.state] - ORDER[b.state]);
+      : traps(document, facts, here, placesOf(verdict)).toSorted((a, b) => ORDER[a.state] - ORDER[b.state]);
   }, [document, verdict, here]);
   return (
     <section aria-label="Traps">

@@ -3,6 +3,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { convert, formatNumber, placeState, shownUnit, unitText, type PlaceVerdict } from '@apple-cart/core';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { useSettings } from '../../state/settings-store.ts';
+import { placesOf } from '../../state/verdicts.ts';
 import { Caution } from '../../ui/caution.tsx';
 import { Stamp } from '../../ui/stamp.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
@@ -74,14 +75,20 @@ function Instead({ place }: { place: PlaceVerdict }) {
 
 function Picture({ view }: { view: LawView }) {
   const { document, verdict, pinned } = useStage();
-  const { here, places } = verdict.law;
+  const { here } = verdict.law;
   switch (view) {
     case 'clauses':
       return <Clauses place={here} build={document} />;
     case 'fit':
       return <MakeItFit />;
     case 'places':
-      return <PlacesTable places={places} here={here} pinned={pinned?.law.places} />;
+      return (
+        <PlacesTable
+          places={placesOf(verdict)}
+          here={here}
+          pinned={pinned === undefined ? undefined : placesOf(pinned)}
+        />
+      );
     case 'curves':
       return <CurvesView />;
     case 'duties':
