@@ -128,6 +128,24 @@ describe('a build that breaks its class', () => {
   });
 });
 
+describe('the duties of a class', () => {
+  it('are ticked by the build where it answers them, else by hand, and stay ticked', async () => {
+    await law('Tide-flat trike');
+    await view('duties');
+    const age = 'input[aria-label="Age: seen to"]';
+    await page.waitForSelector(age);
+    expect(await page.$('input[aria-label="Label, marking: seen to"]')).toBeNull();
+    await page.click(age);
+    await page.waitForSelector(`${age}:checked`);
+    await kept(page);
+    await page.reload();
+    await page.waitForSelector(`${age}:checked`);
+    await page.click(age);
+    await page.waitForSelector(`${age}:not(:checked)`);
+    await kept(page);
+  });
+});
+
 describe('the class sheet', () => {
   it('prints with clauses, duties and the label of the class it is in', async () => {
     const id = await law('Tide-flat trike');

@@ -17,7 +17,12 @@ const allUnknown = <S extends object>(specs: S): { [K in keyof S]: Sourced } =>
 
 /** What nobody has looked at yet: the values of everything that is asked later, before it is asked. */
 export const BLANK = {
-  brief: { hillRoute: '', rangeRoute: '', ...allUnknown({ windFromDeg: 0, descentKmh: 0 }) },
+  brief: {
+    hillRoute: '',
+    rangeRoute: '',
+    dutiesDone: [] as string[],
+    ...allUnknown({ windFromDeg: 0, descentKmh: 0 }),
+  },
   donor: {
     frameMaterial: 'unknown',
     forkMaterial: 'unknown',

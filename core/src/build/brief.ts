@@ -169,5 +169,7 @@ export const brief = z.strictObject({
   hillRoute: routeId,
   /** Ridden on the range stage. */
   rangeRoute: routeId,
+  /** Duties of the class that are seen to, by place and title; ticked by hand. */
+  dutiesDone: z.array(z.string().max(200)).max(300),
   ...quantities(briefSpecs),
 });

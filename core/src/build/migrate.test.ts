@@ -93,6 +93,8 @@ describe('a document of version 4', () => {
     expect(build.donor).toMatchObject(recent.donor);
     expect(build.controller).toMatchObject({ lifted: 'unknown', profiles: [] });
     expect(build.donor.widthMm).toEqual({ source: 'unknown' });
+    expect(build.brief.dutiesDone).toEqual([]);
+    expect(build.brief).toMatchObject(recent.brief);
     expect(build.controls.labelSpeedKmh).toEqual({ source: 'unknown' });
   });
 

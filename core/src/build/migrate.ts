@@ -44,10 +44,10 @@ export function from3To4(data: object): Record<string, unknown> {
   return { ...filled(old, asked), schemaVersion: 4 };
 }
 
-/** Version 4 judged three places by one setting: profiles, label, width and the controller's wheel are unknown. */
+/** Version 4 judged three places by one setting: profiles, label, width, duties and the controller's wheel are unknown. */
 export function from4To5(data: object): Record<string, unknown> {
   const old = data as Record<string, unknown>;
-  const asked = (['donor', 'controller', 'controls'] as const).filter((name) => name in old);
+  const asked = (['brief', 'donor', 'controller', 'controls'] as const).filter((name) => name in old);
   return { ...filled(old, asked), schemaVersion: 5 };
 }
 

@@ -161,7 +161,7 @@ export function RulesEditor({ listed }: { listed: ListedRules }) {
         <label className="block">
           <span className="sr-only">Rules as JSON</span>
           <textarea
-            className="num h-[62vh] w-full border-[1.5px] border-ink bg-field p-3 text-[13px] leading-snug"
+            className="h-[62vh] font-[monospace] w-full border-[1.5px] border-ink bg-field p-3 text-[13px] leading-snug"
             spellCheck={false}
             value={text}
             data-testid="rules-text"

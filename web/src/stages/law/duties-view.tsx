@@ -8,6 +8,8 @@ import {
   type PlaceVerdict,
   type Verdict,
 } from '@apple-cart/core';
+import { useBuild, useDocument } from '../../state/build-store.ts';
+import { withSection } from '../../state/paths.ts';
 import { placesOf } from '../../state/verdicts.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { PanelHead } from '../../ui/panel.tsx';
@@ -21,14 +23,48 @@ const ASKED: Readonly<Record<Duty['asked'], string>> = {
   unknown: 'not remembered',
 };
 
-/** Whether the build answers a duty: a box ticked, crossed, or left to tick by hand. */
-function tick(duty: Duty, fact: AnswerFact | undefined): string {
-  if (duty.asked !== 'yes') return '';
-  if (fact === undefined || fact.answer === 'unknown') return '☐';
-  return fact.answer === 'yes' ? '☑' : '☒';
+/** What ticks a duty off: the build where it answers it, else a hand; empty where nothing is asked. */
+function Tick({ duty, place, fact }: { duty: Duty; place: string; fact: AnswerFact | undefined }) {
+  const done = useDocument().brief.dutiesDone;
+  const edit = useBuild((state) => state.edit);
+  if (duty.asked === 'no') return null;
+  if (fact !== undefined && fact.answer !== 'unknown') {
+    const met = fact.answer === 'yes';
+    return (
+      <span title="answered by the build" role="img" aria-label={met ? 'met by the build' : 'not met'}>
+        {met ? '☑' : '☒'}
+      </span>
+    );
+  }
+  const key = `${place}: ${duty.title}`;
+  const ticked = done.includes(key);
+  return (
+    <>
+      <label className="no-print grid place-items-center max-bench:min-h-11 max-bench:min-w-11">
+        <input
+          type="checkbox"
+          className="size-4 accent-[var(--fine-fill)] max-bench:size-5"
+          checked={ticked}
+          aria-label={`${duty.title}: seen to`}
+          onChange={() => {
+            edit(
+              (d) =>
+                withSection(d, 'brief', {
+                  dutiesDone: ticked ? done.filter((k) => k !== key) : [...done, key],
+                }),
+              `${duty.title.toLowerCase()} ${ticked ? 'open again' : 'seen to'}`,
+            );
+          }}
+        />
+      </label>
+      <span className="hidden print:inline" aria-hidden>
+        {ticked ? '☑' : '☐'}
+      </span>
+    </>
+  );
 }
 
-/** Duties of the class as a checklist; what the build answers is ticked. */
+/** Duties of the class as a checklist: what the build answers is ticked by it, the rest by hand. */
 export function Duties({ here, verdict }: { here: PlaceVerdict; verdict: Verdict }) {
   const facts = verdict.law.ways[0]?.facts;
   return (
@@ -53,7 +89,9 @@ export function Duties({ here, verdict }: { here: PlaceVerdict; verdict: Verdict
               const fact = duty.fact === undefined ? undefined : facts?.[duty.fact];
               return (
                 <tr key={`${duty.title}${String(i)}`} className="border-b border-hair align-top">
-                  <td className="w-7 py-1 text-center text-[16px] leading-tight">{tick(duty, fact)}</td>
+                  <td className="w-7 py-1 text-center text-[16px] leading-tight">
+                    <Tick duty={duty} place={here.place.id} fact={fact} />
+                  </td>
                   <td className={`py-1.5 pr-2 leading-snug ${duty.asked === 'no' ? 'text-ink2' : ''}`}>
                     <b className="font-semibold">{duty.title}.</b> {duty.text}
                   </td>
