@@ -192,6 +192,8 @@ export function cutoffChart({ curves, limits, system }: ShareChartInput, ink: Ch
         const points = xy(way);
         const end = way.share.at(-1)?.kmh ?? 0;
         const color = ink.limit['speed-limit'].line;
+        // Towards the left edge the words stand behind the line, so that they do not run over the axis.
+        const behind = speed(end) < 0.4 * xMax;
         return [
           ...(way.profile === ''
             ? cased(points, color, ink)
@@ -200,8 +202,8 @@ export function cutoffChart({ curves, limits, system }: ShareChartInput, ink: Ch
             {
               at: [speed(end), way.profile === '' ? 42 : 16],
               color: ink.limit['speed-limit'].text,
-              align: 'right',
-              offset: [-26, 0],
+              align: behind ? 'left' : 'right',
+              offset: [behind ? 12 : -26, 0],
               lines: [
                 { text: `Ends at ${formatNumber(speed(end), 1)} ${unit}`, style: 'strong' },
                 { text: wayName(way.profile), style: 'plain' },
