@@ -41,7 +41,7 @@ function Label({ build, verdict, here }: { build: BuildDocument; verdict: Verdic
       <div className="flex flex-wrap items-start gap-x-6 gap-y-3 pt-3">
         <div className="border border-dashed border-ink3 p-1">
           <div
-            className="min-w-[64mm] border-2 border-black bg-white px-[4mm] py-[2.5mm] text-center font-[Arial,Helvetica,sans-serif] text-[12pt] leading-snug font-bold text-black"
+            className="min-w-[64mm] border-2 border-black bg-white px-[4mm] py-[2.5mm] text-center font-[sans-serif] text-[12pt] leading-snug font-bold text-black"
             data-testid="label"
           >
             {lines.map((line, i) => (
