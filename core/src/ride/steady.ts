@@ -60,9 +60,27 @@ function balanced(
   };
 }
 
+/** Just inside the top of a gear's cadence span, where its force is still whole, m/s. */
+const INSIDE = 1e-6;
+
 /**
- * Highest steady speed on `gradePct` with all the help there is: scan down from 30 m/s in 2 m/s steps to
- * the first speed where force exceeds load, then Illinois in that step.
+ * Speeds to look at from the top down. A motor that follows the legs steps from gear to gear: the top of each gear's
+ * cadence span may stand above its neighbours, in less width than a step.
+ */
+function lookedAt({ kind, control, rider, gears }: Machine): readonly number[] {
+  const steps = Array.from({ length: Math.ceil((FASTEST - CRAWL) / STEP) }, (_, i) =>
+    Math.max(CRAWL, FASTEST - STEP * (i + 1)),
+  );
+  if (kind !== 'mid-drive' || control !== 'pedals') return steps;
+  const tops = gears
+    .map((gear) => (rider.cadenceMaxRpm * Math.PI) / 30 / gear.crankRatio - INSIDE)
+    .filter((v) => v > CRAWL && v < FASTEST);
+  return [...steps, ...tops].sort((a, b) => b - a);
+}
+
+/**
+ * Highest steady speed on `gradePct` with all the help there is: look down from 30 m/s in 2 m/s steps, and at the
+ * tops of the gears, for the first speed where force exceeds load, then Illinois above it.
  */
 export function steadySpeed(
   machine: Machine,
@@ -73,8 +91,7 @@ export function steadySpeed(
   const surplus = (v: number): number =>
     traction(machine, supply, v, choice).totalN - roadForce(machine.road, v, gradePct);
   let high = FASTEST;
-  while (high > CRAWL) {
-    const low = Math.max(CRAWL, high - STEP);
+  for (const low of lookedAt(machine)) {
     if (surplus(low) > 0) {
       const root = illinois(surplus, low, high, SPEED_TOLERANCE);
       return balanced(machine, supply, gradePct, choice, low, root.found ? root.x : high);

@@ -64,20 +64,11 @@ const WHOLE: readonly QuantityPath[] = [
   'drive.wheelSprocketTeeth',
 ];
 
-/** Only the law asks for these: they have random builds of their own, and draw nothing here. */
-const LAW_ONLY: readonly QuantityPath[] = [
-  'donor.widthMm',
-  'controller.setRolloutMm',
-  'controls.labelSpeedKmh',
-  'controls.labelPowerW',
-];
-
 function section(name: SectionName): fc.Arbitrary<Record<string, Sourced>> {
   const specs: Record<string, QuantitySpec> = SPECS[name];
-  const drawn = Object.entries(specs).filter(([key]) => !LAW_ONLY.includes(`${name}.${key}` as QuantityPath));
   return fc.record(
     Object.fromEntries(
-      drawn.map(([key, spec]) => {
+      Object.entries(specs).map(([key, spec]) => {
         const whole = WHOLE.includes(`${name}.${key}` as QuantityPath);
         const value = sourcedWithin(spec);
         return [
