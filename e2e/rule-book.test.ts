@@ -137,6 +137,16 @@ describe('the rule book', () => {
     await clickWords(page, 'a form');
     await page.waitForSelector('[data-rule-field=name] input');
     expect(await page.$eval('[data-rule-field=name] input', (i) => i.value)).toBe('Brazil, as read');
+    // What is no form stays text, and says what is missing.
+    await clickWords(page, 'text (JSON)');
+    await page.focus('[data-testid=rules-text]');
+    await page.keyboard.down('Control');
+    await page.keyboard.press('a');
+    await page.keyboard.up('Control');
+    await page.keyboard.type('{"tests": 3}');
+    await clickWords(page, 'a form');
+    await says('[data-testid=rule-issues]', /tests: wanted a list, found 3/);
+    expect(await page.$('[data-testid=rules-text]')).not.toBeNull();
   });
 
   it('that has no rules for a place says so, and nothing else of the build is lost', async () => {

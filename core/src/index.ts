@@ -6,6 +6,7 @@ export * from './quantity/parse-quantity.ts';
 export * from './quantity/format.ts';
 export * from './quantity/phrase.ts';
 export * from './quantity/result.ts';
+export { jsonText } from './quantity/json-text.ts';
 export * from './build/choices.ts';
 export { ENTERED_SOURCES, type QuantitySpec, type Source, type Sourced } from './build/quantity-spec.ts';
 export * from './build/document.ts';

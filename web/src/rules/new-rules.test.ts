@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { readRules, shippedRules, type Clause, type PlaceRules } from '@apple-cart/core';
-import { clauseOfKind, freshPlaceId, newClause, newDuty, rulesFrom, withoutEmpty } from './new-rules.ts';
+import {
+  clauseOfKind,
+  formShaped,
+  freshPlaceId,
+  newClause,
+  newDuty,
+  rulesFrom,
+  withoutEmpty,
+} from './new-rules.ts';
 
 const gb = shippedRules().find((p) => p.id === 'gb') as PlaceRules;
 
@@ -64,5 +72,25 @@ describe('a clause in the form', () => {
 
   it('goes through a form’s cleaning unchanged, for every shipped file', () => {
     for (const p of shippedRules()) expect(withoutEmpty(JSON.parse(JSON.stringify(p)))).toEqual(p);
+  });
+});
+
+describe('what the form can show', () => {
+  it('is every shipped file, and one with wrong values in it', () => {
+    for (const p of shippedRules()) expect(formShaped(p), p.id).toBe(true);
+    expect(formShaped({ ...gb, readYear: 'lately', name: 3 })).toBe(true);
+  });
+
+  it('is nothing without its lists: that stays text', () => {
+    for (const value of [
+      null,
+      3,
+      [],
+      {},
+      { tests: 3 },
+      { tests: [{}] },
+      { tests: [{ categories: [{}], otherwise: {} }] },
+    ])
+      expect(formShaped(value), JSON.stringify(value)).toBe(false);
   });
 });

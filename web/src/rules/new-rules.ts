@@ -100,3 +100,18 @@ export function withoutEmpty(value: unknown): unknown {
   );
 }
 const OPTIONAL: readonly string[] = ['note', 'year', 'caution', 'statusNote', 'approvalNote'];
+
+const lists = (value: unknown, ...keys: readonly string[]): boolean =>
+  typeof value === 'object' &&
+  value !== null &&
+  keys.every((key) => Array.isArray((value as Record<string, unknown>)[key]));
+
+/** True where the form has something to stand on: the lists it shows are lists. What is in them may still be wrong. */
+export const formShaped = (value: unknown): value is PlaceRules =>
+  lists(value, 'tests') &&
+  (value as { tests: unknown[] }).tests.every(
+    (test) =>
+      lists(test, 'categories') &&
+      typeof (test as { otherwise?: unknown }).otherwise === 'object' &&
+      (test as { categories: unknown[] }).categories.every((c) => lists(c, 'clauses', 'duties')),
+  );

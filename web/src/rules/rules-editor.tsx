@@ -3,6 +3,7 @@ import { useForm } from 'react-hook-form';
 import {
   REGIONS,
   describeIssue,
+  jsonText,
   readRules,
   readRulesText,
   type Issue,
@@ -16,7 +17,7 @@ import { CategoryFields } from './category-fields.tsx';
 import { dropRulesDraft, keepRulesDraft, readRulesDraft } from './draft.ts';
 import { Block, ChoiceLine, NumberCell, TextLine } from './form-parts.tsx';
 import { otherwiseAt, questionAt, type RulesPath } from './paths.ts';
-import { withoutEmpty } from './new-rules.ts';
+import { formShaped, withoutEmpty } from './new-rules.ts';
 import { rulesFile } from './rules-file.ts';
 
 const REGION_OPTIONS = REGIONS.map((r) => [r, r] as const);
@@ -44,8 +45,11 @@ function Issues({ issues }: { issues: readonly Issue[] }) {
 export function RulesEditor({ listed }: { listed: ListedRules }) {
   const { rules, version, origin } = listed;
   const save = useRules((state) => state.save);
-  const [draft] = useState(() => readRulesDraft(rules.id));
-  const form = useForm<PlaceRules>({ defaultValues: (draft ?? rules) as PlaceRules });
+  const [draft] = useState(() => {
+    const kept = readRulesDraft(rules.id);
+    return formShaped(kept) ? kept : undefined;
+  });
+  const form = useForm<PlaceRules>({ defaultValues: draft ?? rules });
   const [view, setView] = useState<'form' | 'text'>('form');
   const [text, setText] = useState('');
   const [issues, setIssues] = useState<readonly Issue[]>([]);
@@ -100,15 +104,15 @@ export function RulesEditor({ listed }: { listed: ListedRules }) {
   const show = (next: 'form' | 'text'): void => {
     if (next === 'text') setText(textOf(withoutEmpty(form.getValues())));
     else {
-      try {
-        form.reset(JSON.parse(text) as PlaceRules, { keepDefaultValues: true });
-        setIssues([]);
-      } catch {
+      const read = jsonText(text);
+      if (!read.ok || !formShaped(read.value)) {
         // The text stays in view: what is broken cannot be shown as a form.
-        const read = readRulesText(text);
-        if (!read.ok) setIssues(read.issues);
+        const rulesRead = readRulesText(text);
+        if (!rulesRead.ok) setIssues(rulesRead.issues);
         return;
       }
+      form.reset(read.value, { keepDefaultValues: true });
+      setIssues([]);
     }
     setView(next);
   };
