@@ -1,4 +1,4 @@
-import { Plus, Search } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { describeIssue } from '@apple-cart/core';
 import { PageBar } from '../frame/page-bar.tsx';
@@ -7,6 +7,7 @@ import { useRules } from '../state/rules.ts';
 import { useAttempt } from '../state/use-attempt.ts';
 import { Button } from '../ui/button.tsx';
 import { Caution } from '../ui/caution.tsx';
+import { SearchBox } from '../ui/search-box.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { ImportRules } from './import-rules.tsx';
 import { NewPlace } from './new-place.tsx';
@@ -84,19 +85,9 @@ export function RulesPage() {
             className="border-2 border-ink bg-sheet px-4 pt-3 pb-4 max-tablet:px-2"
             aria-label="Places"
           >
-            <label className="mb-2 flex h-8 items-center gap-2 border-b border-ink3 bg-field px-2 max-bench:h-11">
-              <Search size={15} strokeWidth={1.6} aria-hidden />
-              <input
-                type="search"
-                className="w-full bg-transparent outline-none"
-                placeholder="Search places"
-                aria-label="Search places"
-                value={search}
-                onChange={(event) => {
-                  setSearch(event.target.value);
-                }}
-              />
-            </label>
+            <div className="flex pb-2">
+              <SearchBox label="Search places" value={search} onChange={setSearch} />
+            </div>
             <RulesTable
               shown={found}
               all={listed}

@@ -1,4 +1,4 @@
-import { Plus, Search } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useParams, useNavigate } from 'react-router';
 import { PART_TYPES, type PartType } from '@apple-cart/core';
@@ -8,6 +8,7 @@ import { downloadText, fileName } from '../state/download.ts';
 import { useShelf, useShelfStore } from '../state/shelf.ts';
 import { useAttempt } from '../state/use-attempt.ts';
 import { Button } from '../ui/button.tsx';
+import { SearchBox } from '../ui/search-box.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { Menu, MenuItem } from '../ui/menu.tsx';
 import { CompareDialog } from './compare-dialog.tsx';
@@ -75,19 +76,7 @@ export function ShelfPage() {
             aria-label={many}
           >
             <div className="flex flex-wrap items-center gap-2 pb-2">
-              <label className="flex h-8 min-w-[180px] flex-1 items-center gap-2 border-b border-ink3 bg-field px-2 max-bench:h-11">
-                <Search size={15} strokeWidth={1.6} aria-hidden />
-                <input
-                  type="search"
-                  className="w-full bg-transparent outline-none"
-                  placeholder={`Search ${many.toLowerCase()}`}
-                  aria-label={`Search ${many.toLowerCase()}`}
-                  value={search}
-                  onChange={(event) => {
-                    setSearch(event.target.value);
-                  }}
-                />
-              </label>
+              <SearchBox label={`Search ${many.toLowerCase()}`} value={search} onChange={setSearch} />
               <Button
                 kind="quiet"
                 disabled={chosen.length < 2}

@@ -1,10 +1,10 @@
-import { Search } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { placeState, type PlaceOutcome, type PlaceVerdict } from '@apple-cart/core';
 import { ChoiceRow } from '../../ride/choice-row.tsx';
 import { useBuild } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
+import { SearchBox } from '../../ui/search-box.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { CATEGORY_STATE, CATEGORY_WORD, PLACE_WORD } from './law-words.ts';
@@ -133,19 +133,12 @@ export function PlacesTable({
         </Link>
       </PanelHead>
       <div className="no-print flex flex-wrap items-center gap-x-4 gap-y-1.5 pb-2">
-        <label className="flex h-8 min-w-[150px] flex-1 items-center gap-2 border-b border-ink3 bg-field px-2 max-bench:h-11">
-          <Search size={15} strokeWidth={1.6} aria-hidden />
-          <input
-            type="search"
-            className="w-full min-w-0 bg-transparent outline-none"
-            placeholder="A place or a class"
-            aria-label="Search places"
-            value={search}
-            onChange={(event) => {
-              setSearch(event.target.value);
-            }}
-          />
-        </label>
+        <SearchBox
+          label="Search places"
+          placeholder="A place or a class"
+          value={search}
+          onChange={setSearch}
+        />
         <ChoiceRow
           label=""
           value={filter}
