@@ -3,12 +3,14 @@ const ROOMS = [
   'quantity',
   'frame|route',
   'formats',
-  'build|parts',
+  'document|parts',
   'machine',
   'ride',
   'check',
-  'law|fit|power-chain',
+  'trips|law|fit|power-chain',
+  'workshop|road',
   'verdict',
+  'explore',
 ];
 const layer = (room, i) => ({
   name: `core-${room.replaceAll('|', '-')}-looks-down-only`,

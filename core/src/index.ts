@@ -7,23 +7,23 @@ export * from './quantity/format.ts';
 export * from './quantity/phrase.ts';
 export * from './quantity/result.ts';
 export { jsonText } from './quantity/json-text.ts';
-export * from './build/choices.ts';
-export { ENTERED_SOURCES, type QuantitySpec, type Source, type Sourced } from './build/quantity-spec.ts';
-export * from './build/document.ts';
-export * from './build/known.ts';
-export * from './build/read.ts';
-export * from './build/template.ts';
-export * from './build/wheel-size.ts';
+export * from './document/choices.ts';
+export { ENTERED_SOURCES, type QuantitySpec, type Source, type Sourced } from './document/quantity-spec.ts';
+export * from './document/document.ts';
+export * from './document/known.ts';
+export * from './document/read.ts';
+export * from './document/template.ts';
+export * from './document/wheel-size.ts';
 export { awgAreaMm2, nearestAwg } from './quantity/wire-gauge.ts';
-export type { UsedCell } from './build/cell.ts';
-export type { Accessory } from './build/charging.ts';
-export { CONDUCTORS, conductorOhm } from './build/conductors.ts';
-export * from './build/part-types.ts';
+export type { UsedCell } from './document/cell.ts';
+export type { Accessory } from './document/charging.ts';
+export { CONDUCTORS, conductorOhm } from './document/conductors.ts';
+export * from './document/part-types.ts';
 export * from './parts/part.ts';
 export * from './parts/apply-part.ts';
 export * from './parts/refresh-part.ts';
 export * from './parts/part-fields.ts';
-export { CHEMISTRIES } from './build/chemistries.ts';
+export { CHEMISTRIES } from './document/chemistries.ts';
 export { fullChargeVolts, supplyAt, type Pack, type Supply } from './machine/battery.ts';
 export { LIMITS, type Limit } from './machine/limits.ts';
 export { assemble, type Machine } from './machine/machine.ts';
@@ -58,17 +58,19 @@ export type { AnswerFact, CurveFact, LawFacts, NumberFact, ProfileFacts } from '
 export { evaluate, type Verdict } from './verdict/evaluate.ts';
 export { toldVerdict, type ToldVerdict } from './verdict/told-verdict.ts';
 export { TRAY } from './verdict/figure.ts';
-export type { Figure, FigureId, State, Working, WorkingRow } from './verdict/figure.ts';
+export type { State } from './check/state.ts';
+export type { Figure, FigureId, Working, WorkingRow } from './verdict/figure.ts';
 export type { Finding } from './verdict/findings.ts';
 export { STAGE_IDS, type StageId } from './verdict/stage-ids.ts';
 export { stageOf } from './verdict/stage-of.ts';
 export type { StageVerdict } from './verdict/stages.ts';
-export { BINDING_WORDS, LIMIT_WORDS, RIDE_END_WORDS, limitQuantity } from './verdict/limit-words.ts';
+export { BINDING_WORDS, LIMIT_WORDS, RIDE_END_WORDS, limitQuantity } from './ride/limit-words.ts';
 export { placeState } from './verdict/figures/class-figure.ts';
 export { moneyText } from './verdict/figures/tally-figures.ts';
-export { LOW_CHARGE, type HillCurves, type HillSpan, type RangePoint } from './verdict/charts.ts';
-export { STATED_CHARGE } from './verdict/study.ts';
-export { sensitivities, type Sensitivity } from './verdict/sensitivity.ts';
+export { LOW_CHARGE, type HillCurves, type HillSpan, type RangePoint } from './verdict/curves.ts';
+export { STATED_CHARGE } from './ride/stated.ts';
+export { knownAt, quantityAt, withQuantity } from './document/quantity-at.ts';
+export { sensitivities, type Sensitivity } from './explore/sensitivity.ts';
 export {
   hallSpacingDeg,
   ringRows,
@@ -76,13 +78,13 @@ export {
   type MotorCadence,
   type RingRow,
 } from './verdict/gearing.ts';
-export { compareLayouts, type Layout, type LayoutName } from './verdict/layouts.ts';
-export { comparePlaces, type PlaceTried } from './verdict/pack-places.ts';
-export { measureNext, type OpenMeasure } from './verdict/measure-next.ts';
+export { compareLayouts, type Layout, type LayoutName } from './explore/layouts.ts';
+export { comparePlaces, type PlaceTried } from './explore/pack-places.ts';
+export { measureNext, type OpenMeasure } from './explore/measure-next.ts';
 export type { FitVerdict } from './verdict/fit-verdict.ts';
 export { fitChecks } from './fit/fit.ts';
 export { subject } from './fit/subject.ts';
-export { CHECK_GROUPS, checkDigits, type Check, type CheckGroup, type CheckState } from './check/check.ts';
+export { CHECK_GROUPS, checkDigits, type Check, type CheckGroup } from './check/check.ts';
 export { WALK, type Measure, type MeasurePicture, type Station } from './fit/walk.ts';
 export { CHAINLINE_FINE_MM, STAY_GAP_MM, type SpacerTrade } from './fit/spacers.ts';
 export { corners, type Box } from './frame/box.ts';
@@ -90,8 +92,8 @@ export type { Frame, Tube } from './frame/frame.ts';
 export type { PackPlace, PointName } from './frame/names.ts';
 export { settle } from './frame/places.ts';
 export type { Point } from './frame/point.ts';
-export { motorAt } from './build/frame-of.ts';
-export { usualPlace } from './build/migrate.ts';
+export { motorAt } from './document/frame-of.ts';
+export { usualPlace } from './document/migrate.ts';
 export { LINK_IDS, type Chain, type Link, type LinkId } from './power-chain/chain.ts';
 export type { Demand } from './power-chain/demand.ts';
 export { cellLayout, type CellLayout, type Neighbours, type PlacedCell } from './power-chain/cell-layout.ts';
@@ -106,12 +108,12 @@ export {
   type ChargePlan,
   type HabitRow,
   type PackCard,
-} from './verdict/charge-plan.ts';
-export { twoPackStudy, type PackAlone, type TwoPacks } from './verdict/two-pack-study.ts';
-export { lightsVerdict, type LightsVerdict } from './verdict/lights.ts';
-export { voltsOrAmps, type Step } from './verdict/volts-or-amps.ts';
+} from './power-chain/charge-plan.ts';
+export { twoPackStudy, type PackAlone, type TwoPacks } from './power-chain/two-pack-study.ts';
+export { lightsVerdict, type LightsVerdict } from './power-chain/lights.ts';
+export { voltsOrAmps, type Step } from './explore/volts-or-amps.ts';
 export { readings, type Reading } from './power-chain/expectations.ts';
-export { linkRemedies, type LinkRemedy } from './verdict/link-remedies.ts';
+export { linkRemedies, type LinkRemedy } from './explore/link-remedies.ts';
 export { issuesFromZod } from './quantity/zod-issues.ts';
 export {
   route,
@@ -160,7 +162,7 @@ export type { Ride, RideEnd } from './ride/ride.ts';
 export type { Binding, Trace } from './ride/trace.ts';
 export { limitMap, type MapCell } from './ride/limit-map.ts';
 export { bearableC, type Continuous } from './ride/continuous.ts';
-export { ridePlan, traceSpacing, type Effort, type RidePlan } from './verdict/ride-plan.ts';
+export { ridePlan, traceSpacing, type Effort, type RidePlan } from './trips/ride-plan.ts';
 export {
   continuousCurve,
   gearsOnHill,
@@ -169,36 +171,30 @@ export {
   type GearOnHill,
   type HeatTimes,
   type RepeatedClimb,
-} from './verdict/hill-heat.ts';
-export {
-  rangeBand,
-  type Band,
-  type BandOutcome,
-  type BandProgress,
-  type Cause,
-} from './verdict/range-band.ts';
-export { getHome, type GetHome } from './verdict/get-home.ts';
-export { rangeCases, type RangeCase } from './verdict/habits.ts';
-export { energyPicture, type EnergyPicture, type EnergyRow } from './verdict/energy-picture.ts';
+} from './trips/hill-heat.ts';
+export { rangeBand, type Band, type BandOutcome, type BandProgress, type Cause } from './trips/range-band.ts';
+export { getHome, type GetHome } from './trips/get-home.ts';
+export { rangeCases, type RangeCase } from './trips/range-cases.ts';
+export { energyPicture, type EnergyPicture, type EnergyRow } from './trips/energy-picture.ts';
 export { routeSummary, type RouteSummary } from './route/summary.ts';
 export { startGrade } from './ride/start-grade.ts';
 export { TURNING_KG } from './ride/stepper.ts';
 export type { Pace } from './ride/course.ts';
 export {
-  fitInto,
-  makeItFit,
-  type FitCost,
-  type FitPlan,
-  type FitStep,
-} from './verdict/fitting/make-it-fit.ts';
-export { traps } from './verdict/traps/traps.ts';
-export type { Trap } from './verdict/traps/trap.ts';
+  complyWith,
+  makeItComply,
+  type ComplyCost,
+  type ComplyPlan,
+  type ComplyStep,
+} from './explore/comply/comply.ts';
+export { traps } from './law/traps/traps.ts';
+export type { Trap } from './law/traps/trap.ts';
 export { LABEL_WORDS, labelLines, labelledCategory } from './law/label.ts';
 export { wheelPowerCurve, type PowerAtSpeed } from './law/motor-alone.ts';
 export { assistCorners, ratioAt, type RatioCorner } from './law/assist-curve.ts';
 export { profilesOf, type Profile } from './law/profile.ts';
 export { thirtyMinutePower, type ThirtyMinutes } from './ride/thirty-minute.ts';
-export type { SwitchedProfile } from './build/controller.ts';
+export type { SwitchedProfile } from './document/controller.ts';
 export {
   curveRules,
   lawCurves,
@@ -206,4 +202,4 @@ export {
   type LawCurves,
   type LimitLine,
   type WayCurves,
-} from './verdict/law-curves.ts';
+} from './law/law-curves.ts';

@@ -1,9 +1,8 @@
-import type { Known } from '../build/known.ts';
-import type { QuantityPath } from '../build/document.ts';
+import type { Known } from '../document/known.ts';
+import type { QuantityPath } from '../document/document.ts';
 import type { Phrase } from '../quantity/phrase.ts';
 import type { Unit } from '../quantity/units.ts';
-
-export type CheckState = 'fine' | 'look' | 'stop' | 'unknown';
+import type { State } from './state.ts';
 
 /** How a limit was come by. */
 export type Origin = 'standard' | 'common practice' | 'from memory' | 'derived';
@@ -31,9 +30,9 @@ export interface Check {
   readonly id: string;
   readonly group: CheckGroup;
   readonly title: string;
-  readonly state: CheckState;
+  readonly state: State;
   /** What the state would be with every unknown at its usual value: only for ranking what to measure. */
-  readonly would: CheckState;
+  readonly would: State;
   /** What is compared; undefined when it is not known, or is no number. */
   readonly value: number | undefined;
   readonly unit: Unit;
@@ -137,7 +136,7 @@ export function measured(spec: Measured): Check {
 }
 
 /** A check of a fact that is no number. An unknown input gives unknown. */
-export function told(spec: Base & { readonly state: CheckState; readonly words: string }): Check {
+export function told(spec: Base & { readonly state: State; readonly words: string }): Check {
   const base = common(spec);
   const known = base.missing.length === 0 && base.unanswered.length === 0;
   return {

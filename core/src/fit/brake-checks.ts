@@ -1,4 +1,4 @@
-import type { BrakeKind } from '../build/choices.ts';
+import type { BrakeKind } from '../document/choices.ts';
 import { qty } from '../quantity/phrase.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';

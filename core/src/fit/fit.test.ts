@@ -1,13 +1,14 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { knownBuild } from '../build/known.ts';
-import type { BuildDocument, QuantityPath } from '../build/document.ts';
+import { knownBuild } from '../document/known.ts';
+import type { BuildDocument, QuantityPath } from '../document/document.ts';
 import { assemble } from '../machine/machine.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
-import { withValue } from '../verdict/sensitivity.ts';
+import { withValue } from '../document/quantity-at.ts';
 import { ISO_4210_DRY_MS2, braking, energyRatio } from './brake-checks.ts';
-import type { Check, CheckState } from '../check/check.ts';
+import type { Check } from '../check/check.ts';
+import type { State } from '../check/state.ts';
 import { fitChecks } from './fit.ts';
 import { spreadingForceN } from './frame-checks.ts';
 import { spacerTrade } from './spacers.ts';
@@ -110,7 +111,7 @@ const mid = (changes: Changes = {}): BuildDocument =>
     'mid-drive',
   );
 
-const SEVERITY: Readonly<Record<CheckState, number>> = { fine: 0, look: 1, unknown: 1.5, stop: 2 };
+const SEVERITY: Readonly<Record<State, number>> = { fine: 0, look: 1, unknown: 1.5, stop: 2 };
 
 describe('a hub between the dropouts', () => {
   // Common practice, no source: steel may be cold-set about 5 mm in all, aluminium not at all.

@@ -1,5 +1,6 @@
 import { qty } from '../quantity/phrase.ts';
-import { asked, measured, told, type Check, type CheckState } from '../check/check.ts';
+import { asked, measured, told, type Check } from '../check/check.ts';
+import type { State } from '../check/state.ts';
 import { askedMaterial } from './axle-checks.ts';
 import type { Subject } from './subject.ts';
 
@@ -30,7 +31,7 @@ function material(s: Subject): Check {
   const carbon = frameMaterial === 'carbon' || (front && forkMaterial === 'carbon');
   const softFork = front && forkKind === 'suspension' && forkMaterial !== 'steel' && torque > STRONG_NM;
   const aluminium = front ? forkMaterial === 'aluminium' : frameMaterial === 'aluminium';
-  const state: CheckState = carbon || softFork ? 'stop' : aluminium ? 'look' : 'fine';
+  const state: State = carbon || softFork ? 'stop' : aluminium ? 'look' : 'fine';
   const words = carbon
     ? 'carbon'
     : front

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { knownBuild } from '../build/known.ts';
-import type { BuildDocument } from '../build/document.ts';
+import { knownBuild } from '../document/known.ts';
+import type { BuildDocument } from '../document/document.ts';
 import { assemble } from '../machine/machine.ts';
 import { sample } from '../test/sample.ts';
 import { externalDrive } from './external-checks.ts';

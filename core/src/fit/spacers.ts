@@ -1,4 +1,4 @@
-import type { KnownBuild } from '../build/known.ts';
+import type { KnownBuild } from '../document/known.ts';
 
 /** Least room between gearbox and chainstay once tightened, mm. Common practice, no source. */
 export const STAY_GAP_MM = 2;

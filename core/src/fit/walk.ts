@@ -1,4 +1,4 @@
-import type { QuantityPath } from '../build/document.ts';
+import type { QuantityPath } from '../document/document.ts';
 
 /** Small line drawings that show what is measured. */
 export const MEASURE_PICTURES = [

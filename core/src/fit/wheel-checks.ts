@@ -1,4 +1,4 @@
-import { rolloutFromSizeMm } from '../build/wheel-size.ts';
+import { rolloutFromSizeMm } from '../document/wheel-size.ts';
 import { qty } from '../quantity/phrase.ts';
 import { measured, type Check } from '../check/check.ts';
 import type { Subject } from './subject.ts';

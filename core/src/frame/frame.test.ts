@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import * as fc from 'fast-check';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
-import { boxesOf, frameOf, ladenCentre } from '../build/frame-of.ts';
-import { knownBuild } from '../build/known.ts';
+import { boxesOf, frameOf, ladenCentre } from '../document/frame-of.ts';
+import { knownBuild } from '../document/known.ts';
 import { clearance, type Box } from './box.ts';
 import { frame, anchors } from './frame.ts';
 import { centreOfMass } from './mass.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { BuildDocument } from '../build/document.ts';
-import { knownBuild } from '../build/known.ts';
+import type { BuildDocument } from '../document/document.ts';
+import { knownBuild } from '../document/known.ts';
 import { assembleKnown } from '../machine/machine.ts';
 import { sample } from '../test/sample.ts';
 import { lawFacts, type LawFacts } from './facts.ts';

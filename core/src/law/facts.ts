@@ -1,6 +1,6 @@
-import type { Answer, BrakeKind } from '../build/choices.ts';
-import type { BuildDocument } from '../build/document.ts';
-import { knownBuild, type Known, type KnownBuild, type KnownSource } from '../build/known.ts';
+import type { Answer, BrakeKind } from '../document/choices.ts';
+import type { BuildDocument } from '../document/document.ts';
+import { knownBuild, type Known, type KnownBuild, type KnownSource } from '../document/known.ts';
 import { assembleKnown, type Machine } from '../machine/machine.ts';
 import { msToKmh } from '../quantity/units.ts';
 import { assistCorners, type RatioCorner } from './assist-curve.ts';

@@ -1,8 +1,8 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { BuildDocument } from '../build/document.ts';
-import type { SwitchedProfile } from '../build/controller.ts';
-import { knownBuild } from '../build/known.ts';
+import type { BuildDocument } from '../document/document.ts';
+import type { SwitchedProfile } from '../document/controller.ts';
+import { knownBuild } from '../document/known.ts';
 import { assembleKnown } from '../machine/machine.ts';
 import { CYCLE, number, say } from '../test/law-facts.ts';
 import { RUNS, anyBuild } from '../test/sample.ts';

@@ -1,4 +1,4 @@
-import type { BuildDocument } from '../build/document.ts';
+import type { BuildDocument } from '../document/document.ts';
 
 /** A way the machine can be ridden: as set, or as its rider can switch it. */
 export interface Profile {

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { placeId } from '../build/choices.ts';
+import { placeId } from '../document/choices.ts';
 import {
   ANSWER_FACT_NAMES,
   DUTY_KINDS,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { knownBuild } from '../build/known.ts';
+import { knownBuild } from '../document/known.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { sample } from '../test/sample.ts';
 import { accessoryDraw, accessoryWatts } from './accessories.ts';

@@ -1,6 +1,6 @@
-import type { Accessory } from '../build/charging.ts';
-import type { BuildDocument } from '../build/document.ts';
-import type { KnownBuild } from '../build/known.ts';
+import type { Accessory } from '../document/charging.ts';
+import type { BuildDocument } from '../document/document.ts';
+import type { KnownBuild } from '../document/known.ts';
 
 /** One accessory as the pack feels it. */
 export interface AccessoryDraw {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CHEMISTRIES } from '../build/chemistries.ts';
+import { CHEMISTRIES } from '../document/chemistries.ts';
 import { coldAgedCapacityAh, fullChargeVolts, peukertFactor, supplyAt, type Pack } from './battery.ts';
 
 const pack: Pack = {

@@ -1,5 +1,5 @@
-import { CHEMISTRIES } from '../build/chemistries.ts';
-import type { Chemistry } from '../build/choices.ts';
+import { CHEMISTRIES } from '../document/chemistries.ts';
+import type { Chemistry } from '../document/choices.ts';
 import { ZERO_CELSIUS_K } from '../quantity/constants.ts';
 import { interpolate } from '../quantity/numerics.ts';
 

@@ -1,6 +1,6 @@
-import type { BuildDocument } from '../build/document.ts';
-import { packsKg } from '../build/frame-of.ts';
-import { knownBuild, type KnownBuild } from '../build/known.ts';
+import type { BuildDocument } from '../document/document.ts';
+import { packsKg } from '../document/frame-of.ts';
+import { knownBuild, type KnownBuild } from '../document/known.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { accessoryWatts } from './accessories.ts';
 import { airDensity } from './air.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { CHEMISTRIES } from '../build/chemistries.ts';
-import { chemistry } from '../build/choices.ts';
+import { CHEMISTRIES } from '../document/chemistries.ts';
+import { chemistry } from '../document/choices.ts';
 import { fullChargeVolts, peukertFactor, supplyAt, type Pack } from './battery.ts';
 import { chargeRate, packModel, readSupply } from './pack-model.ts';
 

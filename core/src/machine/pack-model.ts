@@ -1,4 +1,4 @@
-import { CHEMISTRIES } from '../build/chemistries.ts';
+import { CHEMISTRIES } from '../document/chemistries.ts';
 import {
   coldAgedCapacityAh,
   fullChargeVolts,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import * as z from 'zod';
 import shelfFile from '../../../demo/parts.json' with { type: 'json' };
-import { readBuild } from '../build/read.ts';
+import { readBuild } from '../document/read.ts';
 import { torqueConstant } from '../machine/motor.ts';
 import { sample } from '../test/sample.ts';
 import { applyPart } from './apply-part.ts';

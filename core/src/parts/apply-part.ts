@@ -1,6 +1,6 @@
-import type { BuildDocument } from '../build/document.ts';
-import { usualPlace } from '../build/migrate.ts';
-import type { Sourced } from '../build/quantity-spec.ts';
+import type { BuildDocument } from '../document/document.ts';
+import { usualPlace } from '../document/migrate.ts';
+import type { Sourced } from '../document/quantity-spec.ts';
 import type { Part, PartOf } from './part.ts';
 
 const label = (value: number): Sourced => ({ source: 'label', value });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import shelfFile from '../../../demo/parts.json' with { type: 'json' };
-import { PART_TYPES } from '../build/part-types.ts';
+import { PART_TYPES } from '../document/part-types.ts';
 import { sample } from '../test/sample.ts';
 import { applyPart } from './apply-part.ts';
 import { refreshed, staleValues } from './refresh-part.ts';

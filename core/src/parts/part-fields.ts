@@ -1,8 +1,8 @@
 import type * as z from 'zod';
-import { SPECS } from '../build/document.ts';
+import { SPECS } from '../document/document.ts';
 import { issuesFromZod } from '../quantity/zod-issues.ts';
-import type { PartType } from '../build/part-types.ts';
-import type { QuantitySpec } from '../build/quantity-spec.ts';
+import type { PartType } from '../document/part-types.ts';
+import type { QuantitySpec } from '../document/quantity-spec.ts';
 import { fail, ok, type Result } from '../quantity/result.ts';
 import type { Unit } from '../quantity/units.ts';
 import { PART_SCHEMAS, part, type Part } from './part.ts';

@@ -11,8 +11,8 @@ import {
   leverKind,
   material,
   shellKind,
-} from '../build/choices.ts';
-import type { PartType } from '../build/part-types.ts';
+} from '../document/choices.ts';
+import type { PartType } from '../document/part-types.ts';
 
 /**
  * Parts of the shelf: invented makers, physically plausible values. A build copies the values it uses, so

@@ -1,4 +1,4 @@
-import type { BuildDocument } from '../build/document.ts';
+import type { BuildDocument } from '../document/document.ts';
 import { applyPart } from './apply-part.ts';
 import type { Part } from './part.ts';
 

@@ -1,8 +1,8 @@
-import { CHEMISTRIES } from '../build/chemistries.ts';
-import { cellBox, type CellBox, type CellSeat } from '../build/cell-box.ts';
-import type { BuildDocument } from '../build/document.ts';
-import type { KnownBuild } from '../build/known.ts';
-import { bodiesOf, cellRowsOf } from '../build/pack-from-cells.ts';
+import { CHEMISTRIES } from '../document/chemistries.ts';
+import { cellBox, type CellBox, type CellSeat } from '../document/cell-box.ts';
+import type { BuildDocument } from '../document/document.ts';
+import type { KnownBuild } from '../document/known.ts';
+import { bodiesOf, cellRowsOf } from '../document/pack-from-cells.ts';
 
 /** A cell in its seat: the series group it belongs to, counted from the negative end, and which end is up. */
 export interface PlacedCell extends CellSeat {

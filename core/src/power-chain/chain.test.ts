@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { BuildDocument } from '../build/document.ts';
+import type { BuildDocument } from '../document/document.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
 

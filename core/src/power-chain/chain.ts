@@ -1,6 +1,6 @@
-import type { BuildDocument } from '../build/document.ts';
-import type { Known, KnownBuild } from '../build/known.ts';
-import type { CheckState } from '../check/check.ts';
+import type { BuildDocument } from '../document/document.ts';
+import type { Known, KnownBuild } from '../document/known.ts';
+import type { State } from '../check/state.ts';
 import type { Machine } from '../machine/machine.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
@@ -30,7 +30,7 @@ export interface Link {
   readonly demand: Demand;
   /** The smaller of continuous limit over continuous demand and peak limit over peak demand, less one; undefined where a limit is not known. */
   readonly margin: number | undefined;
-  readonly state: CheckState;
+  readonly state: State;
   readonly why: Phrase;
   readonly remedy: Phrase;
   /** Where its limits come from. */
@@ -90,7 +90,7 @@ function link(spec: Spec): Link {
   }
   const margin = Math.min(limits.continuousA / demand.continuousA, limits.peakA / demand.peakA) - 1;
   const holds = limits.continuousA >= demand.continuousA;
-  const state: CheckState = margin >= 0 ? 'fine' : holds || spec.trips === true ? 'look' : 'stop';
+  const state: State = margin >= 0 ? 'fine' : holds || spec.trips === true ? 'look' : 'stop';
   const why: Phrase =
     state === 'fine'
       ? ['Carries what is asked of it.']

@@ -1,5 +1,5 @@
-import { CHEMISTRIES } from '../build/chemistries.ts';
-import { AMPS_PER_AH } from '../build/pack.ts';
+import { CHEMISTRIES } from '../document/chemistries.ts';
+import { AMPS_PER_AH } from '../document/pack.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import { fullChargeVolts } from '../machine/battery.ts';
 import { firstPack } from '../machine/machine.ts';

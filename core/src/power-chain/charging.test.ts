@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CHEMISTRIES } from '../build/chemistries.ts';
-import { chemistry } from '../build/choices.ts';
+import { CHEMISTRIES } from '../document/chemistries.ts';
+import { chemistry } from '../document/choices.ts';
 import {
   coldAgedCapacityAh,
   fullChargeVolts,
@@ -9,7 +9,7 @@ import {
   supplyAt,
   type Pack,
 } from '../machine/battery.ts';
-import { chargePlan } from '../verdict/charge-plan.ts';
+import { chargePlan } from './charge-plan.ts';
 import { solved } from '../test/ode.ts';
 import { RUNS, sample } from '../test/sample.ts';
 import { chargeRun } from './charging.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { knownBuild } from '../build/known.ts';
+import { knownBuild } from '../document/known.ts';
 import { assemble } from '../machine/machine.ts';
 import { climb } from '../ride/climb.ts';
 import { sample } from '../test/sample.ts';

@@ -1,6 +1,6 @@
-import type { Chemistry } from '../build/choices.ts';
-import type { BuildDocument } from '../build/document.ts';
-import { knownBuild } from '../build/known.ts';
+import type { Chemistry } from '../document/choices.ts';
+import type { BuildDocument } from '../document/document.ts';
+import { knownBuild } from '../document/known.ts';
 import { firstPack } from '../machine/machine.ts';
 
 /** What a voltmeter should show at one place, V. */

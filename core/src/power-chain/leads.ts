@@ -1,5 +1,5 @@
-import { conductorOhm } from '../build/conductors.ts';
-import type { Conductor } from '../build/choices.ts';
+import { conductorOhm } from '../document/conductors.ts';
+import type { Conductor } from '../document/choices.ts';
 import { STEFAN_BOLTZMANN, ZERO_CELSIUS_K } from '../quantity/constants.ts';
 
 /** A stranded conductor is this much wider than a solid one of its area. Common practice. */

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { RUNS } from '../test/sample.ts';
-import type { UsedCell } from '../build/cell.ts';
+import type { UsedCell } from '../document/cell.ts';
 import { matchAll, matchCells, readCells, refuseOutliers } from './match-cells.ts';
 
 const cells = (...mah: number[]): UsedCell[] =>

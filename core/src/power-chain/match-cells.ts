@@ -1,4 +1,4 @@
-import type { UsedCell } from '../build/cell.ts';
+import type { UsedCell } from '../document/cell.ts';
 
 /** Why a measured cell is not used. */
 export type RefusalReason = 'low-capacity' | 'high-resistance' | 'no-resistance' | 'left-over';

@@ -1,5 +1,5 @@
-import type { BuildDocument } from '../build/document.ts';
-import type { KnownBuild } from '../build/known.ts';
+import type { BuildDocument } from '../document/document.ts';
+import type { KnownBuild } from '../document/known.ts';
 import { fullChargeVolts } from '../machine/battery.ts';
 import { firstPack, secondPack, type Machine } from '../machine/machine.ts';
 import type { Chain } from './chain.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { conductorOhm } from '../build/conductors.ts';
+import { conductorOhm } from '../document/conductors.ts';
 import { awgAreaMm2, awgDiameterMm, nearestAwg } from './wire-gauge.ts';
 import { parseQuantity } from './parse-quantity.ts';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import longtail from '../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
-import type { BuildDocument } from '../build/document.ts';
+import type { BuildDocument } from '../document/document.ts';
 import { assemble } from '../machine/machine.ts';
 import { evenHill } from '../route/route.ts';
 import { pace, ride } from '../test/rides.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import longtail from '../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
 import tandem from '../../../demo/builds/0417-choir-tandem.json' with { type: 'json' };
-import type { BuildDocument } from '../build/document.ts';
+import type { BuildDocument } from '../document/document.ts';
 import { assemble } from '../machine/machine.ts';
 import { evenHill } from '../route/route.ts';
 import { HAND_GEAR, handMachine } from '../test/hand-machine.ts';

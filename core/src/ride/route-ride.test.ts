@@ -3,7 +3,7 @@ import * as fc from 'fast-check';
 import tandem from '../../../demo/builds/0417-choir-tandem.json' with { type: 'json' };
 import trike from '../../../demo/builds/0421-tide-flat-trike.json' with { type: 'json' };
 import longtail from '../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
-import type { BuildDocument } from '../build/document.ts';
+import type { BuildDocument } from '../document/document.ts';
 import { assemble } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { STANDARD_GRAVITY } from '../quantity/constants.ts';

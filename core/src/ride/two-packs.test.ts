@@ -1,11 +1,11 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { chemistry } from '../build/choices.ts';
+import { chemistry } from '../document/choices.ts';
 import { coldAgedCapacityAh, supplyAt, type Pack } from '../machine/battery.ts';
 import { merged, sameKind } from '../machine/joined-packs.ts';
 import { assemble } from '../machine/machine.ts';
-import { lightsVerdict } from '../verdict/lights.ts';
-import { twoPackStudy } from '../verdict/two-pack-study.ts';
+import { lightsVerdict } from '../power-chain/lights.ts';
+import { twoPackStudy } from '../power-chain/two-pack-study.ts';
 import { solved } from '../test/ode.ts';
 import { RUNS, sample } from '../test/sample.ts';
 import { constantSpeedRange } from './range.ts';

@@ -1,4 +1,4 @@
-import type { BuildDocument } from '../build/document.ts';
+import type { BuildDocument } from '../document/document.ts';
 import { shippedRules } from '../law/rules.ts';
 import { evaluate as evaluateBy, type Verdict } from '../verdict/evaluate.ts';
 

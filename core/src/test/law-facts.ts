@@ -1,4 +1,4 @@
-import type { Answer } from '../build/choices.ts';
+import type { Answer } from '../document/choices.ts';
 import type { AnswerFact, LawFacts, NumberFact } from '../law/facts.ts';
 
 /** A number a clause may be held against; a band where two are given. */

@@ -10,10 +10,10 @@ import {
   leverKind,
   material,
   packPlace,
-} from '../build/choices.ts';
-import { SPECS, type BuildDocument, type QuantityPath, type SectionName } from '../build/document.ts';
-import type { QuantitySpec, Sourced } from '../build/quantity-spec.ts';
-import { newBuild } from '../build/template.ts';
+} from '../document/choices.ts';
+import { SPECS, type BuildDocument, type QuantityPath, type SectionName } from '../document/document.ts';
+import type { QuantitySpec, Sourced } from '../document/quantity-spec.ts';
+import { newBuild } from '../document/template.ts';
 
 type Value<T> = T extends Sourced ? number | Sourced : T;
 type Changes = {

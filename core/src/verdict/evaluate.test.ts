@@ -3,8 +3,8 @@ import longtail from '../../../demo/builds/0412-orchard-longtail.json' with { ty
 import tandem from '../../../demo/builds/0417-choir-tandem.json' with { type: 'json' };
 import trike from '../../../demo/builds/0421-tide-flat-trike.json' with { type: 'json' };
 import { describe, expect, it } from 'vitest';
-import type { BuildDocument } from '../build/document.ts';
-import { readBuild } from '../build/read.ts';
+import type { BuildDocument } from '../document/document.ts';
+import { readBuild } from '../document/read.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
 import type { Verdict } from './evaluate.ts';

@@ -1,5 +1,5 @@
-import type { BuildDocument } from '../build/document.ts';
-import type { Known, KnownBuild } from '../build/known.ts';
+import type { BuildDocument } from '../document/document.ts';
+import type { Known, KnownBuild } from '../document/known.ts';
 import type { ProfileFacts } from '../law/facts.ts';
 import type { PlaceVerdict } from '../law/judge.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
@@ -15,7 +15,7 @@ import {
   type HillCurves,
   type HillSpan,
   type RangePoint,
-} from './charts.ts';
+} from './curves.ts';
 import type { Figure } from './figure.ts';
 import { classFigure } from './figures/class-figure.ts';
 import { hillFigure, startFigure, topSpeedFigure } from './figures/motion-figures.ts';
@@ -23,7 +23,7 @@ import { RANGE_LEFT_OUT, consumptionFigure, plannedRange, rangeFigure } from './
 import { heatFigure } from './figures/heat-figure.ts';
 import { massFigure, priceFigure } from './figures/tally-figures.ts';
 import { weakestFigure } from './figures/weakest-figure.ts';
-import type { HeatTimes } from './hill-heat.ts';
+import type { HeatTimes } from '../trips/hill-heat.ts';
 import type { Chain } from '../power-chain/chain.ts';
 import { firstTouch } from '../power-chain/lead-checks.ts';
 import { highestVolts } from '../power-chain/subject.ts';
@@ -35,7 +35,8 @@ import { fitVerdict, type FitVerdict } from './fit-verdict.ts';
 import { motorFacts, type MotorFacts } from './motor-facts.ts';
 import { stages, type StageVerdict } from './stages.ts';
 import { judged } from './judged.ts';
-import { STATED_CHARGE, study } from './study.ts';
+import { STATED_CHARGE } from '../ride/stated.ts';
+import { study } from './study.ts';
 
 /** Everything the product says about a build, worked out from its document alone. */
 export interface Verdict {

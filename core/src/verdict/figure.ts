@@ -1,8 +1,7 @@
-import type { Known, KnownSource } from '../build/known.ts';
+import type { State } from '../check/state.ts';
+import type { Known, KnownSource } from '../document/known.ts';
 import type { Phrase } from '../quantity/phrase.ts';
 import type { Unit } from '../quantity/units.ts';
-
-export type State = 'fine' | 'look' | 'stop' | 'unknown';
 
 /** One number of a working, with where it comes from. */
 export interface WorkingRow {
@@ -76,9 +75,3 @@ export const stepRow = (symbol: string, label: string, value: number | string, u
   source: 'worked',
   origin: '',
 });
-
-const SEVERITY: readonly State[] = ['fine', 'look', 'unknown', 'stop'];
-
-/** The state that deserves attention first. */
-export const worstState = (states: readonly State[]): State =>
-  states.reduce((a, b) => (SEVERITY.indexOf(b) > SEVERITY.indexOf(a) ? b : a), 'fine');

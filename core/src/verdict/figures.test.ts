@@ -2,9 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { phraseText } from '../quantity/phrase.ts';
 import { sample } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
-import { worstState, type Figure, type FigureId } from './figure.ts';
+import { worstState } from '../check/state.ts';
+import { type Figure, type FigureId } from './figure.ts';
 import { LIMITS } from '../machine/limits.ts';
-import { LIMIT_WORDS, limitQuantity } from './limit-words.ts';
+import { LIMIT_WORDS, limitQuantity } from '../ride/limit-words.ts';
 
 type Changes = Parameters<typeof sample>[0];
 const figure = (id: FigureId, changes: Changes = {}, kind?: Parameters<typeof sample>[1]): Figure => {

@@ -1,9 +1,9 @@
-import { specAt, type BuildDocument } from '../build/document.ts';
-import { LABEL_V_PER_CELL } from '../build/pack.ts';
-import { CHEMISTRIES } from '../build/chemistries.ts';
+import { specAt, type BuildDocument } from '../document/document.ts';
+import { LABEL_V_PER_CELL } from '../document/pack.ts';
+import { CHEMISTRIES } from '../document/chemistries.ts';
 import type { Check } from '../check/check.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
-import type { State } from './figure.ts';
+import type { State } from '../check/state.ts';
 import type { StageId } from './stage-ids.ts';
 import { stageOf } from './stage-of.ts';
 import type { Study } from './study.ts';

@@ -4,7 +4,7 @@ import { part, type PartOf } from '../parts/part.ts';
 import { sample } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { chainPullN, chainWear, hallSpacingDeg, motorCadence, ringRows } from './gearing.ts';
-import { compareLayouts } from './layouts.ts';
+import { compareLayouts } from '../explore/layouts.ts';
 import { study } from './study.ts';
 
 const motors = shelfFile.flatMap((file): PartOf<'motor'>[] => {

@@ -1,14 +1,15 @@
-import type { BuildDocument } from '../build/document.ts';
+import type { BuildDocument } from '../document/document.ts';
 import { supplyAt } from '../machine/battery.ts';
 import { cadenceRpm, developmentM, type Gear } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
 import { CHAIN_PITCH_MM } from '../quantity/constants.ts';
 import { msToKmh } from '../quantity/units.ts';
 import { wantedLinks } from '../fit/bracket-checks.ts';
-import type { CheckState } from '../check/check.ts';
+import type { State } from '../check/state.ts';
 import { traction } from '../ride/traction.ts';
-import { STATED_CHARGE, study, type Study } from './study.ts';
-import { withValue } from './sensitivity.ts';
+import { STATED_CHARGE } from '../ride/stated.ts';
+import { study, type Study } from './study.ts';
+import { withValue } from '../document/quantity-at.ts';
 
 /** One gear at the brief's cadences. */
 export interface GearRow {
@@ -23,7 +24,7 @@ export interface GearRow {
   readonly riderN: number;
   /** Pull in the chain there, N; a hub motor's own force does not pass through it. */
   readonly chainN: number;
-  readonly wear: CheckState;
+  readonly wear: State;
   /** Speed and force at the tyre over the gear's cadences, slowest first. */
   readonly curve: readonly { readonly kmh: number; readonly forceN: number }[];
 }
@@ -36,7 +37,7 @@ const [WEARS, MISUSED] = [6, 3];
 const FEW_TEETH = 11;
 
 /** How a pull in the chain, N, on a cog of so many teeth is to be judged. */
-export function chainWear(pullN: number, cogTeeth: number): CheckState {
+export function chainWear(pullN: number, cogTeeth: number): State {
   const factor = CHAIN_BREAKS_N / Math.max(1, pullN);
   if (factor < MISUSED) return 'stop';
   return factor < WEARS || (cogTeeth <= FEW_TEETH && factor < WEARS * 1.5) ? 'look' : 'fine';
@@ -138,7 +139,7 @@ export interface RingRow {
   readonly tallestKmh: number;
   readonly links: number;
   readonly chainN: number;
-  readonly wear: CheckState;
+  readonly wear: State;
 }
 
 /** The build with each of several rings in turn, all else alike. */

@@ -1,14 +1,14 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { BuildDocument, QuantityPath } from '../build/document.ts';
-import { knownBuild } from '../build/known.ts';
+import type { BuildDocument, QuantityPath } from '../document/document.ts';
+import { knownBuild } from '../document/known.ts';
 import { assemble } from '../machine/machine.ts';
 import { climb } from '../ride/climb.ts';
 import { constantSpeedRange } from '../ride/range.ts';
 import { startGrade } from '../ride/start-grade.ts';
 import { topSpeed } from '../ride/steady.ts';
 import { RUNS, anyBuild } from '../test/sample.ts';
-import { withValue } from './sensitivity.ts';
+import { withValue } from '../document/quantity-at.ts';
 
 /** A build and the same with one quantity a share larger. */
 const more = (build: BuildDocument, path: QuantityPath, share: number): BuildDocument => {

@@ -1,15 +1,15 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { knownBuild } from '../build/known.ts';
+import { knownBuild } from '../document/known.ts';
 import { cellLayout } from '../power-chain/cell-layout.ts';
 import { readings } from '../power-chain/expectations.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
-import { chargePlan, packCard } from './charge-plan.ts';
+import { chargePlan, packCard } from '../power-chain/charge-plan.ts';
 import { evaluate } from '../test/evaluate.ts';
-import { lightsVerdict } from './lights.ts';
-import { twoPackStudy } from './two-pack-study.ts';
+import { lightsVerdict } from '../power-chain/lights.ts';
+import { twoPackStudy } from '../power-chain/two-pack-study.ts';
 import { shippedRules } from '../law/rules.ts';
-import { voltsOrAmps } from './volts-or-amps.ts';
+import { voltsOrAmps } from '../explore/volts-or-amps.ts';
 
 /** Every number within a value, however deep, with where it stands. */
 function* numbers(value: unknown, path = ''): Generator<readonly [string, number]> {

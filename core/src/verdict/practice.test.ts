@@ -2,12 +2,12 @@ import { describe, expect, it } from 'vitest';
 import beacon from '../../../demo/routes/beacon-road.json' with { type: 'json' };
 import lanes from '../../../demo/routes/orchard-lanes.json' with { type: 'json' };
 import rounds from '../../../demo/routes/market-rounds.json' with { type: 'json' };
-import type { BuildDocument } from '../build/document.ts';
+import type { BuildDocument } from '../document/document.ts';
 import { assemble } from '../machine/machine.ts';
 import { topSpeed } from '../ride/steady.ts';
 import { evenHill, type Route } from '../route/route.ts';
 import { sample } from '../test/sample.ts';
-import { ridePlan } from './ride-plan.ts';
+import { ridePlan } from '../trips/ride-plan.ts';
 
 const route = (data: unknown): Route => data as Route;
 const MILE = 1.609344;

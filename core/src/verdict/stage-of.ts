@@ -1,5 +1,5 @@
-import { sectionOf } from '../build/counts-when.ts';
-import type { QuantityPath } from '../build/document.ts';
+import { sectionOf } from '../document/counts-when.ts';
+import type { QuantityPath } from '../document/document.ts';
 import type { StageId } from './stage-ids.ts';
 
 const SECTION_STAGE: Readonly<Record<string, StageId>> = {

@@ -1,5 +1,6 @@
-import type { Known } from '../build/known.ts';
-import { worstState, type Figure, type State } from './figure.ts';
+import type { Known } from '../document/known.ts';
+import { worstState, type State } from '../check/state.ts';
+import { type Figure } from './figure.ts';
 import { fitStage, type Finding } from './findings.ts';
 import type { StageId } from './stage-ids.ts';
 import { stageOf } from './stage-of.ts';

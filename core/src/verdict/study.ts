@@ -1,22 +1,20 @@
-import type { BuildDocument } from '../build/document.ts';
-import { knownBuild, knownInUse, type Known, type KnownBuild } from '../build/known.ts';
+import type { BuildDocument } from '../document/document.ts';
+import { knownBuild, knownInUse, type Known, type KnownBuild } from '../document/known.ts';
 import type { Check } from '../check/check.ts';
 import { fitChecks } from '../fit/fit.ts';
 import { currentChain, type Chain } from '../power-chain/chain.ts';
 import { powerChecks } from '../power-chain/checks.ts';
 import { subject, type Subject } from '../fit/subject.ts';
-import { heatOnGrade, hillOnce, type HeatTimes } from './hill-heat.ts';
+import { heatOnGrade, hillOnce, type HeatTimes } from '../trips/hill-heat.ts';
 import { assembleKnown, type Machine } from '../machine/machine.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { climb, type ClimbOutcome } from '../ride/climb.ts';
 import { constantSpeedRange, type RangeOutcome } from '../ride/range.ts';
 import type { Ride } from '../ride/ride.ts';
 import { startGrade, type StartGrade } from '../ride/start-grade.ts';
+import { STATED_CHARGE } from '../ride/stated.ts';
 import { topSpeed, type SteadyOutcome } from '../ride/steady.ts';
 import type { GearChoice } from '../ride/traction.ts';
-
-/** State of charge at which top speed, hill and start are stated: half. */
-export const STATED_CHARGE = 0.5;
 
 /** Everything worked out once for a build; the figures, findings and charts are made from it. */
 export interface Study {

@@ -1,18 +1,19 @@
 import { useId, useState, type KeyboardEvent } from 'react';
 import {
+  knownAt,
+  quantityAt,
+  withQuantity,
   inUse,
   phraseText,
   shownUnit,
   specAt,
   unitText,
-  type KnownBuild,
   type QuantityPath,
   type Source,
   type Sourced,
 } from '@apple-cart/core';
 import { useBuild, useDocument } from '../state/build-store.ts';
 import { useKeptText } from '../state/kept-text.ts';
-import { sourcedAt, withSourced } from '../state/paths.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { StateMark } from '../ui/state-mark.tsx';
@@ -27,14 +28,6 @@ const UNDERLINE: Readonly<Record<Source, string>> = {
   assumed: 'border-b-[1.5px] border-dashed border-ink3',
   unknown: 'border-b-2 border-dotted border-slate',
 };
-
-function knownAt(known: KnownBuild, path: QuantityPath) {
-  const [section = '', key = ''] = path.split('.');
-  const sections = known as unknown as Record<string, Record<string, KnownBuild['brief']['riderMassKg']>>;
-  const found = sections[section]?.[key];
-  if (found === undefined) throw new TypeError(`no quantity at ${path}`);
-  return found;
-}
 
 /** The text as a picture of itself: whole part and decimals in columns of their own. */
 function SplitNumber({ text }: { text: string }) {
@@ -74,7 +67,7 @@ export function NumberField({ path, label, note }: Props) {
 
   const spec = specAt(path);
   const name = label ?? spec.label;
-  const entered = sourcedAt(document, path);
+  const entered = quantityAt(document, path);
   const verdict = verdictOf(document);
   const known = knownAt(verdict.known, path);
   const unknown = entered.source === 'unknown';
@@ -83,7 +76,7 @@ export function NumberField({ path, label, note }: Props) {
   const focused = text !== undefined && !left;
 
   const put = (value: Sourced): void => {
-    edit((d) => withSourced(d, path, value), name.toLowerCase(), path);
+    edit((d) => withQuantity(d, path, value), name.toLowerCase(), path);
   };
   const putValue = (value: number): void => {
     put({ ...entered, source: entered.source === 'unknown' ? 'assumed' : entered.source, value });

@@ -1,12 +1,12 @@
 import {
   assemble,
-  fitInto,
+  complyWith,
   gearsOnHill,
   getHome,
   limitMap,
   rangeCases,
   type BuildDocument,
-  type FitPlan,
+  type ComplyPlan,
   type GearOnHill,
   type GetHome,
   type MapCell,
@@ -18,9 +18,9 @@ import {
 /** Studies that take longer than a frame, each with what it needs and what comes of it. */
 export interface Studies {
   /** Into a category of the first place of the book; the rest are places that it names. */
-  readonly fit: {
+  readonly comply: {
     readonly input: { build: BuildDocument; book: RuleBook; category: string };
-    readonly output: FitPlan | undefined;
+    readonly output: ComplyPlan | undefined;
   };
   readonly home: { readonly input: { build: BuildDocument; route: Route }; readonly output: GetHome };
   readonly cases: {
@@ -53,7 +53,7 @@ export type StudyAnswer =
   | { readonly id: number; readonly ok: false };
 
 const WORK: { readonly [N in StudyName]: (input: Studies[N]['input']) => Studies[N]['output'] } = {
-  fit: ({ build, book, category }) => fitInto(build, book, category),
+  comply: ({ build, book, category }) => complyWith(build, book, category),
   home: ({ build, route }) => getHome(build, route),
   cases: ({ build, route }) => rangeCases(build, route),
   gears: ({ build, charge, gradePct }) => gearsOnHill(assemble(build), charge, gradePct),

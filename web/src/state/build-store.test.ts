@@ -1,14 +1,13 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { newBuild, type BuildDocument } from '@apple-cart/core';
+import { withQuantity, newBuild, type BuildDocument } from '@apple-cart/core';
 import { fakeServer, type FakeServer } from '../test/fake-server.ts';
 import { useBuild } from './build-store.ts';
 import { keepDraft, readDraft } from './drafts.ts';
-import { withSourced } from './paths.ts';
 
 let server: FakeServer;
 const store = () => useBuild.getState();
 const rider = (value: number) => (d: BuildDocument) =>
-  withSourced(d, 'brief.riderMassKg', { source: 'measured', value });
+  withQuantity(d, 'brief.riderMassKg', { source: 'measured', value });
 const massOf = (d: BuildDocument | undefined): number | undefined =>
   d?.brief.riderMassKg.source === 'unknown' ? undefined : d?.brief.riderMassKg.value;
 const quiet = () => vi.advanceTimersByTimeAsync(400);
@@ -142,7 +141,7 @@ describe('undo and redo', () => {
   it('go over the whole build and are saved like any edit', async () => {
     const before = massOf(store().document);
     store().edit(rider(70), 'rider');
-    store().edit((d) => withSourced(d, 'pack.capacityAh', { source: 'measured', value: 30 }), 'capacity');
+    store().edit((d) => withQuantity(d, 'pack.capacityAh', { source: 'measured', value: 30 }), 'capacity');
     store().undo();
     store().undo();
     expect(massOf(store().document)).toBe(before);

@@ -1,11 +1,10 @@
-import { QUANTITY_PATHS, specAt, type BuildDocument } from '@apple-cart/core';
-import { sourcedAt } from './paths.ts';
+import { quantityAt, QUANTITY_PATHS, specAt, type BuildDocument } from '@apple-cart/core';
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** Names of what differs between two documents: labels of quantities, then the other keys by path. */
 export function differences(a: BuildDocument, b: BuildDocument): readonly string[] {
-  const labels = QUANTITY_PATHS.filter((path) => !same(sourcedAt(a, path), sourcedAt(b, path))).map(
+  const labels = QUANTITY_PATHS.filter((path) => !same(quantityAt(a, path), quantityAt(b, path))).map(
     (path) => specAt(path).label,
   );
   const quantityPaths = new Set<string>(QUANTITY_PATHS);

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { newBuild } from '@apple-cart/core';
+import { quantityAt, withQuantity, newBuild } from '@apple-cart/core';
 import { differences } from './differences.ts';
 import { fileName } from './download.ts';
-import { sourcedAt, withSection, withSourced } from './paths.ts';
+import { withSection } from './paths.ts';
 import { verdictOf } from './verdicts.ts';
 import { sensitivitiesOf } from './what-to-measure.ts';
 
@@ -10,11 +10,11 @@ const build = newBuild('Build');
 
 describe('paths', () => {
   it('read and replace one quantity and share everything else', () => {
-    const next = withSourced(build, 'pack.capacityAh', { source: 'measured', value: 20 });
-    expect(sourcedAt(next, 'pack.capacityAh')).toEqual({ source: 'measured', value: 20 });
+    const next = withQuantity(build, 'pack.capacityAh', { source: 'measured', value: 20 });
+    expect(quantityAt(next, 'pack.capacityAh')).toEqual({ source: 'measured', value: 20 });
     expect(next.brief).toBe(build.brief);
-    expect(sourcedAt(build, 'pack.capacityAh')).not.toEqual(sourcedAt(next, 'pack.capacityAh'));
-    expect(() => sourcedAt(build, 'pack.colour' as never)).toThrow(TypeError);
+    expect(quantityAt(build, 'pack.capacityAh')).not.toEqual(quantityAt(next, 'pack.capacityAh'));
+    expect(() => quantityAt(build, 'pack.colour' as never)).toThrow(TypeError);
   });
 
   it('replace some keys of a section', () => {
@@ -29,7 +29,7 @@ describe('differences', () => {
 
   it('are named by label, or by path where there is no label', () => {
     const other = withSection(
-      withSourced(build, 'pack.capacityAh', { source: 'measured', value: 20 }),
+      withQuantity(build, 'pack.capacityAh', { source: 'measured', value: 20 }),
       'controls',
       {
         throttle: 'full',

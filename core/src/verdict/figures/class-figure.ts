@@ -1,7 +1,8 @@
 import type { PlaceOutcome } from '../../law/judge.ts';
 import type { ClauseVerdict } from '../../law/judge-clause.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
-import { stepRow, type Figure, type State, type WorkingRow } from '../figure.ts';
+import type { State } from '../../check/state.ts';
+import { stepRow, type Figure, type WorkingRow } from '../figure.ts';
 import type { Judged } from '../judged.ts';
 
 const STATE: Readonly<Record<PlaceOutcome, State>> = {

@@ -1,7 +1,8 @@
 import { bearableC } from '../../ride/continuous.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
-import type { HeatTimes } from '../hill-heat.ts';
-import { inputRow, stepRow, type Figure, type State } from '../figure.ts';
+import type { HeatTimes } from '../../trips/hill-heat.ts';
+import type { State } from '../../check/state.ts';
+import { inputRow, stepRow, type Figure } from '../figure.ts';
 import type { Study } from '../study.ts';
 
 /** What the two-body heat of the motor rests on; said wherever a temperature is shown. */

@@ -1,7 +1,8 @@
 import { msToKmh } from '../../quantity/units.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
-import { inputRow, stepRow, type Figure, type State } from '../figure.ts';
-import { LIMIT_WORDS } from '../limit-words.ts';
+import type { State } from '../../check/state.ts';
+import { inputRow, stepRow, type Figure } from '../figure.ts';
+import { LIMIT_WORDS } from '../../ride/limit-words.ts';
 import type { Study } from '../study.ts';
 import {
   FORMULA_SOURCES,

@@ -1,12 +1,13 @@
-import { CHEMISTRIES } from '../../build/chemistries.ts';
+import { CHEMISTRIES } from '../../document/chemistries.ts';
 import { supplyAt } from '../../machine/battery.ts';
 import { airForce } from '../../machine/road-load.ts';
 import { STANDARD_GRAVITY } from '../../quantity/constants.ts';
 import { msToKmh } from '../../quantity/units.ts';
 import type { Traction } from '../../ride/traction.ts';
 import { inputRow, stepRow, type WorkingRow } from '../figure.ts';
-import { LIMIT_WORDS } from '../limit-words.ts';
-import { STATED_CHARGE, type Study } from '../study.ts';
+import { LIMIT_WORDS } from '../../ride/limit-words.ts';
+import { STATED_CHARGE } from '../../ride/stated.ts';
+import { type Study } from '../study.ts';
 
 export const FORMULA_SOURCES = [
   'Motor: direct-current equivalent of a permanent-magnet motor, Kt = 60 / (2 pi Kv), an identity in SI units.',

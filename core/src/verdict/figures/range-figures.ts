@@ -1,13 +1,12 @@
 import { coldAgedCapacityAh } from '../../machine/battery.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
-import { inputRow, stepRow, type Figure, type State } from '../figure.ts';
-import { LIMIT_WORDS } from '../limit-words.ts';
+import type { State } from '../../check/state.ts';
+import { inputRow, stepRow, type Figure } from '../figure.ts';
+import { LIMIT_WORDS } from '../../ride/limit-words.ts';
+import { MIXED_RIDING } from '../../ride/stated.ts';
 import type { RangeOutcome, RangeResult } from '../../ride/range.ts';
 import type { Study } from '../study.ts';
 import { FORMULA_SOURCES, powerInputs, roadInputs } from './physics-rows.ts';
-
-/** Stops and small grades take about this share off the steady flat figure. Common practice, no source. */
-export const MIXED_RIDING = 0.85;
 
 /** What the range of this slice leaves out; said wherever a range is shown. */
 export const RANGE_LEFT_OUT = [

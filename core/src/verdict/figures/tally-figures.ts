@@ -1,7 +1,8 @@
-import type { BuildDocument } from '../../build/document.ts';
+import type { BuildDocument } from '../../document/document.ts';
 import { formatNumber } from '../../quantity/format.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
-import { inputRow, stepRow, type Figure, type State, type WorkingRow } from '../figure.ts';
+import type { State } from '../../check/state.ts';
+import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
 import type { Study } from '../study.ts';
 
 /** Mass of the machine, ready to ride. */

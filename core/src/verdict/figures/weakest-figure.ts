@@ -1,5 +1,6 @@
 import { qty, type Phrase } from '../../quantity/phrase.ts';
-import { inputRow, stepRow, type Figure, type State, type WorkingRow } from '../figure.ts';
+import type { State } from '../../check/state.ts';
+import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
 import type { Link } from '../../power-chain/chain.ts';
 import type { Study } from '../study.ts';
 

@@ -1,7 +1,6 @@
 import { useState } from 'react';
-import { specAt, type BuildDocument, type Measure } from '@apple-cart/core';
+import { quantityAt, specAt, type BuildDocument, type Measure } from '@apple-cart/core';
 import { PrintPage } from '../../frame/print-page.tsx';
-import { sourcedAt } from '../../state/paths.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
 import { SOURCE_WORD, SourceMark } from '../../ui/source-mark.tsx';
@@ -12,7 +11,7 @@ import { STYLE_NAMES } from './donor-styles.ts';
 function Row({ build, measure, blank }: { build: BuildDocument; measure: Measure; blank: boolean }) {
   const shown = useQuantity();
   const spec = specAt(measure.path);
-  const entered = sourcedAt(build, measure.path);
+  const entered = quantityAt(build, measure.path);
   const unit = shown(1, spec.unit).unit;
   const filled = !blank && entered.source !== 'unknown';
   return (

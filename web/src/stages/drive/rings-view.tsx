@@ -1,9 +1,8 @@
 import { useMemo } from 'react';
-import { ringRows } from '@apple-cart/core';
+import { withQuantity, ringRows } from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
 import { ofType, useShelf } from '../../state/shelf.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
-import { withSourced } from '../../state/paths.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
@@ -94,7 +93,7 @@ export function RingsView() {
                       className="min-h-6 text-[12.5px] text-slate underline max-bench:min-h-11"
                       onClick={() => {
                         edit(
-                          (d) => withSourced(d, 'gearing.ringTeeth', { source: 'label', value: row.teeth }),
+                          (d) => withQuantity(d, 'gearing.ringTeeth', { source: 'label', value: row.teeth }),
                           'chainring',
                         );
                       }}

@@ -15,7 +15,7 @@ import { CurvesView } from './curves-view.tsx';
 import { Duties, Traps } from './duties-view.tsx';
 import { LawFields } from './law-fields.tsx';
 import { CLAUSE_STATE, PLACE_WORD, placeSentence, profileWords } from './law-words.ts';
-import { MakeItFit } from './make-it-fit.tsx';
+import { ComplyView } from './comply-view.tsx';
 import { PlacesTable } from './places-table.tsx';
 import { ProfilesField } from './profiles-field.tsx';
 import { LAW_VIEWS, type LawView } from './views.ts';
@@ -80,7 +80,7 @@ function Picture({ view }: { view: LawView }) {
     case 'clauses':
       return <Clauses place={here} build={document} />;
     case 'fit':
-      return <MakeItFit />;
+      return <ComplyView />;
     case 'places':
       return (
         <PlacesTable

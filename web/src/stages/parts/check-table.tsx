@@ -1,13 +1,13 @@
 import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';
-import { checkDigits, phraseText, type Check, type CheckState } from '@apple-cart/core';
+import { checkDigits, phraseText, type Check, type State } from '@apple-cart/core';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Num } from '../../ui/num.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { labelOf } from './labels.ts';
 
-const ORDER: readonly CheckState[] = ['stop', 'look', 'unknown', 'fine'];
+const ORDER: readonly State[] = ['stop', 'look', 'unknown', 'fine'];
 const FILL = {
   fine: 'var(--fine-fill)',
   look: 'var(--look-fill)',

@@ -1,0 +1,159 @@
+import { SPECS, type BuildDocument, type QuantityPath, type SectionName } from './document.ts';
+import type { FallbackContext, QuantitySpec, Sourced } from './quantity-spec.ts';
+import type { Unit } from '../quantity/units.ts';
+import { countsUnder } from './counts-when.ts';
+import { donorSpecs, wheelbaseOf } from './donor.ts';
+import { motorMassOf } from './drive.ts';
+import { ladenCentre } from './frame-of.ts';
+import { LABEL_V_PER_CELL, USUAL_AH } from './pack.ts';
+import { packFromCells } from './pack-from-cells.ts';
+import { REST_OF_PATH_MOHM, powerLeadOhm } from './pack-path.ts';
+import { rolloutFromSizeMm } from './wheel-size.ts';
+import { worked, workedAlways } from './worked.ts';
+
+/** Where a value that the computation uses comes from; `worked` means worked out from other values. */
+export type KnownSource = 'measured' | 'label' | 'assumed' | 'unknown' | 'worked';
+
+/** A quantity ready for use: the entered value, or the stated default of an unknown one. */
+export interface Known {
+  readonly path: QuantityPath;
+  readonly label: string;
+  readonly unit: Unit;
+  readonly value: number;
+  readonly source: KnownSource;
+  /** Where a default comes from; empty for entered values. */
+  readonly origin: string;
+}
+
+/** All quantities of a build by section and key, with unknowns replaced by their stated defaults. */
+export type KnownBuild = {
+  readonly [S in SectionName]: { readonly [K in keyof (typeof SPECS)[S]]: Known };
+};
+
+function known(path: QuantityPath, spec: QuantitySpec, entered: Sourced, context: FallbackContext): Known {
+  const { label, unit } = spec;
+  if (entered.source !== 'unknown') {
+    return { path, label, unit, value: entered.value, source: entered.source, origin: '' };
+  }
+  const value = typeof spec.fallback === 'function' ? spec.fallback(context) : spec.fallback;
+  return { path, label, unit, value, source: 'unknown', origin: spec.origin };
+}
+
+/** Volts of a pack of which nothing is known. Common practice. */
+const USUAL_VOLTS = 48;
+
+const [USUAL_BEAD, USUAL_TYRE] = [donorSpecs.beadMm.fallback, donorSpecs.tyreMm.fallback];
+
+/** Volts and cells of a pack by what is entered of them. */
+function packContext({
+  chemistry,
+  nominalV: volts,
+  cellsInSeries: cells,
+  capacityAh,
+}: Pick<BuildDocument['second'], 'chemistry' | 'nominalV' | 'cellsInSeries' | 'capacityAh'>) {
+  const perCell = LABEL_V_PER_CELL[chemistry];
+  const nominalV =
+    volts.source !== 'unknown'
+      ? volts.value
+      : cells.source !== 'unknown'
+        ? cells.value * perCell
+        : USUAL_VOLTS;
+  return {
+    chemistry,
+    nominalV,
+    cellsInSeries: cells.source !== 'unknown' ? cells.value : Math.max(1, Math.round(nominalV / perCell)),
+    capacityAh: capacityAh.source === 'unknown' ? USUAL_AH : capacityAh.value,
+  };
+}
+
+/** The choices that defaults depend on. */
+export function fallbackContext(build: BuildDocument): FallbackContext {
+  const { style, beadMm, tyreMm, wheelbaseMm } = build.donor;
+  const size = {
+    beadMm: beadMm.source === 'unknown' ? USUAL_BEAD : beadMm.value,
+    tyreMm: tyreMm.source === 'unknown' ? USUAL_TYRE : tyreMm.value,
+  };
+  return {
+    style,
+    kind: build.drive.kind,
+    motorKg:
+      build.drive.massKg.source === 'unknown' ? motorMassOf(build.drive.kind) : build.drive.massKg.value,
+    ...packContext(build.pack),
+    ...size,
+    wheelbaseMm: wheelbaseMm.source === 'unknown' ? wheelbaseOf(style) : wheelbaseMm.value,
+    rearRadiusMm: size.beadMm / 2 + size.tyreMm,
+  };
+}
+
+/** The specs flattened once: a build is resolved at every keystroke. */
+const ROWS = Object.entries<Readonly<Record<string, QuantitySpec>>>(SPECS).map(
+  ([section, specs]) =>
+    [
+      section as SectionName,
+      Object.entries(specs).map(([key, spec]) => [key, `${section}.${key}` as QuantityPath, spec] as const),
+    ] as const,
+);
+
+/**
+ * A speed that the controller knows by turns of the wheel, on the road: the true roll-out over the one it holds
+ * times what is set. Derived.
+ */
+const trueSpeed = (set: Known, wheel: number): Known =>
+  wheel === 1
+    ? set
+    : set.source === 'unknown'
+      ? { ...set, value: set.value * wheel }
+      : workedAlways(set, set.value * wheel);
+
+/**
+ * Resolves every quantity of a build. What a pack made from cells has is worked out from them, unknown
+ * wiring from the leads once they are known, an unknown roll-out from the wheel size, an unknown centre of
+ * mass from everything that weighs and where it is.
+ */
+export function knownBuild(build: BuildDocument): KnownBuild {
+  const context = fallbackContext(build);
+  const beside = { ...context, ...packContext(build.second) };
+  const sections: Record<string, Record<string, Known>> = {};
+  for (const [section, rows] of ROWS) {
+    const entered: Readonly<Record<string, unknown>> = build[section];
+    const out: Record<string, Known> = {};
+    for (const [key, path, spec] of rows) {
+      const value = entered[key];
+      if (value !== undefined)
+        out[key] = known(path, spec, value as Sourced, section === 'second' ? beside : context);
+    }
+    sections[section] = out;
+  }
+  const entered = sections as KnownBuild;
+  const resolved = build.pack.make === 'cells' ? { ...entered, ...packFromCells(build, entered) } : entered;
+  const { donor, pack, controller, controls } = resolved;
+  const leads = powerLeadOhm(build, resolved);
+  const centre = ladenCentre(build, resolved);
+  const rolloutMm = worked(donor.rolloutMm, rolloutFromSizeMm(donor.beadMm.value, donor.tyreMm.value));
+  const wheel =
+    controller.setRolloutMm.source === 'unknown' ? 1 : rolloutMm.value / controller.setRolloutMm.value;
+  return {
+    ...resolved,
+    pack:
+      leads === undefined
+        ? pack
+        : { ...pack, wiringMohm: worked(pack.wiringMohm, REST_OF_PATH_MOHM + 1000 * leads) },
+    controller: { ...controller, assistCutoffKmh: trueSpeed(controller.assistCutoffKmh, wheel) },
+    controls: { ...controls, walkCutoffKmh: trueSpeed(controls.walkCutoffKmh, wheel) },
+    donor: {
+      ...donor,
+      rolloutMm,
+      massAheadMm: worked(donor.massAheadMm, Math.max(1, centre.x)),
+      massHeightMm: worked(donor.massHeightMm, Math.max(1, centre.y)),
+    },
+  };
+}
+
+/** True when the quantity counts under the build's choices. */
+export const inUse = (build: BuildDocument, path: QuantityPath): boolean => countsUnder(build, path);
+
+/** Every known quantity that counts, as a flat list in document order. */
+export const knownInUse = (build: BuildDocument, known: KnownBuild): readonly Known[] =>
+  Object.values(known)
+    .flatMap((section) => Object.values<Known>(section))
+    .filter((k) => inUse(build, k.path));

@@ -1,0 +1,81 @@
+import type { BuildDocument } from '../../document/document.ts';
+import type { ClauseVerdict } from '../../law/judge-clause.ts';
+import type { NumberClause } from '../../law/rule-schema.ts';
+import { convert } from '../../quantity/units.ts';
+import type { ComplyChange } from './change.ts';
+import { fades, fitted, lessCurrent, proportional, stops, withoutProfile } from './help-changes.ts';
+import { WALKING_KMH, cutoff, smallerRing, throttleOff, walkHelp, wheelSize } from './speed-changes.ts';
+
+function forNumber(
+  build: BuildDocument,
+  clause: NumberClause,
+  meets: (build: BuildDocument) => boolean,
+): readonly (ComplyChange | undefined)[] {
+  switch (clause.fact) {
+    case 'assistEndKmh':
+      return [wheelSize(build, meets), cutoff(build, clause), smallerRing(build, meets)];
+    case 'throttleAloneKmh':
+    case 'motorAloneKmh': {
+      const walking = convert(clause.limit, clause.unit, 'km/h') <= WALKING_KMH;
+      return walking
+        ? [wheelSize(build, meets), walkHelp(build, clause), throttleOff]
+        : [cutoff(build, clause), throttleOff, smallerRing(build, meets)];
+    }
+    case 'peakWheelW':
+      return [lessCurrent(build, clause)];
+    case 'ratedPowerW':
+    case 'wheelCount':
+    case 'massKg':
+    case 'nominalV':
+    case 'widthMm':
+    case 'wheelbaseMm':
+    case 'wheelDiameterMm':
+    case 'tyreWidthMm':
+      return [];
+  }
+}
+
+/**
+ * Changes that bring one clause in, the smallest first; empty where no setting and nothing simple to fit does.
+ * @param meets whether the clause is met by a build
+ */
+export function changesFor(
+  build: BuildDocument,
+  verdict: ClauseVerdict,
+  meets: (build: BuildDocument) => boolean,
+): readonly ComplyChange[] {
+  const { clause, profile } = verdict;
+  if (profile !== '') return [withoutProfile(build, profile)];
+  const drafts = (): readonly (ComplyChange | undefined)[] => {
+    switch (clause.kind) {
+      case 'number':
+        return forNumber(build, clause, meets);
+      case 'curve':
+        return [proportional(build, clause)];
+      case 'one-of':
+      case 'open':
+        return [];
+      case 'answer':
+        switch (clause.fact) {
+          case 'throttle':
+            return [throttleOff];
+          case 'helpFades':
+            return [fades];
+          case 'motorStopsWithPedals':
+          case 'pedalHelpStops':
+            return [stops(build)];
+          case 'speedometer':
+            return [fitted('speedometer', 'Fit a speedometer', 'part')];
+          case 'classLabel':
+            return [fitted('classLabel', 'Fit the label: the class sheet prints it', 'paper')];
+          case 'brakesCutMotor':
+            return [fitted('brakeCutoffs', 'Fit brake levers that cut the motor', 'part')];
+          case 'operablePedals':
+          case 'twoBrakes':
+          case 'lights':
+            return [];
+        }
+    }
+  };
+  return drafts().filter((d) => d !== undefined);
+}

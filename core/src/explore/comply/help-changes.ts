@@ -1,0 +1,138 @@
+import type { BuildDocument } from '../../document/document.ts';
+import { knownBuild } from '../../document/known.ts';
+import { peakWheelWatts } from '../../law/motor-alone.ts';
+import { LIFTED, profileName } from '../../law/profile.ts';
+import type { CurveClause, NumberClause } from '../../law/rule-schema.ts';
+import { assemble, assembleKnown } from '../../machine/machine.ts';
+import { qty } from '../../quantity/phrase.ts';
+import { convert } from '../../quantity/units.ts';
+import { assumed, tenthBelow, type ComplyChange } from './change.ts';
+
+/** Battery amps turned down until the peak at the wheel is within the limit. */
+export function lessCurrent(build: BuildDocument, clause: NumberClause): ComplyChange | undefined {
+  const limit = convert(clause.limit, clause.unit, 'W');
+  const turned = (amps: number): BuildDocument => ({
+    ...build,
+    controller: { ...build.controller, batteryCurrentA: assumed(amps) },
+  });
+  const meets = (amps: number): boolean => {
+    const peak = peakWheelWatts(assemble(turned(amps)));
+    return clause.op === '<' ? peak < limit : peak <= limit;
+  };
+  const now = knownBuild(build).controller.batteryCurrentA.value;
+  // In half amps, as such settings go.
+  let [low, high] = [0, Math.ceil(now * 2)];
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2);
+    if (meets(middle / 2)) low = middle;
+    else high = middle;
+  }
+  if (low < 2) return undefined;
+  const amps = low / 2;
+  return {
+    id: 'current',
+    what: ['Battery current limit to ', qty(amps, 'A', 1)],
+    effort: 'setting',
+    apply: (b) => ({ ...b, controller: { ...b.controller, batteryCurrentA: assumed(amps) } }),
+  };
+}
+
+/** Help in proportion to the rider, under the corners of a curve that is level and then falls to nothing. */
+export function proportional(build: BuildDocument, clause: CurveClause): ComplyChange | undefined {
+  const [first] = clause.corners;
+  const level = clause.corners.findLast((c) => c.ratio === first?.ratio);
+  const end = clause.corners.at(-1);
+  if (first === undefined || level === undefined || end === undefined) return undefined;
+  const machine = assembleKnown(build, knownBuild(build));
+  const ratio = tenthBelow((first.ratio * machine.chainEfficiency) / machine.efficiency, false);
+  const kmh = tenthBelow(end.kmh, true);
+  const fade = Math.round((end.kmh - level.kmh) * 10) / 10;
+  const torque = build.controls.assistSensor === 'torque';
+  return {
+    id: 'proportional',
+    what: [
+      torque ? 'Help of at most ' : 'Torque sensor, help of at most ',
+      `${ratio.toFixed(1)} times the rider’s, fading over the last `,
+      qty(fade, 'km/h', 1),
+      ' to ',
+      qty(kmh, 'km/h', 1),
+    ],
+    effort: torque ? 'setting' : 'part',
+    apply: (b) => ({
+      ...b,
+      controls: {
+        ...b.controls,
+        assistSensor: 'torque',
+        throttle: b.controls.throttle === 'full' ? 'none' : b.controls.throttle,
+        assistRatio: assumed(ratio),
+      },
+      controller: {
+        ...b.controller,
+        limitsSpeed: true,
+        assistCutoffKmh: assumed(kmh),
+        assistTaperKmh: assumed(fade),
+      },
+    }),
+  };
+}
+
+const USUAL_FADE_KMH = 1.5;
+
+export const fades: ComplyChange = {
+  id: 'fade',
+  what: ['Let the help fade over the last ', qty(USUAL_FADE_KMH, 'km/h', 1)],
+  effort: 'setting',
+  apply: (b) => ({ ...b, controller: { ...b.controller, assistTaperKmh: assumed(USUAL_FADE_KMH) } }),
+};
+
+export const stops = (build: BuildDocument): ComplyChange =>
+  build.controls.assistSensor === 'none'
+    ? {
+        id: 'pedal-sensor',
+        what: ['Fit a sensor at the pedals that stops the motor with them'],
+        effort: 'part',
+        apply: (b) => ({
+          ...b,
+          controls: { ...b.controls, assistSensor: 'cadence', motorStopsWithPedals: 'yes' },
+        }),
+      }
+    : {
+        id: 'pedal-stop',
+        what: ['Set the motor to stop with the pedals'],
+        effort: 'setting',
+        apply: (b) => ({ ...b, controls: { ...b.controls, motorStopsWithPedals: 'yes' } }),
+      };
+
+export const fitted = (
+  key: 'speedometer' | 'classLabel' | 'brakeCutoffs',
+  what: string,
+  effort: ComplyChange['effort'],
+): ComplyChange => ({
+  id: key,
+  what: [what],
+  effort,
+  apply: (b) => ({ ...b, controls: { ...b.controls, [key]: 'yes' } }),
+});
+
+/** What takes a way of riding away that breaks the clause. */
+export function withoutProfile(build: BuildDocument, name: string): ComplyChange {
+  if (name === LIFTED && build.controller.lifted === 'yes')
+    return {
+      id: 'lock',
+      what: ['Take the wire, jumper or menu that lifts the limit out of the rider’s reach'],
+      effort: 'setting',
+      apply: (b) => ({ ...b, controller: { ...b.controller, lifted: 'no' } }),
+    };
+  return {
+    id: `profile-${name}`,
+    what: [`Take out the profile “${name}”`],
+    effort: 'setting',
+    apply: (b) => ({
+      ...b,
+      controller: {
+        ...b.controller,
+        profiles: b.controller.profiles.filter((p) => p.reach !== 'rider' || profileName(p) !== name),
+      },
+    }),
+  };
+}

@@ -1,0 +1,144 @@
+import type { BuildDocument } from '../document/document.ts';
+import type { Sourced } from '../document/quantity-spec.ts';
+import { applyPart } from '../parts/apply-part.ts';
+import type { Part, PartOf } from '../parts/part.ts';
+import type { Link } from '../power-chain/chain.ts';
+import { msToKmh } from '../quantity/units.ts';
+import { study, type Study } from '../verdict/study.ts';
+
+/** One way out of a link that carries too little, and what it costs. */
+export interface LinkRemedy {
+  readonly what: string;
+  readonly build: BuildDocument;
+  /** Against the build as it is; undefined where the hill is not climbed before or after. */
+  readonly hillKmh: number | undefined;
+  readonly startPct: number;
+  readonly massKg: number;
+  /** To buy, in the build's currency; null where it costs nothing or nobody knows. */
+  readonly price: number | null;
+  /** What is left of the link's margin: fine from 0. */
+  readonly margin: number | undefined;
+}
+
+const assumed = (value: number): Sourced => ({ source: 'assumed', value });
+
+interface Draft {
+  readonly what: string;
+  readonly build: BuildDocument;
+  readonly price: number | null;
+}
+
+/** The controller turned down to whole amps that the link carries for good. */
+function lowered(build: BuildDocument, link: Link): Draft | undefined {
+  const { continuousA, peakA, demand, margin } = link;
+  if (continuousA === undefined || peakA === undefined || margin === undefined) return undefined;
+  const phase = link.id.startsWith('phase');
+  const carried = Math.min(continuousA, peakA);
+  const key = phase ? 'phaseCurrentA' : 'batteryCurrentA';
+  const entered = build.controller[key];
+  if (entered.source === 'unknown') return undefined;
+  // Phase limits are entered as their direct-current equivalent: the same share of it.
+  const amps = Math.floor((entered.value * carried) / demand.peakA);
+  if (amps < 1 || amps >= entered.value) return undefined;
+  return {
+    what: `${phase ? 'Phase limit' : 'Controller'} down to ${String(amps)} A`,
+    build: { ...build, controller: { ...build.controller, [key]: assumed(amps) } },
+    price: null,
+  };
+}
+
+const cheapest = <P extends Part>(parts: readonly P[], currency: string): P | undefined =>
+  parts
+    .filter((p) => p.price !== null && p.currency === currency)
+    .sort((a, b) => (a.price ?? 0) - (b.price ?? 0))[0];
+
+const ofType = <T extends Part['type']>(parts: readonly Part[], type: T): readonly PartOf<T>[] =>
+  parts.filter((p): p is PartOf<T> => p.type === type);
+
+const copied = (build: BuildDocument, part: Part): Draft => ({
+  what: part.name,
+  build: applyPart(build, part),
+  price: part.price,
+});
+
+/** The cheapest part of the shelf that mends the link: a plug or lead that carries more, or a like pack. */
+function fromShelf(build: BuildDocument, link: Link, parts: readonly Part[]): Draft | undefined {
+  const { currency } = build.money;
+  const mends = (draft: Draft): boolean => {
+    const margin = study(draft.build).chain.links.find((l) => l.id === link.id)?.margin;
+    return margin !== undefined && margin >= 0;
+  };
+  const take = (list: readonly Part[]): Draft | undefined => {
+    const good = list.filter((p) => mends(copied(build, p)));
+    const part = cheapest(good, currency);
+    return part === undefined ? undefined : copied(build, part);
+  };
+  switch (link.id) {
+    case 'plug':
+      return take(ofType(parts, 'connector'));
+    case 'leads':
+      return take(ofType(parts, 'wire'));
+    case 'cells':
+    case 'bms':
+      return build.pack.make === 'cells'
+        ? moreCells(build, link)
+        : take(
+            ofType(parts, 'pack').filter(
+              (p) =>
+                build.pack.cellsInSeries.source === 'unknown' ||
+                p.cellsInSeries === build.pack.cellsInSeries.value,
+            ),
+          );
+    case 'join':
+    case 'fuse':
+    case 'controller':
+    case 'phase-leads':
+    case 'phase-plug':
+      return undefined;
+  }
+}
+
+/** As many more cells side by side as the link wants; a protection board is bought, not built up. */
+function moreCells(build: BuildDocument, link: Link): Draft | undefined {
+  const { parallel } = build.cell;
+  if (link.id !== 'cells' || parallel.source === 'unknown' || link.margin === undefined) return undefined;
+  const wanted = Math.ceil(parallel.value / (1 + link.margin));
+  const more = wanted - parallel.value;
+  if (more <= 0) return undefined;
+  const series = build.pack.cellsInSeries.source === 'unknown' ? 0 : build.pack.cellsInSeries.value;
+  return {
+    what: `${String(wanted)} side by side`,
+    build: { ...build, cell: { ...build.cell, parallel: assumed(wanted) } },
+    price: build.cell.price === null ? null : (build.cell.price * more * series) / build.cell.inBody,
+  };
+}
+
+function costed(draft: Draft, now: Study, id: Link['id']): LinkRemedy {
+  const s = study(draft.build);
+  const kmh = (one: Study): number | undefined => (one.climb.climbs ? msToKmh(one.climb.v) : undefined);
+  const [before, after] = [kmh(now), kmh(s)];
+  return {
+    ...draft,
+    hillKmh: before === undefined || after === undefined ? undefined : after - before,
+    startPct: s.start.gradePct - now.start.gradePct,
+    massKg: s.machine.machineMassKg - now.machine.machineMassKg,
+    margin: s.chain.links.find((l) => l.id === id)?.margin,
+  };
+}
+
+/**
+ * Ways out of a link that carries too little: the controller turned down to what it carries, and the cheapest
+ * part of the shelf (or more cells) that carries what is asked; each with what it costs. Empty for a sound link.
+ */
+export function linkRemedies(
+  build: BuildDocument,
+  id: Link['id'],
+  parts: readonly Part[],
+): readonly LinkRemedy[] {
+  const now = study(build);
+  const link = now.chain.links.find((l) => l.id === id);
+  if (link?.margin === undefined || link.margin >= 0) return [];
+  return [lowered(build, link), fromShelf(build, link, parts)]
+    .filter((draft) => draft !== undefined)
+    .map((draft) => costed(draft, now, id));
+}

@@ -1,0 +1,149 @@
+import { specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
+import { knownBuild, knownInUse, type Known } from '../document/known.ts';
+import { assembleKnown } from '../machine/machine.ts';
+import { kmhToMs, msToKmh } from '../quantity/units.ts';
+import { climb } from '../ride/climb.ts';
+import { constantSpeedRange } from '../ride/range.ts';
+import { topSpeed } from '../ride/steady.ts';
+import { STATED_CHARGE } from '../ride/stated.ts';
+import { withValue } from '../document/quantity-at.ts';
+
+/** How much an assumed value moves the results when it is a tenth off. */
+export interface Sensitivity {
+  readonly known: Known;
+  /** What it could cost: the loss on the worse side. */
+  readonly topKmh: number;
+  readonly hillKmh: number;
+  readonly rangeKm: number;
+}
+
+interface Headline {
+  readonly topKmh: number;
+  readonly hillKmh: number;
+  readonly rangeKm: number;
+}
+
+/** Temperatures and heights have no natural tenth; they are moved by this much instead. */
+const STEP: Partial<Record<QuantityPath, number>> = {
+  'brief.altitudeM': 200,
+  'drive.windingC': 25,
+};
+const TENTH = 0.1;
+/** Targets and settings are the builder's choice: there is nothing to measure. */
+const CHOSEN: readonly QuantityPath[] = [
+  'brief.cruiseSpeedKmh',
+  'brief.hillLengthM',
+  'brief.hillGradePct',
+  'brief.distanceKm',
+  'brief.reservePct',
+  // Weather is not measured but met.
+  'brief.temperatureC',
+  'brief.headwindMs',
+  'brief.cadenceMinRpm',
+  'brief.cadenceMaxRpm',
+  'pack.chargeLimitPct',
+  // The label's volts only name the pack; the cells in series are what counts.
+  'pack.nominalV',
+];
+
+/** Only checks, pictures, charging and lights use these: they move no speed and no range. */
+const MOVES_NOTHING: ReadonlySet<QuantityPath> = new Set([
+  // Heat and the way a road is ridden: none of the three figures knows of them.
+  'drive.windingHeatJK',
+  'drive.shellHeatJK',
+  'drive.coupleWK',
+  'drive.coolStillWK',
+  'drive.coolMovingWK',
+  'drive.fluidFactor',
+  'drive.rollbackStartC',
+  'drive.rollbackEndC',
+  'drive.damageC',
+  'brief.descentKmh',
+  // Only the law asks for it.
+  'donor.widthMm',
+  'donor.otherBeadMm',
+  'donor.otherTyreMm',
+  'donor.chainstayMm',
+  'donor.bracketHeightMm',
+  'donor.crankMm',
+  'donor.tyreGripWet',
+  'drive.spacerMm',
+  'drive.armHoldsNm',
+  'drive.pitchMm',
+  'drive.centreMm',
+  'pack.boxLengthMm',
+  'pack.boxHeightMm',
+  'pack.boxWidthMm',
+  'pack.cellsContinuousA',
+  'pack.cellsPeakA',
+  'pack.maxChargeA',
+  'cell.continuousA',
+  'cell.peakA',
+  'cell.chargeA',
+  'cell.widthMm',
+  'cell.depthMm',
+  'cell.heightMm',
+  'cell.rows',
+  'cell.gapMm',
+  'cell.caseMm',
+  'second.nominalV',
+  'second.cellsContinuousA',
+  'controller.capacitorUf',
+  'cabling.insulationC',
+  'cabling.preChargeOhm',
+  'charger.currentA',
+  'charger.efficiencyPct',
+]);
+
+function headline(build: BuildDocument, path: QuantityPath | undefined, value: number): Headline {
+  const known = knownBuild(path === undefined ? build : withValue(build, path, value));
+  const machine = assembleKnown(build, known);
+  const { brief, pack } = known;
+  const top = topSpeed(machine, STATED_CHARGE);
+  const hill = climb(
+    machine,
+    STATED_CHARGE,
+    brief.hillLengthM.value,
+    brief.hillGradePct.value,
+    machine.heldGear ?? 'best',
+  );
+  const range = constantSpeedRange(
+    machine,
+    kmhToMs(brief.cruiseSpeedKmh.value),
+    pack.chargeLimitPct.value / 100,
+  );
+  return {
+    topKmh: top.moves ? msToKmh(top.v) : 0,
+    hillKmh: hill.climbs ? msToKmh(hill.v) : 0,
+    rangeKm: range.holds ? range.metres / 1000 : 0,
+  };
+}
+
+/**
+ * Every assumed or unknown quantity with what it moves, the most telling first: each is taken a tenth up
+ * and down (a winding 25 K, a height 200 m) and top speed, test hill and range are worked out again.
+ */
+export function sensitivities(build: BuildDocument): readonly Sensitivity[] {
+  const open = knownInUse(build, knownBuild(build)).filter(
+    (k) => k.source === 'assumed' || k.source === 'unknown',
+  );
+  const base = headline(build, undefined, 0);
+  const weight = (s: Sensitivity): number =>
+    s.topKmh / Math.max(1, base.topKmh) +
+    s.hillKmh / Math.max(1, base.hillKmh) +
+    s.rangeKm / Math.max(1, base.rangeKm);
+  return open
+    .filter((k) => !CHOSEN.includes(k.path) && specAt(k.path).stays !== true && !MOVES_NOTHING.has(k.path))
+    .map((known): Sensitivity => {
+      const step = STEP[known.path] ?? Math.abs(known.value) * TENTH;
+      const up = headline(build, known.path, known.value + step);
+      const down = headline(build, known.path, known.value - step);
+      return {
+        known,
+        topKmh: base.topKmh - Math.min(base.topKmh, up.topKmh, down.topKmh),
+        hillKmh: base.hillKmh - Math.min(base.hillKmh, up.hillKmh, down.hillKmh),
+        rangeKm: base.rangeKm - Math.min(base.rangeKm, up.rangeKm, down.rangeKm),
+      };
+    })
+    .sort((a, b) => weight(b) - weight(a));
+}

@@ -1,0 +1,201 @@
+import type { BuildDocument } from '../document/document.ts';
+import type { Chemistry } from '../document/choices.ts';
+import { knownBuild } from '../document/known.ts';
+import { LABEL_V_PER_CELL } from '../document/pack.ts';
+import type { Sourced } from '../document/quantity-spec.ts';
+import type { RuleBook } from '../law/rule-schema.ts';
+import { applyPart } from '../parts/apply-part.ts';
+import type { Part, PartOf } from '../parts/part.ts';
+import { msToKmh } from '../quantity/units.ts';
+import { classFigure } from '../verdict/figures/class-figure.ts';
+import { plannedRange } from '../verdict/figures/range-figures.ts';
+import type { State } from '../check/state.ts';
+import { judged } from '../verdict/judged.ts';
+import { study } from '../verdict/study.ts';
+
+export const STEP_IDS = ['now', 'volts', 'amp-hours', 'amps', 'motor'] as const;
+export type StepId = (typeof STEP_IDS)[number];
+
+/** The build as it is, or with one thing a step larger, and what that does. */
+export interface Step {
+  readonly id: StepId;
+  /** What is changed, in a few words. */
+  readonly what: string;
+  readonly build: BuildDocument;
+  readonly topKmh: number | undefined;
+  readonly hillKmh: number | undefined;
+  readonly startPct: number;
+  readonly rangeKm: { readonly low: number; readonly high: number } | undefined;
+  /** Heat in the winding on the test hill, W; undefined where it is not climbed. */
+  readonly copperW: number | undefined;
+  readonly weakest: string | undefined;
+  readonly weakestMargin: number | undefined;
+  readonly classWords: string;
+  readonly classState: State;
+  readonly massKg: number;
+  /** What it costs to buy, in the build's currency; null where nothing on the shelf or the card tells. */
+  readonly price: number | null;
+}
+
+/** Cells in series that packs are commonly made with. Common practice. */
+const SERIES: Readonly<Record<Chemistry, readonly number[]>> = {
+  nmc: [7, 10, 13, 14, 16, 20, 24],
+  'nmc-power': [7, 10, 13, 14, 16, 20, 24],
+  lmo: [7, 10, 13, 14, 16, 20, 24],
+  lfp: [8, 12, 15, 16, 20, 24],
+  'lead-acid': [12, 18, 24, 30, 36],
+};
+
+/** A step of amp-hours or amps where the shelf has none: a quarter more. */
+const QUARTER = 1.25;
+
+const assumed = (value: number): Sourced => ({ source: 'assumed', value });
+const scaled = (entered: Sourced, by: number): Sourced =>
+  entered.source === 'unknown' ? entered : assumed(entered.value * by);
+
+interface Draft {
+  readonly id: StepId;
+  readonly what: string;
+  readonly build: BuildDocument;
+  readonly price: number | null;
+}
+
+/** The next common number of cells in series; mass, cut-off and price grow with it. */
+function moreVolts(build: BuildDocument): Draft | undefined {
+  const known = knownBuild(build);
+  const { chemistry } = build.pack;
+  const cells = known.pack.cellsInSeries.value;
+  const next = SERIES[chemistry].find((s) => s > cells);
+  if (next === undefined) return undefined;
+  const by = next / cells;
+  const volts = Math.round(next * LABEL_V_PER_CELL[chemistry]);
+  return {
+    id: 'volts',
+    what: `${String(next)} in series, ${String(volts)} V`,
+    price: build.money.pack === null ? null : build.money.pack * by,
+    build: {
+      ...build,
+      pack: {
+        ...build.pack,
+        cellsInSeries: assumed(next),
+        nominalV: assumed(volts),
+        massKg: scaled(build.pack.massKg, by),
+      },
+      controller: { ...build.controller, lowVoltageCutoffV: scaled(build.controller.lowVoltageCutoffV, by) },
+    },
+  };
+}
+
+function moreAmpHours(build: BuildDocument): Draft {
+  const known = knownBuild(build);
+  const fromCells = build.pack.make === 'cells';
+  const parallel = Math.max(1, Math.round(known.cell.parallel.value));
+  const by = fromCells ? (parallel + 1) / parallel : QUARTER;
+  const ah = known.pack.capacityAh.value * by;
+  return {
+    id: 'amp-hours',
+    what: `${ah.toFixed(1)} Ah`,
+    price: build.money.pack === null ? null : build.money.pack * by,
+    build: {
+      ...build,
+      cell: fromCells ? { ...build.cell, parallel: assumed(parallel + 1) } : build.cell,
+      pack: {
+        ...build.pack,
+        ...(fromCells
+          ? {}
+          : {
+              capacityAh: assumed(ah),
+              cellsContinuousA: scaled(build.pack.cellsContinuousA, by),
+              cellsPeakA: scaled(build.pack.cellsPeakA, by),
+              maxChargeA: scaled(build.pack.maxChargeA, by),
+            }),
+        massKg: scaled(build.pack.massKg, by),
+      },
+    },
+  };
+}
+
+const smallest = <P extends Part>(parts: readonly P[], of: (p: P) => number, above: number): P | undefined =>
+  parts.filter((p) => of(p) > above).sort((a, b) => of(a) - of(b))[0];
+
+const priceOf = (build: BuildDocument, part: Part | undefined): number | null =>
+  part === undefined || part.currency !== build.money.currency ? null : part.price;
+
+/** The shelf's next larger controller; its amps are taken, speed and power limits stay as they are set. */
+function moreAmps(build: BuildDocument, controllers: readonly PartOf<'controller'>[]): Draft {
+  const { controller } = knownBuild(build);
+  const now = controller.batteryCurrentA.value;
+  const part = smallest(controllers, (p) => p.batteryCurrentA, now);
+  const amps = part?.batteryCurrentA ?? Math.round(now * QUARTER);
+  const phase = part?.phaseCurrentA ?? Math.round((controller.phaseCurrentA.value * amps) / now);
+  return {
+    id: 'amps',
+    what: `${String(amps)} A, ${String(phase)} A phase`,
+    price: priceOf(build, part),
+    build: {
+      ...build,
+      controller: {
+        ...build.controller,
+        batteryCurrentA: assumed(amps),
+        phaseCurrentA: assumed(Math.max(phase, controller.phaseCurrentA.value)),
+      },
+    },
+  };
+}
+
+/** Motors within this ratio of the output speed of the one in hand are wound for the same wheel. */
+const SAME_WINDING = 1.25;
+
+/** The shelf's next motor of the kind by rated power among those wound alike, else of all; fit not judged. */
+function largerMotor(build: BuildDocument, motors: readonly PartOf<'motor'>[]): Draft | undefined {
+  const { drive } = knownBuild(build);
+  const output = drive.kvRpmPerV.value / drive.reduction.value;
+  const alike = (m: PartOf<'motor'>): boolean =>
+    Math.abs(Math.log(m.kvRpmPerV / m.reduction / output)) <= Math.log(SAME_WINDING);
+  const kind = motors.filter((m) => m.kind === build.drive.kind);
+  const next = (list: readonly PartOf<'motor'>[]) =>
+    smallest(list, (m) => m.ratedPowerW, drive.ratedPowerW.value);
+  const part = next(kind.filter(alike)) ?? next(kind);
+  if (part === undefined) return undefined;
+  return { id: 'motor', what: part.name, price: priceOf(build, part), build: applyPart(build, part) };
+}
+
+function result(draft: Draft, book: RuleBook): Step {
+  const s = judged(study(draft.build), book);
+  const planned = plannedRange(s);
+  const words = classFigure(s);
+  return {
+    ...draft,
+    topKmh: s.top.moves ? msToKmh(s.top.v) : undefined,
+    hillKmh: s.climb.climbs ? msToKmh(s.climb.v) : undefined,
+    startPct: s.start.gradePct,
+    rangeKm: planned === undefined ? undefined : { low: planned.low / 1000, high: planned.high / 1000 },
+    copperW: s.climb.climbs ? s.climb.copperW : undefined,
+    weakest: s.chain.weakest?.name,
+    weakestMargin: s.chain.weakest?.margin,
+    classWords: words.words ?? '',
+    classState: words.state,
+    massKg: s.machine.machineMassKg,
+  };
+}
+
+/**
+ * The build in hand, and with one step more of volts, amp-hours, amps, or motor: what each does to speed,
+ * hill, range, heat, weakest link, class and price.
+ */
+export function voltsOrAmps(build: BuildDocument, parts: readonly Part[], book: RuleBook): readonly Step[] {
+  const drafts: readonly (Draft | undefined)[] = [
+    { id: 'now', what: '', build, price: null },
+    moreVolts(build),
+    moreAmpHours(build),
+    moreAmps(
+      build,
+      parts.filter((p) => p.type === 'controller'),
+    ),
+    largerMotor(
+      build,
+      parts.filter((p) => p.type === 'motor'),
+    ),
+  ];
+  return drafts.filter((d) => d !== undefined).map((d) => result(d, book));
+}

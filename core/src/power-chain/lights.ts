@@ -1,0 +1,48 @@
+import type { BuildDocument } from '../document/document.ts';
+import { knownBuild } from '../document/known.ts';
+import { accessoryDraw, accessoryWatts, type AccessoryDraw } from '../machine/accessories.ts';
+import { assembleKnown, firstPack } from '../machine/machine.ts';
+import { coldAgedCapacityAh, supplyAt } from '../machine/battery.ts';
+import { kmhToMs } from '../quantity/units.ts';
+import { constantSpeedRange } from '../ride/range.ts';
+
+/** What lamps, horn and outlets cost. */
+export interface LightsVerdict {
+  readonly draws: readonly AccessoryDraw[];
+  /** On average over a ride, W from the pack. */
+  readonly averageW: number;
+  /** Range that they take at the brief's speed, m; undefined where the speed is not held. */
+  readonly takesM: number | undefined;
+  /** Charge left in the pack when the motor is cut off at the brief's speed, 0 to 1. */
+  readonly leftCharge: number | undefined;
+  /** How long the lights last on it, h; Infinity without lights. */
+  readonly lightsLastH: number | undefined;
+}
+
+/** Charge below which the pack's protection opens and the lights go out too. Common practice. */
+const PROTECTION_OPENS = 0.02;
+
+/** Accessories against range, and how long the lights burn after the motor has been cut off. */
+export function lightsVerdict(build: BuildDocument): LightsVerdict {
+  const known = knownBuild(build);
+  const machine = assembleKnown(build, known);
+  const averageW = accessoryWatts(build, known);
+  const draws = build.supply.accessories.map((a) => accessoryDraw(build, known, a));
+  const v = kmhToMs(known.brief.cruiseSpeedKmh.value);
+  const charge = known.pack.chargeLimitPct.value / 100;
+  const range = constantSpeedRange(machine, v, charge);
+  const dark = { ...machine, limits: { ...machine.limits, standbyW: machine.limits.standbyW - averageW } };
+  const without = constantSpeedRange(dark, v, charge);
+  const pack = firstPack(build, known);
+  const lightW = draws.filter((d) => d.accessory.light).reduce((sum, d) => sum + d.onW, 0);
+  const left = range.holds ? range.endCharge : undefined;
+  const share = left === undefined ? 0 : Math.max(0, left - PROTECTION_OPENS);
+  const wh = share * coldAgedCapacityAh(pack) * supplyAt(pack, (left ?? 0) / 2).openVolts;
+  return {
+    draws,
+    averageW,
+    takesM: range.holds && without.holds ? without.metres - range.metres : undefined,
+    leftCharge: left,
+    lightsLastH: left === undefined ? undefined : lightW > 0 ? wh / lightW : Infinity,
+  };
+}

@@ -1,0 +1,72 @@
+import type { Known, KnownBuild } from '../document/known.ts';
+import type { Limit } from '../machine/limits.ts';
+import type { RideEnd } from './ride.ts';
+import type { Binding } from './trace.ts';
+
+/** The trade's name of each limit. */
+export const LIMIT_WORDS: Readonly<Record<Limit | 'empty', string>> = {
+  voltage: 'voltage',
+  'battery-current': 'battery current',
+  'pack-protection': 'pack protection',
+  'low-voltage': 'low-voltage cut-off',
+  'pack-power': 'the pack itself',
+  'power-limit': 'power limit',
+  'phase-current': 'phase current',
+  heat: 'heat of the motor',
+  'speed-limit': 'speed limit',
+  'assist-ratio': 'assist ratio',
+  cadence: 'cadence',
+  'no-motor': 'no control for the motor',
+  empty: 'an empty pack',
+};
+
+/** What decides a step of a ride, in words. */
+export const BINDING_WORDS: Readonly<Record<Binding, string>> = {
+  ...LIMIT_WORDS,
+  wish: 'speed wished for',
+  rolling: 'rolls freely',
+  braking: 'brakes',
+  standing: 'stands',
+};
+
+/** How a ride ends, in words. */
+export const RIDE_END_WORDS: Readonly<Record<RideEnd, string>> = {
+  arrived: 'arrives',
+  stalled: 'stalls',
+  'cut-off': 'low-voltage cut-off',
+  empty: 'empty pack',
+  charge: 'charge kept',
+  time: 'time is up',
+  hot: 'too hot',
+};
+
+/** The quantity of the build that sets a limit; undefined where it follows from several. */
+export function limitQuantity(
+  limit: Limit,
+  { controller, pack, brief, controls, drive }: KnownBuild,
+): Known | undefined {
+  switch (limit) {
+    case 'battery-current':
+      return controller.batteryCurrentA;
+    case 'pack-protection':
+      return pack.bmsCurrentA;
+    case 'low-voltage':
+      return controller.lowVoltageCutoffV;
+    case 'power-limit':
+      return controller.powerLimitW;
+    case 'phase-current':
+      return controller.phaseCurrentA;
+    case 'heat':
+      return drive.rollbackStartC;
+    case 'speed-limit':
+      return controller.assistCutoffKmh;
+    case 'assist-ratio':
+      return controls.assistRatio;
+    case 'cadence':
+      return brief.cadenceMaxRpm;
+    case 'voltage':
+    case 'pack-power':
+    case 'no-motor':
+      return undefined;
+  }
+}

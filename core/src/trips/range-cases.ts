@@ -1,0 +1,49 @@
+import type { BuildDocument } from '../document/document.ts';
+import type { Ride } from '../ride/ride.ts';
+import type { Route } from '../route/route.ts';
+import { ridePlan } from './ride-plan.ts';
+import { withValue } from '../document/quantity-at.ts';
+
+/** One way of keeping or wearing a pack, and how far it goes. */
+export interface RangeCase {
+  readonly id: 'full' | 'to-85' | 'middle' | 'winter' | 'old' | 'old-winter' | 'resting';
+  readonly label: string;
+  readonly km: number;
+  readonly ends: Ride['ends'];
+  readonly whPerKm: number;
+}
+
+/** A hard frost, and a pack at the end of its good years. Common practice, no source. */
+export const WINTER_C = -5;
+export const OLD_PCT = 70;
+
+/** Range on a route, repeated to the end of the charge, by habit, season, age and legs; the reserve is not taken off. */
+export function rangeCases(build: BuildDocument, route: Route): readonly RangeCase[] {
+  const winter = withValue(build, 'brief.temperatureC', WINTER_C);
+  const aged = (b: BuildDocument): BuildDocument => withValue(b, 'pack.healthPct', OLD_PCT);
+  const one = (
+    id: RangeCase['id'],
+    label: string,
+    of: BuildDocument,
+    options: { charge?: number; untilCharge?: number },
+    legs: 'helping' | 'resting' = 'helping',
+  ): RangeCase => {
+    const ride = ridePlan(of, route, 'cruise', legs).ride({ again: true, charge: 1, ...options });
+    return {
+      id,
+      label,
+      km: ride.metres / 1000,
+      ends: ride.ends,
+      whPerKm: ride.metres > 0 ? ride.usedWh / (ride.metres / 1000) : 0,
+    };
+  };
+  return [
+    one('full', 'Full to the end', build, {}),
+    one('to-85', 'Charged to 85 %', build, { charge: 0.85 }),
+    one('middle', 'Middle, 80 to 20 %', build, { charge: 0.8, untilCharge: 0.2 }),
+    one('resting', 'Legs resting', build, {}, 'resting'),
+    one('winter', `Frost, ${String(WINTER_C)} °C`, winter, {}),
+    one('old', `Old pack, ${String(OLD_PCT)} %`, aged(build), {}),
+    one('old-winter', 'Old pack in frost', aged(winter), {}),
+  ];
+}
