@@ -20,6 +20,7 @@ export type { Accessory } from './document/charging.ts';
 export { CONDUCTORS, conductorOhm } from './document/conductors.ts';
 export * from './document/part-types.ts';
 export * from './parts/part.ts';
+export { readPart } from './parts/read-part.ts';
 export * from './parts/apply-part.ts';
 export * from './parts/refresh-part.ts';
 export * from './parts/part-fields.ts';
@@ -61,9 +62,9 @@ export { TRAY } from './verdict/figure.ts';
 export type { State } from './check/state.ts';
 export type { Figure, FigureId, Working, WorkingRow } from './verdict/figure.ts';
 export type { Finding } from './verdict/findings.ts';
-export { STAGE_IDS, type StageId } from './verdict/stage-ids.ts';
-export { stageOf } from './verdict/stage-of.ts';
-export type { StageVerdict } from './verdict/stages.ts';
+export { STAGE_IDS, type StageId } from './verdict/stages/stage-ids.ts';
+export { stageOf } from './verdict/stages/stage-of.ts';
+export type { StageVerdict } from './verdict/stages/stage.ts';
 export { BINDING_WORDS, LIMIT_WORDS, RIDE_END_WORDS, limitQuantity } from './ride/limit-words.ts';
 export { placeState } from './verdict/figures/class-figure.ts';
 export { moneyText } from './verdict/figures/tally-figures.ts';
@@ -71,13 +72,9 @@ export { LOW_CHARGE, type HillCurves, type HillSpan, type RangePoint } from './v
 export { STATED_CHARGE } from './ride/stated.ts';
 export { knownAt, quantityAt, withQuantity } from './document/quantity-at.ts';
 export { sensitivities, type Sensitivity } from './explore/sensitivity.ts';
-export {
-  hallSpacingDeg,
-  ringRows,
-  type GearRow,
-  type MotorCadence,
-  type RingRow,
-} from './verdict/gearing.ts';
+export { hallSpacingDeg, type GearRow, type MotorCadence } from './verdict/gearing.ts';
+export { ringRows, type RingRow } from './explore/rings.ts';
+export { compare, headlines, type Comparison, type Gains, type Headlines } from './explore/compare.ts';
 export { compareLayouts, type Layout, type LayoutName } from './explore/layouts.ts';
 export { comparePlaces, type PlaceTried } from './explore/pack-places.ts';
 export { measureNext, type OpenMeasure } from './explore/measure-next.ts';
@@ -180,13 +177,7 @@ export { routeSummary, type RouteSummary } from './route/summary.ts';
 export { startGrade } from './ride/start-grade.ts';
 export { TURNING_KG } from './ride/stepper.ts';
 export type { Pace } from './ride/course.ts';
-export {
-  complyWith,
-  makeItComply,
-  type ComplyCost,
-  type ComplyPlan,
-  type ComplyStep,
-} from './explore/comply/comply.ts';
+export { complyWith, makeItComply, type ComplyPlan, type ComplyStep } from './explore/comply/comply.ts';
 export { traps } from './law/traps/traps.ts';
 export type { Trap } from './law/traps/trap.ts';
 export { LABEL_WORDS, labelLines, labelledCategory } from './law/label.ts';

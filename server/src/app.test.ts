@@ -24,7 +24,7 @@ describe('POST /api/evaluate', () => {
       JSON.parse(JSON.stringify(toldVerdict(evaluate(build, shippedRules()), shippedRules()))),
     );
     expect((response.body as ToldVerdict).figures).toHaveLength(10);
-    expect(await it_.builds.list()).toEqual([]);
+    expect((await it_.stores.builds.store.list()).documents).toEqual([]);
   });
 
   it('refuses a bad document with its issues', async () => {
@@ -38,8 +38,8 @@ describe('what programs can read', () => {
     const schema = await api().get('/api/schema/build.json').expect(200);
     expect((schema.body as { title: string }).title).toBe('Apple Cart build');
     const rules = await api().get('/api/rules').expect(200);
-    expect((rules.body as { places: unknown[] }).places).toHaveLength(shippedRules().length);
-    expect((await api().get('/api/parts').expect(200)).body).toEqual({ parts: [] });
+    expect((rules.body as { documents: unknown[] }).documents).toHaveLength(shippedRules().length);
+    expect((await api().get('/api/parts').expect(200)).body).toEqual({ documents: [], broken: [] });
     expect((await api().get('/api/health').expect(200)).body).toEqual({ ok: true });
   });
 
@@ -88,10 +88,7 @@ describe('the built page', () => {
     await writeFile(join(web, 'index.html'), '<!doctype html><title>Apple Cart</title>');
     await writeFile(join(web, 'assets', 'index-abc.js'), 'export {};');
     served = createApp({
-      builds: it_.builds,
-      parts: it_.parts,
-      routes: it_.routes,
-      rules: it_.rules,
+      stores: it_.stores,
       log: pino({ level: 'silent' }),
       webFolder: web,
     });

@@ -2,24 +2,17 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
 import { buildJsonSchema, evaluate, readBuild, toldVerdict } from '@apple-cart/core';
 import { buildsRoutes } from './builds/builds-routes.ts';
-import type { BuildsService } from './builds/builds-service.ts';
 import { jsonWrites, sameMachine, securityHeaders } from './http/guards.ts';
 import { badInput, problemHandler, unknownRoute } from './http/problems.ts';
-import { partsRoutes } from './parts/parts-routes.ts';
-import type { PartsService } from './parts/parts-service.ts';
-import { routesRoutes } from './routes/routes-routes.ts';
-import type { RoutesService } from './routes/routes-service.ts';
+import { rulesInForce } from './rules/rule-book.ts';
 import { rulesRoutes } from './rules/rules-routes.ts';
-import type { RulesService } from './rules/rules-service.ts';
+import { storeRoutes } from './store/store-routes.ts';
+import type { Stores } from './stores.ts';
 
 export interface AppParts {
-  readonly builds: BuildsService;
-  readonly parts: PartsService;
-  readonly routes: RoutesService;
-  readonly rules: RulesService;
+  readonly stores: Stores;
   readonly log: Logger;
   /** Folder of the built web application; undefined serves the interface to programs only. */
   readonly webFolder: string | undefined;
@@ -30,7 +23,7 @@ export const BODY_LIMIT = 256 * 1024;
 /** A route may carry the positions that it was recorded by: 50,000 points are about 2.5 MB. */
 const ROUTE_LIMIT = 6 * 1024 * 1024;
 
-function api({ builds, parts, routes, rules }: AppParts): express.Router {
+function api({ builds, parts, routes, rules }: Stores): express.Router {
   const router = express.Router();
   router.use(jsonWrites);
   router.use('/routes', express.json({ limit: ROUTE_LIMIT, strict: false }));
@@ -39,8 +32,8 @@ function api({ builds, parts, routes, rules }: AppParts): express.Router {
     response.json({ ok: true });
   });
   router.use('/builds', buildsRoutes(builds));
-  router.use('/parts', partsRoutes(parts));
-  router.use('/routes', routesRoutes(routes));
+  router.use('/parts', storeRoutes(parts));
+  router.use('/routes', storeRoutes(routes));
   router.use('/rules', rulesRoutes(rules));
   router.get('/schema/build.json', (_request, response) => {
     response.json(buildJsonSchema());
@@ -48,7 +41,7 @@ function api({ builds, parts, routes, rules }: AppParts): express.Router {
   router.post('/evaluate', async (request, response) => {
     const build = readBuild(request.body);
     if (!build.ok) throw badInput(build.issues);
-    const book = await rules.inForce();
+    const book = await rulesInForce(rules);
     response.json(toldVerdict(evaluate(build.value, book), book));
   });
   router.use(unknownRoute);
@@ -59,9 +52,8 @@ function api({ builds, parts, routes, rules }: AppParts): express.Router {
 export function createApp(injected: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: injected.log, autoLogging: false }));
   app.use(securityHeaders, sameMachine, compression());
-  app.use('/api', api(injected));
+  app.use('/api', api(injected.stores));
   const { webFolder } = injected;
   if (webFolder !== undefined) {
     app.use(

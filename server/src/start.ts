@@ -3,12 +3,9 @@ import type { AddressInfo } from 'node:net';
 import { dirname, resolve } from 'node:path';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
-import { BuildsService } from './builds/builds-service.ts';
 import { openDatabase } from './database/database.ts';
 import { loadDemo } from './demo/load-demo.ts';
-import { PartsService } from './parts/parts-service.ts';
-import { RoutesService } from './routes/routes-service.ts';
-import { RulesService } from './rules/rules-service.ts';
+import { openStores } from './stores.ts';
 
 /** Loopback only: the application has no accounts and must not be reached from another machine. */
 const HOST = '127.0.0.1';
@@ -20,17 +17,11 @@ const web = `${root}/web/dist`;
 mkdirSync(dirname(file), { recursive: true });
 const log = pino({ level: 'warn' });
 const database = await openDatabase(file);
-const builds = new BuildsService(database);
-const parts = new PartsService(database);
-const routes = new RoutesService(database);
-const rules = new RulesService(database);
-if (process.argv.includes('--demo')) await loadDemo(`${root}/demo`, builds, parts, routes);
+const stores = openStores(database);
+if (process.argv.includes('--demo')) await loadDemo(`${root}/demo`, stores);
 
 const app = createApp({
-  builds,
-  parts,
-  routes,
-  rules,
+  stores,
   log,
   webFolder: existsSync(`${web}/index.html`) ? web : undefined,
 });

@@ -84,27 +84,48 @@ interface Base {
 /** In place of a limit that cannot be worked out yet. */
 const NOT_YET: Phrase = ['not known yet'];
 
-function common(base: Base) {
-  const { id, group, title, limit, why, remedy, origin, inputs } = base;
-  const paths = (wanted: Known['source']) => inputs.filter((k) => k.source === wanted).map((k) => k.path);
-  return {
-    id,
-    group,
-    title,
-    limit: (base.limitFrom ?? []).some((k) => k.source === 'unknown') ? NOT_YET : limit,
-    why,
-    remedy,
-    origin,
-    source: base.source ?? '',
-    missing: paths('unknown'),
-    unanswered: (base.asked ?? []).filter((a) => !a.known).map((a) => a.label),
-    assumed: paths('assumed'),
-    inputs: inputs.map((k) => k.path),
-  };
-}
-
 /** What to do about a check that is fine. */
 const NOTHING: Phrase = ['Nothing to do.'];
+
+const pathsFrom = (inputs: readonly Known[], source: Known['source']): readonly QuantityPath[] =>
+  inputs.filter((k) => k.source === source).map((k) => k.path);
+
+/** What a check finds once everything that it rests on is known. */
+interface Outcome {
+  readonly would: State;
+  readonly value: number | undefined;
+  readonly unit: Unit;
+  readonly words: string | undefined;
+  readonly margin: number | undefined;
+}
+
+/** An unknown input gives unknown, whatever the outcome would say. Written out: it is made some fifty times a keystroke. */
+function checkOf(base: Base, outcome: Outcome): Check {
+  const missing = pathsFrom(base.inputs, 'unknown');
+  const unanswered = (base.asked ?? []).filter((a) => !a.known).map((a) => a.label);
+  const known = missing.length === 0 && unanswered.length === 0;
+  const limitless = base.limitFrom?.some((k) => k.source === 'unknown') === true;
+  return {
+    id: base.id,
+    group: base.group,
+    title: base.title,
+    limit: limitless ? NOT_YET : base.limit,
+    why: base.why,
+    remedy: outcome.would === 'fine' ? NOTHING : base.remedy,
+    origin: base.origin,
+    source: base.source ?? '',
+    missing,
+    unanswered,
+    assumed: pathsFrom(base.inputs, 'assumed'),
+    inputs: base.inputs.map((k) => k.path),
+    state: known ? outcome.would : 'unknown',
+    would: outcome.would,
+    value: known ? outcome.value : undefined,
+    unit: outcome.unit,
+    words: known ? outcome.words : undefined,
+    margin: known ? outcome.margin : undefined,
+  };
+}
 
 export interface Measured extends Base {
   readonly value: number;
@@ -116,40 +137,31 @@ export interface Measured extends Base {
   readonly look: number;
 }
 
-/** A check of a number against a limit. An unknown input gives unknown, whatever the number would say. */
-export function measured(spec: Measured): Check {
-  const base = common(spec);
-  const { value, unit, sense, fine, look } = spec;
-  const known = base.missing.length === 0 && base.unanswered.length === 0;
-  const within = (bound: number): boolean => (sense === 'most' ? value <= bound : value >= bound);
-  const would = within(fine) ? 'fine' : within(look) ? 'look' : 'stop';
-  return {
-    ...base,
-    ...(would === 'fine' ? { remedy: NOTHING } : {}),
-    state: known ? would : 'unknown',
-    would,
-    value: known ? value : undefined,
-    unit,
-    words: undefined,
-    margin: known ? (sense === 'most' ? fine - value : value - fine) : undefined,
-  };
+const within = ({ value, sense }: Measured, bound: number): boolean =>
+  sense === 'most' ? value <= bound : value >= bound;
+
+function stateOf(spec: Measured): State {
+  if (within(spec, spec.fine)) return 'fine';
+  return within(spec, spec.look) ? 'look' : 'stop';
 }
 
+/** What is in hand against the bound of fine; negative where it is missed. */
+const marginOf = ({ value, sense, fine }: Measured): number =>
+  sense === 'most' ? fine - value : value - fine;
+
+/** A check of a number against a limit. An unknown input gives unknown, whatever the number would say. */
+export const measured = (spec: Measured): Check =>
+  checkOf(spec, {
+    would: stateOf(spec),
+    value: spec.value,
+    unit: spec.unit,
+    words: undefined,
+    margin: marginOf(spec),
+  });
+
 /** A check of a fact that is no number. An unknown input gives unknown. */
-export function told(spec: Base & { readonly state: State; readonly words: string }): Check {
-  const base = common(spec);
-  const known = base.missing.length === 0 && base.unanswered.length === 0;
-  return {
-    ...base,
-    ...(spec.state === 'fine' ? { remedy: NOTHING } : {}),
-    state: known ? spec.state : 'unknown',
-    would: spec.state,
-    value: undefined,
-    unit: '1',
-    words: known ? spec.words : undefined,
-    margin: undefined,
-  };
-}
+export const told = (spec: Base & { readonly state: State; readonly words: string }): Check =>
+  checkOf(spec, { would: spec.state, value: undefined, unit: '1', words: spec.words, margin: undefined });
 
 /** Decimals that a check's value is worth: small lengths are a matter of tenths, counts have none. */
 export function checkDigits({ unit, value = 0 }: Check): number | undefined {

@@ -166,10 +166,10 @@ export const brief = z.strictObject({
   place: placeId,
   hillName: z.string().max(80),
   /** Ridden on the hill stage; empty for the test hill of length and grade. */
-  hillRoute: routeId,
+  hillRoute: routeId.default(''),
   /** Ridden on the range stage. */
-  rangeRoute: routeId,
+  rangeRoute: routeId.default(''),
   /** Duties of the class that are seen to, by place and title; ticked by hand. */
-  dutiesDone: z.array(z.string().max(200)).max(300),
+  dutiesDone: z.array(z.string().max(200)).max(300).default([]),
   ...quantities(briefSpecs),
 });

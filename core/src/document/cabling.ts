@@ -54,10 +54,10 @@ export const cablingSpecs = {
 } as const satisfies Record<string, QuantitySpec>;
 
 export const cabling = z.strictObject({
-  conductor,
+  conductor: conductor.default('copper'),
   /** Plugs of the kind in parallel. */
-  connectors: z.union([z.literal(1), z.literal(2)]),
-  protection,
-  inrush: inrushMeans,
+  connectors: z.union([z.literal(1), z.literal(2)]).default(1),
+  protection: protection.default('unknown'),
+  inrush: inrushMeans.default('unknown'),
   ...quantities(cablingSpecs),
 });

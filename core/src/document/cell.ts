@@ -163,13 +163,13 @@ const usedCell = z.strictObject({
 export type UsedCell = z.infer<typeof usedCell>;
 
 export const cell = z.strictObject({
-  name: z.string().max(80),
+  name: z.string().max(80).default(''),
   /** Cells in one body: 1, or 6 for a 12 V lead-acid block. */
-  inBody: z.number().int().min(1).max(24),
-  round: z.boolean(),
-  nesting,
+  inBody: z.number().int().min(1).max(24).default(1),
+  round: z.boolean().default(true),
+  nesting: nesting.default('square'),
   /** Price of one, in the build's currency; null is not known. */
-  price: z.number().min(0).max(100_000).nullable(),
-  used: z.array(usedCell).max(1000),
+  price: z.number().min(0).max(100_000).nullable().default(null),
+  used: z.array(usedCell).max(1000).default([]),
   ...quantities(cellSpecs),
 });

@@ -37,9 +37,9 @@ export const chargerSpecs = {
 } as const satisfies Record<string, QuantitySpec>;
 
 export const charger = z.strictObject({
-  name: z.string().max(80),
+  name: z.string().max(80).default(''),
   /** Price of a kilowatt-hour from the wall, in the build's currency; null is not known. */
-  pricePerKwh: z.number().min(0).max(100).nullable(),
+  pricePerKwh: z.number().min(0).max(100).nullable().default(null),
   ...quantities(chargerSpecs),
 });
 
@@ -90,7 +90,7 @@ const accessory = z.strictObject({
 export type Accessory = z.infer<typeof accessory>;
 
 export const supply = z.strictObject({
-  means: supplyMeans,
-  accessories: z.array(accessory).max(20),
+  means: supplyMeans.default('unknown'),
+  accessories: z.array(accessory).max(20).default([]),
   ...quantities(supplySpecs),
 });

@@ -166,10 +166,10 @@ export const controller = z.strictObject({
   name: z.string().max(80),
   limitsSpeed: z.boolean(),
   /** Brakes with the motor and charges the pack: the torque on the axle turns round. */
-  regenerates: answer,
+  regenerates: answer.default('unknown'),
   limitsPower: z.boolean(),
   /** A wire, a jumper or a hidden menu lifts the speed limit, and the rider can reach it. */
-  lifted: answer,
-  profiles: z.array(profile).max(6),
+  lifted: answer.default('unknown'),
+  profiles: z.array(profile).max(6).default([]),
   ...quantities(controllerSpecs),
 });

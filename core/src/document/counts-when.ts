@@ -1,4 +1,4 @@
-import type { BuildDocument, QuantityPath } from './document.ts';
+import { QUANTITY_PATHS, type BuildDocument, type QuantityPath } from './document.ts';
 
 type When = (build: BuildDocument) => boolean;
 
@@ -84,6 +84,14 @@ const SECTION_WHEN: Readonly<Record<string, When>> = { cell: cells, second: two,
 /** The part of a path before its point. Asked at every keystroke for every quantity, so nothing is split. */
 export const sectionOf = (path: QuantityPath): string => path.slice(0, path.indexOf('.'));
 
+/** What a quantity waits for to count; asked for every quantity at every keystroke, so looked up once. */
+const WHEN: ReadonlyMap<QuantityPath, readonly When[]> = new Map(
+  QUANTITY_PATHS.flatMap((path) => {
+    const conditions = [SECTION_WHEN[sectionOf(path)], COUNTS_WHEN[path]].filter((w) => w !== undefined);
+    return conditions.length === 0 ? [] : [[path, conditions] as const];
+  }),
+);
+
 /** True when the quantity counts under the build's choices. */
 export const countsUnder = (build: BuildDocument, path: QuantityPath): boolean =>
-  (SECTION_WHEN[sectionOf(path)]?.(build) ?? true) && (COUNTS_WHEN[path]?.(build) ?? true);
+  WHEN.get(path)?.every((when) => when(build)) ?? true;

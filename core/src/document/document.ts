@@ -26,7 +26,11 @@ export const money = z.strictObject({
   other: amount,
 });
 
-/** The build document: one JSON object that describes a whole build. */
+/**
+ * The build document: one JSON object that describes a whole build. What is absent is filled as unknown (or as the
+ * answer that says the least), so that a document written before a quantity was asked for is read as it is. The
+ * version is raised only when the meaning of something changes.
+ */
 export const buildDocument = z
   .strictObject({
     schemaVersion: z.literal(SCHEMA_VERSION),
@@ -39,16 +43,16 @@ export const buildDocument = z
     drive,
     gearing,
     pack,
-    cell,
-    second,
+    cell: cell.prefault({}),
+    second: second.prefault({}),
     controller,
-    cabling,
-    charger,
-    supply,
+    cabling: cabling.prefault({}),
+    charger: charger.prefault({}),
+    supply: supply.prefault({}),
     controls,
     money,
     /** Which parts of the shelf the values were copied from, by their id. */
-    shelf: z.partialRecord(z.enum(PART_TYPES), z.string().max(60)),
+    shelf: z.partialRecord(z.enum(PART_TYPES), z.string().max(60)).default({}),
   })
   .meta({ title: 'Apple Cart build', description: 'Keys carry their unit. See docs/formats.md.' });
 
@@ -77,19 +81,23 @@ export type QuantityPath = {
   [S in SectionName]: `${S}.${Extract<keyof (typeof SPECS)[S], string>}`;
 }[SectionName];
 
+const SPEC_OF: ReadonlyMap<string, QuantitySpec> = new Map(
+  Object.entries(SPECS).flatMap(([section, specs]) =>
+    Object.entries<QuantitySpec>(specs).map(([key, spec]) => [`${section}.${key}`, spec] as const),
+  ),
+);
+
 /** The spec at a path. @throws TypeError for a path that names no quantity. */
 export function specAt(path: QuantityPath): QuantitySpec {
-  const [section = '', key = ''] = path.split('.');
-  const specs: Record<string, Record<string, QuantitySpec>> = SPECS;
-  const spec = specs[section]?.[key];
+  const spec = SPEC_OF.get(path);
   if (spec === undefined) throw new TypeError(`no quantity at ${path}`);
   return spec;
 }
 
 /** Every quantity path, in document order. */
-export const QUANTITY_PATHS: readonly QuantityPath[] = Object.entries(SPECS).flatMap(([section, specs]) =>
-  Object.keys(specs).map((key) => `${section}.${key}` as QuantityPath),
-);
+export const QUANTITY_PATHS: readonly QuantityPath[] = [...SPEC_OF.keys()] as QuantityPath[];
 
-/** The document's JSON Schema (draft 2020-12), for people who write or check files elsewhere. */
-export const buildJsonSchema = (): Record<string, unknown> => ({ ...z.toJSONSchema(buildDocument) });
+/** The document's JSON Schema (draft 2020-12) as it may be written, for people who make or check files elsewhere. */
+export const buildJsonSchema = (): Record<string, unknown> => ({
+  ...z.toJSONSchema(buildDocument, { io: 'input' }),
+});

@@ -1,7 +1,7 @@
 import { caliper, type QuantitySpec } from './quantity-spec.ts';
 
-/** What a motor asks of the bicycle that it goes on, and its external drive. */
-export const driveFitSpecs = {
+/** Sizes of a motor that the bicycle it goes on has to suit, taken with a caliper. */
+export const driveSizeSpecs = {
   overLocknutMm: caliper('Motor, over-locknut width', [50, 260], [95, 197], 0.5),
   axleMm: caliper('Motor axle, diameter', [6, 30], [9, 18], 0.1),
   flatsMm: caliper('Motor axle, across the flats', [5, 28], [9, 14], 0.1),
@@ -32,6 +32,10 @@ export const driveFitSpecs = {
     fallback: 45,
     origin: 'from memory, a 6 mm steel arm; the maker’s data decides',
   },
+} as const satisfies Record<string, QuantitySpec>;
+
+/** What else is counted and measured of a motor and its external drive. */
+export const driveFitSpecs = {
   polePairs: {
     label: 'Pole pairs',
     unit: '1',

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { answer, driveKind, type DriveKind } from './choices.ts';
-import { driveFitSpecs } from './drive-fit.ts';
+import { driveFitSpecs, driveSizeSpecs } from './drive-fit.ts';
 import { driveHeatSpecs } from './drive-heat.ts';
 import { quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
@@ -154,6 +154,7 @@ export const driveSpecs = {
     fallback: byKind('massKg'),
     origin: TYPICAL,
   },
+  ...driveSizeSpecs,
   ...driveFitSpecs,
   ...driveHeatSpecs,
 } as const satisfies Record<string, QuantitySpec>;
@@ -163,18 +164,18 @@ export const drive = z.strictObject({
   kind: driveKind,
   wheel: z.enum(['front', 'rear']),
   freewheel: z.boolean(),
-  torqueArms: z.union([z.literal(0), z.literal(1), z.literal(2)]),
+  torqueArms: z.union([z.literal(0), z.literal(1), z.literal(2)]).default(0),
   /** Six holes on a 44 mm circle for a brake disc. */
-  discMount: answer,
+  discMount: answer.default('unknown'),
   /** Made for a through-axle dropout. */
-  throughAxle: answer,
+  throughAxle: answer.default('unknown'),
   /** The body of a mid-drive bears on frame or bracket, so that it cannot turn. */
-  bearsOnFrame: answer,
-  medium: z.enum(['chain', 'belt']),
-  idler: answer,
+  bearsOnFrame: answer.default('unknown'),
+  medium: z.enum(['chain', 'belt']).default('chain'),
+  idler: answer.default('unknown'),
   /** A sensor in the winding, by which the controller holds back. */
-  windingSensor: answer,
+  windingSensor: answer.default('unknown'),
   /** Coupling fluid in the air gap, so that the winding gives its heat to the shell. */
-  fluid: z.boolean(),
+  fluid: z.boolean().default(false),
   ...quantities(driveSpecs),
 });

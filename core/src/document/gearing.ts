@@ -32,11 +32,11 @@ export const gearing = z.strictObject({
   /** The cog held on the test hill; null lets the best cog be chosen. */
   heldCogTeeth: teeth.nullable(),
   /** Ratios of a hub gear or a two-speed change, wheel turns per cog turn; empty without one. */
-  hubRatios: z.array(z.number().min(0.2).max(5)).max(14),
+  hubRatios: z.array(z.number().min(0.2).max(5)).max(14).default([]),
   /** The hub gear held on the test hill, counted from 1; null lets the best be chosen. */
-  heldHubGear: z.number().int().min(1).max(14).nullable(),
+  heldHubGear: z.number().int().min(1).max(14).nullable().default(null),
   /** Power passes through a shift sensor that eases the motor while the chain moves. */
-  shiftSensor: answer,
+  shiftSensor: answer.default('unknown'),
   ...quantities(gearingSpecs),
 });
 
@@ -88,10 +88,10 @@ export const controlsSpecs = {
 export const controls = z.strictObject({
   assistSensor: z.enum(['none', 'cadence', 'torque']),
   throttle: z.enum(['none', 'walk', 'full']),
-  throttleKind: z.enum(['thumb', 'twist', 'unknown']),
-  motorStopsWithPedals: answer,
-  brakeCutoffs: answer,
-  speedometer: answer,
-  classLabel: answer,
+  throttleKind: z.enum(['thumb', 'twist', 'unknown']).default('unknown'),
+  motorStopsWithPedals: answer.default('unknown'),
+  brakeCutoffs: answer.default('unknown'),
+  speedometer: answer.default('unknown'),
+  classLabel: answer.default('unknown'),
   ...quantities(controlsSpecs),
 });

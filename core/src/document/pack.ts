@@ -30,6 +30,40 @@ const C_RATE_ORIGIN = 'common practice: so many amps per amp-hour of the chemist
 /** Amp-hours of a pack of which nothing is known. Common practice. */
 export const USUAL_AH = 13;
 
+/** One box of the pack. */
+export const packBoxSpecs = {
+  boxLengthMm: {
+    label: 'Box length',
+    unit: 'mm',
+    min: 30,
+    max: 1500,
+    plausible: [60, 600],
+    step: 5,
+    fallback: 360,
+    origin: 'common practice',
+  },
+  boxHeightMm: {
+    label: 'Box height',
+    unit: 'mm',
+    min: 20,
+    max: 600,
+    plausible: [50, 250],
+    step: 1,
+    fallback: 90,
+    origin: 'common practice',
+  },
+  boxWidthMm: {
+    label: 'Box width',
+    unit: 'mm',
+    min: 20,
+    max: 600,
+    plausible: [50, 250],
+    step: 1,
+    fallback: 90,
+    origin: 'common practice',
+  },
+} as const satisfies Record<string, QuantitySpec>;
+
 export const packSpecs = {
   nominalV: {
     label: 'Nominal volts',
@@ -141,36 +175,7 @@ export const packSpecs = {
     fallback: (c: FallbackContext) => (c.chemistry === 'lead-acid' ? 16 : c.chemistry === 'lfp' ? 6 : 3.8),
     origin: 'from memory',
   },
-  boxLengthMm: {
-    label: 'Box length',
-    unit: 'mm',
-    min: 30,
-    max: 1500,
-    plausible: [60, 600],
-    step: 5,
-    fallback: 360,
-    origin: 'common practice',
-  },
-  boxHeightMm: {
-    label: 'Box height',
-    unit: 'mm',
-    min: 20,
-    max: 600,
-    plausible: [50, 250],
-    step: 1,
-    fallback: 90,
-    origin: 'common practice',
-  },
-  boxWidthMm: {
-    label: 'Box width',
-    unit: 'mm',
-    min: 20,
-    max: 600,
-    plausible: [50, 250],
-    step: 1,
-    fallback: 90,
-    origin: 'common practice',
-  },
+  ...packBoxSpecs,
 } as const satisfies Record<string, QuantitySpec>;
 
 /** A box of the pack: where it is mounted, and its centre where it was put by hand (null: the place's own). */
@@ -188,7 +193,7 @@ const packBox = z.strictObject({
 export const pack = z.strictObject({
   name: z.string().max(80),
   chemistry,
-  make: packMake,
+  make: packMake.default('ready'),
   /** Boxes of one size that share the pack's mass equally. */
   boxes: z.array(packBox).min(1).max(4),
   ...quantities(packSpecs),
@@ -231,8 +236,8 @@ export const secondSpecs = {
 } as const satisfies Record<string, QuantitySpec>;
 
 export const second = z.strictObject({
-  name: z.string().max(80),
-  chemistry,
-  join: joining,
+  name: z.string().max(80).default(''),
+  chemistry: chemistry.default('nmc'),
+  join: joining.default('none'),
   ...quantities(secondSpecs),
 });

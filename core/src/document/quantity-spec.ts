@@ -62,7 +62,10 @@ export const caliper = (
 export const ENTERED_SOURCES = ['measured', 'label', 'assumed'] as const;
 const note = z.string().max(200).optional();
 
-/** A quantity with its source; an unknown one has no value, and its stated default is used. */
+/** Not looked at yet. What a document says nothing of is this, so that a new quantity needs no migration. */
+export const UNKNOWN = { source: 'unknown' } as const;
+
+/** A quantity with its source; an unknown or absent one has no value, and its stated default is used. */
 export const sourced = (spec: QuantitySpec) =>
   z
     .discriminatedUnion('source', [
@@ -73,6 +76,7 @@ export const sourced = (spec: QuantitySpec) =>
       }),
       z.strictObject({ source: z.literal('unknown'), note }),
     ])
+    .default(UNKNOWN)
     .meta({ description: `${spec.label}, ${spec.unit}. Default when unknown: ${spec.origin}.` });
 
 export type Sourced = z.infer<ReturnType<typeof sourced>>;

@@ -1,13 +1,10 @@
 import { jsonText } from '../quantity/json-text.ts';
 import { fail, ok, type Result } from '../quantity/result.ts';
 import { issuesFromZod } from '../quantity/zod-issues.ts';
-import { from1To2, from2To3, from3To4, from4To5 } from './migrate.ts';
+import { migrated } from './migrate.ts';
 import { SCHEMA_VERSION, buildDocument, type BuildDocument } from './document.ts';
 
-/** From each version to the next, the oldest first. */
-const STEPS = [from1To2, from2To3, from3To4, from4To5] as const;
-
-/** Validates unknown data as a build document and migrates it forward, one step a version. */
+/** Validates unknown data as a build document and migrates it forward; what it does not say is filled as unknown. */
 export function readBuild(data: unknown): Result<BuildDocument> {
   if (typeof data !== 'object' || data === null || Array.isArray(data)) {
     return fail({
@@ -26,9 +23,10 @@ export function readBuild(data: unknown): Result<BuildDocument> {
       limit: `at most ${String(SCHEMA_VERSION)}`,
     });
   }
-  const current = STEPS.slice(
-    Number.isInteger(version) && Number(version) > 0 ? Number(version) - 1 : STEPS.length,
-  ).reduce((older, step) => step(older), data as Record<string, unknown>);
+  const given = data as Record<string, unknown>;
+  const older =
+    typeof version === 'number' && Number.isInteger(version) && version > 0 && version < SCHEMA_VERSION;
+  const current = older ? migrated(given, version, SCHEMA_VERSION) : given;
   const parsed = buildDocument.safeParse(current);
   return parsed.success ? ok(parsed.data) : { ok: false, issues: issuesFromZod(parsed.error, current) };
 }

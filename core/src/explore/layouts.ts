@@ -1,12 +1,13 @@
 import type { BuildDocument } from '../document/document.ts';
 import { applyPart } from '../parts/apply-part.ts';
 import type { PartOf } from '../parts/part.ts';
-import { msToKmh } from '../quantity/units.ts';
+import { priceIn } from '../parts/price-in.ts';
 import type { Check } from '../check/check.ts';
 import { gripGrades } from '../fit/load-checks.ts';
 import { axleLoadsKg } from '../ride/start-grade.ts';
 import { gearTable } from '../verdict/gearing.ts';
 import { study } from '../verdict/study.ts';
+import { compare } from './compare.ts';
 
 /** Where a motor can pull. */
 export const LAYOUTS = ['front', 'rear', 'middle', 'external'] as const;
@@ -43,12 +44,10 @@ type Motor = PartOf<'motor'>;
 /** What a motor of unknown rating is compared at, W. */
 const USUAL_W = 500;
 
-const layoutOf = (build: BuildDocument): LayoutName =>
-  build.drive.kind === 'mid-drive'
-    ? 'middle'
-    : build.drive.kind === 'external'
-      ? 'external'
-      : build.drive.wheel;
+function layoutOf({ drive: { kind, wheel } }: BuildDocument): LayoutName {
+  if (kind === 'mid-drive') return 'middle';
+  return kind === 'external' ? 'external' : wheel;
+}
 
 /** Front hubs are made for 100 mm, rear ones for 130 mm and more. Common practice. */
 const FRONT_MOST_MM = 115;
@@ -83,15 +82,12 @@ const TYRE_CHANGE: Readonly<Record<LayoutName, string>> = {
 };
 
 function gearsKept(name: LayoutName, build: BuildDocument): string {
-  const many = build.gearing.cogTeeth.length > 1;
   if (name === 'middle') return 'all, for motor and legs';
-  if (name === 'rear')
-    return build.gearing.hubRatios.length > 0
-      ? 'hub gear is lost'
-      : many
-        ? 'all, for the legs; cogs move to the motor'
-        : 'the one, for the legs';
-  return 'all, for the legs';
+  if (name !== 'rear') return 'all, for the legs';
+  if (build.gearing.hubRatios.length > 0) return 'hub gear is lost';
+  return build.gearing.cogTeeth.length > 1
+    ? 'all, for the legs; cogs move to the motor'
+    : 'the one, for the legs';
 }
 
 function tried(build: BuildDocument, name: LayoutName, motor: Motor | undefined): BuildDocument {
@@ -106,10 +102,11 @@ function tried(build: BuildDocument, name: LayoutName, motor: Motor | undefined)
  */
 export function compareLayouts(build: BuildDocument, motors: readonly Motor[]): readonly Layout[] {
   const here = layoutOf(build);
+  const now = study(build);
   return LAYOUTS.map((name): Layout => {
     const own = name === here;
     const motor = own ? undefined : nearest(build, motors, name);
-    const s = study(own || motor !== undefined ? tried(build, name, motor) : build);
+    const { study: s, is } = compare(own || motor !== undefined ? tried(build, name, motor) : build, now);
     const missing = !own && motor === undefined;
     const gears = gearTable(s);
     const loads = axleLoadsKg(s.machine.road.massKg, s.machine.balance);
@@ -121,19 +118,15 @@ export function compareLayouts(build: BuildDocument, motors: readonly Motor[]): 
       stops: missing ? [] : s.checks.filter((c) => c.state === 'stop'),
       looks: missing ? [] : s.checks.filter((c) => c.state === 'look'),
       waits: missing ? 0 : s.checks.filter((c) => c.state === 'unknown').length,
-      hillKmh: missing || !s.climb.climbs ? undefined : msToKmh(s.climb.v),
-      startPct: s.start.gradePct,
+      hillKmh: missing ? undefined : is.hillKmh,
+      startPct: is.startPct,
       slipDryPct: grades.dryPct,
       slipWetPct: grades.wetPct,
       frontSharePct: (100 * loads.front) / (loads.front + loads.rear),
-      machineKg: s.machine.machineMassKg,
+      machineKg: is.massKg,
       chainN: Math.max(...gears.map((g) => g.chainN)),
       motorGears: name === 'middle' ? gears.length : 1,
-      price: own
-        ? build.money.motor
-        : motor === undefined || motor.currency !== build.money.currency
-          ? null
-          : motor.price,
+      price: own ? build.money.motor : priceIn(build, motor),
       tyreChange: TYRE_CHANGE[name],
       gearsKept: gearsKept(name, build),
     };

@@ -3,8 +3,8 @@ import type { Sourced } from '../document/quantity-spec.ts';
 import { applyPart } from '../parts/apply-part.ts';
 import type { Part, PartOf } from '../parts/part.ts';
 import type { Link } from '../power-chain/chain.ts';
-import { msToKmh } from '../quantity/units.ts';
 import { study, type Study } from '../verdict/study.ts';
+import { compare } from './compare.ts';
 
 /** One way out of a link that carries too little, and what it costs. */
 export interface LinkRemedy {
@@ -114,14 +114,12 @@ function moreCells(build: BuildDocument, link: Link): Draft | undefined {
 }
 
 function costed(draft: Draft, now: Study, id: Link['id']): LinkRemedy {
-  const s = study(draft.build);
-  const kmh = (one: Study): number | undefined => (one.climb.climbs ? msToKmh(one.climb.v) : undefined);
-  const [before, after] = [kmh(now), kmh(s)];
+  const { study: s, gains } = compare(draft.build, now);
   return {
     ...draft,
-    hillKmh: before === undefined || after === undefined ? undefined : after - before,
-    startPct: s.start.gradePct - now.start.gradePct,
-    massKg: s.machine.machineMassKg - now.machine.machineMassKg,
+    hillKmh: gains.hillKmh,
+    startPct: gains.startPct,
+    massKg: gains.massKg,
     margin: s.chain.links.find((l) => l.id === id)?.margin,
   };
 }

@@ -1,13 +1,11 @@
 import type { BuildDocument } from '../document/document.ts';
-import { knownBuild } from '../document/known.ts';
 import type { PackPlace } from '../frame/names.ts';
 import { batteryChecks } from '../fit/battery-checks.ts';
 import type { State } from '../check/state.ts';
 import { gripGrades } from '../fit/load-checks.ts';
 import { nearestRooms, tightest } from '../fit/pack-room.ts';
-import { subject } from '../fit/subject.ts';
-import { assembleKnown } from '../machine/machine.ts';
 import { axleLoadsKg } from '../ride/start-grade.ts';
+import { study } from '../verdict/study.ts';
 import { worstState } from '../check/state.ts';
 
 /** The whole pack in one place of the frame, and what that does to room and balance. */
@@ -27,11 +25,11 @@ export interface PlaceTried {
 
 /** Every place that this frame has for a pack, tried in turn; all else alike. */
 export function comparePlaces(build: BuildDocument): readonly PlaceTried[] {
-  const places = subjectFor(build).frame.places.map((p) => p.place);
+  const places = study(build).subject.frame.places.map((p) => p.place);
   return places.map((place) => {
     const boxes = build.pack.boxes.map(() => ({ place, at: null }));
     const here = build.pack.boxes.every((box) => box.place === place);
-    const s = subjectFor({ ...build, pack: { ...build.pack, boxes } });
+    const s = study({ ...build, pack: { ...build.pack, boxes } }).subject;
     const checks = batteryChecks(s);
     const state = worstState(checks.map((c) => c.state));
     const near = tightest(nearestRooms(s).flatMap((room) => room ?? []));
@@ -48,10 +46,4 @@ export function comparePlaces(build: BuildDocument): readonly PlaceTried[] {
       liftPct: gripGrades(s).liftPct,
     };
   });
-}
-
-/** Speeds decide no check of the pack. */
-function subjectFor(build: BuildDocument) {
-  const known = knownBuild(build);
-  return subject(build, known, assembleKnown(build, known), 0);
 }

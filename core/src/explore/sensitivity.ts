@@ -1,12 +1,8 @@
 import { specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
 import { knownBuild, knownInUse, type Known } from '../document/known.ts';
-import { assembleKnown } from '../machine/machine.ts';
-import { kmhToMs, msToKmh } from '../quantity/units.ts';
-import { climb } from '../ride/climb.ts';
-import { constantSpeedRange } from '../ride/range.ts';
-import { topSpeed } from '../ride/steady.ts';
-import { STATED_CHARGE } from '../ride/stated.ts';
 import { withValue } from '../document/quantity-at.ts';
+import { study } from '../verdict/study.ts';
+import { headlines } from './compare.ts';
 
 /** How much an assumed value moves the results when it is a tenth off. */
 export interface Sensitivity {
@@ -95,28 +91,10 @@ const MOVES_NOTHING: ReadonlySet<QuantityPath> = new Set([
   'charger.efficiencyPct',
 ]);
 
-function headline(build: BuildDocument, path: QuantityPath | undefined, value: number): Headline {
-  const known = knownBuild(path === undefined ? build : withValue(build, path, value));
-  const machine = assembleKnown(build, known);
-  const { brief, pack } = known;
-  const top = topSpeed(machine, STATED_CHARGE);
-  const hill = climb(
-    machine,
-    STATED_CHARGE,
-    brief.hillLengthM.value,
-    brief.hillGradePct.value,
-    machine.heldGear ?? 'best',
-  );
-  const range = constantSpeedRange(
-    machine,
-    kmhToMs(brief.cruiseSpeedKmh.value),
-    pack.chargeLimitPct.value / 100,
-  );
-  return {
-    topKmh: top.moves ? msToKmh(top.v) : 0,
-    hillKmh: hill.climbs ? msToKmh(hill.v) : 0,
-    rangeKm: range.holds ? range.metres / 1000 : 0,
-  };
+/** Speeds and range as numbers: what does not move, climb or hold its speed does so with nothing. */
+function headline(build: BuildDocument): Headline {
+  const { topKmh = 0, hillKmh = 0, rangeKm = 0 } = headlines(study(build));
+  return { topKmh, hillKmh, rangeKm };
 }
 
 /**
@@ -127,7 +105,7 @@ export function sensitivities(build: BuildDocument): readonly Sensitivity[] {
   const open = knownInUse(build, knownBuild(build)).filter(
     (k) => k.source === 'assumed' || k.source === 'unknown',
   );
-  const base = headline(build, undefined, 0);
+  const base = headline(build);
   const weight = (s: Sensitivity): number =>
     s.topKmh / Math.max(1, base.topKmh) +
     s.hillKmh / Math.max(1, base.hillKmh) +
@@ -136,8 +114,8 @@ export function sensitivities(build: BuildDocument): readonly Sensitivity[] {
     .filter((k) => !CHOSEN.includes(k.path) && specAt(k.path).stays !== true && !MOVES_NOTHING.has(k.path))
     .map((known): Sensitivity => {
       const step = STEP[known.path] ?? Math.abs(known.value) * TENTH;
-      const up = headline(build, known.path, known.value + step);
-      const down = headline(build, known.path, known.value - step);
+      const up = headline(withValue(build, known.path, known.value + step));
+      const down = headline(withValue(build, known.path, known.value - step));
       return {
         known,
         topKmh: base.topKmh - Math.min(base.topKmh, up.topKmh, down.topKmh),

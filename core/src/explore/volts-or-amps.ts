@@ -6,12 +6,12 @@ import type { Sourced } from '../document/quantity-spec.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
 import { applyPart } from '../parts/apply-part.ts';
 import type { Part, PartOf } from '../parts/part.ts';
-import { msToKmh } from '../quantity/units.ts';
+import { priceIn } from '../parts/price-in.ts';
 import { classFigure } from '../verdict/figures/class-figure.ts';
-import { plannedRange } from '../verdict/figures/range-figures.ts';
 import type { State } from '../check/state.ts';
 import { judged } from '../verdict/judged.ts';
-import { study } from '../verdict/study.ts';
+import { study, type Study } from '../verdict/study.ts';
+import { compare } from './compare.ts';
 
 export const STEP_IDS = ['now', 'volts', 'amp-hours', 'amps', 'motor'] as const;
 export type StepId = (typeof STEP_IDS)[number];
@@ -118,9 +118,6 @@ function moreAmpHours(build: BuildDocument): Draft {
 const smallest = <P extends Part>(parts: readonly P[], of: (p: P) => number, above: number): P | undefined =>
   parts.filter((p) => of(p) > above).sort((a, b) => of(a) - of(b))[0];
 
-const priceOf = (build: BuildDocument, part: Part | undefined): number | null =>
-  part === undefined || part.currency !== build.money.currency ? null : part.price;
-
 /** The shelf's next larger controller; its amps are taken, speed and power limits stay as they are set. */
 function moreAmps(build: BuildDocument, controllers: readonly PartOf<'controller'>[]): Draft {
   const { controller } = knownBuild(build);
@@ -131,7 +128,7 @@ function moreAmps(build: BuildDocument, controllers: readonly PartOf<'controller
   return {
     id: 'amps',
     what: `${String(amps)} A, ${String(phase)} A phase`,
-    price: priceOf(build, part),
+    price: priceIn(build, part),
     build: {
       ...build,
       controller: {
@@ -157,25 +154,24 @@ function largerMotor(build: BuildDocument, motors: readonly PartOf<'motor'>[]): 
     smallest(list, (m) => m.ratedPowerW, drive.ratedPowerW.value);
   const part = next(kind.filter(alike)) ?? next(kind);
   if (part === undefined) return undefined;
-  return { id: 'motor', what: part.name, price: priceOf(build, part), build: applyPart(build, part) };
+  return { id: 'motor', what: part.name, price: priceIn(build, part), build: applyPart(build, part) };
 }
 
-function result(draft: Draft, book: RuleBook): Step {
-  const s = judged(study(draft.build), book);
-  const planned = plannedRange(s);
-  const words = classFigure(s);
+function result(draft: Draft, now: Study, book: RuleBook): Step {
+  const { study: s, is } = compare(draft.build, now);
+  const words = classFigure(judged(s, book));
   return {
     ...draft,
-    topKmh: s.top.moves ? msToKmh(s.top.v) : undefined,
-    hillKmh: s.climb.climbs ? msToKmh(s.climb.v) : undefined,
-    startPct: s.start.gradePct,
-    rangeKm: planned === undefined ? undefined : { low: planned.low / 1000, high: planned.high / 1000 },
-    copperW: s.climb.climbs ? s.climb.copperW : undefined,
+    topKmh: is.topKmh,
+    hillKmh: is.hillKmh,
+    startPct: is.startPct,
+    rangeKm: is.plannedKm,
+    copperW: is.copperW,
     weakest: s.chain.weakest?.name,
     weakestMargin: s.chain.weakest?.margin,
     classWords: words.words ?? '',
     classState: words.state,
-    massKg: s.machine.machineMassKg,
+    massKg: is.massKg,
   };
 }
 
@@ -197,5 +193,6 @@ export function voltsOrAmps(build: BuildDocument, parts: readonly Part[], book: 
       parts.filter((p) => p.type === 'motor'),
     ),
   ];
-  return drafts.filter((d) => d !== undefined).map((d) => result(d, book));
+  const now = study(build);
+  return drafts.filter((d) => d !== undefined).map((d) => result(d, now, book));
 }

@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest';
+describe, expect, it } from 'vitest';
 import { formatNumber, formatQuantity, usualDigits } from './format.ts';
 import { phraseText, qty } from './phrase.ts';
 import { describeIssue } from './result.ts';
@@ -64,5 +64,21 @@ describe('a phrase', () => {
   it('keeps its decimals in metric, and gives inches two more', () => {
     expect(phraseText(words)).toMatch(/^at least 10\smm and 2\.5\smm; 40\skg$/);
     expect(phraseText(words, 'imperial')).toMatch(/^at least 0\.39\sin and 0\.098\sin; 88\slb$/);
+  });
+});
+
+describe('formatChange', () => {
+  it('says the sign, groups thousands, and says nothing of what the digits do not carry', () => {
+    expect(formatChange(1234.56, 'km', 'km')).toBe('+1,234.6');
+    expect(formatChange(-1234.56, 'km', 'km')).toBe('−1,234.6');
+    expect(formatChange(0.04, 'km', 'km')).toBeUndefined();
+    expect(formatChange(-0.04, 'km', 'km')).toBeUndefined();
+    expect(formatChange(0.06, 'km', 'km')).toBe('+0.1');
+  });
+
+  it('is in the unit shown, and a difference of temperatures has no zero', () => {
+    expect(formatChange(10, 'km/h', 'mph')).toBe('+6.2');
+    expect(formatChange(10, 'C', 'F')).toBe('+18');
+    expect(formatChange(-10, 'C', 'C')).toBe('−10');
   });
 });

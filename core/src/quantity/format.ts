@@ -1,4 +1,4 @@
-import type { Unit } from './units.ts';
+import { convert, type Unit } from './units.ts';
 
 /** Decimals that a bench can use, per unit: never more than the model deserves. */
 const DIGITS: Partial<Record<Unit, number>> = {
@@ -97,4 +97,20 @@ export function formatNumber(value: number, digits: number): string {
 export function formatQuantity(value: number, unit: Unit, digits = usualDigits(value, unit)): string {
   const written = unitText(unit);
   return written === '' ? formatNumber(value, digits) : `${formatNumber(value, digits)}\u00a0${written}`;
+}
+
+/**
+ * A change of a quantity for reading, with its sign, without its unit; undefined for one that the digits shown do not
+ * carry. A difference of temperatures is one of degrees, whatever the zero of the scale.
+ */
+export function formatChange(
+  change: number,
+  unit: Unit,
+  shown: Unit,
+  digits = usualDigits(change, shown),
+): string | undefined {
+  const converted = convert(change, unit, shown) - convert(0, unit, shown);
+  const text = formatNumber(Math.abs(converted), digits);
+  if (Math.round(Math.abs(converted) * 10 ** digits) === 0) return undefined;
+  return `${converted < 0 ? '−' : '+'}${text}`;
 }

@@ -9,7 +9,7 @@ import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
 import type { Verdict } from './evaluate.ts';
 import type { Figure, FigureId } from './figure.ts';
-import { STAGE_IDS } from './stage-ids.ts';
+import { STAGE_IDS } from './stages/stage-ids.ts';
 
 const figure = (verdict: Verdict, id: FigureId): Figure => {
   const found = verdict.figures.find((f) => f.id === id);
@@ -34,7 +34,9 @@ describe('evaluate, over many builds', () => {
   it('never throws and never gives NaN', () => {
     fc.assert(
       fc.property(anyBuild, (build) => {
-        const bad = notFinite(evaluate(build)).filter(
+        const { study, ...shown } = evaluate(build);
+        expect(study.build).toBe(build);
+        const bad = notFinite(shown).filter(
           (path) => !/by(Grip|Lift|Force)Pct: Infinity|grades\.(dry|wet)Pct: Infinity/.test(path),
         );
         // A starting grade without a limit by grip is said as such; everything else is a number.

@@ -33,9 +33,12 @@ import { findings, type Finding } from './findings.ts';
 import { gearTable, motorCadence, type GearRow, type MotorCadence } from './gearing.ts';
 import { fitVerdict, type FitVerdict } from './fit-verdict.ts';
 import { motorFacts, type MotorFacts } from './motor-facts.ts';
-import { stages, type StageVerdict } from './stages.ts';
-import { judged } from './judged.ts';
+import type { StageVerdict } from './stages/stage.ts';
+import { stages } from './stages/stages.ts';
+import { judged, type Judged } from './judged.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
+import type { SteadyOutcome } from '../ride/steady.ts';
+import { lazily } from '../quantity/lazily.ts';
 import { study } from './study.ts';
 
 /** Everything the product says about a build, worked out from its document alone. */
@@ -93,6 +96,8 @@ export interface Verdict {
   readonly motorCadence: MotorCadence | undefined;
   readonly motor: MotorFacts;
   readonly topKmh: { readonly half: number | undefined; readonly full: number | undefined };
+  /** The assembled machine and what was worked out on it, for whoever rides, draws or compares it further. */
+  readonly study: Judged;
 }
 
 /** Energy by the labels of all packs, Wh: volts times amp-hours. */
@@ -100,72 +105,90 @@ const labelEnergyWh = (build: BuildDocument, { pack, second }: KnownBuild): numb
   pack.nominalV.value * pack.capacityAh.value +
   (build.second.join === 'none' ? 0 : second.nominalV.value * second.capacityAh.value);
 
+/** The headline figures, those of the tray first among them. */
+const figuresOf = (s: Judged): readonly Figure[] => [
+  classFigure(s),
+  topSpeedFigure(s),
+  hillFigure(s),
+  startFigure(s),
+  rangeFigure(s),
+  consumptionFigure(s),
+  heatFigure(s),
+  weakestFigure(s),
+  massFigure(s),
+  priceFigure(s),
+];
+
+const hillOf = (s: Judged): Verdict['hill'] =>
+  lazily<Verdict['hill']>({
+    climb: () => s.climb,
+    start: () => s.start,
+    heat: () => s.heat,
+    hottestC: () => s.hillRide?.hottestC,
+    span: () => hillSpan(s),
+    curves: () => hillCurves(s),
+  });
+
+function plannedKm(s: Judged): Verdict['range']['plannedKm'] {
+  const planned = plannedRange(s);
+  return planned === undefined ? undefined : { low: planned.low / 1000, high: planned.high / 1000 };
+}
+
+const rangeOf = (s: Judged): Verdict['range'] =>
+  lazily<Verdict['range']>({
+    cruise: () => s.range,
+    rested: () => s.rangeRested,
+    plannedKm: () => plannedKm(s),
+    chart: () => rangeChart(s),
+    leftOut: () => RANGE_LEFT_OUT,
+  });
+
+function powerOf({ build, known, machine, chain, powerChecks }: Judged): Verdict['power'] {
+  const half = supplyAt(machine.pack, STATED_CHARGE);
+  const { limits } = machine;
+  return {
+    nominalV: known.pack.nominalV.value,
+    fullV: fullChargeVolts(machine.pack),
+    energyWh: labelEnergyWh(build, known),
+    inputW: known.pack.nominalV.value * limits.batteryA,
+    halfV: half.openVolts,
+    halfOhm: half.ohm,
+    loadedV: half.openVolts - half.ohm * Math.min(limits.batteryA, limits.bmsA),
+    cutoffV: limits.lowVolts,
+    chain,
+    firstTouch: firstTouch(known, machine, highestVolts(build, known)),
+    checks: powerChecks,
+  };
+}
+
+const kmhOf = (outcome: SteadyOutcome): number | undefined =>
+  outcome.moves ? msToKmh(outcome.v) : undefined;
+
 /**
- * Evaluates a build: class, top speed, hill, start, range, energy, mass and price, each with its working,
- * and the curves and tables behind them, judged by a book of rules. Pure; takes a few milliseconds.
+ * Evaluates a build: class, top speed, hill, start, range, energy, mass and price, each with its working, and the
+ * curves and tables behind them, judged by a book of rules. Pure; each part is worked out when it is first read, so
+ * that a card pays for what it shows. What tray and work order need takes about two milliseconds.
  */
 export function evaluate(build: BuildDocument, book: RuleBook): Verdict {
   const s = judged(study(build), book);
-  const figures = [
-    classFigure(s),
-    topSpeedFigure(s),
-    hillFigure(s),
-    startFigure(s),
-    rangeFigure(s),
-    consumptionFigure(s),
-    heatFigure(s),
-    weakestFigure(s),
-    massFigure(s),
-    priceFigure(s),
-  ];
-  const found = findings(s);
-  const planned = plannedRange(s);
-  const half = supplyAt(s.machine.pack, STATED_CHARGE);
-  const nominal = s.known.pack.nominalV.value;
-  return {
-    name: build.name,
-    figures,
-    findings: found,
-    stages: stages(s, figures, found),
-    known: s.known,
-    assumptions: s.used.filter((k) => k.source === 'assumed' || k.source === 'unknown'),
-    law: { ways: s.ways, here: s.here },
-    fit: fitVerdict(s),
-    axlesKg: axleLoadsKg(s.machine.road.massKg, s.machine.balance),
-    hill: {
-      climb: s.climb,
-      start: s.start,
-      heat: s.heat,
-      hottestC: s.hillRide?.hottestC,
-      span: hillSpan(s),
-      curves: hillCurves(s),
-    },
-    range: {
-      cruise: s.range,
-      rested: s.rangeRested,
-      plannedKm: planned === undefined ? undefined : { low: planned.low / 1000, high: planned.high / 1000 },
-      chart: rangeChart(s),
-      leftOut: RANGE_LEFT_OUT,
-    },
-    power: {
-      nominalV: nominal,
-      fullV: fullChargeVolts(s.machine.pack),
-      energyWh: labelEnergyWh(s.build, s.known),
-      inputW: nominal * s.machine.limits.batteryA,
-      halfV: half.openVolts,
-      halfOhm: half.ohm,
-      loadedV: half.openVolts - half.ohm * Math.min(s.machine.limits.batteryA, s.machine.limits.bmsA),
-      cutoffV: s.machine.limits.lowVolts,
-      chain: s.chain,
-      firstTouch: firstTouch(s.known, s.machine, highestVolts(s.build, s.known)),
-      checks: s.powerChecks,
-    },
-    gears: gearTable(s),
-    motorCadence: motorCadence(s),
-    motor: motorFacts(s),
-    topKmh: {
-      half: s.top.moves ? msToKmh(s.top.v) : undefined,
-      full: s.topFull.moves ? msToKmh(s.topFull.v) : undefined,
-    },
-  };
+  const v: Verdict = lazily<Verdict>({
+    name: () => build.name,
+    figures: () => figuresOf(s),
+    findings: () => findings(s),
+    stages: () => stages(s, v.figures, v.findings),
+    known: () => s.known,
+    assumptions: () => s.used.filter((k) => k.source === 'assumed' || k.source === 'unknown'),
+    law: () => lazily<Verdict['law']>({ ways: () => s.ways, here: () => s.here }),
+    fit: () => fitVerdict(s),
+    axlesKg: () => axleLoadsKg(s.machine.road.massKg, s.machine.balance),
+    hill: () => hillOf(s),
+    range: () => rangeOf(s),
+    power: () => powerOf(s),
+    gears: () => gearTable(s),
+    motorCadence: () => motorCadence(s),
+    motor: () => motorFacts(s),
+    topKmh: () => ({ half: kmhOf(s.top), full: kmhOf(s.topFull) }),
+    study: () => s,
+  });
+  return v;
 }

@@ -1,11 +1,12 @@
 import { specAt, type BuildDocument } from '../document/document.ts';
 import { LABEL_V_PER_CELL } from '../document/pack.ts';
 import { CHEMISTRIES } from '../document/chemistries.ts';
+import type { Known } from '../document/known.ts';
 import type { Check } from '../check/check.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import type { State } from '../check/state.ts';
-import type { StageId } from './stage-ids.ts';
-import { stageOf } from './stage-of.ts';
+import type { StageId } from './stages/stage-ids.ts';
+import { stageOf, stageOfCheck } from './stages/stage-of.ts';
 import type { Study } from './study.ts';
 
 /** Something on the card that needs a look, with why and what to do. */
@@ -29,31 +30,26 @@ const checkFinding = (c: Check): Omit<Finding, 'stage'> => ({
   path: '',
 });
 
-/** Entered values outside their plausible span: kept and used, but said. */
-function unusual({ used }: Study): readonly Finding[] {
-  return used.flatMap((k): readonly Finding[] => {
-    if (k.source === 'unknown' || k.source === 'worked') return [];
-    const [low, high] = specAt(k.path).plausible;
-    if (k.value >= low && k.value <= high) return [];
-    return [
-      {
-        stage: stageOf(k.path),
-        code: 'unusual',
-        state: 'look',
-        title: `${k.label} is unusual`,
-        detail: [
-          qty(k.value, k.unit),
-          ' is used; usual is ',
-          qty(low, k.unit),
-          ' to ',
-          qty(high, k.unit),
-          '.',
-        ],
-        path: k.path,
-      },
-    ];
-  });
+const isUnusual = ({ path, source, value }: Known): boolean => {
+  if (source === 'unknown' || source === 'worked') return false;
+  const [low, high] = specAt(path).plausible;
+  return value < low || value > high;
+};
+
+function unusualFinding({ path, label, unit, value }: Known): Finding {
+  const [low, high] = specAt(path).plausible;
+  return {
+    stage: stageOf(path),
+    code: 'unusual',
+    state: 'look',
+    title: `${label} is unusual`,
+    detail: [qty(value, unit), ' is used; usual is ', qty(low, unit), ' to ', qty(high, unit), '.'],
+    path,
+  };
 }
+
+/** Entered values outside their plausible span: kept and used, but said. */
+const unusual = ({ used }: Study): readonly Finding[] => used.filter(isUnusual).map(unusualFinding);
 
 /** Per-cell volts under load at which a cut-off makes sense. Common practice, no source. */
 const CUTOFF_SPAN: Readonly<Record<BuildDocument['pack']['chemistry'], readonly [number, number]>> = {
@@ -164,15 +160,11 @@ function drive({ build, machine }: Study): readonly Finding[] {
   return out;
 }
 
-/** The stage at which what a fit check is about is entered. */
-export const fitStage = (c: Check): StageId =>
-  c.group === 'controls' || c.group === 'external' ? 'drive' : 'donor';
-
 /** Fit checks that ask for something, at the stage where it is mended. */
 const fit = ({ checks }: Study): readonly Finding[] =>
   checks.filter(asksFor).map((c) => ({
     ...checkFinding(c),
-    stage: fitStage(c),
+    stage: stageOfCheck(c),
   }));
 
 /** A climb that lasts only minutes, or hardly longer than the test hill, is said. */

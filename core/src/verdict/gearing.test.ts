@@ -3,7 +3,8 @@ import shelfFile from '../../../demo/parts.json' with { type: 'json' };
 import { part, type PartOf } from '../parts/part.ts';
 import { sample } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
-import { chainPullN, chainWear, hallSpacingDeg, motorCadence, ringRows } from './gearing.ts';
+import { chainPullN, chainWear, hallSpacingDeg, motorCadence } from './gearing.ts';
+import { ringRows } from '../explore/rings.ts';
 import { compareLayouts } from '../explore/layouts.ts';
 import { study } from './study.ts';
 

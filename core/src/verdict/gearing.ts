@@ -1,15 +1,12 @@
-import type { BuildDocument } from '../document/document.ts';
 import { supplyAt } from '../machine/battery.ts';
 import { cadenceRpm, developmentM, type Gear } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
 import { CHAIN_PITCH_MM } from '../quantity/constants.ts';
 import { msToKmh } from '../quantity/units.ts';
-import { wantedLinks } from '../fit/bracket-checks.ts';
 import type { State } from '../check/state.ts';
 import { traction } from '../ride/traction.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
-import { study, type Study } from './study.ts';
-import { withValue } from '../document/quantity-at.ts';
+import type { Study } from './study.ts';
 
 /** One gear at the brief's cadences. */
 export interface GearRow {
@@ -126,42 +123,6 @@ export function motorCadence({ machine }: Study): MotorCadence | undefined {
     }
   }
   return { fullPullTo, mostPowerAt, mostPowerW, noneFrom };
-}
-
-/** What the machine would be with another ring. */
-export interface RingRow {
-  readonly teeth: number;
-  readonly topKmh: number | undefined;
-  readonly hillKmh: number | undefined;
-  readonly hillCadence: number | undefined;
-  readonly startPct: number;
-  /** Speed at the cadence span's ends in the tallest gear. */
-  readonly tallestKmh: number;
-  readonly links: number;
-  readonly chainN: number;
-  readonly wear: State;
-}
-
-/** The build with each of several rings in turn, all else alike. */
-export function ringRows(build: BuildDocument, rings: readonly number[]): readonly RingRow[] {
-  return [...new Set(rings)]
-    .sort((a, b) => a - b)
-    .map((teeth) => {
-      const s = study(withValue(build, 'gearing.ringTeeth', teeth));
-      const gears = gearTable(s);
-      const lowest = gears[0];
-      return {
-        teeth,
-        topKmh: s.top.moves ? msToKmh(s.top.v) : undefined,
-        hillKmh: s.climb.climbs ? msToKmh(s.climb.v) : undefined,
-        hillCadence: s.climb.climbs ? s.climb.cadenceRpm : undefined,
-        startPct: s.start.gradePct,
-        tallestKmh: gears.at(-1)?.kmhAtMax ?? 0,
-        links: wantedLinks(s.subject),
-        chainN: lowest?.chainN ?? 0,
-        wear: lowest?.wear ?? 'unknown',
-      };
-    });
 }
 
 /**

@@ -1,6 +1,7 @@
 import { lawFacts, type ProfileFacts } from '../law/facts.ts';
 import { judgePlace, unknownPlace, type PlaceVerdict } from '../law/judge.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
+import { lazilyMore } from '../quantity/lazily.ts';
 import type { Study } from './study.ts';
 
 /** A study with what the law says of it where the brief says it is ridden. */
@@ -12,8 +13,12 @@ export interface Judged extends Study {
 
 /** Judges a build where it is ridden. Other places are judged by the same ways, and only where they are shown. */
 export function judged(s: Study, book: RuleBook): Judged {
-  const ways = lawFacts(s.build, s.known, s.machine);
-  const { place } = s.build.brief;
-  const rules = book.find((p) => p.id === place) ?? unknownPlace(place);
-  return { ...s, ways, here: judgePlace(rules, ways, book) };
+  const j: Judged = lazilyMore(s, {
+    ways: () => lawFacts(s.build, s.known, s.machine),
+    here: () => {
+      const { place } = s.build.brief;
+      return judgePlace(book.find((p) => p.id === place) ?? unknownPlace(place), j.ways, book);
+    },
+  });
+  return j;
 }

@@ -7,16 +7,17 @@ import { powerChecks } from '../power-chain/checks.ts';
 import { subject, type Subject } from '../fit/subject.ts';
 import { heatOnGrade, hillOnce, type HeatTimes } from '../trips/hill-heat.ts';
 import { assembleKnown, type Machine } from '../machine/machine.ts';
+import { lazily } from '../quantity/lazily.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { climb, type ClimbOutcome } from '../ride/climb.ts';
-import { constantSpeedRange, type RangeOutcome } from '../ride/range.ts';
+import { constantSpeedRange, type Legs, type RangeOutcome } from '../ride/range.ts';
 import type { Ride } from '../ride/ride.ts';
 import { startGrade, type StartGrade } from '../ride/start-grade.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
 import { topSpeed, type SteadyOutcome } from '../ride/steady.ts';
 import type { GearChoice } from '../ride/traction.ts';
 
-/** Everything worked out once for a build; the figures, findings and charts are made from it. */
+/** Everything worked out once for a build; the figures, findings, charts and comparisons are made from it. */
 export interface Study {
   readonly build: BuildDocument;
   readonly known: KnownBuild;
@@ -24,6 +25,8 @@ export interface Study {
   readonly used: readonly Known[];
   readonly machine: Machine;
   readonly choice: GearChoice;
+  /** The charge that the habit of charging begins a ride with, 0 to 1. */
+  readonly charged: number;
   readonly top: SteadyOutcome;
   readonly topFull: SteadyOutcome;
   readonly climb: ClimbOutcome;
@@ -41,56 +44,58 @@ export interface Study {
   readonly powerChecks: readonly Check[];
 }
 
-/** The test hill's heat: once up, and on its grade without an end. */
-function heatOf(
-  machine: Machine,
-  climbed: ClimbOutcome,
-  { brief }: KnownBuild,
-  choice: GearChoice,
-): Pick<Study, 'hillRide' | 'heat'> {
-  if (!climbed.climbs) return { hillRide: undefined, heat: { tooHotAfter: 0, what: 'damage' } };
-  const grade = brief.hillGradePct.value;
-  return {
-    hillRide: hillOnce(machine, STATED_CHARGE, brief.hillLengthM.value, grade, choice, climbed.v),
-    heat: heatOnGrade(machine, STATED_CHARGE, grade, choice),
-  };
+/** A climb that is not made is too hot at once. */
+const NOT_CLIMBED: HeatTimes = { tooHotAfter: 0, what: 'damage' };
+
+/** The test hill's steady climb on a machine, at half charge. */
+const hillOn = (machine: Machine, { known: { brief }, choice }: Study): ClimbOutcome =>
+  climb(machine, STATED_CHARGE, brief.hillLengthM.value, brief.hillGradePct.value, choice);
+
+/**
+ * The current chain under what the hill asks. A protection that is too small does not ration the current, it cuts
+ * out: what is asked is without it.
+ */
+function chainOf(s: Study): Chain {
+  const { machine } = s;
+  const rationed = machine.limits.bmsA < machine.limits.batteryA;
+  const asked = rationed ? hillOn({ ...machine, limits: { ...machine.limits, bmsA: Infinity } }, s) : s.climb;
+  return currentChain(s.build, s.known, machine, asked);
 }
 
-/** Works out everything but the law, which needs a book of rules besides. */
+/** The test hill once from cold; undefined where it is not climbed. */
+function hillRideOf({ machine, climb: climbed, known: { brief }, choice }: Study): Ride | undefined {
+  if (!climbed.climbs) return undefined;
+  const { hillLengthM, hillGradePct } = brief;
+  return hillOnce(machine, STATED_CHARGE, hillLengthM.value, hillGradePct.value, choice, climbed.v);
+}
+
+const rangeOf = (s: Study, legs: Legs): RangeOutcome =>
+  constantSpeedRange(s.machine, kmhToMs(s.known.brief.cruiseSpeedKmh.value), s.charged, legs);
+
+/** Works out everything but the law, which needs a book of rules besides; each part when it is first asked for. */
 export function study(build: BuildDocument): Study {
-  const known = knownBuild(build);
-  const machine = assembleKnown(build, known);
-  const choice: GearChoice = machine.heldGear ?? 'best';
-  const { brief, pack } = known;
-  const cruise = kmhToMs(brief.cruiseSpeedKmh.value);
-  const charge = pack.chargeLimitPct.value / 100;
-  const topFull = topSpeed(machine, charge);
-  const hill = (on: Machine): ClimbOutcome =>
-    climb(on, STATED_CHARGE, brief.hillLengthM.value, brief.hillGradePct.value, choice);
-  const climbed = hill(machine);
-  // A protection that is too small does not ration the current, it cuts out: what is asked is without it.
-  const asked =
-    machine.limits.bmsA < machine.limits.batteryA
-      ? hill({ ...machine, limits: { ...machine.limits, bmsA: Infinity } })
-      : climbed;
-  const chain = currentChain(build, known, machine, asked);
-  const fitted = subject(build, known, machine, topFull.moves ? topFull.v : 0);
-  return {
-    build,
-    known,
-    used: knownInUse(build, known),
-    machine,
-    choice,
-    top: topSpeed(machine, STATED_CHARGE),
-    topFull,
-    climb: climbed,
-    ...heatOf(machine, climbed, known, choice),
-    start: startGrade(machine, STATED_CHARGE, choice),
-    range: constantSpeedRange(machine, cruise, charge),
-    rangeRested: constantSpeedRange(machine, cruise, charge, 'resting'),
-    subject: fitted,
-    checks: fitChecks(fitted),
-    chain,
-    powerChecks: powerChecks({ build, known, machine, chain }),
-  };
+  const s: Study = lazily<Study>({
+    build: () => build,
+    known: () => knownBuild(build),
+    used: () => knownInUse(build, s.known),
+    machine: () => assembleKnown(build, s.known),
+    choice: () => s.machine.heldGear ?? 'best',
+    charged: () => s.known.pack.chargeLimitPct.value / 100,
+    top: () => topSpeed(s.machine, STATED_CHARGE),
+    topFull: () => topSpeed(s.machine, s.charged),
+    climb: () => hillOn(s.machine, s),
+    hillRide: () => hillRideOf(s),
+    heat: () =>
+      s.climb.climbs
+        ? heatOnGrade(s.machine, STATED_CHARGE, s.known.brief.hillGradePct.value, s.choice)
+        : NOT_CLIMBED,
+    start: () => startGrade(s.machine, STATED_CHARGE, s.choice),
+    range: () => rangeOf(s, 'helping'),
+    rangeRested: () => rangeOf(s, 'resting'),
+    subject: () => subject(build, s.known, s.machine, s.topFull.moves ? s.topFull.v : 0),
+    checks: () => fitChecks(s.subject),
+    chain: () => chainOf(s),
+    powerChecks: () => powerChecks({ build, known: s.known, machine: s.machine, chain: s.chain }),
+  });
+  return s;
 }

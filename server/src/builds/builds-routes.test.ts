@@ -4,7 +4,10 @@ import old from '../../../demo/older/choir-tandem-v1.json' with { type: 'json' }
 import { SCHEMA_VERSION } from '@apple-cart/core';
 import { BODY_LIMIT } from '../app.ts';
 import { fixture, named, withRider, type Fixture } from '../test/fixture.ts';
-import type { RevisionSummary, StoredBuild } from './builds-service.ts';
+import type { RevisionList, RevisionSummary, Saved, Stored } from '@apple-cart/contracts';
+import type { BuildDocument } from '@apple-cart/core';
+
+type StoredBuild = Stored<BuildDocument>;
 
 let it_: Fixture;
 beforeEach(async () => {
@@ -13,26 +16,27 @@ beforeEach(async () => {
 afterEach(() => it_.end());
 
 const api = () => request(it_.app);
+const get = async (id: string): Promise<StoredBuild> =>
+  (await api().get(`/api/builds/${id}`).expect(200)).body as StoredBuild;
 const create = async (name = 'Hill commuter'): Promise<StoredBuild> =>
-  (await api().post('/api/builds').send(named(name)).expect(201)).body as StoredBuild;
+  get(((await api().post('/api/builds').send(named(name)).expect(201)).body as Saved).id);
 const save = (build: StoredBuild, riderKg: number, baseVersion = build.version) =>
   api()
     .put(`/api/builds/${build.id}`)
     .send({ baseVersion, document: withRider(build.document, riderKg) });
-const revisions = async (id: string): Promise<readonly RevisionSummary[]> =>
-  ((await api().get(`/api/builds/${id}/revisions`).expect(200)).body as { revisions: RevisionSummary[] })
-    .revisions;
+const kept = async (id: string): Promise<RevisionList> =>
+  (await api().get(`/api/builds/${id}/revisions`).expect(200)).body as RevisionList;
+const revisions = async (id: string): Promise<readonly RevisionSummary[]> => (await kept(id)).revisions;
 
 describe('a build', () => {
   it('is created, read, listed and saved with a growing version', async () => {
     const build = await create();
     expect(build.version).toBe(1);
-    const saved = (await save(build, 91).expect(200)).body as StoredBuild;
-    expect(saved.version).toBe(2);
+    expect((await save(build, 91).expect(200)).body).toEqual({ id: build.id, version: 2 });
     const read = (await api().get(`/api/builds/${build.id}`).expect(200)).body as StoredBuild;
     expect(read.document.brief.riderMassKg).toEqual({ source: 'measured', value: 91 });
-    const list = (await api().get('/api/builds').expect(200)).body as { builds: StoredBuild[] };
-    expect(list.builds.map((b) => b.id)).toEqual([build.id]);
+    const list = (await api().get('/api/builds').expect(200)).body as { documents: StoredBuild[] };
+    expect(list.documents.map((b) => b.id)).toEqual([build.id]);
   });
 
   it('is exported as the very document, under a file name of its own', async () => {
@@ -47,10 +51,8 @@ describe('a build', () => {
     await api().delete(`/api/builds/${build.id}`).expect(204);
     await api().get(`/api/builds/${build.id}`).expect(404);
     await save(build, 80).expect(404);
-    const back = (await api().post(`/api/builds/${build.id}/restore`).send({}).expect(200))
-      .body as StoredBuild;
-    expect(back.document).toEqual(build.document);
-    await api().get(`/api/builds/${build.id}`).expect(200);
+    await api().post(`/api/builds/${build.id}/restore`).send({}).expect(200);
+    expect((await get(build.id)).document).toEqual(build.document);
   });
 
   it('that does not exist is said so in plain words', async () => {
@@ -77,8 +79,7 @@ describe('a stale edit from a second window', () => {
   it('that is the same document is an answer lost on the way, and is accepted once', async () => {
     const build = await create();
     await save(build, 91).expect(200);
-    const again = (await save(build, 91, 1).expect(200)).body as StoredBuild;
-    expect(again.version).toBe(2);
+    expect((await save(build, 91, 1).expect(200)).body).toEqual({ id: build.id, version: 2 });
   });
 
   it('can be settled either way without losing the other side', async () => {
@@ -92,11 +93,11 @@ describe('a stale edit from a second window', () => {
         keepPrevious: 'from the other window',
       })
       .expect(200);
-    const kept = (await revisions(build.id)).find((r) => r.name === 'from the other window');
-    expect(kept?.reason).toBe('set-aside');
+    const other = (await revisions(build.id)).find((r) => r.name === 'from the other window');
+    expect(other?.reason).toBe('set-aside');
     const theirs = (
       await api()
-        .get(`/api/builds/${build.id}/revisions/${String(kept?.id)}`)
+        .get(`/api/builds/${build.id}/revisions/${String(other?.id)}`)
         .expect(200)
     ).body as StoredBuild;
     expect(theirs.document.brief.riderMassKg).toEqual({ source: 'measured', value: 91 });
@@ -125,26 +126,41 @@ describe('revisions', () => {
     expect(first.document).toEqual(build.document);
   });
 
+  const keep = (build: StoredBuild, reason: string, name: string) =>
+    api().post(`/api/builds/${build.id}/revisions`).send({ reason, name, document: build.document });
+
   it('are named, pinned and unpinned', async () => {
     const build = await create();
-    const kept = await api()
-      .post(`/api/builds/${build.id}/revisions`)
-      .send({ reason: 'pin', name: 'second quote', document: build.document })
-      .expect(201);
-    const { id } = kept.body as RevisionSummary;
-    expect(((await api().get(`/api/builds/${build.id}`)).body as StoredBuild).pinnedRevision).toBe(id);
+    const { id } = (await keep(build, 'pin', 'second quote').expect(201)).body as RevisionSummary;
+    expect(await kept(build.id)).toMatchObject({ pinned: id });
     await api().delete(`/api/builds/${build.id}/pin`).expect(204);
-    expect(((await api().get(`/api/builds/${build.id}`)).body as StoredBuild).pinnedRevision).toBeNull();
+    expect(await kept(build.id)).toMatchObject({ pinned: null, revisions: [{ id, reason: 'was-pin' }] });
+    // Asked again, a pin that is out stays out.
+    await api().delete(`/api/builds/${build.id}/pin`).expect(204);
     expect(await revisions(build.id)).toHaveLength(1);
+  });
+
+  it('have one pin, and the last one counts', async () => {
+    const build = await create();
+    await keep(build, 'pin', 'first').expect(201);
+    const { id } = (await keep(build, 'pin', 'second').expect(201)).body as RevisionSummary;
+    expect(await kept(build.id)).toMatchObject({
+      pinned: id,
+      revisions: [{ reason: 'pin' }, { reason: 'was-pin' }],
+    });
+  });
+
+  it('sent again after a lost answer are kept once', async () => {
+    const build = await create();
+    const first = await keep(build, 'named', 'quote').expect(201);
+    expect((await keep(build, 'named', 'quote').expect(201)).body).toEqual(first.body);
+    await keep(build, 'named', 'another').expect(201);
+    expect(await revisions(build.id)).toHaveLength(2);
   });
 
   it('belong to their build alone', async () => {
     const [a, b] = [await create('A'), await create('B')];
-    const kept = await api()
-      .post(`/api/builds/${a.id}/revisions`)
-      .send({ reason: 'named', name: 'mine', document: a.document })
-      .expect(201);
-    const { id } = kept.body as RevisionSummary;
+    const { id } = (await keep(a, 'named', 'mine').expect(201)).body as RevisionSummary;
     await api()
       .get(`/api/builds/${b.id}/revisions/${String(id)}`)
       .expect(404);
@@ -169,7 +185,7 @@ describe('bad input', () => {
       limit: 'at least 0.5',
     });
     expect(response.text).not.toMatch(/at .*\.ts:|node_modules/);
-    expect(await it_.builds.list()).toEqual([]);
+    expect((await it_.stores.builds.store.list()).documents).toEqual([]);
   });
 
   it.each(['', '{', 'null', '[]', '"text"', '17'])('body %j is refused', async (body) => {
@@ -206,8 +222,8 @@ describe('a build stored by an older version of the product', () => {
     const id = '5c7a1c0e-1111-4222-8333-944445555666';
     await it_.database.write(async (manager) => {
       await manager.query(
-        `INSERT INTO "builds" ("id", "name", "version", "document", "createdAt", "updatedAt") VALUES (?, ?, 1, ?, ?, ?)`,
-        [id, old.name, JSON.stringify(old), '2026-04-01T08:00:00Z', '2026-04-01T08:00:00Z'],
+        `INSERT INTO "builds" ("id", "version", "document", "createdAt", "updatedAt") VALUES (?, 1, ?, ?, ?)`,
+        [id, JSON.stringify(old), '2026-04-01T08:00:00Z', '2026-04-01T08:00:00Z'],
       );
     });
     const answer = await api().get(`/api/builds/${id}`);
@@ -220,9 +236,7 @@ describe('a build stored by an older version of the product', () => {
       .put(`/api/builds/${id}`)
       .send({ baseVersion: 1, document: { ...stored.document, name: 'Saved anew' } });
     expect(saved.status).toBe(200);
-    expect(saved.body).toMatchObject({
-      version: 2,
-      document: { schemaVersion: SCHEMA_VERSION, name: 'Saved anew' },
-    });
+    expect(saved.body).toEqual({ id, version: 2 });
+    expect((await get(id)).document).toMatchObject({ schemaVersion: SCHEMA_VERSION, name: 'Saved anew' });
   });
 });

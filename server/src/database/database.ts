@@ -1,14 +1,16 @@
 import { DataSource, type EntityManager } from 'typeorm';
-import { buildEntity, revisionEntity } from '../builds/build-entities.ts';
-import { partEntity } from '../parts/part-entity.ts';
-import { routeEntity } from '../routes/route-entity.ts';
-import { ruleEntity } from '../rules/rule-entity.ts';
+import { buildKind } from '../builds/builds.ts';
+import { partKind } from '../parts/parts.ts';
+import { routeKind } from '../routes/routes.ts';
+import { ruleKind } from '../rules/rule-book.ts';
+import { revisionEntity } from '../store/revisions.ts';
 import { FirstSlice1764000000000 } from './migrations/1764000000000-first-slice.ts';
 import { PartsVersions1764050000000 } from './migrations/1764050000000-parts-versions.ts';
 import { Routes1764100000000 } from './migrations/1764100000000-routes.ts';
 import { Rules1764200000000 } from './migrations/1764200000000-rules.ts';
+import { OnePattern1764300000000 } from './migrations/1764300000000-one-pattern.ts';
 
-const ENTITIES = [buildEntity, revisionEntity, partEntity, routeEntity, ruleEntity];
+const ENTITIES = [...[buildKind, partKind, routeKind, ruleKind].map((kind) => kind.entity), revisionEntity];
 
 interface Pragmas {
   pragma(text: string): unknown;
@@ -48,6 +50,7 @@ export async function openDatabase(file: string): Promise<Database> {
       PartsVersions1764050000000,
       Routes1764100000000,
       Rules1764200000000,
+      OnePattern1764300000000,
     ],
     migrationsRun: true,
     synchronize: false,

@@ -14,20 +14,20 @@ afterEach(() => it_.end());
 
 describe('the demo scenario', () => {
   it('fills an empty database with four builds, the parts they use and the roads they name', async () => {
-    await loadDemo(DEMO, it_.builds, it_.parts, it_.routes);
-    const builds = await it_.builds.list();
+    await loadDemo(DEMO, it_.stores);
+    const builds = (await it_.stores.builds.store.list()).documents;
     expect(builds.map((b) => b.document.name)).toEqual([
       'District nurse’s tourer',
       'Orchard longtail',
       'Choir tandem',
       'Tide-flat trike',
     ]);
-    const roads = new Set((await it_.routes.list()).map((r) => r.id));
+    const roads = new Set((await it_.stores.routes.list()).documents.map((r) => r.id));
     expect(roads.size).toBeGreaterThanOrEqual(6);
     for (const { document } of builds)
       for (const id of [document.brief.hillRoute, document.brief.rangeRoute])
         if (id !== '') expect(roads, document.name).toContain(id);
-    const shelf = new Set((await it_.parts.list()).map((p) => p.part.name));
+    const shelf = new Set((await it_.stores.parts.list()).documents.map((p) => p.document.name));
     for (const { document } of builds) {
       expect(shelf, document.name).toContain(document.drive.name);
       expect(shelf, document.name).toContain(document.pack.name);
@@ -36,19 +36,20 @@ describe('the demo scenario', () => {
   });
 
   it('changes nothing on a second start, and never touches what a user made', async () => {
-    const mine = await it_.builds.create(named('Mine'));
-    await loadDemo(DEMO, it_.builds, it_.parts, it_.routes);
-    expect((await it_.builds.list()).map((b) => b.id)).toEqual([mine.id]);
-    const count = (await it_.parts.list()).length;
-    await loadDemo(DEMO, it_.builds, it_.parts, it_.routes);
-    expect(await it_.parts.list()).toHaveLength(count);
+    const mine = await it_.stores.builds.store.create(named('Mine'));
+    await loadDemo(DEMO, it_.stores);
+    expect((await it_.stores.builds.store.list()).documents.map((b) => b.id)).toEqual([mine.id]);
+    const count = (await it_.stores.parts.list()).documents.length;
+    await loadDemo(DEMO, it_.stores);
+    expect((await it_.stores.parts.list()).documents).toHaveLength(count);
   });
 
   it('does not bring back samples that were put away', async () => {
-    await loadDemo(DEMO, it_.builds, it_.parts, it_.routes);
-    for (const { id } of await it_.builds.list()) await it_.builds.remove(id);
-    await loadDemo(DEMO, it_.builds, it_.parts, it_.routes);
-    expect(await it_.builds.list()).toEqual([]);
+    await loadDemo(DEMO, it_.stores);
+    const { store } = it_.stores.builds;
+    for (const { id } of (await store.list()).documents) await store.putAway(id);
+    await loadDemo(DEMO, it_.stores);
+    expect((await store.list()).documents).toEqual([]);
   });
 
   it('stops at a broken file and says which', async () => {
@@ -56,7 +57,7 @@ describe('the demo scenario', () => {
     await mkdir(join(folder, 'builds'));
     await writeFile(join(folder, 'parts.json'), '[]');
     await writeFile(join(folder, 'builds', 'bad.json'), '{"schemaVersion":1}');
-    await expect(loadDemo(folder, it_.builds, it_.parts, it_.routes)).rejects.toThrow(/bad\.json: .*wanted/);
+    await expect(loadDemo(folder, it_.stores)).rejects.toThrow(/bad\.json: .*wanted/);
     await rm(folder, { recursive: true });
   });
 });

@@ -1,46 +1,40 @@
 import { readFile, readdir } from 'node:fs/promises';
 import { join } from 'node:path';
-import * as z from 'zod';
-import { describeIssue, part, readBuildText, readRoute, type Route } from '@apple-cart/core';
-import type { BuildsService } from '../builds/builds-service.ts';
-import type { PartsService } from '../parts/parts-service.ts';
-import type { RoutesService } from '../routes/routes-service.ts';
+import { describeIssue, readBuildText, readPart, readRoute, type Result } from '@apple-cart/core';
+import type { Stores } from '../stores.ts';
 
 /** The JSON files of a folder by name; none where there is no folder. */
 const jsonFiles = async (folder: string): Promise<readonly string[]> =>
   (await readdir(folder).catch(() => [])).filter((name) => name.endsWith('.json')).sort();
 
-/** Sample routes; their file's name is their id, so that a build can name them. */
-async function demoRoutes(folder: string): Promise<ReadonlyMap<string, Route>> {
-  const routes = new Map<string, Route>();
-  for (const file of await jsonFiles(folder)) {
-    const route = readRoute(JSON.parse(await readFile(join(folder, file), 'utf8')));
-    if (!route.ok) throw new Error(`${file}: ${route.issues.map(describeIssue).join(' ')}`);
-    routes.set(file.replace(/\.json$/, ''), route.value);
-  }
-  return routes;
+/** @throws Error for a demo file that does not validate: the files ship with the product. */
+function used<T>(file: string, read: Result<T>): T {
+  if (!read.ok) throw new Error(`${file}: ${read.issues.map(describeIssue).join(' ')}`);
+  return read.value;
+}
+
+/** What the JSON files of a folder hold, by their name without its ending. */
+async function readFolder<T>(
+  folder: string,
+  read: (text: string) => Result<T>,
+): Promise<ReadonlyMap<string, T>> {
+  const found = new Map<string, T>();
+  for (const file of await jsonFiles(folder))
+    found.set(file.replace(/\.json$/, ''), used(file, read(await readFile(join(folder, file), 'utf8'))));
+  return found;
 }
 
 /**
- * Loads the sample builds and parts of the demo folder into an empty database. Where a build
- * is there already, or was and has been put away, builds are left alone, so that nothing a user made or
- * changed is overwritten.
- * @throws Error for a demo file that does not validate: the files ship with the product.
+ * Loads the sample builds, parts and routes of the demo folder into an empty database. Where a build is there already,
+ * or was and has been put away, builds are left alone, so that nothing a user made or changed is overwritten.
+ * @throws Error for a demo file that does not validate
  */
-export async function loadDemo(
-  folder: string,
-  builds: BuildsService,
-  parts: PartsService,
-  routes: RoutesService,
-): Promise<void> {
-  const shelf = z.array(part).parse(JSON.parse(await readFile(join(folder, 'parts.json'), 'utf8')));
-  await parts.addMissing(shelf);
-  await routes.addMissing(await demoRoutes(join(folder, 'routes')));
-  if (!(await builds.isEmpty())) return;
-  const files = await jsonFiles(join(folder, 'builds'));
-  for (const file of files) {
-    const build = readBuildText(await readFile(join(folder, 'builds', file), 'utf8'));
-    if (!build.ok) throw new Error(`${file}: ${build.issues.map(describeIssue).join(' ')}`);
-    await builds.create(build.value);
-  }
+export async function loadDemo(folder: string, { builds, parts, routes }: Stores): Promise<void> {
+  const shelf = JSON.parse(await readFile(join(folder, 'parts.json'), 'utf8')) as readonly unknown[];
+  const sampleParts = shelf.map((data) => used('parts.json', readPart(data)));
+  await parts.addMissing(new Map(sampleParts.map((p) => [p.id, p])));
+  await routes.addMissing(await readFolder(join(folder, 'routes'), (text) => readRoute(JSON.parse(text))));
+  if (!(await builds.store.isEmpty())) return;
+  for (const build of (await readFolder(join(folder, 'builds'), readBuildText)).values())
+    await builds.store.create(build);
 }

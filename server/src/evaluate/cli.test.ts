@@ -1,9 +1,9 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import type { ToldVerdict } from '@apple-cart/core';
+import { shippedRules, type ToldVerdict } from '@apple-cart/core';
 
 const root = resolve(import.meta.dirname, '../../..');
 const folder = mkdtempSync(join(tmpdir(), 'apple-cart-cli-'));
@@ -50,5 +50,24 @@ describe('npm run evaluate', () => {
     expect(run()).toMatchObject({ status: 2 });
     expect(run('a', 'b').stderr).toContain('Usage');
     expect(run(LONGTAIL, '--yaml').status).toBe(2);
+    expect(run(LONGTAIL, '--rules').status).toBe(2);
+  });
+
+  it('judges by the rules of a folder where one is given, and says which it used', () => {
+    expect(run(LONGTAIL).stdout).toContain('Judged by the rules that ship, 40 places.');
+    const rules = join(folder, 'rules');
+    mkdirSync(rules);
+    expect(run(LONGTAIL, '--rules', rules)).toMatchObject({ status: 1 });
+    const gb = shippedRules().find((p) => p.id === 'gb');
+    writeFileSync(join(rules, 'gb.json'), JSON.stringify({ ...gb, name: 'Great Britain, corrected' }));
+    const { status, stdout } = run(LONGTAIL, '--json', '--rules', rules);
+    expect(status).toBe(0);
+    const told = JSON.parse(stdout) as ToldVerdict & { judgedBy: string };
+    expect(told.law.here.place.name).toBe('Great Britain, corrected');
+    expect(told.judgedBy).toContain('gb');
+    writeFileSync(join(rules, 'us.json'), '{"format": "apple-cart-rules"}');
+    const broken = run(LONGTAIL, '--rules', rules);
+    expect(broken.status).toBe(1);
+    expect(broken.stderr).toContain('us.json');
   });
 });

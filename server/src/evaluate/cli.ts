@@ -1,36 +1,65 @@
 import { readFile } from 'node:fs/promises';
-import { describeIssue, evaluate, readBuildText, shippedRules, toldVerdict } from '@apple-cart/core';
+import { parseArgs } from 'node:util';
+import { describeIssue, evaluate, readBuildText, toldVerdict, type Issue } from '@apple-cart/core';
+import { rulesFrom } from './rules-from.ts';
 import { textReport } from './text-report.ts';
 
-const USAGE = 'Usage: npm run evaluate -- FILE [--json]\n';
+const USAGE = `Usage: npm run evaluate -- FILE [--json] [--rules FOLDER]
+  --rules FOLDER  files of rules (*.json) that go before those that ship, as saved from the rule book
+`;
+
+interface Wanted {
+  readonly file: string;
+  readonly json: boolean;
+  readonly rules: string | undefined;
+}
+
+/** What the arguments ask for; undefined for arguments that ask for nothing known. */
+function wanted(args: readonly string[]): Wanted | undefined {
+  try {
+    const { values, positionals } = parseArgs({
+      args: [...args],
+      options: { json: { type: 'boolean', default: false }, rules: { type: 'string' } },
+      allowPositionals: true,
+    });
+    const [file, more] = positionals;
+    return file === undefined || more !== undefined
+      ? undefined
+      : { file, json: values.json, rules: values.rules };
+  } catch {
+    return undefined;
+  }
+}
+
+function refuse(file: string, issues: readonly Issue[]): number {
+  process.stderr.write(`${file} is not usable:\n`);
+  for (const issue of issues) process.stderr.write(`  ${describeIssue(issue)}\n`);
+  return 1;
+}
 
 /** Evaluates a build file: 0 for a verdict, 1 for a file that cannot be used, 2 for wrong arguments. */
 async function main(args: readonly string[]): Promise<number> {
-  const files = args.filter((arg) => !arg.startsWith('--'));
-  const flags = args.filter((arg) => arg.startsWith('--'));
-  const [file] = files;
-  if (file === undefined || files.length > 1 || flags.some((flag) => flag !== '--json')) {
+  const asked = wanted(args);
+  if (asked === undefined) {
     process.stderr.write(USAGE);
     return 2;
   }
-  let text: string;
-  try {
-    text = await readFile(file, 'utf8');
-  } catch {
+  const { file, json } = asked;
+  const text = await readFile(file, 'utf8').catch(() => undefined);
+  if (text === undefined) {
     process.stderr.write(`${file} cannot be read.\n`);
     return 1;
   }
   const build = readBuildText(text);
-  if (!build.ok) {
-    process.stderr.write(`${file} is not a usable build:\n`);
-    for (const issue of build.issues) process.stderr.write(`  ${describeIssue(issue)}\n`);
-    return 1;
-  }
-  const verdict = evaluate(build.value, shippedRules());
+  if (!build.ok) return refuse(file, build.issues);
+  const rules = await rulesFrom(asked.rules);
+  if (!rules.ok) return refuse(rules.file, rules.issues);
+  const { book, words } = rules;
+  const verdict = evaluate(build.value, book);
   process.stdout.write(
-    flags.includes('--json')
-      ? `${JSON.stringify(toldVerdict(verdict, shippedRules()), null, 2)}\n`
-      : textReport(verdict),
+    json
+      ? `${JSON.stringify({ ...toldVerdict(verdict, book), judgedBy: words }, null, 2)}\n`
+      : textReport(verdict, words),
   );
   return 0;
 }

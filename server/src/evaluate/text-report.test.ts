@@ -2,7 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { evaluate, shippedRules, newBuild } from '@apple-cart/core';
 import { textReport } from './text-report.ts';
 
-const report = textReport(evaluate(newBuild('Hill commuter', 'mid-drive'), shippedRules()));
+const report = textReport(
+  evaluate(newBuild('Hill commuter', 'mid-drive'), shippedRules()),
+  'the rules that ship',
+);
 const lines = report.split('\n');
 
 describe('the text report', () => {
@@ -73,7 +76,7 @@ describe('the text report', () => {
       ...build,
       brief: { ...build.brief, riderMassKg: { source: 'measured' as const, value: 350 } },
     };
-    expect(textReport(evaluate(heavy, shippedRules()))).toMatch(
+    expect(textReport(evaluate(heavy, shippedRules()), 'the rules that ship')).toMatch(
       /To look at:\n {2}look: Rider, or riders is unusual\. 350\.0\skg is used/,
     );
   });

@@ -1,6 +1,5 @@
 import {
   checkDigits,
-  convert,
   formatNumber,
   formatQuantity,
   phraseText,
@@ -50,8 +49,7 @@ function lawText({ law }: Verdict): readonly string[] {
       ...shown.clauses.map(({ clause, state, value, profile }) => {
         const unit = clause.kind === 'number' ? clause.unit : '1';
         const limit = clause.kind === 'number' ? `${clause.op} ${formatQuantity(clause.limit, unit)}` : '';
-        const actual =
-          value === undefined ? '' : formatNumber(convert(value, unit, unit), usualDigits(value, unit));
+        const actual = value === undefined ? '' : formatNumber(value, usualDigits(value, unit));
         return `  ${state.padEnd(8)} ${clause.title.padEnd(38)} ${actual.padStart(8)} ${unitText(unit).padEnd(5)} ${limit}  [${clause.certainty}]${profile === '' ? '' : ` in "${profile}"`}`;
       }),
     ];
@@ -82,8 +80,11 @@ const chainText = ({ chain }: Verdict['power']): readonly string[] => [
   }),
 ];
 
-/** The verdict as plain text for a terminal: figures, law, fit, findings, then every working. */
-export function textReport(verdict: Verdict): string {
+/**
+ * The verdict as plain text for a terminal: figures, law, fit, findings, then every working.
+ * @param judgedBy which rules it was judged by
+ */
+export function textReport(verdict: Verdict, judgedBy: string): string {
   const lines = [
     verdict.name,
     '='.repeat(verdict.name.length),
@@ -92,6 +93,7 @@ export function textReport(verdict: Verdict): string {
     ),
     ...lawText(verdict),
     '',
+    `Judged by ${judgedBy}.`,
     'Planning aid, not legal advice. The vehicle authority decides.',
     ...checksText('Fit', verdict.fit.checks),
     ...chainText(verdict.power),

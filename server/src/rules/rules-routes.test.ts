@@ -1,7 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import request from 'supertest';
 import { shippedRules, type PlaceRules, type ToldVerdict } from '@apple-cart/core';
-import { ruleEntity } from './rule-entity.ts';
+import { ruleKind } from './rule-book.ts';
+import type { ListAnswer, ListedRules } from '@apple-cart/contracts';
 import { fixture, named, type Fixture } from '../test/fixture.ts';
 
 let f: Fixture;
@@ -18,29 +19,21 @@ const shipped = (id: string): PlaceRules => {
 /** New Zealand as an invented place would have it. */
 const wold: PlaceRules = { ...shipped('nz'), id: 'harrow-wold', name: 'Harrow Wold', region: 'Own' };
 const put = (rules: unknown, baseVersion = 0, id = (rules as PlaceRules).id) =>
-  request(f.app).put(`/api/rules/${id}`).send({ baseVersion, rules });
-interface Listed {
-  readonly rules: PlaceRules;
-  readonly origin: string;
-  readonly version: number;
-}
-const book = async () =>
-  (await request(f.app).get('/api/rules')).body as {
-    places: Listed[];
-    broken: { id: string; issues: { path: string }[] }[];
-  };
-const listed = async (id: string) => (await book()).places.find((p) => p.rules.id === id);
+  request(f.app).put(`/api/rules/${id}`).send({ baseVersion, document: rules });
+const book = async () => (await request(f.app).get('/api/rules')).body as ListAnswer<ListedRules>;
+const listed = async (id: string) => (await book()).documents.find((p) => p.id === id);
 
 describe('the rule book', () => {
   it('is what ships until somebody changes it', async () => {
-    const { places, broken } = await book();
-    expect(places.map((p) => p.rules.id)).toEqual(shippedRules().map((p) => p.id));
+    const { documents: places, broken } = await book();
+    expect(places.map((p) => p.id)).toEqual(shippedRules().map((p) => p.id));
     expect(places.every((p) => p.origin === 'shipped' && p.version === 0)).toBe(true);
     expect(broken).toEqual([]);
   });
 
   it('takes a place of one’s own, judges by it, and lets it go and come back', async () => {
-    expect((await put(wold)).body).toMatchObject({ origin: 'own', version: 1 });
+    expect((await put(wold)).body).toEqual({ id: 'harrow-wold', version: 1 });
+    expect(await listed('harrow-wold')).toMatchObject({ origin: 'own', version: 1 });
     const build = named('Here');
     const here = async () => {
       const answer = await request(f.app)
@@ -56,10 +49,14 @@ describe('the rule book', () => {
   });
 
   it('corrects a shipped place, and goes back to it', async () => {
-    expect((await put({ ...shipped('gb'), readYear: 2026 })).body).toMatchObject({ origin: 'corrected' });
-    expect(await listed('gb')).toMatchObject({ rules: { readYear: 2026 }, version: 1 });
+    await put({ ...shipped('gb'), readYear: 2026 }).expect(200);
+    expect(await listed('gb')).toMatchObject({
+      document: { readYear: 2026 },
+      origin: 'corrected',
+      version: 1,
+    });
     await request(f.app).delete('/api/rules/gb').expect(204);
-    expect(await listed('gb')).toMatchObject({ rules: { readYear: 2025 }, origin: 'shipped', version: 0 });
+    expect(await listed('gb')).toMatchObject({ document: { readYear: 2025 }, origin: 'shipped', version: 0 });
     // A correction after going back begins from what ships again.
     expect((await put({ ...shipped('gb'), readYear: 2027 })).body).toMatchObject({ version: 2 });
   });
@@ -82,7 +79,7 @@ describe('the rule book', () => {
       'tests.0.categories.0.clauses.0.source',
     ]);
     expect(error.issues[0]?.message).toContain('wanted');
-    expect(await listed('gb')).toMatchObject({ rules: { readYear: 2026 } });
+    expect(await listed('gb')).toMatchObject({ document: { readYear: 2026 } });
   });
 
   it('does not let one window overwrite another’s correction, nor a file its address', async () => {
@@ -97,11 +94,13 @@ describe('the rule book', () => {
   it('that was broken behind its back says so, and what ships is in force', async () => {
     await put({ ...shipped('gb'), readYear: 2026 });
     await f.database.write((manager) =>
-      manager.getRepository(ruleEntity).update({ id: 'gb' }, { document: '{"format":"apple-cart-rules"' }),
+      manager
+        .getRepository(ruleKind.entity)
+        .update({ id: 'gb' }, { document: '{"format":"apple-cart-rules"' }),
     );
     const { broken } = await book();
     expect(broken.map((b) => b.id)).toEqual(['gb']);
-    expect(await listed('gb')).toMatchObject({ origin: 'shipped', rules: { readYear: 2025 } });
+    expect(await listed('gb')).toMatchObject({ origin: 'shipped', document: { readYear: 2025 } });
   });
 
   it('has nothing to take out or to put back where nothing was changed', async () => {

@@ -3,20 +3,15 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Express } from 'express';
 import { pino } from 'pino';
+import type { Stored } from '@apple-cart/contracts';
 import { newBuild, type BuildDocument } from '@apple-cart/core';
 import { createApp } from '../app.ts';
-import { BuildsService } from '../builds/builds-service.ts';
 import { openDatabase, type Database } from '../database/database.ts';
-import { PartsService } from '../parts/parts-service.ts';
-import { RoutesService } from '../routes/routes-service.ts';
-import { RulesService } from '../rules/rules-service.ts';
+import { openStores, type Stores } from '../stores.ts';
 
 export interface Fixture {
   readonly app: Express;
-  readonly builds: BuildsService;
-  readonly parts: PartsService;
-  readonly routes: RoutesService;
-  readonly rules: RulesService;
+  readonly stores: Stores;
   readonly database: Database;
   readonly file: string;
   /** Moves the service's clock on. */
@@ -30,24 +25,15 @@ export async function fixture(): Promise<Fixture> {
   const file = join(folder, 'test.sqlite');
   const database = await openDatabase(file);
   let now = Date.parse('2026-04-12T08:00:00Z');
-  const builds = new BuildsService(database, () => new Date(now));
-  const parts = new PartsService(database);
-  const routes = new RoutesService(database);
-  const rules = new RulesService(database);
+  const stores = openStores(database, () => new Date(now));
   const app = createApp({
-    builds,
-    parts,
-    routes,
-    rules,
+    stores,
     log: pino({ level: 'silent' }),
     webFolder: undefined,
   });
   return {
     app,
-    builds,
-    parts,
-    routes,
-    rules,
+    stores,
     database,
     file,
     passMinutes(minutes) {
@@ -61,6 +47,12 @@ export async function fixture(): Promise<Fixture> {
 }
 
 export const named = (name: string): BuildDocument => newBuild(name);
+
+/** A new build of a name, stored: with its id and version. */
+export async function storedBuild({ stores }: Fixture, name = 'Build'): Promise<Stored<BuildDocument>> {
+  const { id } = await stores.builds.store.create(named(name));
+  return stores.builds.store.get(id);
+}
 
 /** The build with another rider mass: a change that is easy to see. */
 export const withRider = (build: BuildDocument, value: number): BuildDocument => ({

@@ -6,7 +6,7 @@ import { Button } from '../ui/button.tsx';
 import { Menu, MenuItem } from '../ui/menu.tsx';
 import { PanelHead } from '../ui/panel.tsx';
 import type * as Core from './echarts-core.ts';
-import { tableCsv, type ChartTable } from './table-csv.ts';
+import { cellText, tableCsv, type ChartTable } from './table-csv.ts';
 
 let loading: Promise<typeof Core> | undefined;
 const load = (): Promise<typeof Core> => (loading ??= import('./echarts-core.ts'));
@@ -82,11 +82,11 @@ function Table({ table, caption }: { table: ChartTable; caption: string }) {
           <tr>
             {table.columns.map((column) => (
               <th
-                key={column}
+                key={column.name}
                 scope="col"
                 className="sticky top-0 border-b-[1.5px] border-ink bg-sheet px-2 py-1 text-right font-semibold"
               >
-                {column}
+                {column.name}
               </th>
             ))}
           </tr>
@@ -94,9 +94,9 @@ function Table({ table, caption }: { table: ChartTable; caption: string }) {
         <tbody>
           {table.rows.map((row, i) => (
             <tr key={i} className="border-b border-hair">
-              {row.map((text, j) => (
-                <td key={j} className="num px-2 py-0.5 text-right">
-                  {text}
+              {table.columns.map((column, j) => (
+                <td key={column.name} className="num px-2 py-0.5 text-right">
+                  {cellText(row[j], column)}
                 </td>
               ))}
             </tr>

@@ -17,7 +17,7 @@ import { forceChart } from './force-chart.ts';
 import { hillChart, limitNote } from './hill-chart.ts';
 import { band, cursorX, hatched } from './pieces.ts';
 import { energyChart, rangeChart } from './range-chart.ts';
-import { tableCsv } from './table-csv.ts';
+import { cellText, tableCsv } from './table-csv.ts';
 
 const build = longtail as unknown as BuildDocument;
 const verdict = evaluate(build, shippedRules());
@@ -232,10 +232,24 @@ describe('pieces', () => {
   });
 });
 
-describe('tableCsv (RFC 4180)', () => {
-  it('ends lines with CR LF, quotes what needs it and writes a plain minus', () => {
-    expect(tableCsv({ columns: ['Speed, km/h', 'Note'], rows: [['−1.5', 'say "ah"']] })).toBe(
-      '"Speed, km/h",Note\r\n-1.5,"say ""ah"""\r\n',
+describe('a table for other programs (RFC 4180)', () => {
+  const columns = [{ name: 'Speed, km/h', digits: 1 }, { name: 'Power, W' }, { name: 'Note' }];
+
+  it('ends lines with CR LF, quotes what needs it, and writes raw numbers: no groups, a plain minus, all decimals', () => {
+    const rows = [
+      [-1.5, 1234.5, 'say "ah"'],
+      [0.1 + 0.2, -40_000, undefined],
+    ];
+    expect(tableCsv({ columns, rows })).toBe(
+      '"Speed, km/h","Power, W",Note\r\n-1.5,1234.5,"say ""ah"""\r\n0.3,-40000,\r\n',
     );
+  });
+
+  it('is read by a person with groups, a true minus and a few decimals', () => {
+    const [speed, power] = columns;
+    expect(cellText(-1.25, speed ?? { name: '' })).toBe('−1.3');
+    expect(cellText(12_345.6, power ?? { name: '' })).toBe('12,346');
+    expect(cellText('as it is', { name: '' })).toBe('as it is');
+    expect(cellText(undefined, { name: '' })).toBe('–');
   });
 });

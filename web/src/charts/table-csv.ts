@@ -1,13 +1,30 @@
-/** A chart's data as a table: for readers, for screen readers and for files. */
-export interface ChartTable {
-  readonly columns: readonly string[];
-  readonly rows: readonly (readonly string[])[];
+import Papa from 'papaparse';
+import { formatNumber } from '@apple-cart/core';
+
+/** A column of a table: its name with its unit, and the decimals that a reader is shown. */
+export interface Column {
+  readonly name: string;
+  readonly digits?: number;
 }
 
-const cell = (text: string): string => (/[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
+/** A number as it is, words, or nothing known. */
+export type Cell = number | string | undefined;
 
-/** The table as comma-separated values by RFC 4180: CRLF line ends, quotes doubled. */
+/** A chart's data as a table: for readers, for screen readers and for files. */
+export interface ChartTable {
+  readonly columns: readonly Column[];
+  readonly rows: readonly (readonly Cell[])[];
+}
+
+/** A cell for reading. */
+export const cellText = (cell: Cell, { digits = 0 }: Column): string =>
+  typeof cell === 'number' ? formatNumber(cell, digits) : (cell ?? '–');
+
+/** More than any value here deserves, and without the noise of binary fractions. */
+const SIGNIFICANT = 12;
+const raw = (cell: Cell): number | string =>
+  typeof cell === 'number' ? Number(cell.toPrecision(SIGNIFICANT)) : (cell ?? '');
+
+/** The table as comma-separated values by RFC 4180, for other programs: raw numbers, units in the heads. */
 export const tableCsv = ({ columns, rows }: ChartTable): string =>
-  [columns, ...rows]
-    .map((row) => `${row.map((text) => cell(text.replace('−', '-'))).join(',')}\r\n`)
-    .join('');
+  `${Papa.unparse({ fields: columns.map((c) => c.name), data: rows.map((row) => row.map(raw)) }, { newline: '\r\n' })}\r\n`;

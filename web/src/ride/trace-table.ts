@@ -1,27 +1,29 @@
 import { BINDING_WORDS, msToKmh, type Trace } from '@apple-cart/core';
-import type { ChartTable } from '../charts/table-csv.ts';
+import type { Cell, ChartTable, Column } from '../charts/table-csv.ts';
+
+type Of = (trace: Trace, i: number) => Cell;
+
+/** The columns of a ride with the decimals shown, and how each is read off a trace. */
+const COLUMNS: readonly (Column & { readonly of: Of })[] = [
+  { name: 'time_s', digits: 1, of: (t, i) => t.seconds[i] },
+  { name: 'distance_m', digits: 1, of: (t, i) => t.metres[i] },
+  { name: 'speed_km_h', digits: 2, of: (t, i) => msToKmh(t.speed[i] ?? 0) },
+  { name: 'grade_pct', digits: 2, of: (t, i) => t.gradePct[i] },
+  { name: 'wheel_force_N', digits: 1, of: (t, i) => t.wheelN[i] },
+  { name: 'pack_V', digits: 2, of: (t, i) => t.volts[i] },
+  { name: 'battery_A', digits: 2, of: (t, i) => t.batteryA[i] },
+  { name: 'battery_W', digits: 1, of: (t, i) => t.batteryW[i] },
+  { name: 'phase_A', digits: 2, of: (t, i) => t.phaseA[i] },
+  { name: 'charge_pct', digits: 2, of: (t, i) => 100 * (t.charge[i] ?? 0) },
+  { name: 'winding_C', digits: 1, of: (t, i) => t.windingC[i] },
+  { name: 'shell_C', digits: 1, of: (t, i) => t.shellC[i] },
+  { name: 'cadence_rpm', of: (t, i) => t.cadenceRpm[i] },
+  { name: 'cog_teeth', of: (t, i) => t.cogTeeth[i] },
+  { name: 'binds', of: (t, i) => BINDING_WORDS[t.binding[i] ?? 'wish'] },
+];
 
 /** The trace in SI units with their names, for a table and for files: every column that the ride yields. */
-export function traceTable(trace: Trace): ChartTable {
-  const columns: readonly (readonly [string, (i: number) => string])[] = [
-    ['time_s', (i) => (trace.seconds[i] ?? 0).toFixed(1)],
-    ['distance_m', (i) => (trace.metres[i] ?? 0).toFixed(1)],
-    ['speed_km_h', (i) => msToKmh(trace.speed[i] ?? 0).toFixed(2)],
-    ['grade_pct', (i) => (trace.gradePct[i] ?? 0).toFixed(2)],
-    ['wheel_force_N', (i) => (trace.wheelN[i] ?? 0).toFixed(1)],
-    ['pack_V', (i) => (trace.volts[i] ?? 0).toFixed(2)],
-    ['battery_A', (i) => (trace.batteryA[i] ?? 0).toFixed(2)],
-    ['battery_W', (i) => (trace.batteryW[i] ?? 0).toFixed(1)],
-    ['phase_A', (i) => (trace.phaseA[i] ?? 0).toFixed(2)],
-    ['charge_pct', (i) => (100 * (trace.charge[i] ?? 0)).toFixed(2)],
-    ['winding_C', (i) => (trace.windingC[i] ?? 0).toFixed(1)],
-    ['shell_C', (i) => (trace.shellC[i] ?? 0).toFixed(1)],
-    ['cadence_rpm', (i) => (trace.cadenceRpm[i] ?? 0).toFixed(0)],
-    ['cog_teeth', (i) => String(trace.cogTeeth[i] ?? '')],
-    ['binds', (i) => BINDING_WORDS[trace.binding[i] ?? 'wish']],
-  ];
-  return {
-    columns: columns.map(([name]) => name),
-    rows: trace.seconds.map((_, i) => columns.map(([, cell]) => cell(i))),
-  };
-}
+export const traceTable = (trace: Trace): ChartTable => ({
+  columns: COLUMNS,
+  rows: trace.seconds.map((_, i) => COLUMNS.map(({ of }) => of(trace, i))),
+});

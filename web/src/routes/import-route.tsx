@@ -222,8 +222,11 @@ function Look({
           option={option}
           height="h-[240px]"
           table={{
-            columns: ['Distance, m', 'Elevation, m'],
-            rows: made.route.profile.map((p) => [p.distanceM.toFixed(1), p.elevationM.toFixed(1)]),
+            columns: [
+              { name: 'Distance, m', digits: 1 },
+              { name: 'Elevation, m', digits: 1 },
+            ],
+            rows: made.route.profile.map((p) => [p.distanceM, p.elevationM]),
           }}
         />
       )}

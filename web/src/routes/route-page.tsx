@@ -62,10 +62,10 @@ function Export({ route }: { route: Route }) {
       </MenuItem>
       <MenuItem
         onSelect={() => {
-          const rows = route.profile.map((p) => [p.distanceM.toFixed(2), p.elevationM.toFixed(2)]);
+          const rows = route.profile.map((p) => [p.distanceM, p.elevationM]);
           downloadText(
             fileName(route.name, 'csv'),
-            tableCsv({ columns: ['distance_m', 'elevation_m'], rows }),
+            tableCsv({ columns: [{ name: 'distance_m' }, { name: 'elevation_m' }], rows }),
             'text/csv',
           );
         }}

@@ -1,13 +1,4 @@
-import {
-  convert,
-  formatNumber,
-  phraseText,
-  shownUnit,
-  unitText,
-  usualDigits,
-  type Figure,
-  type UnitSystem,
-} from '@apple-cart/core';
+import { type Unit, formatChange, convert, formatNumber, phraseText, shownUnit, unitText, usualDigits, type Figure, type UnitSystem } from '@apple-cart/core';
 
 /** A figure's value for reading: number and unit apart, so that the unit can be set lighter. */
 export interface FigureText {
@@ -47,6 +38,12 @@ export type FigureDelta =
 const middle = (figure: Figure): number | undefined =>
   figure.value === undefined ? undefined : (figure.value + (figure.upTo ?? figure.value)) / 2;
 
+/** Decimals of a change: those of the figure itself. */
+function changeDigits(now: Figure, value: number, unit: Unit): number {
+  if (now.id === 'price') return 0;
+  return now.upTo === undefined ? usualDigits(value, unit) : bandDigits(now.value ?? 0, now.upTo);
+}
+
 /**
  * What changed between the pinned figure and the present one, in the reader's units; undefined when
  * nothing shows at the decimals in use. A band is compared by its middle, a price by its amount.
@@ -66,14 +63,8 @@ export function figureDelta(
       : { kind: 'words', text: `was ${before.value}${before.unit === '' ? '' : ` ${before.unit}`}` };
   }
   const unit = shownUnit(now.unit, system);
-  const difference = convert(b, now.unit, unit) - convert(a, now.unit, unit);
-  const money = now.id === 'price';
-  const digits = money
-    ? 0
-    : now.upTo === undefined
-      ? usualDigits(b, unit)
-      : bandDigits(now.value ?? 0, now.upTo);
-  const text = formatNumber(Math.abs(difference), digits);
-  if (Number(text.replaceAll(',', '')) === 0) return undefined;
-  return { kind: 'number', up: difference > 0, text: `${difference > 0 ? '+' : '−'}${text}` };
+  const change = b - a;
+  const digits = changeDigits(now, b, unit);
+  const text = formatChange(change, now.unit, unit, digits);
+  return text === undefined ? undefined : { kind: 'number', up: change > 0, text };
 }

@@ -1,5 +1,13 @@
 import { useCallback } from 'react';
-import { convert, formatNumber, shownUnit, unitText, usualDigits, type Unit } from '@apple-cart/core';
+import {
+  convert,
+  formatChange,
+  formatNumber,
+  shownUnit,
+  unitText,
+  usualDigits,
+  type Unit,
+} from '@apple-cart/core';
 import { useSettings } from './settings-store.ts';
 
 export interface Shown {
@@ -18,6 +26,19 @@ export function useQuantity(): (value: number, unit: Unit, digits?: number) => S
         text: formatNumber(converted, digits ?? usualDigits(converted, shown)),
         unit: unitText(shown),
       };
+    },
+    [system],
+  );
+}
+
+/** Formats changes of quantities in the reader's units; undefined for a change too small to show. */
+export function useChange(): (change: number, unit: Unit, digits?: number) => Shown | undefined {
+  const system = useSettings((state) => state.units);
+  return useCallback(
+    (change, unit, digits) => {
+      const shown = shownUnit(unit, system);
+      const text = formatChange(change, unit, shown, digits);
+      return text === undefined ? undefined : { text, unit: unitText(shown) };
     },
     [system],
   );

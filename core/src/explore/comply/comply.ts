@@ -5,18 +5,11 @@ import { judgeCategory, judgePlace, type CategoryVerdict, type PlaceVerdict } fr
 import { judgeClause, type ClauseVerdict } from '../../law/judge-clause.ts';
 import type { Category, RuleBook } from '../../law/rule-schema.ts';
 import { assembleKnown } from '../../machine/machine.ts';
-import { msToKmh } from '../../quantity/units.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
 import { changesFor } from './changes-for.ts';
 import type { ComplyChange } from './change.ts';
-import { study, type Study } from '../../verdict/study.ts';
-
-/** What a change does to speed, hill and range; undefined where a figure is missing before or after. */
-export interface ComplyCost {
-  readonly topKmh: number | undefined;
-  readonly hillKmh: number | undefined;
-  readonly rangeKm: number | undefined;
-}
+import { study } from '../../verdict/study.ts';
+import { compare, type Gains } from '../compare.ts';
 
 export interface ComplyStep {
   readonly id: string;
@@ -26,7 +19,7 @@ export interface ComplyStep {
   readonly clears: readonly string[];
   /** The build with this change alone. */
   readonly build: BuildDocument;
-  readonly cost: ComplyCost;
+  readonly cost: Gains;
 }
 
 export interface ComplyPlan {
@@ -38,7 +31,7 @@ export interface ComplyPlan {
   /** All steps at once, and what the wanted class then is. */
   readonly together: {
     readonly build: BuildDocument;
-    readonly cost: ComplyCost;
+    readonly cost: Gains;
     readonly after: CategoryVerdict;
   };
   /** What no setting brings in, with why. */
@@ -120,20 +113,6 @@ function smallest(
 
 const EFFORT: readonly ComplyChange['effort'][] = ['setting', 'paper', 'part'];
 
-const difference = (after: number | undefined, before: number | undefined): number | undefined =>
-  after === undefined || before === undefined ? undefined : after - before;
-
-function cost(after: Study, before: Study): ComplyCost {
-  const top = (s: Study) => (s.top.moves ? msToKmh(s.top.v) : undefined);
-  const hill = (s: Study) => (s.climb.climbs ? msToKmh(s.climb.v) : undefined);
-  const range = (s: Study) => (s.range.holds ? s.range.metres / 1000 : undefined);
-  return {
-    topKmh: difference(top(after), top(before)),
-    hillKmh: difference(hill(after), hill(before)),
-    rangeKm: difference(range(after), range(before)),
-  };
-}
-
 /** Why no setting helps, by what the clause is about. */
 function reason({ clause }: ClauseVerdict): string {
   if (clause.kind === 'one-of') return 'The number of wheels is the machine itself.';
@@ -185,7 +164,7 @@ export function makeItComply(build: BuildDocument, place: PlaceVerdict, wanted: 
       effort: draft.effort,
       clears: broken.filter((b) => !left.some((l) => l.clause === b.clause)).map((b) => b.clause.title),
       build: changed,
-      cost: cost(study(changed), now),
+      cost: compare(changed, now).gains,
     };
   };
   const others = broken
@@ -201,7 +180,7 @@ export function makeItComply(build: BuildDocument, place: PlaceVerdict, wanted: 
     category: wanted,
     steps: drafts.map(step),
     others,
-    together: { build: whole, cost: cost(study(whole), now), after: judgeCategory(wanted, ways) },
+    together: { build: whole, cost: compare(whole, now).gains, after: judgeCategory(wanted, ways) },
     cannot: [
       ...left.filter(over).map((v) => ({ title: v.clause.title, why: reason(v) })),
       ...targets

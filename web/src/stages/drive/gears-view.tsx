@@ -65,12 +65,16 @@ function GearPanel() {
       option={option}
       height="h-[250px]"
       table={{
-        columns: ['Gear', `Speed, ${unitText(speed)}`, `Pull, ${force}`],
+        columns: [
+          { name: 'Gear' },
+          { name: `Speed, ${unitText(speed)}`, digits: 1 },
+          { name: `Pull, ${force}` },
+        ],
         rows: gears.flatMap((row) =>
           row.curve.map((p) => [
             gearName(row, cogs),
-            formatNumber(convert(p.kmh, 'km/h', speed), 1),
-            formatNumber(convert(p.forceN, 'N', force), 0),
+            convert(p.kmh, 'km/h', speed),
+            convert(p.forceN, 'N', force),
           ]),
         ),
       }}

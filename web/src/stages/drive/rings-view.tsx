@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { withQuantity, ringRows } from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
 import { ofType, useShelf } from '../../state/shelf.ts';
-import { useQuantity } from '../../state/use-quantity.ts';
+import { useChange, useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
@@ -13,6 +13,7 @@ export function RingsView() {
   const { parts, error } = useShelf();
   const edit = useBuild((state) => state.edit);
   const shown = useQuantity();
+  const change = useChange();
   const now = Math.round(verdict.known.gearing.ringTeeth.value);
   const rings = useMemo(() => [now, ...ofType(parts, 'ring').map((r) => r.teeth)], [now, parts]);
   const rows = useMemo(() => ringRows(document, rings), [document, rings]);
@@ -20,9 +21,7 @@ export function RingsView() {
   const speed = (kmh: number | undefined): string => (kmh === undefined ? '–' : shown(kmh, 'km/h').text);
   const step = (value: number | undefined, base: number | undefined): string => {
     if (value === undefined || base === undefined) return '';
-    const difference = Number(shown(value, 'km/h').text) - Number(shown(base, 'km/h').text);
-    if (Math.abs(difference) < 0.05) return '';
-    return `${difference > 0 ? '+' : '−'}${Math.abs(difference).toFixed(1)}`;
+    return change(value - base, 'km/h', 1)?.text ?? '';
   };
   const steepest = [...rows].sort((a, b) => b.startPct - a.startPct)[0];
   const unit = shown(1, 'km/h').unit;

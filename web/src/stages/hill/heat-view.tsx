@@ -1,16 +1,5 @@
 import { useMemo, useState } from 'react';
-import {
-  continuousCurve,
-  assemble,
-  formatNumber,
-  heatOnGrade,
-  STATED_CHARGE,
-  repeatedClimbs,
-  ridePlan,
-  routeLengthM,
-  RIDE_END_WORDS,
-  traceSpacing,
-} from '@apple-cart/core';
+import { shownUnit, msToKmh, convert, continuousCurve, assemble, formatNumber, heatOnGrade, STATED_CHARGE, repeatedClimbs, ridePlan, routeLengthM, RIDE_END_WORDS, traceSpacing } from '@apple-cart/core';
 import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { continuousChart, repeatChart } from '../../charts/heat-charts.ts';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
@@ -174,16 +163,16 @@ export function HeatView() {
         height="h-[230px]"
         table={{
           columns: [
-            `Speed, ${unit}`,
-            'For ever, W',
-            'Phase, A',
-            document.drive.fluid ? 'Without fluid, W' : 'With fluid, W',
+            { name: `Speed, ${unit}`, digits: 1 },
+            { name: 'For ever, W' },
+            { name: 'Phase, A' },
+            { name: document.drive.fluid ? 'Without fluid, W' : 'With fluid, W' },
           ],
           rows: curves[0].map((p, i) => [
-            shown(p.v * 3.6, 'km/h').text,
-            formatNumber(p.motorW, 0),
-            formatNumber(p.phaseA, 0),
-            formatNumber(curves[1][i]?.motorW ?? 0, 0),
+            convert(msToKmh(p.v), 'km/h', shownUnit('km/h', system)),
+            p.motorW,
+            p.phaseA,
+            curves[1][i]?.motorW,
           ]),
         }}
       />
@@ -200,18 +189,18 @@ export function HeatView() {
         height="h-[200px]"
         table={{
           columns: [
-            'Climb',
-            `Top, ${shown(1, 'C').unit}`,
-            `Foot, ${shown(1, 'C').unit}`,
-            'Up, min',
-            'Charge after, %',
+            { name: 'Climb' },
+            { name: `Top, ${shown(1, 'C').unit}` },
+            { name: `Foot, ${shown(1, 'C').unit}` },
+            { name: 'Up, min', digits: 1 },
+            { name: 'Charge after, %' },
           ],
           rows: repeated.climbs.map((c) => [
-            String(c.climb),
-            shown(c.topC, 'C', 0).text,
-            shown(c.bottomC, 'C', 0).text,
-            formatNumber(c.upSeconds / 60, 1),
-            formatNumber(c.chargePct, 0),
+            c.climb,
+            convert(c.topC, 'C', shownUnit('C', system)),
+            convert(c.bottomC, 'C', shownUnit('C', system)),
+            c.upSeconds / 60,
+            c.chargePct,
           ]),
         }}
       >

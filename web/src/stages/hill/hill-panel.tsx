@@ -58,12 +58,17 @@ export function HillPanel() {
       option={option}
       height="h-[264px] max-tablet:h-[290px]"
       table={{
-        columns: ['Grade, %', `Speed, ${unitText(unit)}`, 'Limit', 'Cog, teeth'],
+        columns: [
+          { name: 'Grade, %', digits: 2 },
+          { name: `Speed, ${unitText(unit)}`, digits: 1 },
+          { name: 'Limit' },
+          { name: 'Cog, teeth' },
+        ],
         rows: curves.held.map((p) => [
-          formatNumber(p.gradePct, 2),
-          speed(p.v),
+          p.gradePct,
+          convert(msToKmh(p.v), 'km/h', unit),
           LIMIT_WORDS[p.limit],
-          String(p.cogTeeth),
+          p.cogTeeth,
         ]),
       }}
     />

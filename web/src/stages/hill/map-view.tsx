@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { LIMIT_WORDS, STATED_CHARGE, formatNumber, kmhToMs, msToKmh } from '@apple-cart/core';
+import { shownUnit, convert, LIMIT_WORDS, STATED_CHARGE, formatNumber, kmhToMs, msToKmh } from '@apple-cart/core';
 import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { niceMax } from '../../charts/curve.ts';
 import { LASTS, lastsClass, lastsTint, mapChart } from '../../charts/map-chart.ts';
@@ -68,10 +68,16 @@ export function MapView() {
           option={option}
           height="h-[430px] max-tablet:h-[340px]"
           table={{
-            columns: ['Grade, %', `Speed, ${unit}`, 'Reached', 'Lasts', 'Limit at full help'],
+            columns: [
+              { name: 'Grade, %', digits: 1 },
+              { name: `Speed, ${unit}`, digits: 1 },
+              { name: 'Reached' },
+              { name: 'Lasts' },
+              { name: 'Limit at full help' },
+            ],
             rows: (value ?? []).map((c) => [
-              formatNumber(c.gradePct, 1),
-              shown(msToKmh(c.v), 'km/h').text,
+              c.gradePct,
+              convert(msToKmh(c.v), 'km/h', shownUnit('km/h', system)),
               c.reached ? 'yes' : 'no',
               c.reached ? (LASTS[lastsClass(c.bears)]?.name ?? '') : '',
               LIMIT_WORDS[c.limit],

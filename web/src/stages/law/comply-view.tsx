@@ -3,7 +3,7 @@ import {
   formatNumber,
   phraseText,
   type BuildDocument,
-  type ComplyCost,
+  type Gains,
   type ComplyStep,
   type PlaceVerdict,
 } from '@apple-cart/core';
@@ -12,7 +12,7 @@ import { useStudy } from '../../ride/use-study.ts';
 import { useBuild } from '../../state/build-store.ts';
 import { useBook } from '../../state/rules.ts';
 import { useSettings } from '../../state/settings-store.ts';
-import { useQuantity } from '../../state/use-quantity.ts';
+import { useChange } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
@@ -22,13 +22,13 @@ import { CATEGORY_STATE, CATEGORY_WORD } from './law-words.ts';
 const EFFORT = { setting: 'a setting', paper: 'a label', part: 'something to fit' } as const;
 
 /** What a change costs, in the reader's units: only what moves is said. */
-function useCostText(): (cost: ComplyCost) => string {
-  const shown = useQuantity();
+function useCostText(): (cost: Gains) => string {
+  const change = useChange();
   return ({ topKmh, hillKmh, rangeKm }) => {
     const one = (name: string, value: number | undefined, unit: 'km/h' | 'km'): readonly string[] => {
       if (value === undefined) return [`${name} no longer compares`];
-      const { text, unit: words } = shown(Math.abs(value), unit, 1);
-      return Number(text) === 0 ? [] : [`${name} ${value < 0 ? '−' : '+'}${text} ${words}`];
+      const moved = change(value, unit, 1);
+      return moved === undefined ? [] : [`${name} ${moved.text} ${moved.unit}`];
     };
     const parts = [
       ...one('top speed', topKmh, 'km/h'),

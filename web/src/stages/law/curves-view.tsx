@@ -31,6 +31,7 @@ export function CurvesView() {
   const peak = useMemo(() => limitLines(here, 'peakWheelW'), [here]);
   const rules = useMemo(() => curveRules(book), [book]);
   const unit = shownUnit('km/h', system);
+  const speedColumn = { name: `Speed, ${unitText(unit)}`, digits: 1 };
   const speed = (kmh: number): string => formatNumber(convert(kmh, 'km/h', unit), 1);
   const cutoff = useMemo(
     () => cutoffChart({ curves, limits: ends, system }, ink),
@@ -62,9 +63,9 @@ export function CurvesView() {
         option={cutoff}
         height="h-[230px]"
         table={{
-          columns: ['Profile', `Speed, ${unitText(unit)}`, 'Help left, %'],
+          columns: [{ name: 'Profile' }, speedColumn, { name: 'Help left, %' }],
           rows: curves.ways.flatMap((w) =>
-            w.share.map((p) => [wayName(w.profile), speed(p.kmh), formatNumber(100 * p.share, 0)]),
+            w.share.map((p) => [wayName(w.profile), convert(p.kmh, 'km/h', unit), 100 * p.share]),
           ),
         }}
       />
@@ -76,9 +77,9 @@ export function CurvesView() {
         option={power}
         height="h-[260px]"
         table={{
-          columns: ['Profile', `Speed, ${unitText(unit)}`, 'Power, W'],
+          columns: [{ name: 'Profile' }, speedColumn, { name: 'Power, W' }],
           rows: curves.ways.flatMap((w) =>
-            w.power.map((p) => [wayName(w.profile), speed(msToKmh(p.v)), formatNumber(p.watts, 0)]),
+            w.power.map((p) => [wayName(w.profile), convert(msToKmh(p.v), 'km/h', unit), p.watts]),
           ),
         }}
       />
@@ -95,13 +96,13 @@ export function CurvesView() {
         option={ratio}
         height="h-[230px]"
         table={{
-          columns: ['Curve', `Speed, ${unitText(unit)}`, 'Motor force per rider force'],
+          columns: [{ name: 'Curve' }, speedColumn, { name: 'Motor force per rider force', digits: 2 }],
           rows: [
             ...curves.ways.flatMap((w) =>
-              (w.ratio ?? []).map((c) => [wayName(w.profile), speed(c.kmh), formatNumber(c.ratio, 2)]),
+              (w.ratio ?? []).map((c) => [wayName(w.profile), convert(c.kmh, 'km/h', unit), c.ratio]),
             ),
             ...rules.flatMap((r) =>
-              r.clause.corners.map((c) => [r.name, speed(c.kmh), formatNumber(c.ratio, 2)]),
+              r.clause.corners.map((c) => [r.name, convert(c.kmh, 'km/h', unit), c.ratio]),
             ),
           ],
         }}

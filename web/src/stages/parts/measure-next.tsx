@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { STAGES } from '../stage-list.ts';
 import { useDocument } from '../../state/build-store.ts';
 import { sensitivitiesOf } from '../../state/what-to-measure.ts';
-import { useQuantity } from '../../state/use-quantity.ts';
+import { useChange, useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { SOURCE_WORD, SourceMark } from '../../ui/source-mark.tsx';
 
@@ -12,12 +12,11 @@ import { SOURCE_WORD, SourceMark } from '../../ui/source-mark.tsx';
 export function MeasureNext({ count }: { count: number }) {
   const document = useDeferredValue(useDocument());
   const shown = useQuantity();
+  const change = useChange();
   const all = sensitivitiesOf(document);
   const top = all.slice(0, count);
-  const cost = (value: number, unit: 'km/h' | 'km'): string => {
-    const { text } = shown(value, unit, 1);
-    return Number(text) === 0 ? '–' : text;
-  };
+  const cost = (value: number, unit: 'km/h' | 'km'): string =>
+    change(value, unit, 1) === undefined ? '–' : shown(value, unit, 1).text;
   const unitOf = (unit: 'km/h' | 'km'): string => shown(1, unit).unit;
   return (
     <section className="keep-together" aria-label="Measure first">

@@ -141,16 +141,14 @@ function RunPanel() {
       option={option}
       height="h-[210px]"
       table={{
-        columns: ['Hours', 'Charge, %', 'Amps', 'Volts'],
+        columns: [
+          { name: 'Hours', digits: 2 },
+          { name: 'Charge, %' },
+          { name: 'Current, A', digits: 2 },
+          { name: 'Volts, V', digits: 1 },
+        ],
         rows: run.arrives
-          ? run.steps
-              .filter((_, i) => i % 10 === 0)
-              .map((s) => [
-                s.hours.toFixed(2),
-                (100 * s.charge).toFixed(0),
-                s.amps.toFixed(2),
-                s.volts.toFixed(1),
-              ])
+          ? run.steps.filter((_, i) => i % 10 === 0).map((s) => [s.hours, 100 * s.charge, s.amps, s.volts])
           : [],
       }}
     />

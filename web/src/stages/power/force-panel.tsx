@@ -2,7 +2,6 @@ import { useMemo } from 'react';
 import {
   assemble,
   convert,
-  formatNumber,
   LIMIT_WORDS,
   msToKmh,
   roadForce,
@@ -55,12 +54,17 @@ export function ForcePanel() {
       option={option}
       height="h-[360px] max-tablet:h-[280px]"
       table={{
-        columns: [`Speed, ${unitText(unit)}`, `Pull, ${force}`, 'Limit', 'Cog, teeth'],
+        columns: [
+          { name: `Speed, ${unitText(unit)}`, digits: 1 },
+          { name: `Pull, ${force}` },
+          { name: 'Limit' },
+          { name: 'Cog, teeth' },
+        ],
         rows: held.map((p) => [
-          formatNumber(convert(msToKmh(p.v), 'km/h', unit), 1),
-          formatNumber(convert(p.forceN, 'N', force), 0),
+          convert(msToKmh(p.v), 'km/h', unit),
+          convert(p.forceN, 'N', force),
           LIMIT_WORDS[p.limit],
-          String(p.cogTeeth),
+          p.cogTeeth,
         ]),
       }}
     />

@@ -92,17 +92,17 @@ function Sharing({ study }: { study: NonNullable<ReturnType<typeof twoPackStudy>
       option={option}
       height="h-[250px]"
       table={{
-        columns: ['Hours', `${names[0]}, A`, `${names[1]}, A`, 'Bus, V', 'First, %', 'Second, %'],
+        columns: [
+          { name: 'Hours', digits: 2 },
+          { name: `First, ${names[0]}, A`, digits: 1 },
+          { name: `Second, ${names[1]}, A`, digits: 1 },
+          { name: 'Bus, V', digits: 1 },
+          { name: 'First, %' },
+          { name: 'Second, %' },
+        ],
         rows: sharing.steps
           .filter((_, i) => i % 5 === 0)
-          .map((s) => [
-            s.hours.toFixed(2),
-            s.firstA.toFixed(1),
-            s.secondA.toFixed(1),
-            s.volts.toFixed(1),
-            (100 * s.firstCharge).toFixed(0),
-            (100 * s.secondCharge).toFixed(0),
-          ]),
+          .map((s) => [s.hours, s.firstA, s.secondA, s.volts, 100 * s.firstCharge, 100 * s.secondCharge]),
       }}
     />
   );

@@ -7,7 +7,7 @@ import { withSection } from '../../state/paths.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
-import { tableCsv } from '../../charts/table-csv.ts';
+import { tableCsv, type Cell } from '../../charts/table-csv.ts';
 import { useMatching } from './use-matching.ts';
 
 const REASONS: Readonly<Record<RefusalReason, string>> = {
@@ -37,18 +37,18 @@ function Result({ outcome, name }: { outcome: MatchOutcome; name: string }) {
   const save = (): void => {
     const rows = [
       ...groups.flatMap((g, i) =>
-        g.cells.map((c) => [String(i + 1), c.name, String(c.mah), c.mohm === null ? '' : String(c.mohm)]),
+        g.cells.map((c): readonly Cell[] => [i + 1, c.name, c.mah, c.mohm ?? undefined]),
       ),
-      ...refused.map((r) => [
+      ...refused.map((r): readonly Cell[] => [
         REASONS[r.reason],
         r.cell.name,
-        String(r.cell.mah),
-        r.cell.mohm === null ? '' : String(r.cell.mohm),
+        r.cell.mah,
+        r.cell.mohm ?? undefined,
       ]),
     ];
     downloadText(
       fileName(`${name} groups`, 'csv'),
-      tableCsv({ columns: ['group', 'cell', 'mAh', 'mohm'], rows }),
+      tableCsv({ columns: ['group', 'cell', 'mAh', 'mohm'].map((column) => ({ name: column })), rows }),
       'text/csv',
     );
   };

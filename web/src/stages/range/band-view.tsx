@@ -161,8 +161,8 @@ export function BandView() {
             option={option}
             height="h-[240px]"
             table={{
-              columns: ['Ride', `Distance, ${unit}`],
-              rows: band.km.map((km, i) => [String(i + 1), formatNumber(convert(km, 'km', unit), 2)]),
+              columns: [{ name: 'Ride' }, { name: `Distance, ${unit}`, digits: 2 }],
+              rows: band.km.map((km, i) => [i + 1, convert(km, 'km', unit)]),
             }}
           />
           <p className="pt-1 text-[13.5px]" data-testid="band">

@@ -96,10 +96,10 @@ export function EnergyView() {
     const rows = [
       ...picture.from.map((r) => ['from', r] as const),
       ...picture.to.map((r) => ['to', r] as const),
-    ].map(([side, r]) => [side, r.label, r.wh.toFixed(2), r.whPerKm.toFixed(3)]);
+    ].map(([side, r]) => [side, r.label, r.wh, r.whPerKm]);
     downloadText(
       fileName(`${document.name} energy`, 'csv'),
-      tableCsv({ columns: ['side', 'what', 'Wh', 'Wh_per_km'], rows }),
+      tableCsv({ columns: ['side', 'what', 'Wh', 'Wh_per_km'].map((name) => ({ name })), rows }),
       'text/csv',
     );
   };

@@ -112,9 +112,9 @@ function SpeedView() {
   const speedUnit = shownUnit('km/h', system);
   const distance = shownUnit('km', system);
   const perDistance = shownUnit('Wh/km', system);
-  const km = (value: number): string => formatNumber(convert(value, 'km', distance), 1);
-  const wh = (value: number): string => formatNumber(convert(value, 'Wh/km', perDistance), 1);
-  const speed = (value: number): string => formatNumber(convert(value, 'km/h', speedUnit), 1);
+  const km = (value: number): number => convert(value, 'km', distance);
+  const wh = (value: number): number => convert(value, 'Wh/km', perDistance);
+  const speed = (value: number): number => convert(value, 'km/h', speedUnit);
   if (chart.length === 0) {
     return (
       <p className="py-6 text-ink2">
@@ -138,7 +138,11 @@ function SpeedView() {
         option={range}
         height="h-[300px] max-tablet:h-[270px]"
         table={{
-          columns: [`Speed, ${unitText(speedUnit)}`, `Near end, ${distance}`, `Far end, ${distance}`],
+          columns: [
+            { name: `Speed, ${unitText(speedUnit)}`, digits: 1 },
+            { name: `Near end, ${distance}`, digits: 1 },
+            { name: `Far end, ${distance}`, digits: 1 },
+          ],
           rows: chart.map((p) => [speed(p.kmh), km(p.nearKm), km(p.farKm)]),
         }}
       />
@@ -151,9 +155,9 @@ function SpeedView() {
         height="h-[210px] max-tablet:h-[220px]"
         table={{
           columns: [
-            `Speed, ${unitText(speedUnit)}`,
-            `Rider helping, ${perDistance}`,
-            `Legs resting, ${perDistance}`,
+            { name: `Speed, ${unitText(speedUnit)}`, digits: 1 },
+            { name: `Rider helping, ${perDistance}`, digits: 1 },
+            { name: `Legs resting, ${perDistance}`, digits: 1 },
           ],
           rows: chart.map((p) => [
             speed(p.kmh),

@@ -1,0 +1,4 @@
+/** Shapes of requests and answers, shared by server and page. */
+export * from './documents.ts';
+export * from './revisions.ts';
+export * from './rules.ts';

@@ -1,0 +1,4 @@
+import { byEntries } from './entry.ts';
+import type { Stage } from './stage.ts';
+
+export const briefStage: Stage = { owns: ['brief'], checks: [], stands: byEntries('targets set') };

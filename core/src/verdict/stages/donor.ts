@@ -1,0 +1,11 @@
+import { driveSizeSpecs } from '../../document/drive-fit.ts';
+import { packBoxSpecs } from '../../document/pack.ts';
+import { byEntries } from './entry.ts';
+import { pathsOf, type Stage } from './stage.ts';
+
+/** Sizes of motor and pack are taken with the same caliper as the bicycle's, and entered beside them. */
+export const donorStage: Stage = {
+  owns: ['donor', ...pathsOf('drive', driveSizeSpecs), ...pathsOf('pack', packBoxSpecs)],
+  checks: ['frame', 'wheel', 'bracket', 'battery', 'load', 'brakes'],
+  stands: byEntries('all known'),
+};

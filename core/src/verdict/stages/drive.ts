@@ -1,0 +1,8 @@
+import { byEntries } from './entry.ts';
+import type { Stage } from './stage.ts';
+
+export const driveStage: Stage = {
+  owns: ['drive', 'gearing', 'controls'],
+  checks: ['external', 'controls'],
+  stands: byEntries('all known'),
+};

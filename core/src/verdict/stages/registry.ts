@@ -1,0 +1,20 @@
+import { briefStage } from './brief.ts';
+import { donorStage } from './donor.ts';
+import { driveStage } from './drive.ts';
+import { hillStage } from './hill.ts';
+import { lawStage } from './law.ts';
+import { powerStage } from './power.ts';
+import { rangeStage } from './range.ts';
+import type { Stage } from './stage.ts';
+import type { StageId } from './stage-ids.ts';
+
+/** Every stage of the work: one that is missing does not compile. */
+export const STAGES: Readonly<Record<StageId, Stage>> = {
+  brief: briefStage,
+  donor: donorStage,
+  drive: driveStage,
+  power: powerStage,
+  law: lawStage,
+  hill: hillStage,
+  range: rangeStage,
+};

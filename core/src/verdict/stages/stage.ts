@@ -1,0 +1,50 @@
+import type { QuantityPath, SectionName } from '../../document/document.ts';
+import type { Known } from '../../document/known.ts';
+import type { Check, CheckGroup } from '../../check/check.ts';
+import { worstState, type State } from '../../check/state.ts';
+import type { Figure, FigureId } from '../figure.ts';
+import type { Finding } from '../findings.ts';
+import type { Judged } from '../judged.ts';
+import type { StageId } from './stage-ids.ts';
+
+/** A stage's state and a few words for it, as the work order shows them. */
+export interface StageVerdict {
+  readonly id: StageId;
+  readonly state: State;
+  readonly words: string;
+}
+
+/** What a stage may look at to say its state: the study, the figures, and what is its own. */
+export interface StageSubject {
+  readonly study: Judged;
+  readonly figures: readonly Figure[];
+  readonly findings: readonly Finding[];
+  /** Quantities in use that are entered at it, and checks that are mended at it. */
+  readonly entered: readonly Known[];
+  readonly checks: readonly Check[];
+}
+
+/**
+ * One stage of the work: what is entered at it, which checks are mended at it, and how it stands. The screen's side of
+ * it (name, question, views, sheet, printed pages) is kept by the web under the same id.
+ */
+export interface Stage {
+  /** Whole sections of the document, and single quantities; a quantity named beats its section. */
+  readonly owns: readonly (SectionName | QuantityPath)[];
+  readonly checks: readonly CheckGroup[];
+  readonly stands: (subject: StageSubject) => Omit<StageVerdict, 'id'>;
+}
+
+/** How a stage stands whose figures say it: the worst of them, in the words given. */
+export const byFigures = (
+  { figures }: StageSubject,
+  ids: readonly FigureId[],
+  words: string,
+): Omit<StageVerdict, 'id'> => ({
+  state: worstState(figures.filter((f) => ids.includes(f.id)).map((f) => f.state)),
+  words,
+});
+
+/** The paths of the quantities of a section that a group of specs describes. */
+export const pathsOf = (section: SectionName, specs: object): readonly QuantityPath[] =>
+  Object.keys(specs).map((key) => `${section}.${key}` as QuantityPath);

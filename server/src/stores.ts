@@ -1,0 +1,22 @@
+import type { Part, PlaceRules, Route, RouteSummary } from '@apple-cart/core';
+import { openBuilds, type Builds } from './builds/builds.ts';
+import type { Database } from './database/database.ts';
+import { partKind } from './parts/parts.ts';
+import { routeKind } from './routes/routes.ts';
+import { ruleKind } from './rules/rule-book.ts';
+import { DocumentStore } from './store/document-store.ts';
+
+/** Everything that is stored, by kind. */
+export interface Stores {
+  readonly builds: Builds;
+  readonly parts: DocumentStore<Part>;
+  readonly routes: DocumentStore<Route, RouteSummary>;
+  readonly rules: DocumentStore<PlaceRules>;
+}
+
+export const openStores = (database: Database, now?: () => Date): Stores => ({
+  builds: openBuilds(database, now),
+  parts: new DocumentStore(database, partKind, now),
+  routes: new DocumentStore(database, routeKind, now),
+  rules: new DocumentStore(database, ruleKind, now),
+});
