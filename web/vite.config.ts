@@ -11,5 +11,6 @@ export default defineConfig({
     host: '127.0.0.1',
     proxy: { '/api': { target: api, changeOrigin: true, headers: { origin: api } } },
   },
+  worker: { format: 'es' },
   build: { target: 'es2023', assetsInlineLimit: 0, chunkSizeWarningLimit: 700 },
 });

@@ -161,6 +161,15 @@ export { limitMap, type MapCell } from './ride/limit-map.ts';
 export { bearableC, type Continuous } from './ride/continuous.ts';
 export { ridePlan, traceSpacing, type Effort, type RidePlan } from './trips/ride-plan.ts';
 export {
+  rideHeat,
+  rideHill,
+  rideRounds,
+  type HeatAsked,
+  type HeatRidden,
+  type HillRidden,
+  type RoundsRidden,
+} from './trips/ridden.ts';
+export {
   continuousCurve,
   gearsOnHill,
   heatOnGrade,

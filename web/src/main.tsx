@@ -1,8 +1,10 @@
+import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import * as z from 'zod';
 import { App } from './app.tsx';
 import './index.css';
+import { queryClient } from './state/query-client.ts';
 import { applyTheme } from './state/settings-store.ts';
 
 // Zod would build its parsers with `new Function`, which the page's security policy rightly forbids.
@@ -13,6 +15,8 @@ const root = document.getElementById('root');
 if (root === null) throw new Error('the page has no root');
 createRoot(root).render(
   <StrictMode>
-    <App />
+    <QueryClientProvider client={queryClient}>
+      <App />
+    </QueryClientProvider>
   </StrictMode>,
 );

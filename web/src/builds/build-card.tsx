@@ -5,7 +5,8 @@ import { Silhouette } from '../drawing/silhouette.tsx';
 import { figureText } from '../state/figure-text.ts';
 import { STAGES } from '../stages/stage-list.ts';
 import { figureOf } from '../stages/parts/use-stage.ts';
-import { api, type StoredBuild } from '../state/api.ts';
+import { createBuild, type StoredBuild } from '../state/builds.ts';
+import { useAttempt } from '../state/use-attempt.ts';
 import { downloadBuild } from '../state/download.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
@@ -59,11 +60,11 @@ function CardFigure({
 interface Props {
   readonly build: StoredBuild;
   readonly onPutAway: () => void;
-  readonly onChanged: () => void;
 }
 
 /** One build: name, drawing, what it needs, three figures and the state of its stages. */
-export function BuildCard({ build, onPutAway, onChanged }: Props) {
+export function BuildCard({ build, onPutAway }: Props) {
+  const [trouble, attempt] = useAttempt();
   const { document } = build;
   const verdict = verdictOf(document);
   const system = useSettings((state) => state.units);
@@ -71,9 +72,10 @@ export function BuildCard({ build, onPutAway, onChanged }: Props) {
   const figure = head === undefined || head.stage.state === 'fine' ? undefined : DETAIL[head.stage.id];
   const detail = figure === undefined ? '' : figureText(figureOf(verdict, figure), system).condition;
   const copy = (): void => {
-    void api
-      .create({ ...document, name: `${document.name}, copy`.slice(0, 80), sample: false })
-      .then(onChanged);
+    const name = `${document.name}, copy`.slice(0, 80);
+    void attempt(async () => {
+      await createBuild({ ...document, name, sample: false });
+    });
   };
   return (
     <article className={`relative bg-ink p-[1.5px] ${CUT}`} data-build={document.name}>
@@ -101,6 +103,11 @@ export function BuildCard({ build, onPutAway, onChanged }: Props) {
               <StateMark state={head.stage.state} size={18} />
               <b className="head shrink-0 text-[15px]">{head.text}</b>
               <span className="ml-auto truncate text-[13px] text-ink2">{detail}</span>
+            </p>
+          )}
+          {trouble !== undefined && (
+            <p role="alert" className="pt-1.5 text-[13px] text-stop">
+              {trouble}
             </p>
           )}
           <div className="mt-auto flex items-end justify-between gap-3 pt-2.5">

@@ -1,10 +1,12 @@
 import { Info } from 'lucide-react';
-import { useCallback, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
+import { describeIssue } from '@apple-cart/core';
 import { loadBuildPage } from '../frame/load-build-page.ts';
 import { PageBar } from '../frame/page-bar.tsx';
-import { api, type StoredBuild } from '../state/api.ts';
 import { useBuild } from '../state/build-store.ts';
+import { bringBuildBack, putBuildAway, useBuilds, type StoredBuild } from '../state/builds.ts';
+import { useAttempt } from '../state/use-attempt.ts';
 import { Button } from '../ui/button.tsx';
 import { fetchDialogs } from '../ui/dialog.tsx';
 import { fetchMenus } from '../ui/menu.tsx';
@@ -24,27 +26,19 @@ const putAwayOf = (state: unknown): PutAway | undefined => (state as { putAway?:
 
 /** All builds as cards, drawn to one scale; start one, bring one in, bring one back. */
 export function BuildsPage() {
-  const [builds, setBuilds] = useState<readonly StoredBuild[]>();
-  const [error, setError] = useState<string>();
+  const { builds, broken, error: unread, load } = useBuilds();
+  const [trouble, attempt] = useAttempt();
+  const error = trouble ?? unread;
   const location = useLocation();
   const navigate = useNavigate();
   const [away, setAway] = useState<PutAway | undefined>(() => putAwayOf(location.state));
-
-  const refresh = useCallback(async () => {
-    try {
-      setBuilds(await api.builds());
-      setError(undefined);
-    } catch (problem) {
-      setError(problem instanceof Error ? problem.message : 'The builds cannot be read.');
-    }
-  }, []);
   useEffect(() => {
     document.title = 'Builds, Apple Cart';
     // A build left open in the store would show its old state when opened again.
     // The notice of a put-away build is shown once, not again when the page is reloaded.
     if (putAwayOf(location.state) !== undefined) void navigate('.', { replace: true, state: null });
-    void useBuild.getState().close().then(refresh);
-  }, [refresh, navigate, location.state]);
+    void useBuild.getState().close().then(load);
+  }, [load, navigate, location.state]);
 
   const shown = builds !== undefined;
   useEffect(() => {
@@ -62,21 +56,17 @@ export function BuildsPage() {
   }, [shown]);
 
   const samples = builds?.filter((b) => b.document.sample).length ?? 0;
-  const putAway = async (build: StoredBuild): Promise<void> => {
-    try {
-      await api.remove(build.id);
+  const putAway = (build: StoredBuild): Promise<void> =>
+    attempt(async () => {
+      await putBuildAway(build.id);
       setAway({ id: build.id, name: build.document.name });
-    } catch (problem) {
-      setError(problem instanceof Error ? problem.message : 'It could not be put away.');
-    }
-    await refresh();
-  };
-  const bringBack = async (): Promise<void> => {
-    if (away === undefined) return;
-    await api.restore(away.id).catch(() => undefined);
-    setAway(undefined);
-    await refresh();
-  };
+    });
+  const bringBack = (): Promise<void> =>
+    attempt(async () => {
+      if (away === undefined) return;
+      await bringBuildBack(away.id);
+      setAway(undefined);
+    });
 
   return (
     <div className="grid h-full grid-rows-[44px_minmax(0,1fr)]">
@@ -116,9 +106,20 @@ export function BuildsPage() {
               className="mb-3 flex items-center gap-4 border-[1.5px] border-stop bg-stop-tint px-4 py-2"
             >
               <span className="flex-1">{error}</span>
-              <Button onClick={() => void refresh()}>Try again</Button>
+              <Button onClick={() => void attempt(load)}>Try again</Button>
             </p>
           )}
+          {broken.map((one) => (
+            <p
+              key={one.id}
+              role="alert"
+              className="mb-3 border-[1.5px] border-stop bg-stop-tint px-4 py-2"
+              data-broken={one.id}
+            >
+              A stored build cannot be read: {one.issues.slice(0, 2).map(describeIssue).join(' ')} The others
+              are untouched.
+            </p>
+          ))}
           <div className="grid gap-[18px] tablet:grid-cols-2 bench:grid-cols-3">
             <StartCard />
             {builds === undefined && error === undefined && (
@@ -127,12 +128,7 @@ export function BuildsPage() {
               </p>
             )}
             {builds?.map((build) => (
-              <BuildCard
-                key={build.id}
-                build={build}
-                onPutAway={() => void putAway(build)}
-                onChanged={() => void refresh()}
-              />
+              <BuildCard key={build.id} build={build} onPutAway={() => void putAway(build)} />
             ))}
           </div>
         </div>

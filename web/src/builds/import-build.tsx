@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router';
 import { describeIssue, readBuildText } from '@apple-cart/core';
-import { ApiError, api } from '../state/api.ts';
+import { ApiError } from '../state/api.ts';
+import { createBuild } from '../state/builds.ts';
 import { problemWords } from '../state/use-attempt.ts';
 import { BringInFile } from '../ui/bring-in-file.tsx';
 
@@ -16,7 +17,7 @@ export function ImportBuild() {
         const build = readBuildText(text);
         if (!build.ok) return build.issues.map(describeIssue);
         try {
-          const stored = await api.create(build.value);
+          const stored = await createBuild(build.value);
           void navigate(`/builds/${stored.id}/brief`);
           return [];
         } catch (problem) {

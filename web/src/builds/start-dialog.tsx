@@ -6,7 +6,7 @@ import { usePlaceOptions } from '../fields/place-options.ts';
 import { TextField } from '../fields/text-field.tsx';
 import { STYLE_NAMES, wheelsOf } from '../stages/donor/donor-styles.ts';
 import { DRIVE_KINDS } from '../stages/drive/drive-kinds.ts';
-import { api } from '../state/api.ts';
+import { createBuild } from '../state/builds.ts';
 import { problemWords } from '../state/use-attempt.ts';
 import { Button } from '../ui/button.tsx';
 import { Dialog } from '../ui/dialog.tsx';
@@ -31,7 +31,7 @@ export function StartDialog({ start, onClose }: { start: Start; onClose: () => v
   const create = async (): Promise<void> => {
     const build = newBuild(name.trim() === '' ? 'New build' : name.trim(), kind);
     try {
-      const stored = await api.create({
+      const stored = await createBuild({
         ...build,
         brief: { ...build.brief, place },
         donor: { ...build.donor, style, wheelCount: wheelsOf(style) },

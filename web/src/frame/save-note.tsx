@@ -16,15 +16,16 @@ const WORDS: Readonly<Record<SaveState, string>> = {
 export function SaveNote() {
   const state = useBuild((s) => s.saveState);
   const refusal = useBuild((s) => s.refusal);
-  const bad = state === 'offline' || state === 'conflict' || state === 'refused';
+  const notKept = useBuild((s) => s.notKept);
+  const bad = notKept !== undefined || state === 'offline' || state === 'conflict' || state === 'refused';
   return (
     <small
       role={bad ? 'alert' : 'status'}
       data-save-state={state}
-      title={refusal}
+      title={notKept ?? refusal}
       className={`text-[13px] ${bad ? 'font-semibold text-stop' : 'min-w-[60px] shrink-0 text-left text-ink2 max-tablet:sr-only'}`}
     >
-      {WORDS[state]}
+      {notKept === undefined ? WORDS[state] : `not done: ${notKept}`}
     </small>
   );
 }

@@ -3,7 +3,8 @@ import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import type { PlaceId } from '@apple-cart/core';
 import { usePlaceOptions } from '../fields/place-options.ts';
-import { api } from '../state/api.ts';
+import { putBuildAway } from '../state/builds.ts';
+import { problemWords } from '../state/use-attempt.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
 import { downloadBuild } from '../state/download.ts';
 import { withSection } from '../state/paths.ts';
@@ -71,8 +72,11 @@ function BuildMenu({ onVersions }: { onVersions: () => void }) {
           void useBuild
             .getState()
             .flush()
-            .then(() => api.remove(id))
-            .then(() => navigate('/', { state: { putAway: { id, name: document.name } } }));
+            .then(() => putBuildAway(id))
+            .then(() => navigate('/', { state: { putAway: { id, name: document.name } } }))
+            .catch((problem: unknown) => {
+              useBuild.setState({ notKept: problemWords(problem, 'It could not be put away.') });
+            });
         }}
       >
         Put this build away

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
-import { api, type RevisionSummary } from '../state/api.ts';
+import type { RevisionSummary } from '@apple-cart/contracts';
+import { api } from '../state/api.ts';
 import { useBuild } from '../state/build-store.ts';
 import { Button } from '../ui/button.tsx';
 import { Dialog } from '../ui/dialog.tsx';
@@ -8,6 +9,7 @@ const REASON: Readonly<Record<RevisionSummary['reason'], string>> = {
   auto: 'kept by itself',
   named: 'kept by you',
   pin: 'pinned',
+  'was-pin': 'was pinned',
   'set-aside': 'set aside',
 };
 
@@ -22,7 +24,7 @@ const when = (iso: string): string =>
 /** Keep the present state under a name, and return to any state kept before. */
 export function VersionsDialog({ onClose }: { onClose: () => void }) {
   const id = useBuild((state) => state.id);
-  const document = useBuild((state) => state.document);
+  const keepVersion = useBuild((state) => state.keep);
   const edit = useBuild((state) => state.edit);
   const [list, setList] = useState<readonly RevisionSummary[]>();
   const [name, setName] = useState('');
@@ -35,9 +37,9 @@ export function VersionsDialog({ onClose }: { onClose: () => void }) {
   useEffect(() => {
     if (id === undefined) return;
     let gone = false;
-    api
-      .revisions(id)
-      .then((revisions) => {
+    api.versions
+      .list(id)
+      .then(({ revisions }) => {
         if (!gone) setList(revisions);
       })
       .catch((problem: unknown) => {
@@ -49,19 +51,16 @@ export function VersionsDialog({ onClose }: { onClose: () => void }) {
   }, [id, reads]);
 
   const keep = async (): Promise<void> => {
-    if (id === undefined || document === undefined || name.trim() === '') return;
-    try {
-      await api.keep(id, 'named', name.trim(), document);
-      setName('');
-      setReads(reads + 1);
-    } catch (problem) {
-      tell(problem);
-    }
+    if (name.trim() === '') return;
+    // It waits in the line of what is saved: while the server is away it is kept here, and said so in the bar.
+    await keepVersion(name.trim());
+    setName('');
+    setReads(reads + 1);
   };
   const goBack = async (revision: RevisionSummary): Promise<void> => {
     if (id === undefined) return;
     try {
-      const kept = await api.revision(id, revision.id);
+      const kept = await api.versions.get(id, revision.id);
       edit(() => kept.document, 'return to a version');
       onClose();
     } catch (problem) {

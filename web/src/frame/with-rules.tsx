@@ -1,15 +1,10 @@
-import { useEffect, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { useRules } from '../state/rules.ts';
 import { Button } from '../ui/button.tsx';
 
 /** Nothing can be judged without the rule book: it is fetched before the first page that judges. */
 export function WithRules({ children }: { children: ReactNode }) {
-  const book = useRules((state) => state.book);
-  const error = useRules((state) => state.error);
-  const load = useRules((state) => state.load);
-  useEffect(() => {
-    if (book === undefined) void load();
-  }, [book, load]);
+  const { book, error, load } = useRules();
   if (book !== undefined) return children;
   return (
     <div className="grid h-full place-items-center p-6">

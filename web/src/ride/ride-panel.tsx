@@ -5,8 +5,8 @@ import {
   formatNumber,
   msToKmh,
   type Binding,
+  type HillRidden,
   type Ride,
-  type RidePlan,
   type Route,
   type Trace,
   convert,
@@ -47,18 +47,17 @@ interface Props {
   readonly title: string;
   readonly note?: string;
   readonly name: string;
-  readonly plan: RidePlan;
+  readonly thermal: HillRidden['thermal'];
   readonly ride: Ride;
   readonly road: Route;
   readonly pinned: Trace | undefined;
 }
 
 /** A ride drawn: profile by what binds, speed, power, winding and charge, one cursor through all. */
-export function RidePanel({ title, note, name, plan, ride, road, pinned }: Props) {
+export function RidePanel({ title, note, name, thermal, ride, road, pinned }: Props) {
   const system = useSettings((state) => state.units);
   const ink = useChartInk();
   const { trace } = ride;
-  const { thermal } = plan.machine;
   const option = useMemo(
     () =>
       trace === undefined

@@ -5,6 +5,7 @@ import { useBuild, useDocument } from '../state/build-store.ts';
 import { withSection } from '../state/paths.ts';
 import { useRoute, useRouteList } from '../state/routes.ts';
 import { useQuantity } from '../state/use-quantity.ts';
+import { Notice } from '../ui/notice.tsx';
 
 type Which = 'hillRoute' | 'rangeRoute';
 
@@ -15,8 +16,10 @@ export function RouteField({ which, none }: { which: Which; none: string }) {
   const { listed, error } = useRouteList();
   const shown = useQuantity();
   const chosen = document.brief[which];
+  const road = useRoute(chosen);
   const known = listed ?? [];
-  const gone = listed !== undefined && chosen !== '' && !known.some((r) => r.id === chosen);
+  const unlisted = chosen !== '' && !known.some((r) => r.id === chosen);
+  const gone = road.state === 'gone';
   return (
     <>
       <ChoiceField
@@ -25,7 +28,9 @@ export function RouteField({ which, none }: { which: Which; none: string }) {
         unknown={gone}
         options={[
           { value: '', label: none },
-          ...(gone ? [{ value: chosen, label: 'a route that is gone' }] : []),
+          ...(unlisted
+            ? [{ value: chosen, label: gone ? 'a route that is gone' : 'a route not read yet' }]
+            : []),
           ...known.map(({ id, summary }) => {
             const [km, up] = [shown(summary.riddenM / 1000, 'km', 1), shown(summary.upM, 'm', 0)];
             return {
@@ -49,6 +54,11 @@ export function RouteField({ which, none }: { which: Which; none: string }) {
           {error}
         </p>
       )}
+      {road.state === 'there' && road.stale !== undefined && (
+        <p className="border-b border-hair py-1 text-[12.5px] text-stop" role="alert">
+          {road.stale} The road as it was read last is ridden.
+        </p>
+      )}
       <p className="no-print flex gap-4 border-b border-hair py-1.5 text-[13px]">
         <Link to="/routes" className="text-slate underline max-bench:py-2.5">
           All routes, bring one in
@@ -63,13 +73,44 @@ export function RouteField({ which, none }: { which: Which; none: string }) {
   );
 }
 
-/** The road named by the build, or the other one; undefined while it is being read. */
-export function useRoad(
-  which: Which,
-  otherwise: Route,
-): { readonly road: Route | undefined; readonly named: boolean } {
+/** The road that a build is ridden on, as far as it can be had. */
+export interface RoadRead {
+  /** Undefined while it is being read, and while it cannot be. */
+  readonly road: Route | undefined;
+  /** Why there is none, where it cannot be read: nothing else is ridden in its place. */
+  readonly unread: { readonly why: string; readonly retry: () => void } | undefined;
+}
+
+/** The road named by the build; the other one where none is named, or the one named is gone, which its field says. */
+export function useRoad(which: Which, otherwise: Route): RoadRead {
   const document = useDocument();
-  const stored = useRoute(document.brief[which]);
-  if (stored === undefined) return { road: undefined, named: true };
-  return stored === null ? { road: otherwise, named: false } : { road: stored.route, named: true };
+  const read = useRoute(document.brief[which]);
+  switch (read.state) {
+    case 'there':
+      return { road: read.stored.document, unread: undefined };
+    case 'none':
+    case 'gone':
+      return { road: otherwise, unread: undefined };
+    case 'reading':
+      return { road: undefined, unread: undefined };
+    case 'unread':
+      return { road: undefined, unread: { why: read.why, retry: read.retry } };
+  }
+}
+
+/** In place of a ride while its road is not there. */
+export function RoadWaits({ unread }: Pick<RoadRead, 'unread'>) {
+  if (unread === undefined)
+    return (
+      <p role="status" className="py-6 text-ink2">
+        Fetching the road…
+      </p>
+    );
+  return (
+    <div className="py-4">
+      <Notice kind="trouble" action={{ words: 'Try again', act: unread.retry }}>
+        <b>The road cannot be read, so nothing is ridden.</b> {unread.why}
+      </Notice>
+    </div>
+  );
 }

@@ -16,7 +16,7 @@ import { ChartPanel } from '../charts/chart-panel.tsx';
 import { profileChart } from '../charts/profile-chart.ts';
 import { useChartInk } from '../charts/use-chart-ink.ts';
 import { ChoiceRow } from '../ride/choice-row.tsx';
-import { useRoutesStore } from '../state/routes.ts';
+import { createRoute } from '../state/routes.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { useQuantity } from '../state/use-quantity.ts';
 import { Button } from '../ui/button.tsx';
@@ -119,7 +119,6 @@ function Look({
   read: Exclude<FileRead, { kind: 'refused' }>;
   onClose: () => void;
 }) {
-  const create = useRoutesStore((state) => state.create);
   const navigate = useNavigate();
   const shown = useQuantity();
   const system = useSettings((state) => state.units);
@@ -166,7 +165,7 @@ function Look({
   const keep = async (): Promise<void> => {
     if (made.route === undefined) return;
     try {
-      const stored = await create({
+      const stored = await createRoute({
         ...made.route,
         name: name.trim() === '' ? withoutEnding(file) : name.trim(),
       });

@@ -1,46 +1,24 @@
-import { afterEach, describe, expect, it, vi } from 'vitest';
-import { evenHill, readGpx } from '@apple-cart/core';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { evenHill } from '@apple-cart/core';
+import { WorkerHere, noWorkersLeft, workersHere } from '../test/worker-here.ts';
 import { readRouteFile } from './read-file.ts';
 
-/** The worker's own work, done at once: a file is read the same way without a thread of its own. */
-class HereAndNow {
-  onmessage: ((event: { data: unknown }) => void) | undefined;
-  onerror: (() => void) | undefined;
-  ended = false;
-  static made: HereAndNow[] = [];
-  static silent = false;
-  constructor() {
-    HereAndNow.made.push(this);
-  }
-  postMessage(text: string): void {
-    if (!HereAndNow.silent) this.onmessage?.({ data: readGpx(text) });
-  }
-  terminate(): void {
-    this.ended = true;
-  }
-}
-
-afterEach(() => {
-  vi.unstubAllGlobals();
-  HereAndNow.made = [];
-  HereAndNow.silent = false;
-});
-const read = (text: string, name = 'road.txt', signal = new AbortController().signal) => {
-  vi.stubGlobal('Worker', HereAndNow);
-  return readRouteFile(new File([text], name), signal);
-};
+beforeEach(workersHere);
+afterEach(noWorkersLeft);
+const read = (text: string, name = 'road.txt', signal = new AbortController().signal) =>
+  readRouteFile(new File([text], name), signal);
 const GPX = (points: string): string =>
   `\uFEFF<gpx version="1.1" creator="t" xmlns="http://www.topografix.com/GPX/1/1"><trk><trkseg>${points}</trkseg></trk></gpx>`;
 
 describe('a file with a road in it', () => {
-  it('of a recorder is read as such by what it holds, whatever its name, and its worker ends', async () => {
+  it('of a recorder is read as such by what it holds, whatever its name, away from the page', async () => {
     const points =
       '<trkpt lat="0" lon="0"><ele>1</ele></trkpt><trkpt lat="0.01" lon="0"><ele>2</ele></trkpt>';
     expect(await read(GPX(points))).toMatchObject({
       kind: 'gpx',
       way: { positions: { elevationM: [1, 2] } },
     });
-    expect(HereAndNow.made.map((w) => w.ended)).toEqual([true]);
+    expect(WorkerHere.made).toHaveLength(1);
   });
 
   it('of a table has its columns guessed', async () => {
@@ -81,14 +59,14 @@ describe('a file that is none', () => {
   });
 
   it('whose reading is stopped ends its worker', async () => {
-    HereAndNow.silent = true;
+    WorkerHere.silent = true;
     const abort = new AbortController();
     const reading = read(GPX(''), 'slow.gpx', abort.signal);
     await vi.waitFor(() => {
-      expect(HereAndNow.made).toHaveLength(1);
+      expect(WorkerHere.made).toHaveLength(1);
     });
     abort.abort();
     await expect(reading).rejects.toThrow('stopped');
-    expect(HereAndNow.made[0]?.ended).toBe(true);
+    expect(WorkerHere.made[0]?.ended).toBe(true);
   });
 });

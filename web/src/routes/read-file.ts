@@ -7,7 +7,7 @@ import {
   type Route,
 } from '@apple-cart/core';
 import { readCsv, type CsvTable } from '../shelf/shelf-files.ts';
-import type { GpxAnswer } from './gpx-worker.ts';
+import { runOnce } from '../work/run-once.ts';
 
 /** Larger files are refused before they are read: no ride is this long. */
 const LARGEST = 40_000_000;
@@ -20,29 +20,6 @@ export type FileRead =
 
 const refused = (...lines: readonly string[]): FileRead => ({ kind: 'refused', lines });
 
-/** A GPX file read in a worker, which ends with it, or with the signal. */
-function gpxInWorker(text: string, signal: AbortSignal): Promise<GpxAnswer> {
-  return new Promise((resolve, reject) => {
-    const worker = new Worker(new URL('./gpx-worker.ts', import.meta.url), { type: 'module' });
-    const end = (): void => {
-      worker.terminate();
-    };
-    signal.addEventListener('abort', () => {
-      end();
-      reject(new Error('stopped'));
-    });
-    worker.onmessage = ({ data }: MessageEvent<GpxAnswer>) => {
-      end();
-      resolve(data);
-    };
-    worker.onerror = () => {
-      end();
-      reject(new Error('The file could not be read.'));
-    };
-    worker.postMessage(text);
-  });
-}
-
 /** What a file holds: a recorded way, a table of distances and elevations, or a route of this application. */
 export async function readRouteFile(file: File, signal: AbortSignal): Promise<FileRead> {
   if (file.size > LARGEST)
@@ -51,7 +28,7 @@ export async function readRouteFile(file: File, signal: AbortSignal): Promise<Fi
     );
   const text = await file.text();
   if (/^\s*</.test(text.replace(/^\uFEFF/, ''))) {
-    const way = await gpxInWorker(text.replace(/^\uFEFF/, ''), signal);
+    const way = await runOnce('gpx', { text: text.replace(/^\uFEFF/, '') }, signal);
     return way.ok ? { kind: 'gpx', way: way.value } : refused(...way.issues.map(describeIssue));
   }
   if (/^\s*\{/.test(text)) {

@@ -19,9 +19,11 @@ import { NotFound } from '../frame/not-found.tsx';
 import { PageBar } from '../frame/page-bar.tsx';
 import { ChoiceRow } from '../ride/choice-row.tsx';
 import { downloadText, fileName } from '../state/download.ts';
+import type { SaveState } from '../state/autosaver.ts';
 import { useQuantity } from '../state/use-quantity.ts';
 import { Button } from '../ui/button.tsx';
 import { Menu, MenuItem } from '../ui/menu.tsx';
+import { Notice } from '../ui/notice.tsx';
 import { useWindowKey } from '../ui/use-window-key.ts';
 import { movedNode, smoothedAnew } from './edit-profile.ts';
 import { SpansTable, StopsTable } from './marks-tables.tsx';
@@ -168,11 +170,20 @@ function Editor({ route, edit }: { route: Route; edit: RouteEdit['edit'] }) {
   );
 }
 
+const KEPT: Readonly<Record<SaveState, string>> = {
+  saved: 'kept',
+  waiting: 'keeping…',
+  saving: 'keeping…',
+  offline: 'not kept',
+  conflict: 'not kept',
+  refused: 'not kept',
+};
+
 /** One road: its profile to drag or type, surfaces, limits, stops, and files to take out. */
 export function RoutePage() {
   const { id = '' } = useParams();
   const work = useRouteEdit(id);
-  const { route, edit, saved, trouble } = work;
+  const { read, route, edit, saveState, trouble } = work;
   const name = route?.name;
   useEffect(() => {
     document.title = `${name ?? 'Route'}, Apple Cart`;
@@ -183,7 +194,7 @@ export function RoutePage() {
     if (event.shiftKey) work.redo?.();
     else work.undo?.();
   });
-  if (route === null) return <NotFound what="route" />;
+  if (read.state === 'gone' || read.state === 'none') return <NotFound what="route" />;
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
       <PageBar />
@@ -195,10 +206,17 @@ export function RoutePage() {
           >
             All routes
           </Link>
+          {read.state === 'unread' && (
+            <Notice kind="trouble" action={{ words: 'Try again', act: read.retry }}>
+              {read.why}
+            </Notice>
+          )}
           {route === undefined ? (
-            <p role="status" className="py-10 text-center text-ink2">
-              Fetching the road…
-            </p>
+            read.state === 'reading' && (
+              <p role="status" className="py-10 text-center text-ink2">
+                Fetching the road…
+              </p>
+            )
           ) : (
             <>
               <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-ink pb-2">
@@ -213,7 +231,7 @@ export function RoutePage() {
                   }}
                 />
                 <span className="text-[13px] text-ink2" role="status">
-                  {saved === 'saving' ? 'keeping…' : saved === 'saved' ? 'kept' : 'not kept'}
+                  {KEPT[saveState]}
                 </span>
                 <Button kind="quiet" aria-label="Undo" disabled={work.undo === undefined} onClick={work.undo}>
                   <Undo2 size={16} strokeWidth={1.6} aria-hidden />

@@ -3,8 +3,13 @@ import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { drawnRoute, formatNumber, profileOf } from '@apple-cart/core';
 import { PageBar } from '../frame/page-bar.tsx';
-import type { ListedRoute } from '../state/api.ts';
-import { useRouteList, useRoutesStore } from '../state/routes.ts';
+import {
+  bringRouteBack,
+  createRoute,
+  putRouteAway,
+  useRouteList,
+  type ListedRoute,
+} from '../state/routes.ts';
 import { useQuantity } from '../state/use-quantity.ts';
 import { useAttempt } from '../state/use-attempt.ts';
 import { Button } from '../ui/button.tsx';
@@ -72,7 +77,6 @@ function RouteCard({ listed, onAway }: { listed: ListedRoute; onAway: () => void
 /** All roads: bring one in, draw one, look at one. */
 export function RoutesPage() {
   const { listed, error, load } = useRouteList();
-  const { create, remove, restore } = useRoutesStore();
   const navigate = useNavigate();
   const [trouble, attempt] = useAttempt();
   const [away, setAway] = useState<ListedRoute>();
@@ -81,7 +85,7 @@ export function RoutesPage() {
   }, []);
   const putAway = (route: ListedRoute): void => {
     void attempt(async () => {
-      await remove(route.id);
+      await putRouteAway(route.id);
       setAway(route);
     });
   };
@@ -104,7 +108,7 @@ export function RoutesPage() {
                 kind="go"
                 onClick={() => {
                   void attempt(async () => {
-                    const stored = await create(drawnRoute('New road', profileOf(FIRST, 100)));
+                    const stored = await createRoute(drawnRoute('New road', profileOf(FIRST, 100)));
                     void navigate(`/routes/${stored.id}`);
                   });
                 }}
@@ -125,7 +129,7 @@ export function RoutesPage() {
                 words: 'Bring it back',
                 act: () => {
                   void attempt(async () => {
-                    await restore(away.id);
+                    await bringRouteBack(away.id);
                     setAway(undefined);
                   });
                 },

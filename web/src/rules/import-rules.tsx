@@ -1,14 +1,14 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { describeIssue, readRulesText, type PlaceRules } from '@apple-cart/core';
-import { useRules } from '../state/rules.ts';
+import { saveRules, useRules } from '../state/rules.ts';
 import { problemWords } from '../state/use-attempt.ts';
 import { BringInFile } from '../ui/bring-in-file.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 
 /** Brings the rules of a place in from a file: whole, or not at all. */
 export function ImportRules() {
-  const { listed, save } = useRules();
+  const { listed } = useRules();
   const [done, setDone] = useState<PlaceRules>();
   return (
     <>
@@ -20,8 +20,8 @@ export function ImportRules() {
           const read = readRulesText(text);
           if (!read.ok) return read.issues.map(describeIssue);
           try {
-            const now = listed.find((l) => l.rules.id === read.value.id);
-            await save(read.value, now?.version ?? 0);
+            const now = listed.find((l) => l.id === read.value.id);
+            await saveRules(read.value, now?.version ?? 0);
             setDone(read.value);
             return [];
           } catch (problem) {

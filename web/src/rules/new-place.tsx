@@ -4,7 +4,7 @@ import { describeIssue } from '@apple-cart/core';
 import { ChoiceField } from '../fields/choice-field.tsx';
 import { TextField } from '../fields/text-field.tsx';
 import { ApiError } from '../state/api.ts';
-import { useRules } from '../state/rules.ts';
+import { saveRules, useRules } from '../state/rules.ts';
 import { problemWords } from '../state/use-attempt.ts';
 import { Button } from '../ui/button.tsx';
 import { Dialog } from '../ui/dialog.tsx';
@@ -12,24 +12,24 @@ import { freshPlaceId, rulesFrom } from './new-rules.ts';
 
 /** A place of one's own, begun from the rules of another. */
 export function NewPlace({ onClose }: { onClose: () => void }) {
-  const { listed, save } = useRules();
+  const { listed } = useRules();
   const navigate = useNavigate();
   const [name, setName] = useState('');
   const [from, setFrom] = useState('eu');
   const [error, setError] = useState<string>();
   const create = async (): Promise<void> => {
-    const base = listed.find((l) => l.rules.id === from);
+    const base = listed.find((l) => l.id === from);
     if (base === undefined || name.trim() === '') {
       setError('Give the place a name.');
       return;
     }
     const id = freshPlaceId(
       name,
-      listed.map((l) => l.rules.id),
+      listed.map((l) => l.id),
     );
     try {
       // Begun from a place that names others, it names them too.
-      await save(rulesFrom(base.rules, id, name.trim(), new Date().getFullYear()), 0);
+      await saveRules(rulesFrom(base.document, id, name.trim(), new Date().getFullYear()), 0);
       void navigate(`/rules/${id}`);
     } catch (problem) {
       setError(
@@ -62,7 +62,7 @@ export function NewPlace({ onClose }: { onClose: () => void }) {
         <ChoiceField
           label="Begin from"
           value={from}
-          options={listed.map((l) => ({ value: l.rules.id, label: l.rules.name, group: l.rules.region }))}
+          options={listed.map((l) => ({ value: l.id, label: l.document.name, group: l.document.region }))}
           onChange={setFrom}
         />
         {error !== undefined && (

@@ -9,8 +9,9 @@ import {
   type Issue,
   type PlaceRules,
 } from '@apple-cart/core';
-import { ApiError, type ListedRules } from '../state/api.ts';
-import { useRules } from '../state/rules.ts';
+import type { ListedRules } from '@apple-cart/contracts';
+import { ApiError } from '../state/api.ts';
+import { saveRules } from '../state/rules.ts';
 import { ChoiceRow } from '../ride/choice-row.tsx';
 import { Button } from '../ui/button.tsx';
 import { CategoryFields } from './category-fields.tsx';
@@ -43,8 +44,7 @@ function Issues({ issues }: { issues: readonly Issue[] }) {
 
 /** The rules of a place as a form or as text; kept only when they validate, and nothing typed is lost. */
 export function RulesEditor({ listed }: { listed: ListedRules }) {
-  const { rules, version, origin } = listed;
-  const save = useRules((state) => state.save);
+  const { document: rules, version, origin } = listed;
   const [draft] = useState(() => {
     const kept = readRulesDraft(rules.id);
     return formShaped(kept) ? kept : undefined;
@@ -79,7 +79,7 @@ export function RulesEditor({ listed }: { listed: ListedRules }) {
     }
     setIssues([]);
     try {
-      await save(read.value, version);
+      await saveRules(read.value, version);
       dropRulesDraft(rules.id);
       form.reset(read.value);
       setWords('Kept: builds are judged by it from now on.');

@@ -15,8 +15,8 @@ const ORIGIN = {
 /** The rules of one place, to read, correct and share. */
 export function RulesFilePage() {
   const { id } = useParams();
-  const listed = useRules((state) => state.listed.find((l) => l.rules.id === id));
-  const name = listed?.rules.name;
+  const listed = useRules().listed.find((l) => l.id === id);
+  const name = listed?.document.name;
   useEffect(() => {
     document.title = `${name ?? 'Rules'}, Apple Cart`;
   }, [name]);
@@ -31,10 +31,10 @@ export function RulesFilePage() {
             Rule book
           </Link>
           <h1 className="head text-[32px] leading-tight font-extrabold tracking-[-.015em]">
-            {listed.rules.name}
+            {listed.document.name}
           </h1>
           <p className="pb-2 text-[14px] text-ink2">{ORIGIN[listed.origin]}</p>
-          <RulesEditor key={listed.rules.id} listed={listed} />
+          <RulesEditor key={listed.id} listed={listed} />
           <Caution>
             <b>A planning aid, not legal advice.</b> Note for every limit where it stands, its year and how
             sure you are: the law stage shows them with every verdict.

@@ -2,8 +2,8 @@ import { Plus } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { describeIssue } from '@apple-cart/core';
 import { PageBar } from '../frame/page-bar.tsx';
-import type { ListedRules } from '../state/api.ts';
-import { useRules } from '../state/rules.ts';
+import type { ListedRules } from '@apple-cart/contracts';
+import { bringRulesBack, takeRulesOut, useRules } from '../state/rules.ts';
 import { useAttempt } from '../state/use-attempt.ts';
 import { Button } from '../ui/button.tsx';
 import { Caution } from '../ui/caution.tsx';
@@ -15,18 +15,19 @@ import { RulesTable } from './rules-table.tsx';
 
 /** The rule book: every place, how sure its rules are, and whose they are; add, correct, share. */
 export function RulesPage() {
-  const { listed, broken, error, load, remove, restore } = useRules();
+  const { listed, broken, error, load } = useRules();
   const [search, setSearch] = useState('');
   const [adding, setAdding] = useState(false);
   const [away, setAway] = useState<ListedRules>();
   const [trouble, attempt] = useAttempt();
   useEffect(() => {
     document.title = 'Rule book, Apple Cart';
-    void load();
   }, [load]);
   const found = useMemo(() => {
     const words = search.trim().toLowerCase();
-    return listed.filter(({ rules }) => `${rules.name} ${rules.region}`.toLowerCase().includes(words));
+    return listed.filter(({ document: rules }) =>
+      `${rules.name} ${rules.region}`.toLowerCase().includes(words),
+    );
   }, [listed, search]);
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
@@ -58,7 +59,7 @@ export function RulesPage() {
             <Notice
               key={id}
               kind="trouble"
-              action={{ words: 'Take them out', act: () => void attempt(() => remove(id)) }}
+              action={{ words: 'Take them out', act: () => void attempt(() => takeRulesOut(id)) }}
             >
               <b>The stored rules of “{id}” cannot be used</b>, so what ships is in force.{' '}
               {issues.slice(0, 3).map(describeIssue).join(' ')}
@@ -71,14 +72,14 @@ export function RulesPage() {
                 words: 'Bring it back',
                 act: () =>
                   void attempt(async () => {
-                    await restore(away.rules.id);
+                    await bringRulesBack(away.document.id);
                     setAway(undefined);
                   }),
               }}
             >
               {away.origin === 'own'
-                ? `${away.rules.name} was taken out.`
-                : `${away.rules.name} is as shipped again.`}
+                ? `${away.document.name} was taken out.`
+                : `${away.document.name} is as shipped again.`}
             </Notice>
           )}
           <section
@@ -93,7 +94,7 @@ export function RulesPage() {
               all={listed}
               onRemove={(one) => {
                 void attempt(async () => {
-                  await remove(one.rules.id);
+                  await takeRulesOut(one.document.id);
                   setAway(one);
                 });
               }}

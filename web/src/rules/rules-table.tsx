@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { Certainty, PlaceRules } from '@apple-cart/core';
 import { CertaintyMark } from '../stages/law/certainty-mark.tsx';
-import type { ListedRules } from '../state/api.ts';
+import type { ListedRules } from '@apple-cart/contracts';
 import { TextButton } from '../ui/text-button.tsx';
 import { rulesFile } from './rules-file.ts';
 
@@ -41,9 +41,9 @@ export function RulesTable({
       </thead>
       <tbody>
         {shown.map((one) => {
-          const { rules, origin } = one;
+          const { document: rules, origin } = one;
           const classes = rules.tests.flatMap((t) => t.categories.map((c) => c.shortName));
-          const also = rules.also.map((id) => all.find((l) => l.rules.id === id)?.rules.shortName ?? id);
+          const also = rules.also.map((id) => all.find((l) => l.id === id)?.document.shortName ?? id);
           return (
             <tr key={rules.id} className="border-b border-hair align-top" data-rules={rules.id}>
               <th scope="row" className="py-1 pr-2 text-left font-normal">

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { describeIssue, partFields, type Part, type PartType } from '@apple-cart/core';
 import { ApiError } from '../state/api.ts';
-import { useShelfStore } from '../state/shelf.ts';
+import { takePartsIn } from '../state/shelf.ts';
 import { Button } from '../ui/button.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import {
@@ -32,12 +32,11 @@ function problemLines(problem: unknown): readonly string[] {
 /** Brings parts in from JSON or CSV: columns are matched, bad rows are named with their line, nothing half-done stays. */
 export function ImportParts({ type }: { type: PartType }) {
   const input = useRef<HTMLInputElement>(null);
-  const takeIn = useShelfStore((state) => state.takeIn);
   const [step, setStep] = useState<Step>();
 
   const send = async (file: string, parts: readonly unknown[]): Promise<void> => {
     try {
-      const { added, replaced } = await takeIn(parts);
+      const { added, replaced } = await takePartsIn(parts);
       setStep({ kind: 'done', words: `${String(added)} added, ${String(replaced)} replaced.` });
     } catch (problem) {
       setStep({ kind: 'failed', file, lines: problemLines(problem) });

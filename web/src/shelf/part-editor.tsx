@@ -10,8 +10,9 @@ import {
   type Part,
   type PartType,
 } from '@apple-cart/core';
+import { NOT_THERE } from '@apple-cart/contracts';
 import { ApiError } from '../state/api.ts';
-import { useShelfStore } from '../state/shelf.ts';
+import { idsOnShelf, savePart } from '../state/shelf.ts';
 import { Button } from '../ui/button.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { StateMark } from '../ui/state-mark.tsx';
@@ -21,8 +22,8 @@ export interface Editing {
   readonly type: PartType;
   /** The part to begin from; undefined for an empty one. */
   readonly from: Part | undefined;
-  /** The version it replaces; null for a new part. */
-  readonly version: number | null;
+  /** The version it replaces; 0 for a new part. */
+  readonly version: number;
   /** Its id; undefined for a new part, which gets one from its name. */
   readonly id: string | undefined;
 }
@@ -32,7 +33,6 @@ type Cells = Record<string, string>;
 /** Every value of a part as a form; what cannot be used is said at its field, and nothing typed is lost. */
 export function PartEditor({ editing, onClose }: { editing: Editing; onClose: () => void }) {
   const { type, from, version, id } = editing;
-  const save = useShelfStore((state) => state.save);
   const fields = partFields(type).filter((f) => f.key !== 'id');
   const [failure, setFailure] = useState<string>();
   const { register, handleSubmit, setError, formState } = useForm<Cells>({
@@ -41,8 +41,10 @@ export function PartEditor({ editing, onClose }: { editing: Editing; onClose: ()
 
   const submit = async (cells: Cells): Promise<void> => {
     setFailure(undefined);
-    const taken = useShelfStore.getState().parts?.map((s) => s.part.id) ?? [];
-    const read = partFromCells(type, { ...cells, id: id ?? freshId(type, cells['name'] ?? '', taken) });
+    const read = partFromCells(type, {
+      ...cells,
+      id: id ?? freshId(type, cells['name'] ?? '', idsOnShelf()),
+    });
     if (!read.ok) {
       for (const issue of read.issues) {
         const key = issue.path.split('.')[0] ?? '';
@@ -51,7 +53,7 @@ export function PartEditor({ editing, onClose }: { editing: Editing; onClose: ()
       return;
     }
     try {
-      await save(read.value, version);
+      await savePart(read.value, version);
       onClose();
     } catch (problem) {
       setFailure(
@@ -69,7 +71,7 @@ export function PartEditor({ editing, onClose }: { editing: Editing; onClose: ()
       open
       onClose={onClose}
       place="side"
-      title={version === null ? `New ${TYPE_NAMES[type].one}` : (from?.name ?? '')}
+      title={version === NOT_THERE ? `New ${TYPE_NAMES[type].one}` : (from?.name ?? '')}
       description="From the maker’s data sheet or your own caliper. What is not given stays empty: a build then says that it is unknown."
     >
       <form

@@ -1,11 +1,11 @@
 import { Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useParams, useNavigate } from 'react-router';
+import { NOT_THERE } from '@apple-cart/contracts';
 import { PART_TYPES, type PartType } from '@apple-cart/core';
 import { PageBar } from '../frame/page-bar.tsx';
-import type { StoredPart } from '../state/api.ts';
 import { downloadText, fileName } from '../state/download.ts';
-import { useShelf, useShelfStore } from '../state/shelf.ts';
+import { bringPartBack, putPartAway, useShelf, type StoredPart } from '../state/shelf.ts';
 import { useAttempt } from '../state/use-attempt.ts';
 import { Button } from '../ui/button.tsx';
 import { SearchBox } from '../ui/search-box.tsx';
@@ -27,8 +27,6 @@ export function ShelfPage() {
   const type: PartType = isType(params['type']) ? params['type'] : 'donor';
   const navigate = useNavigate();
   const { parts, error, load } = useShelf();
-  const remove = useShelfStore((state) => state.remove);
-  const save = useShelfStore((state) => state.save);
   const [search, setSearch] = useState('');
   const [compared, setCompared] = useState<readonly string[]>([]);
   const [comparing, setComparing] = useState(false);
@@ -39,9 +37,9 @@ export function ShelfPage() {
     document.title = 'Parts shelf, Apple Cart';
   }, []);
 
-  const mine = (parts ?? []).filter((s) => s.part.type === type);
-  const count = (t: PartType): number => (parts ?? []).filter((s) => s.part.type === t).length;
-  const chosen = mine.filter((s) => compared.includes(s.part.id));
+  const mine = (parts ?? []).filter((s) => s.document.type === type);
+  const count = (t: PartType): number => (parts ?? []).filter((s) => s.document.type === t).length;
+  const chosen = mine.filter((s) => compared.includes(s.document.id));
   const { one, many } = TYPE_NAMES[type];
 
   return (
@@ -93,7 +91,7 @@ export function ShelfPage() {
                       fileName(many, 'csv'),
                       partsCsv(
                         type,
-                        mine.map((s) => s.part),
+                        mine.map((s) => s.document),
                       ),
                       'text/csv',
                     );
@@ -105,7 +103,7 @@ export function ShelfPage() {
                   onSelect={() => {
                     downloadText(
                       fileName(many, 'json'),
-                      partsJson(mine.map((s) => s.part)),
+                      partsJson(mine.map((s) => s.document)),
                       'application/json',
                     );
                   }}
@@ -116,7 +114,7 @@ export function ShelfPage() {
                   onSelect={() => {
                     downloadText(
                       'shelf.json',
-                      partsJson((parts ?? []).map((s) => s.part)),
+                      partsJson((parts ?? []).map((s) => s.document)),
                       'application/json',
                     );
                   }}
@@ -128,7 +126,7 @@ export function ShelfPage() {
               <Button
                 kind="go"
                 onClick={() => {
-                  setEditing({ type, from: undefined, version: null, id: undefined });
+                  setEditing({ type, from: undefined, version: NOT_THERE, id: undefined });
                 }}
               >
                 <Plus size={15} strokeWidth={1.8} aria-hidden /> New {one}
@@ -146,13 +144,13 @@ export function ShelfPage() {
                   words: 'Bring it back',
                   act: () => {
                     void attempt(async () => {
-                      await save(away.part, null);
+                      await bringPartBack(away.id);
                       setAway(undefined);
                     });
                   },
                 }}
               >
-                {away.part.name} was put away.
+                {away.document.name} was put away.
               </Notice>
             )}
             {parts === undefined && error === undefined ? (
@@ -172,16 +170,16 @@ export function ShelfPage() {
                       : [...compared, id].slice(-MOST_COMPARED),
                   );
                 }}
-                onEdit={({ part, version }) => {
+                onEdit={({ document: part, version }) => {
                   setEditing({ type, from: part, version, id: part.id });
                 }}
-                onCopy={({ part }) => {
+                onCopy={({ document: part }) => {
                   const name = `${part.name}, copy`.slice(0, 80);
-                  setEditing({ type, from: { ...part, name }, version: null, id: undefined });
+                  setEditing({ type, from: { ...part, name }, version: NOT_THERE, id: undefined });
                 }}
                 onRemove={(stored) => {
                   void attempt(async () => {
-                    await remove(stored.part.id);
+                    await putPartAway(stored.id);
                     setAway(stored);
                   });
                 }}
@@ -201,7 +199,7 @@ export function ShelfPage() {
       )}
       {comparing && (
         <CompareDialog
-          parts={chosen.map((s) => s.part)}
+          parts={chosen.map((s) => s.document)}
           onClose={() => {
             setComparing(false);
           }}

@@ -14,7 +14,7 @@ import {
 import { ChevronDown, ChevronUp, MoreHorizontal } from 'lucide-react';
 import { useMemo } from 'react';
 import { moneyText, partFields, type PartField, type PartType } from '@apple-cart/core';
-import type { StoredPart } from '../state/api.ts';
+import type { StoredPart } from '../state/shelf.ts';
 import { useQuantity } from '../state/use-quantity.ts';
 import { Menu, MenuItem, MenuRule } from '../ui/menu.tsx';
 import { LISTED, SHORT } from './type-names.ts';
@@ -30,7 +30,7 @@ const features = tableFeatures({
 });
 const helper = createColumnHelper<typeof features, StoredPart>();
 
-const valueOf = ({ part }: StoredPart, key: string): string | number | undefined => {
+const valueOf = ({ document: part }: StoredPart, key: string): string | number | undefined => {
   const value = (part as Readonly<Record<string, unknown>>)[key];
   if (typeof value === 'number' || typeof value === 'string') return value;
   return Array.isArray(value) && value.length > 0 ? value.join(' ') : undefined;
@@ -60,8 +60,8 @@ export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, o
   const columns = useMemo(
     () =>
       helper.columns([
-        helper.accessor((s) => s.part.name, { id: 'name', header: 'Name', sortFn: 'alphanumeric' }),
-        helper.accessor((s) => s.part.maker, { id: 'maker', header: 'Maker', sortFn: 'alphanumeric' }),
+        helper.accessor((s) => s.document.name, { id: 'name', header: 'Name', sortFn: 'alphanumeric' }),
+        helper.accessor((s) => s.document.maker, { id: 'maker', header: 'Maker', sortFn: 'alphanumeric' }),
         ...fields.map((f) =>
           helper.accessor((s) => valueOf(s, f.key), {
             id: f.key,
@@ -70,7 +70,7 @@ export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, o
             sortUndefined: 'last',
           }),
         ),
-        helper.accessor((s) => s.part.price ?? undefined, {
+        helper.accessor((s) => s.document.price ?? undefined, {
           id: 'price',
           header: 'Price',
           sortFn: 'basic',
@@ -86,10 +86,11 @@ export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, o
     globalFilterFn: 'includesString',
     getColumnCanGlobalFilter: () => true,
     state: { globalFilter: search },
-    getRowId: (s) => s.part.id,
+    getRowId: (s) => s.document.id,
   });
   const cell = (s: StoredPart, id: string): React.ReactNode => {
-    if (id === 'price') return s.part.price === null ? '–' : moneyText(s.part.price, s.part.currency);
+    if (id === 'price')
+      return s.document.price === null ? '–' : moneyText(s.document.price, s.document.currency);
     const field = fields.find((f) => f.key === id);
     const value = valueOf(s, id);
     if (value === undefined || value === '') return '–';
@@ -151,7 +152,7 @@ export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, o
                 <input
                   type="checkbox"
                   className="size-4 accent-[var(--slate-fill)] max-bench:size-6"
-                  aria-label={`Compare ${original.part.name}`}
+                  aria-label={`Compare ${original.document.name}`}
                   checked={compared.includes(id)}
                   onChange={() => {
                     onCompare(id);
@@ -169,7 +170,7 @@ export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, o
                         onEdit(original);
                       }}
                     >
-                      {original.part.name}
+                      {original.document.name}
                     </button>
                   </th>
                 ) : (
@@ -184,7 +185,7 @@ export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, o
                   trigger={
                     <button
                       type="button"
-                      aria-label={`More about ${original.part.name}`}
+                      aria-label={`More about ${original.document.name}`}
                       className="grid size-8 place-items-center hover:bg-field max-bench:size-11"
                     >
                       <MoreHorizontal size={16} strokeWidth={1.6} aria-hidden />

@@ -1,53 +1,28 @@
+import type * as z from 'zod';
+import {
+  errorAnswer,
+  listAnswer,
+  listed,
+  revisionList,
+  revisionSummary,
+  ruleBookAnswer,
+  saved,
+  stored,
+  storedRevision,
+  takenIn,
+  type KeepRequest,
+  type ListAnswer,
+  type Listed,
+  type ListedRules,
+  type RevisionList,
+  type RevisionSummary,
+  type Saved,
+  type SaveRequest,
+  type Stored,
+  type StoredRevision,
+  type TakenIn,
+} from '@apple-cart/contracts';
 import type { BuildDocument, Issue, Part, PlaceRules, Route, RouteSummary } from '@apple-cart/core';
-
-export interface StoredBuild {
-  readonly id: string;
-  readonly version: number;
-  readonly pinnedRevision: number | null;
-  readonly createdAt: string;
-  readonly updatedAt: string;
-  readonly document: BuildDocument;
-}
-
-export interface StoredPart {
-  readonly version: number;
-  readonly part: Part;
-}
-
-export interface StoredRoute {
-  readonly id: string;
-  readonly version: number;
-  readonly route: Route;
-}
-
-export interface ListedRoute {
-  readonly id: string;
-  readonly version: number;
-  readonly summary: RouteSummary;
-}
-
-export interface ListedRules {
-  readonly rules: PlaceRules;
-  readonly origin: 'shipped' | 'corrected' | 'own';
-  readonly version: number;
-}
-
-export interface BrokenRules {
-  readonly id: string;
-  readonly issues: readonly Issue[];
-}
-
-export interface RevisionSummary {
-  readonly id: number;
-  readonly version: number;
-  readonly name: string | null;
-  readonly reason: 'auto' | 'named' | 'pin' | 'set-aside';
-  readonly createdAt: string;
-}
-
-export interface StoredRevision extends RevisionSummary {
-  readonly document: BuildDocument;
-}
 
 type ServerIssue = Issue & { readonly message: string };
 
@@ -55,10 +30,15 @@ type ServerIssue = Issue & { readonly message: string };
 export class ApiError extends Error {
   readonly status: number;
   readonly issues: readonly ServerIssue[];
-  /** The build as it is now, with a conflict. */
-  readonly current: StoredBuild | undefined;
+  /** The document as it is now, with a conflict. */
+  readonly current: Stored<unknown> | undefined;
 
-  constructor(status: number, message: string, issues: readonly ServerIssue[] = [], current?: StoredBuild) {
+  constructor(
+    status: number,
+    message: string,
+    issues: readonly ServerIssue[] = [],
+    current?: Stored<unknown>,
+  ) {
     super(message);
     this.status = status;
     this.issues = issues;
@@ -66,78 +46,111 @@ export class ApiError extends Error {
   }
 }
 
-interface ErrorBody {
-  readonly error?: {
-    readonly message?: string;
-    readonly issues?: readonly ServerIssue[];
-    readonly current?: StoredBuild;
-  };
+/** True for a failure that may pass: the server is away, or has trouble of its own. */
+export const mayPass = (problem: unknown): boolean =>
+  !(problem instanceof ApiError) || problem.status === 0 || problem.status >= 500;
+
+interface Asked {
+  readonly method?: 'GET' | 'POST' | 'PUT' | 'DELETE';
+  readonly body?: unknown;
+  /** Sent even though the page is being left. */
+  readonly keepalive?: boolean;
+  readonly signal?: AbortSignal | undefined;
 }
 
-async function request<T>(method: string, path: string, body?: unknown, keepalive = false): Promise<T> {
+const refused = (status: number, data: unknown): ApiError => {
+  const told = errorAnswer.safeParse(data);
+  if (!told.success) return new ApiError(status, `The server answered ${String(status)}.`);
+  const { message, issues, current } = told.data.error;
+  return new ApiError(status, message, issues, current as Stored<unknown> | undefined);
+};
+
+async function answer(
+  path: string,
+  { method = 'GET', body, keepalive = false, signal }: Asked,
+): Promise<unknown> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
       keepalive,
+      ...(signal === undefined ? {} : { signal }),
       ...(body === undefined
         ? {}
         : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
     });
-  } catch {
+  } catch (cause) {
+    if (signal?.aborted === true) throw cause;
     throw new ApiError(0, 'The server cannot be reached. Is it still running?');
   }
-  if (response.status === 204) return undefined as T;
+  if (response.status === 204) return undefined;
   const data: unknown = await response.json().catch(() => undefined);
-  if (!response.ok) {
-    const { error } = (data ?? {}) as ErrorBody;
-    throw new ApiError(
-      response.status,
-      error?.message ?? `The server answered ${String(response.status)}.`,
-      error?.issues,
-      error?.current,
-    );
-  }
-  return data as T;
+  if (!response.ok) throw refused(response.status, data);
+  return data;
 }
 
-/** The HTTP interface, one function an address. Described in docs/formats.md. */
-export const api = {
-  builds: async () => (await request<{ builds: readonly StoredBuild[] }>('GET', '/builds')).builds,
-  build: (id: string) => request<StoredBuild>('GET', `/builds/${id}`),
-  create: (document: unknown) => request<StoredBuild>('POST', '/builds', document),
-  save: (
+/**
+ * Asks the server and holds the answer against its contract. Documents inside were validated by the server, which
+ * reads them by the same schemas.
+ */
+async function ask<T>(path: string, contract: z.ZodType, asked: Asked = {}): Promise<T> {
+  const read = contract.safeParse(await answer(path, asked));
+  if (!read.success)
+    throw new ApiError(502, 'The server answered something that this page does not understand.');
+  return read.data as T;
+}
+
+const done = async (path: string, asked: Asked): Promise<void> => {
+  await answer(path, asked);
+};
+
+export interface SaveOptions {
+  readonly keepalive?: boolean;
+}
+
+/** The addresses that every kind of stored document has: `T` is the document, `L` what its list shows of each. */
+export interface DocumentApi<T, L = Stored<T>> {
+  readonly list: (signal?: AbortSignal) => Promise<ListAnswer<L>>;
+  readonly get: (id: string, signal?: AbortSignal) => Promise<Stored<T>>;
+  readonly create: (document: T) => Promise<Saved>;
+  readonly save: (
     id: string,
-    baseVersion: number,
-    document: BuildDocument,
-    keepPrevious?: string,
-    keepalive = false,
-  ) => request<StoredBuild>('PUT', `/builds/${id}`, { baseVersion, document, keepPrevious }, keepalive),
-  remove: (id: string) => request<undefined>('DELETE', `/builds/${id}`),
-  restore: (id: string) => request<StoredBuild>('POST', `/builds/${id}/restore`, {}),
-  revisions: async (id: string) =>
-    (await request<{ revisions: readonly RevisionSummary[] }>('GET', `/builds/${id}/revisions`)).revisions,
-  revision: (id: string, revision: number) =>
-    request<StoredRevision>('GET', `/builds/${id}/revisions/${String(revision)}`),
-  keep: (id: string, reason: 'named' | 'pin' | 'set-aside', name: string, document: BuildDocument) =>
-    request<StoredRevision>('POST', `/builds/${id}/revisions`, { reason, name, document }),
-  unpin: (id: string) => request<undefined>('DELETE', `/builds/${id}/pin`),
-  parts: async () => (await request<{ parts: readonly StoredPart[] }>('GET', '/parts')).parts,
-  savePart: (part: Part, baseVersion: number | null) =>
-    request<StoredPart>('PUT', `/parts/${part.id}`, { baseVersion, part }),
-  removePart: (id: string) => request<undefined>('DELETE', `/parts/${id}`),
-  routes: async () => (await request<{ routes: readonly ListedRoute[] }>('GET', '/routes')).routes,
-  route: (id: string) => request<StoredRoute>('GET', `/routes/${id}`),
-  createRoute: (route: Route) => request<StoredRoute>('POST', '/routes', route),
-  saveRoute: (id: string, baseVersion: number, route: Route) =>
-    request<StoredRoute>('PUT', `/routes/${id}`, { baseVersion, route }),
-  removeRoute: (id: string) => request<undefined>('DELETE', `/routes/${id}`),
-  restoreRoute: (id: string) => request<StoredRoute>('POST', `/routes/${id}/restore`, {}),
-  rules: () => request<{ places: readonly ListedRules[]; broken: readonly BrokenRules[] }>('GET', '/rules'),
-  saveRules: (rules: PlaceRules, baseVersion: number) =>
-    request<ListedRules>('PUT', `/rules/${rules.id}`, { baseVersion, rules }),
-  removeRules: (id: string) => request<undefined>('DELETE', `/rules/${id}`),
-  restoreRules: (id: string) => request<ListedRules>('POST', `/rules/${id}/restore`, {}),
-  takeInParts: (parts: readonly unknown[]) =>
-    request<{ added: number; replaced: number }>('POST', '/parts/import', { parts }),
+    request: SaveRequest & { readonly document: T },
+    options?: SaveOptions,
+  ) => Promise<Saved>;
+  readonly putAway: (id: string) => Promise<void>;
+  readonly restore: (id: string) => Promise<Saved>;
+  readonly takeIn: (documents: readonly unknown[]) => Promise<TakenIn>;
+}
+
+function documents<T, L = Stored<T>>(address: string, list: z.ZodType): DocumentApi<T, L> {
+  const at = (id: string, rest = ''): string => `${address}/${encodeURIComponent(id)}${rest}`;
+  return {
+    list: (signal) => ask<ListAnswer<L>>(address, list, { signal }),
+    get: (id, signal) => ask<Stored<T>>(at(id), stored, { signal }),
+    create: (document) => ask<Saved>(address, saved, { method: 'POST', body: document }),
+    save: (id, request, { keepalive = false } = {}) =>
+      ask<Saved>(at(id), saved, { method: 'PUT', body: request, keepalive }),
+    putAway: (id) => done(at(id), { method: 'DELETE' }),
+    restore: (id) => ask<Saved>(at(id, '/restore'), saved, { method: 'POST', body: {} }),
+    takeIn: (all) => ask<TakenIn>(`${address}/import`, takenIn, { method: 'POST', body: { documents: all } }),
+  };
+}
+
+const versions = (id: string, rest = ''): string => `/builds/${encodeURIComponent(id)}/revisions${rest}`;
+
+/** The HTTP interface by kind. Described in docs/formats.md. */
+export const api = {
+  builds: documents<BuildDocument>('/builds', listAnswer(stored)),
+  parts: documents<Part>('/parts', listAnswer(stored)),
+  routes: documents<Route, Listed<RouteSummary>>('/routes', listAnswer(listed)),
+  rules: documents<PlaceRules, ListedRules>('/rules', ruleBookAnswer),
+  versions: {
+    list: (id: string) => ask<RevisionList>(versions(id), revisionList),
+    get: (id: string, revision: number) =>
+      ask<StoredRevision<BuildDocument>>(versions(id, `/${String(revision)}`), storedRevision),
+    keep: (id: string, request: KeepRequest & { readonly document: BuildDocument }) =>
+      ask<RevisionSummary>(versions(id), revisionSummary, { method: 'POST', body: request }),
+    unpin: (id: string) => done(`/builds/${encodeURIComponent(id)}/pin`, { method: 'DELETE' }),
+  },
 };

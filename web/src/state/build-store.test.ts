@@ -1,10 +1,9 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { withQuantity, newBuild, type BuildDocument } from '@apple-cart/core';
-import { fakeServer, type FakeServer } from '../test/fake-server.ts';
-import { useBuild } from './build-store.ts';
-import { keepDraft, readDraft } from './drafts.ts';
+import { fakeStore, type FakeStore } from '../test/fake-store.ts';
+import { buildDrafts, useBuild } from './build-store.ts';
 
-let server: FakeServer;
+let server: FakeStore<BuildDocument>;
 const store = () => useBuild.getState();
 const rider = (value: number) => (d: BuildDocument) =>
   withQuantity(d, 'brief.riderMassKg', { source: 'measured', value });
@@ -14,7 +13,7 @@ const quiet = () => vi.advanceTimersByTimeAsync(400);
 
 beforeEach(async () => {
   vi.useFakeTimers();
-  server = fakeServer(newBuild('Build'));
+  server = fakeStore('/api/builds/one', newBuild('Build'));
   await store().open('one');
 });
 afterEach(async () => {
@@ -32,15 +31,15 @@ describe('saving by itself', () => {
     expect(server.saves).toBe(0);
     await quiet();
     expect(server.saves).toBe(1);
-    expect(massOf(server.build.document)).toBe(78.5);
+    expect(massOf(server.stored.document)).toBe(78.5);
     expect(store()).toMatchObject({ saveState: 'saved', version: 2 });
-    expect(readDraft('one')).toBeUndefined();
+    expect(buildDrafts.read('one')).toBeUndefined();
   });
 
   it('sends at once when asked to, as when the page is hidden', async () => {
     store().edit(rider(70), 'rider');
     await store().flush(true);
-    expect(massOf(server.build.document)).toBe(70);
+    expect(massOf(server.stored.document)).toBe(70);
   });
 
   it('does nothing for an edit that changes nothing', () => {
@@ -56,13 +55,13 @@ describe('a server that is away', () => {
     store().edit(rider(66), 'rider');
     await quiet();
     expect(store().saveState).toBe('offline');
-    expect(massOf(readDraft('one')?.document)).toBe(66);
+    expect(massOf(buildDrafts.read('one')?.document)).toBe(66);
     await vi.advanceTimersByTimeAsync(7000);
     server.down = false;
     await vi.advanceTimersByTimeAsync(4000);
     expect(store().saveState).toBe('saved');
-    expect(massOf(server.build.document)).toBe(66);
-    expect(readDraft('one')).toBeUndefined();
+    expect(massOf(server.stored.document)).toBe(66);
+    expect(buildDrafts.read('one')).toBeUndefined();
   });
 
   it('brings an unsent edit back when the build is opened again', async () => {
@@ -74,12 +73,18 @@ describe('a server that is away', () => {
     await store().open('one');
     expect(massOf(store().document)).toBe(61);
     await quiet();
-    expect(massOf(server.build.document)).toBe(61);
+    expect(massOf(server.stored.document)).toBe(61);
   });
 
   it('lets a draft that began from an older version show itself as a conflict', async () => {
     await store().close();
-    keepDraft('one', { baseVersion: 1, document: rider(59)(server.build.document) });
+    buildDrafts.keep('one', {
+      baseVersion: 1,
+      document: rider(59)(server.stored.document),
+      edited: true,
+      keepPrevious: undefined,
+      errands: [],
+    });
     server.changeElsewhere(rider(99));
     await store().open('one');
     await quiet();
@@ -89,15 +94,15 @@ describe('a server that is away', () => {
 
   it('says so when a build cannot be read', async () => {
     await store().open('two');
-    expect(store().loadError).toBe('There is no such build.');
+    expect(store().loadError).toBe('There is no such document.');
     expect(store().document).toBeUndefined();
   });
 
   it('throws a broken draft away', () => {
-    localStorage.setItem('apple-cart-draft-one', '{"baseVersion": 1, "document": {"name": "half"');
-    expect(readDraft('one')).toBeUndefined();
-    localStorage.setItem('apple-cart-draft-one', '{"baseVersion": 1, "document": {"name": "half"}}');
-    expect(readDraft('one')).toBeUndefined();
+    localStorage.setItem('apple-cart-draft-build-one', '{"baseVersion": 1, "document": {"name": "half"');
+    expect(buildDrafts.read('one')).toBeUndefined();
+    localStorage.setItem('apple-cart-draft-build-one', '{"baseVersion": 1, "document": {"name": "half"}}');
+    expect(buildDrafts.read('one')).toBeUndefined();
   });
 });
 
@@ -114,14 +119,14 @@ describe('a conflict', () => {
     store().edit(rider(56), 'rider');
     await quiet();
     expect(server.saves).toBe(saves);
-    expect(massOf(server.build.document)).toBe(99);
+    expect(massOf(server.stored.document)).toBe(99);
   });
 
   it('goes on with mine and keeps theirs', async () => {
     await store().resolve('mine');
     expect(store()).toMatchObject({ saveState: 'saved', theirs: undefined });
-    expect(massOf(server.build.document)).toBe(55);
-    expect(server.revisions.map((r) => [r.name, massOf(r.document)])).toEqual([
+    expect(massOf(server.stored.document)).toBe(55);
+    expect(server.revisions.map((r) => [r.name, massOf(r.document as BuildDocument)])).toEqual([
       ['from the other window', 99],
     ]);
   });
@@ -129,11 +134,13 @@ describe('a conflict', () => {
   it('takes theirs, keeps mine, and can be undone', async () => {
     await store().resolve('theirs');
     expect(massOf(store().document)).toBe(99);
-    expect(server.revisions.map((r) => [r.reason, massOf(r.document)])).toEqual([['set-aside', 55]]);
+    expect(server.revisions.map((r) => [r.reason, massOf(r.document as BuildDocument)])).toEqual([
+      ['set-aside', 55],
+    ]);
     store().undo();
     expect(massOf(store().document)).toBe(55);
     await quiet();
-    expect(massOf(server.build.document)).toBe(55);
+    expect(massOf(server.stored.document)).toBe(55);
   });
 });
 
@@ -148,14 +155,16 @@ describe('undo and redo', () => {
     store().undo();
     store().redo();
     await quiet();
-    expect(massOf(server.build.document)).toBe(70);
+    expect(massOf(server.stored.document)).toBe(70);
   });
 });
 
 describe('the pin', () => {
+  const pins = (): readonly string[] => server.revisions.map((r) => r.reason);
+
   it('stays through a reload and is taken out again', async () => {
     await store().pin();
-    expect(server.build.pinnedRevision).toBe(1);
+    expect(pins()).toEqual(['pin']);
     store().edit(rider(120), 'rider');
     await quiet();
     await store().close();
@@ -164,6 +173,70 @@ describe('the pin', () => {
     expect(store().pinned?.name).toMatch(/^as at \d\d:\d\d$/);
     await store().unpin();
     expect(store().pinned).toBeUndefined();
-    expect(server.build.pinnedRevision).toBeNull();
+    expect(pins()).toEqual(['was-pin']);
+  });
+
+  it('set while the server is away is not lost: it is said to be unsent, and sent when it can be', async () => {
+    server.down = true;
+    await store().pin();
+    expect(store()).toMatchObject({ saveState: 'offline', pinned: { document: server.stored.document } });
+    expect(pins()).toEqual([]);
+    server.down = false;
+    await vi.advanceTimersByTimeAsync(3000);
+    expect(pins()).toEqual(['pin']);
+    expect(store().saveState).toBe('saved');
+  });
+
+  it('set while the server is away outlives the page', async () => {
+    server.down = true;
+    await store().pin();
+    await store().close();
+    server.down = false;
+    await store().open('one');
+    expect(store().pinned?.name).toMatch(/^as at/);
+    await quiet();
+    expect(pins()).toEqual(['pin']);
+    expect(buildDrafts.read('one')).toBeUndefined();
+  });
+
+  it('that the server will not keep is taken out again, and said', async () => {
+    server.refuse = (request) =>
+      request === 'POST /revisions' ? [404, 'There is no such build.'] : undefined;
+    await store().pin();
+    expect(store()).toMatchObject({
+      pinned: undefined,
+      notKept: 'There is no such build.',
+      saveState: 'saved',
+    });
+  });
+});
+
+describe('a slow answer', () => {
+  it('does not let a build conflict with its own edit', async () => {
+    let go: (() => void) | undefined;
+    server.hold = () =>
+      new Promise((done) => {
+        go = done;
+      });
+    store().edit(rider(70), 'rider');
+    await quiet();
+    store().edit(rider(71), 'rider');
+    await vi.advanceTimersByTimeAsync(5000);
+    expect(server.saves).toBe(1);
+    server.hold = undefined;
+    go?.();
+    await quiet();
+    expect(store().saveState).toBe('saved');
+    expect(massOf(server.stored.document)).toBe(71);
+  });
+
+  it('that is lost after the save was stored is no conflict when it is sent again', async () => {
+    server.losesAnswers = true;
+    store().edit(rider(70), 'rider');
+    await quiet();
+    expect(store().saveState).toBe('offline');
+    server.losesAnswers = false;
+    await vi.advanceTimersByTimeAsync(3000);
+    expect(store()).toMatchObject({ saveState: 'saved', version: 2 });
   });
 });

@@ -1,10 +1,12 @@
 import { create } from 'zustand';
-import type { BuildDocument } from '@apple-cart/core';
-import { ApiError, api, type StoredBuild } from './api.ts';
-import { dropDraft, keepDraft, readDraft } from './drafts.ts';
+import type { Stored } from '@apple-cart/contracts';
+import { readBuild, type BuildDocument } from '@apple-cart/core';
+import { api } from './api.ts';
+import { Autosaver, type Errand, type SaveState, type Saving } from './autosaver.ts';
+import { drafts } from './drafts.ts';
 import { emptyHistory, record, redo, undo, type History } from './history.ts';
 
-export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'conflict' | 'refused';
+export type { SaveState } from './autosaver.ts';
 
 export interface Pinned {
   readonly name: string;
@@ -18,11 +20,13 @@ interface BuildState {
   readonly document: BuildDocument | undefined;
   readonly history: History<BuildDocument>;
   readonly saveState: SaveState;
-  /** Why the server refused the document, which only an error of ours can bring about. */
+  /** Why the server refused something, in its words. */
   readonly refusal: string | undefined;
   /** The other window's build while a conflict waits for a decision. */
-  readonly theirs: StoredBuild | undefined;
+  readonly theirs: Stored<BuildDocument> | undefined;
   readonly pinned: Pinned | undefined;
+  /** A pin or a version that the server would not keep, in words; until the next one. */
+  readonly notKept: string | undefined;
   readonly loadError: string | undefined;
 
   readonly open: (id: string) => Promise<void>;
@@ -33,107 +37,121 @@ interface BuildState {
   readonly redo: () => void;
   readonly pin: () => Promise<void>;
   readonly unpin: () => Promise<void>;
+  /** Keeps the present state as a version of a name. */
+  readonly keep: (name: string) => Promise<void>;
   /** Settles a conflict; whichever side is not taken is kept as a version. */
   readonly resolve: (choice: 'mine' | 'theirs') => Promise<void>;
   readonly flush: (keepalive?: boolean) => Promise<void>;
 }
 
-/** A pause in typing after which a change is sent. */
-const QUIET_MS = 350;
-const RETRY_MS = 3000;
+const CLOSED = {
+  id: undefined,
+  version: 0,
+  document: undefined,
+  history: emptyHistory,
+  saveState: 'saved',
+  refusal: undefined,
+  theirs: undefined,
+  pinned: undefined,
+  notKept: undefined,
+  loadError: undefined,
+} as const;
 
-let timer: ReturnType<typeof setTimeout> | undefined;
+export const buildDrafts = drafts('build', readBuild);
+const same = (a: BuildDocument, b: BuildDocument): boolean => JSON.stringify(a) === JSON.stringify(b);
+const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 
+/** The pin that is shown while errands wait: the last of them says. */
+const pinAfter = (
+  pinned: Pinned | undefined,
+  errands: readonly Errand<BuildDocument>[],
+): Pinned | undefined =>
+  errands.reduce<Pinned | undefined>((now, errand) => {
+    if (errand.kind === 'unpin') return undefined;
+    return errand.reason === 'pin' ? { name: errand.name, document: errand.document } : now;
+  }, pinned);
+
+const runFor =
+  (id: string) =>
+  async (errand: Errand<BuildDocument>): Promise<void> => {
+    if (errand.kind === 'unpin') await api.versions.unpin(id);
+    else await api.versions.keep(id, errand);
+  };
+
+/** The pinned version of a build; undefined where none is pinned. */
+async function pinnedOf(id: string): Promise<Pinned | undefined> {
+  const { pinned } = await api.versions.list(id);
+  if (pinned === null) return undefined;
+  const { name, document } = await api.versions.get(id, pinned);
+  return { name: name ?? 'pinned', document };
+}
+
+/** The open build: edits, undo and redo over the whole document, and its saving. */
 export const useBuild = create<BuildState>()((set, get) => {
-  /** Shows a document, remembers it as a draft and sends it after a pause. */
+  let saver: Autosaver<BuildDocument> | undefined;
+
+  const told = (id: string) => (saving: Saving<BuildDocument>) => {
+    if (get().id === id) set(saving);
+  };
+
+  /** Shows a document and sends it after a pause. */
   function change(document: BuildDocument, history: History<BuildDocument>): void {
-    const { id, version, saveState } = get();
-    if (id === undefined) return;
-    set({ document, history, saveState: saveState === 'conflict' ? 'conflict' : 'waiting' });
-    keepDraft(id, { baseVersion: version, document });
-    schedule(QUIET_MS);
+    if (saver === undefined) return;
+    set({ document, history });
+    saver.edit(document);
   }
 
-  function schedule(ms: number): void {
-    clearTimeout(timer);
-    timer = setTimeout(() => void get().flush(), ms);
+  function step(way: typeof undo): void {
+    const { document, history } = get();
+    const next = document === undefined ? undefined : way(history, document);
+    if (next !== undefined) change(next.document, next.history);
   }
 
-  function accepted(id: string, sent: BuildDocument, stored: StoredBuild): void {
-    if (get().id !== id) return;
-    const newer = get().document !== sent;
-    set({ version: stored.version, saveState: newer ? 'waiting' : 'saved', refusal: undefined });
-    if (newer) schedule(0);
-    else dropDraft(id);
-  }
-
-  function failed(id: string, error: unknown): void {
-    if (get().id !== id) return;
-    if (error instanceof ApiError && error.status === 409 && error.current !== undefined) {
-      set({ saveState: 'conflict', theirs: error.current });
-    } else if (error instanceof ApiError && error.status >= 400 && error.status < 500) {
-      set({ saveState: 'refused', refusal: error.issues[0]?.message ?? error.message });
-    } else {
-      set({ saveState: 'offline' });
-      schedule(RETRY_MS);
+  /** Shows a build that was read, and takes up what an earlier page could not send any more. */
+  function show(id: string, stored: Stored<BuildDocument>, pinned: Pinned | undefined): void {
+    saver = new Autosaver(stored, {
+      save: (request, keepalive) => api.builds.save(id, request, { keepalive }),
+      run: runFor(id),
+      draft: (unsent) => {
+        buildDrafts.keep(id, unsent);
+      },
+      tell: told(id),
+      refused: (errand, why) => {
+        if (get().id !== id) return;
+        // What the screen said was pinned is not: it is taken out again, and said.
+        if (errand.kind === 'keep' && errand.reason === 'pin') set({ pinned: undefined });
+        set({ notKept: why });
+      },
+    });
+    set({ version: stored.version, document: stored.document, pinned });
+    const draft = buildDrafts.read(id);
+    if (draft === undefined) return;
+    const edited =
+      draft.edited && (!same(draft.document, stored.document) || draft.keepPrevious !== undefined);
+    if (!edited && draft.errands.length === 0) {
+      buildDrafts.keep(id, undefined);
+      return;
     }
-  }
-
-  async function send(
-    id: string,
-    version: number,
-    document: BuildDocument,
-    keep?: string,
-    keepalive = false,
-  ): Promise<void> {
-    set({ saveState: 'saving' });
-    try {
-      accepted(id, document, await api.save(id, version, document, keep, keepalive));
-    } catch (error) {
-      failed(id, error);
-    }
+    // An edit was cut off before it was acknowledged: bring it back, and let a conflict show itself.
+    if (edited)
+      set({
+        document: draft.document,
+        history: record(emptyHistory, stored.document, 'edit brought back', '', Date.now()),
+      });
+    set({ pinned: pinAfter(pinned, draft.errands) });
+    saver.takeUp({ ...draft, edited });
   }
 
   return {
-    id: undefined,
-    version: 0,
-    document: undefined,
-    history: emptyHistory,
-    saveState: 'saved',
-    refusal: undefined,
-    theirs: undefined,
-    pinned: undefined,
-    loadError: undefined,
+    ...CLOSED,
 
     async open(id) {
       if (get().id === id && get().loadError === undefined) return;
-      await get().flush();
-      set({
-        id,
-        document: undefined,
-        history: emptyHistory,
-        saveState: 'saved',
-        theirs: undefined,
-        pinned: undefined,
-        loadError: undefined,
-      });
+      await get().close();
+      set({ id });
       try {
-        const stored = await api.build(id);
-        if (get().id !== id) return;
-        set({ version: stored.version, document: stored.document });
-        if (stored.pinnedRevision !== null) {
-          const { name, document } = await api.revision(id, stored.pinnedRevision);
-          if (get().id === id) set({ pinned: { name: name ?? 'pinned', document } });
-        }
-        const draft = readDraft(id);
-        if (draft === undefined) return;
-        if (JSON.stringify(draft.document) === JSON.stringify(stored.document)) {
-          dropDraft(id);
-          return;
-        }
-        // An edit was cut off before it was acknowledged: bring it back, and let a conflict show itself.
-        set({ version: draft.baseVersion });
-        change(draft.document, record(emptyHistory, stored.document, 'edit brought back', '', Date.now()));
+        const [stored, pinned] = await Promise.all([api.builds.get(id), pinnedOf(id)]);
+        if (get().id === id) show(id, stored, pinned);
       } catch (error) {
         if (get().id === id)
           set({ loadError: error instanceof Error ? error.message : 'The build cannot be read.' });
@@ -141,8 +159,10 @@ export const useBuild = create<BuildState>()((set, get) => {
     },
 
     async close() {
-      await get().flush();
-      set({ id: undefined, document: undefined, pinned: undefined, theirs: undefined });
+      await saver?.flush();
+      saver?.stop();
+      saver = undefined;
+      set(CLOSED);
     },
 
     edit(changeDocument, label, key = '') {
@@ -154,70 +174,46 @@ export const useBuild = create<BuildState>()((set, get) => {
     },
 
     undo() {
-      const { document, history } = get();
-      const step = document === undefined ? undefined : undo(history, document);
-      if (step !== undefined) change(step.document, step.history);
+      step(undo);
     },
 
     redo() {
-      const { document, history } = get();
-      const step = document === undefined ? undefined : redo(history, document);
-      if (step !== undefined) change(step.document, step.history);
+      step(redo);
     },
 
     async pin() {
-      const { id, document } = get();
-      if (id === undefined || document === undefined) return;
-      const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(
-        new Date(),
-      );
-      const name = `as at ${clock}`;
-      set({ pinned: { name, document } });
-      await api.keep(id, 'pin', name, document).catch(() => {
-        set({ saveState: 'offline' });
-      });
+      const { document } = get();
+      if (document === undefined) return;
+      const name = `as at ${clock.format(new Date())}`;
+      set({ pinned: { name, document }, notKept: undefined });
+      await saver?.also({ kind: 'keep', reason: 'pin', name, document });
     },
 
     async unpin() {
-      const { id } = get();
-      if (id === undefined) return;
-      set({ pinned: undefined });
-      await api.unpin(id).catch(() => {
-        set({ saveState: 'offline' });
-      });
+      set({ pinned: undefined, notKept: undefined });
+      await saver?.also({ kind: 'unpin' });
+    },
+
+    async keep(name) {
+      const { document } = get();
+      if (document === undefined) return;
+      set({ notKept: undefined });
+      await saver?.also({ kind: 'keep', reason: 'named', name, document });
     },
 
     async resolve(choice) {
-      const { id, document, theirs, history } = get();
-      if (id === undefined || document === undefined || theirs === undefined) return;
-      if (choice === 'mine') {
-        set({ theirs: undefined, version: theirs.version });
-        await send(id, theirs.version, document, 'from the other window');
-        return;
-      }
-      try {
-        await api.keep(id, 'set-aside', 'from this window, set aside', document);
-      } catch (error) {
-        failed(id, error);
-        return;
-      }
-      dropDraft(id);
-      set({
-        theirs: undefined,
-        version: theirs.version,
-        document: theirs.document,
-        history: record(history, document, 'the other window’s edit', '', Date.now()),
-        saveState: 'saved',
-      });
+      const { document, theirs, history } = get();
+      if (document === undefined || theirs === undefined) return;
+      if (choice === 'theirs')
+        set({
+          document: theirs.document,
+          history: record(history, document, 'the other window’s edit', '', Date.now()),
+        });
+      await saver?.resolve(choice);
     },
 
     async flush(keepalive = false) {
-      clearTimeout(timer);
-      const { id, document, version, saveState } = get();
-      if (id === undefined || document === undefined) return;
-      if (saveState === 'waiting' || saveState === 'offline' || saveState === 'refused') {
-        await send(id, version, document, undefined, keepalive);
-      }
+      await saver?.flush(keepalive);
     },
   };
 });

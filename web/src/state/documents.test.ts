@@ -4,7 +4,6 @@ import { differences } from './differences.ts';
 import { fileName } from './download.ts';
 import { withSection } from './paths.ts';
 import { verdictOf } from './verdicts.ts';
-import { sensitivitiesOf } from './what-to-measure.ts';
 
 const build = newBuild('Build');
 
@@ -46,7 +45,6 @@ describe('differences', () => {
 describe('verdicts', () => {
   it('are worked out once a document', () => {
     expect(verdictOf(build)).toBe(verdictOf(build));
-    expect(sensitivitiesOf(build)).toBe(sensitivitiesOf(build));
     expect(verdictOf({ ...build })).not.toBe(verdictOf(build));
   });
 });

@@ -1,4 +1,15 @@
-import { type Unit, formatChange, convert, formatNumber, phraseText, shownUnit, unitText, usualDigits, type Figure, type UnitSystem } from '@apple-cart/core';
+import {
+  type Unit,
+  formatChange,
+  convert,
+  formatNumber,
+  phraseText,
+  shownUnit,
+  unitText,
+  usualDigits,
+  type Figure,
+  type UnitSystem,
+} from '@apple-cart/core';
 
 /** A figure's value for reading: number and unit apart, so that the unit can be set lighter. */
 export interface FigureText {

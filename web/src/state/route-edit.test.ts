@@ -1,84 +1,56 @@
+// @vitest-environment happy-dom
+import { QueryClientProvider } from '@tanstack/react-query';
+import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
+import { createElement, type ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { evenHill, routeSummary, type Route } from '@apple-cart/core';
-import type { StoredRoute } from './api.ts';
-import { useRouteEdits } from './route-edit.ts';
-import { useRoutesStore } from './routes.ts';
+import { fakeStore, type FakeStore } from '../test/fake-store.ts';
+import { queryClient } from './query-client.ts';
+import { leaveRoutes, routeDrafts, useRouteEdit, useRouteEdits } from './route-edit.ts';
+import { fetchRoute, routeAsRead, useRoute, useRouteList } from './routes.ts';
 
-/** A server for one route that keeps to the contract of docs/formats.md, in place of fetch. */
-function fakeRoutes(route: Route) {
-  const server = {
-    stored: { id: 'lane', version: 1, route } as StoredRoute,
-    down: false,
-    saves: 0,
-    away: false,
-  };
-  const answer = (status: number, body?: unknown): Response =>
-    new Response(body === undefined ? null : JSON.stringify(body), { status });
-  vi.stubGlobal('fetch', (path: string, init: { method: string; body?: string }) => {
-    if (server.down) return Promise.reject(new Error('down'));
-    const { stored } = server;
-    const respond = (): Response => {
-      if (init.method === 'GET' && path === '/api/routes')
-        return answer(200, {
-          routes: server.away
-            ? []
-            : [{ id: stored.id, version: stored.version, summary: routeSummary(stored.route) }],
-        });
-      if (init.method === 'DELETE') {
-        server.away = true;
-        return answer(204);
-      }
-      if (path.endsWith('/restore')) {
-        server.away = false;
-        return answer(200, stored);
-      }
-      if (init.method === 'GET') return server.away ? answer(404, {}) : answer(200, stored);
-      server.saves += 1;
-      const body = JSON.parse(init.body ?? '{}') as { baseVersion: number; route: Route };
-      if (body.baseVersion !== stored.version)
-        return answer(409, {
-          error: { message: 'This route has been changed in another window.', current: stored },
-        });
-      if (body.route.name === 'refused')
-        return answer(400, { error: { message: 'No.', issues: [{ message: 'name: wanted some text.' }] } });
-      server.stored = { ...stored, version: stored.version + 1, route: body.route };
-      return answer(200, server.stored);
-    };
-    return Promise.resolve(respond());
-  });
-  return server;
-}
-
-let server: ReturnType<typeof fakeRoutes>;
+let server: FakeStore<Route>;
 const edits = () => useRouteEdits.getState();
-const draft = () => edits().drafts['lane'];
+const shown = () => edits().open['lane'];
 const named = (name: string): void => {
-  edits().edit('lane', { ...(draft()?.route ?? server.stored.route), name }, 'name', 'name');
+  edits().edit('lane', { ...(shown()?.route ?? server.stored.document), name }, 'name', 'name');
 };
-const quiet = () => vi.advanceTimersByTimeAsync(450);
+const quiet = () => vi.advanceTimersByTimeAsync(400);
+const wrapper = ({ children }: { children: ReactNode }) =>
+  createElement(QueryClientProvider, { client: queryClient }, children);
+const list = () => ({
+  documents: [{ id: 'lane', version: server.stored.version, summary: routeSummary(server.stored.document) }],
+  broken: [],
+});
 
-beforeEach(async () => {
-  vi.useFakeTimers();
-  server = fakeRoutes(evenHill('Lane', 500, 5));
-  useRoutesStore.setState({ listed: undefined, error: undefined, read: {} });
-  useRouteEdits.setState({ drafts: {} });
-  await useRoutesStore.getState().fetch('lane');
+beforeEach(() => {
+  server = fakeStore('/api/routes/lane', evenHill('Lane', 500, 5), list);
+  queryClient.clear();
+  queryClient.setDefaultOptions({ queries: { ...queryClient.getDefaultOptions().queries, retryDelay: 1 } });
 });
 afterEach(() => {
+  cleanup();
+  leaveRoutes();
   vi.useRealTimers();
   vi.unstubAllGlobals();
 });
 
 describe('a route being changed', () => {
+  beforeEach(async () => {
+    vi.useFakeTimers();
+    await fetchRoute('lane');
+  });
+
   it('is shown at once, and kept once after a burst of typing', async () => {
     for (const name of ['L', 'Lo', 'Long lane']) named(name);
-    expect(draft()).toMatchObject({ route: { name: 'Long lane' }, saved: 'saving' });
+    expect(shown()).toMatchObject({ route: { name: 'Long lane' }, saving: { saveState: 'waiting' } });
     expect(server.saves).toBe(0);
     await quiet();
     expect(server.saves).toBe(1);
-    expect(server.stored.route.name).toBe('Long lane');
-    expect(draft()).toMatchObject({ saved: 'saved', trouble: undefined });
-    expect(useRoutesStore.getState().read['lane']).toMatchObject({ version: 2 });
+    expect(server.stored.document.name).toBe('Long lane');
+    expect(shown()?.saving.saveState).toBe('saved');
+    expect(routeAsRead('lane')).toMatchObject({ version: 2, document: { name: 'Long lane' } });
+    expect(routeDrafts.read('lane')).toBeUndefined();
   });
 
   it('is undone and done again, each kept', async () => {
@@ -86,12 +58,12 @@ describe('a route being changed', () => {
     await quiet();
     edits().step('lane', 'undo');
     await quiet();
-    expect(server.stored.route.name).toBe('Lane');
+    expect(server.stored.document.name).toBe('Lane');
     edits().step('lane', 'redo');
     await quiet();
-    expect(server.stored.route.name).toBe('A');
+    expect(server.stored.document.name).toBe('A');
     edits().step('lane', 'redo');
-    expect(draft()?.route.name).toBe('A');
+    expect(shown()?.route.name).toBe('A');
   });
 
   it('follows a change that was made while the one before was on its way', async () => {
@@ -100,64 +72,149 @@ describe('a route being changed', () => {
     named('B');
     await sent;
     await quiet();
-    expect(server.stored.route.name).toBe('B');
-    expect(draft()?.saved).toBe('saved');
+    expect(server.stored.document.name).toBe('B');
+    expect(shown()?.saving.saveState).toBe('saved');
   });
 
-  it('waits for a server that is away, and loses nothing', async () => {
+  it('waits for a server that is away, and loses nothing, not even with the page', async () => {
     server.down = true;
     named('Typed in the dark');
     await quiet();
-    expect(draft()).toMatchObject({ saved: 'failed', route: { name: 'Typed in the dark' } });
-    expect(draft()?.trouble).toContain('cannot be reached');
+    expect(shown()).toMatchObject({ saving: { saveState: 'offline' }, route: { name: 'Typed in the dark' } });
+    leaveRoutes();
+    expect(routeDrafts.read('lane')?.document.name).toBe('Typed in the dark');
     server.down = false;
-    await vi.advanceTimersByTimeAsync(3500);
-    expect(server.stored.route.name).toBe('Typed in the dark');
-    expect(draft()).toMatchObject({ saved: 'saved', trouble: undefined });
+    const stored = await fetchRoute('lane');
+    if (stored !== null) edits().resume(stored);
+    await quiet();
+    expect(server.stored.document.name).toBe('Typed in the dark');
   });
 
-  it('changed elsewhere meanwhile says so, overwrites nothing, and takes theirs when asked', async () => {
-    server.stored = { ...server.stored, version: 5, route: evenHill('Theirs', 700, 2) };
+  it('changed elsewhere meanwhile says so, overwrites nothing, and takes theirs when asked; mine is one undo away', async () => {
+    server.changeElsewhere(() => evenHill('Theirs', 700, 2));
     named('Mine');
     await quiet();
-    expect(draft()).toMatchObject({ saved: 'failed', conflict: true, route: { name: 'Mine' } });
-    expect(server.stored.route.name).toBe('Theirs');
+    expect(shown()).toMatchObject({ saving: { saveState: 'conflict' }, route: { name: 'Mine' } });
+    expect(server.stored.document.name).toBe('Theirs');
     await edits().takeTheirs('lane');
-    expect(draft()).toBeUndefined();
-    expect(useRoutesStore.getState().read['lane']).toMatchObject({ version: 5, route: { name: 'Theirs' } });
+    expect(shown()).toMatchObject({ saving: { saveState: 'saved' }, route: { name: 'Theirs' } });
+    expect(routeAsRead('lane')).toMatchObject({ version: 2, document: { name: 'Theirs' } });
+    edits().step('lane', 'undo');
+    await quiet();
+    expect(server.stored.document.name).toBe('Mine');
+  });
+
+  it('a draft that began before another window’s edit shows itself as a conflict', async () => {
+    server.down = true;
+    named('Mine');
+    await quiet();
+    leaveRoutes();
+    server.down = false;
+    server.changeElsewhere(() => evenHill('Theirs', 700, 2));
+    const stored = await fetchRoute('lane');
+    if (stored !== null) edits().resume(stored);
+    await quiet();
+    expect(shown()?.saving.saveState).toBe('conflict');
+    expect(server.stored.document.name).toBe('Theirs');
   });
 
   it('refused by the server says why, in the server’s words', async () => {
+    server.refuse = (request) => (request === 'PUT ' ? [400, 'name: wanted some text.'] : undefined);
     named('refused');
     await quiet();
-    expect(draft()).toMatchObject({ saved: 'failed', conflict: false, trouble: 'name: wanted some text.' });
+    expect(shown()?.saving).toMatchObject({ saveState: 'refused', refusal: 'name: wanted some text.' });
   });
 
   it('that is not there is left alone', () => {
     edits().edit('none', evenHill('x', 1, 1), 'name', '');
     edits().step('none', 'undo');
-    expect(edits().drafts).toEqual({});
+    expect(edits().open).toEqual({});
+  });
+});
+
+describe('a route that a page wants', () => {
+  const read = (id: string) => renderHook(() => useRoute(id), { wrapper }).result;
+
+  it('is read, and none is asked for without an id', async () => {
+    expect(read('').current).toEqual({ state: 'none' });
+    const lane = read('lane');
+    expect(lane.current.state).toBe('reading');
+    await waitFor(() => {
+      expect(lane.current).toMatchObject({ state: 'there', stored: { document: { name: 'Lane' } } });
+    });
+  });
+
+  it('that is gone is another thing than one that cannot be read', async () => {
+    server.refuse = (request) => (request === 'GET ' ? [404, 'There is no such route.'] : undefined);
+    const gone = read('lane');
+    await waitFor(() => {
+      expect(gone.current.state).toBe('gone');
+    });
+    queryClient.clear();
+    server.refuse = undefined;
+    server.down = true;
+    const unread = read('lane');
+    await waitFor(() => {
+      expect(unread.current).toMatchObject({
+        state: 'unread',
+        why: expect.stringContaining('reached') as string,
+      });
+    });
+    server.down = false;
+    act(() => {
+      if (unread.current.state === 'unread') unread.current.retry();
+    });
+    await waitFor(() => {
+      expect(unread.current.state).toBe('there');
+    });
+  });
+
+  it('stays as it was read last while it cannot be read anew, and says so', async () => {
+    const lane = read('lane');
+    await waitFor(() => {
+      expect(lane.current.state).toBe('there');
+    });
+    server.down = true;
+    await act(() => fetchRoute('lane').catch(() => undefined));
+    await waitFor(() => {
+      expect(lane.current).toMatchObject({
+        state: 'there',
+        stored: { document: { name: 'Lane' } },
+        stale: expect.stringContaining('reached') as string,
+      });
+    });
+  });
+
+  it('and is changed brings back what an earlier page could not send', async () => {
+    routeDrafts.keep('lane', {
+      baseVersion: 1,
+      document: evenHill('Half typed', 500, 5),
+      edited: true,
+      keepPrevious: undefined,
+      errands: [],
+    });
+    const { result } = renderHook(() => useRouteEdit('lane'), { wrapper });
+    await waitFor(() => {
+      expect(result.current.route?.name).toBe('Half typed');
+    });
+    expect(result.current.undo).toBeDefined();
+    await waitFor(() => {
+      expect(server.stored.document.name).toBe('Half typed');
+    });
   });
 });
 
 describe('the list of routes', () => {
-  it('is read, follows a route put away, and one brought back', async () => {
-    const store = () => useRoutesStore.getState();
-    await store().load();
-    expect(store().listed).toMatchObject([{ id: 'lane', summary: { name: 'Lane', lengthM: 500 } }]);
-    await store().remove('lane');
-    expect(store().listed).toEqual([]);
-    expect(store().read['lane']).toBeNull();
-    await store().restore('lane');
-    expect(store().listed).toHaveLength(1);
-    expect(store().read['lane']).toMatchObject({ route: { name: 'Lane' } });
-  });
-
-  it('that cannot be read says so', async () => {
+  it('is read, and one that cannot be read says so', async () => {
+    const { result } = renderHook(() => useRouteList(), { wrapper });
+    await waitFor(() => {
+      expect(result.current.listed).toMatchObject([{ id: 'lane', summary: { name: 'Lane', lengthM: 500 } }]);
+    });
     server.down = true;
-    await useRoutesStore.getState().load();
-    expect(useRoutesStore.getState().error).toContain('cannot be reached');
-    await useRoutesStore.getState().fetch('lane');
-    expect(useRoutesStore.getState().read['lane']).toBeNull();
+    await act(() => result.current.load());
+    await waitFor(() => {
+      expect(result.current.error).toContain('cannot be reached');
+    });
+    expect(result.current.listed).toHaveLength(1);
   });
 });

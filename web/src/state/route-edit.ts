@@ -1,115 +1,137 @@
 import { useEffect } from 'react';
 import { create } from 'zustand';
-import type { Route } from '@apple-cart/core';
-import { ApiError } from './api.ts';
+import { readRoute, type Route } from '@apple-cart/core';
+import { api } from './api.ts';
+import { Autosaver, type Saving } from './autosaver.ts';
+import { drafts } from './drafts.ts';
 import { emptyHistory, record, redo, undo, type History } from './history.ts';
-import { useRoute, useRoutesStore } from './routes.ts';
+import { routeAsRead, routeKept, useRoute, type StoredRoute } from './routes.ts';
 
-interface Draft {
+interface Editing {
   readonly route: Route;
   readonly history: History<Route>;
-  readonly saved: 'saved' | 'saving' | 'failed';
-  readonly trouble: string | undefined;
-  /** Another window has changed it meanwhile. */
-  readonly conflict: boolean;
+  readonly saving: Saving<Route>;
 }
 
 interface RouteEditState {
-  readonly drafts: Readonly<Record<string, Draft>>;
+  readonly open: Readonly<Record<string, Editing>>;
   readonly edit: (id: string, route: Route, label: string, key: string) => void;
   readonly step: (id: string, way: 'undo' | 'redo') => void;
-  readonly flush: (id: string) => Promise<void>;
+  readonly flush: (id: string, keepalive?: boolean) => Promise<void>;
+  /** Takes up what an earlier page typed into a route and could not send any more. */
+  readonly resume: (stored: StoredRoute) => void;
+  /** Shows the other window's route; this window's is one undo away. */
   readonly takeTheirs: (id: string) => Promise<void>;
 }
 
-/** A pause in typing or dragging after which a change is sent. */
-const QUIET_MS = 400;
-const RETRY_MS = 3000;
-/** Routes on their way to the server: one change at a time, or it would conflict with itself. */
-const sending = new Set<string>();
-const timers = new Map<string, ReturnType<typeof setTimeout>>();
+export const routeDrafts = drafts('route', readRoute);
+const savers = new Map<string, Autosaver<Route>>();
 
-/** Routes being changed: shown at once, kept after a pause, undone step by step; a conflict is said and nothing is lost. */
+/** Routes being changed: shown at once, kept by the one autosaver, undone step by step. */
 export const useRouteEdits = create<RouteEditState>()((set, get) => {
-  const put = (id: string, next: Partial<Draft>): void => {
-    const before = get().drafts[id];
-    if (before !== undefined) set({ drafts: { ...get().drafts, [id]: { ...before, ...next } } });
+  const put = (id: string, next: Partial<Editing>): void => {
+    const before = get().open[id];
+    if (before !== undefined) set({ open: { ...get().open, [id]: { ...before, ...next } } });
   };
-  const later = (id: string, ms: number): void => {
-    clearTimeout(timers.get(id));
-    timers.set(
-      id,
-      setTimeout(() => void get().flush(id), ms),
+
+  /** The saver of a route, begun with what was read; a draft of an earlier page is taken up. */
+  function begin({ id, version, document }: StoredRoute): Autosaver<Route> {
+    const before = savers.get(id);
+    if (before !== undefined) return before;
+    const saver = new Autosaver<Route>(
+      { version, document },
+      {
+        save: async (request, keepalive) => {
+          const saved = await api.routes.save(id, request, { keepalive });
+          routeKept(id, saved.version, request.document);
+          return saved;
+        },
+        draft: (unsent) => {
+          routeDrafts.keep(id, unsent);
+        },
+        tell: (saving) => {
+          put(id, { saving });
+        },
+      },
     );
-  };
+    savers.set(id, saver);
+    const saving: Saving<Route> = { version, saveState: 'saved', refusal: undefined, theirs: undefined };
+    set({ open: { ...get().open, [id]: { route: document, history: emptyHistory, saving } } });
+    return saver;
+  }
+
+  function change(id: string, route: Route, history: History<Route>): void {
+    put(id, { route, history });
+    savers.get(id)?.edit(route);
+  }
+
   return {
-    drafts: {},
+    open: {},
 
     edit(id, route, label, key) {
-      const stored = useRoutesStore.getState().read[id];
-      const before = get().drafts[id];
-      const shown = before?.route ?? stored?.route;
+      const stored = routeAsRead(id);
+      if (stored === undefined || stored === null) return;
+      begin(stored);
+      const shown = get().open[id];
       if (shown === undefined) return;
-      const history = record(before?.history ?? emptyHistory, shown, label, key, Date.now());
-      set({
-        drafts: {
-          ...get().drafts,
-          [id]: {
-            route,
-            history,
-            saved: before?.saved === 'failed' ? 'failed' : 'saving',
-            trouble: before?.trouble,
-            conflict: before?.conflict ?? false,
-          },
-        },
-      });
-      later(id, QUIET_MS);
+      change(id, route, record(shown.history, shown.route, label, key, Date.now()));
     },
 
     step(id, way) {
-      const draft = get().drafts[id];
+      const shown = get().open[id];
       const next =
-        draft === undefined ? undefined : (way === 'undo' ? undo : redo)(draft.history, draft.route);
-      if (next === undefined) return;
-      put(id, { route: next.document, history: next.history, saved: 'saving' });
-      later(id, QUIET_MS);
+        shown === undefined ? undefined : (way === 'undo' ? undo : redo)(shown.history, shown.route);
+      if (next !== undefined) change(id, next.document, next.history);
     },
 
-    async flush(id) {
-      clearTimeout(timers.get(id));
-      const draft = get().drafts[id];
-      const version = useRoutesStore.getState().read[id]?.version;
-      if (draft === undefined || version === undefined || draft.saved === 'saved' || draft.conflict) return;
-      if (sending.has(id)) return;
-      sending.add(id);
-      try {
-        await useRoutesStore.getState().save(id, version, draft.route);
-        const same = get().drafts[id]?.route === draft.route;
-        put(id, { saved: same ? 'saved' : 'saving', trouble: undefined });
-        // What was typed while the last change was on its way follows it.
-        if (!same) later(id, 0);
-      } catch (problem) {
-        const issue = problem instanceof ApiError ? problem.issues[0]?.message : undefined;
-        const words = problem instanceof Error ? problem.message : 'It could not be kept.';
-        const status = problem instanceof ApiError ? problem.status : 0;
-        put(id, { saved: 'failed', trouble: issue ?? words, conflict: status === 409 });
-        if (status === 0 || status >= 500) later(id, RETRY_MS);
-      } finally {
-        sending.delete(id);
+    async flush(id, keepalive = false) {
+      await savers.get(id)?.flush(keepalive);
+    },
+
+    resume(stored) {
+      const { id, document } = stored;
+      if (get().open[id] !== undefined) return;
+      const draft = routeDrafts.read(id);
+      if (draft === undefined) return;
+      if (JSON.stringify(draft.document) === JSON.stringify(document)) {
+        routeDrafts.keep(id, undefined);
+        return;
       }
+      const saver = begin(stored);
+      put(id, {
+        route: draft.document,
+        history: record(emptyHistory, document, 'edit brought back', '', Date.now()),
+      });
+      saver.takeUp(draft);
     },
 
     async takeTheirs(id) {
-      await useRoutesStore.getState().fetch(id);
-      set({ drafts: Object.fromEntries(Object.entries(get().drafts).filter(([key]) => key !== id)) });
+      const shown = get().open[id];
+      const theirs = shown?.saving.theirs;
+      if (shown === undefined || theirs === undefined) return;
+      // Undo brings this window's route back.
+      put(id, {
+        route: theirs.document,
+        history: record(shown.history, shown.route, 'the other window’s edit', '', Date.now()),
+      });
+      routeKept(id, theirs.version, theirs.document);
+      await savers.get(id)?.resolve('theirs');
     },
   };
 });
 
+/** Forgets every route being changed; what is unsent stays in its draft. */
+export function leaveRoutes(): void {
+  for (const saver of savers.values()) saver.stop();
+  savers.clear();
+  useRouteEdits.setState({ open: {} });
+}
+
 export interface RouteEdit {
-  /** Undefined while it is read, null where there is no such route. */
-  readonly route: Route | null | undefined;
-  readonly saved: Draft['saved'];
+  readonly read: ReturnType<typeof useRoute>;
+  readonly route: Route | undefined;
+  readonly saveState: Saving<Route>['saveState'];
+  /** What stands in the way of keeping it, in words. */
   readonly trouble: string | undefined;
   readonly edit: (change: (route: Route) => Route, label: string, key?: string) => void;
   readonly undo: (() => void) | undefined;
@@ -118,13 +140,32 @@ export interface RouteEdit {
   readonly takeTheirs: (() => void) | undefined;
 }
 
+function troubleOf({ saveState, refusal }: Saving<Route>): string | undefined {
+  switch (saveState) {
+    case 'conflict':
+      return 'This route has been changed in another window.';
+    case 'offline':
+      return 'The server cannot be reached. Is it still running?';
+    case 'refused':
+      return refusal ?? 'The server does not take it.';
+    case 'saved':
+    case 'saving':
+    case 'waiting':
+      return undefined;
+  }
+}
+
 /** One route being changed. What waits to be kept is sent when its page is left. */
 export function useRouteEdit(id: string): RouteEdit {
-  const stored = useRoute(id);
-  const draft = useRouteEdits((state) => state.drafts[id]);
-  const { edit, step, flush, takeTheirs } = useRouteEdits.getState();
+  const read = useRoute(id);
+  const open = useRouteEdits((state) => state.open[id]);
+  const { edit, step, flush, resume, takeTheirs } = useRouteEdits.getState();
+  const stored = read.state === 'there' ? read.stored : undefined;
+  useEffect(() => {
+    if (stored !== undefined) resume(stored);
+  }, [stored, resume]);
   useEffect(() => () => void flush(id), [flush, id]);
-  const route = draft?.route ?? (stored === null || stored === undefined ? stored : stored.route);
+  const route = open?.route ?? stored?.document;
   const able = (list: readonly unknown[] | undefined, way: 'undo' | 'redo'): (() => void) | undefined =>
     list === undefined || list.length === 0
       ? undefined
@@ -132,18 +173,19 @@ export function useRouteEdit(id: string): RouteEdit {
           step(id, way);
         };
   return {
+    read,
     route,
-    saved: draft?.saved ?? 'saved',
-    trouble: draft?.trouble,
+    saveState: open?.saving.saveState ?? 'saved',
+    trouble: open === undefined ? undefined : troubleOf(open.saving),
     edit: (change, label, key = '') => {
-      if (route === null || route === undefined) return;
+      if (route === undefined) return;
       const next = change(route);
       if (next !== route) edit(id, next, label, key);
     },
-    undo: able(draft?.history.past, 'undo'),
-    redo: able(draft?.history.future, 'redo'),
+    undo: able(open?.history.past, 'undo'),
+    redo: able(open?.history.future, 'redo'),
     takeTheirs:
-      draft?.conflict === true
+      open?.saving.saveState === 'conflict'
         ? () => {
             void takeTheirs(id);
           }

@@ -1,92 +1,102 @@
-import { useEffect } from 'react';
-import { create } from 'zustand';
-import type { Route } from '@apple-cart/core';
-import { api, type ListedRoute, type StoredRoute } from './api.ts';
+import { useQuery } from '@tanstack/react-query';
+import type { Listed, Saved, Stored } from '@apple-cart/contracts';
+import type { Route, RouteSummary } from '@apple-cart/core';
+import { ApiError, api } from './api.ts';
+import { queryClient, readTrouble } from './query-client.ts';
 
-interface RoutesState {
-  /** Undefined until they have been read. */
-  readonly listed: readonly ListedRoute[] | undefined;
-  readonly error: string | undefined;
-  /** Routes read in full, by id; null for one that is not there. */
-  readonly read: Readonly<Record<string, StoredRoute | null>>;
-  readonly load: () => Promise<void>;
-  readonly fetch: (id: string) => Promise<void>;
-  readonly create: (route: Route) => Promise<StoredRoute>;
-  readonly save: (id: string, baseVersion: number, route: Route) => Promise<StoredRoute>;
-  readonly remove: (id: string) => Promise<void>;
-  readonly restore: (id: string) => Promise<void>;
-}
+export type StoredRoute = Stored<Route>;
+export type ListedRoute = Listed<RouteSummary>;
 
-const words = (problem: unknown, otherwise: string): string =>
-  problem instanceof Error ? problem.message : otherwise;
+const LIST = ['routes'] as const;
+const keyOf = (id: string): readonly string[] => ['route', id];
 
-/** Routes as the server has them. */
-export const useRoutesStore = create<RoutesState>()((set, get) => {
-  const keep = (stored: StoredRoute): StoredRoute => {
-    set({ read: { ...get().read, [stored.id]: stored } });
-    return stored;
-  };
-  return {
-    listed: undefined,
-    error: undefined,
-    read: {},
-
-    async load() {
-      try {
-        set({ listed: await api.routes(), error: undefined });
-      } catch (problem) {
-        set({ error: words(problem, 'The routes cannot be read.') });
-      }
-    },
-
-    async fetch(id) {
-      try {
-        keep(await api.route(id));
-      } catch {
-        set({ read: { ...get().read, [id]: null } });
-      }
-    },
-
-    async create(route) {
-      const stored = keep(await api.createRoute(route));
-      await get().load();
-      return stored;
-    },
-
-    async save(id, baseVersion, route) {
-      const stored = keep(await api.saveRoute(id, baseVersion, route));
-      void get().load();
-      return stored;
-    },
-
-    async remove(id) {
-      await api.removeRoute(id);
-      set({ read: { ...get().read, [id]: null } });
-      await get().load();
-    },
-
-    async restore(id) {
-      keep(await api.restoreRoute(id));
-      await get().load();
-    },
-  };
-});
+const load = (): Promise<void> => queryClient.invalidateQueries({ queryKey: LIST });
 
 /** The list of routes, read once it is needed. */
-export function useRouteList(): Pick<RoutesState, 'listed' | 'error' | 'load'> {
-  const { listed, error, load } = useRoutesStore();
-  useEffect(() => {
-    if (listed === undefined && error === undefined) void load();
-  }, [listed, error, load]);
-  return { listed, error, load };
+export function useRouteList(): {
+  readonly listed: readonly ListedRoute[] | undefined;
+  readonly error: string | undefined;
+  readonly load: () => Promise<void>;
+} {
+  const { data, error } = useQuery({ queryKey: LIST, queryFn: ({ signal }) => api.routes.list(signal) });
+  return {
+    listed: data?.documents,
+    error: error === null ? undefined : readTrouble(error, 'The routes cannot be read.'),
+    load,
+  };
 }
 
-/** A route by id: undefined while it is read, null where it is gone or none is named. */
-export function useRoute(id: string): StoredRoute | null | undefined {
-  const stored = useRoutesStore((state) => state.read[id]);
-  const fetch = useRoutesStore((state) => state.fetch);
-  useEffect(() => {
-    if (id !== '' && stored === undefined) void fetch(id);
-  }, [id, stored, fetch]);
-  return id === '' ? null : stored;
+/** A route that a page wants. `gone`: there is none; `unread`: it cannot be read now, which is another thing. */
+export type RouteRead =
+  | { readonly state: 'none' | 'reading' | 'gone' }
+  | { readonly state: 'there'; readonly stored: StoredRoute; readonly stale: string | undefined }
+  | { readonly state: 'unread'; readonly why: string; readonly retry: () => void };
+
+/** What is gone is an answer like any other; only what fails is tried again. */
+async function read(id: string, signal: AbortSignal): Promise<StoredRoute | null> {
+  try {
+    return await api.routes.get(id, signal);
+  } catch (problem) {
+    if (problem instanceof ApiError && problem.status === 404) return null;
+    throw problem;
+  }
+}
+
+/**
+ * A route by id; an empty id asks for none. A route that was read before stays while reading it anew fails, and says
+ * so (`stale`).
+ */
+export function useRoute(id: string): RouteRead {
+  const query = useQuery({
+    queryKey: keyOf(id),
+    queryFn: ({ signal }) => read(id, signal),
+    enabled: id !== '',
+  });
+  if (id === '') return { state: 'none' };
+  const why = query.error === null ? undefined : readTrouble(query.error, 'The road cannot be read.');
+  if (query.data === null) return { state: 'gone' };
+  if (query.data !== undefined) return { state: 'there', stored: query.data, stale: why };
+  if (why === undefined) return { state: 'reading' };
+  return { state: 'unread', why, retry: () => void query.refetch() };
+}
+
+/** Reads a route again, or for the first time; null where there is none. */
+export const fetchRoute = (id: string): Promise<StoredRoute | null> =>
+  queryClient.fetchQuery({ queryKey: keyOf(id), queryFn: ({ signal }) => read(id, signal), staleTime: 0 });
+
+/** What the page last heard of a route. */
+export const routeAsRead = (id: string): StoredRoute | null | undefined =>
+  queryClient.getQueryData(keyOf(id));
+
+/** The server has acknowledged a route: lists and readers follow. */
+export function routeKept(id: string, version: number, route: Route): void {
+  const before = routeAsRead(id);
+  const now = new Date().toISOString();
+  const createdAt = before?.createdAt ?? now;
+  queryClient.setQueryData<StoredRoute>(keyOf(id), {
+    id,
+    version,
+    createdAt,
+    updatedAt: now,
+    document: route,
+  });
+  void load();
+}
+
+export async function createRoute(route: Route): Promise<Saved> {
+  const saved = await api.routes.create(route);
+  routeKept(saved.id, saved.version, route);
+  return saved;
+}
+
+export async function putRouteAway(id: string): Promise<void> {
+  await api.routes.putAway(id);
+  queryClient.setQueryData(keyOf(id), null);
+  await load();
+}
+
+export async function bringRouteBack(id: string): Promise<void> {
+  await api.routes.restore(id);
+  await fetchRoute(id);
+  await load();
 }

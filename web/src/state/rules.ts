@@ -1,56 +1,62 @@
-import { create } from 'zustand';
+import { useQuery } from '@tanstack/react-query';
+import type { Broken, ListAnswer, ListedRules } from '@apple-cart/contracts';
 import type { PlaceRules, RuleBook } from '@apple-cart/core';
-import { api, type BrokenRules, type ListedRules } from './api.ts';
+import { api } from './api.ts';
+import { queryClient, readTrouble } from './query-client.ts';
 
-interface RulesState {
+const KEY = ['rules'] as const;
+type Read = ListAnswer<ListedRules> & { readonly book: RuleBook };
+
+/** The book is made once per reading: verdicts are remembered by it. */
+async function read(signal: AbortSignal): Promise<Read> {
+  const answer = await api.rules.list(signal);
+  return { ...answer, book: answer.documents.map((p) => p.document) };
+}
+
+const load = (): Promise<void> => queryClient.invalidateQueries({ queryKey: KEY });
+const NONE: RuleBook = [];
+const NO_RULES: readonly ListedRules[] = [];
+const NO_BROKEN: readonly Broken[] = [];
+
+export interface Rules {
   /** The rules in force; undefined until they have been read. */
   readonly book: RuleBook | undefined;
   readonly listed: readonly ListedRules[];
   /** Stored files that cannot be used. */
-  readonly broken: readonly BrokenRules[];
+  readonly broken: readonly Broken[];
   readonly error: string | undefined;
   readonly load: () => Promise<void>;
-  readonly save: (rules: PlaceRules, baseVersion: number) => Promise<ListedRules>;
-  readonly remove: (id: string) => Promise<void>;
-  readonly restore: (id: string) => Promise<void>;
 }
 
 /** The rule book as the server has it: what ships, corrected and added to. */
-export const useRules = create<RulesState>()((set, get) => ({
-  book: undefined,
-  listed: [],
-  broken: [],
-  error: undefined,
+export function useRules(): Rules {
+  const { data, error } = useQuery({ queryKey: KEY, queryFn: ({ signal }) => read(signal) });
+  return {
+    book: data?.book,
+    listed: data?.documents ?? NO_RULES,
+    broken: data?.broken ?? NO_BROKEN,
+    error: error === null ? undefined : readTrouble(error, 'The rules cannot be read.'),
+    load,
+  };
+}
 
-  async load() {
-    try {
-      const { places, broken } = await api.rules();
-      set({ book: places.map((p) => p.rules), listed: places, broken, error: undefined });
-    } catch (problem) {
-      set({ error: problem instanceof Error ? problem.message : 'The rules cannot be read.' });
-    }
-  },
+/** Adds rules, or replaces the version that the edit began from. Throws what the server said. */
+export async function saveRules(rules: PlaceRules, baseVersion: number): Promise<void> {
+  await api.rules.save(rules.id, { baseVersion, document: rules });
+  await load();
+}
 
-  async save(rules, baseVersion) {
-    const stored = await api.saveRules(rules, baseVersion);
-    await get().load();
-    return stored;
-  },
+export async function takeRulesOut(id: string): Promise<void> {
+  await api.rules.putAway(id);
+  await load();
+}
 
-  async remove(id) {
-    await api.removeRules(id);
-    await get().load();
-  },
-
-  async restore(id) {
-    await api.restoreRules(id);
-    await get().load();
-  },
-}));
-
-const NONE: RuleBook = [];
+export async function bringRulesBack(id: string): Promise<void> {
+  await api.rules.restore(id);
+  await load();
+}
 
 /** The book in force, outside of React; empty before it has been read. */
-export const bookInForce = (): RuleBook => useRules.getState().book ?? NONE;
+export const bookInForce = (): RuleBook => queryClient.getQueryData<Read>(KEY)?.book ?? NONE;
 /** The book in force; a page that shows verdicts is drawn anew when it changes. */
-export const useBook = (): RuleBook => useRules((state) => state.book) ?? NONE;
+export const useBook = (): RuleBook => useRules().book ?? NONE;

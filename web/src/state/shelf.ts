@@ -1,60 +1,74 @@
-import { useEffect } from 'react';
-import { create } from 'zustand';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { NOT_THERE, type ListAnswer, type Stored } from '@apple-cart/contracts';
 import type { Part, PartOf, PartType } from '@apple-cart/core';
-import { api, type StoredPart } from './api.ts';
+import { api } from './api.ts';
+import { queryClient, readTrouble } from './query-client.ts';
 
-interface ShelfState {
+export type StoredPart = Stored<Part>;
+
+const KEY = ['parts'] as const;
+/** By type, then by id, as a shelf is walked along. */
+const inOrder = (a: StoredPart, b: StoredPart): number =>
+  a.document.type.localeCompare(b.document.type) || a.id.localeCompare(b.id);
+
+export interface Shelf {
   /** Undefined until the shelf has been read. */
   readonly parts: readonly StoredPart[] | undefined;
   readonly error: string | undefined;
   readonly load: () => Promise<void>;
-  /** Throws what the server said, with its issues. */
-  readonly save: (part: Part, baseVersion: number | null) => Promise<void>;
-  readonly remove: (id: string) => Promise<void>;
-  readonly takeIn: (parts: readonly unknown[]) => Promise<{ added: number; replaced: number }>;
 }
 
-/** The parts shelf as the server has it. */
-export const useShelfStore = create<ShelfState>()((set, get) => ({
-  parts: undefined,
-  error: undefined,
+const load = (): Promise<void> => queryClient.invalidateQueries({ queryKey: KEY });
 
-  async load() {
-    try {
-      set({ parts: await api.parts(), error: undefined });
-    } catch (problem) {
-      set({ error: problem instanceof Error ? problem.message : 'The shelf cannot be read.' });
-    }
-  },
+/** The parts shelf as the server has it, read once it is needed. */
+export function useShelf(): Shelf {
+  const { data, error } = useQuery({ queryKey: KEY, queryFn: ({ signal }) => api.parts.list(signal) });
+  const parts = useMemo(() => data?.documents.toSorted(inOrder), [data]);
+  return {
+    parts,
+    error: error === null ? undefined : readTrouble(error, 'The shelf cannot be read.'),
+    load,
+  };
+}
 
-  async save(part, baseVersion) {
-    await api.savePart(part, baseVersion);
-    await get().load();
-  },
+/** Ids on the shelf as it was last read. */
+export const idsOnShelf = (): readonly string[] =>
+  queryClient.getQueryData<ListAnswer<StoredPart>>(KEY)?.documents.map((p) => p.id) ?? [];
 
-  async remove(id) {
-    await api.removePart(id);
-    await get().load();
-  },
+/** Puts a part on the shelf, or in the place of the version it began from. Throws what the server said. */
+export async function savePart(part: Part, baseVersion: number = NOT_THERE): Promise<void> {
+  await api.parts.save(part.id, { baseVersion, document: part });
+  await load();
+}
 
-  async takeIn(parts) {
-    const done = await api.takeInParts(parts);
-    await get().load();
-    return done;
-  },
-}));
+export async function putPartAway(id: string): Promise<void> {
+  await api.parts.putAway(id);
+  await load();
+}
 
-/** Reads the shelf once it is needed. */
-export function useShelf(): Pick<ShelfState, 'parts' | 'error' | 'load'> {
-  const { parts, error, load } = useShelfStore();
-  useEffect(() => {
-    if (parts === undefined && error === undefined) void load();
-  }, [parts, error, load]);
-  return { parts, error, load };
+export async function bringPartBack(id: string): Promise<void> {
+  await api.parts.restore(id);
+  await load();
+}
+
+export async function takePartsIn(parts: readonly unknown[]): Promise<{ added: number; replaced: number }> {
+  const taken = await api.parts.takeIn(parts);
+  await load();
+  return taken;
 }
 
 /** Parts of one type. */
 export const ofType = <T extends PartType>(
   parts: readonly StoredPart[] | undefined,
   type: T,
-): readonly PartOf<T>[] => (parts ?? []).map((s) => s.part).filter((p): p is PartOf<T> => p.type === type);
+): readonly PartOf<T>[] =>
+  (parts ?? []).map((s) => s.document).filter((p): p is PartOf<T> => p.type === type);
+
+const NONE: readonly Part[] = [];
+
+/** Every part of the shelf, remembered until the shelf changes. */
+export function useParts(): readonly Part[] {
+  const { parts } = useShelf();
+  return useMemo(() => parts?.map((s) => s.document) ?? NONE, [parts]);
+}

@@ -1,5 +1,5 @@
 import { Printer } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { SideView } from './side-view.tsx';
 import { BalanceLine } from './balance-line.tsx';
@@ -19,7 +19,8 @@ import { Caution } from '../../ui/caution.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { useBuild } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
-import { measureNextOf } from '../../state/what-to-measure.ts';
+import { Studying } from '../../work/studying.tsx';
+import { useStudy } from '../../work/use-study.ts';
 import { STYLE_NAMES } from './donor-styles.ts';
 import { Stage, StageFindings } from '../parts/stage.tsx';
 import { useStage } from '../parts/use-stage.ts';
@@ -31,14 +32,20 @@ const QUIET_MS = 250;
 
 function Inputs() {
   const { document, verdict } = useStage();
-  const items = measureNextOf(useSettled(document, QUIET_MS));
+  const settled = useSettled(document, QUIET_MS);
+  const studied = useStudy(
+    'measure',
+    useMemo(() => ({ build: settled }), [settled]),
+  );
   const hub = document.drive.kind === 'geared-hub' || document.drive.kind === 'direct-drive-hub';
   const fitCodes = verdict.findings.filter((f) => f.stage === 'donor' && !f.code.startsWith('fit-'));
   return (
     <>
       <DonorFields />
       <FieldGroup title="What to measure next" note="most telling first">
-        <MeasureCards items={items} count={NEXT} />
+        <Studying {...studied} waiting="Trying every measure…">
+          {(items) => <MeasureCards items={items} count={NEXT} />}
+        </Studying>
       </FieldGroup>
       <FieldGroup title="Frame, brakes and levers">
         <DonorChoice name="frameMaterial" />

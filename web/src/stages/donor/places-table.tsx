@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
-import { comparePlaces } from '@apple-cart/core';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { useSettled } from '../../state/use-settled.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { withSection } from '../../state/paths.ts';
+import { useStudy } from '../../work/use-study.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { PLACE_NAMES } from './pack-boxes.ts';
@@ -15,7 +15,8 @@ export function PlacesTable() {
   const document = useSettled(useDocument(), QUIET_MS);
   const edit = useBuild((state) => state.edit);
   const shown = useQuantity();
-  const rows = useMemo(() => comparePlaces(document), [document]);
+  const input = useMemo(() => ({ build: document }), [document]);
+  const { value: rows = [] } = useStudy('places', input);
   const mm = shown(1, 'mm').unit;
   const length = (value: number): string => shown(value, 'mm', mm === 'mm' ? 0 : 1).text;
   const lowest = [...rows].filter((r) => r.state !== 'stop').sort((a, b) => a.centreUpMm - b.centreUpMm)[0];

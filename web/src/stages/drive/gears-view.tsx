@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
 import {
-  assemble,
   formatNumber,
   hallSpacingDeg,
   kmhToMs,
@@ -36,7 +35,7 @@ function GearPanel() {
   const grade = verdict.known.brief.hillGradePct.value;
   const hill = document.brief.hillName === '' ? 'test hill' : document.brief.hillName;
   const option = useMemo(() => {
-    const { road } = assemble(document);
+    const { road } = verdict.study.machine;
     return gearChart(
       {
         rows: gears,
@@ -50,7 +49,7 @@ function GearPanel() {
       },
       ink,
     );
-  }, [document, gears, cogs, used, grade, hill, system, ink]);
+  }, [verdict, gears, cogs, used, grade, hill, system, ink]);
   const [speed, force] = [shownUnit('km/h', system), shownUnit('N', system)];
   const title =
     used === undefined

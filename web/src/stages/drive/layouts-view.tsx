@@ -1,9 +1,10 @@
 import { useMemo } from 'react';
-import { compareLayouts, moneyText, type Layout, type LayoutName } from '@apple-cart/core';
+import { moneyText, type Layout, type LayoutName } from '@apple-cart/core';
 import { ofType, useShelf } from '../../state/shelf.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
+import { useStudy } from '../../work/use-study.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
 const NAMES: Readonly<Record<LayoutName, string>> = {
@@ -59,7 +60,8 @@ export function LayoutsView() {
   const { parts, error } = useShelf();
   const shown = useQuantity();
   const motors = useMemo(() => ofType(parts, 'motor'), [parts]);
-  const layouts = useMemo(() => compareLayouts(document, motors), [document, motors]);
+  const input = useMemo(() => ({ build: document, motors }), [document, motors]);
+  const { value: layouts = [] } = useStudy('layouts', input);
   const tried = layouts.filter((l) => l.motor !== undefined);
   const free = tried.filter((l) => l.stops.length === 0);
   const best = [...free].sort((a, b) => (b.hillKmh ?? 0) - (a.hillKmh ?? 0))[0];

@@ -1,10 +1,11 @@
 import { useMemo } from 'react';
-import { withQuantity, ringRows } from '@apple-cart/core';
+import { withQuantity } from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
 import { ofType, useShelf } from '../../state/shelf.ts';
 import { useChange, useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
+import { useStudy } from '../../work/use-study.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
 /** The rings of the shelf side by side on this build, with what each would do. */
@@ -16,7 +17,8 @@ export function RingsView() {
   const change = useChange();
   const now = Math.round(verdict.known.gearing.ringTeeth.value);
   const rings = useMemo(() => [now, ...ofType(parts, 'ring').map((r) => r.teeth)], [now, parts]);
-  const rows = useMemo(() => ringRows(document, rings), [document, rings]);
+  const input = useMemo(() => ({ build: document, rings }), [document, rings]);
+  const { value: rows = [] } = useStudy('rings', input);
   const here = rows.find((r) => r.teeth === now);
   const speed = (kmh: number | undefined): string => (kmh === undefined ? '–' : shown(kmh, 'km/h').text);
   const step = (value: number | undefined, base: number | undefined): string => {

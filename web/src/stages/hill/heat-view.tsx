@@ -1,5 +1,19 @@
 import { useMemo, useState } from 'react';
-import { shownUnit, msToKmh, convert, continuousCurve, assemble, formatNumber, heatOnGrade, STATED_CHARGE, repeatedClimbs, ridePlan, routeLengthM, RIDE_END_WORDS, traceSpacing } from '@apple-cart/core';
+import {
+  RIDE_END_WORDS,
+  convert,
+  formatNumber,
+  kmhToMs,
+  msToKmh,
+  routeLengthM,
+  shownUnit,
+  unitText,
+  type Continuous,
+  type HeatRidden,
+  type HeatTimes,
+  type Route,
+  type Verdict,
+} from '@apple-cart/core';
 import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { continuousChart, repeatChart } from '../../charts/heat-charts.ts';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
@@ -7,11 +21,13 @@ import { YesNoField, AnswerField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { PlainNumber } from '../../fields/plain-number.tsx';
-import { useRoad } from '../../ride/route-field.tsx';
+import { RoadWaits, useRoad } from '../../ride/route-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
+import { Studying } from '../../work/studying.tsx';
+import { useStudy } from '../../work/use-study.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
 import { useTestHill } from './use-hill-ride.ts';
 
@@ -63,179 +79,208 @@ export function HeatFields() {
 
 const SPEEDS = 30;
 const MOST_CLIMBS = 20;
+/** A machine without a top speed is looked at up to here, km/h. */
+const USUAL_KMH = 25;
 
-/** What the motor holds for ever, and how hot one climb after the other makes it. */
-export function HeatView() {
+const minutesText = (seconds: number): string => `${formatNumber(seconds / 60, 0)} min`;
+
+/** Whether the hill asks more than the motor holds for ever, and for how long it is borne. */
+function lastsTitle({ hill: { climb, heat } }: Verdict, own: readonly Continuous[]): string {
+  const [first] = own;
+  if (!climb.climbs || first === undefined) return 'What the motor holds for ever';
+  const here = own.reduce(
+    (best, p) => (Math.abs(p.v - climb.v) < Math.abs(best.v - climb.v) ? p : best),
+    first,
+  );
+  const [asked, held] = [formatNumber(climb.motorW, 0), formatNumber(here.motorW, 0)];
+  return heat.tooHotAfter === undefined
+    ? `The hill lasts: it asks ${asked} W of ${held} W`
+    : `The hill lasts ${minutesText(heat.tooHotAfter)}: ${asked} W asked, ${held} W for ever`;
+}
+
+function ContinuousPanel({ curves: [own, other] }: Pick<HeatRidden, 'curves'>) {
   const { document, verdict } = useDeferredStage();
   const system = useSettings((state) => state.units);
   const ink = useChartInk();
-  const shown = useQuantity();
-  const [times, setTimes] = useState(3);
   const testHill = useTestHill();
-  const { road = testHill } = useRoad('hillRoute', testHill);
-  const { climb, heat } = verdict.hill;
-  const top = verdict.topKmh.full ?? 25;
-
-  const machine = useMemo(() => assemble(document), [document]);
-  const curves = useMemo(() => {
-    const { fluid } = document.drive;
-    const beside = assemble({ ...document, drive: { ...document.drive, fluid: !fluid } });
-    // No faster than the machine goes: beyond that no power is asked.
-    const speeds = Array.from({ length: SPEEDS }, (_, i) => (top / 3.6) * ((i + 1) / SPEEDS));
-    return [continuousCurve(machine, speeds), continuousCurve(beside, speeds)] as const;
-  }, [document, machine, top]);
+  const { climb } = verdict.hill;
+  const speedUnit = shownUnit('km/h', system);
   const continuous = useMemo(
     () =>
       continuousChart(
         {
-          dry: curves[0],
-          other: curves[1],
+          dry: own,
+          other,
           otherName: document.drive.fluid ? 'without the fluid' : 'with fluid in the air gap',
           hill: climb.climbs ? { v: climb.v, motorW: climb.motorW, name: testHill.name } : undefined,
           system,
         },
         ink,
       ),
-    [curves, document.drive.fluid, climb, testHill.name, system, ink],
+    [own, other, document.drive.fluid, climb, testHill.name, system, ink],
   );
-  const repeated = useMemo(() => {
-    const there = { ...road, times, andBack: true };
-    const plan = ridePlan(document, there, 'full');
-    const ride = plan.ride({ traceEvery: Math.min(traceSpacing(plan.course), routeLengthM(road) / 60) });
-    return { ride, trace: ride.trace, climbs: repeatedClimbs(ride, routeLengthM(road)) };
-  }, [document, road, times]);
-  const { thermal } = machine;
-  const grade = verdict.known.brief.hillGradePct.value;
-  // What a sensor that holds back saves the winding from: the same climb with nothing to hold it back.
-  const unheld = useMemo(
-    () =>
-      Number.isFinite(thermal.rollbackStartC)
-        ? heatOnGrade(
-            { ...machine, thermal: { ...thermal, rollbackStartC: Infinity, rollbackEndC: Infinity } },
-            STATED_CHARGE,
-            grade,
-            machine.heldGear ?? 'best',
-          ).tooHotAfter
-        : undefined,
-    [machine, thermal, grade],
+  return (
+    <ChartPanel
+      title={lastsTitle(verdict, own)}
+      summary="Continuous power at the shaft against road speed, with and without fluid in the air gap."
+      name={`${document.name} continuous power`}
+      option={continuous}
+      height="h-[230px]"
+      table={{
+        columns: [
+          { name: `Speed, ${unitText(speedUnit)}`, digits: 1 },
+          { name: 'For ever, W' },
+          { name: 'Phase, A' },
+          { name: document.drive.fluid ? 'Without fluid, W' : 'With fluid, W' },
+        ],
+        rows: own.map((p, i) => [
+          convert(msToKmh(p.v), 'km/h', speedUnit),
+          p.motorW,
+          p.phaseA,
+          other[i]?.motorW,
+        ]),
+      }}
+    />
   );
-  const rollbackC = Number.isFinite(thermal.rollbackStartC) ? thermal.rollbackStartC : undefined;
+}
+
+function RepeatPanel({
+  repeated: { ride, climbs },
+  thermal,
+  road,
+  times,
+  onTimes,
+}: Pick<HeatRidden, 'repeated' | 'thermal'> & {
+  road: Route;
+  times: number;
+  onTimes: (times: number) => void;
+}) {
+  const { document } = useDeferredStage();
+  const system = useSettings((state) => state.units);
+  const ink = useChartInk();
+  const shown = useQuantity();
+  const heatUnit = shownUnit('C', system);
+  const { trace } = ride;
   const repeat = useMemo(
     () =>
-      repeated.trace === undefined
+      trace === undefined
         ? {}
         : repeatChart(
             {
-              trace: repeated.trace,
+              trace,
               lengthM: routeLengthM(road),
-              climbs: repeated.climbs,
-              rollbackC,
+              climbs,
+              rollbackC: Number.isFinite(thermal.rollbackStartC) ? thermal.rollbackStartC : undefined,
               damageC: thermal.damageC,
             },
             system,
             ink,
           ),
-    [repeated, road, rollbackC, thermal.damageC, system, ink],
+    [trace, climbs, road, thermal, system, ink],
   );
-  const here = climb.climbs
-    ? curves[0].reduce(
-        (best, p) => (Math.abs(p.v - climb.v) < Math.abs(best.v - climb.v) ? p : best),
-        curves[0][0] ?? { v: 0, motorW: 0, phaseA: 0, forceN: 0, shellC: 0 },
-      )
-    : undefined;
-  const last = repeated.climbs.at(-1);
+  const last = climbs.at(-1);
   const hot = last === undefined ? undefined : shown(last.topC, 'C', 0);
-  const stays = repeated.ride.ends === 'arrived';
-  const unit = shown(1, 'km/h').unit;
+  const stays = ride.ends === 'arrived';
+  return (
+    <ChartPanel
+      title={
+        stays && hot !== undefined
+          ? `After ${String(last?.climb ?? 0)} climbs ${hot.text} ${hot.unit} at the top`
+          : `Climb ${String((last?.climb ?? 0) + (stays ? 0 : 1))}: ${RIDE_END_WORDS[ride.ends]}`
+      }
+      note={road.name}
+      summary="Winding temperature from climb to climb, with the way down between."
+      name={`${document.name} repeated climb`}
+      option={repeat}
+      height="h-[200px]"
+      table={{
+        columns: [
+          { name: 'Climb' },
+          { name: `Top, ${unitText(heatUnit)}` },
+          { name: `Foot, ${unitText(heatUnit)}` },
+          { name: 'Up, min', digits: 1 },
+          { name: 'Charge after, %' },
+        ],
+        rows: climbs.map((c) => [
+          c.climb,
+          convert(c.topC, 'C', heatUnit),
+          convert(c.bottomC, 'C', heatUnit),
+          c.upSeconds / 60,
+          c.chargePct,
+        ]),
+      }}
+    >
+      <PlainNumber
+        label="Climbs"
+        value={times}
+        unit="1"
+        min={1}
+        max={MOST_CLIMBS}
+        step={1}
+        onChange={onTimes}
+      />
+    </ChartPanel>
+  );
+}
+
+function borne({ tooHotAfter, what }: HeatTimes): string {
+  if (tooHotAfter === undefined) return 'never too hot';
+  return what === 'rollback'
+    ? `held back after ${minutesText(tooHotAfter)}`
+    : `the winding suffers after ${minutesText(tooHotAfter)}`;
+}
+
+/** How long the hill's grade is borne, with what holds back and without it. */
+function LastsLine({ unheldAfter, thermal }: Pick<HeatRidden, 'unheldAfter' | 'thermal'>) {
+  const { verdict } = useDeferredStage();
+  const shown = useQuantity();
+  const { climb, heat } = verdict.hill;
+  const grade = verdict.known.brief.hillGradePct.value;
+  const settles = shown(Math.min(thermal.rollbackStartC, thermal.damageC - 10), 'C', 0);
   return (
     <>
-      <ChartPanel
-        title={
-          here === undefined || !climb.climbs
-            ? 'What the motor holds for ever'
-            : heat.tooHotAfter === undefined
-              ? `The hill lasts: it asks ${formatNumber(climb.motorW, 0)} W of ${formatNumber(here.motorW, 0)} W`
-              : `The hill lasts ${formatNumber(heat.tooHotAfter / 60, 0)} min: ${formatNumber(climb.motorW, 0)} W asked, ${formatNumber(here.motorW, 0)} W for ever`
-        }
-        summary="Continuous power at the shaft against road speed, with and without fluid in the air gap."
-        name={`${document.name} continuous power`}
-        option={continuous}
-        height="h-[230px]"
-        table={{
-          columns: [
-            { name: `Speed, ${unit}`, digits: 1 },
-            { name: 'For ever, W' },
-            { name: 'Phase, A' },
-            { name: document.drive.fluid ? 'Without fluid, W' : 'With fluid, W' },
-          ],
-          rows: curves[0].map((p, i) => [
-            convert(msToKmh(p.v), 'km/h', shownUnit('km/h', system)),
-            p.motorW,
-            p.phaseA,
-            curves[1][i]?.motorW,
-          ]),
-        }}
-      />
-      <ChartPanel
-        title={
-          stays && hot !== undefined
-            ? `After ${String(last?.climb ?? 0)} climbs ${hot.text} ${hot.unit} at the top`
-            : `Climb ${String((last?.climb ?? 0) + (stays ? 0 : 1))}: ${RIDE_END_WORDS[repeated.ride.ends]}`
-        }
-        note={road.name}
-        summary="Winding temperature from climb to climb, with the way down between."
-        name={`${document.name} repeated climb`}
-        option={repeat}
-        height="h-[200px]"
-        table={{
-          columns: [
-            { name: 'Climb' },
-            { name: `Top, ${shown(1, 'C').unit}` },
-            { name: `Foot, ${shown(1, 'C').unit}` },
-            { name: 'Up, min', digits: 1 },
-            { name: 'Charge after, %' },
-          ],
-          rows: repeated.climbs.map((c) => [
-            c.climb,
-            convert(c.topC, 'C', shownUnit('C', system)),
-            convert(c.bottomC, 'C', shownUnit('C', system)),
-            c.upSeconds / 60,
-            c.chargePct,
-          ]),
-        }}
-      >
-        <PlainNumber
-          label="Climbs"
-          value={times}
-          unit="1"
-          min={1}
-          max={MOST_CLIMBS}
-          step={1}
-          onChange={setTimes}
-        />
-      </ChartPanel>
       {climb.climbs && (
         <p className="pt-1 text-[13.5px] leading-snug" data-testid="minutes">
-          On {formatNumber(grade, 1)} % without an end, from cold:{' '}
-          <b>
-            {heat.tooHotAfter === undefined
-              ? 'never too hot'
-              : heat.what === 'rollback'
-                ? `held back after ${formatNumber(heat.tooHotAfter / 60, 0)} min`
-                : `the winding suffers after ${formatNumber(heat.tooHotAfter / 60, 0)} min`}
-          </b>
-          {unheld !== undefined && (
-            <>; without a sensor it would suffer after {formatNumber(unheld / 60, 0)} min</>
+          On {formatNumber(grade, 1)} % without an end, from cold: <b>{borne(heat)}</b>
+          {unheldAfter !== undefined && (
+            <>; without a sensor it would suffer after {minutesText(unheldAfter)}</>
           )}
           .
         </p>
       )}
       <p className="pt-1 text-[12.5px] text-ink2">
-        For ever: the winding settles at{' '}
-        {shown(Math.min(thermal.rollbackStartC, thermal.damageC - 10), 'C', 0).text} {shown(1, 'C').unit} and
-        no higher. Climbs with all help, down again letting it run; from{' '}
-        {formatNumber(verdict.known.pack.chargeLimitPct.value, 0)} % charge, cold.
+        For ever: the winding settles at {settles.text} {settles.unit} and no higher. Climbs with all help,
+        down again letting it run; from {formatNumber(verdict.known.pack.chargeLimitPct.value, 0)} % charge,
+        cold.
       </p>
     </>
+  );
+}
+
+/** What the motor holds for ever, and how hot one climb after the other makes it. */
+export function HeatView() {
+  const { document, verdict } = useDeferredStage();
+  const [times, setTimes] = useState(3);
+  const { road, unread } = useRoad('hillRoute', useTestHill());
+  const top = verdict.topKmh.full ?? USUAL_KMH;
+  const gradePct = verdict.known.brief.hillGradePct.value;
+  const input = useMemo(() => {
+    if (road === undefined) return undefined;
+    // No faster than the machine goes: beyond that no power is asked.
+    const speeds = Array.from({ length: SPEEDS }, (_, i) => kmhToMs(top) * ((i + 1) / SPEEDS));
+    return { build: document, asked: { road, times, speeds, gradePct } };
+  }, [document, road, times, top, gradePct]);
+  const studied = useStudy('heat', input);
+  if (road === undefined) return <RoadWaits unread={unread} />;
+  return (
+    <Studying {...studied} waiting="Warming the motor…">
+      {({ curves, repeated, thermal, unheldAfter }) => (
+        <>
+          <ContinuousPanel curves={curves} />
+          <RepeatPanel repeated={repeated} thermal={thermal} road={road} times={times} onTimes={setTimes} />
+          <LastsLine unheldAfter={unheldAfter} thermal={thermal} />
+        </>
+      )}
+    </Studying>
   );
 }

@@ -1,10 +1,18 @@
 import { useMemo } from 'react';
-import { shownUnit, convert, LIMIT_WORDS, STATED_CHARGE, formatNumber, kmhToMs, msToKmh } from '@apple-cart/core';
+import {
+  shownUnit,
+  convert,
+  LIMIT_WORDS,
+  STATED_CHARGE,
+  formatNumber,
+  kmhToMs,
+  msToKmh,
+} from '@apple-cart/core';
 import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { niceMax } from '../../charts/curve.ts';
 import { LASTS, lastsClass, lastsTint, mapChart } from '../../charts/map-chart.ts';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
-import { useStudy } from '../../ride/use-study.ts';
+import { useStudy } from '../../work/use-study.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
@@ -31,7 +39,7 @@ export function MapView() {
       grades: Array.from({ length: GRADES }, (_, i) => (steep * (i + 0.5)) / GRADES),
     };
   }, [document, top, steep]);
-  const { value, busy, failed } = useStudy('map', input);
+  const { value, busy, why } = useStudy('map', input);
   const hillName = document.brief.hillName === '' ? 'Test hill' : document.brief.hillName;
   const option = useMemo(
     () =>
@@ -56,11 +64,9 @@ export function MapView() {
       <div className={busy ? 'opacity-70' : ''} aria-busy={busy}>
         <ChartPanel
           title={
-            failed
-              ? 'The map could not be worked out'
-              : value === undefined
-                ? 'Working the map out…'
-                : `An hour and more on up to ${formatNumber(steepest, 1)} %`
+            value === undefined
+              ? (why ?? 'Working the map out…')
+              : `An hour and more on up to ${formatNumber(steepest, 1)} %`
           }
           note="half charge, from cold"
           summary={`Speed against grade. The machine climbs for an hour on up to ${formatNumber(steepest, 1)} %.`}

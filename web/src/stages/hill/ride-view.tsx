@@ -4,19 +4,22 @@ import {
   RIDE_END_WORDS,
   formatNumber,
   msToKmh,
-  startGrade,
   steepestRidden,
-  STATED_CHARGE,
   type Binding,
   type Effort,
+  type HillRidden,
   type Ride,
+  type Route,
 } from '@apple-cart/core';
 import { ChoiceRow } from '../../ride/choice-row.tsx';
 import { HeatLine } from '../../ride/heat-line.tsx';
+import { RoadWaits } from '../../ride/route-field.tsx';
 import { RideLegend, RidePanel } from '../../ride/ride-panel.tsx';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { StateMark } from '../../ui/state-mark.tsx';
-import { useHillRide, type HillRide } from './use-hill-ride.ts';
+import { Studying } from '../../work/studying.tsx';
+import { useDeferredStage } from '../parts/use-stage.ts';
+import { useHillRide } from './use-hill-ride.ts';
 
 /** What bound for the longest, the rider's own wishes left out. */
 function mostBound({ bound }: Ride): Binding | undefined {
@@ -26,12 +29,15 @@ function mostBound({ bound }: Ride): Binding | undefined {
   return rows.sort((a, b) => b[1] - a[1])[0]?.[0];
 }
 
+/** A start with a fifth in hand is no trouble. Common practice. */
+const AMPLE = 1.2;
+
 /** Moving off on the steepest ten metres of the road. */
-function SteepestStart({ road, plan }: Pick<HillRide, 'road' | 'plan'>) {
+function SteepestStart({ road, start }: { road: Route; start: HillRidden['start'] }) {
   const shown = useQuantity();
   const { atM, gradePct } = steepestRidden(road);
-  const start = startGrade(plan.machine, STATED_CHARGE, plan.machine.heldGear ?? 'best');
-  const state = start.gradePct < gradePct ? 'stop' : start.gradePct < 1.2 * gradePct ? 'look' : 'fine';
+  const inHand = start.gradePct / gradePct;
+  const state = inHand >= AMPLE ? 'fine' : inHand >= 1 ? 'look' : 'stop';
   const at = shown(atM, 'm', 0);
   return (
     <p className="flex items-start gap-2 pt-1 text-[13.5px] leading-snug">
@@ -54,24 +60,47 @@ function SteepestStart({ road, plan }: Pick<HillRide, 'road' | 'plan'>) {
 /** The hill ridden once: profile by what binds, speed, power, winding and charge. */
 export function HillRideView() {
   const [effort, setEffort] = useState<Effort>('full');
-  const hill = useHillRide(effort);
+  const { road, unread, studied } = useHillRide(effort);
+  if (road === undefined) return <RoadWaits unread={unread} />;
+  return (
+    <Studying {...studied} waiting="Riding it…">
+      {({ own, pinned }) => (
+        <Ridden road={road} hill={own} pinned={pinned} effort={effort} onEffort={setEffort} />
+      )}
+    </Studying>
+  );
+}
+
+function Ridden({
+  road,
+  hill,
+  pinned,
+  effort,
+  onEffort,
+}: {
+  road: Route;
+  hill: HillRidden;
+  pinned: Ride | undefined;
+  effort: Effort;
+  onEffort: (effort: Effort) => void;
+}) {
+  const { document } = useDeferredStage();
   const shown = useQuantity();
-  if (hill === undefined) return <p className="py-6 text-ink2">Fetching the road…</p>;
-  const { road, plan, ride, pinned, document } = hill;
-  const arrived = ride.ends === 'arrived';
+  const { ride, thermal, charged, start } = hill;
   const at = shown(ride.metres / 1000, 'km', 2);
   const mean = shown(msToKmh(ride.metres / Math.max(1, ride.movingSeconds)), 'km/h');
   const hot = shown(ride.hottestC, 'C', 0);
   const binds = mostBound(ride);
-  const title = arrived
-    ? `${road.name} in ${formatNumber(ride.seconds / 60, 1)} min, winding ${hot.text} ${hot.unit}`
-    : `${road.name}: ${RIDE_END_WORDS[ride.ends]} after ${at.text} ${at.unit}`;
+  const title =
+    ride.ends === 'arrived'
+      ? `${road.name} in ${formatNumber(ride.seconds / 60, 1)} min, winding ${hot.text} ${hot.unit}`
+      : `${road.name}: ${RIDE_END_WORDS[ride.ends]} after ${at.text} ${at.unit}`;
   return (
     <>
       <RidePanel
         title={title}
         name={`${document.name} on ${road.name}`}
-        plan={plan}
+        thermal={thermal}
         ride={ride}
         road={road}
         pinned={pinned?.trace}
@@ -79,13 +108,13 @@ export function HillRideView() {
       <RideLegend ride={ride} />
       <div className="mt-2 grid gap-x-6 gap-y-2 border-t-[1.5px] border-ink pt-2 tablet:grid-cols-2">
         <div>
-          <HeatLine ride={ride} damageC={plan.machine.thermal.damageC} />
+          <HeatLine ride={ride} damageC={thermal.damageC} />
           <p className="pl-6 text-[13.5px] leading-snug text-ink2">
             Mean {mean.text} {mean.unit}, {formatNumber(ride.usedWh, 0)} Wh
             {binds === undefined ? '' : `; mostly ${BINDING_WORDS[binds]} binds`}.
           </p>
         </div>
-        <SteepestStart road={road} plan={plan} />
+        <SteepestStart road={road} start={start} />
         <ChoiceRow
           label="Ridden"
           value={effort}
@@ -93,10 +122,10 @@ export function HillRideView() {
             { value: 'full', label: 'with all help' },
             { value: 'cruise', label: 'at the cruising speed' },
           ]}
-          onChange={setEffort}
+          onChange={onEffort}
         />
         <p className="self-center text-[12.5px] text-ink2">
-          From rest at the foot, {formatNumber(plan.charged * 100, 0)} % charged
+          From rest at the foot, {formatNumber(charged * 100, 0)} % charged
           {pinned === undefined ? '' : '; dashed: the pinned build'}.
         </p>
       </div>

@@ -1,25 +1,9 @@
 import { useMemo } from 'react';
-import {
-  evenHill,
-  ridePlan,
-  traceSpacing,
-  type BuildDocument,
-  type Effort,
-  type Ride,
-  type RidePlan,
-  type Route,
-} from '@apple-cart/core';
-import { useRoad } from '../../ride/route-field.tsx';
+import { evenHill, type Effort, type Route } from '@apple-cart/core';
+import { useRoad, type RoadRead } from '../../ride/route-field.tsx';
+import { useStudy, type Studied } from '../../work/use-study.ts';
+import type { StudyOutput } from '../../work/studies.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
-
-export interface HillRide {
-  readonly document: BuildDocument;
-  readonly road: Route;
-  readonly plan: RidePlan;
-  readonly ride: Ride;
-  /** The pinned build on the same road. */
-  readonly pinned: Ride | undefined;
-}
 
 /** The test hill of the brief as a road. */
 export function useTestHill(): Route {
@@ -32,19 +16,13 @@ export function useTestHill(): Route {
   );
 }
 
-/** The hill ridden once from its foot; undefined while the road is being read. */
-export function useHillRide(effort: Effort): HillRide | undefined {
-  const { document } = useDeferredStage();
-  const pinnedBuild = useDeferredStage().pinnedDocument;
-  const { road } = useRoad('hillRoute', useTestHill());
-  return useMemo(() => {
-    if (road === undefined) return undefined;
-    const ridden = (build: BuildDocument): readonly [RidePlan, Ride] => {
-      const plan = ridePlan(build, road, effort);
-      return [plan, plan.ride({ traceEvery: traceSpacing(plan.course) })];
-    };
-    const [plan, ride] = ridden(document);
-    const pinned = pinnedBuild === undefined ? undefined : ridden(pinnedBuild)[1];
-    return { document, road, plan, ride, pinned };
-  }, [document, pinnedBuild, road, effort]);
+/** The hill ridden once from its foot, by the build and by the pinned one, as far as its road can be had. */
+export function useHillRide(effort: Effort): RoadRead & { readonly studied: Studied<StudyOutput<'hill'>> } {
+  const { document: build, pinnedDocument: pinned } = useDeferredStage();
+  const { road: route, unread } = useRoad('hillRoute', useTestHill());
+  const input = useMemo(
+    () => (route === undefined ? undefined : { build, pinned, route, effort }),
+    [build, pinned, route, effort],
+  );
+  return { road: route, unread, studied: useStudy('hill', input) };
 }

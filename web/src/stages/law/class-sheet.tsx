@@ -115,7 +115,7 @@ function Sheet({ build }: { build: BuildDocument }) {
       <div className="pt-2">
         <Facts build={build} verdict={verdict} />
       </div>
-      <Clauses place={here} build={build} />
+      <Clauses place={here} machine={verdict.study.machine} />
       <Duties here={here} verdict={verdict} />
       <Label build={build} verdict={verdict} here={here} />
       <p className="pt-4 text-[13px]">

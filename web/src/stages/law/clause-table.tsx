@@ -1,9 +1,8 @@
 import { useMemo, useState } from 'react';
 import {
-  assemble,
   decidingCategory,
   thirtyMinutePower,
-  type BuildDocument,
+  type Machine,
   type CategoryVerdict,
   type PlaceVerdict,
 } from '@apple-cart/core';
@@ -121,8 +120,8 @@ function TestClauses({ test, first, heldW }: { test: TestVerdict; first: boolean
 }
 
 /** Clause by clause, for every question that a place asks; any of its classes can be looked at. */
-export function Clauses({ place, build }: { place: PlaceVerdict; build: BuildDocument }) {
-  const heldW = useMemo(() => thirtyMinutePower(assemble(build)).watts, [build]);
+export function Clauses({ place, machine }: { place: PlaceVerdict; machine: Machine }) {
+  const heldW = useMemo(() => thirtyMinutePower(machine).watts, [machine]);
   return place.tests.map((test, i) => (
     <TestClauses key={`${place.place.id} ${test.test.id}`} test={test} first={i === 0} heldW={heldW} />
   ));

@@ -4,11 +4,13 @@ import {
   phraseText,
   type BuildDocument,
   type Gains,
+  type ComplyPlan,
   type ComplyStep,
   type PlaceVerdict,
 } from '@apple-cart/core';
 import { ChoiceField } from '../../fields/choice-field.tsx';
-import { useStudy } from '../../ride/use-study.ts';
+import { Studying } from '../../work/studying.tsx';
+import { useStudy } from '../../work/use-study.ts';
 import { useBuild } from '../../state/build-store.ts';
 import { useBook } from '../../state/rules.ts';
 import { useSettings } from '../../state/settings-store.ts';
@@ -118,132 +120,144 @@ export function ComplyView() {
 /** The plan for one class. */
 function Plan({ document, here, id }: { document: BuildDocument; here: PlaceVerdict; id: string }) {
   const book = useBook();
-  const edit = useBuild((state) => state.edit);
   const latest = useBuild((state) => state.document);
-  const costText = useCostText();
   const input = useMemo(
     () => ({ build: document, book: rulesFor(here, book), category: id }),
     [document, here, book, id],
   );
-  const { value: plan, busy, failed } = useStudy('comply', input);
-  const current = plan?.category.id === id ? plan : undefined;
-  const fresh = !busy && latest === document;
+  const studied = useStudy('comply', input);
+  // The plan for another class is not this one's, however fresh.
+  const plan = studied.value?.category.id === id ? studied.value : undefined;
+  const busy = studied.busy || latest !== document;
   return (
-    <>
-      {failed && (
-        <p role="alert" className="py-3 text-stop">
-          The changes could not be worked out. Change a value, or reload the page.
-        </p>
-      )}
-      {current === undefined ? (
-        <p role="status" className="py-6 text-ink2">
-          Trying changes…
-        </p>
-      ) : (
-        <div className={fresh ? '' : 'opacity-60'} data-testid="fit-plan" aria-busy={!fresh}>
-          {current.steps.length === 0 ? (
-            <p className="flex items-center gap-2 py-3">
-              <StateMark state={CATEGORY_STATE[current.together.after.outcome]} size={15} labelled={false} />
-              {current.cannot.length > 0 && current.together.after.outcome === 'outside'
-                ? 'No setting brings it in.'
-                : 'Nothing that a setting could mend is broken.'}
-            </p>
-          ) : (
-            <>
-              <ol className="border-t-[1.5px] border-ink">
-                {current.steps.map((step, i) => (
-                  <Step key={step.id} step={step} number={i + 1} current={document} />
-                ))}
-              </ol>
-              <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5 py-2.5">
-                <StateMark
-                  state={CATEGORY_STATE[current.together.after.outcome]}
-                  size={17}
-                  labelled={false}
-                />
-                <span className="leading-snug">
-                  <b className="font-semibold">
-                    {current.steps.length === 1
-                      ? 'After it'
-                      : `After ${current.steps.length === 2 ? 'both' : `all ${formatNumber(current.steps.length, 0)}`}`}
-                    : {CATEGORY_WORD[current.together.after.outcome]}, {current.category.shortName}.
-                  </b>
-                  <span className="block text-[12.5px] text-ink2">{costText(current.together.cost)}</span>
-                </span>
-                {current.steps.length > 1 && (
-                  <Button
-                    kind="go"
-                    className="no-print ml-auto"
-                    onClick={() => {
-                      edit(
-                        (d) => (d === document ? current.together.build : d),
-                        `made to fit ${current.category.shortName}`,
-                      );
-                    }}
-                  >
-                    Try them together
-                  </Button>
-                )}
-              </div>
-            </>
-          )}
-          {current.others.length > 0 && (
-            <>
-              <h3 className="head border-b-[1.5px] border-ink pt-2 pb-1 text-[14px]">Or instead</h3>
-              <ul>
-                {current.others.map((step) => (
-                  <Step key={step.id} step={step} number={undefined} current={document} />
-                ))}
-              </ul>
-            </>
-          )}
-          {current.cannot.length > 0 && (
-            <>
-              <h3 className="head border-b-[1.5px] border-ink pt-3 pb-1 text-[14px]">
-                What no setting mends
-              </h3>
-              {current.cannot.map(({ title, why }) => (
-                <p key={title} className="flex gap-2.5 border-b border-hair py-2 leading-snug">
-                  <span className="pt-0.5">
-                    <StateMark state="stop" size={14} labelled={false} />
-                  </span>
-                  <span>
-                    <b className="font-semibold">{title}.</b> <span className="text-ink2">{why}</span>
-                  </span>
-                </p>
-              ))}
-            </>
-          )}
-          {current.toSettle.length > 0 && (
-            <>
-              <h3 className="head border-b-[1.5px] border-ink pt-3 pb-1 text-[14px]">Still to settle</h3>
-              {current.toSettle.map(({ clause, why }) => (
-                <p
-                  key={clause.id + clause.source}
-                  className="flex gap-2.5 border-b border-hair py-2 leading-snug"
-                >
-                  <span className="pt-0.5">
-                    <StateMark state="unknown" size={14} labelled={false} />
-                  </span>
-                  <span>
-                    <b className="font-semibold">{clause.title}.</b>{' '}
-                    <span className="text-ink2">
-                      {why}; {clause.source}
-                    </span>
-                  </span>
-                </p>
-              ))}
-            </>
-          )}
+    <Studying {...studied} value={plan} busy={busy} waiting="Trying changes…">
+      {(current) => (
+        <div data-testid="fit-plan" aria-busy={busy}>
+          <Steps plan={current} document={document} />
+          <Others plan={current} document={document} />
+          <Cannot plan={current} />
+          <ToSettle plan={current} />
           <p className="pt-3 text-[12.5px] text-ink2">
             A change is tried on the build and taken back with undo (Ctrl+Z). Values that it sets are assumed
             until the controller has them. Rated power, approval and the number of wheels are not settings.
           </p>
         </div>
       )}
+    </Studying>
+  );
+}
+
+const allOf = (count: number): string => (count === 2 ? 'both' : `all ${formatNumber(count, 0)}`);
+
+/** What is needed together, and what the class then is. */
+function Steps({ plan, document }: { plan: ComplyPlan; document: BuildDocument }) {
+  const edit = useBuild((state) => state.edit);
+  const costText = useCostText();
+  const { steps, together, cannot, category } = plan;
+  const state = CATEGORY_STATE[together.after.outcome];
+  if (steps.length === 0)
+    return (
+      <p className="flex items-center gap-2 py-3">
+        <StateMark state={state} size={15} labelled={false} />
+        {cannot.length > 0 && together.after.outcome === 'outside'
+          ? 'No setting brings it in.'
+          : 'Nothing that a setting could mend is broken.'}
+      </p>
+    );
+  return (
+    <>
+      <ol className="border-t-[1.5px] border-ink">
+        {steps.map((step, i) => (
+          <Step key={step.id} step={step} number={i + 1} current={document} />
+        ))}
+      </ol>
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5 py-2.5">
+        <StateMark state={state} size={17} labelled={false} />
+        <span className="leading-snug">
+          <b className="font-semibold">
+            {steps.length === 1 ? 'After it' : `After ${allOf(steps.length)}`}:{' '}
+            {CATEGORY_WORD[together.after.outcome]}, {category.shortName}.
+          </b>
+          <span className="block text-[12.5px] text-ink2">{costText(together.cost)}</span>
+        </span>
+        {steps.length > 1 && (
+          <Button
+            kind="go"
+            className="no-print ml-auto"
+            onClick={() => {
+              edit((d) => (d === document ? together.build : d), `made to fit ${category.shortName}`);
+            }}
+          >
+            Try them together
+          </Button>
+        )}
+      </div>
     </>
   );
 }
+
+/** Other ways for one of the steps. */
+function Others({ plan: { others }, document }: { plan: ComplyPlan; document: BuildDocument }) {
+  if (others.length === 0) return null;
+  return (
+    <>
+      <h3 className="head border-b-[1.5px] border-ink pt-2 pb-1 text-[14px]">Or instead</h3>
+      <ul>
+        {others.map((step) => (
+          <Step key={step.id} step={step} number={undefined} current={document} />
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** A list of what stays open, each with why. */
+function Open({
+  title,
+  state,
+  rows,
+}: {
+  title: string;
+  state: 'stop' | 'unknown';
+  rows: readonly { readonly key: string; readonly name: string; readonly why: string }[];
+}) {
+  if (rows.length === 0) return null;
+  return (
+    <>
+      <h3 className="head border-b-[1.5px] border-ink pt-3 pb-1 text-[14px]">{title}</h3>
+      {rows.map(({ key, name, why }) => (
+        <p key={key} className="flex gap-2.5 border-b border-hair py-2 leading-snug">
+          <span className="pt-0.5">
+            <StateMark state={state} size={14} labelled={false} />
+          </span>
+          <span>
+            <b className="font-semibold">{name}.</b> <span className="text-ink2">{why}</span>
+          </span>
+        </p>
+      ))}
+    </>
+  );
+}
+
+const Cannot = ({ plan: { cannot } }: { plan: ComplyPlan }) => (
+  <Open
+    title="What no setting mends"
+    state="stop"
+    rows={cannot.map(({ title, why }) => ({ key: title, name: title, why }))}
+  />
+);
+
+const ToSettle = ({ plan: { toSettle } }: { plan: ComplyPlan }) => (
+  <Open
+    title="Still to settle"
+    state="unknown"
+    rows={toSettle.map(({ clause, why }) => ({
+      key: clause.id + clause.source,
+      name: clause.title,
+      why: `${why ?? ''}; ${clause.source}`,
+    }))}
+  />
+);
 
 /** The rules a place is judged by: its own and those it names. */
 const rulesFor = (here: PlaceVerdict, book: ReturnType<typeof useBook>) => [

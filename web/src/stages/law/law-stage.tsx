@@ -78,7 +78,7 @@ function Picture({ view }: { view: LawView }) {
   const { here } = verdict.law;
   switch (view) {
     case 'clauses':
-      return <Clauses place={here} build={document} />;
+      return <Clauses place={here} machine={verdict.study.machine} />;
     case 'fit':
       return <ComplyView />;
     case 'places':

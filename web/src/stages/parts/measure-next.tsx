@@ -1,26 +1,40 @@
-import { stageOf } from '@apple-cart/core';
-import { useDeferredValue } from 'react';
+import { stageOf, type Sensitivity } from '@apple-cart/core';
+import { useDeferredValue, useMemo } from 'react';
 import { Link } from 'react-router';
 import { STAGES } from '../stage-list.ts';
 import { useDocument } from '../../state/build-store.ts';
-import { sensitivitiesOf } from '../../state/what-to-measure.ts';
 import { useChange, useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
+import { Studying } from '../../work/studying.tsx';
+import { useStudy } from '../../work/use-study.ts';
 import { SOURCE_WORD, SourceMark } from '../../ui/source-mark.tsx';
 
 /** Assumed and unknown values by how much they move the results, the most telling first. */
 export function MeasureNext({ count }: { count: number }) {
   const document = useDeferredValue(useDocument());
+  const studied = useStudy(
+    'moves',
+    useMemo(() => ({ build: document }), [document]),
+  );
+  return (
+    <section className="keep-together" aria-label="Measure first">
+      <PanelHead title="Measure first" note="what a tenth off could cost" />
+      <Studying {...studied} waiting="Trying every value…">
+        {(all) => <Moves all={all} count={count} />}
+      </Studying>
+    </section>
+  );
+}
+
+function Moves({ all, count }: { all: readonly Sensitivity[]; count: number }) {
   const shown = useQuantity();
   const change = useChange();
-  const all = sensitivitiesOf(document);
   const top = all.slice(0, count);
   const cost = (value: number, unit: 'km/h' | 'km'): string =>
     change(value, unit, 1) === undefined ? '–' : shown(value, unit, 1).text;
   const unitOf = (unit: 'km/h' | 'km'): string => shown(1, unit).unit;
   return (
-    <section className="keep-together" aria-label="Measure first">
-      <PanelHead title="Measure first" note="what a tenth off could cost" />
+    <>
       {top.length === 0 ? (
         <p className="border-t-[1.5px] border-ink py-2 text-ink2">
           Everything that moves the results is measured or from a label.
@@ -72,6 +86,6 @@ export function MeasureNext({ count }: { count: number }) {
           {all.length - top.length} more assumed or unknown values move less.
         </p>
       )}
-    </section>
+    </>
   );
 }

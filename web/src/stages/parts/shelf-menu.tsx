@@ -17,7 +17,7 @@ export function ShelfMenu({ type, label = 'from the shelf' }: { type: PartType; 
   const edit = useBuild((state) => state.edit);
   const document = useDocument();
   const { parts, error, load } = useShelf();
-  const mine = parts?.map((s) => s.part).filter((part) => part.type === type);
+  const mine = parts?.map((s) => s.document).filter((part) => part.type === type);
   const from = mine?.find((part) => part.id === document.shelf[type]);
   const stale = from === undefined ? [] : staleValues(document, from);
   return (

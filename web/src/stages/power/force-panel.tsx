@@ -1,13 +1,5 @@
 import { useMemo } from 'react';
-import {
-  assemble,
-  convert,
-  LIMIT_WORDS,
-  msToKmh,
-  roadForce,
-  shownUnit,
-  unitText,
-} from '@apple-cart/core';
+import { convert, LIMIT_WORDS, msToKmh, roadForce, shownUnit, unitText } from '@apple-cart/core';
 import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { forceChart } from '../../charts/force-chart.ts';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
@@ -23,7 +15,7 @@ export function ForcePanel() {
   const grade = verdict.known.brief.hillGradePct.value;
   const hill = document.brief.hillName === '' ? 'test hill' : document.brief.hillName;
   const option = useMemo(() => {
-    const { road } = assemble(document);
+    const { road } = verdict.study.machine;
     return forceChart(
       {
         held,
@@ -37,7 +29,7 @@ export function ForcePanel() {
       },
       ink,
     );
-  }, [document, held, pinnedHeld, verdict.known, grade, hill, system, ink]);
+  }, [verdict, held, pinnedHeld, grade, hill, system, ink]);
   const unit = shownUnit('km/h', system);
   const force = shownUnit('N', system);
   const slow = held.at(-1);

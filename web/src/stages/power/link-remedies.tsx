@@ -1,26 +1,22 @@
 import { useMemo } from 'react';
-import { linkRemedies, moneyText, type Link, type LinkRemedy } from '@apple-cart/core';
+import { moneyText, type Link, type LinkRemedy } from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
-import { useShelf } from '../../state/shelf.ts';
+import { useParts } from '../../state/shelf.ts';
 import { useChange } from '../../state/use-quantity.ts';
+import { useStudy } from '../../work/use-study.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
 /** Ways out of a link that carries too little, each with what it costs, to be done with one action. */
 export function LinkRemedies({ link }: { link: Link }) {
   const { document } = useDeferredStage();
   const edit = useBuild((state) => state.edit);
-  const { parts } = useShelf();
+  const parts = useParts();
   const change = useChange();
-  const remedies = useMemo(
-    () =>
-      linkRemedies(
-        document,
-        link.id,
-        (parts ?? []).map((p) => p.part),
-      ),
-    [document, link.id, parts],
+  const { value: remedies } = useStudy(
+    'remedies',
+    useMemo(() => ({ build: document, link: link.id, parts }), [document, link.id, parts]),
   );
-  if (remedies.length === 0) return null;
+  if (remedies === undefined || remedies.length === 0) return null;
   const costs = ({ price, hillKmh, startPct, massKg }: LinkRemedy): string => {
     const hill = hillKmh === undefined ? undefined : change(hillKmh, 'km/h', 1);
     const start = change(startPct, '%', 1);

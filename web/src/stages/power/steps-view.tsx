@@ -43,7 +43,8 @@ function finding(steps: readonly Step[]): string {
     (step?.[key] ?? 0) - (now?.[key] ?? 0);
   const speed = gain(volts, 'topKmh') > 0.5 && gain(volts, 'topKmh') > gain(amps, 'topKmh');
   const pull = gain(amps, 'startPct') > 0.3;
-  if (speed) return pull ? 'Volts give speed here, amps give pull' : 'Volts give speed here; amps give little';
+  if (speed)
+    return pull ? 'Volts give speed here, amps give pull' : 'Volts give speed here; amps give little';
   return pull ? 'Amps give pull here; the speed stays' : 'Neither volts nor amps give much here';
 }
 
@@ -161,9 +162,7 @@ function StepsTable({ steps, currency }: { steps: readonly Step[]; currency: 'GB
           <WordsRow
             name="To buy"
             steps={steps}
-            cell={(s) => (
-              <span className="num">{s.price === null ? '–' : moneyText(s.price, currency)}</span>
-            )}
+            cell={(s) => <span className="num">{s.price === null ? '–' : moneyText(s.price, currency)}</span>}
           />
           <tr>
             <th />

@@ -8,7 +8,7 @@ import { verdictOf } from '../../state/verdicts.ts';
 import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { tableCsv, type Cell } from '../../charts/table-csv.ts';
-import { useMatching } from './use-matching.ts';
+import { useRun } from '../../work/use-run.ts';
 
 const REASONS: Readonly<Record<RefusalReason, string>> = {
   'low-capacity': 'too little capacity',
@@ -117,7 +117,7 @@ export function UsedCells() {
   const { pack, cell } = verdictOf(document).known;
   const [text, setText] = useKeptText('cell.used');
   const [touched, setTouched] = useState(false);
-  const { matching, start, stop } = useMatching();
+  const { run: matching, start, stop } = useRun('match');
   const { used } = document.cell;
   const shown = text ?? textOf(used);
   const read = readCells(shown);
@@ -201,7 +201,9 @@ export function UsedCells() {
           </>
         )}
         {matching.state === 'failed' && (
-          <span className="text-[13px] text-stop">Sorting failed. Nothing was lost: try again.</span>
+          <span className="text-[13px] text-stop">
+            Sorting failed: {matching.why}. Nothing was lost: try again.
+          </span>
         )}
         {matching.state === 'idle' && touched && read.cells.length > 0 && (
           <span className="text-[13px] text-ink2">{read.cells.length} cells read.</span>

@@ -4,7 +4,8 @@ import { bandChart } from '../../charts/band-chart.ts';
 import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
 import { ChoiceRow } from '../../ride/choice-row.tsx';
-import { useBand } from '../../ride/use-band.ts';
+import { RoadWaits } from '../../ride/route-field.tsx';
+import { useRun, type Run } from '../../work/use-run.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
@@ -64,26 +65,35 @@ function Causes({ causes }: { causes: readonly Cause[] }) {
   );
 }
 
+/** The band of all rides, or of those ridden so far. */
+function bandSoFar(run: Run<'band'>): Band | undefined {
+  switch (run.state) {
+    case 'done':
+      return run.outcome.band;
+    case 'running':
+    case 'stopped':
+      return run.progress?.band;
+    case 'idle':
+    case 'failed':
+      return undefined;
+  }
+}
+
 /** The range as a band: many rides, each a little different, and what makes them differ. */
 export function BandView() {
   const { document, verdict } = useStage();
-  const range = useRangeRoad();
-  const { run, start, stop } = useBand();
+  const { road: range, unread } = useRangeRoad();
+  const { run, start, stop } = useRun('band');
   const [rides, setRides] = useState<(typeof RIDES)[number]>('200');
   const system = useSettings((state) => state.units);
   const ink = useChartInk();
   const wanted = verdict.known.brief.distanceKm.value;
-  const band: Band | undefined =
-    run.state === 'done'
-      ? run.outcome.band
-      : run.state === 'running' || run.state === 'stopped'
-        ? run.progress?.band
-        : undefined;
+  const band = bandSoFar(run);
   const option = useMemo(
     () => (band === undefined ? undefined : bandChart({ band, wantedKm: wanted, system }, ink)),
     [band, wanted, system, ink],
   );
-  if (range === undefined) return <p className="py-6 text-ink2">Fetching the road…</p>;
+  if (range === undefined) return <RoadWaits unread={unread} />;
   const unit = shownUnit('km', system);
   const far = (km: number): string => formatNumber(convert(km, 'km', unit), 0);
   const stale =
@@ -132,7 +142,7 @@ export function BandView() {
       </div>
       {run.state === 'failed' && (
         <p role="alert" className="my-2 border-[1.5px] border-stop bg-stop-tint px-3 py-2">
-          The rides could not be finished. Try again, or look at “On the road” first.
+          The rides could not be finished: {run.why}. Try again, or look at “On the road” first.
         </p>
       )}
       {band === undefined || option === undefined ? (

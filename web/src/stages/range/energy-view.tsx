@@ -1,10 +1,13 @@
-import { energyPicture, formatNumber, type EnergyRow } from '@apple-cart/core';
+import { energyPicture, formatNumber, type EnergyRow, type Ride, type Route } from '@apple-cart/core';
 import { downloadText, fileName } from '../../state/download.ts';
 import { tableCsv } from '../../charts/table-csv.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
-import { useRangeRides } from './use-range-road.ts';
+import { RoadWaits } from '../../ride/route-field.tsx';
+import { Studying } from '../../work/studying.tsx';
+import { useDeferredStage } from '../parts/use-stage.ts';
+import type { RangeRides } from './use-range-road.ts';
 
 /** The bar's colour: what moves the machine, what the motor loses, what electricity loses. */
 const TONE: Readonly<Record<EnergyRow['id'], string>> = {
@@ -84,11 +87,18 @@ function Bars({ title, rows, total }: { title: string; rows: readonly EnergyRow[
 }
 
 /** Where the watt-hours of one round come from and go. */
-export function EnergyView() {
-  const rides = useRangeRides();
+export function EnergyView({ rides: { road: range, unread, studied } }: { rides: RangeRides }) {
+  if (range === undefined) return <RoadWaits unread={unread} />;
+  return (
+    <Studying {...studied} waiting="Riding it…">
+      {({ own: { once } }) => <Energy once={once} road={range.road} />}
+    </Studying>
+  );
+}
+
+function Energy({ once, road }: { once: Ride; road: Route }) {
+  const { document } = useDeferredStage();
   const shown = useQuantity();
-  if (rides === undefined) return <p className="py-6 text-ink2">Fetching the road…</p>;
-  const { once, road, document } = rides;
   const picture = energyPicture(once);
   const [first, second] = picture.to;
   const length = shown(once.metres / 1000, 'km');

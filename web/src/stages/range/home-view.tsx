@@ -1,6 +1,8 @@
 import { useMemo } from 'react';
 import { formatNumber, routeLengthM, type GetHome, type Route } from '@apple-cart/core';
-import { useStudy } from '../../ride/use-study.ts';
+import { RoadWaits } from '../../ride/route-field.tsx';
+import { Studying } from '../../work/studying.tsx';
+import { useStudy } from '../../work/use-study.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
@@ -77,41 +79,38 @@ function WayLine({ plan, lengthKm }: { plan: GetHome; lengthKm: number }) {
 
 /** One way out and home again by the same road: marks of the charge, the turn with the reserve, the point of no return. */
 export function HomeView() {
-  const { document, verdict } = useDeferredStage();
-  const range = useRangeRoad();
-  const shown = useQuantity();
-  const road: Route | undefined = range?.road;
-  const input = useMemo(
-    () => (road === undefined ? undefined : { build: document, route: longEnough(road) }),
-    [document, road],
+  const { document } = useDeferredStage();
+  const { road: range, unread } = useRangeRoad();
+  const route = useMemo(() => (range === undefined ? undefined : longEnough(range.road)), [range]);
+  const studied = useStudy(
+    'home',
+    useMemo(() => (route === undefined ? undefined : { build: document, route }), [document, route]),
   );
-  const { value: plan, busy, failed } = useStudy('home', input);
-  if (failed)
-    return (
-      <p role="alert" className="my-2 border-[1.5px] border-stop bg-stop-tint px-3 py-2">
-        The way home could not be worked out. Change a value to try again.
-      </p>
-    );
-  if (plan === undefined || input === undefined)
-    return (
-      <p role="status" className="py-6 text-ink2">
-        Riding out and home again…
-      </p>
-    );
-  const lengthKm = routeLengthM(input.route) / 1000;
+  if (route === undefined) return <RoadWaits unread={unread} />;
+  return (
+    <Studying {...studied} waiting="Riding out and home again…">
+      {(plan) => <Home plan={plan} route={route} />}
+    </Studying>
+  );
+}
+
+function Home({ plan, route }: { plan: GetHome; route: Route }) {
+  const { verdict } = useDeferredStage();
+  const shown = useQuantity();
+  const lengthKm = routeLengthM(route) / 1000;
   const turn = shown(plan.turnKm, 'km', 1);
   const last = shown(plan.lastKm, 'km', 1);
   const reserve = verdict.known.brief.reservePct.value;
-  const level = input.route.name === 'Level road';
+  const level = route.name === 'Level road';
   return (
-    <div className={busy ? 'opacity-60' : ''} aria-busy={busy}>
+    <>
       <PanelHead
         title={
           plan.wholeWay
             ? 'The whole way, and home with the reserve'
             : `Turn back at ${turn.text} ${turn.unit} at the latest`
         }
-        note={`out on ${input.route.name}, home by the same road`}
+        note={`out on ${route.name}, home by the same road`}
       />
       <WayLine plan={plan} lengthKm={lengthKm} />
       <ul className="space-y-2 border-t-[1.5px] border-ink pt-2 text-[14px] leading-snug">
@@ -130,7 +129,7 @@ export function HomeView() {
             </span>
           </span>
         </li>
-        {plan.lastKm * 1000 < routeLengthM(input.route) - 1 && (
+        {plan.lastKm * 1000 < routeLengthM(route) - 1 && (
           <li className="flex gap-2">
             <span className="pt-0.5">
               <StateMark state="stop" size={15} />
@@ -190,7 +189,7 @@ export function HomeView() {
         are turned round on the way home.
         {level && ' Without a route a level road is ridden out; choose one at the left.'}
       </p>
-    </div>
+    </>
   );
 }
 

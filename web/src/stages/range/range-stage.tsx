@@ -19,7 +19,7 @@ import { BandView } from './band-view.tsx';
 import { EnergyView } from './energy-view.tsx';
 import { HomeView } from './home-view.tsx';
 import { RoadView } from './road-view.tsx';
-import { useRangeRides } from './use-range-road.ts';
+import { useRangeRides, type RangeRides } from './use-range-road.ts';
 import { RANGE_VIEWS, type RangeView } from './views.ts';
 
 /** From the label's watt-hours to those of the ride, as a ledger. */
@@ -175,18 +175,18 @@ function SpeedView() {
   );
 }
 
-function Picture({ view }: { view: RangeView }) {
+function Picture({ view, rides }: { view: RangeView; rides: RangeRides }) {
   switch (view) {
     case 'speed':
       return <SpeedView />;
     case 'road':
-      return <RoadView />;
+      return <RoadView rides={rides} />;
     case 'band':
       return <BandView />;
     case 'home':
       return <HomeView />;
     case 'energy':
-      return <EnergyView />;
+      return <EnergyView rides={rides} />;
   }
 }
 
@@ -196,21 +196,22 @@ const JUST = 1.15;
 const WORD = { fine: 'Enough', look: 'Just enough', stop: 'Too short', unknown: 'Unknown' } as const;
 
 /** The stamp of the views that ride a road: what may be planned on there, against what is wanted. */
-function useRoadStamp() {
+function useRoadStamp({ road: range, studied }: RangeRides) {
   const { verdict } = useStage();
   const shown = useQuantity();
-  const rides = useRangeRides();
   const wantedKm = verdict.known.brief.distanceKm.value;
-  if (rides === undefined) return undefined;
-  const { whole, once, plan, road } = rides;
-  const keptKm = (whole.metres * (1 - plan.reserve)) / 1000;
+  if (range === undefined || studied.value === undefined) return undefined;
+  const { whole, once, reserve } = studied.value.own;
+  const keptKm = (whole.metres * (1 - reserve)) / 1000;
   const hot = once.damageAfter !== undefined;
+  const short = keptKm < wantedKm;
   const [kept, wanted] = [shown(keptKm, 'km', 0), shown(wantedKm, 'km', 0)];
-  const state = keptKm < wantedKm || hot ? 'stop' : keptKm < JUST * wantedKm ? 'look' : 'fine';
+  const enough = keptKm < JUST * wantedKm ? 'look' : 'fine';
+  const state = short || hot ? 'stop' : enough;
   return {
     state,
-    word: keptKm < wantedKm ? WORD.stop : hot ? 'Too hot' : WORD[state],
-    under: `${kept.text} ${kept.unit} on ${road.name}, ${wanted.text} wanted`,
+    word: hot && !short ? 'Too hot' : WORD[state],
+    under: `${kept.text} ${kept.unit} on ${range.road.name}, ${wanted.text} wanted`,
   } as const;
 }
 
@@ -224,7 +225,8 @@ export function RangeStage() {
   const wanted = shown(verdict.known.brief.distanceKm.value, 'km', 0);
   const [params] = useSearchParams();
   const view = RANGE_VIEWS.find((v) => v.id === params.get('view'))?.id ?? 'speed';
-  const onRoad = useRoadStamp();
+  const rides = useRangeRides(view !== 'speed');
+  const onRoad = useRoadStamp(rides);
   const steady = {
     state: figure.state,
     word: figure.value === undefined ? 'Not held' : WORD[figure.state],
@@ -237,7 +239,7 @@ export function RangeStage() {
       stamp={view === 'speed' ? steady : (onRoad ?? steady)}
       views={<ViewLinks label="Views of the range stage" views={RANGE_VIEWS} view={view} />}
       inputs={<Inputs view={view} />}
-      picture={<Picture view={view} />}
+      picture={<Picture view={view} rides={rides} />}
     />
   );
 }

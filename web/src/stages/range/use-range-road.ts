@@ -1,6 +1,8 @@
 import { useMemo } from 'react';
-import { asRound, evenHill, ridePlan, traceSpacing, type BuildDocument, type Route } from '@apple-cart/core';
-import { useRoad } from '../../ride/route-field.tsx';
+import { asRound, evenHill, type Route } from '@apple-cart/core';
+import { useRoad, type RoadRead } from '../../ride/route-field.tsx';
+import type { StudyOutput } from '../../work/studies.ts';
+import { useStudy, type Studied } from '../../work/use-study.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
 /** Without a route a level road is ridden, out and back so that a wind with a direction is met both ways. */
@@ -23,49 +25,26 @@ function rounded(road: Route): RangeRoad {
   return made;
 }
 
-/** The road of the range stage, made a round; undefined while it is being read. */
-export function useRangeRoad(): RangeRoad | undefined {
-  const { road } = useRoad('rangeRoute', LEVEL);
-  return road === undefined ? undefined : rounded(road);
+/** The road of the range stage, made a round, as far as it can be had. */
+export function useRangeRoad(): Pick<RoadRead, 'unread'> & { readonly road: RangeRoad | undefined } {
+  const { road, unread } = useRoad('rangeRoute', LEVEL);
+  return { road: road === undefined ? undefined : rounded(road), unread };
 }
 
-/** The road once, and again and again to the end of the charge. */
-function ridden(document: BuildDocument, { road, turned }: RangeRoad) {
-  const plan = ridePlan(document, road, 'cruise');
-  return {
-    road,
-    turned,
-    document,
-    plan,
-    once: plan.ride({ traceEvery: traceSpacing(plan.course) }),
-    whole: plan.ride({ again: true }),
-  };
-}
-export type RangeRides = ReturnType<typeof ridden>;
-
-/** Documents and routes are never changed in place: a road is ridden once for each pair. */
-const known = new WeakMap<BuildDocument, WeakMap<Route, RangeRides>>();
-
-function rememberedRides(document: BuildDocument, range: RangeRoad): RangeRides {
-  const of = known.get(document) ?? new WeakMap<Route, RangeRides>();
-  known.set(document, of);
-  const rides = of.get(range.road) ?? ridden(document, range);
-  of.set(range.road, rides);
-  return rides;
+/** The rides of the range stage, and those of the pinned build. */
+export interface RangeRides extends Pick<RoadRead, 'unread'> {
+  readonly road: RangeRoad | undefined;
+  readonly studied: Studied<StudyOutput<'rounds'>>;
 }
 
-/** The rides of the range stage, and those of the pinned build; undefined while the road is being read. */
-export function useRangeRides(): (RangeRides & { readonly pinned: RangeRides | undefined }) | undefined {
-  const { document, pinnedDocument } = useDeferredStage();
-  const range = useRangeRoad();
-  return useMemo(
-    () =>
-      range === undefined
-        ? undefined
-        : {
-            ...rememberedRides(document, range),
-            pinned: pinnedDocument === undefined ? undefined : rememberedRides(pinnedDocument, range),
-          },
-    [document, pinnedDocument, range],
+/** @param wanted false rides nothing, for the views that need no road */
+export function useRangeRides(wanted: boolean): RangeRides {
+  const { document: build, pinnedDocument: pinned } = useDeferredStage();
+  const { road, unread } = useRangeRoad();
+  const route = road?.road;
+  const input = useMemo(
+    () => (route === undefined || !wanted ? undefined : { build, pinned, route }),
+    [build, pinned, route, wanted],
   );
+  return { road, unread, studied: useStudy('rounds', input) };
 }

@@ -1,0 +1,276 @@
+import type { KeepRequest, Saved, Stored } from '@apple-cart/contracts';
+import { ApiError, mayPass } from './api.ts';
+
+export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'conflict' | 'refused';
+
+/** What is sent beside edits, in the same line: a version that is kept or pinned, or a pin taken out. */
+export type Errand<T> =
+  | {
+      readonly kind: 'keep';
+      readonly reason: KeepRequest['reason'];
+      readonly name: string;
+      readonly document: T;
+    }
+  | { readonly kind: 'unpin' };
+
+/** What waits to be sent: the newest edit, and errands in the order they were given. */
+export interface Unsent<T> {
+  readonly baseVersion: number;
+  readonly document: T;
+  /** Whether the document differs from what the server has; errands may wait alone. */
+  readonly edited: boolean;
+  /** What the edit replaces is kept under this name: it settles a conflict. */
+  readonly keepPrevious: string | undefined;
+  readonly errands: readonly Errand<T>[];
+}
+
+/** Where saving stands, for the screen. */
+export interface Saving<T> {
+  readonly version: number;
+  readonly saveState: SaveState;
+  /** Why the server refused something, in its words. */
+  readonly refusal: string | undefined;
+  /** The other window's document while a conflict waits for a decision. */
+  readonly theirs: Stored<T> | undefined;
+}
+
+/** What an autosaver needs of its surroundings. */
+export interface SavingPorts<T> {
+  readonly save: (
+    request: { readonly baseVersion: number; readonly document: T; readonly keepPrevious?: string },
+    keepalive: boolean,
+  ) => Promise<Pick<Saved, 'version'>>;
+  /** Absent for kinds that keep no versions. */
+  readonly run?: (errand: Errand<T>) => Promise<void>;
+  /** Holds what is unsent where a crash of the page does not reach; undefined drops it. */
+  readonly draft: (unsent: Unsent<T> | undefined) => void;
+  readonly tell: (saving: Saving<T>) => void;
+  /** An errand that the server will not do: said, and taken out of the line. */
+  readonly refused?: (errand: Errand<T>, why: string) => void;
+}
+
+/** A pause in typing after which a change is sent, ms. */
+export const QUIET_MS = 350;
+/**
+ * A server that is away is asked again after this long, then after twice as long, up to the last, ms. It is this
+ * machine's own: whoever starts it again wants to see at once that everything is kept.
+ */
+const FIRST_RETRY_MS = 1000;
+const LAST_RETRY_MS = 4000;
+
+const wordsOf = (problem: unknown): string =>
+  problem instanceof ApiError
+    ? (problem.issues[0]?.message ?? problem.message)
+    : problem instanceof Error
+      ? problem.message
+      : 'It could not be kept.';
+
+/**
+ * Saves one open document by itself: once after a burst of typing, one request at a time (a document would conflict
+ * with its own edit), again and again while the server is away, and never over another window's edit. Pins and named
+ * versions wait in the same line, so that what the screen says is kept is kept, in the order it was done.
+ */
+export class Autosaver<T> {
+  readonly #ports: SavingPorts<T>;
+  #document: T;
+  #version: number;
+  /** The document that the server last acknowledged. */
+  #acknowledged: T;
+  #keepPrevious: string | undefined;
+  #errands: readonly Errand<T>[] = [];
+  #theirs: Stored<T> | undefined;
+  #state: SaveState = 'saved';
+  #refusal: string | undefined;
+  #sending: Promise<void> | undefined;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #retryMs = FIRST_RETRY_MS;
+  #stopped = false;
+
+  constructor(opened: Pick<Stored<T>, 'version' | 'document'>, ports: SavingPorts<T>) {
+    this.#ports = ports;
+    this.#document = opened.document;
+    this.#acknowledged = opened.document;
+    this.#version = opened.version;
+  }
+
+  /** Goes on with what an earlier page could not send any more. */
+  takeUp(unsent: Unsent<T>): void {
+    this.#errands = unsent.errands;
+    if (unsent.edited) {
+      this.#document = unsent.document;
+      this.#version = unsent.baseVersion;
+      this.#keepPrevious = unsent.keepPrevious;
+    }
+    this.#held();
+    this.#wait(QUIET_MS);
+  }
+
+  /** The document has become another one: it is sent after a pause. */
+  edit(document: T): void {
+    this.#document = document;
+    this.#held();
+    this.#wait(QUIET_MS);
+  }
+
+  /** Sends an errand behind what was typed before it, at once. */
+  also(errand: Errand<T>): Promise<void> {
+    this.#errands = [...this.#errands, errand];
+    this.#held();
+    this.#tell(this.#state === 'saved' ? 'waiting' : this.#state);
+    return this.flush();
+  }
+
+  /** Sends what is unsent now. `keepalive`: the page is being left. */
+  async flush(keepalive = false): Promise<void> {
+    clearTimeout(this.#timer);
+    // What is on its way is waited for; what was typed meanwhile follows it in the same call.
+    while (!this.#stopped && this.#theirs === undefined && this.#unsent()) {
+      this.#sending ??= this.#send(keepalive).finally(() => {
+        this.#sending = undefined;
+      });
+      await this.#sending;
+      if (this.#failed()) return;
+    }
+    // An edit that was taken back again leaves nothing to send.
+    if (this.#theirs === undefined && this.#state !== 'saved' && !this.#unsent()) this.#tell('saved');
+  }
+
+  /**
+   * Settles a conflict; whichever side is not taken is kept as a version. Mine is sent on top of theirs, and whenever
+   * that comes through theirs is kept first; theirs is shown at once, and mine kept by an errand.
+   */
+  async resolve(choice: 'mine' | 'theirs'): Promise<void> {
+    const theirs = this.#theirs;
+    if (theirs === undefined) return;
+    const mine = this.#document;
+    this.#theirs = undefined;
+    this.#version = theirs.version;
+    this.#acknowledged = theirs.document;
+    if (choice === 'mine') this.#keepPrevious = 'from the other window';
+    else {
+      this.#document = theirs.document;
+      if (this.#ports.run !== undefined)
+        this.#errands = [
+          ...this.#errands,
+          { kind: 'keep', reason: 'set-aside', name: 'from this window, set aside', document: mine },
+        ];
+    }
+    this.#held();
+    this.#tell(this.#unsent() ? 'waiting' : 'saved');
+    await this.flush();
+  }
+
+  /** Stops for good; what is unsent stays in the draft. */
+  stop(): void {
+    this.#stopped = true;
+    clearTimeout(this.#timer);
+  }
+
+  get document(): T {
+    return this.#document;
+  }
+
+  #edited(): boolean {
+    return this.#document !== this.#acknowledged || this.#keepPrevious !== undefined;
+  }
+
+  #unsent(): boolean {
+    return this.#edited() || this.#errands.length > 0;
+  }
+
+  #failed(): boolean {
+    return this.#state === 'offline' || this.#state === 'refused' || this.#state === 'conflict';
+  }
+
+  /** Keeps the draft in step with what is unsent. */
+  #held(): void {
+    this.#ports.draft(
+      this.#unsent()
+        ? {
+            baseVersion: this.#version,
+            document: this.#document,
+            edited: this.#edited(),
+            keepPrevious: this.#keepPrevious,
+            errands: this.#errands,
+          }
+        : undefined,
+    );
+  }
+
+  #tell(state: SaveState): void {
+    this.#state = state;
+    if (this.#stopped) return;
+    this.#ports.tell({
+      version: this.#version,
+      saveState: state,
+      refusal: this.#refusal,
+      theirs: this.#theirs,
+    });
+  }
+
+  #wait(ms: number): void {
+    clearTimeout(this.#timer);
+    if (this.#stopped) return;
+    if (this.#state === 'conflict') return;
+    if (this.#sending === undefined && this.#state !== 'offline') this.#tell('waiting');
+    this.#timer = setTimeout(() => void this.flush(), ms);
+  }
+
+  /** One request: the edit first, then the errands one by one. */
+  async #send(keepalive: boolean): Promise<void> {
+    this.#tell('saving');
+    try {
+      if (this.#edited()) await this.#sendEdit(keepalive);
+      else await this.#sendErrand();
+      this.#retryMs = FIRST_RETRY_MS;
+      this.#refusal = undefined;
+      this.#held();
+      this.#tell(this.#unsent() ? 'waiting' : 'saved');
+    } catch (problem) {
+      this.#trouble(problem);
+    }
+  }
+
+  async #sendEdit(keepalive: boolean): Promise<void> {
+    const document = this.#document;
+    const keepPrevious = this.#keepPrevious;
+    const { version } = await this.#ports.save(
+      {
+        baseVersion: this.#version,
+        document,
+        ...(keepPrevious === undefined ? {} : { keepPrevious }),
+      },
+      keepalive,
+    );
+    this.#version = version;
+    this.#acknowledged = document;
+    this.#keepPrevious = undefined;
+  }
+
+  async #sendErrand(): Promise<void> {
+    const [errand] = this.#errands;
+    if (errand === undefined) return;
+    try {
+      await this.#ports.run?.(errand);
+    } catch (problem) {
+      if (mayPass(problem)) throw problem;
+      this.#ports.refused?.(errand, wordsOf(problem));
+    }
+    this.#errands = this.#errands.filter((e) => e !== errand);
+  }
+
+  #trouble(problem: unknown): void {
+    if (problem instanceof ApiError && problem.status === 409 && problem.current !== undefined) {
+      this.#theirs = problem.current as Stored<T>;
+      this.#tell('conflict');
+    } else if (mayPass(problem)) {
+      this.#tell('offline');
+      if (this.#stopped) return;
+      this.#timer = setTimeout(() => void this.flush(), this.#retryMs);
+      this.#retryMs = Math.min(2 * this.#retryMs, LAST_RETRY_MS);
+    } else {
+      this.#refusal = wordsOf(problem);
+      this.#tell('refused');
+    }
+  }
+}

@@ -1,0 +1,44 @@
+import { useQuery } from '@tanstack/react-query';
+import type { Broken, Saved, Stored } from '@apple-cart/contracts';
+import type { BuildDocument } from '@apple-cart/core';
+import { api } from './api.ts';
+import { queryClient, readTrouble } from './query-client.ts';
+
+export type StoredBuild = Stored<BuildDocument>;
+
+const KEY = ['builds'] as const;
+const NO_BROKEN: readonly Broken[] = [];
+const load = (): Promise<void> => queryClient.invalidateQueries({ queryKey: KEY });
+
+/** All builds as the server has them. */
+export function useBuilds(): {
+  readonly builds: readonly StoredBuild[] | undefined;
+  /** Stored builds that cannot be read any more. */
+  readonly broken: readonly Broken[];
+  readonly error: string | undefined;
+  readonly load: () => Promise<void>;
+} {
+  const { data, error } = useQuery({ queryKey: KEY, queryFn: ({ signal }) => api.builds.list(signal) });
+  return {
+    builds: data?.documents,
+    broken: data?.broken ?? NO_BROKEN,
+    error: error === null ? undefined : readTrouble(error, 'The builds cannot be read.'),
+    load,
+  };
+}
+
+export async function createBuild(document: BuildDocument): Promise<Saved> {
+  const saved = await api.builds.create(document);
+  await load();
+  return saved;
+}
+
+export async function putBuildAway(id: string): Promise<void> {
+  await api.builds.putAway(id);
+  await load();
+}
+
+export async function bringBuildBack(id: string): Promise<void> {
+  await api.builds.restore(id);
+  await load();
+}

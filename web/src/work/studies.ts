@@ -1,0 +1,94 @@
+import {
+  assemble,
+  compareLayouts,
+  comparePlaces,
+  complyWith,
+  gearsOnHill,
+  getHome,
+  limitMap,
+  linkRemedies,
+  matchCells,
+  measureNext,
+  rangeBand,
+  rangeCases,
+  readGpx,
+  rideHeat,
+  rideHill,
+  rideRounds,
+  ringRows,
+  sensitivities,
+  voltsOrAmps,
+  type BuildDocument,
+  type Effort,
+  type HeatAsked,
+  type LinkId,
+  type Part,
+  type PartOf,
+  type Route,
+  type RuleBook,
+  type UsedCell,
+} from '@apple-cart/core';
+
+interface Of {
+  readonly build: BuildDocument;
+}
+interface OnRoad extends Of {
+  readonly route: Route;
+}
+
+/**
+ * Everything that takes longer than a frame, each with what it needs. A study is a function of plain data, or a
+ * generator that yields its progress; both run in a worker.
+ */
+export const STUDIES = {
+  /** Into a category of the first place of the book; the rest are places that it names. */
+  comply: ({ build, book, category }: Of & { book: RuleBook; category: string }) =>
+    complyWith(build, book, category),
+  home: ({ build, route }: OnRoad) => getHome(build, route),
+  cases: ({ build, route }: OnRoad) => rangeCases(build, route),
+  gears: ({ build, charge, gradePct }: Of & { charge: number; gradePct: number }) =>
+    gearsOnHill(assemble(build), charge, gradePct),
+  map: ({
+    build,
+    charge,
+    speeds,
+    grades,
+  }: Of & { charge: number; speeds: readonly number[]; grades: readonly number[] }) => {
+    const machine = assemble(build);
+    return limitMap(machine, charge, machine.heldGear ?? 'best', speeds, grades);
+  },
+  hill: ({
+    build,
+    pinned,
+    route,
+    effort,
+  }: OnRoad & { pinned: BuildDocument | undefined; effort: Effort }) => ({
+    own: rideHill(build, route, effort),
+    pinned: pinned === undefined ? undefined : rideHill(pinned, route, effort).ride,
+  }),
+  rounds: ({ build, pinned, route }: OnRoad & { pinned: BuildDocument | undefined }) => ({
+    own: rideRounds(build, route),
+    pinned: pinned === undefined ? undefined : rideRounds(pinned, route),
+  }),
+  heat: ({ build, asked }: Of & { asked: HeatAsked }) => rideHeat(build, asked),
+  steps: ({ build, parts, book }: Of & { parts: readonly Part[]; book: RuleBook }) =>
+    voltsOrAmps(build, parts, book),
+  remedies: ({ build, link, parts }: Of & { link: LinkId; parts: readonly Part[] }) =>
+    linkRemedies(build, link, parts),
+  layouts: ({ build, motors }: Of & { motors: readonly PartOf<'motor'>[] }) => compareLayouts(build, motors),
+  rings: ({ build, rings }: Of & { rings: readonly number[] }) => ringRows(build, rings),
+  places: ({ build }: Of) => comparePlaces(build),
+  measure: ({ build }: Of) => measureNext(build),
+  moves: ({ build }: Of) => sensitivities(build),
+  band: ({ build, route, rides, seed }: OnRoad & { rides: number; seed: number }) =>
+    rangeBand(build, route, rides, seed),
+  match: ({ cells, series, parallel }: { cells: readonly UsedCell[]; series: number; parallel: number }) =>
+    matchCells(cells, series, parallel),
+  gpx: ({ text }: { text: string }) => readGpx(text),
+} as const;
+
+export type StudyName = keyof typeof STUDIES;
+type Made<N extends StudyName> = ReturnType<(typeof STUDIES)[N]>;
+export type StudyInput<N extends StudyName> = Parameters<(typeof STUDIES)[N]>[0];
+export type StudyOutput<N extends StudyName> = Made<N> extends Generator<unknown, infer R> ? R : Made<N>;
+export type StudyProgress<N extends StudyName> = Made<N> extends Generator<infer P> ? P : never;

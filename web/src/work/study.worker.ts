@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { StudyRunner } from './study-runner.ts';
+
+expose(new StudyRunner());
