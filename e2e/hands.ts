@@ -1,6 +1,7 @@
 import { gzipSync } from 'node:zlib';
 import type { Page } from 'puppeteer-core';
-import type { FigureId, QuantityPath, StageId } from '@apple-cart/core';
+import type { ListAnswer, Stored } from '@apple-cart/contracts';
+import type { BuildDocument, FigureId, QuantityPath, StageId } from '@apple-cart/core';
 import type { Application } from './application.ts';
 import { settled } from './browser.ts';
 
@@ -12,8 +13,8 @@ export async function openBuild(
   stage: StageId,
 ): Promise<string> {
   const response = await fetch(`${application.url}/api/builds`);
-  const { builds } = (await response.json()) as { builds: { id: string; document: { name: string } }[] };
-  const build = builds.find((b) => b.document.name === name);
+  const { documents } = (await response.json()) as ListAnswer<Stored<BuildDocument>>;
+  const build = documents.find((b) => b.document.name === name);
   if (build === undefined) throw new Error(`no build ${name}`);
   await page.goto(`${application.url}/builds/${build.id}/${stage}`);
   await settled(page, '[data-figure=hill]');

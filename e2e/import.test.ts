@@ -50,9 +50,9 @@ describe('bringing in a file', () => {
 
   it('that was exported comes back the same', async () => {
     const list = (await (await fetch(`${bench.application.url}/api/builds`)).json()) as {
-      builds: { id: string; document: { name: string } }[];
+      documents: { id: string; document: { name: string } }[];
     };
-    const trike = list.builds.find((b) => b.document.name === 'Tide-flat trike');
+    const trike = list.documents.find((b) => b.document.name === 'Tide-flat trike');
     const text = await (
       await fetch(`${bench.application.url}/api/builds/${String(trike?.id)}/export`)
     ).text();

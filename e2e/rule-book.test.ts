@@ -86,9 +86,9 @@ describe('the rule book', () => {
       await page.$eval('[data-rule-field="tests.0.categories.0.clauses.0.title"] input', (i) => i.value),
     ).toBe('Power as I read it');
     const list = (await (await fetch(`${bench.application.url}/api/rules`)).json()) as {
-      places: { rules: { id: string }; origin: string }[];
+      documents: { id: string; origin: string }[];
     };
-    expect(list.places.find((p) => p.rules.id === 'nz')?.origin).toBe('shipped');
+    expect(list.documents.find((p) => p.id === 'nz')?.origin).toBe('shipped');
     await clickWords(page, 'Drop changes');
     await typeRule('tests.0.categories.0.clauses.0.limit', '350');
     await clickWords(page, 'Keep my correction');
@@ -151,9 +151,9 @@ describe('the rule book', () => {
 
   it('that has no rules for a place says so, and nothing else of the build is lost', async () => {
     const list = (await (await fetch(`${bench.application.url}/api/builds`)).json()) as {
-      builds: { document: { name: string; brief: object } }[];
+      documents: { document: { name: string; brief: object } }[];
     };
-    const trike = list.builds.find((b) => b.document.name === 'Tide-flat trike')?.document;
+    const trike = list.documents.find((b) => b.document.name === 'Tide-flat trike')?.document;
     const name = 'From another workshop';
     await fetch(`${bench.application.url}/api/builds`, {
       method: 'POST',

@@ -4,19 +4,9 @@ import { loadBuildPage } from './frame/load-build-page.ts';
 import { BuildsPage } from './builds/builds-page.tsx';
 import { WithRules } from './frame/with-rules.tsx';
 import { NotFound } from './frame/not-found.tsx';
+import { PRINTED_SHEETS } from './stages/sheets.tsx';
 
 const BuildPage = lazy(loadBuildPage);
-const MeasureSheet = lazy(() =>
-  import('./stages/donor/measure-sheet.tsx').then((m) => ({ default: m.MeasureSheet })),
-);
-
-const ChargeCard = lazy(() =>
-  import('./stages/power/charge-card.tsx').then((m) => ({ default: m.ChargeCard })),
-);
-
-const ClassSheet = lazy(() =>
-  import('./stages/law/class-sheet.tsx').then((m) => ({ default: m.ClassSheet })),
-);
 const RulesPage = lazy(() => import('./rules/rules-page.tsx').then((m) => ({ default: m.RulesPage })));
 const RulesFilePage = lazy(() =>
   import('./rules/rules-file-page.tsx').then((m) => ({ default: m.RulesFilePage })),
@@ -48,30 +38,17 @@ export function App() {
         />
         <Route path="/builds" element={<Navigate to="/" replace />} />
         <Route path="/builds/:id" element={<Navigate to="brief" replace />} />
-        <Route
-          path="/builds/:id/measure-sheet"
-          element={
-            <Judging>
-              <MeasureSheet />
-            </Judging>
-          }
-        />
-        <Route
-          path="/builds/:id/charge-card"
-          element={
-            <Judging>
-              <ChargeCard />
-            </Judging>
-          }
-        />
-        <Route
-          path="/builds/:id/class-sheet"
-          element={
-            <Judging>
-              <ClassSheet />
-            </Judging>
-          }
-        />
+        {PRINTED_SHEETS.map(({ path, Page }) => (
+          <Route
+            key={path}
+            path={`/builds/:id/${path}`}
+            element={
+              <Judging>
+                <Page />
+              </Judging>
+            }
+          />
+        ))}
         <Route
           path="/rules"
           element={

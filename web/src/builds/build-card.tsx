@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { STAGE_IDS, type FigureId, type StageId, type StageVerdict, type Verdict } from '@apple-cart/core';
 import { Silhouette } from '../drawing/silhouette.tsx';
 import { figureText } from '../state/figure-text.ts';
-import { STAGES } from '../stages/stage-list.ts';
+import { SCREENS } from '../stages/registry.ts';
 import { figureOf } from '../stages/parts/use-stage.ts';
 import { createBuild, type StoredBuild } from '../state/builds.ts';
 import { useAttempt } from '../state/use-attempt.ts';
@@ -34,7 +34,7 @@ export function headline({
   const worst = [...stages].sort((a, b) => rank(a) - rank(b))[0];
   if (worst === undefined) return undefined;
   if (worst.state === 'fine') return { stage: worst, text: 'Inside the law, climbs, goes the distance' };
-  return { stage: worst, text: `${STAGES[worst.id].name}: ${worst.words}` };
+  return { stage: worst, text: `${SCREENS[worst.id].name}: ${worst.words}` };
 }
 
 function CardFigure({
@@ -117,7 +117,7 @@ export function BuildCard({ build, onPutAway }: Props) {
             <span
               className="flex gap-[5px] pb-1"
               role="img"
-              aria-label={`Stages: ${verdict.stages.map((s) => `${STAGES[s.id].name} ${s.state}`).join(', ')}`}
+              aria-label={`Stages: ${verdict.stages.map((s) => `${SCREENS[s.id].name} ${s.state}`).join(', ')}`}
             >
               {STAGE_IDS.map((id) => (
                 <StateMark

@@ -1,8 +1,8 @@
 import { Suspense, useEffect, useState } from 'react';
 import { useParams } from 'react-router';
-import { STAGE_IDS, type FigureId, type StageId } from '@apple-cart/core';
-import { STAGE_SHEETS, fetchAllSheets } from '../stages/sheets.tsx';
-import { STAGES } from '../stages/stage-list.ts';
+import { STAGE_IDS, type FigureId } from '@apple-cart/core';
+import { fetchAllSheets, sheetOf } from '../stages/sheets.tsx';
+import { SCREENS, isStage } from '../stages/registry.ts';
 import { useBuild } from '../state/build-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { fetchDialogs } from '../ui/dialog.tsx';
@@ -16,8 +16,6 @@ import { useKeepSaved } from './use-keep-saved.ts';
 import { useStageKeys } from './use-stage-keys.ts';
 import { WorkOrder } from './work-order.tsx';
 import { WorkingPanel } from './working-panel.tsx';
-
-const isStage = (text: string | undefined): text is StageId => STAGE_IDS.some((id) => id === text);
 
 /** The frame of an open build: bar, work order, sheet, tray. */
 export function BuildPage() {
@@ -44,12 +42,17 @@ export function BuildPage() {
     };
   }, []);
   useEffect(() => {
-    const name = isStage(stage) ? `${STAGES[stage].name}, ` : '';
+    const name = isStage(stage) ? `${SCREENS[stage].name}, ` : '';
     document.title = build === undefined ? 'Apple Cart' : `${name}${build.name}, Apple Cart`;
   }, [build, stage]);
 
   if (!isStage(stage))
-    return <NotFound what="stage" detail="The work order has seven stages, from the brief to the range." />;
+    return (
+      <NotFound
+        what="stage"
+        detail={`The work order has these stages: ${STAGE_IDS.map((s) => SCREENS[s].name.toLowerCase()).join(', ')}.`}
+      />
+    );
   if (loadError !== undefined) return <NotFound what="build" detail={loadError} />;
   if (build === undefined || openId !== id) {
     return (
@@ -58,7 +61,7 @@ export function BuildPage() {
       </p>
     );
   }
-  const Sheet = STAGE_SHEETS[stage];
+  const Sheet = sheetOf(stage);
   return (
     <div className="print-flow grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_auto_minmax(0,1fr)_auto] tablet:grid-cols-[132px_minmax(0,1fr)] tablet:grid-rows-[44px_minmax(0,1fr)_auto] bench:grid-cols-[216px_minmax(0,1fr)]">
       <TopBar />

@@ -3,32 +3,11 @@ import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { QUANTITY_PATHS, STAGE_IDS, inUse, specAt, type QuantityPath, stageOf } from '@apple-cart/core';
-import { hillViewOf } from '../stages/hill/views.ts';
-import { viewOf } from '../stages/power/views.ts';
-import { RANGE_FIELDS } from '../stages/range/views.ts';
-import { STAGES } from '../stages/stage-list.ts';
+import { PRINTED_PAGES, SCREENS, placeOf } from '../stages/registry.ts';
 import { useBuild } from '../state/build-store.ts';
 import { useBook } from '../state/rules.ts';
 import { withSection } from '../state/paths.ts';
 import { useSettings } from '../state/settings-store.ts';
-
-/** Where a field stands: its stage, and the view of it. */
-const fieldPlace = (path: QuantityPath): string => {
-  const stage = stageOf(path);
-  switch (stage) {
-    case 'power':
-      return viewOf(path) === 'pack' ? stage : `power?view=${viewOf(path)}`;
-    case 'hill':
-      return `hill?view=${hillViewOf(path)}`;
-    case 'range':
-      return `range?view=${RANGE_FIELDS}`;
-    case 'brief':
-    case 'donor':
-    case 'drive':
-    case 'law':
-      return stage;
-  }
-};
 
 /** Puts the caret into a field, once its stage has been drawn. */
 function focusField(path: QuantityPath, tries = 300): void {
@@ -82,10 +61,10 @@ function Choices({ close }: { close: () => void }) {
             {STAGE_IDS.map((stage) => (
               <Item
                 key={stage}
-                value={`stage ${STAGES[stage].name}`}
+                value={`stage ${SCREENS[stage].name}`}
                 onSelect={act(() => void navigate(`/builds/${id}/${stage}`))}
               >
-                {STAGES[stage].name} <span className="text-[12px] text-ink2">{STAGES[stage].question}</span>
+                {SCREENS[stage].name} <span className="text-[12px] text-ink2">{SCREENS[stage].question}</span>
               </Item>
             ))}
           </Command.Group>
@@ -102,15 +81,15 @@ function Choices({ close }: { close: () => void }) {
             >
               {build.pinned === undefined ? 'Pin this state' : 'Take the pin out'}
             </Item>
-            <Item value="class sheet label" onSelect={act(() => void navigate(`/builds/${id}/class-sheet`))}>
-              Print the class sheet
-            </Item>
-            <Item value="measure sheet" onSelect={act(() => void navigate(`/builds/${id}/measure-sheet`))}>
-              Print the measure sheet
-            </Item>
-            <Item value="charge card" onSelect={act(() => void navigate(`/builds/${id}/charge-card`))}>
-              Print the charge card
-            </Item>
+            {PRINTED_PAGES.map(({ path, name, also }) => (
+              <Item
+                key={path}
+                value={`${name} ${also}`}
+                onSelect={act(() => void navigate(`/builds/${id}/${path}`))}
+              >
+                {name}
+              </Item>
+            ))}
             <Item
               value="print"
               onSelect={act(() => {
@@ -128,7 +107,7 @@ function Choices({ close }: { close: () => void }) {
                 key={path}
                 value={`${specAt(path).label} ${path}`}
                 onSelect={act(() => {
-                  void navigate(`/builds/${id}/${fieldPlace(path)}`);
+                  void navigate(`/builds/${id}/${placeOf(path)}`);
                   // The dialog hands focus back as it closes; the field takes it after that.
                   setTimeout(() => {
                     focusField(path);
@@ -136,7 +115,7 @@ function Choices({ close }: { close: () => void }) {
                 })}
               >
                 {specAt(path).label}{' '}
-                <span className="text-[12px] text-ink2">{STAGES[stageOf(path)].name}</span>
+                <span className="text-[12px] text-ink2">{SCREENS[stageOf(path)].name}</span>
               </Item>
             ))}
           </Command.Group>

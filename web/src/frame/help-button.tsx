@@ -1,16 +1,22 @@
 import { CircleHelp } from 'lucide-react';
 import { useCallback, useState } from 'react';
+import { STAGE_IDS } from '@apple-cart/core';
+import { SCREENS } from '../stages/registry.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { SOURCE_WORD, SourceMark } from '../ui/source-mark.tsx';
 import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';
 import { isTyping, useWindowKey } from '../ui/use-window-key.ts';
+
+/** Each stage with its letter: "B brief, D donor". */
+const STAGE_KEYS = `go to a stage: ${STAGE_IDS.map((id) => `${SCREENS[id].key.toUpperCase()} ${SCREENS[id].name.toLowerCase()}`).join(', ')}`;
 
 const KEYS = [
   ['Ctrl+K', 'find a field, a stage or an action'],
   ['Ctrl+Z, Ctrl+Y', 'undo and redo, over the whole build'],
   ['Up, Down', 'nudge the number in the field; with Shift, ten steps'],
   ['Enter, Escape', 'finish or drop what is typed in a field'],
-  ['Alt+1 to Alt+7', 'go to a stage'],
+  ['G, then a letter', STAGE_KEYS],
+  ['Alt+1 to Alt+9', 'go to one of the first nine stages'],
   ['?', 'this page'],
 ] as const;
 

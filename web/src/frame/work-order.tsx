@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { NavLink, useParams } from 'react-router';
 import type { StageVerdict, State } from '@apple-cart/core';
-import { STAGES } from '../stages/stage-list.ts';
+import { SCREENS } from '../stages/registry.ts';
 import { useDocument } from '../state/build-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';
@@ -14,7 +14,7 @@ const TALLY: readonly { readonly state: State; readonly word: string }[] = [
 ];
 
 function StageLink({ stage, number }: { stage: StageVerdict; number: number }) {
-  const { name } = STAGES[stage.id];
+  const { name } = SCREENS[stage.id];
   return (
     <NavLink
       to={`../${stage.id}`}
@@ -64,10 +64,12 @@ export function WorkOrder() {
           {document.job === '' ? 'no job number' : `Job ${document.job}`}
         </span>
       </header>
-      {stages.map((stage, i) => (
-        <StageLink key={stage.id} stage={stage} number={i + 1} />
-      ))}
-      <div className="mt-auto grid grid-cols-2 gap-x-2.5 gap-y-1.5 px-4 py-2.5 text-[12px] leading-4 text-ink2 max-bench:hidden">
+      <div className="flex min-h-0 flex-1 flex-col overflow-y-auto max-tablet:flex-row max-tablet:overflow-y-hidden bench:-mr-px bench:pr-px">
+        {stages.map((stage, i) => (
+          <StageLink key={stage.id} stage={stage} number={i + 1} />
+        ))}
+      </div>
+      <div className="grid shrink-0 grid-cols-2 gap-x-2.5 gap-y-1.5 px-4 py-2.5 text-[12px] leading-4 text-ink2 max-bench:hidden">
         {TALLY.map(({ state, word }) => (
           <span key={state} className="flex items-center gap-1.5">
             <StateMark state={state} size={13} labelled={false} />

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { OpenMeasure } from '@apple-cart/core';
 import { stageOf } from '@apple-cart/core';
 import { NumberField } from '../../fields/number-field.tsx';
-import { STAGES } from '../stage-list.ts';
+import { SCREENS } from '../registry.ts';
 import { ControlAnswer } from '../parts/control-answer.tsx';
 import { Bosses, DonorChoice, DriveAnswer } from './donor-choices.tsx';
 import { MeasureDrawing } from './measure-drawing.tsx';
@@ -74,7 +74,7 @@ function Card({ item, rank }: { item: OpenMeasure; rank: number }) {
                 <>
                   {' '}
                   <Link to={`../${stage}`} relative="path" className="text-slate underline">
-                    {STAGES[stage].name}
+                    {SCREENS[stage].name}
                   </Link>
                 </>
               )}

@@ -1,7 +1,7 @@
 import { stageOf, type Sensitivity } from '@apple-cart/core';
 import { useDeferredValue, useMemo } from 'react';
 import { Link } from 'react-router';
-import { STAGES } from '../stage-list.ts';
+import { SCREENS } from '../registry.ts';
 import { useDocument } from '../../state/build-store.ts';
 import { useChange, useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
@@ -64,7 +64,7 @@ function Moves({ all, count }: { all: readonly Sensitivity[]; count: number }) {
                       <span className="min-w-0">
                         {known.label}{' '}
                         <Link to={`../${stage}`} relative="path" className="text-[12px] text-slate underline">
-                          {STAGES[stage].name}
+                          {SCREENS[stage].name}
                         </Link>
                       </span>
                     </span>

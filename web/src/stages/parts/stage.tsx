@@ -5,7 +5,7 @@ import { useSettings } from '../../state/settings-store.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 import { Stamp } from '../../ui/stamp.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
-import { STAGES } from '../stage-list.ts';
+import { SCREENS } from '../registry.ts';
 
 interface Props {
   readonly id: StageId;
@@ -29,7 +29,7 @@ interface Props {
 
 /** The sheet of a stage: number, name, question, the stamp with its answer; inputs left, picture right. */
 export function Stage({ id, stamp, views, inputs, picture, left = 'usual', pictureFirst = false }: Props) {
-  const { name, question } = STAGES[id];
+  const { name, question } = SCREENS[id];
   return (
     <div className="flex min-h-full flex-col">
       <header className="relative mx-6 flex min-h-16 shrink-0 items-center gap-3.5 border-b-2 border-ink py-1 max-tablet:mx-3 max-tablet:gap-2.5">

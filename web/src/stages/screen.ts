@@ -1,0 +1,39 @@
+import type { ComponentType } from 'react';
+import type { QuantityPath } from '@apple-cart/core';
+
+/** One view of a stage: the id stands in the address. */
+export interface View<V extends string = string> {
+  readonly id: V;
+  readonly name: string;
+}
+
+type Loaded = Promise<{ readonly default: ComponentType }>;
+
+/** A page of a build that is made to be printed. */
+export interface PrintedPage {
+  /** Beneath the build's address. */
+  readonly path: string;
+  /** As the find box offers it, and other words that find it. */
+  readonly name: string;
+  readonly also: string;
+  readonly load: () => Loaded;
+}
+
+/**
+ * The screen's side of a stage; what it owns, checks and says of itself is in the core under the same id. Everything
+ * that lists stages goes through the registry of these.
+ */
+export interface StageScreen {
+  readonly name: string;
+  /** What the builder asks at it. */
+  readonly question: string;
+  /** Pressed after G it goes here. */
+  readonly key: string;
+  /** None for a stage that is one sheet. */
+  readonly views: readonly View[];
+  /** The view at which a quantity of the stage is entered; undefined where it is the first, or there are none. */
+  readonly viewOf?: (path: QuantityPath) => string | undefined;
+  /** The sheet is fetched when it is first shown, so that the first page is light. */
+  readonly load: () => Loaded;
+  readonly prints: readonly PrintedPage[];
+}
