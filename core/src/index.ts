@@ -1,5 +1,6 @@
 /** The public face of the core: server, web, bench and end-to-end tests reach it only through here. */
 export { CHAIN_PITCH_MM } from './quantity/constants.ts';
+export { firstOf } from './quantity/first-of.ts';
 export * from './quantity/units.ts';
 export * from './quantity/unit-system.ts';
 export * from './quantity/parse-quantity.ts';
