@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { copyFile, mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 
@@ -10,14 +10,24 @@ export interface Application {
   readonly database: string;
   /** Ends the server as a crash would, without a chance to tidy up. */
   kill(): Promise<void>;
+  /** Ends the server; its database stays, whole in one file. */
+  end(): Promise<void>;
   /** Ends the server and deletes its database. */
   stop(): Promise<void>;
 }
 
-/** The real server on a free port with a real SQLite file, filled with the demo data. */
+/** The variable that names a database with the samples in it, to begin from. */
+export const SNAPSHOT = 'APPLE_CART_SNAPSHOT';
+
+/**
+ * The real server on a free port with a real SQLite file, filled with the demo data.
+ * @param existing a database to go on with
+ */
 export async function startApplication(existing?: string): Promise<Application> {
   const folder = existing === undefined ? await mkdtemp(join(tmpdir(), 'apple-cart-')) : undefined;
   const database = existing ?? join(folder ?? '', 'test.sqlite');
+  const snapshot = process.env[SNAPSHOT];
+  if (existing === undefined && snapshot !== undefined) await copyFile(snapshot, database);
   const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/start.ts', '--demo'], {
     cwd: root,
     env: { ...process.env, PORT: '0', APPLE_CART_DATABASE: database },
@@ -44,6 +54,10 @@ export async function startApplication(existing?: string): Promise<Application> 
     database,
     async kill() {
       child.kill('SIGKILL');
+      await exited;
+    },
+    async end() {
+      child.kill('SIGTERM');
       await exited;
     },
     async stop() {

@@ -129,6 +129,7 @@ describe('the tandem', () => {
     await open('Orchard longtail', 'donor');
     const front = () => page.$eval('[data-axle=front]', (b) => Number.parseFloat(b.textContent));
     const before = await front();
+    await page.waitForSelector('[data-testid=places]');
     expect(await page.$eval('[data-testid=places]', (t) => t.textContent)).toContain('on the deck');
     await chooseIn(page, 'Place', 'on the deck');
     await page.waitForFunction(

@@ -1,11 +1,12 @@
 import { defineConfig } from 'vitest/config';
 
-/** One browser, one server: files run one after the other. */
+/** Each file has a browser and a server of its own; most of a test is waiting, so that two run beside each other. */
 export default defineConfig({
   test: {
     include: ['e2e/**/*.test.ts'],
     environment: 'node',
-    fileParallelism: false,
+    globalSetup: 'e2e/snapshot.ts',
+    maxWorkers: 2,
     testTimeout: 400_000,
     hookTimeout: 400_000,
   },

@@ -1,3 +1,4 @@
+import { firstOf } from '../quantity/first-of.ts';
 import * as z from 'zod';
 import { nesting } from './choices.ts';
 import { AMPS_PER_AH } from './pack.ts';
@@ -16,7 +17,13 @@ const amps =
 const body =
   (round: number, iron: number, block: number) =>
   ({ chemistry }: FallbackContext): number =>
-    chemistry === 'lead-acid' ? block : chemistry === 'lfp' ? iron : round;
+    firstOf(
+      [
+        [chemistry === 'lead-acid', block],
+        [chemistry === 'lfp', iron],
+      ],
+      round,
+    );
 
 const USUAL = 'common practice, the usual body of the chemistry';
 

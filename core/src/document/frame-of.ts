@@ -1,3 +1,4 @@
+import { firstOf } from '../quantity/first-of.ts';
 import { frame, type Frame } from '../frame/frame.ts';
 import type { PointName } from '../frame/names.ts';
 import { centreOfMass, type MassPoint } from '../frame/mass.ts';
@@ -69,12 +70,13 @@ export function massPoints(
   boxes: readonly Box[],
 ): { readonly machine: readonly MassPoint[]; readonly people: readonly MassPoint[] } {
   const at = motorAt(build);
-  const motor =
-    at === 'middle'
-      ? shifted(onFrame.bracket, MOTOR_AHEAD.x, MOTOR_AHEAD.y)
-      : at === 'rear'
-        ? onFrame.rear
-        : onFrame.front;
+  const motor = firstOf(
+    [
+      [at === 'middle', shifted(onFrame.bracket, MOTOR_AHEAD.x, MOTOR_AHEAD.y)],
+      [at === 'rear', onFrame.rear],
+    ],
+    onFrame.front,
+  );
   const external = build.drive.kind === 'external';
   const middle = onFrame.points.bare ?? onFrame.bracket;
   return {

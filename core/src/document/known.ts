@@ -52,12 +52,8 @@ function packContext({
   capacityAh,
 }: Pick<BuildDocument['second'], 'chemistry' | 'nominalV' | 'cellsInSeries' | 'capacityAh'>) {
   const perCell = LABEL_V_PER_CELL[chemistry];
-  const nominalV =
-    volts.source !== 'unknown'
-      ? volts.value
-      : cells.source !== 'unknown'
-        ? cells.value * perCell
-        : USUAL_VOLTS;
+  const byCells = cells.source === 'unknown' ? USUAL_VOLTS : cells.value * perCell;
+  const nominalV = volts.source === 'unknown' ? byCells : volts.value;
   return {
     chemistry,
     nominalV,
@@ -98,12 +94,11 @@ const ROWS = Object.entries<Readonly<Record<string, QuantitySpec>>>(SPECS).map(
  * A speed that the controller knows by turns of the wheel, on the road: the true roll-out over the one it holds
  * times what is set. Derived.
  */
-const trueSpeed = (set: Known, wheel: number): Known =>
-  wheel === 1
-    ? set
-    : set.source === 'unknown'
-      ? { ...set, value: set.value * wheel }
-      : workedAlways(set, set.value * wheel);
+function trueSpeed(set: Known, wheel: number): Known {
+  if (wheel === 1) return set;
+  const value = set.value * wheel;
+  return set.source === 'unknown' ? { ...set, value } : workedAlways(set, value);
+}
 
 /**
  * Resolves every quantity of a build. What a pack made from cells has is worked out from them, unknown

@@ -1,3 +1,4 @@
+import { firstOf } from '../quantity/first-of.ts';
 import * as z from 'zod';
 import { chemistry, packMake, packPlace, joining } from './choices.ts';
 import { NO_DEFAULT, quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
@@ -172,7 +173,14 @@ export const packSpecs = {
     max: 150,
     plausible: [1.5, 60],
     step: 0.1,
-    fallback: (c: FallbackContext) => (c.chemistry === 'lead-acid' ? 16 : c.chemistry === 'lfp' ? 6 : 3.8),
+    fallback: (c: FallbackContext) =>
+      firstOf(
+        [
+          [c.chemistry === 'lead-acid', 16],
+          [c.chemistry === 'lfp', 6],
+        ],
+        3.8,
+      ),
     origin: 'from memory',
   },
   ...packBoxSpecs,

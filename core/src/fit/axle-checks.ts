@@ -1,3 +1,4 @@
+import { firstOf } from '../quantity/first-of.ts';
 import { qty } from '../quantity/phrase.ts';
 import { asked, measured, told, type Asked, type Check } from '../check/check.ts';
 import type { Subject } from './subject.ts';
@@ -20,20 +21,29 @@ function width(s: Subject): Check {
   const here = s.hub === 'front' ? donor.frontOldMm : donor.rearOldMm;
   const wider = drive.overLocknutMm.value - here.value;
   const steel = driven(s) === 'steel';
-  const why =
-    wider > SLACK_MM
-      ? steel
-        ? [
-            'The motor is ',
-            qty(wider, 'mm', 1),
-            ' wider than the dropouts. Steel can be cold-set about ',
-            qty(COLD_SET_MM, 'mm', 0),
-            ' in all.',
-          ]
-        : ['The motor is ', qty(wider, 'mm', 1), ' wider than the dropouts, and only steel can be cold-set.']
-      : wider < -SLACK_MM
-        ? ['The motor is ', qty(-wider, 'mm', 1), ' narrower: washers or spacers fill the gap.']
-        : ['The motor goes between the dropouts as they are.'];
+  const why = firstOf(
+    [
+      [
+        wider > SLACK_MM && steel,
+        [
+          'The motor is ',
+          qty(wider, 'mm', 1),
+          ' wider than the dropouts. Steel can be cold-set about ',
+          qty(COLD_SET_MM, 'mm', 0),
+          ' in all.',
+        ],
+      ],
+      [
+        wider > SLACK_MM,
+        ['The motor is ', qty(wider, 'mm', 1), ' wider than the dropouts, and only steel can be cold-set.'],
+      ],
+      [
+        wider < -SLACK_MM,
+        ['The motor is ', qty(-wider, 'mm', 1), ' narrower: washers or spacers fill the gap.'],
+      ],
+    ],
+    ['The motor goes between the dropouts as they are.'],
+  );
   return measured({
     id: 'hub-width',
     group: 'frame',
@@ -45,14 +55,20 @@ function width(s: Subject): Check {
     look: steel ? COLD_SET_MM : SLACK_MM,
     limit: ['at most ', qty(SLACK_MM, 'mm', 1), steel ? ', cold-set to 5 mm' : ''],
     why,
-    remedy:
-      wider > COLD_SET_MM || (wider > SLACK_MM && !steel)
-        ? ['Take a motor of ', qty(here.value, 'mm', 0), ', or another donor. Do not force it.']
-        : wider > SLACK_MM
-          ? ['Cold-set the frame, half on each side, and check that the dropouts stay parallel.']
-          : wider < -SLACK_MM
-            ? ['Fill with axle spacers, the same on both sides where the dish allows it.']
-            : ['Nothing to do.'],
+    remedy: firstOf(
+      [
+        [
+          wider > COLD_SET_MM || (wider > SLACK_MM && !steel),
+          ['Take a motor of ', qty(here.value, 'mm', 0), ', or another donor. Do not force it.'],
+        ],
+        [
+          wider > SLACK_MM,
+          ['Cold-set the frame, half on each side, and check that the dropouts stay parallel.'],
+        ],
+        [wider < -SLACK_MM, ['Fill with axle spacers, the same on both sides where the dish allows it.']],
+      ],
+      ['Nothing to do.'],
+    ),
     origin: 'common practice',
     source: 'usual widths: front 100 mm; rear 130, 135, 142 or 148 mm',
     inputs: [here, drive.overLocknutMm],
@@ -68,8 +84,20 @@ function through(s: Subject): Check {
     id: 'axle-kind',
     group: 'frame',
     title: 'How the axle is held',
-    state: is && !made ? 'stop' : !is && made ? 'look' : 'fine',
-    words: is ? 'through-axle' : donor.axle === 'solid' ? 'solid axle, open slot' : 'open slot',
+    state: firstOf(
+      [
+        [is && !made, 'stop'],
+        [!is && made, 'look'],
+      ],
+      'fine',
+    ),
+    words: firstOf(
+      [
+        [is, 'through-axle'],
+        [donor.axle === 'solid', 'solid axle, open slot'],
+      ],
+      'open slot',
+    ),
     limit: ['a through-axle dropout needs a motor made for it'],
     why:
       is && !made
@@ -109,12 +137,13 @@ function slotWidth(s: Subject): Check {
             '; opening it weakens the lips.',
           ]
         : ['The flats enter the slot; play is ', qty(Math.max(0, -opening), 'mm', 1), '.'],
-    remedy:
-      opening > (steel ? 0.5 : 0.05)
-        ? ['Take a motor with a thinner axle.']
-        : opening > 0.05
-          ? ['File both sides alike, no more than needed, and fit an arm.']
-          : ['Nothing to do.'],
+    remedy: firstOf(
+      [
+        [opening > (steel ? 0.5 : 0.05), ['Take a motor with a thinner axle.']],
+        [opening > 0.05, ['File both sides alike, no more than needed, and fit an arm.']],
+      ],
+      ['Nothing to do.'],
+    ),
     origin: 'common practice',
     inputs: [donor.slotWidthMm, drive.flatsMm],
     asked: [askedMaterial(s)],

@@ -1,3 +1,4 @@
+import { firstOf } from '../quantity/first-of.ts';
 import { qty } from '../quantity/phrase.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import {
@@ -71,12 +72,16 @@ function seat(s: Subject): readonly Check[] {
       fine: 0.5,
       look: 0.5,
       limit: ['not at all'],
-      why:
-        deep < -0.5
-          ? ['The box cuts into its own tube.']
-          : Math.max(...gaps) > CRADLE_MM
-            ? ['The box stands ', qty(Math.max(...gaps), 'mm', 0), ' off its tube: the cradle must reach.']
-            : ['The box lies on its cradle.'],
+      why: firstOf(
+        [
+          [deep < -0.5, ['The box cuts into its own tube.']],
+          [
+            Math.max(...gaps) > CRADLE_MM,
+            ['The box stands ', qty(Math.max(...gaps), 'mm', 0), ' off its tube: the cradle must reach.'],
+          ],
+        ],
+        ['The box lies on its cradle.'],
+      ),
       remedy: ['Move it off the tube.'],
       origin: 'derived',
       inputs: sizes(s),

@@ -1,7 +1,8 @@
-import { qty } from '../quantity/phrase.ts';
+import { firstOf } from '../quantity/first-of.ts';
+import { qty, type Phrase } from '../quantity/phrase.ts';
 import { chainLinks } from './chain.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
-import { STAY_GAP_MM, ringLineMm, spacerTrade, stayGapMm } from './spacers.ts';
+import { STAY_GAP_MM, ringLineMm, spacerTrade, stayGapMm, type SpacerTrade } from './spacers.ts';
 import type { Subject } from './subject.ts';
 
 /** Shell widths given to half a millimetre. */
@@ -22,18 +23,29 @@ function shellWidth(s: Subject): Check {
     fine: SHELL_SLACK_MM,
     look: under > 0 && over <= 0 ? 15 : SHELL_SLACK_MM,
     limit: [qty(drive.shellMinMm.value, 'mm', 0), ' to ', qty(drive.shellMaxMm.value, 'mm', 0)],
-    why:
-      over > SHELL_SLACK_MM
-        ? ['The shell is ', qty(donor.shellWidthMm.value, 'mm', 1), ' wide: the motor’s shaft is too short.']
-        : under > SHELL_SLACK_MM
-          ? ['The shell is narrower than the motor’s shaft: spacers fill ', qty(under, 'mm', 1), '.']
-          : ['The shaft goes through this shell. Usual shells: 68, 73, 83, 100 and 120 mm.'],
-    remedy:
-      over > SHELL_SLACK_MM
-        ? ['Order the shaft for this shell, or another motor.']
-        : under > SHELL_SLACK_MM
-          ? ['Fit spacers on the side away from the drive, so that the chainline stays.']
-          : ['Nothing to do.'],
+    why: firstOf(
+      [
+        [
+          over > SHELL_SLACK_MM,
+          ['The shell is ', qty(donor.shellWidthMm.value, 'mm', 1), ' wide: the motor’s shaft is too short.'],
+        ],
+        [
+          under > SHELL_SLACK_MM,
+          ['The shell is narrower than the motor’s shaft: spacers fill ', qty(under, 'mm', 1), '.'],
+        ],
+      ],
+      ['The shaft goes through this shell. Usual shells: 68, 73, 83, 100 and 120 mm.'],
+    ),
+    remedy: firstOf(
+      [
+        [over > SHELL_SLACK_MM, ['Order the shaft for this shell, or another motor.']],
+        [
+          under > SHELL_SLACK_MM,
+          ['Fit spacers on the side away from the drive, so that the chainline stays.'],
+        ],
+      ],
+      ['Nothing to do.'],
+    ),
     origin: 'common practice',
     source: 'usual shell widths 68, 73, 83, 100 and 120 mm',
     limitFrom: [drive.shellMinMm, drive.shellMaxMm],
@@ -48,42 +60,51 @@ function shellBore(s: Subject): Check {
   const { donor, drive } = s.known;
   const play = donor.shellBoreMm.value - drive.tubeMm.value;
   const wall = play / 2;
-  const state = play < 0 ? 'stop' : play <= TUBE_PLAY_MM ? 'fine' : 'look';
+  const state = firstOf(
+    [
+      [play < 0, 'stop'],
+      [play <= TUBE_PLAY_MM, 'fine'],
+    ],
+    'look',
+  );
   return told({
     id: 'shell-bore',
     group: 'bracket',
     title: 'Motor tube in the shell',
     state: s.build.donor.shell === 'none' ? 'stop' : state,
-    words:
-      play < 0
-        ? `too small by ${(-play).toFixed(1)} mm`
-        : play <= TUBE_PLAY_MM
-          ? `play ${play.toFixed(1)} mm`
-          : `sleeve of ${wall.toFixed(1)} mm wall`,
+    words: firstOf(
+      [
+        [play < 0, `too small by ${(-play).toFixed(1)} mm`],
+        [play <= TUBE_PLAY_MM, `play ${play.toFixed(1)} mm`],
+      ],
+      `sleeve of ${wall.toFixed(1)} mm wall`,
+    ),
     limit: [
       'bore at least ',
       qty(drive.tubeMm.value, 'mm', 1),
       '; play at most ',
       qty(TUBE_PLAY_MM, 'mm', 0),
     ],
-    why:
-      play < 0
-        ? ['The tube of the motor does not go through the shell.']
-        : play <= TUBE_PLAY_MM
-          ? ['The tube goes through a threaded 1.37 in x 24 shell without a sleeve.']
-          : [
-              'A larger unthreaded shell (41 or 46 mm) lets the motor tip: it wants a reducing sleeve from ',
-              qty(donor.shellBoreMm.value, 'mm', 1),
-              ' to ',
-              qty(drive.tubeMm.value, 'mm', 1),
-              '.',
-            ],
-    remedy:
-      play < 0
-        ? ['Take another motor or donor: the shell cannot be bored out.']
-        : play <= TUBE_PLAY_MM
-          ? ['Clear the bore of paint and cable guides.']
-          : ['Fit a sleeve over the whole width of the shell, without play.'],
+    why: firstOf(
+      [
+        [play < 0, ['The tube of the motor does not go through the shell.']],
+        [play <= TUBE_PLAY_MM, ['The tube goes through a threaded 1.37 in x 24 shell without a sleeve.']],
+      ],
+      [
+        'A larger unthreaded shell (41 or 46 mm) lets the motor tip: it wants a reducing sleeve from ',
+        qty(donor.shellBoreMm.value, 'mm', 1),
+        ' to ',
+        qty(drive.tubeMm.value, 'mm', 1),
+        '.',
+      ],
+    ),
+    remedy: firstOf(
+      [
+        [play < 0, ['Take another motor or donor: the shell cannot be bored out.']],
+        [play <= TUBE_PLAY_MM, ['Clear the bore of paint and cable guides.']],
+      ],
+      ['Fit a sleeve over the whole width of the shell, without play.'],
+    ),
     origin: 'common practice',
     source: 'thread 1.37 in x 24 per inch',
     limitFrom: [drive.tubeMm],
@@ -91,6 +112,12 @@ function shellBore(s: Subject): Check {
     asked: [asked('kind of shell', s.build.donor.shell)],
   });
 }
+
+/** Spacers that give room and keep the chainline. */
+const spacersFor = ({ from }: SpacerTrade): Phrase =>
+  from === undefined
+    ? ['No spacer gives room and chainline both. Take a ring with more offset, or another donor.']
+    : ['Fit ', qty(from, 'mm', 1), ' of spacers in all; the chainline still holds.'];
 
 function stayGap(s: Subject): Check {
   const { donor, drive } = s.known;
@@ -112,12 +139,7 @@ function stayGap(s: Subject): Check {
             'The gearbox bears on the stay, or will once it is tight: it dents the tube and the motor sits askew.',
           ]
         : ['The gearbox stands free of the stay.'],
-    remedy:
-      gap >= STAY_GAP_MM
-        ? ['Nothing to do.']
-        : trade.from === undefined
-          ? ['No spacer gives room and chainline both. Take a ring with more offset, or another donor.']
-          : ['Fit ', qty(trade.from, 'mm', 1), ' of spacers in all; the chainline still holds.'],
+    remedy: gap >= STAY_GAP_MM ? ['Nothing to do.'] : spacersFor(trade),
     origin: 'common practice',
     inputs: [donor.stayReachMm, drive.gearboxMm],
   });
@@ -236,12 +258,13 @@ function chainLength(s: Subject): Check {
       short > 0
         ? ['Largest ring on largest cog pulls a short chain tight and can tear the mechanism off.']
         : ['The chain goes round ring and largest cog with the mechanism’s inch to spare.'],
-    remedy:
-      short > 0
-        ? [`Fit a chain of ${String(wanted)} links, or keep off the largest cog.`]
-        : short <= -6
-          ? [`Take out ${String(-short)} links, or it hangs slack on the small cogs.`]
-          : ['Nothing to do.'],
+    remedy: firstOf(
+      [
+        [short > 0, [`Fit a chain of ${String(wanted)} links, or keep off the largest cog.`]],
+        [short <= -6, [`Take out ${String(-short)} links, or it hangs slack on the small cogs.`]],
+      ],
+      ['Nothing to do.'],
+    ),
     origin: 'derived',
     source: 'pitch 12.7 mm, ISO 606; the inch to spare is common practice',
     inputs: [donor.chainLinks, donor.chainstayMm, gearing.ringTeeth],

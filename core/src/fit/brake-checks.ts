@@ -1,3 +1,4 @@
+import { firstOf } from '../quantity/first-of.ts';
 import type { BrakeKind } from '../document/choices.ts';
 import { qty } from '../quantity/phrase.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
@@ -50,7 +51,13 @@ export function braking(s: Subject, ms: number): Braking {
   const grip = balance.grip * GRAVITY;
   const tipping = (GRAVITY * (balance.wheelbase - balance.massAhead)) / balance.massHeight;
   const ms2 = Math.max(0.1, Math.min(brakes, grip, Math.max(0.1, tipping)));
-  const decides = ms2 >= brakes ? 'brakes' : ms2 >= grip ? 'grip' : 'tipping';
+  const decides = firstOf(
+    [
+      [ms2 >= brakes, 'brakes'],
+      [ms2 >= grip, 'grip'],
+    ],
+    'tipping',
+  );
   return { ms2, metres: (ms * ms) / (2 * ms2), decides };
 }
 
@@ -133,20 +140,28 @@ function kind(s: Subject): Check {
     group: 'brakes',
     title: 'Brakes, one for each end',
     state: count < 2 || rim ? 'stop' : 'fine',
-    words: count < 2 ? `${String(count)} brake` : rim ? 'rim brake' : 'two brakes',
+    words: firstOf(
+      [
+        [count < 2, `${String(count)} brake`],
+        [rim, 'rim brake'],
+      ],
+      'two brakes',
+    ),
     limit: ['two, and no rim brake above ', qty(RIM_KMH, 'km/h', 0)],
-    why:
-      count < 2
-        ? ['Most places ask for two independent brakes.']
-        : rim
-          ? ['Rims heat and wear; in the wet they bite late.']
-          : ['Each end has its own brake.'],
-    remedy:
-      count < 2
-        ? ['Fit the missing brake first.']
-        : rim
-          ? ['Fit discs, or limit the speed.']
-          : ['Nothing to do.'],
+    why: firstOf(
+      [
+        [count < 2, ['Most places ask for two independent brakes.']],
+        [rim, ['Rims heat and wear; in the wet they bite late.']],
+      ],
+      ['Each end has its own brake.'],
+    ),
+    remedy: firstOf(
+      [
+        [count < 2, ['Fit the missing brake first.']],
+        [rim, ['Fit discs, or limit the speed.']],
+      ],
+      ['Nothing to do.'],
+    ),
     origin: 'common practice',
     inputs: [],
     asked: kinds(s),

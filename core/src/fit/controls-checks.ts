@@ -1,3 +1,4 @@
+import { firstOf } from '../quantity/first-of.ts';
 import { qty } from '../quantity/phrase.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import type { Subject } from './subject.ts';
@@ -37,8 +38,13 @@ const WIDTHS = { display: 0, bell: 25, thumb: 30, twist: 125, switch: 25 } as co
 
 function space(s: Subject): Check {
   const { controls } = s.build;
-  const throttle =
-    controls.throttle === 'full' ? (controls.throttleKind === 'twist' ? WIDTHS.twist : WIDTHS.thumb) : 0;
+  const throttle = firstOf(
+    [
+      [controls.throttle === 'full' && controls.throttleKind === 'twist', WIDTHS.twist],
+      [controls.throttle === 'full', WIDTHS.thumb],
+    ],
+    0,
+  );
   const needed = WIDTHS.bell + WIDTHS.switch + throttle;
   return measured({
     id: 'bar-room',
@@ -71,7 +77,13 @@ function cutoffs(s: Subject): Check {
     group: 'controls',
     title: 'Brake cut-off that suits the levers',
     state: brakeCutoffs === 'yes' ? 'fine' : 'look',
-    words: brakeCutoffs === 'yes' ? (addOn ? 'add-on sensors' : 'fitted') : 'none',
+    words: firstOf(
+      [
+        [brakeCutoffs === 'yes' && addOn, 'add-on sensors'],
+        [brakeCutoffs === 'yes', 'fitted'],
+      ],
+      'none',
+    ),
     limit: ['each lever stops the motor'],
     why: addOn
       ? ['Hydraulic and combined shift-and-brake levers do not take the usual cut-off lever.']
@@ -127,12 +139,13 @@ function sensorRing(s: Subject): readonly Check[] {
         play < 0
           ? ['The ring’s bore of ', qty(drive.sensorBoreMm.value, 'mm', 1), ' does not go over this spindle.']
           : ['A ring with ', qty(play, 'mm', 1), ' of play must still turn with the crank.'],
-      remedy:
-        play < 0
-          ? ['Take a split ring or a sensor for this spindle.']
-          : play > 2
-            ? ['Shim it, or take the split ring of the right size.']
-            : ['Nothing to do.'],
+      remedy: firstOf(
+        [
+          [play < 0, ['Take a split ring or a sensor for this spindle.']],
+          [play > 2, ['Shim it, or take the split ring of the right size.']],
+        ],
+        ['Nothing to do.'],
+      ),
       origin: 'common practice',
       inputs: [donor.spindleMm, drive.sensorBoreMm],
     }),

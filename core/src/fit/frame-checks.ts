@@ -1,3 +1,4 @@
+import { firstOf } from '../quantity/first-of.ts';
 import { qty } from '../quantity/phrase.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import type { State } from '../check/state.ts';
@@ -31,12 +32,20 @@ function material(s: Subject): Check {
   const carbon = frameMaterial === 'carbon' || (front && forkMaterial === 'carbon');
   const softFork = front && forkKind === 'suspension' && forkMaterial !== 'steel' && torque > STRONG_NM;
   const aluminium = front ? forkMaterial === 'aluminium' : frameMaterial === 'aluminium';
-  const state: State = carbon || softFork ? 'stop' : aluminium ? 'look' : 'fine';
-  const words = carbon
-    ? 'carbon'
-    : front
-      ? `${forkMaterial} ${forkKind === 'suspension' ? 'suspension ' : ''}fork`
-      : frameMaterial;
+  const state: State = firstOf(
+    [
+      [carbon || softFork, 'stop'],
+      [aluminium, 'look'],
+    ],
+    'fine',
+  );
+  const words = firstOf(
+    [
+      [carbon, 'carbon'],
+      [front, `${forkMaterial} ${forkKind === 'suspension' ? 'suspension ' : ''}fork`],
+    ],
+    frameMaterial,
+  );
   return told({
     id: 'material',
     group: 'frame',
@@ -44,24 +53,29 @@ function material(s: Subject): Check {
     state,
     words,
     limit: ['steel forgives; aluminium asks for more margin; carbon stops'],
-    why: carbon
-      ? ['Carbon does not bear clamps, torque at the dropout or drilled holes.']
-      : softFork
-        ? [
+    why: firstOf(
+      [
+        [carbon, ['Carbon does not bear clamps, torque at the dropout or drilled holes.']],
+        [
+          softFork,
+          [
             'A soft alloy suspension fork with a front hub of ',
             qty(torque, 'N m', 0),
             ': the dropouts can break away.',
-          ]
-        : aluminium
-          ? ['Aluminium does not bend back: no cold-setting, no filing, torque arms on both sides.']
-          : ['The material takes the clamps and the torque of this motor.'],
-    remedy: carbon
-      ? ['Take another donor.']
-      : softFork
-        ? ['Put the motor in the rear wheel or the middle, or fit a steel fork.']
-        : aluminium
-          ? ['Measure slot and width closely and fit torque arms.']
-          : ['Nothing to do.'],
+          ],
+        ],
+        [aluminium, ['Aluminium does not bend back: no cold-setting, no filing, torque arms on both sides.']],
+      ],
+      ['The material takes the clamps and the torque of this motor.'],
+    ),
+    remedy: firstOf(
+      [
+        [carbon, ['Take another donor.']],
+        [softFork, ['Put the motor in the rear wheel or the middle, or fit a steel fork.']],
+        [aluminium, ['Measure slot and width closely and fit torque arms.']],
+      ],
+      ['Nothing to do.'],
+    ),
     origin: 'common practice',
     inputs: [],
     asked: [
@@ -76,7 +90,13 @@ function armsWanted(s: Subject): Check {
   const alloy = (s.hub === 'front' ? donor.forkMaterial : donor.frameMaterial) !== 'steel';
   const regen = controller.regenerates === 'yes' && !drive.freewheel;
   const strong = axleTorqueNm(s) > STRONG_NM;
-  const needed = strong && (alloy || regen) ? 2 : alloy || regen || s.hub === 'front' || strong ? 1 : 0;
+  const needed = firstOf(
+    [
+      [strong && (alloy || regen), 2],
+      [alloy || regen || s.hub === 'front' || strong, 1],
+    ],
+    0,
+  );
   const reasons = [
     ...(s.hub === 'front' ? ['front hub'] : []),
     ...(alloy ? ['dropouts not of steel'] : []),

@@ -1,3 +1,4 @@
+import { firstOf } from '../quantity/first-of.ts';
 import type { ProfileFacts } from './facts.ts';
 import { judgeClause, type ClauseState, type ClauseVerdict } from './judge-clause.ts';
 import { RULES_FORMAT } from './fact-names.ts';
@@ -40,13 +41,14 @@ export interface PlaceVerdict {
 export function judgeCategory(category: Category, ways: readonly ProfileFacts[]): CategoryVerdict {
   const clauses = category.clauses.map((clause) => judgeClause(clause, ways));
   const any = (state: ClauseState): boolean => clauses.some((c) => c.state === state);
-  const outcome: CategoryOutcome = any('fail')
-    ? 'outside'
-    : any('unknown')
-      ? 'cannot-tell'
-      : any('check') || category.approval !== 'none' || category.status !== 'current'
-        ? 'check'
-        : 'inside';
+  const outcome: CategoryOutcome = firstOf(
+    [
+      [any('fail'), 'outside'],
+      [any('unknown'), 'cannot-tell'],
+      [any('check') || category.approval !== 'none' || category.status !== 'current', 'check'],
+    ],
+    'inside',
+  );
   return { category, outcome, clauses };
 }
 

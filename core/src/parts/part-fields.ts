@@ -142,6 +142,15 @@ const number = (text: string): unknown => {
   return text !== '' && Number.isFinite(value) ? value : text;
 };
 
+const YES_NO: ReadonlyMap<string, boolean> = new Map([
+  ['yes', true],
+  ['true', true],
+  ['1', true],
+  ['no', false],
+  ['false', false],
+  ['0', false],
+]);
+
 function valueOf({ kind, key }: PartField, text: string): unknown {
   switch (kind) {
     case 'number':
@@ -152,7 +161,7 @@ function valueOf({ kind, key }: PartField, text: string): unknown {
         .filter((word) => word !== '')
         .map(number);
     case 'yes-no':
-      return /^(yes|true|1)$/i.test(text) ? true : /^(no|false|0)$/i.test(text) ? false : text;
+      return YES_NO.get(text.toLowerCase()) ?? text;
     case 'choice':
       return key === 'wheelCount' ? number(text) : text;
     case 'text':

@@ -1,3 +1,4 @@
+import { firstOf } from '../quantity/first-of.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { Known, KnownBuild } from '../document/known.ts';
 import type { State } from '../check/state.ts';
@@ -90,19 +91,29 @@ function link(spec: Spec): Link {
   }
   const margin = Math.min(limits.continuousA / demand.continuousA, limits.peakA / demand.peakA) - 1;
   const holds = limits.continuousA >= demand.continuousA;
-  const state: State = margin >= 0 ? 'fine' : holds || spec.trips === true ? 'look' : 'stop';
-  const why: Phrase =
-    state === 'fine'
-      ? ['Carries what is asked of it.']
-      : holds
-        ? [
-            `Holds the hill’s `,
-            qty(demand.continuousA, 'A'),
-            ' but not the full ',
-            qty(demand.peakA, 'A'),
-            `: ${spec.failing}.`,
-          ]
-        : ['The hill alone takes ', qty(demand.continuousA, 'A'), `: ${spec.failing}.`];
+  const state: State = firstOf(
+    [
+      [margin >= 0, 'fine'],
+      [holds || spec.trips === true, 'look'],
+    ],
+    'stop',
+  );
+  const why: Phrase = firstOf(
+    [
+      [state === 'fine', ['Carries what is asked of it.']],
+      [
+        holds,
+        [
+          `Holds the hill’s `,
+          qty(demand.continuousA, 'A'),
+          ' but not the full ',
+          qty(demand.peakA, 'A'),
+          `: ${spec.failing}.`,
+        ],
+      ],
+    ],
+    ['The hill alone takes ', qty(demand.continuousA, 'A'), `: ${spec.failing}.`],
+  );
   return { ...base, ...limits, margin, state, why, remedy: state === 'fine' ? ['Nothing to do.'] : remedy };
 }
 

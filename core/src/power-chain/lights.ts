@@ -1,3 +1,4 @@
+import { firstOf } from '../quantity/first-of.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 import { accessoryDraw, accessoryWatts, type AccessoryDraw } from '../machine/accessories.ts';
@@ -43,6 +44,12 @@ export function lightsVerdict(build: BuildDocument): LightsVerdict {
     averageW,
     takesM: range.holds && without.holds ? without.metres - range.metres : undefined,
     leftCharge: left,
-    lightsLastH: left === undefined ? undefined : lightW > 0 ? wh / lightW : Infinity,
+    lightsLastH: firstOf(
+      [
+        [left === undefined, undefined],
+        [lightW > 0, wh / lightW],
+      ],
+      Infinity,
+    ),
   };
 }

@@ -1,5 +1,5 @@
-describe, expect, it } from 'vitest';
-import { formatNumber, formatQuantity, usualDigits } from './format.ts';
+import { describe, expect, it } from 'vitest';
+import { formatChange, formatNumber, formatQuantity, usualDigits } from './format.ts';
 import { phraseText, qty } from './phrase.ts';
 import { describeIssue } from './result.ts';
 

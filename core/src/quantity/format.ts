@@ -1,3 +1,4 @@
+import { firstOf } from './first-of.ts';
 import { convert, type Unit } from './units.ts';
 
 /** Decimals that a bench can use, per unit: never more than the model deserves. */
@@ -69,7 +70,14 @@ export function usualDigits(value: number, unit: Unit): number {
   const digits = DIGITS[unit];
   if (digits !== undefined) return digits;
   const size = Math.abs(value);
-  return size >= 100 ? 0 : size >= 10 ? 1 : size >= 0.1 ? 2 : 4;
+  return firstOf(
+    [
+      [size >= 100, 0],
+      [size >= 10, 1],
+      [size >= 0.1, 2],
+    ],
+    4,
+  );
 }
 
 export const unitText = (unit: Unit): string => WRITTEN[unit] ?? unit;

@@ -1,14 +1,17 @@
+import { firstOf } from './first-of.ts';
 import type * as z from 'zod';
 import type { Issue } from './result.ts';
 
 function at(document: unknown, path: readonly PropertyKey[]): unknown {
   let value = document;
   for (const key of path) value = (value as Record<PropertyKey, unknown> | null | undefined)?.[key];
-  return typeof value === 'object' && value !== null
-    ? Array.isArray(value)
-      ? 'a list'
-      : 'an object'
-    : value;
+  return firstOf(
+    [
+      [typeof value === 'object' && value !== null && Array.isArray(value), 'a list'],
+      [typeof value === 'object' && value !== null, 'an object'],
+    ],
+    value,
+  );
 }
 
 /** What a type is called outside of programming. */

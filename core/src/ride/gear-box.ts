@@ -25,7 +25,8 @@ export class GearBox {
     this.machine = machine;
     const [lowest] = machine.gears;
     if (lowest === undefined) throw new TypeError('a machine has at least one gear');
-    this.held = choice === 'best' ? (machine.gears.length === 1 ? lowest : undefined) : choice;
+    const only = machine.gears.length === 1 ? lowest : undefined;
+    this.held = choice === 'best' ? only : choice;
     this.gear = this.held ?? lowest;
     this.pedals = machine.rider.powerW > 0 || machine.control === 'pedals';
   }

@@ -195,7 +195,8 @@ class RideState {
     const turns = amps !== 0 || !m.motor.freewheel;
     // One that cannot keep up with the wheel runs free behind it, as fast as its own drag lets it.
     const runsFree = m.motor.freewheel && step.motorN === 0;
-    const coreW = runsFree ? emfW : turns ? coreDrag(m.motor, omega) * omega : 0;
+    const dragW = turns ? coreDrag(m.motor, omega) * omega : 0;
+    const coreW = runsFree ? emfW : dragW;
     const gearsW = turns ? emfW - coreW - step.motorN * vm : 0;
     const watts = emfW + windingW + controllerW + m.accessoryW;
     const drawn = this.source.draw(watts, dt);

@@ -1,6 +1,7 @@
 import { supplyAt } from '../machine/battery.ts';
 import type { Balance, Machine } from '../machine/machine.ts';
 import { gradeHeldPct } from '../machine/road-load.ts';
+import { firstOf } from '../quantity/first-of.ts';
 import { traction, type GearChoice } from './traction.ts';
 
 /** Steepest grade the machine can move off on from rest, and which of three things decides it. */
@@ -39,7 +40,13 @@ export function startGrade(machine: Machine, charge: number, choice: GearChoice)
   const byGripPct = gripGradePct(machine.balance);
   const byLiftPct = liftGradePct(machine.balance);
   const gradePct = Math.min(byForcePct, byGripPct, byLiftPct);
-  const decides = gradePct === byForcePct ? 'force' : gradePct === byGripPct ? 'grip' : 'front-lift';
+  const decides = firstOf(
+    [
+      [gradePct === byForcePct, 'force'],
+      [gradePct === byGripPct, 'grip'],
+    ],
+    'front-lift',
+  );
   return { gradePct, decides, byForcePct, byGripPct, byLiftPct, forceN: start.totalN };
 }
 

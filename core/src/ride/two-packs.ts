@@ -94,7 +94,8 @@ export function sharePower(
     const [s1, s2] = sources(q1, q2);
     const now = busPoint(usable(s1, q1), usable(s2, q2), watts, join);
     if (now === undefined || (q1 <= 0 && q2 <= 0)) break;
-    const feeding = now.firstA > 0 && now.secondA > 0 ? together(s1, s2) : now.firstA > 0 ? s1 : s2;
+    const alone = now.firstA > 0 ? s1 : s2;
+    const feeding = now.firstA > 0 && now.secondA > 0 ? together(s1, s2) : alone;
     if (!holds(feeding)) break;
     steps.push({ hours, firstCharge: q1, secondCharge: q2, ...now });
     const rate1 = (now.firstA * factor(first, now.firstA)) / capacity[0];
@@ -118,11 +119,16 @@ export function sharePower(
 }
 
 /** Hours until a pack is empty, or full where it is being charged. */
-const room = (charge: number, rate: number): number =>
-  rate > 0 ? charge / rate : rate < 0 ? (1 - charge) / -rate : Infinity;
+function room(charge: number, rate: number): number {
+  if (rate > 0) return charge / rate;
+  return rate < 0 ? (1 - charge) / -rate : Infinity;
+}
 
 /** Rounding must not leave a last sliver that takes for ever. */
-const clean = (charge: number): number => (charge < 1e-9 ? 0 : charge > 1 - 1e-9 ? 1 : charge);
+const clean = (charge: number): number => {
+  if (charge < 1e-9) return 0;
+  return charge > 1 - 1e-9 ? 1 : charge;
+};
 /** An empty pack is cut off by its protection: behind diodes it gives nothing. */
 const usable = (supply: Supply, charge: number): Supply => (charge > 0 ? supply : { openVolts: 0, ohm: 1e9 });
 /** Peukert's law is of discharge; on charge it has no say. */

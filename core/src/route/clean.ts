@@ -90,4 +90,7 @@ export function noiseM(elevations: readonly number[]): number {
 }
 
 /** Width to smooth over by the noise found. Common practice, no source. */
-export const usualSmoothM = (noise: number): number => (noise < 0.15 ? 40 : noise < 0.6 ? 100 : 200);
+export function usualSmoothM(noise: number): number {
+  if (noise < 0.15) return 40;
+  return noise < 0.6 ? 100 : 200;
+}

@@ -26,7 +26,8 @@ export function hop(
   const per = metresPerDegree((fromLat + toLat) / 2);
   const turn = toLon - fromLon;
   // Over the date line the short way round is meant.
-  const lon = turn > 180 ? turn - 360 : turn < -180 ? turn + 360 : turn;
+  const west = turn < -180 ? turn + 360 : turn;
+  const lon = turn > 180 ? turn - 360 : west;
   const [north, east] = [(toLat - fromLat) * per.lat, lon * per.lon];
   const bearing = Math.atan2(east, north) / RADIAN;
   return { metres: Math.hypot(north, east), bearingDeg: bearing < 0 ? bearing + 360 : bearing };

@@ -1,5 +1,5 @@
 import type { EChartsOption } from 'echarts';
-import { convert, formatNumber, shownUnit, type UnitSystem } from '@apple-cart/core';
+import { firstOf, convert, formatNumber, shownUnit, type UnitSystem } from '@apple-cart/core';
 import type { ChartInk } from './ink.ts';
 import { caption, cased, cursorLine, line, paper, type Xy } from './pieces.ts';
 
@@ -36,7 +36,13 @@ export function profileChart({ used, raw, system }: ProfileChartInput, ink: Char
   const [mine, recorded] = [xy(used), raw === undefined ? [] : xy(raw)];
   const heights = [...mine, ...recorded].map(([, y]) => y);
   const [low, high] = [Math.min(...heights), Math.max(...heights)];
-  const step = high - low > 300 ? 100 : high - low > 60 ? 20 : 10;
+  const step = firstOf(
+    [
+      [high - low > 300, 100],
+      [high - low > 60, 20],
+    ],
+    10,
+  );
   const [floor, top] = [
     Math.floor(low / step) * step,
     Math.max(Math.ceil(high / step) * step, Math.floor(low / step) * step + step),

@@ -1,5 +1,6 @@
 import type { EChartsOption, SeriesOption } from 'echarts';
 import {
+  firstOf,
   BINDING_WORDS,
   convert,
   formatNumber,
@@ -104,7 +105,13 @@ export function rideChart(input: RideChartInput, ink: ChartInk): EChartsOption {
 
   const elevation = elevationM.map(high);
   const [lowest, highest] = [Math.min(...elevation), Math.max(...elevation)];
-  const step = highest - lowest > 120 ? 50 : highest - lowest > 40 ? 20 : 10;
+  const step = firstOf(
+    [
+      [highest - lowest > 120, 50],
+      [highest - lowest > 40, 20],
+    ],
+    10,
+  );
   const floor = round(lowest - 0.15 * (highest - lowest), step, false);
   const top = Math.max(floor + step, round(highest, step, true));
   const speedMax = evenMax(Math.max(...trace.speed, ...(pinned?.speed ?? [])) * 1.05 * fast(1));

@@ -1,5 +1,6 @@
 import { useId, useState, type KeyboardEvent } from 'react';
 import {
+  firstOf,
   knownAt,
   quantityAt,
   withQuantity,
@@ -126,13 +127,13 @@ export function NumberField({ path, label, note }: Props) {
   const shown = unknown ? '' : fieldText(entered.value, spec, system);
   const error = typed?.ok === false && (left || text?.trim() !== '') ? typed.why : undefined;
   // What an unknown value is taken as stands in its field, so that nothing is assumed in silence.
-  const standIn =
-    spec.stays === true
-      ? '?'
-      : known.source === 'worked'
-        ? // Worked out to more places than anybody could measure: whole steps say enough.
-          fieldText(nudged(known.value, 0, spec, system), spec, system)
-        : `${fieldText(known.value, spec, system)} ?`;
+  const standIn = firstOf(
+    [
+      [spec.stays === true, '?'],
+      [known.source === 'worked', fieldText(nudged(known.value, 0, spec, system), spec, system)],
+    ],
+    `${fieldText(known.value, spec, system)} ?`,
+  );
   const other = focused ? otherText(known.value, spec, system) : undefined;
   const unknownHint =
     focused && unknown && spec.stays !== true
@@ -224,5 +225,12 @@ export function NumberField({ path, label, note }: Props) {
 
 const unitOf = (unit: Parameters<typeof shownUnit>[0], system: Parameters<typeof shownUnit>[1]): string => {
   const text = unitText(shownUnit(unit, system));
-  return text === 'teeth' ? 'T' : text === 'in series' ? 'S' : text === 'in parallel' ? 'P' : text;
+  return firstOf(
+    [
+      [text === 'teeth', 'T'],
+      [text === 'in series', 'S'],
+      [text === 'in parallel', 'P'],
+    ],
+    text,
+  );
 };

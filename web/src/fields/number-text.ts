@@ -1,4 +1,5 @@
 import {
+  firstOf,
   convert,
   otherUnit,
   parseQuantity,
@@ -42,7 +43,13 @@ const trim = (text: string): string =>
 export function fieldText(value: number, spec: QuantitySpec, system: UnitSystem): string {
   const unit = shownUnit(spec.unit, system);
   const shown = convert(value, spec.unit, unit);
-  const digits = unit === spec.unit ? 6 : Math.abs(shown) >= 100 ? 1 : 2;
+  const digits = firstOf(
+    [
+      [unit === spec.unit, 6],
+      [Math.abs(shown) >= 100, 1],
+    ],
+    2,
+  );
   const text = trim(shown.toFixed(digits));
   return text === '-0' ? '0' : text;
 }

@@ -101,13 +101,13 @@ export function VersionsDialog({ onClose }: { onClose: () => void }) {
           {error}
         </p>
       )}
-      {list === undefined ? (
-        <p className="text-ink2">Fetching the versions…</p>
-      ) : list.length === 0 ? (
+      {list === undefined && <p className="text-ink2">Fetching the versions…</p>}
+      {list?.length === 0 && (
         <p className="text-ink2">
           None yet. The state before a change is kept by itself, at most one in five minutes.
         </p>
-      ) : (
+      )}
+      {list !== undefined && list.length > 0 && (
         <ul>
           {list.map((revision) => (
             <li key={revision.id} className="flex items-center gap-3 border-b border-hair py-1.5">

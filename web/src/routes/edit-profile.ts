@@ -47,7 +47,8 @@ export function movedNode(
   if (node === undefined) return route;
   const [before, after] = [profile[index - 1], profile[index + 1]];
   const low = before === undefined ? 0 : before.distanceM + LEAST_M;
-  const high = before === undefined ? 0 : after === undefined ? Infinity : after.distanceM - LEAST_M;
+  const end = after === undefined ? Infinity : after.distanceM - LEAST_M;
+  const high = before === undefined ? 0 : end;
   const round = (value: number): number => Math.round(value * 10) / 10;
   const moved: ProfilePoint = {
     ...node,

@@ -109,6 +109,18 @@ export function ImportRoute() {
   );
 }
 
+/** The name that a file gives its road; empty for one that gives none. */
+function nameIn(read: Exclude<FileRead, { kind: 'refused' }>): string {
+  switch (read.kind) {
+    case 'gpx':
+      return read.way.name;
+    case 'route':
+      return read.route.name;
+    case 'table':
+      return '';
+  }
+}
+
 /** What would be kept: the road as it would be ridden beside the road as it was read. */
 function Look({
   file,
@@ -123,7 +135,7 @@ function Look({
   const shown = useQuantity();
   const system = useSettings((state) => state.units);
   const ink = useChartInk();
-  const first = read.kind === 'gpx' ? read.way.name : read.kind === 'route' ? read.route.name : '';
+  const first = nameIn(read);
   const [name, setName] = useState(first === '' ? withoutEnding(file) : first);
   const [smooth, setSmooth] = useState<Smooth>(read.kind === 'gpx' ? 'auto' : '0');
   const [columns, setColumns] = useState<ProfileColumns | undefined>(

@@ -1,6 +1,7 @@
 import { useDrag } from '@use-gesture/react';
 import { useEffect, useRef, useState } from 'react';
 import {
+  firstOf,
   convert,
   elevationAt,
   formatNumber,
@@ -214,7 +215,16 @@ export function ProfileEditor({ route, onMove }: Props) {
             <g key={t}>
               <line x1={x} x2={x} y1={TOP} y2={foot} stroke="var(--grid-major)" />
               <text x={x} y={foot + 17} textAnchor="middle" className="num" fontSize="12" fill="var(--ink2)">
-                {formatNumber(t, t % 1 === 0 ? 0 : t * 10 === Math.round(t * 10) ? 1 : 2)}
+                {formatNumber(
+                  t,
+                  firstOf(
+                    [
+                      [t % 1 === 0, 0],
+                      [t * 10 === Math.round(t * 10), 1],
+                    ],
+                    2,
+                  ),
+                )}
               </text>
             </g>
           );
@@ -232,13 +242,13 @@ export function ProfileEditor({ route, onMove }: Props) {
             y={foot - 8}
             width={Math.max(1, scale.x(Math.min(s.toM, length)) - scale.x(s.fromM))}
             height="8"
-            fill={
-              s.surface === 'snow'
-                ? 'var(--slate-fill)'
-                : s.surface === 'paved'
-                  ? 'var(--q-speed)'
-                  : 'var(--look-fill)'
-            }
+            fill={firstOf(
+              [
+                [s.surface === 'snow', 'var(--slate-fill)'],
+                [s.surface === 'paved', 'var(--q-speed)'],
+              ],
+              'var(--look-fill)',
+            )}
             opacity="0.55"
           />
         ))}

@@ -1,3 +1,4 @@
+import { firstOf } from '@apple-cart/core';
 import { Link } from 'react-router';
 import type { Certainty, PlaceRules } from '@apple-cart/core';
 import { CertaintyMark } from '../stages/law/certainty-mark.tsx';
@@ -14,7 +15,13 @@ const ORIGIN: Readonly<Record<ListedRules['origin'], string>> = {
 /** The least sure of a place's limits. */
 function leastSure(rules: PlaceRules): Certainty {
   const all = rules.tests.flatMap((t) => t.categories.flatMap((c) => c.clauses.map((l) => l.certainty)));
-  return all.includes('low') ? 'low' : all.includes('medium') ? 'medium' : 'high';
+  return firstOf(
+    [
+      [all.includes('low'), 'low'],
+      [all.includes('medium'), 'medium'],
+    ],
+    'high',
+  );
 }
 
 /** The places of the book, with how sure their rules are and whose they are. */

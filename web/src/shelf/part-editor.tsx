@@ -13,6 +13,7 @@ import {
 import { NOT_THERE } from '@apple-cart/contracts';
 import { ApiError } from '../state/api.ts';
 import { idsOnShelf, savePart } from '../state/shelf.ts';
+import { problemWords } from '../state/use-attempt.ts';
 import { Button } from '../ui/button.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { StateMark } from '../ui/state-mark.tsx';
@@ -59,9 +60,7 @@ export function PartEditor({ editing, onClose }: { editing: Editing; onClose: ()
       setFailure(
         problem instanceof ApiError && problem.status === 409
           ? `${problem.message} Close this, look at it, and begin again from there.`
-          : problem instanceof Error
-            ? problem.message
-            : 'It could not be kept.',
+          : problemWords(problem, 'It could not be kept.'),
       );
     }
   };

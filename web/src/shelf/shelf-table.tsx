@@ -13,7 +13,7 @@ import {
 } from '@tanstack/react-table';
 import { ChevronDown, ChevronUp, MoreHorizontal } from 'lucide-react';
 import { useMemo } from 'react';
-import { moneyText, partFields, type PartField, type PartType } from '@apple-cart/core';
+import { firstOf, moneyText, partFields, type PartField, type PartType } from '@apple-cart/core';
 import type { StoredPart } from '../state/shelf.ts';
 import { useQuantity } from '../state/use-quantity.ts';
 import { Menu, MenuItem, MenuRule } from '../ui/menu.tsx';
@@ -120,7 +120,13 @@ export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, o
                 return (
                   <th
                     key={header.id}
-                    aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+                    aria-sort={firstOf(
+                      [
+                        [sorted === 'asc', 'ascending'],
+                        [sorted === 'desc', 'descending'],
+                      ],
+                      'none',
+                    )}
                     className={right(header.column.id) ? 'text-right' : 'text-left'}
                   >
                     <button

@@ -58,12 +58,10 @@ export const QUIET_MS = 350;
 const FIRST_RETRY_MS = 1000;
 const LAST_RETRY_MS = 4000;
 
-const wordsOf = (problem: unknown): string =>
-  problem instanceof ApiError
-    ? (problem.issues[0]?.message ?? problem.message)
-    : problem instanceof Error
-      ? problem.message
-      : 'It could not be kept.';
+function wordsOf(problem: unknown): string {
+  if (problem instanceof ApiError) return problem.issues[0]?.message ?? problem.message;
+  return problem instanceof Error ? problem.message : 'It could not be kept.';
+}
 
 /**
  * Saves one open document by itself: once after a burst of typing, one request at a time (a document would conflict

@@ -2,13 +2,13 @@ import { useQuery } from '@tanstack/react-query';
 import type { Broken, Saved, Stored } from '@apple-cart/contracts';
 import type { BuildDocument } from '@apple-cart/core';
 import { api } from './api.ts';
-import { queryClient, readTrouble } from './query-client.ts';
+import { readTrouble, refresh } from './query-client.ts';
 
 export type StoredBuild = Stored<BuildDocument>;
 
 const KEY = ['builds'] as const;
 const NO_BROKEN: readonly Broken[] = [];
-const load = (): Promise<void> => queryClient.invalidateQueries({ queryKey: KEY });
+const load = (): Promise<void> => refresh(KEY);
 
 /** All builds as the server has them. */
 export function useBuilds(): {

@@ -27,3 +27,12 @@ export const queryClient = new QueryClient({
 /** Words for a read that failed. */
 export const readTrouble = (problem: unknown, otherwise: string): string =>
   problem instanceof ApiError ? problem.message : otherwise;
+
+/**
+ * Reads anew what the server holds. A reading that is on its way may have begun before what was just done: it is
+ * dropped, and another begun.
+ */
+export async function refresh(queryKey: readonly string[]): Promise<void> {
+  await queryClient.cancelQueries({ queryKey });
+  await queryClient.invalidateQueries({ queryKey });
+}

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { Listed, Saved, Stored } from '@apple-cart/contracts';
 import type { Route, RouteSummary } from '@apple-cart/core';
 import { ApiError, api } from './api.ts';
-import { queryClient, readTrouble } from './query-client.ts';
+import { queryClient, readTrouble, refresh } from './query-client.ts';
 
 export type StoredRoute = Stored<Route>;
 export type ListedRoute = Listed<RouteSummary>;
@@ -10,7 +10,7 @@ export type ListedRoute = Listed<RouteSummary>;
 const LIST = ['routes'] as const;
 const keyOf = (id: string): readonly string[] => ['route', id];
 
-const load = (): Promise<void> => queryClient.invalidateQueries({ queryKey: LIST });
+const load = (): Promise<void> => refresh(LIST);
 
 /** The list of routes, read once it is needed. */
 export function useRouteList(): {

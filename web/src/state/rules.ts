@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { Broken, ListAnswer, ListedRules } from '@apple-cart/contracts';
 import type { PlaceRules, RuleBook } from '@apple-cart/core';
 import { api } from './api.ts';
-import { queryClient, readTrouble } from './query-client.ts';
+import { queryClient, readTrouble, refresh } from './query-client.ts';
 
 const KEY = ['rules'] as const;
 type Read = ListAnswer<ListedRules> & { readonly book: RuleBook };
@@ -13,7 +13,7 @@ async function read(signal: AbortSignal): Promise<Read> {
   return { ...answer, book: answer.documents.map((p) => p.document) };
 }
 
-const load = (): Promise<void> => queryClient.invalidateQueries({ queryKey: KEY });
+const load = (): Promise<void> => refresh(KEY);
 const NONE: RuleBook = [];
 const NO_RULES: readonly ListedRules[] = [];
 const NO_BROKEN: readonly Broken[] = [];

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { NOT_THERE, type ListAnswer, type Stored } from '@apple-cart/contracts';
 import type { Part, PartOf, PartType } from '@apple-cart/core';
 import { api } from './api.ts';
-import { queryClient, readTrouble } from './query-client.ts';
+import { queryClient, readTrouble, refresh } from './query-client.ts';
 
 export type StoredPart = Stored<Part>;
 
@@ -19,7 +19,7 @@ export interface Shelf {
   readonly load: () => Promise<void>;
 }
 
-const load = (): Promise<void> => queryClient.invalidateQueries({ queryKey: KEY });
+const load = (): Promise<void> => refresh(KEY);
 
 /** The parts shelf as the server has it, read once it is needed. */
 export function useShelf(): Shelf {

@@ -1,3 +1,4 @@
+import { firstOf } from '@apple-cart/core';
 import type { State } from '@apple-cart/core';
 import { STATE_TEXT } from './state-mark.tsx';
 
@@ -23,7 +24,13 @@ export function Stamp({
     >
       <div className={`border border-current text-center ${large ? 'px-6 py-3' : 'px-3 py-1'}`}>
         <b
-          className={`block leading-none font-extrabold tracking-[.045em] ${asIs ? '' : 'uppercase'} ${large ? (word.length > 8 ? 'text-[32px]' : 'text-[44px]') : 'text-[18px]'}`}
+          className={`block leading-none font-extrabold tracking-[.045em] ${asIs ? '' : 'uppercase'} ${firstOf(
+            [
+              [large && word.length > 8, 'text-[32px]'],
+              [large, 'text-[44px]'],
+            ],
+            'text-[18px]',
+          )}`}
         >
           {word}
         </b>

@@ -116,7 +116,7 @@ describe('the smallest changes', () => {
     const found = plan(build({ controller: { profiles: [trail], lifted: 'yes' } }), 'gb', 'UK-EAPC');
     expect(found.steps.map((s) => s.id).toSorted()).toEqual(['lock', 'profile-Trail']);
     expect(found.together.build.controller).toMatchObject({ profiles: [], lifted: 'no' });
-    expect(found.together.cost).toEqual({ topKmh: 0, hillKmh: 0, rangeKm: 0 });
+    expect(found.together.cost).toMatchObject({ topKmh: 0, hillKmh: 0, rangeKm: 0, startPct: 0, massKg: 0 });
   });
 
   it('take out every profile of a name, and one called as the wire is', () => {

@@ -1,3 +1,4 @@
+import { firstOf } from '../../quantity/first-of.ts';
 import { profilesOf } from '../profile.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
@@ -86,17 +87,25 @@ function wheel({ build, known }: Scene): Trap {
   const off = true_ / set.value - 1;
   return {
     ...base,
-    state: Math.abs(off) < 0.002 ? 'fine' : off > 0 ? 'stop' : 'look',
+    state: firstOf(
+      [
+        [Math.abs(off) < 0.002, 'fine'],
+        [off > 0, 'stop'],
+      ],
+      'look',
+    ),
     detail: [
       'It holds ',
       qty(set.value, 'mm', 0),
       ', the wheel rolls ',
       qty(true_, 'mm', 0),
-      off > 0.002
-        ? `: every limit is ${(100 * off).toFixed(1)} % too fast.`
-        : off < -0.002
-          ? `: every limit is ${(-100 * off).toFixed(1)} % too slow.`
-          : ': right.',
+      firstOf(
+        [
+          [off > 0.002, `: every limit is ${(100 * off).toFixed(1)} % too fast.`],
+          [off < -0.002, `: every limit is ${(-100 * off).toFixed(1)} % too slow.`],
+        ],
+        ': right.',
+      ),
     ],
   };
 }
@@ -189,14 +198,14 @@ function labelled({ build, known, facts }: Scene): Trap {
 
 function stopping({ facts }: Scene): Trap {
   const { twoBrakes, brakesCutMotor } = facts;
-  const state: State =
-    twoBrakes.answer === 'no'
-      ? 'stop'
-      : twoBrakes.answer === 'unknown' || brakesCutMotor.answer === 'unknown'
-        ? 'unknown'
-        : brakesCutMotor.answer === 'no'
-          ? 'look'
-          : 'fine';
+  const state: State = firstOf(
+    [
+      [twoBrakes.answer === 'no', 'stop'],
+      [twoBrakes.answer === 'unknown' || brakesCutMotor.answer === 'unknown', 'unknown'],
+      [brakesCutMotor.answer === 'no', 'look'],
+    ],
+    'fine',
+  );
   return {
     code: 'brakes',
     state,

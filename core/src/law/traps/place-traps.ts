@@ -1,17 +1,26 @@
 import type { PlaceVerdict } from '../judge.ts';
-import type { ClauseVerdict } from '../judge-clause.ts';
+import type { State } from '../../check/state.ts';
+import { firstOf } from '../../quantity/first-of.ts';
+import type { ClauseState, ClauseVerdict } from '../judge-clause.ts';
 import { qty } from '../../quantity/phrase.ts';
 import { limitsOn, type Scene, type Trap } from './trap.ts';
 
 const clausesOf = (place: PlaceVerdict): readonly ClauseVerdict[] =>
   place.tests.flatMap((t) => t.categories.flatMap((c) => c.clauses));
 
+const MASS_STATE: Readonly<Record<ClauseState, State>> = {
+  pass: 'fine',
+  check: 'look',
+  unknown: 'look',
+  fail: 'stop',
+};
+
 function weight({ facts, place, known }: Scene): Trap {
   const limit = limitsOn(place, 'massKg')[0];
   const added = (facts.massKg?.high ?? 0) - known.donor.massKg.value;
   return {
     code: 'mass',
-    state: limit === undefined || limit.state === 'pass' ? 'fine' : limit.state === 'fail' ? 'stop' : 'look',
+    state: limit === undefined ? 'fine' : MASS_STATE[limit.state],
     title: 'What the conversion weighs counts',
     detail: [
       'Motor, pack and fittings add ',
@@ -34,11 +43,16 @@ function edge({ place }: Scene): Trap {
     state: at !== undefined ? 'look' : 'fine',
     title: 'Less than, or at most',
     detail: [
-      at !== undefined
-        ? `“${at.clause.title}” is met exactly at its limit, and it says less than.`
-        : strict
-          ? 'Some limits here say “less than”: they fail at equality.'
-          : 'The limits here say “at most”: equality passes.',
+      firstOf(
+        [
+          [
+            at !== undefined,
+            `“${at?.clause.title ?? ''}” is met exactly at its limit, and it says less than.`,
+          ],
+          [strict, 'Some limits here say “less than”: they fail at equality.'],
+        ],
+        'The limits here say “at most”: equality passes.',
+      ),
     ],
   };
 }

@@ -22,20 +22,17 @@ export function lastsWords({ tooHotAfter, what }: HeatTimes): Phrase {
 /** Room that a climb should leave: a hill twice as long comes soon enough. */
 const ROOM = 2;
 
+function stateOf({ climb, hillRide, heat, known }: Study): State {
+  if (!climb.climbs || hillRide === undefined || hillRide.hottestC >= known.drive.damageC.value)
+    return 'stop';
+  return (heat.tooHotAfter ?? Infinity) < ROOM * climb.seconds ? 'look' : 'fine';
+}
+
 /** The winding at the top of the test hill, from cold, and how long such a climb lasts. */
 export function heatFigure(study: Study): Figure {
   const { climb, hillRide, heat, machine, known, build } = study;
   const hottest = hillRide?.hottestC;
-  const damage = known.drive.damageC.value;
-  const after = heat.tooHotAfter ?? Infinity;
-  const state: State =
-    hottest === undefined || !climb.climbs
-      ? 'stop'
-      : hottest >= damage
-        ? 'stop'
-        : after < ROOM * climb.seconds
-          ? 'look'
-          : 'fine';
+  const state = stateOf(study);
   const { thermal } = machine;
   return {
     id: 'heat',

@@ -19,12 +19,18 @@ const BALANCE = [
   'I = the least of: (Voc - E) / (R + Rb);  2P / (E + 0.3 + sqrt((E + 0.3)^2 + 4 R P));  I max;  each faded near the speed limit',
 ] as const;
 
+/** What is shown to a tenth is reached to half of one, km/h. */
+const HAIR_KMH = 0.05;
+/** A start with a fifth in hand is no trouble. Common practice. */
+const AMPLE = 1.2;
+
 /** Top speed on the level with all help, at half charge. */
 export function topSpeedFigure(study: Study): Figure {
   const { top, known, topFull } = study;
   const wanted = known.brief.cruiseSpeedKmh.value;
   const kmh = top.moves ? msToKmh(top.v) : undefined;
-  const state: State = kmh === undefined ? 'stop' : kmh + 0.05 < wanted ? 'look' : 'fine';
+  const fast = (kmh ?? 0) + HAIR_KMH >= wanted ? 'fine' : 'look';
+  const state: State = kmh === undefined ? 'stop' : fast;
   const condition: Phrase = top.moves
     ? [`half charge, ${LIMIT_WORDS[top.traction.limit]}`]
     : ['does not move on the level'];
@@ -62,7 +68,8 @@ export function hillFigure(study: Study): Figure {
   const name = build.brief.hillName === '' ? 'test hill' : build.brief.hillName;
   const kmh = climb.climbs ? msToKmh(climb.v) : undefined;
   const twoWheels = build.donor.wheelCount === 2;
-  const state: State = kmh === undefined ? 'stop' : kmh < WOBBLE_KMH && twoWheels ? 'look' : 'fine';
+  const steady = (kmh ?? 0) < WOBBLE_KMH && twoWheels ? 'look' : 'fine';
+  const state: State = kmh === undefined ? 'stop' : steady;
   const traction = climb.climbs
     ? {
         totalN: climb.motorN + climb.riderN,
@@ -114,7 +121,8 @@ const DECIDES = { force: 'force at rest', grip: 'tyre grip', 'front-lift': 'fron
 export function startFigure(study: Study): Figure {
   const { start, known } = study;
   const wanted = known.brief.hillGradePct.value;
-  const state: State = start.gradePct < wanted ? 'stop' : start.gradePct < wanted * 1.2 ? 'look' : 'fine';
+  const ample = start.gradePct < wanted * AMPLE ? 'look' : 'fine';
+  const state: State = start.gradePct < wanted ? 'stop' : ample;
   return {
     id: 'start',
     label: 'Starts on',

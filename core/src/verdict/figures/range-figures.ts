@@ -31,13 +31,17 @@ export function plannedSpan(helped: RangeResult, rested: RangeOutcome, reserve: 
 export const plannedRange = ({ range, rangeRested, known }: Study): PlannedRange | undefined =>
   range.holds ? plannedSpan(range, rangeRested, known.brief.reservePct.value / 100) : undefined;
 
+function enough(planned: PlannedRange | undefined, wanted: number): State {
+  if (planned === undefined || planned.high < wanted) return 'stop';
+  return planned.low < wanted ? 'look' : 'fine';
+}
+
 /** Range at the brief's speed, less the reserve. */
 export function rangeFigure(study: Study): Figure {
   const { range, rangeRested, known, machine } = study;
   const planned = plannedRange(study);
   const wanted = known.brief.distanceKm.value * 1000;
-  const state: State =
-    planned === undefined || planned.high < wanted ? 'stop' : planned.low < wanted ? 'look' : 'fine';
+  const state = enough(planned, wanted);
   const speed = qty(known.brief.cruiseSpeedKmh.value, 'km/h', 0);
   const condition: Phrase = range.holds ? ['at ', speed, ', level'] : ['cannot hold ', speed];
   return {

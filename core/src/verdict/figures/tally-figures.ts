@@ -1,5 +1,6 @@
 import type { BuildDocument } from '../../document/document.ts';
 import { formatNumber } from '../../quantity/format.ts';
+import { firstOf } from '../../quantity/first-of.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
 import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
@@ -65,14 +66,19 @@ export function priceFigure({ build }: Study): Figure {
   const missing = known.filter((line) => line.amount === null).length;
   const sum = known.reduce((total, line) => total + (line.amount ?? 0), 0);
   const over = money.budget === null ? 0 : sum - money.budget;
-  const state: State = missing === known.length ? 'unknown' : missing > 0 || over > 0 ? 'look' : 'fine';
+  const settled = missing > 0 || over > 0 ? 'look' : 'fine';
+  const state: State = missing === known.length ? 'unknown' : settled;
   const text = (amount: number): string => moneyText(amount, money.currency);
-  const condition: Phrase =
-    missing > 0
-      ? [`${String(missing)} ${missing === 1 ? 'price' : 'prices'} missing`]
-      : money.budget === null
-        ? ['no budget set']
-        : [over > 0 ? `${text(over)} over budget` : `${text(-over)} under budget`];
+  const condition: Phrase = [
+    firstOf(
+      [
+        [missing > 0, `${String(missing)} ${missing === 1 ? 'price' : 'prices'} missing`],
+        [money.budget === null, 'no budget set'],
+        [over > 0, `${text(over)} over budget`],
+      ],
+      `${text(-over)} under budget`,
+    ),
+  ];
   return {
     id: 'price',
     label: 'Price',

@@ -1,7 +1,7 @@
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
 import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
-import type { Link } from '../../power-chain/chain.ts';
+import type { Chain, Link } from '../../power-chain/chain.ts';
 import type { Study } from '../study.ts';
 
 /** What a link carries beside what is asked, as amps: the pair with the smaller margin. */
@@ -25,24 +25,24 @@ function row(link: Link): WorkingRow {
   };
 }
 
+/** A link that is not known could be the weakest. */
+function stateOf({ weakest, unknown }: Chain): State {
+  if (weakest === undefined) return 'unknown';
+  return weakest.state === 'fine' && unknown.length > 0 ? 'unknown' : weakest.state;
+}
+
+function condition({ weakest, unknown }: Chain, state: State): Phrase {
+  if (weakest === undefined) return ['no link is known'];
+  if (state === 'unknown')
+    return [unknown.length === 1 ? '1 link not known' : `${String(unknown.length)} links not known`];
+  const { limitA, demandA } = tightest(weakest);
+  return [qty(limitA, 'A', 0), ' for ', qty(demandA, 'A', 0), ' asked'];
+}
+
 /** The link of the current chain with the least in hand. */
 export function weakestFigure({ chain }: Study): Figure {
-  const { weakest, unknown } = chain;
-  const tight = weakest === undefined ? undefined : tightest(weakest);
-  const state: State =
-    weakest === undefined
-      ? 'unknown'
-      : weakest.state !== 'fine'
-        ? weakest.state
-        : unknown.length > 0
-          ? 'unknown'
-          : 'fine';
-  const condition: Phrase =
-    tight === undefined
-      ? ['no link is known']
-      : state === 'unknown'
-        ? [unknown.length === 1 ? '1 link not known' : `${String(unknown.length)} links not known`]
-        : [qty(tight.limitA, 'A', 0), ' for ', qty(tight.demandA, 'A', 0), ' asked'];
+  const { weakest } = chain;
+  const state = stateOf(chain);
   return {
     id: 'weakest',
     label: 'Weakest link',
@@ -51,7 +51,7 @@ export function weakestFigure({ chain }: Study): Figure {
     upTo: undefined,
     unit: '1',
     words: weakest?.name ?? 'Not known',
-    condition,
+    condition: condition(chain, state),
     working: {
       formulas: [
         'margin = least of (continuous limit / amps on the hill, peak limit / amps at full throttle) - 1',

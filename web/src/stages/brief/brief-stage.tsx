@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { moneyText, type PlaceId, type State } from '@apple-cart/core';
+import { firstOf, moneyText, type PlaceId, type State } from '@apple-cart/core';
 import { ChoiceField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { MoneyField } from '../../fields/money-field.tsx';
@@ -147,20 +147,27 @@ export function BriefStage() {
   const bad = targets.filter((t) => t.state === 'stop').length;
   const open = targets.filter((t) => t.state === 'unknown').length;
   const met = targets.filter((t) => t.state === 'fine' || t.state === 'look').length;
-  const state: State =
-    bad > 0 ? 'stop' : open > 0 ? 'unknown' : targets.some((t) => t.state === 'look') ? 'look' : 'fine';
+  const state: State = firstOf(
+    [
+      [bad > 0, 'stop'],
+      [open > 0, 'unknown'],
+      [targets.some((t) => t.state === 'look'), 'look'],
+    ],
+    'fine',
+  );
   return (
     <Stage
       id="brief"
       stamp={{
         state,
         word: `${String(met)} of ${String(targets.length)} met`,
-        under:
-          bad > 0
-            ? `${String(bad)} missed`
-            : open > 0
-              ? `${String(open)} cannot be told yet`
-              : 'targets of the brief',
+        under: firstOf(
+          [
+            [bad > 0, `${String(bad)} missed`],
+            [open > 0, `${String(open)} cannot be told yet`],
+          ],
+          'targets of the brief',
+        ),
       }}
       inputs={<Inputs {...data} />}
       picture={

@@ -135,6 +135,8 @@ export function DriveAnswer({ name }: { name: DriveKey }) {
   );
 }
 
+const ARMS = { '0': 0, '1': 1, '2': 2 } as const;
+
 /** Torque arms on the axle: none, one or two. */
 export function TorqueArms() {
   const { drive } = useDocument();
@@ -142,27 +144,31 @@ export function TorqueArms() {
   return (
     <ChoiceField
       label="Torque arms"
-      value={String(drive.torqueArms)}
+      value={`${drive.torqueArms}` as const}
       options={[
         { value: '0', label: 'none' },
         { value: '1', label: 'one' },
         { value: '2', label: 'two' },
       ]}
       onChange={(value) => {
-        edit(
-          (d) => withSection(d, 'drive', { torqueArms: value === '2' ? 2 : value === '1' ? 1 : 0 }),
-          'torque arms',
-        );
+        edit((d) => withSection(d, 'drive', { torqueArms: ARMS[value] }), 'torque arms');
       }}
     />
   );
 }
 
+/** What each answer begins with; the usual pair stands on the seat tube. */
+const BOSSES = { unknown: null, none: [], some: [{ tube: 'seat-tube', alongMm: 200 }] } satisfies Record<
+  string,
+  BuildDocument['donor']['bosses']
+>;
+
 /** Bottle bosses by tube and distance from the bracket. */
 export function Bosses() {
   const { donor } = useDocument();
   const edit = useBuild((state) => state.edit);
-  const value = donor.bosses === null ? 'unknown' : donor.bosses.length === 0 ? 'none' : 'some';
+  const seen = (donor.bosses ?? []).length === 0 ? 'none' : 'some';
+  const value = donor.bosses === null ? 'unknown' : seen;
   return (
     <ChoiceField
       label="Bottle bosses"
@@ -177,8 +183,7 @@ export function Bosses() {
         edit(
           (d) =>
             withSection(d, 'donor', {
-              bosses:
-                next === 'unknown' ? null : next === 'none' ? [] : [{ tube: 'seat-tube', alongMm: 200 }],
+              bosses: BOSSES[next],
             }),
           'bottle bosses',
         );

@@ -1,4 +1,4 @@
-import { WHEEL_SIZES, usualPlace } from '@apple-cart/core';
+import { firstOf, WHEEL_SIZES, usualPlace } from '@apple-cart/core';
 import { AnswerField, ChoiceField, PlainRow } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
@@ -70,7 +70,16 @@ export function DonorFields() {
         options={['2', '3', '4'].map((value) => ({ value, label: value }))}
         onChange={(value) => {
           edit(
-            (d) => withSection(d, 'donor', { wheelCount: value === '3' ? 3 : value === '4' ? 4 : 2 }),
+            (d) =>
+              withSection(d, 'donor', {
+                wheelCount: firstOf(
+                  [
+                    [value === '3', 3],
+                    [value === '4', 4],
+                  ],
+                  2,
+                ),
+              }),
             'wheels',
           );
         }}

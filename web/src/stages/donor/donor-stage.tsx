@@ -1,3 +1,4 @@
+import { firstOf } from '@apple-cart/core';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -159,19 +160,21 @@ export function DonorStage() {
   return (
     <Stage
       id="donor"
-      stamp={
-        stop > 0
-          ? { state: 'stop', word: 'Does not fit', under: `${String(stop)} to stop for` }
-          : unknown > 0
-            ? {
-                state: 'unknown',
-                word: 'Measure first',
-                under: `${String(unknown)} ${unknown === 1 ? 'check waits' : 'checks wait'}`,
-              }
-            : look > 0
-              ? { state: 'look', word: 'Fits, with care', under: `${String(look)} to look at` }
-              : { state: 'fine', word: 'Fits', under: `${String(verdict.fit.checks.length)} checks fine` }
-      }
+      stamp={firstOf(
+        [
+          [stop > 0, { state: 'stop', word: 'Does not fit', under: `${String(stop)} to stop for` }],
+          [
+            unknown > 0,
+            {
+              state: 'unknown',
+              word: 'Measure first',
+              under: `${String(unknown)} ${unknown === 1 ? 'check waits' : 'checks wait'}`,
+            },
+          ],
+          [look > 0, { state: 'look', word: 'Fits, with care', under: `${String(look)} to look at` }],
+        ],
+        { state: 'fine', word: 'Fits', under: `${String(verdict.fit.checks.length)} checks fine` },
+      )}
       inputs={<Inputs />}
       picture={<Picture />}
       pictureFirst

@@ -1,3 +1,4 @@
+import { firstOf } from '@apple-cart/core';
 import type { DonorStyle } from '@apple-cart/core';
 
 /** The donor's styles in words. */
@@ -17,4 +18,10 @@ export const STYLE_NAMES: readonly { readonly value: DonorStyle; readonly label:
 
 /** How many wheels a style usually stands on. */
 export const wheelsOf = (style: DonorStyle): 2 | 3 | 4 =>
-  style === 'trike' ? 3 : style === 'carriage' ? 4 : 2;
+  firstOf(
+    [
+      [style === 'trike', 3],
+      [style === 'carriage', 4],
+    ],
+    2,
+  );

@@ -50,7 +50,8 @@ function Card({ item, rank }: { item: OpenMeasure; rank: number }) {
   const measure = path === undefined ? undefined : measureOf(path);
   const field = path === undefined ? CHOICE.get(item.label) : undefined;
   // What is answered elsewhere is answered at the drive: throttle and regeneration.
-  const stage = path !== undefined ? stageOf(path) : field === undefined ? 'drive' : undefined;
+  const elsewhere = field === undefined ? 'drive' : undefined;
+  const stage = path === undefined ? elsewhere : stageOf(path);
   return (
     <li className="flex gap-2.5 border-b border-hair py-1.5" data-next={path ?? item.label}>
       <b className="figure-number w-4 pt-1 text-[20px]">{rank}</b>

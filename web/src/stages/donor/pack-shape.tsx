@@ -1,4 +1,4 @@
-import { corners, type Box, type BuildDocument, type Verdict } from '@apple-cart/core';
+import { firstOf, corners, type Box, type BuildDocument, type Verdict } from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Movable } from './movable.tsx';
@@ -27,7 +27,13 @@ export function PackShape({
   const boss = verdict.fit.checks.find((c) => c.id === 'pack-boss');
   const clash = (near !== undefined && near.mm < 0) || boss?.would === 'stop';
   const tight = near !== undefined && near.mm < ROOM_MM;
-  const color = clash ? 'var(--stop-fill)' : tight ? 'var(--look-fill)' : 'var(--slate-fill)';
+  const color = firstOf(
+    [
+      [clash, 'var(--stop-fill)'],
+      [tight, 'var(--look-fill)'],
+    ],
+    'var(--slate-fill)',
+  );
   const place = build.pack.boxes[index]?.place ?? 'free';
   const middle = px(page, box);
   const long = box.lengthMm * page.scale;

@@ -1,8 +1,10 @@
 import { useMemo } from 'react';
+import type { PlaceTried } from '@apple-cart/core';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { useSettled } from '../../state/use-settled.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { withSection } from '../../state/paths.ts';
+import { Studying } from '../../work/studying.tsx';
 import { useStudy } from '../../work/use-study.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
@@ -13,10 +15,20 @@ const QUIET_MS = 250;
 /** Every place of the frame with the whole pack in it: room, balance, and what is in the way. */
 export function PlacesTable() {
   const document = useSettled(useDocument(), QUIET_MS);
+  const studied = useStudy(
+    'places',
+    useMemo(() => ({ build: document }), [document]),
+  );
+  return (
+    <Studying {...studied} waiting="Trying every place…">
+      {(rows) => <Places rows={rows} />}
+    </Studying>
+  );
+}
+
+function Places({ rows }: { rows: readonly PlaceTried[] }) {
   const edit = useBuild((state) => state.edit);
   const shown = useQuantity();
-  const input = useMemo(() => ({ build: document }), [document]);
-  const { value: rows = [] } = useStudy('places', input);
   const mm = shown(1, 'mm').unit;
   const length = (value: number): string => shown(value, 'mm', mm === 'mm' ? 0 : 1).text;
   const lowest = [...rows].filter((r) => r.state !== 'stop').sort((a, b) => a.centreUpMm - b.centreUpMm)[0];

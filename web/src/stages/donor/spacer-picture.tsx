@@ -54,11 +54,12 @@ export function SpacerPicture({
       text: `${mm(Math.abs(here.chainlineMm))} ${here.chainlineMm >= 0 ? 'out' : 'in'}`,
     },
   ];
-  const title = !known
-    ? 'Spacers: measure shell, stay and gearbox first'
-    : trade.from === undefined || trade.to === undefined
+  const { from, to } = trade;
+  const found =
+    from === undefined || to === undefined
       ? 'No spacer gives room and chainline both'
-      : `Spacers from ${mm(trade.from)} to ${mm(trade.to)} give room and keep the chainline`;
+      : `Spacers from ${mm(from)} to ${mm(to)} give room and keep the chainline`;
+  const title = known ? found : 'Spacers: measure shell, stay and gearbox first';
   return (
     <section className="keep-together pt-2" aria-label="Spacers">
       <PanelHead title={title} />

@@ -4,6 +4,7 @@ import { ofType, useShelf } from '../../state/shelf.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
+import { Studying } from '../../work/studying.tsx';
 import { useStudy } from '../../work/use-study.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
@@ -56,15 +57,37 @@ const pct = (value: number): string => (value > 99 ? 'never' : `${value.toFixed(
 
 /** Front, rear, middle and external drive on the donor in hand, by its own facts. */
 export function LayoutsView() {
-  const { document, verdict } = useDeferredStage();
-  const { parts, error } = useShelf();
-  const shown = useQuantity();
+  const { document } = useDeferredStage();
+  const { parts } = useShelf();
   const motors = useMemo(() => ofType(parts, 'motor'), [parts]);
-  const input = useMemo(() => ({ build: document, motors }), [document, motors]);
-  const { value: layouts = [] } = useStudy('layouts', input);
+  const studied = useStudy(
+    'layouts',
+    useMemo(() => ({ build: document, motors }), [document, motors]),
+  );
+  return (
+    <Studying {...studied} waiting="Trying every layout…">
+      {(layouts) => <Layouts layouts={layouts} />}
+    </Studying>
+  );
+}
+
+/** What the layouts show, in one sentence. */
+function finding(layouts: readonly Layout[]): string {
   const tried = layouts.filter((l) => l.motor !== undefined);
   const free = tried.filter((l) => l.stops.length === 0);
   const best = [...free].sort((a, b) => (b.hillKmh ?? 0) - (a.hillKmh ?? 0))[0];
+  if (best === undefined) return 'Every layout has something to stop for on this donor';
+  if (free.length === tried.length) return `${NAMES[best.name]} is quickest up the test hill`;
+  const names = free.map((l) => NAMES[l.name].toLowerCase()).join(' and ');
+  return `${names} ${free.length === 1 ? 'has' : 'have'} nothing to stop for`.replace(/^./, (c) =>
+    c.toUpperCase(),
+  );
+}
+
+function Layouts({ layouts }: { layouts: readonly Layout[] }) {
+  const { document, verdict } = useDeferredStage();
+  const { error } = useShelf();
+  const shown = useQuantity();
   const money = (price: number | null): string =>
     price === null ? 'not known' : moneyText(price, document.money.currency);
   const quantity = (value: number, unit: 'kg' | 'N' | 'km/h', digits?: number): string => {
@@ -90,16 +113,7 @@ export function LayoutsView() {
   return (
     <>
       <PanelHead
-        title={
-          best === undefined
-            ? 'Every layout has something to stop for on this donor'
-            : free.length === tried.length
-              ? `${NAMES[best.name]} is quickest up the test hill`
-              : `${free.map((l) => NAMES[l.name].toLowerCase()).join(' and ')} ${free.length === 1 ? 'has' : 'have'} nothing to stop for`.replace(
-                  /^./,
-                  (c) => c.toUpperCase(),
-                )
-        }
+        title={finding(layouts)}
         note={
           verdict.known.drive.ratedPowerW.source === 'unknown'
             ? 'nearest motors to 500 W'

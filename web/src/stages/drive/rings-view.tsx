@@ -1,24 +1,37 @@
 import { useMemo } from 'react';
-import { withQuantity } from '@apple-cart/core';
+import { withQuantity, type RingRow } from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
 import { ofType, useShelf } from '../../state/shelf.ts';
 import { useChange, useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
+import { Studying } from '../../work/studying.tsx';
 import { useStudy } from '../../work/use-study.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
 /** The rings of the shelf side by side on this build, with what each would do. */
 export function RingsView() {
   const { document, verdict } = useDeferredStage();
-  const { parts, error } = useShelf();
+  const { parts } = useShelf();
+  const now = Math.round(verdict.known.gearing.ringTeeth.value);
+  const rings = useMemo(() => [now, ...ofType(parts, 'ring').map((r) => r.teeth)], [now, parts]);
+  const studied = useStudy(
+    'rings',
+    useMemo(() => ({ build: document, rings }), [document, rings]),
+  );
+  return (
+    <Studying {...studied} waiting="Trying every ring…">
+      {(rows) => <Rings rows={rows} now={now} />}
+    </Studying>
+  );
+}
+
+function Rings({ rows, now }: { rows: readonly RingRow[]; now: number }) {
+  const { document } = useDeferredStage();
+  const { error } = useShelf();
   const edit = useBuild((state) => state.edit);
   const shown = useQuantity();
   const change = useChange();
-  const now = Math.round(verdict.known.gearing.ringTeeth.value);
-  const rings = useMemo(() => [now, ...ofType(parts, 'ring').map((r) => r.teeth)], [now, parts]);
-  const input = useMemo(() => ({ build: document, rings }), [document, rings]);
-  const { value: rows = [] } = useStudy('rings', input);
   const here = rows.find((r) => r.teeth === now);
   const speed = (kmh: number | undefined): string => (kmh === undefined ? '–' : shown(kmh, 'km/h').text);
   const step = (value: number | undefined, base: number | undefined): string => {

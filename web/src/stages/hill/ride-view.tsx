@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import {
+  firstOf,
   BINDING_WORDS,
   RIDE_END_WORDS,
   formatNumber,
@@ -37,7 +38,13 @@ function SteepestStart({ road, start }: { road: Route; start: HillRidden['start'
   const shown = useQuantity();
   const { atM, gradePct } = steepestRidden(road);
   const inHand = start.gradePct / gradePct;
-  const state = inHand >= AMPLE ? 'fine' : inHand >= 1 ? 'look' : 'stop';
+  const state = firstOf(
+    [
+      [inHand >= AMPLE, 'fine'],
+      [inHand >= 1, 'look'],
+    ],
+    'stop',
+  );
   const at = shown(atM, 'm', 0);
   return (
     <p className="flex items-start gap-2 pt-1 text-[13.5px] leading-snug">

@@ -1,4 +1,5 @@
 import {
+  firstOf,
   formatNumber,
   unitText,
   type AnswerFact,
@@ -42,7 +43,13 @@ function limitOf({ clause, at }: ClauseVerdict): Limit {
 
 /** Clause limits are read in the instrument's own unit; the reader's unit is for the rest. */
 const digitsOf = (unit: Unit): number =>
-  unit === 'km/h' || unit === 'mph' ? 2 : unit === 'kg' || unit === 'lb' || unit === 'in' ? 1 : 0;
+  firstOf(
+    [
+      [unit === 'km/h' || unit === 'mph', 2],
+      [unit === 'kg' || unit === 'lb' || unit === 'in', 1],
+    ],
+    0,
+  );
 
 type Fact = NumberFact | AnswerFact | CurveFact | undefined;
 
@@ -128,7 +135,16 @@ export function ClauseRow({
         {limit.value !== undefined && (
           <span className="whitespace-nowrap">
             <span className="num text-ink">
-              {formatNumber(limit.value, limit.value % 1 === 0 ? 0 : limit.value < 3 ? 2 : 1)}
+              {formatNumber(
+                limit.value,
+                firstOf(
+                  [
+                    [limit.value % 1 === 0, 0],
+                    [limit.value < 3, 2],
+                  ],
+                  1,
+                ),
+              )}
             </span>{' '}
             <span className="text-[12px] text-ink3">{unitText(unit)}</span>
           </span>

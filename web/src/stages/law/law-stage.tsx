@@ -1,6 +1,14 @@
 import { Printer } from 'lucide-react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { convert, formatNumber, placeState, shownUnit, unitText, type PlaceVerdict } from '@apple-cart/core';
+import {
+  firstOf,
+  convert,
+  formatNumber,
+  placeState,
+  shownUnit,
+  unitText,
+  type PlaceVerdict,
+} from '@apple-cart/core';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { useSettings } from '../../state/settings-store.ts';
 import { placesOf } from '../../state/verdicts.ts';
@@ -41,11 +49,13 @@ function Reasons({ place }: { place: PlaceVerdict }) {
             <span className="block text-[12.5px] text-ink2">
               {clause.profile !== '' && `${profileWords(clause.profile)}, `}
               {clause.why ??
-                (clause.state !== 'fail'
-                  ? 'check it'
-                  : clause.margin === undefined
-                    ? 'not met'
-                    : 'past the limit')}
+                firstOf(
+                  [
+                    [clause.state !== 'fail', 'check it'],
+                    [clause.margin === undefined, 'not met'],
+                  ],
+                  'past the limit',
+                )}
               ; {clause.clause.source}
             </span>
           </span>

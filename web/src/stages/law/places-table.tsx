@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { placeState, type PlaceOutcome, type PlaceVerdict } from '@apple-cart/core';
+import { firstOf, placeState, type PlaceOutcome, type PlaceVerdict } from '@apple-cart/core';
 import { ChoiceRow } from '../../ride/choice-row.tsx';
 import { useBuild } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
@@ -27,7 +27,13 @@ const SHOWN: Readonly<Record<Filter, readonly PlaceOutcome[]>> = {
 /** What decides in a place, in a few words. */
 function deciding({ failing, unsettled, place, outcome, tests }: PlaceVerdict): string {
   if (place.ask) return 'ask the authority';
-  const list = failing.length > 0 ? failing : outcome === 'inside' ? [] : unsettled;
+  const list = firstOf(
+    [
+      [failing.length > 0, failing],
+      [outcome === 'inside', []],
+    ],
+    unsettled,
+  );
   if (list.length === 0) {
     const note = tests.find((t) => t.resulting?.category.approval !== 'none')?.resulting?.category
       .approvalNote;

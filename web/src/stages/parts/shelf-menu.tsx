@@ -5,12 +5,11 @@ import { useShelf } from '../../state/shelf.ts';
 import { Menu, MenuHeading, MenuItem, MenuRule } from '../../ui/menu.tsx';
 import { partFacts } from './part-facts.ts';
 
-const plain = (value: unknown): string =>
-  Array.isArray(value)
-    ? value.join(' ')
-    : typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean'
-      ? String(value)
-      : '?';
+function plain(value: unknown): string {
+  if (Array.isArray(value)) return value.join(' ');
+  const told = typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean';
+  return told ? String(value) : '?';
+}
 
 /** Takes a part from the shelf: its values are copied into the build, marked as read from a label. */
 export function ShelfMenu({ type, label = 'from the shelf' }: { type: PartType; label?: string }) {

@@ -21,50 +21,49 @@ const FILL = {
 const isPhase = (link: Link): boolean => link.id.startsWith('phase');
 
 /** What a link carries as a bar, and what is asked of it as lines that run down through all of them. */
+/** What a link carries: for a moment pale, for good full; the controller only sets a limit. */
+function Carries({ link, x }: { link: Link; x: (amps: number) => number }) {
+  const { continuousA = 0, peakA = 0 } = link;
+  const middle = BAR.height / 2;
+  if (link.id === 'controller')
+    return (
+      <path
+        d={`M0 ${String(middle)}H${String(x(continuousA))}`}
+        stroke="var(--ink2)"
+        strokeWidth="3"
+        strokeDasharray="2 3"
+      />
+    );
+  if (link.state === 'unknown')
+    return (
+      <rect
+        x="0.5"
+        y={middle - 6}
+        width={BAR.width - 6}
+        height="12"
+        fill="none"
+        stroke="var(--slate-fill)"
+        strokeDasharray="2 4"
+      />
+    );
+  const bar = (amps: number): number => Math.min(BAR.width, x(amps));
+  return (
+    <>
+      <rect x="0" y={middle - 4} width={bar(peakA)} height="8" fill={FILL[link.state]} opacity="0.4" />
+      <rect x="0" y={middle - 7} width={bar(continuousA)} height="14" fill={FILL[link.state]} />
+    </>
+  );
+}
+
 function LinkBar({ link, most }: { link: Link; most: number }) {
   const x = (amps: number): number => (amps / most) * (BAR.width - 4);
-  const { demand, continuousA = 0, peakA = 0 } = link;
+  const { demand } = link;
   const color = isPhase(link) ? 'var(--q-phase)' : 'var(--q-batt-line)';
   const middle = BAR.height / 2;
   return (
     <svg viewBox={`0 0 ${String(BAR.width)} ${String(BAR.height)}`} className="block w-full" aria-hidden>
       <path d={`M0 ${String(middle)}H${String(BAR.width)}`} stroke="var(--hair)" />
-      {link.id === 'controller' ? (
-        <path
-          d={`M0 ${String(middle)}H${String(x(continuousA))}`}
-          stroke="var(--ink2)"
-          strokeWidth="3"
-          strokeDasharray="2 3"
-        />
-      ) : link.state === 'unknown' ? (
-        <rect
-          x="0.5"
-          y={middle - 6}
-          width={BAR.width - 6}
-          height="12"
-          fill="none"
-          stroke="var(--slate-fill)"
-          strokeDasharray="2 4"
-        />
-      ) : (
-        <>
-          <rect
-            x="0"
-            y={middle - 4}
-            width={Math.min(BAR.width, x(peakA))}
-            height="8"
-            fill={FILL[link.state]}
-            opacity="0.4"
-          />
-          <rect
-            x="0"
-            y={middle - 7}
-            width={Math.min(BAR.width, x(continuousA))}
-            height="14"
-            fill={FILL[link.state]}
-          />
-        </>
-      )}
+      <Carries link={link} x={x} />
       <path
         d={`M${String(x(demand.continuousA))} 0V${String(BAR.height)}`}
         stroke={color}
@@ -198,22 +197,24 @@ function Part({ chain, phase }: { chain: Chain; phase: boolean }) {
   );
 }
 
+function titleOf(weakest: Link | undefined): string {
+  if (weakest === undefined) return 'No link of the chain is known yet';
+  const { name, margin = 0 } = weakest;
+  return margin < 0
+    ? `${name}: too little for what is asked`
+    : `${name}: the weakest, with ${(100 * margin).toFixed(0)} % in hand`;
+}
+
 /** The path of the current as one picture: each link against what is asked, the weakest named. */
 export function ChainView() {
   const { verdict } = useDeferredStage();
   const { chain, checks } = verdict.power;
   const { weakest, unknown } = chain;
-  const title =
-    weakest === undefined
-      ? 'No link of the chain is known yet'
-      : (weakest.margin ?? 0) < 0
-        ? `${weakest.name}: too little for what is asked`
-        : `${weakest.name}: the weakest, with ${(100 * (weakest.margin ?? 0)).toFixed(0)} % in hand`;
   return (
     <>
       <section aria-label="Current chain" data-testid="chain">
         <PanelHead
-          title={title}
+          title={titleOf(weakest)}
           note={
             unknown.length === 0
               ? undefined

@@ -2,6 +2,7 @@ import { Printer } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import {
+  firstOf,
   chargePlan,
   formatNumber,
   moneyText,
@@ -104,11 +105,13 @@ function Habits() {
                   : `${moneyText(0, document.money.currency).replace('0', '')}${formatNumber(habit.cost, 2)}`}
               </td>
               <td className="pl-4 text-left! text-[12.5px] text-ink2">
-                {likesFull
-                  ? habit.id === 'full'
-                    ? 'charge after every ride'
-                    : 'sulphates when left so'
-                  : habit.life}
+                {firstOf(
+                  [
+                    [likesFull && habit.id === 'full', 'charge after every ride'],
+                    [likesFull, 'sulphates when left so'],
+                  ],
+                  habit.life,
+                )}
               </td>
             </tr>
           ))}

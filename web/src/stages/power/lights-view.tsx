@@ -1,6 +1,6 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useMemo } from 'react';
-import { formatNumber, lightsVerdict, type Accessory, type BuildDocument } from '@apple-cart/core';
+import { firstOf, formatNumber, lightsVerdict, type Accessory, type BuildDocument } from '@apple-cart/core';
 import { ChoiceField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
@@ -156,7 +156,13 @@ export function LightsFields() {
 }
 
 const hours = (h: number): string =>
-  h >= 100 ? 'over 100 h' : h >= 2 ? `${h.toFixed(0)} h` : `${(60 * h).toFixed(0)} min`;
+  firstOf(
+    [
+      [h >= 100, 'over 100 h'],
+      [h >= 2, `${h.toFixed(0)} h`],
+    ],
+    `${(60 * h).toFixed(0)} min`,
+  );
 
 /** What the accessories take, and how long the lights burn once the motor has been cut off. */
 export function LightsView() {
@@ -166,12 +172,13 @@ export function LightsView() {
   const { draws, averageW, takesM, leftCharge, lightsLastH } = lights;
   const km = shown((takesM ?? 0) / 1000, 'km');
   const lit = draws.some((d) => d.accessory.light);
-  const title =
-    draws.length === 0
-      ? 'No lights yet'
-      : takesM === undefined
-        ? `They take ${formatNumber(averageW, 1)} W on average`
-        : `They take ${km.text} ${km.unit} of the range`;
+  const title = firstOf(
+    [
+      [draws.length === 0, 'No lights yet'],
+      [takesM === undefined, `They take ${formatNumber(averageW, 1)} W on average`],
+    ],
+    `They take ${km.text} ${km.unit} of the range`,
+  );
   return (
     <>
       <section aria-label="Lights" data-testid="lights">

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { formatNumber, twoPackStudy, type Joining } from '@apple-cart/core';
+import { firstOf, formatNumber, twoPackStudy, type Joining } from '@apple-cart/core';
 import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { shareChart } from '../../charts/share-chart.ts';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
@@ -77,12 +77,13 @@ function Sharing({ study }: { study: NonNullable<ReturnType<typeof twoPackStudy>
   const alone = sharing.steps.findIndex((s) => s.firstA > 0 && s.secondA > 0);
   const first = sharing.steps[0];
   const leader = first === undefined || first.firstA >= first.secondA ? names[0] : names[1];
-  const title =
-    alone === 0
-      ? 'Both feed from the start'
-      : alone === -1
-        ? `${leader} feeds; the other never does`
-        : `${leader} feeds alone for ${formatNumber(60 * (sharing.steps[alone]?.hours ?? 0), 0)} min, then both`;
+  const title = firstOf(
+    [
+      [alone === 0, 'Both feed from the start'],
+      [alone === -1, `${leader} feeds; the other never does`],
+    ],
+    `${leader} feeds alone for ${formatNumber(60 * (sharing.steps[alone]?.hours ?? 0), 0)} min, then both`,
+  );
   return (
     <ChartPanel
       title={title}
@@ -143,13 +144,13 @@ export function SecondView() {
     <>
       <section aria-label="Two packs" data-testid="two-packs">
         <PanelHead
-          title={
-            stopped
-              ? 'Do not join these packs like this'
-              : study.rangeBothKm === undefined
-                ? 'The speed is not held'
-                : `Both together: ${number(study.rangeBothKm, 'km', 0)} ${unit.km}`
-          }
+          title={firstOf(
+            [
+              [stopped, 'Do not join these packs like this'],
+              [study.rangeBothKm === undefined, 'The speed is not held'],
+            ],
+            `Both together: ${number(study.rangeBothKm, 'km', 0)} ${unit.km}`,
+          )}
           note="at the brief’s speed, level, rider helping, to the cut-off"
         />
         <table className="w-full border-collapse text-[13.5px]">

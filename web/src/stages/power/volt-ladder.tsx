@@ -1,4 +1,4 @@
-import { formatNumber, type Verdict } from '@apple-cart/core';
+import { firstOf, formatNumber, type Verdict } from '@apple-cart/core';
 import { PanelHead } from '../../ui/panel.tsx';
 
 const LADDER = { width: 628, height: 74, left: 8, right: 620 } as const;
@@ -47,7 +47,13 @@ export function VoltLadder({ verdict }: { verdict: Verdict }) {
         />
         {marks.map(({ volts, name, up, color }) => {
           const at = x(volts);
-          const anchor = at < 70 ? 'start' : at > LADDER.width - 70 ? 'end' : 'middle';
+          const anchor = firstOf(
+            [
+              [at < 70, 'start'],
+              [at > LADDER.width - 70, 'end'],
+            ],
+            'middle',
+          );
           return (
             <g key={name}>
               <path d={`M${String(at)} 29v16`} stroke={color} strokeWidth="2.5" />

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { formatNumber, routeLengthM, type GetHome, type Route } from '@apple-cart/core';
+import { firstOf, formatNumber, routeLengthM, type GetHome, type Route } from '@apple-cart/core';
 import { RoadWaits } from '../../ride/route-field.tsx';
 import { Studying } from '../../work/studying.tsx';
 import { useStudy } from '../../work/use-study.ts';
@@ -58,7 +58,13 @@ function WayLine({ plan, lengthKm }: { plan: GetHome; lengthKm: number }) {
           <text
             x={turn}
             y={TOP - 8}
-            textAnchor={turn > WIDTH * 0.7 ? 'end' : turn < 90 ? 'start' : 'middle'}
+            textAnchor={firstOf(
+              [
+                [turn > WIDTH * 0.7, 'end'],
+                [turn < 90, 'start'],
+              ],
+              'middle',
+            )}
             fontSize="14"
             fontWeight="700"
             fill="var(--ink)"
