@@ -1,5 +1,8 @@
-/** Imports run one way, from the top of the house down to the ground. */
-const ROOMS = [
+/**
+ * Imports run one way, from the top of the house down to the ground. A room not there yet is named where it will
+ * stand.
+ */
+const CORE_ROOMS = [
   'quantity',
   'frame|route',
   'formats',
@@ -12,11 +15,33 @@ const ROOMS = [
   'verdict',
   'explore',
 ];
-const layer = (room, i) => ({
-  name: `core-${room.replaceAll('|', '-')}-looks-down-only`,
+const WEB_ROOMS = [
+  'ui',
+  'state|files',
+  'screens|work|fields|drawing|paper',
+  'charts',
+  'ride',
+  'stages/parts',
+  'stages/(?!parts/)',
+  'frame',
+  'builds|shelf|routes|rules',
+];
+
+/** No room reaches up: one rule for each, naming every room above it. */
+const layers = (folder, rooms) =>
+  rooms.slice(0, -1).map((room, i) => ({
+    name: `${folder.replace('/src', '')}-${room.replaceAll(/[^a-z]+/g, '-')}-looks-down-only`,
+    severity: 'error',
+    from: { path: `^${folder}/(${room})`, pathNot: '\\.test\\.tsx?$' },
+    to: { path: `^${folder}/(${rooms.slice(i + 1).join('|')})` },
+  }));
+
+/** Rooms of one storey that have nothing to do with each other. */
+const apart = (folder, rooms) => ({
+  name: `${folder.replace('/src', '').replaceAll('/', '-')}-rooms-apart`,
   severity: 'error',
-  from: { path: `^core/src/(${room})/`, pathNot: '\\.test\\.ts$' },
-  to: { path: `^core/src/(${ROOMS.slice(i + 1).join('|')})/` },
+  from: { path: `^${folder}/(${rooms})/`, pathNot: '\\.test\\.tsx?$' },
+  to: { path: `^${folder}/(${rooms})/`, pathNot: `^${folder}/$1/` },
 });
 
 module.exports = {
@@ -27,11 +52,23 @@ module.exports = {
       from: {},
       to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
     },
-    ...ROOMS.slice(0, -1).map(layer),
+    ...layers(
+      'core/src',
+      CORE_ROOMS.map((room) => `(${room})/`),
+    ),
+    ...layers('web/src', WEB_ROOMS),
+    apart('web/src', 'builds|shelf|routes|rules'),
+    apart('web/src/stages', '(?!parts/)[^/]+'),
     {
       name: 'core-stands-alone',
       severity: 'error',
       from: { path: '^core/src/' },
+      to: { path: '^(contracts|server|web|e2e|bench)/' },
+    },
+    {
+      name: 'contracts-know-the-core-alone',
+      severity: 'error',
+      from: { path: '^contracts/src/' },
       to: { path: '^(server|web|e2e|bench)/' },
     },
     {
@@ -50,13 +87,13 @@ module.exports = {
       name: 'ui-knows-no-domain',
       severity: 'error',
       from: { path: '^web/src/ui/' },
-      to: { path: '^web/src/(?!ui/)' },
+      to: { path: '^(contracts|web/src/(?!ui/))' },
     },
     {
       name: 'state-knows-no-screen',
       severity: 'error',
       from: { path: '^web/src/state/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^web/src/(?!state/)' },
+      to: { path: '^web/src/(?!(state|files)/)' },
     },
   ],
   options: {

@@ -3,7 +3,7 @@ import { Suspense, lazy, type ReactNode } from 'react';
 import { loadBuildPage } from './frame/load-build-page.ts';
 import { BuildsPage } from './builds/builds-page.tsx';
 import { WithRules } from './frame/with-rules.tsx';
-import { NotFound } from './frame/not-found.tsx';
+import { NotFound } from './paper/not-found.tsx';
 import { PRINTED_SHEETS } from './stages/sheets.tsx';
 
 const BuildPage = lazy(loadBuildPage);

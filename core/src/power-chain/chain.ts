@@ -117,6 +117,175 @@ function link(spec: Spec): Link {
   return { ...base, ...limits, margin, state, why, remedy: state === 'fine' ? ['Nothing to do.'] : remedy };
 }
 
+/** What the links are made from. */
+interface Scene {
+  readonly build: BuildDocument;
+  readonly known: KnownBuild;
+  readonly machine: Machine;
+  readonly battery: Demand;
+  readonly phase: Demand;
+}
+
+const LOWER = 'Lower the controller to what it carries, or ';
+
+/** A lead is never in cooler air than this for long: it lies beside others, in the sun, under a cover, C. Common practice. */
+const WARM_AIR_C = 30;
+
+function leadLimits({ build, known: { cabling, brief } }: Scene, mm2: number): Limits {
+  const air = Math.max(WARM_AIR_C, brief.temperatureC.value);
+  const amps = leadAmps(build.cabling.conductor, mm2, cabling.insulationC.value, air);
+  return { continuousA: amps, peakA: amps * MINUTES };
+}
+
+function plugLimits(amps: number, count: number): Limits {
+  const together = plugAmps(amps, count);
+  return { continuousA: together, peakA: together * MINUTES };
+}
+
+function cellsLink({ build, known: { pack, second, cell }, battery }: Scene): Link {
+  const parallel = build.second.join === 'parallel';
+  const fromCells = build.pack.make === 'cells';
+  const beside = parallel ? second.cellsContinuousA.value : 0;
+  return link({
+    id: 'cells',
+    name: 'Cells',
+    limits: {
+      continuousA: pack.cellsContinuousA.value + beside,
+      peakA: pack.cellsPeakA.value + beside,
+    },
+    inputs: [
+      ...(fromCells ? [cell.continuousA, cell.peakA] : [pack.cellsContinuousA, pack.cellsPeakA]),
+      ...(parallel ? [second.cellsContinuousA] : []),
+    ],
+    demand: battery,
+    failing: 'the cells sag, warm up and age early',
+    remedy: [LOWER, 'put more cells side by side, or take power cells.'],
+    source: fromCells ? 'cells side by side times the cell’s data' : 'the pack maker’s data sheet',
+  });
+}
+
+const protectionLink = ({ build, known: { pack, second }, machine, battery }: Scene): Link =>
+  link({
+    id: 'bms',
+    name: 'Protection',
+    limits: { continuousA: machine.limits.bmsA, peakA: machine.limits.bmsA },
+    inputs: [pack.bmsCurrentA, ...(build.second.join === 'parallel' ? [second.bmsCurrentA] : [])],
+    demand: battery,
+    failing: 'it will cut out on a hill',
+    trips: true,
+    remedy: [LOWER, 'fit a protection board rated at or above the controller’s limit.'],
+    source: 'the pack’s label; common practice: at or above the controller’s limit',
+  });
+
+/** None where one pack is used, or two are joined without anything between. */
+function joinLink({ build, known: { second }, battery }: Scene): Link | undefined {
+  const { join } = build.second;
+  if (join !== 'switch' && join !== 'combiner') return undefined;
+  return link({
+    id: 'join',
+    name: join === 'switch' ? 'Pack switch' : 'Combiner',
+    limits: { continuousA: second.combinerA.value, peakA: second.combinerA.value },
+    inputs: [second.combinerA],
+    demand: battery,
+    failing: 'it overheats',
+    remedy: [LOWER, 'take one rated for the controller’s limit.'],
+    source: 'its label',
+  });
+}
+
+const plugLink = ({ build, known: { cabling }, battery }: Scene): Link =>
+  link({
+    id: 'plug',
+    name: build.cabling.connectors > 1 ? 'Plugs, two in parallel' : 'Plug',
+    limits: plugLimits(cabling.connectorA.value, build.cabling.connectors),
+    inputs: [cabling.connectorA],
+    demand: battery,
+    failing: 'it softens its housing',
+    remedy: [LOWER, 'take a larger plug, or two in parallel.'],
+    source: 'its data sheet; two together count for 80 % each (common practice)',
+  });
+
+/** None where nothing opens the leads: its absence is a check of its own. */
+function fuseLink({ build, known: { cabling }, battery }: Scene): Link | undefined {
+  const { protection } = build.cabling;
+  if (protection !== 'fuse' && protection !== 'breaker') return undefined;
+  return link({
+    id: 'fuse',
+    name: protection === 'fuse' ? 'Fuse' : 'Breaker',
+    limits: { continuousA: cabling.fuseA.value, peakA: cabling.fuseA.value * FUSE_HOLDS },
+    inputs: [cabling.fuseA],
+    demand: battery,
+    failing: 'it opens on the road',
+    remedy: ['Take the next size up, as long as it stays below what the lead carries.'],
+    source: 'its rating; holds 1.1 times it (IEC 60269, from memory)',
+  });
+}
+
+const leadsLink = (scene: Scene): Link =>
+  link({
+    id: 'leads',
+    name: 'Power leads',
+    limits: leadLimits(scene, scene.known.cabling.leadMm2.value),
+    inputs: [scene.known.cabling.leadMm2],
+    demand: scene.battery,
+    failing: 'the insulation softens',
+    remedy: [LOWER, 'take a thicker lead.'],
+    source: 'heat balance of a lead in free air (McAdams 1954), out and back side by side',
+  });
+
+/** It sets the current that the others are held against, so that it has no margin itself. */
+const controllerLink = ({ known: { controller }, battery }: Scene): Link => ({
+  ...link({
+    id: 'controller',
+    name: 'Controller',
+    limits: { continuousA: controller.batteryCurrentA.value, peakA: controller.batteryCurrentA.value },
+    inputs: [],
+    demand: battery,
+    failing: '',
+    remedy: [],
+    source: 'its setting',
+  }),
+  margin: undefined,
+  why: ['Sets the current that the others are held against.'],
+});
+
+const phaseLeadsLink = (scene: Scene): Link =>
+  link({
+    id: 'phase-leads',
+    name: 'Phase leads',
+    limits: leadLimits(scene, scene.known.cabling.phaseMm2.value),
+    inputs: [scene.known.cabling.phaseMm2],
+    demand: scene.phase,
+    failing: 'the insulation softens where it enters the axle',
+    remedy: ['Lower the phase limit, or take thicker phase leads.'],
+    source: 'heat balance of a lead in free air (McAdams 1954); effective amps by equal copper loss',
+  });
+
+const phasePlugLink = ({ known: { cabling }, phase }: Scene): Link =>
+  link({
+    id: 'phase-plug',
+    name: 'Phase plug',
+    limits: plugLimits(cabling.phaseConnectorA.value, 1),
+    inputs: [cabling.phaseConnectorA],
+    demand: phase,
+    failing: 'it softens its housing',
+    remedy: ['Lower the phase limit, or take a larger plug.'],
+    source: 'its data sheet',
+  });
+
+/** The links in the order of the current. */
+const LINKS: readonly ((scene: Scene) => Link | undefined)[] = [
+  cellsLink,
+  protectionLink,
+  joinLink,
+  plugLink,
+  fuseLink,
+  leadsLink,
+  controllerLink,
+  phaseLeadsLink,
+  phasePlugLink,
+];
+
 /** The chain from the cells to the motor, each link with its limit, demand and margin. */
 export function currentChain(
   build: BuildDocument,
@@ -126,136 +295,8 @@ export function currentChain(
 ): Chain {
   const battery = batteryDemand(build, known, climb, machine);
   const phase = phaseDemand(climb, machine);
-  const { pack, second, cabling, controller, cell, brief } = known;
-  const parallel = build.second.join === 'parallel';
-  const lower: Phrase = ['Lower the controller to what it carries, or '];
-  const ambient = brief.temperatureC.value;
-  const lead = (mm2: number): Limits => {
-    const amps = leadAmps(build.cabling.conductor, mm2, cabling.insulationC.value, Math.max(30, ambient));
-    return { continuousA: amps, peakA: amps * MINUTES };
-  };
-  const plug = (amps: number, count: number): Limits => {
-    const together = plugAmps(amps, count);
-    return { continuousA: together, peakA: together * MINUTES };
-  };
-  const fromCells = build.pack.make === 'cells';
-  const links: Link[] = [
-    link({
-      id: 'cells',
-      name: 'Cells',
-      limits: {
-        continuousA: pack.cellsContinuousA.value + (parallel ? second.cellsContinuousA.value : 0),
-        peakA: pack.cellsPeakA.value + (parallel ? second.cellsContinuousA.value : 0),
-      },
-      inputs: [
-        ...(fromCells ? [cell.continuousA, cell.peakA] : [pack.cellsContinuousA, pack.cellsPeakA]),
-        ...(parallel ? [second.cellsContinuousA] : []),
-      ],
-      demand: battery,
-      failing: 'the cells sag, warm up and age early',
-      remedy: [...lower, 'put more cells side by side, or take power cells.'],
-      source: fromCells ? 'cells side by side times the cell’s data' : 'the pack maker’s data sheet',
-    }),
-    link({
-      id: 'bms',
-      name: 'Protection',
-      limits: { continuousA: machine.limits.bmsA, peakA: machine.limits.bmsA },
-      inputs: [pack.bmsCurrentA, ...(parallel ? [second.bmsCurrentA] : [])],
-      demand: battery,
-      failing: 'it will cut out on a hill',
-      trips: true,
-      remedy: [...lower, 'fit a protection board rated at or above the controller’s limit.'],
-      source: 'the pack’s label; common practice: at or above the controller’s limit',
-    }),
-  ];
-  if (build.second.join === 'switch' || build.second.join === 'combiner') {
-    links.push(
-      link({
-        id: 'join',
-        name: build.second.join === 'switch' ? 'Pack switch' : 'Combiner',
-        limits: { continuousA: second.combinerA.value, peakA: second.combinerA.value },
-        inputs: [second.combinerA],
-        demand: battery,
-        failing: 'it overheats',
-        remedy: [...lower, 'take one rated for the controller’s limit.'],
-        source: 'its label',
-      }),
-    );
-  }
-  links.push(
-    link({
-      id: 'plug',
-      name: build.cabling.connectors > 1 ? 'Plugs, two in parallel' : 'Plug',
-      limits: plug(cabling.connectorA.value, build.cabling.connectors),
-      inputs: [cabling.connectorA],
-      demand: battery,
-      failing: 'it softens its housing',
-      remedy: [...lower, 'take a larger plug, or two in parallel.'],
-      source: 'its data sheet; two together count for 80 % each (common practice)',
-    }),
-  );
-  if (build.cabling.protection === 'fuse' || build.cabling.protection === 'breaker') {
-    const name = build.cabling.protection === 'fuse' ? 'Fuse' : 'Breaker';
-    links.push(
-      link({
-        id: 'fuse',
-        name,
-        limits: { continuousA: cabling.fuseA.value, peakA: cabling.fuseA.value * FUSE_HOLDS },
-        inputs: [cabling.fuseA],
-        demand: battery,
-        failing: 'it opens on the road',
-        remedy: ['Take the next size up, as long as it stays below what the lead carries.'],
-        source: 'its rating; holds 1.1 times it (IEC 60269, from memory)',
-      }),
-    );
-  }
-  links.push(
-    link({
-      id: 'leads',
-      name: 'Power leads',
-      limits: lead(cabling.leadMm2.value),
-      inputs: [cabling.leadMm2],
-      demand: battery,
-      failing: 'the insulation softens',
-      remedy: [...lower, 'take a thicker lead.'],
-      source: 'heat balance of a lead in free air (McAdams 1954), out and back side by side',
-    }),
-    {
-      ...link({
-        id: 'controller',
-        name: 'Controller',
-        limits: { continuousA: controller.batteryCurrentA.value, peakA: controller.batteryCurrentA.value },
-        inputs: [],
-        demand: battery,
-        failing: '',
-        remedy: [],
-        source: 'its setting',
-      }),
-      // It sets the current that the others are held against.
-      margin: undefined,
-      why: ['Sets the current that the others are held against.'],
-    },
-    link({
-      id: 'phase-leads',
-      name: 'Phase leads',
-      limits: lead(cabling.phaseMm2.value),
-      inputs: [cabling.phaseMm2],
-      demand: phase,
-      failing: 'the insulation softens where it enters the axle',
-      remedy: ['Lower the phase limit, or take thicker phase leads.'],
-      source: 'heat balance of a lead in free air (McAdams 1954); effective amps by equal copper loss',
-    }),
-    link({
-      id: 'phase-plug',
-      name: 'Phase plug',
-      limits: plug(cabling.phaseConnectorA.value, 1),
-      inputs: [cabling.phaseConnectorA],
-      demand: phase,
-      failing: 'it softens its housing',
-      remedy: ['Lower the phase limit, or take a larger plug.'],
-      source: 'its data sheet',
-    }),
-  );
+  const scene = { build, known, machine, battery, phase };
+  const links = LINKS.map((make) => make(scene)).filter((l) => l !== undefined);
   const judged = links.filter((l) => l.margin !== undefined);
   return {
     links,

@@ -112,19 +112,26 @@ describe.each(CASES)('a stored $kind', ({ address, entity, id, make, markOf, wro
   });
 
   it('sent again after its answer was lost is acknowledged once more, and stored once', async () => {
-    for (const _ of [1, 2, 3])
+    const thrice = async (work: () => PromiseLike<unknown>): Promise<void> => {
+      for (let i = 0; i < 3; i += 1) await work();
+    };
+    await thrice(async () => {
       expect((await put('one', NOT_THERE).expect(200)).body).toEqual({ id, version: 1 });
-    for (const _ of [1, 2, 3]) expect((await put('two', 1).expect(200)).body).toEqual({ id, version: 2 });
-    for (const _ of [1, 2]) await request(f.app).delete(at()).expect(204);
-    for (const _ of [1, 2]) await request(f.app).post(at('/restore')).send({}).expect(200);
+    });
+    await thrice(async () => {
+      expect((await put('two', 1).expect(200)).body).toEqual({ id, version: 2 });
+    });
+    await thrice(() => request(f.app).delete(at()).expect(204));
+    await thrice(() => request(f.app).post(at('/restore')).send({}).expect(200));
     expect((await put('two', 2).expect(200)).body).toMatchObject({ version: 3 });
   });
 
   it('that has moved on is not overwritten, and what is there is told', async () => {
     await put('one', NOT_THERE);
     await put('two', 1);
-    const { body } = await put('three', 1).expect(409);
-    const { error } = body as { error: { code: string; current: Stored<never> } };
+    const { error } = (await put('three', 1).expect(409)).body as {
+      error: { code: string; current: Stored<never> };
+    };
     expect(error.code).toBe('conflict');
     expect(error.current).toMatchObject({ id, version: 2 });
     expect(markOf(error.current.document)).toBe('two');
@@ -140,8 +147,8 @@ describe.each(CASES)('a stored $kind', ({ address, entity, id, make, markOf, wro
 
   it('that is wrong is refused by its path, and nothing is stored', async () => {
     const [path, document] = wrong;
-    const { body } = await request(f.app).put(at()).send({ baseVersion: 0, document }).expect(400);
-    const { error } = body as { error: { issues: { path: string; message: string }[] } };
+    const wrongly = await request(f.app).put(at()).send({ baseVersion: 0, document }).expect(400);
+    const { error } = wrongly.body as { error: { issues: { path: string; message: string }[] } };
     expect(error.issues.map((i) => i.path)).toContain(path);
     expect(error.issues[0]?.message).toContain('wanted');
     await request(f.app)
@@ -194,8 +201,10 @@ describe.each(CASES)('a stored $kind', ({ address, entity, id, make, markOf, wro
     await put('one', NOT_THERE);
     expect((await bring([make('two'), other]).expect(200)).body).toEqual({ added: 1, replaced: 1 });
     expect(await read()).toBe('two');
-    const { body } = await bring([make('three'), { ...wrong[1], id: 'third' }]).expect(400);
-    expect((body as { error: { issues: { path: string }[] } }).error.issues[0]?.path).toBe(`1.${wrong[0]}`);
+    const third = await bring([make('three'), { ...wrong[1], id: 'third' }]).expect(400);
+    expect((third.body as { error: { issues: { path: string }[] } }).error.issues[0]?.path).toBe(
+      `1.${wrong[0]}`,
+    );
     await bring([other, other]).expect(400);
     await bring([]).expect(400);
     expect(await read()).toBe('two');

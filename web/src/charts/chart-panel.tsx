@@ -1,12 +1,12 @@
 import type { EChartsOption } from 'echarts';
 import type { EChartsType } from 'echarts/core';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { downloadText, downloadUrl, fileName } from '../state/download.ts';
+import { downloadText, downloadUrl, fileName } from '../files/download.ts';
 import { Button } from '../ui/button.tsx';
 import { Menu, MenuItem } from '../ui/menu.tsx';
 import { PanelHead } from '../ui/panel.tsx';
 import type * as Core from './echarts-core.ts';
-import { cellText, tableCsv, type ChartTable } from './table-csv.ts';
+import { cellText, tableCsv, type ChartTable } from '../files/table-csv.ts';
 
 let loading: Promise<typeof Core> | undefined;
 const load = (): Promise<typeof Core> => (loading ??= import('./echarts-core.ts'));

@@ -17,7 +17,7 @@ import { forceChart } from './force-chart.ts';
 import { hillChart, limitNote } from './hill-chart.ts';
 import { band, cursorX, hatched } from './pieces.ts';
 import { energyChart, rangeChart } from './range-chart.ts';
-import { cellText, tableCsv } from './table-csv.ts';
+import { cellText, tableCsv } from '../files/table-csv.ts';
 
 const build = longtail as unknown as BuildDocument;
 const verdict = evaluate(build, shippedRules());

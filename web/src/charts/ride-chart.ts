@@ -89,215 +89,258 @@ export function evenMax(value: number): number {
 const round = (value: number, step: number, up: boolean): number =>
   (up ? Math.ceil(value / step) : Math.floor(value / step)) * step;
 
-/** The profile coloured by what binds; speed, power, winding and charge beneath; one cursor through all. */
-export function rideChart(input: RideChartInput, ink: ChartInk): EChartsOption {
-  const { trace, elevationM, pinned, rollbackC, damageC, system } = input;
-  const [distance, height, speedUnit, heat] = (['km', 'm', 'km/h', 'C'] as const).map((unit) =>
+/** The reader's units, and what turns SI into them. */
+function scalesOf(system: UnitSystem) {
+  const [distance, height, speed, heat] = (['km', 'm', 'km/h', 'C'] as const).map((unit) =>
     shownUnit(unit, system),
   ) as [Unit, Unit, Unit, Unit];
-  const far = (metres: number): number => convert(metres / 1000, 'km', distance);
-  const high = (metres: number): number => convert(metres, 'm', height);
-  const fast = (v: number): number => convert(msToKmh(v), 'km/h', speedUnit);
-  const warm = (celsius: number): number => convert(celsius, 'C', heat);
-  const rows = trace.metres.length;
-  const xy = (of: Trace, values: readonly number[], shown: (value: number) => number): readonly Xy[] =>
-    values.map((value, i): Xy => [far(of.metres[i] ?? 0), shown(value)]);
+  return {
+    units: { distance, height, speed, heat },
+    far: (metres: number): number => convert(metres / 1000, 'km', distance),
+    metresAt: (far: number): number => convert(far, distance, 'km') * 1000,
+    high: (metres: number): number => convert(metres, 'm', height),
+    fast: (v: number): number => convert(msToKmh(v), 'km/h', speed),
+    warm: (celsius: number): number => convert(celsius, 'C', heat),
+  };
+}
+type Scales = ReturnType<typeof scalesOf>;
 
-  const elevation = elevationM.map(high);
+interface Axis {
+  readonly min: number;
+  readonly max: number;
+  readonly title: string;
+  readonly interval: number;
+}
+
+/** Elevation on round steps, with a little ground beneath. */
+function profileAxis(elevation: readonly number[], { units }: Scales): Axis {
   const [lowest, highest] = [Math.min(...elevation), Math.max(...elevation)];
+  const rise = highest - lowest;
   const step = firstOf(
     [
-      [highest - lowest > 120, 50],
-      [highest - lowest > 40, 20],
+      [rise > 120, 50],
+      [rise > 40, 20],
     ],
     10,
   );
-  const floor = round(lowest - 0.15 * (highest - lowest), step, false);
-  const top = Math.max(floor + step, round(highest, step, true));
+  const min = round(lowest - 0.15 * rise, step, false);
+  const max = Math.max(min + step, round(highest, step, true));
+  return {
+    min,
+    max,
+    title: `Elevation, ${units.height}`,
+    interval: step * Math.ceil((max - min) / step / 2),
+  };
+}
+
+/** The panels from the top down, each with its own axis. */
+function axesOf({ trace, pinned, rollbackC, elevationM }: RideChartInput, scales: Scales): readonly Axis[] {
+  const { units, fast, warm, high } = scales;
   const speedMax = evenMax(Math.max(...trace.speed, ...(pinned?.speed ?? [])) * 1.05 * fast(1));
   const powerMax = evenMax(Math.max(...trace.batteryW, 50) * 1.02);
-  const powerMin = Math.min(0, ...trace.batteryW) < -20 ? -evenMax(-Math.min(...trace.batteryW)) : 0;
+  const back = Math.min(0, ...trace.batteryW);
   const hottest = Math.max(...trace.windingC, ...(pinned?.windingC ?? []));
-  const heatMax = evenMax(
-    Math.max(warm(hottest) * 1.05, rollbackC === undefined ? 0 : warm(rollbackC) * 1.05, 60),
-  );
+  const held = rollbackC === undefined ? 0 : warm(rollbackC) * 1.05;
+  const heatMax = evenMax(Math.max(warm(hottest) * 1.05, held, 60));
   const coldest = Math.min(0, ...trace.windingC.map(warm));
+  const even = (min: number, max: number, title: string): Axis => ({ min, max, title, interval: max / 2 });
+  return [
+    profileAxis(elevationM.map(high), scales),
+    even(0, speedMax, `Speed, ${units.speed}`),
+    even(back < -20 ? -evenMax(-back) : 0, powerMax, 'From the pack, W'),
+    even(coldest < 0 ? round(coldest, 10, false) : 0, heatMax, `Winding, ${unitText(units.heat)}`),
+    even(0, 100, 'Charge, %'),
+  ];
+}
 
-  const axes = [
-    { min: floor, max: top, title: `Elevation, ${height}` },
-    { min: 0, max: speedMax, title: `Speed, ${speedUnit}` },
-    { min: powerMin, max: powerMax, title: 'From the pack, W' },
-    { min: coldest < 0 ? round(coldest, 10, false) : 0, max: heatMax, title: `Winding, ${unitText(heat)}` },
-    { min: 0, max: 100, title: 'Charge, %' },
-  ] as const;
-  const xMax = far(trace.metres.at(-1) ?? 1);
-  const frame = paper({ max: xMax, title: `Distance, ${distance}` }, { max: 1, title: '' }, ink, (x) =>
-    words(rowAt(trace.metres, convert(x, distance, 'km') * 1000)),
-  );
-  const words = (i: number): string => {
-    const at = (values: readonly number[]): number => values[i] ?? 0;
-    const second = at(trace.seconds);
-    const clock = `${String(Math.floor(second / 60))}:${String(Math.floor(second % 60)).padStart(2, '0')}`;
-    const cadence = at(trace.cadenceRpm) > 0 ? `, ${formatNumber(at(trace.cadenceRpm), 0)} rpm` : '';
-    return [
-      `${formatNumber(far(at(trace.metres)), 2)} ${distance}, ${clock} min; ${formatNumber(at(trace.gradePct), 1)} %`,
-      `<b>${formatNumber(fast(at(trace.speed)), 1)} ${speedUnit}</b>, ${formatNumber(at(trace.cogTeeth), 0)}-tooth cog${cadence}`,
-      `${formatNumber(at(trace.batteryW), 0)} W, ${formatNumber(at(trace.volts), 1)} V, ${formatNumber(at(trace.batteryA), 1)} A; phase ${formatNumber(at(trace.phaseA), 0)} A`,
-      `winding ${formatNumber(warm(at(trace.windingC)), 0)} ${unitText(heat)}, shell ${formatNumber(warm(at(trace.shellC)), 0)} ${unitText(heat)}`,
-      `${formatNumber(at(trace.charge) * 100, 0)} % charge`,
-      `<b>${BINDING_WORDS[trace.binding[i] ?? 'wish']}</b>`,
-    ].join('<br>');
-  };
+/** What the cursor says at a row of the trace. */
+function wordsAt(trace: Trace, i: number, { units, far, fast, warm }: Scales): string {
+  const at = (values: readonly number[]): number => values[i] ?? 0;
+  const text = (value: number, digits: number): string => formatNumber(value, digits);
+  const second = at(trace.seconds);
+  const clock = `${String(Math.floor(second / 60))}:${String(Math.floor(second % 60)).padStart(2, '0')}`;
+  const cadence = at(trace.cadenceRpm) > 0 ? `, ${text(at(trace.cadenceRpm), 0)} rpm` : '';
+  const heat = unitText(units.heat);
+  return [
+    `${text(far(at(trace.metres)), 2)} ${units.distance}, ${clock} min; ${text(at(trace.gradePct), 1)} %`,
+    `<b>${text(fast(at(trace.speed)), 1)} ${units.speed}</b>, ${text(at(trace.cogTeeth), 0)}-tooth cog${cadence}`,
+    `${text(at(trace.batteryW), 0)} W, ${text(at(trace.volts), 1)} V, ${text(at(trace.batteryA), 1)} A; phase ${text(at(trace.phaseA), 0)} A`,
+    `winding ${text(warm(at(trace.windingC)), 0)} ${heat}, shell ${text(warm(at(trace.shellC)), 0)} ${heat}`,
+    `${text(at(trace.charge) * 100, 0)} % charge`,
+    `<b>${BINDING_WORDS[trace.binding[i] ?? 'wish']}</b>`,
+  ].join('<br>');
+}
 
+/** Titles and the foot take what the panels leave. */
+const PANELS_SHARE = 0.93;
+
+/** Where each panel stands. */
+function panelGrid() {
   const whole = PANELS.reduce((sum, h) => sum + h, 0) + GAP * (PANELS.length - 1);
-  // Titles and the foot take what the panels leave.
-  const scale = 0.93 / whole;
+  const scale = PANELS_SHARE / whole;
+  const percent = (share: number): string => `${(100 * share).toFixed(2)}%`;
   let from = 0.005;
-  const grid = PANELS.map((h) => {
-    const one = {
-      left: LEFT,
-      right: RIGHT,
-      top: `${(100 * from).toFixed(2)}%`,
-      height: `${(100 * h * scale).toFixed(2)}%`,
-    };
+  return PANELS.map((h) => {
+    const one = { left: LEFT, right: RIGHT, top: percent(from), height: percent(h * scale) };
     from += (h + GAP) * scale;
     return one;
   });
-  const on = (panel: number, series: SeriesOption): SeriesOption => ({
-    ...series,
-    xAxisIndex: panel,
-    yAxisIndex: panel,
-  });
-  const base = (panel: number): number => axes[panel]?.min ?? 0;
+}
 
-  const profile: SeriesOption = {
+const on = (panel: number, series: SeriesOption): SeriesOption => ({
+  ...series,
+  xAxisIndex: panel,
+  yAxisIndex: panel,
+});
+
+/** The ground in the colours of what binds. */
+function profileSeries(
+  trace: Trace,
+  elevation: readonly number[],
+  floor: number,
+  { far }: Scales,
+  ink: ChartInk,
+): SeriesOption {
+  const stretches = bindingStretches(trace);
+  return {
     type: 'custom',
     silent: true,
     animation: false,
     tooltip: { show: false },
     clip: true,
-    data: bindingStretches(trace).map((_, i) => [i]),
+    data: stretches.map((_, i) => [i]),
     z: 2,
     renderItem: (params, api) => {
-      const stretch = bindingStretches(trace)[params.dataIndex];
+      const stretch = stretches[params.dataIndex];
       if (stretch === undefined) return null;
+      const at = (i: number, y: number): number[] => api.coord([far(trace.metres[i] ?? 0), y]);
       const points: number[][] = [];
-      for (let i = stretch.from; i <= stretch.to; i += 1)
-        points.push(api.coord([far(trace.metres[i] ?? 0), elevation[i] ?? 0]));
-      const foot = (i: number): number[] => api.coord([far(trace.metres[i] ?? 0), base(0)]);
+      for (let i = stretch.from; i <= stretch.to; i += 1) points.push(at(i, elevation[i] ?? 0));
       return {
         type: 'polygon',
-        shape: { points: [...points, foot(stretch.to), foot(stretch.from)] },
+        shape: { points: [...points, at(stretch.to, floor), at(stretch.from, floor)] },
         style: { fill: bindingInk(stretch.binding, ink), opacity: 0.85 },
       };
     },
   };
-  const level = (panel: number, y: number, text: string, color: string): SeriesOption =>
-    on(panel, {
-      type: 'line',
-      silent: true,
-      data: [
-        [0, y],
-        [xMax, y],
-      ],
-      showSymbol: false,
-      lineStyle: { color, width: 1.2, type: [6, 4] },
-      tooltip: { show: false },
-      endLabel: {
-        show: true,
-        formatter: text,
-        color,
-        fontFamily: FONTS.text,
-        fontSize: 12,
-        align: 'right',
-        offset: [-4, -8],
-      },
-      z: 3,
-    });
+}
 
+/** A level that matters, drawn across a panel with its words. */
+const level = (y: number, xMax: number, text: string, color: string): SeriesOption => ({
+  type: 'line',
+  silent: true,
+  data: [
+    [0, y],
+    [xMax, y],
+  ],
+  showSymbol: false,
+  lineStyle: { color, width: 1.2, type: [6, 4] },
+  tooltip: { show: false },
+  endLabel: {
+    show: true,
+    formatter: text,
+    color,
+    fontFamily: FONTS.text,
+    fontSize: 12,
+    align: 'right',
+    offset: [-4, -8],
+  },
+  z: 3,
+});
+
+/** What the cursor is caught by, in every panel. */
+const unseen = (points: readonly Xy[]): SeriesOption => ({
+  type: 'line',
+  data: points.map(([x, y]) => [x, y]),
+  showSymbol: false,
+  lineStyle: { opacity: 0 },
+  itemStyle: { opacity: 0 },
+  z: 0,
+});
+
+function seriesOf(
+  { trace, elevationM, pinned, rollbackC, damageC }: RideChartInput,
+  axes: readonly Axis[],
+  scales: Scales,
+  ink: ChartInk,
+): readonly SeriesOption[] {
+  const { far, high, fast, warm } = scales;
+  const xy = (of: Trace, values: readonly number[], shown: (value: number) => number = (v) => v) =>
+    values.map((value, i): Xy => [far(of.metres[i] ?? 0), shown(value)]);
+  const elevation = elevationM.map(high);
+  const xMax = far(trace.metres.at(-1) ?? 1);
+  const heatMax = axes[3]?.max ?? 0;
+  const hot = (celsius: number | undefined, text: string): readonly SeriesOption[] =>
+    celsius !== undefined && warm(celsius) < heatMax
+      ? [on(3, level(warm(celsius), xMax, text, ink.heat))]
+      : [];
+  const before = { color: ink.ink, width: 1.3, dash: [5, 4], z: 3 };
+  return [
+    on(0, profileSeries(trace, elevation, axes[0]?.min ?? 0, scales, ink)),
+    on(0, line(xy(trace, elevation), { color: ink.ink, width: 1.6, z: 5 })),
+    ...(pinned === undefined
+      ? []
+      : [
+          on(1, line(xy(pinned, pinned.speed, fast), before)),
+          on(3, line(xy(pinned, pinned.windingC, warm), before)),
+        ]),
+    on(1, line(xy(trace, trace.speed, fast), { color: ink.speed, width: 2, z: 4 })),
+    on(2, line(xy(trace, trace.batteryW), { color: ink.energy.line, width: 1.6, z: 4 })),
+    on(3, line(xy(trace, trace.shellC, warm), { color: ink.ink3, width: 1.2, z: 3 })),
+    on(3, line(xy(trace, trace.windingC, warm), { color: ink.heat, width: 2.2, z: 4 })),
+    ...hot(rollbackC, 'held back from here'),
+    ...hot(damageC, 'suffers from here'),
+    on(
+      4,
+      line(
+        xy(trace, trace.charge, (q) => q * 100),
+        { color: ink.voltage, width: 2, z: 4 },
+      ),
+    ),
+    ...axes.map(({ min }, panel) => on(panel, unseen(trace.metres.map((x): Xy => [far(x), min])))),
+  ];
+}
+
+/** The profile coloured by what binds; speed, power, winding and charge beneath; one cursor through all. */
+export function rideChart(input: RideChartInput, ink: ChartInk): EChartsOption {
+  const { trace, system } = input;
+  const scales = scalesOf(system);
+  const axes = axesOf(input, scales);
+  const foot = `Distance, ${scales.units.distance}`;
+  const xMax = scales.far(trace.metres.at(-1) ?? 1);
+  const frame = paper({ max: xMax, title: foot }, { max: 1, title: '' }, ink, (x) =>
+    wordsAt(trace, rowAt(trace.metres, scales.metresAt(x)), scales),
+  );
+  const xAxis = frame.xAxis as { axisLabel: object };
+  const yAxis = frame.yAxis as { axisLabel: object; nameTextStyle: object };
+  const last = PANELS.length - 1;
   return {
     ...frame,
     axisPointer: { link: [{ xAxisIndex: 'all' }] },
-    grid,
+    grid: panelGrid(),
     xAxis: PANELS.map((_, i) => ({
-      ...(frame.xAxis as object),
+      ...xAxis,
       gridIndex: i,
-      name: i === PANELS.length - 1 ? `Distance, ${distance}` : '',
-      axisLabel: {
-        ...(frame.xAxis as { axisLabel: object }).axisLabel,
-        show: i === PANELS.length - 1,
-      },
+      name: i === last ? foot : '',
+      axisLabel: { ...xAxis.axisLabel, show: i === last },
     })),
-    yAxis: axes.map(({ min, max, title }, i) => ({
-      ...(frame.yAxis as object),
+    yAxis: axes.map(({ min, max, title, interval }, i) => ({
+      ...yAxis,
       gridIndex: i,
       min,
       max,
       name: title,
-      interval: i === 0 ? step * Math.ceil((max - min) / step / 2) : max / 2,
+      interval,
       // Panels touch: the labels at their edges stand inside.
       axisLabel: {
-        ...(frame.yAxis as { axisLabel: object }).axisLabel,
+        ...yAxis.axisLabel,
         verticalAlignMinLabel: 'bottom',
         verticalAlignMaxLabel: 'top',
         hideOverlap: true,
       },
       minorSplitLine: { show: false },
-      nameTextStyle: {
-        ...(frame.yAxis as { nameTextStyle: object }).nameTextStyle,
-        textBorderColor: ink.sheet,
-        textBorderWidth: 3,
-      },
+      nameTextStyle: { ...yAxis.nameTextStyle, textBorderColor: ink.sheet, textBorderWidth: 3 },
     })),
-    series: [
-      on(0, profile),
-      on(
-        0,
-        line(
-          elevation.map((e, i): Xy => [far(trace.metres[i] ?? 0), e]),
-          { color: ink.ink, width: 1.6, z: 5 },
-        ),
-      ),
-      ...(pinned === undefined
-        ? []
-        : [
-            on(1, line(xy(pinned, pinned.speed, fast), { color: ink.ink, width: 1.3, dash: [5, 4], z: 3 })),
-            on(
-              3,
-              line(xy(pinned, pinned.windingC, warm), { color: ink.ink, width: 1.3, dash: [5, 4], z: 3 }),
-            ),
-          ]),
-      on(1, line(xy(trace, trace.speed, fast), { color: ink.speed, width: 2, z: 4 })),
-      on(
-        2,
-        line(
-          xy(trace, trace.batteryW, (w) => w),
-          { color: ink.energy.line, width: 1.6, z: 4 },
-        ),
-      ),
-      on(3, line(xy(trace, trace.shellC, warm), { color: ink.ink3, width: 1.2, z: 3 })),
-      on(3, line(xy(trace, trace.windingC, warm), { color: ink.heat, width: 2.2, z: 4 })),
-      ...(rollbackC !== undefined && warm(rollbackC) < heatMax
-        ? [level(3, warm(rollbackC), 'held back from here', ink.heat)]
-        : []),
-      ...(warm(damageC) < heatMax ? [level(3, warm(damageC), 'suffers from here', ink.heat)] : []),
-      on(
-        4,
-        line(
-          xy(trace, trace.charge, (q) => q * 100),
-          { color: ink.voltage, width: 2, z: 4 },
-        ),
-      ),
-      ...PANELS.map((_, panel) =>
-        on(panel, {
-          type: 'line',
-          data: Array.from({ length: rows }, (_row, i) => [far(trace.metres[i] ?? 0), base(panel)]),
-          showSymbol: false,
-          lineStyle: { opacity: 0 },
-          itemStyle: { opacity: 0 },
-          z: 0,
-        }),
-      ),
-    ],
+    series: [...seriesOf(input, axes, scales, ink)],
   };
 }

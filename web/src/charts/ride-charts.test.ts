@@ -23,7 +23,7 @@ import { continuousChart, repeatChart } from './heat-charts.ts';
 import { LASTS, lastsClass, mapChart } from './map-chart.ts';
 import { profileChart } from './profile-chart.ts';
 import { bindingInk, bindingStretches, evenMax, rideChart, rowAt } from './ride-chart.ts';
-import { tableCsv } from './table-csv.ts';
+import { tableCsv } from '../files/table-csv.ts';
 
 const build = longtail as unknown as BuildDocument;
 const road = crate as unknown as Route;

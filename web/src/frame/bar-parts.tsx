@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { UnitSystem } from '@apple-cart/core';
 import { useSettings } from '../state/settings-store.ts';
 import { MenuChoice } from '../ui/menu.tsx';
-import { Logo } from './logo.tsx';
+import { Logo } from '../paper/logo.tsx';
 
 /** Pieces that the bars of all pages share. */
 export const BAR_BUTTON =

@@ -1,14 +1,14 @@
 import { Suspense, useEffect, useState } from 'react';
 import { useParams } from 'react-router';
 import { STAGE_IDS, type FigureId } from '@apple-cart/core';
-import { fetchAllSheets, sheetOf } from '../stages/sheets.tsx';
-import { SCREENS, isStage } from '../stages/registry.ts';
+import { STAGE_SHEETS, fetchAllSheets } from '../stages/sheets.tsx';
+import { SCREENS, isStage } from '../screens/registry.ts';
 import { useBuild } from '../state/build-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { fetchDialogs } from '../ui/dialog.tsx';
 import { fetchMenus } from '../ui/menu.tsx';
 import { ConflictDialog } from './conflict-dialog.tsx';
-import { NotFound } from './not-found.tsx';
+import { NotFound } from '../paper/not-found.tsx';
 import { PrintHead } from './print-head.tsx';
 import { TopBar } from './top-bar.tsx';
 import { Tray } from './tray.tsx';
@@ -61,7 +61,7 @@ export function BuildPage() {
       </p>
     );
   }
-  const Sheet = sheetOf(stage);
+  const Sheet = STAGE_SHEETS[stage];
   return (
     <div className="print-flow grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_auto_minmax(0,1fr)_auto] tablet:grid-cols-[132px_minmax(0,1fr)] tablet:grid-rows-[44px_minmax(0,1fr)_auto] bench:grid-cols-[216px_minmax(0,1fr)]">
       <TopBar />

@@ -3,7 +3,7 @@ import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { QUANTITY_PATHS, STAGE_IDS, inUse, specAt, type QuantityPath, stageOf } from '@apple-cart/core';
-import { PRINTED_PAGES, SCREENS, placeOf } from '../stages/registry.ts';
+import { PRINTED_PAGES, SCREENS, placeOf } from '../screens/registry.ts';
 import { useBuild } from '../state/build-store.ts';
 import { useBook } from '../state/rules.ts';
 import { withSection } from '../state/paths.ts';

@@ -1,7 +1,7 @@
 import { CircleHelp } from 'lucide-react';
 import { useCallback, useState } from 'react';
 import { STAGE_IDS } from '@apple-cart/core';
-import { SCREENS } from '../stages/registry.ts';
+import { SCREENS } from '../screens/registry.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { SOURCE_WORD, SourceMark } from '../ui/source-mark.tsx';
 import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';

@@ -6,7 +6,7 @@ import { usePlaceOptions } from '../fields/place-options.ts';
 import { putBuildAway } from '../state/builds.ts';
 import { problemWords } from '../state/use-attempt.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
-import { downloadBuild } from '../state/download.ts';
+import { downloadBuild } from '../files/download.ts';
 import { withSection } from '../state/paths.ts';
 import { useBook } from '../state/rules.ts';
 import { useSettings } from '../state/settings-store.ts';

@@ -1,7 +1,7 @@
 import { useCallback, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { STAGE_IDS, type StageId } from '@apple-cart/core';
-import { stageOfKey } from '../stages/registry.ts';
+import { stageOfKey } from '../screens/registry.ts';
 import { isTyping, useWindowKey } from '../ui/use-window-key.ts';
 
 /** A letter counts as the second of two for so long, ms. */

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { NavLink, useParams } from 'react-router';
 import type { StageVerdict, State } from '@apple-cart/core';
-import { SCREENS } from '../stages/registry.ts';
+import { SCREENS } from '../screens/registry.ts';
 import { useDocument } from '../state/build-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';

@@ -1,5 +1,5 @@
 import { BINDING_WORDS, msToKmh, type Trace } from '@apple-cart/core';
-import type { Cell, ChartTable, Column } from '../charts/table-csv.ts';
+import type { Cell, ChartTable, Column } from '../files/table-csv.ts';
 
 type Of = (trace: Trace, i: number) => Cell;
 

@@ -6,7 +6,7 @@ import {
   type ProfileColumns,
   type Route,
 } from '@apple-cart/core';
-import { readCsv, type CsvTable } from '../shelf/shelf-files.ts';
+import { readCsv, type CsvTable } from '../files/read-csv.ts';
 import { runOnce } from '../work/run-once.ts';
 
 /** Larger files are refused before they are read: no ride is this long. */

@@ -12,13 +12,13 @@ import {
   writeGpx,
   type Route,
 } from '@apple-cart/core';
-import { tableCsv } from '../charts/table-csv.ts';
+import { tableCsv } from '../files/table-csv.ts';
 import { FieldGroup } from '../fields/field-group.tsx';
 import { PlainNumber } from '../fields/plain-number.tsx';
-import { NotFound } from '../frame/not-found.tsx';
+import { NotFound } from '../paper/not-found.tsx';
 import { PageBar } from '../frame/page-bar.tsx';
 import { ChoiceRow } from '../ride/choice-row.tsx';
-import { downloadText, fileName } from '../state/download.ts';
+import { downloadText, fileName } from '../files/download.ts';
 import type { SaveState } from '../state/autosaver.ts';
 import { useQuantity } from '../state/use-quantity.ts';
 import { Button } from '../ui/button.tsx';

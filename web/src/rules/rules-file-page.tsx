@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
-import { NotFound } from '../frame/not-found.tsx';
+import { NotFound } from '../paper/not-found.tsx';
 import { PageBar } from '../frame/page-bar.tsx';
 import { useRules } from '../state/rules.ts';
 import { Caution } from '../ui/caution.tsx';

@@ -1,5 +1,5 @@
 import type { PlaceRules } from '@apple-cart/core';
-import { downloadText } from '../state/download.ts';
+import { downloadText } from '../files/download.ts';
 
 /** Hands the rules of a place over as a file, to share or to change by hand. */
 export const rulesFile = (rules: PlaceRules): void => {

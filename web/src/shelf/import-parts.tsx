@@ -7,12 +7,11 @@ import { Dialog } from '../ui/dialog.tsx';
 import {
   guessMapping,
   partsFromTable,
-  readCsv,
   rememberMapping,
   rememberedMapping,
-  type CsvTable,
   type Mapping,
 } from './shelf-files.ts';
+import { readCsv, type CsvTable } from '../files/read-csv.ts';
 import { TYPE_NAMES } from './type-names.ts';
 
 /** Files larger than this are not shelves. */

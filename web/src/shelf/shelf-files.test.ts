@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import shelfFile from '../../../demo/parts.json' with { type: 'json' };
 import { PART_TYPES, part } from '@apple-cart/core';
-import { guessMapping, partsCsv, partsFromTable, readCsv } from './shelf-files.ts';
+import { guessMapping, partsCsv, partsFromTable } from './shelf-files.ts';
+import { readCsv } from '../files/read-csv.ts';
 
 const shelf = shelfFile.map((file) => part.parse(file));
 

@@ -4,7 +4,7 @@ import { useParams, useNavigate } from 'react-router';
 import { NOT_THERE } from '@apple-cart/contracts';
 import { PART_TYPES, type PartType } from '@apple-cart/core';
 import { PageBar } from '../frame/page-bar.tsx';
-import { downloadText, fileName } from '../state/download.ts';
+import { downloadText, fileName } from '../files/download.ts';
 import { bringPartBack, putPartAway, useShelf, type StoredPart } from '../state/shelf.ts';
 import { useAttempt } from '../state/use-attempt.ts';
 import { Button } from '../ui/button.tsx';

@@ -1,25 +1,64 @@
 import { lazy, type ComponentType, type LazyExoticComponent } from 'react';
 import { STAGE_IDS, type StageId } from '@apple-cart/core';
-import { PRINTED_PAGES, SCREENS } from './registry.ts';
+import type { PrintPath } from '../screens/registry.ts';
 
+type Load = () => Promise<{ readonly default: ComponentType }>;
 type Sheet = LazyExoticComponent<ComponentType>;
 
+/** What a stage shows and prints, fetched when it is first shown, so that the first page is light. */
+type StageSheets = {
+  readonly [I in StageId]: { readonly sheet: Load; readonly prints: Readonly<Record<PrintPath<I>, Load>> };
+};
+
+/** A stage or a printed page without its sheet does not compile. */
+const LOAD: StageSheets = {
+  brief: {
+    sheet: () => import('./brief/brief-stage.tsx').then((m) => ({ default: m.BriefStage })),
+    prints: {},
+  },
+  donor: {
+    sheet: () => import('./donor/donor-stage.tsx').then((m) => ({ default: m.DonorStage })),
+    prints: {
+      'measure-sheet': () => import('./donor/measure-sheet.tsx').then((m) => ({ default: m.MeasureSheet })),
+    },
+  },
+  drive: {
+    sheet: () => import('./drive/drive-stage.tsx').then((m) => ({ default: m.DriveStage })),
+    prints: {},
+  },
+  power: {
+    sheet: () => import('./power/power-stage.tsx').then((m) => ({ default: m.PowerStage })),
+    prints: {
+      'charge-card': () => import('./power/charge-card.tsx').then((m) => ({ default: m.ChargeCard })),
+    },
+  },
+  law: {
+    sheet: () => import('./law/law-stage.tsx').then((m) => ({ default: m.LawStage })),
+    prints: {
+      'class-sheet': () => import('./law/class-sheet.tsx').then((m) => ({ default: m.ClassSheet })),
+    },
+  },
+  hill: {
+    sheet: () => import('./hill/hill-stage.tsx').then((m) => ({ default: m.HillStage })),
+    prints: {},
+  },
+  range: {
+    sheet: () => import('./range/range-stage.tsx').then((m) => ({ default: m.RangeStage })),
+    prints: {},
+  },
+};
+
 /** The sheet of every stage, made once: a component made anew would lose what is typed into it. */
-const SHEETS: ReadonlyMap<StageId, Sheet> = new Map(STAGE_IDS.map((id) => [id, lazy(SCREENS[id].load)]));
+export const STAGE_SHEETS = Object.fromEntries(STAGE_IDS.map((id) => [id, lazy(LOAD[id].sheet)])) as Readonly<
+  Record<StageId, Sheet>
+>;
 
-/** The sheet of a stage. @throws TypeError for a stage that is none */
-export function sheetOf(id: StageId): Sheet {
-  const sheet = SHEETS.get(id);
-  if (sheet === undefined) throw new TypeError(`no sheet for ${id}`);
-  return sheet;
-}
-
-/** The printed pages with their addresses. */
-export const PRINTED_SHEETS: readonly { readonly path: string; readonly Page: Sheet }[] = PRINTED_PAGES.map(
-  ({ path, load }) => ({ path, Page: lazy(load) }),
+/** The printed pages with their addresses beneath a build's. */
+export const PRINTED_SHEETS: readonly { readonly path: string; readonly Page: Sheet }[] = STAGE_IDS.flatMap(
+  (id) => Object.entries<Load>(LOAD[id].prints).map(([path, load]) => ({ path, Page: lazy(load) })),
 );
 
 /** Fetches the other sheets once the first one stands, so that going from stage to stage never waits. */
 export function fetchAllSheets(): void {
-  for (const id of STAGE_IDS) void SCREENS[id].load().catch(() => undefined);
+  for (const id of STAGE_IDS) void LOAD[id].sheet().catch(() => undefined);
 }

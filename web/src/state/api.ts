@@ -62,7 +62,7 @@ const refused = (status: number, data: unknown): ApiError => {
   const told = errorAnswer.safeParse(data);
   if (!told.success) return new ApiError(status, `The server answered ${String(status)}.`);
   const { message, issues, current } = told.data.error;
-  return new ApiError(status, message, issues, current as Stored<unknown> | undefined);
+  return new ApiError(status, message, issues, current);
 };
 
 async function answer(

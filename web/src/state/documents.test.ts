@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { quantityAt, withQuantity, newBuild } from '@apple-cart/core';
 import { differences } from './differences.ts';
-import { fileName } from './download.ts';
+import { fileName } from '../files/download.ts';
 import { withSection } from './paths.ts';
 import { verdictOf } from './verdicts.ts';
 

@@ -62,7 +62,7 @@ export function useRoute(id: string): RouteRead {
 
 /** Reads a route again, or for the first time; null where there is none. */
 export const fetchRoute = (id: string): Promise<StoredRoute | null> =>
-  queryClient.fetchQuery({ queryKey: keyOf(id), queryFn: ({ signal }) => read(id, signal), staleTime: 0 });
+  queryClient.query({ queryKey: keyOf(id), queryFn: ({ signal }) => read(id, signal), staleTime: 0 });
 
 /** What the page last heard of a route. */
 export const routeAsRead = (id: string): StoredRoute | null | undefined =>

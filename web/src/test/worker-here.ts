@@ -1,4 +1,4 @@
-import { expose, type Endpoint } from 'comlink';
+import { expose } from 'comlink';
 import { vi } from 'vitest';
 import { dismissIdle } from '../work/pool.ts';
 import { StudyRunner } from '../work/study-runner.ts';
@@ -13,7 +13,7 @@ export class WorkerHere {
 
   constructor() {
     const { port1, port2 } = new MessageChannel();
-    if (!WorkerHere.silent) expose(new StudyRunner(), port1 as Endpoint);
+    if (!WorkerHere.silent) expose(new StudyRunner(), port1);
     port1.start();
     port2.start();
     this.#port = port2;

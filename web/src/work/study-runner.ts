@@ -56,16 +56,16 @@ export class StudyRunner {
     }
   }
 
-  async #drive<P>(
+  async #drive(
     work: Generator,
-    tell: ((progress: P) => void) | undefined,
+    tell: ((progress: never) => void) | undefined,
   ): Promise<{ readonly value: unknown } | undefined> {
     let told = performance.now();
     for (;;) {
       const step = work.next();
       if (step.done === true) return { value: step.value };
       if (performance.now() - told < SLICE_MS) continue;
-      tell?.(step.value as P);
+      tell?.(step.value as never);
       await breathe();
       if (this.#stop) return undefined;
       told = performance.now();

@@ -1,5 +1,5 @@
 import type { BuildDocument } from '@apple-cart/core';
-import { AnswerField, ChoiceField } from '../../fields/choice-field.tsx';
+import { ChoiceField } from '../../fields/choice-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
 
@@ -112,29 +112,6 @@ export function DonorChoice({ name }: { name: DonorKey }) {
   );
 }
 
-type DriveKey = 'discMount' | 'throughAxle' | 'bearsOnFrame' | 'idler';
-const ASKED: Readonly<Record<DriveKey, string>> = {
-  discMount: 'Disc mount on the motor',
-  throughAxle: 'Made for through-axles',
-  bearsOnFrame: 'Body bears on the frame',
-  idler: 'Idler fitted',
-};
-
-/** A yes-or-no fact about the motor. */
-export function DriveAnswer({ name }: { name: DriveKey }) {
-  const { drive } = useDocument();
-  const edit = useBuild((state) => state.edit);
-  return (
-    <AnswerField
-      label={ASKED[name]}
-      value={drive[name]}
-      onChange={(answer) => {
-        edit((d) => withSection(d, 'drive', { [name]: answer }), ASKED[name].toLowerCase());
-      }}
-    />
-  );
-}
-
 const ARMS = { '0': 0, '1': 1, '2': 2 } as const;
 
 /** Torque arms on the axle: none, one or two. */
@@ -144,7 +121,7 @@ export function TorqueArms() {
   return (
     <ChoiceField
       label="Torque arms"
-      value={`${drive.torqueArms}` as const}
+      value={String(drive.torqueArms) as keyof typeof ARMS}
       options={[
         { value: '0', label: 'none' },
         { value: '1', label: 'one' },

@@ -2,9 +2,10 @@ import { Link } from 'react-router';
 import type { OpenMeasure } from '@apple-cart/core';
 import { stageOf } from '@apple-cart/core';
 import { NumberField } from '../../fields/number-field.tsx';
-import { SCREENS } from '../registry.ts';
+import { SCREENS } from '../../screens/registry.ts';
 import { ControlAnswer } from '../parts/control-answer.tsx';
-import { Bosses, DonorChoice, DriveAnswer } from './donor-choices.tsx';
+import { Bosses, DonorChoice } from './donor-choices.tsx';
+import { DriveAnswer } from '../parts/drive-answer.tsx';
 import { MeasureDrawing } from './measure-drawing.tsx';
 import { measureOf } from './measures.ts';
 

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { quantityAt, specAt, type BuildDocument, type Measure } from '@apple-cart/core';
-import { PrintPage } from '../../frame/print-page.tsx';
+import { PrintPage } from '../../paper/print-page.tsx';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
 import { SOURCE_WORD, SourceMark } from '../../ui/source-mark.tsx';

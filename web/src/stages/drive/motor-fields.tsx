@@ -4,7 +4,7 @@ import { ChoiceField, PlainRow, YesNoField } from '../../fields/choice-field.tsx
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
-import { DriveAnswer } from '../donor/donor-choices.tsx';
+import { DriveAnswer } from '../parts/drive-answer.tsx';
 import { withSection } from '../../state/paths.ts';
 import { DRIVE_KINDS } from './drive-kinds.ts';
 import { NameField } from '../parts/name-field.tsx';

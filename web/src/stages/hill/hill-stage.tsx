@@ -17,7 +17,7 @@ import { HeatFields, HeatView } from './heat-view.tsx';
 import { HillPanel } from './hill-panel.tsx';
 import { MapView } from './map-view.tsx';
 import { HillRideView } from './ride-view.tsx';
-import { HILL_VIEWS, type HillView } from './views.ts';
+import { HILL_VIEWS, type HillView } from '../../screens/hill-views.ts';
 import { climbLines } from './climb-ledger.tsx';
 import { StartBars } from './start-bars.tsx';
 

@@ -7,7 +7,7 @@ import {
   type PlaceVerdict,
   type Verdict,
 } from '@apple-cart/core';
-import { PrintPage } from '../../frame/print-page.tsx';
+import { PrintPage } from '../../paper/print-page.tsx';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 import { Stamp } from '../../ui/stamp.tsx';

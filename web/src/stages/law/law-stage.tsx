@@ -26,7 +26,7 @@ import { CLAUSE_STATE, PLACE_WORD, placeSentence, profileWords } from './law-wor
 import { ComplyView } from './comply-view.tsx';
 import { PlacesTable } from './places-table.tsx';
 import { ProfilesField } from './profiles-field.tsx';
-import { LAW_VIEWS, type LawView } from './views.ts';
+import { LAW_VIEWS, type LawView } from '../../screens/law-views.ts';
 
 function Reasons({ place }: { place: PlaceVerdict }) {
   const list = [...place.failing, ...place.unsettled];

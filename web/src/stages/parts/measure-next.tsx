@@ -1,7 +1,7 @@
 import { stageOf, type Sensitivity } from '@apple-cart/core';
 import { useDeferredValue, useMemo } from 'react';
 import { Link } from 'react-router';
-import { SCREENS } from '../registry.ts';
+import { SCREENS } from '../../screens/registry.ts';
 import { useDocument } from '../../state/build-store.ts';
 import { useChange, useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';

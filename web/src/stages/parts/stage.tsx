@@ -5,7 +5,7 @@ import { useSettings } from '../../state/settings-store.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 import { Stamp } from '../../ui/stamp.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
-import { SCREENS } from '../registry.ts';
+import { SCREENS } from '../../screens/registry.ts';
 
 interface Props {
   readonly id: StageId;

@@ -1,5 +1,5 @@
 import { CHEMISTRIES, formatNumber, packCard, type BuildDocument } from '@apple-cart/core';
-import { PrintPage } from '../../frame/print-page.tsx';
+import { PrintPage } from '../../paper/print-page.tsx';
 import { verdictOf } from '../../state/verdicts.ts';
 import { CardTable } from './card-table.tsx';
 

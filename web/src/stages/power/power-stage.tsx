@@ -15,7 +15,7 @@ import { CellFields, ControllerFields, PackFields } from './power-fields.tsx';
 import { SecondFields, SecondView } from './second-view.tsx';
 import { StepsView } from './steps-view.tsx';
 import { UsedCells } from './used-cells.tsx';
-import { POWER_VIEWS, type PowerView } from './views.ts';
+import { POWER_VIEWS, type PowerView } from '../../screens/power-views.ts';
 import { VoltLadder } from './volt-ladder.tsx';
 
 function Inputs({ view }: { view: PowerView }) {

@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { readCells, type MatchOutcome, type RefusalReason, type UsedCell } from '@apple-cart/core';
 import { useBuild, useDocument } from '../../state/build-store.ts';
-import { downloadText, fileName } from '../../state/download.ts';
+import { downloadText, fileName } from '../../files/download.ts';
 import { useKeptText } from '../../state/kept-text.ts';
 import { withSection } from '../../state/paths.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
-import { tableCsv, type Cell } from '../../charts/table-csv.ts';
+import { tableCsv, type Cell } from '../../files/table-csv.ts';
 import { useRun } from '../../work/use-run.ts';
 
 const REASONS: Readonly<Record<RefusalReason, string>> = {

@@ -1,6 +1,6 @@
 import { energyPicture, formatNumber, type EnergyRow, type Ride, type Route } from '@apple-cart/core';
-import { downloadText, fileName } from '../../state/download.ts';
-import { tableCsv } from '../../charts/table-csv.ts';
+import { downloadText, fileName } from '../../files/download.ts';
+import { tableCsv } from '../../files/table-csv.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';

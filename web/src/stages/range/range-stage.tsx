@@ -20,7 +20,7 @@ import { EnergyView } from './energy-view.tsx';
 import { HomeView } from './home-view.tsx';
 import { RoadView } from './road-view.tsx';
 import { useRangeRides, type RangeRides } from './use-range-road.ts';
-import { RANGE_VIEWS, type RangeView } from './views.ts';
+import { RANGE_VIEWS, type RangeView } from '../../screens/range-views.ts';
 
 /** From the label's watt-hours to those of the ride, as a ledger. */
 function EnergyLedger({ verdict }: { verdict: Verdict }) {

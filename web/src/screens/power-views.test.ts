@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { QUANTITY_PATHS, stageOf } from '@apple-cart/core';
-import { POWER_VIEWS, viewOf } from './views.ts';
+import { POWER_VIEWS, viewOf } from './power-views.ts';
 
 describe('the view of a quantity', () => {
   it('is one of the power stage’s for everything that is entered there', () => {

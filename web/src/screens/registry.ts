@@ -1,15 +1,15 @@
 import { STAGE_IDS, stageOf, type QuantityPath, type StageId } from '@apple-cart/core';
-import { briefScreen } from './brief/screen.ts';
-import { donorScreen } from './donor/screen.ts';
-import { driveScreen } from './drive/screen.ts';
-import { hillScreen } from './hill/screen.ts';
-import { lawScreen } from './law/screen.ts';
-import { powerScreen } from './power/screen.ts';
-import { rangeScreen } from './range/screen.ts';
+import { briefScreen } from './brief.ts';
+import { donorScreen } from './donor.ts';
+import { driveScreen } from './drive.ts';
+import { hillScreen } from './hill.ts';
+import { lawScreen } from './law.ts';
+import { powerScreen } from './power.ts';
+import { rangeScreen } from './range.ts';
 import type { PrintedPage, StageScreen } from './screen.ts';
 
 /** The screen of every stage: one that is missing does not compile. */
-export const SCREENS: Readonly<Record<StageId, StageScreen>> = {
+const screens = {
   brief: briefScreen,
   donor: donorScreen,
   drive: driveScreen,
@@ -17,7 +17,12 @@ export const SCREENS: Readonly<Record<StageId, StageScreen>> = {
   law: lawScreen,
   hill: hillScreen,
   range: rangeScreen,
-};
+} as const satisfies Record<StageId, StageScreen>;
+
+export const SCREENS: Readonly<Record<StageId, StageScreen>> = screens;
+
+/** Addresses of the pages that a stage prints. */
+export type PrintPath<I extends StageId> = (typeof screens)[I]['prints'][number]['path'];
 
 export const isStage = (text: string | undefined): text is StageId => STAGE_IDS.some((id) => id === text);
 

@@ -1,4 +1,3 @@
-import type { ComponentType } from 'react';
 import type { QuantityPath } from '@apple-cart/core';
 
 /** One view of a stage: the id stands in the address. */
@@ -7,8 +6,6 @@ export interface View<V extends string = string> {
   readonly name: string;
 }
 
-type Loaded = Promise<{ readonly default: ComponentType }>;
-
 /** A page of a build that is made to be printed. */
 export interface PrintedPage {
   /** Beneath the build's address. */
@@ -16,12 +13,11 @@ export interface PrintedPage {
   /** As the find box offers it, and other words that find it. */
   readonly name: string;
   readonly also: string;
-  readonly load: () => Loaded;
 }
 
 /**
- * The screen's side of a stage; what it owns, checks and says of itself is in the core under the same id. Everything
- * that lists stages goes through the registry of these.
+ * The screen's side of a stage; what it owns, checks and says of itself is in the core under the same id, and its sheet
+ * among the stages. Everything that lists stages goes through the registry of these.
  */
 export interface StageScreen {
   readonly name: string;
@@ -33,7 +29,5 @@ export interface StageScreen {
   readonly views: readonly View[];
   /** The view at which a quantity of the stage is entered; undefined where it is the first, or there are none. */
   readonly viewOf?: (path: QuantityPath) => string | undefined;
-  /** The sheet is fetched when it is first shown, so that the first page is light. */
-  readonly load: () => Loaded;
   readonly prints: readonly PrintedPage[];
 }
