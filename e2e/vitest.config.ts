@@ -5,7 +5,7 @@ export default defineConfig({
   test: {
     include: ['e2e/**/*.test.ts'],
     environment: 'node',
-    globalSetup: 'e2e/snapshot.ts',
+    globalSetup: `${import.meta.dirname}/snapshot.ts`,
     maxWorkers: 2,
     testTimeout: 400_000,
     hookTimeout: 400_000,

@@ -5,7 +5,7 @@ import type { Unit } from '../quantity/units.ts';
 import type { State } from './state.ts';
 
 /** How a limit was come by. */
-export type Origin = 'standard' | 'common practice' | 'from memory' | 'derived';
+type Origin = 'standard' | 'common practice' | 'from memory' | 'derived';
 
 /** What checks are sorted by: the walk round the bicycle, then the path of the current. */
 export const CHECK_GROUPS = [

@@ -5,7 +5,7 @@ import type { KnownBuild } from './known.ts';
 /** Protection, strips, fuse and plugs between cells and leads, mohm. From memory. */
 export const REST_OF_PATH_MOHM = 14;
 /** A lead at work, C. Common practice. */
-export const LEAD_AT_WORK_C = 40;
+const LEAD_AT_WORK_C = 40;
 
 /** Out and back of the power lead, ohm; undefined until length and conductor are known. */
 export function powerLeadOhm(

@@ -63,10 +63,10 @@ export const ENTERED_SOURCES = ['measured', 'label', 'assumed'] as const;
 const note = z.string().max(200).optional();
 
 /** Not looked at yet. What a document says nothing of is this, so that a new quantity needs no migration. */
-export const UNKNOWN = { source: 'unknown' } as const;
+const UNKNOWN = { source: 'unknown' } as const;
 
 /** A quantity with its source; an unknown or absent one has no value, and its stated default is used. */
-export const sourced = (spec: QuantitySpec) =>
+const sourced = (spec: QuantitySpec) =>
   z
     .discriminatedUnion('source', [
       z.strictObject({

@@ -10,7 +10,7 @@ import { study } from '../verdict/study.ts';
 import { compare } from './compare.ts';
 
 /** Where a motor can pull. */
-export const LAYOUTS = ['front', 'rear', 'middle', 'external'] as const;
+const LAYOUTS = ['front', 'rear', 'middle', 'external'] as const;
 export type LayoutName = (typeof LAYOUTS)[number];
 
 /** One layout on this donor: what the bicycle itself says of it. */

@@ -13,8 +13,7 @@ import { judged } from '../verdict/judged.ts';
 import { study, type Study } from '../verdict/study.ts';
 import { compare } from './compare.ts';
 
-export const STEP_IDS = ['now', 'volts', 'amp-hours', 'amps', 'motor'] as const;
-export type StepId = (typeof STEP_IDS)[number];
+type StepId = 'now' | 'volts' | 'amp-hours' | 'amps' | 'motor';
 
 /** The build as it is, or with one thing a step larger, and what that does. */
 export interface Step {

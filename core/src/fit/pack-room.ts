@@ -42,7 +42,7 @@ export function bossPoints({ build, frame }: Subject): readonly Boss[] {
 const bearing = (s: Subject, place: PackPlace) => placeOf(s.frame, place)?.bears ?? null;
 
 /** Room around one box: tubes that do not carry it, and the wheels. Shock and rocker have their own check. */
-export function roomAround(s: Subject, box: Box, place: PackPlace): readonly Room[] {
+function roomAround(s: Subject, box: Box, place: PackPlace): readonly Room[] {
   const { frame } = s;
   const carries = bearing(s, place);
   const tubes = frame.tubes

@@ -14,7 +14,7 @@ export const ringLineMm = (shellMm: number, ringOutsideMm: number, spacerMm: num
   shellMm / 2 + ringOutsideMm + spacerMm;
 
 /** One thickness of spacers: what it buys on one side and costs on the other. */
-export interface SpacerRow {
+interface SpacerRow {
   readonly spacerMm: number;
   readonly gapMm: number;
   /** Ring outside the middle cog's line, mm; negative inside. */

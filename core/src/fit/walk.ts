@@ -1,42 +1,40 @@
 import type { QuantityPath } from '../document/document.ts';
 
 /** Small line drawings that show what is measured. */
-export const MEASURE_PICTURES = [
-  'dropouts',
-  'slot-width',
-  'slot-depth',
-  'plate',
-  'caliper-gap',
-  'bead',
-  'tyre',
-  'rollout',
-  'shell-width',
-  'shell-bore',
-  'stay-reach',
-  'chainline',
-  'chain',
-  'bracket-height',
-  'chainstay',
-  'wheelbase',
-  'spindle',
-  'crank',
-  'bar-clamp',
-  'bar-room',
-  'cable',
-  'shock',
-  'scales',
-  'label',
-  'motor-width',
-  'motor-axle',
-  'motor-flats',
-  'gearbox',
-  'ring-line',
-  'body-drop',
-  'box-length',
-  'box-height',
-  'box-width',
-] as const;
-export type MeasurePicture = (typeof MEASURE_PICTURES)[number];
+export type MeasurePicture =
+  | 'dropouts'
+  | 'slot-width'
+  | 'slot-depth'
+  | 'plate'
+  | 'caliper-gap'
+  | 'bead'
+  | 'tyre'
+  | 'rollout'
+  | 'shell-width'
+  | 'shell-bore'
+  | 'stay-reach'
+  | 'chainline'
+  | 'chain'
+  | 'bracket-height'
+  | 'chainstay'
+  | 'wheelbase'
+  | 'spindle'
+  | 'crank'
+  | 'bar-clamp'
+  | 'bar-room'
+  | 'cable'
+  | 'shock'
+  | 'scales'
+  | 'label'
+  | 'motor-width'
+  | 'motor-axle'
+  | 'motor-flats'
+  | 'gearbox'
+  | 'ring-line'
+  | 'body-drop'
+  | 'box-length'
+  | 'box-height'
+  | 'box-width';
 
 export interface Measure {
   readonly path: QuantityPath;

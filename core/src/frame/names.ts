@@ -50,27 +50,25 @@ export type PointName = (typeof POINT_NAMES)[number];
 export type AnyPoint = PointName | 'rear' | 'front' | 'bracket';
 
 /** Tubes by what a frame builder calls them. */
-export const TUBE_NAMES = [
-  'seat tube',
-  'top tube',
-  'down tube',
-  'main tube',
-  'head tube',
-  'chainstay',
-  'seatstay',
-  'fork',
-  'boom tube',
-  'deck',
-  'deck strut',
-  'rail',
-  'lateral tube',
-  'seat frame',
-  'seat post',
-  'shock',
-  'rocker',
-  'steering column',
-] as const;
-export type TubeName = (typeof TUBE_NAMES)[number];
+export type TubeName =
+  | 'seat tube'
+  | 'top tube'
+  | 'down tube'
+  | 'main tube'
+  | 'head tube'
+  | 'chainstay'
+  | 'seatstay'
+  | 'fork'
+  | 'boom tube'
+  | 'deck'
+  | 'deck strut'
+  | 'rail'
+  | 'lateral tube'
+  | 'seat frame'
+  | 'seat post'
+  | 'shock'
+  | 'rocker'
+  | 'steering column';
 
 /** Where a pack can go. */
 export const PACK_PLACES = [

@@ -14,7 +14,10 @@ const JAPAN = [
   { kmh: 10, ratio: 2 },
   { kmh: 24, ratio: 0 },
 ];
-const formula = (v: number): number => (v < 10 ? 2 : v < 24 ? 2 - (v - 10) / 7 : 0);
+const formula = (v: number): number => {
+  if (v < 10) return 2;
+  return v < 24 ? 2 - (v - 10) / 7 : 0;
+};
 
 const build = (ratio: number, cutoff: number, taper: number) =>
   sample({

@@ -4,7 +4,7 @@ import { judgeClause, type ClauseState, type ClauseVerdict } from './judge-claus
 import { RULES_FORMAT } from './fact-names.ts';
 import type { Category, Duty, LawTest, PlaceRules, RuleBook } from './rule-schema.ts';
 
-export type CategoryOutcome = 'inside' | 'check' | 'cannot-tell' | 'outside';
+type CategoryOutcome = 'inside' | 'check' | 'cannot-tell' | 'outside';
 
 export interface CategoryVerdict {
   readonly category: Category;

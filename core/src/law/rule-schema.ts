@@ -10,7 +10,7 @@ import {
 } from './fact-names.ts';
 
 /** How sure we are of a remembered value. */
-export const certainty = z.enum(['high', 'medium', 'low']);
+const certainty = z.enum(['high', 'medium', 'low']);
 export type Certainty = z.infer<typeof certainty>;
 
 const words = z.string().trim().min(1).max(300);
@@ -73,7 +73,7 @@ const curveClause = z.strictObject({
 /** A limit there may be that is not remembered: never passes, never breaks. */
 const openClause = z.strictObject({ ...base, kind: z.literal('open') });
 
-export const clause = z.discriminatedUnion('kind', [
+const clause = z.discriminatedUnion('kind', [
   numberClause,
   oneOfClause,
   answerClause,

@@ -105,7 +105,7 @@ export function secondPack(build: BuildDocument, known: KnownBuild): Pack | unde
 }
 
 /** Mass of the finished machine without rider and load, kg. */
-export const machineMassKg = (build: BuildDocument, known: KnownBuild): number =>
+const machineMassKg = (build: BuildDocument, known: KnownBuild): number =>
   known.donor.massKg.value + known.drive.massKg.value + packsKg(build, known) + known.controller.massKg.value;
 
 /** A torque sensor gives help in proportion, unless a throttle can override it. */

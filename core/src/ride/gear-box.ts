@@ -11,6 +11,24 @@ const LEAST_S = 1.5;
 const SAME_SPEED = 0.2;
 const SAME_FORCE = 0.06;
 
+/** What one gear would give at the moment of choosing. */
+interface Candidate {
+  readonly gear: Gear;
+  /** Whether the legs turn within their span, where the machine has pedals at all. */
+  readonly spanned: boolean;
+  /** Whether motor and legs together give the force wanted. */
+  readonly enough: boolean;
+  readonly mostN: number;
+  readonly watts: number;
+}
+
+/** By span, then by whether it is enough, then by least power, or by most force where none is enough. */
+function better(a: Candidate, b: Candidate): boolean {
+  if (a.spanned !== b.spanned) return a.spanned;
+  if (a.enough !== b.enough) return a.enough;
+  return a.enough ? a.watts < b.watts : a.mostN > b.mostN;
+}
+
 /** The gear ridden in, chosen as a rider does: now and then, for the force wanted, by the least power from the pack. */
 export class GearBox {
   private readonly machine: Machine;
@@ -70,23 +88,20 @@ export class GearBox {
 
   /** Inside the cadence span first: the one that gives the force for the least power, else the one of most force. */
   private search(supply: Supply, v: number, wantedN: number): Gear {
-    const { machine } = this;
-    let best = this.gear;
-    let bestScore = -Infinity;
-    for (const gear of machine.gears) {
-      const riderN = riderForce(machine.rider, gear, machine.chainEfficiency, v);
-      const most = operatingPoint(machine, gear, supply, v).forceN + riderN;
-      const enough = most >= wantedN;
-      const motorN = Math.max(0, Math.min(wantedN, most) - riderN);
-      const watts = electricalWatts(machine, gear, partThrottleAmps(machine, gear, v, motorN), v);
-      // Ranked by span, then by whether it is enough, then by power or by force.
-      const score =
-        (!this.pedals || this.inSpan(gear, v) ? 2e6 : 0) + (enough ? 1e6 - watts : Math.min(9e5, most * 100));
-      if (score > bestScore) {
-        bestScore = score;
-        best = gear;
-      }
+    let best: Candidate | undefined;
+    for (const gear of this.machine.gears) {
+      const candidate = this.candidate(supply, gear, v, wantedN);
+      if (best === undefined || better(candidate, best)) best = candidate;
     }
-    return best;
+    return best?.gear ?? this.gear;
+  }
+
+  private candidate(supply: Supply, gear: Gear, v: number, wantedN: number): Candidate {
+    const { machine } = this;
+    const riderN = riderForce(machine.rider, gear, machine.chainEfficiency, v);
+    const mostN = operatingPoint(machine, gear, supply, v).forceN + riderN;
+    const motorN = Math.max(0, Math.min(wantedN, mostN) - riderN);
+    const watts = electricalWatts(machine, gear, partThrottleAmps(machine, gear, v, motorN), v);
+    return { gear, spanned: !this.pedals || this.inSpan(gear, v), enough: mostN >= wantedN, mostN, watts };
   }
 }

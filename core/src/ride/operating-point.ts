@@ -25,7 +25,7 @@ interface Bound {
  * Battery amps that the low-voltage cut-off leaves of `amps`. It fades evenly over the fold above the cut-off:
  * I = amps (V - Vlow) / fold with V = Voc - I Rb, solved for I (derived); without a fold it keeps V at Vlow.
  */
-export function currentAtCutoff(supply: Supply, limits: Limits, amps: number): number {
+function currentAtCutoff(supply: Supply, limits: Limits, amps: number): number {
   const above = Math.max(0, supply.openVolts - limits.lowVolts);
   if (limits.foldVolts === 0) return above / supply.ohm;
   if (supply.openVolts - amps * supply.ohm >= limits.lowVolts + limits.foldVolts) return amps;

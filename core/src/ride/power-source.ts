@@ -5,7 +5,7 @@ import { batteryAmps } from './operating-point.ts';
 import { busPoint } from './two-packs.ts';
 
 /** What a step took out of the packs: of the cells' own volts, and lost on the way to the terminals, W. */
-export interface Drawn {
+interface Drawn {
   amps: number;
   openW: number;
   cellsW: number;

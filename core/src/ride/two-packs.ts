@@ -45,7 +45,7 @@ export function busPoint(
 }
 
 /** Which pack feeds along a discharge. */
-export interface SharePoint {
+interface SharePoint {
   readonly hours: number;
   readonly firstCharge: number;
   readonly secondCharge: number;

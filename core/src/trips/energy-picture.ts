@@ -1,7 +1,7 @@
 import type { Ledger } from '../ride/ledger.ts';
 import type { Ride } from '../ride/ride.ts';
 
-export type EnergyId = Exclude<keyof Ledger, 'motion' | 'pack' | 'regenerated' | 'rider'> | 'motion';
+type EnergyId = Exclude<keyof Ledger, 'motion' | 'pack' | 'regenerated' | 'rider'> | 'motion';
 
 /** One share of the energy of a ride, Wh and Wh per km. */
 export interface EnergyRow {

@@ -4,7 +4,7 @@ import type { Route } from '../route/route.ts';
 import { ridePlan, traceSpacing } from './ride-plan.ts';
 
 /** Where along the way a share of the charge is reached. */
-export interface ChargeMark {
+interface ChargeMark {
   readonly chargePct: number;
   /** Undefined where the way ends before. */
   readonly atKm: number | undefined;

@@ -14,8 +14,8 @@ export interface RangeCase {
 }
 
 /** A hard frost, and a pack at the end of its good years. Common practice, no source. */
-export const WINTER_C = -5;
-export const OLD_PCT = 70;
+const WINTER_C = -5;
+const OLD_PCT = 70;
 
 /** Range on a route, repeated to the end of the charge, by habit, season, age and legs; the reserve is not taken off. */
 export function rangeCases(build: BuildDocument, route: Route): readonly RangeCase[] {

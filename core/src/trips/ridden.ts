@@ -11,7 +11,7 @@ import { continuousCurve, heatOnGrade, repeatedClimbs, type RepeatedClimb } from
 import { ridePlan, traceSpacing, type Effort } from './ride-plan.ts';
 
 /** What pictures and sentences about a ride need of its machine, as plain data. */
-export interface Rider {
+interface Rider {
   readonly thermal: Pick<Thermal, 'rollbackStartC' | 'damageC'>;
   /** The charge that the habit of charging begins a ride with, 0 to 1. */
   readonly charged: number;

@@ -14,7 +14,7 @@ export type Effort = 'cruise' | 'full';
 /** Faster than anything here goes, m/s. */
 const ALL_OUT = 40;
 
-export function paceOf({ brief }: KnownBuild, effort: Effort): Pace {
+function paceOf({ brief }: KnownBuild, effort: Effort): Pace {
   const cruise = kmhToMs(brief.cruiseSpeedKmh.value);
   return {
     cruise: effort === 'full' ? ALL_OUT : cruise,
@@ -24,7 +24,7 @@ export function paceOf({ brief }: KnownBuild, effort: Effort): Pace {
 }
 
 /** The brief's wind; without a direction it is ahead all the way. */
-export const windOf = (build: BuildDocument, { brief }: KnownBuild): Wind => ({
+const windOf = (build: BuildDocument, { brief }: KnownBuild): Wind => ({
   speed: brief.headwindMs.value,
   fromDeg: build.brief.windFromDeg.source === 'unknown' ? undefined : brief.windFromDeg.value,
 });

@@ -28,7 +28,7 @@ const DETAIL: Partial<Record<StageId, FigureId>> = { law: 'class', hill: 'hill',
 const rank = (stage: StageVerdict): number => ORDER[stage.state] * 2 + (ANSWERS.includes(stage.id) ? 0 : 1);
 
 /** The stage that most needs the builder, and the sentence of the card. */
-export function headline({
+function headline({
   stages,
 }: Verdict): { readonly stage: StageVerdict; readonly text: string } | undefined {
   const worst = [...stages].sort((a, b) => rank(a) - rank(b))[0];

@@ -1,6 +1,6 @@
 import type { Limit } from '@apple-cart/core';
 
-export interface LimitInk {
+interface LimitInk {
   readonly line: string;
   readonly text: string;
 }

@@ -3,7 +3,7 @@ import { firstOf, convert, formatNumber, shownUnit, type UnitSystem } from '@app
 import type { ChartInk } from './ink.ts';
 import { caption, cased, cursorLine, line, paper, type Xy } from './pieces.ts';
 
-export interface ProfileLine {
+interface ProfileLine {
   readonly distanceM: readonly number[];
   readonly elevationM: readonly number[];
 }

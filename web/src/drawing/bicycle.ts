@@ -22,7 +22,7 @@ const HUB = { geared: 74, direct: 112, middle: 26, external: 26 } as const;
 const MIDDLE_RADIUS = 96;
 const EXTERNAL_RADIUS = 58;
 
-export const xy = ({ x, y }: CorePoint): Point => [x, y];
+const xy = ({ x, y }: CorePoint): Point => [x, y];
 
 const hubRadius = (d: Drawn, end: 'front' | 'rear'): number => (d.motorAt === end ? HUB[d.kind] : 26);
 

@@ -9,7 +9,7 @@ interface PlaceOption {
 }
 
 /** A place that the book does not have stays choosable, so that a build that names it can show it. */
-export function placeOptions(book: RuleBook, chosen: PlaceId): readonly PlaceOption[] {
+function placeOptions(book: RuleBook, chosen: PlaceId): readonly PlaceOption[] {
   const known = book.map((p) => ({ value: p.id, label: p.name, group: p.region }));
   return known.some((p) => p.value === chosen)
     ? known

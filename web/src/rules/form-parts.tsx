@@ -7,11 +7,11 @@ import type { RulesPath } from './paths.ts';
 export type RulesForm = UseFormReturn<PlaceRules>;
 
 /** The message of an error at a path of the form, whatever lies between. */
-export function errorAt(form: RulesForm, path: RulesPath): string | undefined {
+function errorAt(form: RulesForm, path: RulesPath): string | undefined {
   return form.getFieldState(path, form.formState).error?.message;
 }
 
-export function ErrorLine({ message }: { message: string | undefined }) {
+function ErrorLine({ message }: { message: string | undefined }) {
   if (message === undefined) return null;
   return (
     <p className="flex gap-1.5 pb-1 text-[12.5px] text-stop" role="alert">

@@ -1,7 +1,7 @@
 import type { QuantityPath } from '@apple-cart/core';
 
 /** One view of a stage: the id stands in the address. */
-export interface View<V extends string = string> {
+interface View<V extends string = string> {
   readonly id: V;
   readonly name: string;
 }

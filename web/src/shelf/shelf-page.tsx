@@ -2,7 +2,7 @@ import { Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useParams, useNavigate } from 'react-router';
 import { NOT_THERE } from '@apple-cart/contracts';
-import { PART_TYPES, type PartType } from '@apple-cart/core';
+import { PART_TYPES, type Part, type PartType } from '@apple-cart/core';
 import { PageBar } from '../frame/page-bar.tsx';
 import { downloadText, fileName } from '../files/download.ts';
 import { bringPartBack, putPartAway, useShelf, type StoredPart } from '../state/shelf.ts';
@@ -21,6 +21,121 @@ import { TYPE_NAMES } from './type-names.ts';
 const MOST_COMPARED = 4;
 const isType = (text: string | undefined): text is PartType => PART_TYPES.some((t) => t === text);
 
+/** Ticks a part for comparing, or takes its tick away; the oldest tick goes when there are too many. */
+const ticked = (compared: readonly string[], id: string): readonly string[] =>
+  compared.includes(id) ? compared.filter((c) => c !== id) : [...compared, id].slice(-MOST_COMPARED);
+
+/** The types of part as tabs, each with how many stand on the shelf. */
+function TypeTabs({
+  type,
+  count,
+  onChoose,
+}: {
+  readonly type: PartType;
+  /** How many of one type, or unknown while the shelf is fetched. */
+  readonly count: (type: PartType) => number | undefined;
+  readonly onChoose: (type: PartType) => void;
+}) {
+  return (
+    <nav aria-label="Types of part" className="flex flex-wrap gap-1 border-b-2 border-ink">
+      {PART_TYPES.map((t) => (
+        <button
+          key={t}
+          type="button"
+          aria-current={t === type ? 'page' : undefined}
+          onClick={() => {
+            onChoose(t);
+          }}
+          className={`min-h-9 border-2 border-b-0 px-3 text-[14px] max-bench:min-h-11 ${t === type ? 'border-ink bg-sheet font-semibold' : 'border-transparent text-ink2 hover:bg-press'}`}
+        >
+          {TYPE_NAMES[t].many} <span className="num text-[12.5px] text-ink2">{count(t) ?? ''}</span>
+        </button>
+      ))}
+    </nav>
+  );
+}
+
+/** The files the shelf gives: this type as a table or as JSON, or the whole shelf. */
+function TakeOut({
+  type,
+  mine,
+  all,
+}: {
+  readonly type: PartType;
+  readonly mine: readonly Part[];
+  readonly all: readonly Part[];
+}) {
+  const { many } = TYPE_NAMES[type];
+  return (
+    <Menu align="end" trigger={<Button kind="quiet">Take out</Button>}>
+      <MenuItem
+        onSelect={() => {
+          downloadText(fileName(many, 'csv'), partsCsv(type, mine), 'text/csv');
+        }}
+      >
+        {many} as a table (CSV)
+      </MenuItem>
+      <MenuItem
+        onSelect={() => {
+          downloadText(fileName(many, 'json'), partsJson(mine), 'application/json');
+        }}
+      >
+        {many} (JSON)
+      </MenuItem>
+      <MenuItem
+        onSelect={() => {
+          downloadText('shelf.json', partsJson(all), 'application/json');
+        }}
+      >
+        The whole shelf (JSON)
+      </MenuItem>
+    </Menu>
+  );
+}
+
+/** What can be done to the list: search, compare, take out, bring in, make a new one. */
+function ShelfBar({
+  type,
+  parts,
+  search,
+  onSearch,
+  chosen,
+  onCompare,
+  onNew,
+}: {
+  readonly type: PartType;
+  readonly parts: readonly StoredPart[];
+  readonly search: string;
+  readonly onSearch: (text: string) => void;
+  readonly chosen: number;
+  readonly onCompare: () => void;
+  readonly onNew: () => void;
+}) {
+  const { one, many } = TYPE_NAMES[type];
+  const all = parts.map((s) => s.document);
+  return (
+    <div className="flex flex-wrap items-center gap-2 pb-2">
+      <SearchBox label={`Search ${many.toLowerCase()}`} value={search} onChange={onSearch} />
+      <Button kind="quiet" disabled={chosen < 2} onClick={onCompare}>
+        {chosen < 2 ? 'Tick two to compare' : `Compare ${String(chosen)}`}
+      </Button>
+      <TakeOut type={type} mine={all.filter((p) => p.type === type)} all={all} />
+      <ImportParts type={type} />
+      <Button kind="go" onClick={onNew}>
+        <Plus size={15} strokeWidth={1.8} aria-hidden /> New {one}
+      </Button>
+    </div>
+  );
+}
+
+function PutAway({ part, onBack }: { readonly part: Part; readonly onBack: () => void }) {
+  return (
+    <Notice kind="done" action={{ words: 'Bring it back', act: onBack }}>
+      {part.name} was put away.
+    </Notice>
+  );
+}
+
 /** The parts shelf: list, search, sort, compare, change, copy, bring in and take out. */
 export function ShelfPage() {
   const params = useParams();
@@ -38,9 +153,8 @@ export function ShelfPage() {
   }, []);
 
   const mine = (parts ?? []).filter((s) => s.document.type === type);
-  const count = (t: PartType): number => (parts ?? []).filter((s) => s.document.type === t).length;
   const chosen = mine.filter((s) => compared.includes(s.document.id));
-  const { one, many } = TYPE_NAMES[type];
+  const { many } = TYPE_NAMES[type];
 
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
@@ -52,106 +166,46 @@ export function ShelfPage() {
             A build copies what it uses, so a change here never changes a build in silence. The shipped parts
             are invented samples.
           </p>
-          <nav aria-label="Types of part" className="flex flex-wrap gap-1 border-b-2 border-ink">
-            {PART_TYPES.map((t) => (
-              <button
-                key={t}
-                type="button"
-                aria-current={t === type ? 'page' : undefined}
-                onClick={() => {
-                  setCompared([]);
-                  void navigate(`/shelf/${t}`);
-                }}
-                className={`min-h-9 border-2 border-b-0 px-3 text-[14px] max-bench:min-h-11 ${t === type ? 'border-ink bg-sheet font-semibold' : 'border-transparent text-ink2 hover:bg-press'}`}
-              >
-                {TYPE_NAMES[t].many}{' '}
-                <span className="num text-[12.5px] text-ink2">{parts === undefined ? '' : count(t)}</span>
-              </button>
-            ))}
-          </nav>
+          <TypeTabs
+            type={type}
+            count={(t) => parts?.filter((s) => s.document.type === t).length}
+            onChoose={(t) => {
+              setCompared([]);
+              void navigate(`/shelf/${t}`);
+            }}
+          />
           <section
             className="border-2 border-t-0 border-ink bg-sheet px-4 pt-3 pb-4 max-tablet:px-2"
             aria-label={many}
           >
-            <div className="flex flex-wrap items-center gap-2 pb-2">
-              <SearchBox label={`Search ${many.toLowerCase()}`} value={search} onChange={setSearch} />
-              <Button
-                kind="quiet"
-                disabled={chosen.length < 2}
-                onClick={() => {
-                  setComparing(true);
-                }}
-              >
-                {chosen.length < 2 ? 'Tick two to compare' : `Compare ${String(chosen.length)}`}
-              </Button>
-              <Menu align="end" trigger={<Button kind="quiet">Take out</Button>}>
-                <MenuItem
-                  onSelect={() => {
-                    downloadText(
-                      fileName(many, 'csv'),
-                      partsCsv(
-                        type,
-                        mine.map((s) => s.document),
-                      ),
-                      'text/csv',
-                    );
-                  }}
-                >
-                  {many} as a table (CSV)
-                </MenuItem>
-                <MenuItem
-                  onSelect={() => {
-                    downloadText(
-                      fileName(many, 'json'),
-                      partsJson(mine.map((s) => s.document)),
-                      'application/json',
-                    );
-                  }}
-                >
-                  {many} (JSON)
-                </MenuItem>
-                <MenuItem
-                  onSelect={() => {
-                    downloadText(
-                      'shelf.json',
-                      partsJson((parts ?? []).map((s) => s.document)),
-                      'application/json',
-                    );
-                  }}
-                >
-                  The whole shelf (JSON)
-                </MenuItem>
-              </Menu>
-              <ImportParts type={type} />
-              <Button
-                kind="go"
-                onClick={() => {
-                  setEditing({ type, from: undefined, version: NOT_THERE, id: undefined });
-                }}
-              >
-                <Plus size={15} strokeWidth={1.8} aria-hidden /> New {one}
-              </Button>
-            </div>
+            <ShelfBar
+              type={type}
+              parts={parts ?? []}
+              search={search}
+              onSearch={setSearch}
+              chosen={chosen.length}
+              onCompare={() => {
+                setComparing(true);
+              }}
+              onNew={() => {
+                setEditing({ type, from: undefined, version: NOT_THERE, id: undefined });
+              }}
+            />
             {(error ?? trouble) !== undefined && (
               <Notice kind="trouble" action={{ words: 'Try again', act: () => void load() }}>
                 {error ?? trouble}
               </Notice>
             )}
             {away !== undefined && (
-              <Notice
-                kind="done"
-                action={{
-                  words: 'Bring it back',
-                  act: () => {
-                    void attempt(async () => {
-                      await bringPartBack(away.id);
-                      setAway(undefined);
-                    });
-                  },
-                }}
-              >
-                {away.document.name} was put away.
-              </Notice>
+              <PutAway
+                part={away.document}
+                onBack={() =>
+                  void attempt(async () => {
+                    await bringPartBack(away.id);
+                    setAway(undefined);
+                  })
+                }
+              />
             )}
             {parts === undefined && error === undefined ? (
               <p role="status" className="py-8 text-center text-ink2">
@@ -164,11 +218,7 @@ export function ShelfPage() {
                 search={search}
                 compared={compared}
                 onCompare={(id) => {
-                  setCompared(
-                    compared.includes(id)
-                      ? compared.filter((c) => c !== id)
-                      : [...compared, id].slice(-MOST_COMPARED),
-                  );
+                  setCompared(ticked(compared, id));
                 }}
                 onEdit={({ document: part, version }) => {
                   setEditing({ type, from: part, version, id: part.id });

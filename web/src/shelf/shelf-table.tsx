@@ -47,17 +47,19 @@ interface Props {
   readonly onRemove: (stored: StoredPart) => void;
 }
 
-/** Parts of one type as a table: sorted by its heads, filtered by the search. */
-export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, onCopy, onRemove }: Props) {
-  const shown = useQuantity();
-  const fields = useMemo(
+function useListedFields(type: PartType): readonly PartField[] {
+  return useMemo(
     () =>
       LISTED[type]
         .map((key) => partFields(type).find((f) => f.key === key))
         .filter((f): f is PartField => f !== undefined),
     [type],
   );
-  const columns = useMemo(
+}
+
+/** Name, maker, what the type lists, price: sorted as words or as numbers, what is absent last. */
+function useColumns(fields: readonly PartField[]) {
+  return useMemo(
     () =>
       helper.columns([
         helper.accessor((s) => s.document.name, { id: 'name', header: 'Name', sortFn: 'alphanumeric' }),
@@ -79,6 +81,117 @@ export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, o
       ]),
     [fields],
   );
+}
+
+function Head({
+  sorted,
+  right,
+  onSort,
+  children,
+}: {
+  readonly sorted: false | 'asc' | 'desc';
+  readonly right: boolean;
+  readonly onSort: () => void;
+  readonly children: string;
+}) {
+  const order = firstOf(
+    [
+      [sorted === 'asc', 'ascending'],
+      [sorted === 'desc', 'descending'],
+    ],
+    'none',
+  );
+  return (
+    <th aria-sort={order} className={right ? 'text-right' : 'text-left'}>
+      <button
+        type="button"
+        className={`inline-flex min-h-8 items-center gap-1 px-2 text-[12.5px] font-semibold whitespace-nowrap hover:bg-press max-bench:min-h-11 ${right ? 'flex-row-reverse' : ''}`}
+        onClick={onSort}
+      >
+        {children}
+        {sorted === 'asc' && <ChevronUp size={13} aria-hidden />}
+        {sorted === 'desc' && <ChevronDown size={13} aria-hidden />}
+      </button>
+    </th>
+  );
+}
+
+/** One value of a part in the units chosen, or a dash where it is not known. */
+function Cell({
+  stored,
+  id,
+  field,
+}: {
+  readonly stored: StoredPart;
+  readonly id: string;
+  readonly field: PartField | undefined;
+}) {
+  const shown = useQuantity();
+  if (id === 'price') {
+    const { price, currency } = stored.document;
+    return price === null ? '–' : moneyText(price, currency);
+  }
+  const value = valueOf(stored, id);
+  if (value === undefined || value === '') return '–';
+  if (field?.unit === undefined || typeof value !== 'number') return String(value);
+  const { text, unit } = shown(value, field.unit);
+  return (
+    <span className="whitespace-nowrap">
+      <span className="num">{text}</span>{' '}
+      <span className="text-[12px] text-ink3">{unit === 'teeth' ? 'T' : unit}</span>
+    </span>
+  );
+}
+
+function PartMenu({
+  stored,
+  onEdit,
+  onCopy,
+  onRemove,
+}: { readonly stored: StoredPart } & Pick<Props, 'onEdit' | 'onCopy' | 'onRemove'>) {
+  return (
+    <Menu
+      align="end"
+      trigger={
+        <button
+          type="button"
+          aria-label={`More about ${stored.document.name}`}
+          className="grid size-8 place-items-center hover:bg-field max-bench:size-11"
+        >
+          <MoreHorizontal size={16} strokeWidth={1.6} aria-hidden />
+        </button>
+      }
+    >
+      <MenuItem
+        onSelect={() => {
+          onEdit(stored);
+        }}
+      >
+        Change it
+      </MenuItem>
+      <MenuItem
+        onSelect={() => {
+          onCopy(stored);
+        }}
+      >
+        Copy it
+      </MenuItem>
+      <MenuRule />
+      <MenuItem
+        onSelect={() => {
+          onRemove(stored);
+        }}
+      >
+        Put it away
+      </MenuItem>
+    </Menu>
+  );
+}
+
+/** Parts of one type as a table: sorted by its heads, filtered by the search. */
+export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, onCopy, onRemove }: Props) {
+  const fields = useListedFields(type);
+  const columns = useColumns(fields);
   const table = useTable({
     features,
     columns,
@@ -88,21 +201,6 @@ export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, o
     state: { globalFilter: search },
     getRowId: (s) => s.document.id,
   });
-  const cell = (s: StoredPart, id: string): React.ReactNode => {
-    if (id === 'price')
-      return s.document.price === null ? '–' : moneyText(s.document.price, s.document.currency);
-    const field = fields.find((f) => f.key === id);
-    const value = valueOf(s, id);
-    if (value === undefined || value === '') return '–';
-    if (field?.unit === undefined || typeof value !== 'number') return String(value);
-    const { text, unit } = shown(value, field.unit);
-    return (
-      <span className="whitespace-nowrap">
-        <span className="num">{text}</span>{' '}
-        <span className="text-[12px] text-ink3">{unit === 'teeth' ? 'T' : unit}</span>
-      </span>
-    );
-  };
   const right = (id: string): boolean =>
     id === 'price' || fields.some((f) => f.key === id && f.kind === 'number');
   const { rows } = table.getRowModel();
@@ -115,36 +213,18 @@ export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, o
               <th className="w-9 py-1.5">
                 <span className="sr-only">Compare</span>
               </th>
-              {group.headers.map((header) => {
-                const sorted = header.column.getIsSorted();
-                return (
-                  <th
-                    key={header.id}
-                    aria-sort={firstOf(
-                      [
-                        [sorted === 'asc', 'ascending'],
-                        [sorted === 'desc', 'descending'],
-                      ],
-                      'none',
-                    )}
-                    className={right(header.column.id) ? 'text-right' : 'text-left'}
-                  >
-                    <button
-                      type="button"
-                      className={`inline-flex min-h-8 items-center gap-1 px-2 text-[12.5px] font-semibold whitespace-nowrap hover:bg-press max-bench:min-h-11 ${right(header.column.id) ? 'flex-row-reverse' : ''}`}
-                      onClick={() => {
-                        header.column.toggleSorting();
-                      }}
-                    >
-                      {typeof header.column.columnDef.header === 'string'
-                        ? header.column.columnDef.header
-                        : ''}
-                      {sorted === 'asc' && <ChevronUp size={13} aria-hidden />}
-                      {sorted === 'desc' && <ChevronDown size={13} aria-hidden />}
-                    </button>
-                  </th>
-                );
-              })}
+              {group.headers.map(({ id, column }) => (
+                <Head
+                  key={id}
+                  sorted={column.getIsSorted()}
+                  right={right(column.id)}
+                  onSort={() => {
+                    column.toggleSorting();
+                  }}
+                >
+                  {typeof column.columnDef.header === 'string' ? column.columnDef.header : ''}
+                </Head>
+              ))}
               <th className="w-10">
                 <span className="sr-only">Actions</span>
               </th>
@@ -181,46 +261,12 @@ export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, o
                   </th>
                 ) : (
                   <td key={key} className={`px-2 py-1 ${right(key) ? 'text-right' : ''}`}>
-                    {cell(original, key)}
+                    <Cell stored={original} id={key} field={fields.find((f) => f.key === key)} />
                   </td>
                 );
               })}
               <td>
-                <Menu
-                  align="end"
-                  trigger={
-                    <button
-                      type="button"
-                      aria-label={`More about ${original.document.name}`}
-                      className="grid size-8 place-items-center hover:bg-field max-bench:size-11"
-                    >
-                      <MoreHorizontal size={16} strokeWidth={1.6} aria-hidden />
-                    </button>
-                  }
-                >
-                  <MenuItem
-                    onSelect={() => {
-                      onEdit(original);
-                    }}
-                  >
-                    Change it
-                  </MenuItem>
-                  <MenuItem
-                    onSelect={() => {
-                      onCopy(original);
-                    }}
-                  >
-                    Copy it
-                  </MenuItem>
-                  <MenuRule />
-                  <MenuItem
-                    onSelect={() => {
-                      onRemove(original);
-                    }}
-                  >
-                    Put it away
-                  </MenuItem>
-                </Menu>
+                <PartMenu stored={original} {...{ onEdit, onCopy, onRemove }} />
               </td>
             </tr>
           ))}

@@ -104,7 +104,7 @@ const done = async (path: string, asked: Asked): Promise<void> => {
   await answer(path, asked);
 };
 
-export interface SaveOptions {
+interface SaveOptions {
   readonly keepalive?: boolean;
 }
 

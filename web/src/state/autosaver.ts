@@ -50,7 +50,7 @@ export interface SavingPorts<T> {
 }
 
 /** A pause in typing after which a change is sent, ms. */
-export const QUIET_MS = 350;
+const QUIET_MS = 350;
 /**
  * A server that is away is asked again after this long, then after twice as long, up to the last, ms. It is this
  * machine's own: whoever starts it again wants to see at once that everything is kept.

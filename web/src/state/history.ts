@@ -4,7 +4,7 @@ export interface History<T> {
   readonly future: readonly Step<T>[];
 }
 
-export interface Step<T> {
+interface Step<T> {
   readonly document: T;
   /** What the change was, for the menu: "Undo chainring". */
   readonly label: string;

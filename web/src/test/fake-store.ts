@@ -34,7 +34,7 @@ interface SaveBody {
 }
 
 /** A local store that can be full. */
-export function fakeLocalStorage(): Map<string, string> {
+function fakeLocalStorage(): Map<string, string> {
   const store = new Map<string, string>();
   vi.stubGlobal('localStorage', {
     getItem: (key: string) => store.get(key) ?? null,

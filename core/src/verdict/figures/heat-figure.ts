@@ -6,7 +6,7 @@ import { inputRow, stepRow, type Figure } from '../figure.ts';
 import type { Study } from '../study.ts';
 
 /** What the two-body heat of the motor rests on; said wherever a temperature is shown. */
-export const HEAT_SOURCES = [
+const HEAT_SOURCES = [
   'Motor: two bodies, winding and shell, stepped by backward Euler; heat to air h0 + h1 v^0.7, from memory.',
   'Heat values of a motor are estimates until they are fitted from a log; a maker’s curve wins.',
 ] as const;
@@ -14,7 +14,7 @@ export const HEAT_SOURCES = [
 const WHAT = { rollback: 'held back', damage: 'too hot', never: '' } as const;
 
 /** How long the climb is borne, in words. */
-export function lastsWords({ tooHotAfter, what }: HeatTimes): Phrase {
+function lastsWords({ tooHotAfter, what }: HeatTimes): Phrase {
   if (tooHotAfter === undefined) return ['lasts: never too hot'];
   return [`${WHAT[what]} after `, qty(tooHotAfter / 60, 'min', 0)];
 }

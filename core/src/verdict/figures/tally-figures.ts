@@ -49,7 +49,7 @@ const PRICED = [
   ['other', 'Everything else'],
 ] as const;
 
-export const CURRENCY_SIGN: Readonly<Record<BuildDocument['money']['currency'], string>> = {
+const CURRENCY_SIGN: Readonly<Record<BuildDocument['money']['currency'], string>> = {
   GBP: '£',
   EUR: '€',
   USD: '$',

@@ -27,7 +27,7 @@ const EnergyRow = ({ verdict }: { verdict: Verdict }) => (
 );
 
 /** How a pack came about, and its chemistry: both kinds of pack begin with it. */
-export function PackKind({ document }: { document: BuildDocument }) {
+function PackKind({ document }: { document: BuildDocument }) {
   const edit = useBuild((state) => state.edit);
   return (
     <>
