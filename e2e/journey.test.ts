@@ -27,7 +27,7 @@ const home = async (): Promise<void> => {
 };
 
 describe('the builds page', () => {
-  it('shows the four sample builds with drawing, state and figures', async () => {
+  it('shows the five sample builds with drawing, state and figures', async () => {
     await home();
     const cards = await page.$$eval('[data-build]', (all) =>
       all.map((card) => ({
@@ -41,6 +41,7 @@ describe('the builds page', () => {
       'Orchard longtail',
       'Choir tandem',
       'Tide-flat trike',
+      'Kiln courier',
     ]);
     for (const card of cards) {
       expect(card.drawn).toBeGreaterThan(20);

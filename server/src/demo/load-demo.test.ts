@@ -13,7 +13,7 @@ beforeEach(async () => {
 afterEach(() => it_.end());
 
 describe('the demo scenario', () => {
-  it('fills an empty database with four builds, the parts they use and the roads they name', async () => {
+  it('fills an empty database with five builds, the parts they use and the roads they name', async () => {
     await loadDemo(DEMO, it_.stores);
     const builds = (await it_.stores.builds.store.list()).documents;
     expect(builds.map((b) => b.document.name)).toEqual([
@@ -21,6 +21,7 @@ describe('the demo scenario', () => {
       'Orchard longtail',
       'Choir tandem',
       'Tide-flat trike',
+      'Kiln courier',
     ]);
     const roads = new Set((await it_.stores.routes.list()).documents.map((r) => r.id));
     expect(roads.size).toBeGreaterThanOrEqual(6);
