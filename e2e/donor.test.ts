@@ -38,7 +38,7 @@ const unknowns = async (): Promise<number> =>
 describe('a donor measured from blank', () => {
   it('says what to measure first, and knows more with every measure', async () => {
     await page.goto(bench.application.url);
-    await settled(page, '[data-build]');
+    await settled(page, '[data-judged]');
     await clickWords(page, 'Start a build');
     await page.waitForSelector('[role=dialog] input');
     await page.type('[role=dialog] input', 'Blank roadster');

@@ -128,21 +128,23 @@ export async function chooseIn(page: Page, label: string, item: string): Promise
 /** Waits until the server has acknowledged every change. */
 export const kept = (page: Page) => page.waitForSelector('[data-save-state=saved]');
 
-/** Opens the builds page anew and gives the scripts that it fetched and their compressed size, bytes. */
+/** What a page fetches, bytes of gzip: what it needs before anything shows, and all until the cards are judged. */
 export async function firstLoad(
   page: Page,
   url: string,
-): Promise<{ readonly scripts: readonly string[]; readonly bytes: number }> {
+): Promise<{ readonly scripts: readonly string[]; readonly first: number; readonly judged: number }> {
   const scripts = new Set<string>();
   page.on('response', (response) => {
     if (response.request().resourceType() === 'script') scripts.add(response.url());
   });
   await page.goto(url);
-  await settled(page, '[data-build]');
-  const sizes = await Promise.all(
-    [...scripts].map(
-      async (script) => gzipSync(Buffer.from(await (await fetch(script)).arrayBuffer())).length,
-    ),
+  const atOnce = await page.$$eval('script[src], link[rel=modulepreload]', (all) =>
+    all.map((one) => (one instanceof HTMLScriptElement ? one.src : (one as HTMLLinkElement).href)),
   );
-  return { scripts: [...scripts], bytes: sizes.reduce((sum, size) => sum + size, 0) };
+  await settled(page, '[data-judged]');
+  const size = async (script: string): Promise<number> =>
+    gzipSync(Buffer.from(await (await fetch(script)).arrayBuffer())).length;
+  const total = async (urls: Iterable<string>): Promise<number> =>
+    (await Promise.all([...new Set(urls)].map(size))).reduce((sum, bytes) => sum + bytes, 0);
+  return { scripts: [...scripts], first: await total(atOnce), judged: await total([...atOnce, ...scripts]) };
 }

@@ -16,7 +16,7 @@ beforeEach(async () => {
 
 const home = async (): Promise<void> => {
   await page.goto(bench.application.url);
-  await settled(page, '[data-build]');
+  await settled(page, '[data-judged]');
 };
 
 describe('bringing in a file', () => {

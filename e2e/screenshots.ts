@@ -105,7 +105,7 @@ for (const {
   build,
   stage,
   path = '/',
-  there = '[data-build]',
+  there = '[data-judged]',
   theme = 'light',
   size = [1280, 800],
   before,

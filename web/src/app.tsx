@@ -28,14 +28,7 @@ export function App() {
   return (
     <BrowserRouter>
       <Routes>
-        <Route
-          path="/"
-          element={
-            <WithRules>
-              <BuildsPage />
-            </WithRules>
-          }
-        />
+        <Route path="/" element={<BuildsPage />} />
         <Route path="/builds" element={<Navigate to="/" replace />} />
         <Route path="/builds/:id" element={<Navigate to="brief" replace />} />
         {PRINTED_SHEETS.map(({ path, Page }) => (

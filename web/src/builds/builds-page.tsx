@@ -1,3 +1,4 @@
+import { useQuery } from '@tanstack/react-query';
 import { Info } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
@@ -6,12 +7,15 @@ import { loadBuildPage } from '../frame/load-build-page.ts';
 import { PageBar } from '../frame/page-bar.tsx';
 import { useBuild } from '../state/build-store.ts';
 import { bringBuildBack, putBuildAway, useBuilds, type StoredBuild } from '../state/builds.ts';
+import { readTrouble } from '../state/query-client.ts';
+import { useRules } from '../state/rules.ts';
 import { useAttempt } from '../state/use-attempt.ts';
 import { Button } from '../ui/button.tsx';
 import { fetchDialogs } from '../ui/dialog.tsx';
 import { fetchMenus } from '../ui/menu.tsx';
 import { BuildCard } from './build-card.tsx';
 import { ImportBuild } from './import-build.tsx';
+import { loadCardVerdict } from './load-card-verdict.ts';
 import { loadStartDialog } from './load-start-dialog.ts';
 import { StartCard } from './start-card.tsx';
 
@@ -24,11 +28,30 @@ interface PutAway {
 
 const putAwayOf = (state: unknown): PutAway | undefined => (state as { putAway?: PutAway } | null)?.putAway;
 
+/** What judges the cards: the code and the rule book, fetched beside the list. */
+function useJudge() {
+  const rules = useRules();
+  const { data, error, refetch } = useQuery({
+    queryKey: ['card-verdict'],
+    queryFn: async () => ({ Verdict: await loadCardVerdict() }),
+    staleTime: Infinity,
+  });
+  return {
+    Verdict: rules.book === undefined ? undefined : data?.Verdict,
+    error:
+      rules.error ?? (error === null ? undefined : readTrouble(error, 'The figures cannot be worked out.')),
+    load: async () => {
+      await Promise.all([rules.load(), refetch()]);
+    },
+  };
+}
+
 /** All builds as cards, drawn to one scale; start one, bring one in, bring one back. */
 export function BuildsPage() {
   const { builds, broken, error: unread, load } = useBuilds();
+  const judge = useJudge();
   const [trouble, attempt] = useAttempt();
-  const error = trouble ?? unread;
+  const error = trouble ?? unread ?? judge.error;
   const location = useLocation();
   const navigate = useNavigate();
   const [away, setAway] = useState<PutAway | undefined>(() => putAwayOf(location.state));
@@ -106,7 +129,11 @@ export function BuildsPage() {
               className="mb-3 flex items-center gap-4 border-[1.5px] border-stop bg-stop-tint px-4 py-2"
             >
               <span className="flex-1">{error}</span>
-              <Button onClick={() => void attempt(load)}>Try again</Button>
+              <Button
+                onClick={() => void attempt(async () => void (await Promise.all([load(), judge.load()])))}
+              >
+                Try again
+              </Button>
             </p>
           )}
           {broken.map((one) => (
@@ -128,7 +155,12 @@ export function BuildsPage() {
               </p>
             )}
             {builds?.map((build) => (
-              <BuildCard key={build.id} build={build} onPutAway={() => void putAway(build)} />
+              <BuildCard
+                key={build.id}
+                build={build}
+                Verdict={judge.Verdict}
+                onPutAway={() => void putAway(build)}
+              />
             ))}
           </div>
         </div>
