@@ -138,8 +138,10 @@ export async function firstLoad(
     if (response.request().resourceType() === 'script') scripts.add(response.url());
   });
   await page.goto(url);
-  const atOnce = await page.$$eval('script[src], link[rel=modulepreload]', (all) =>
-    all.map((one) => (one instanceof HTMLScriptElement ? one.src : (one as HTMLLinkElement).href)),
+  // Read from the document as it is sent: what is imported later adds links of its own.
+  const html = await (await fetch(url)).text();
+  const atOnce = [...html.matchAll(/(?:src|href)="([^"]+\.js)"/g)].map(
+    ([, path]) => new URL(path ?? '', url).href,
   );
   await settled(page, '[data-judged]');
   const size = async (script: string): Promise<number> =>

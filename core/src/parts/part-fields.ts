@@ -1,4 +1,4 @@
-import type * as z from 'zod';
+import * as z from 'zod';
 import { SPECS } from '../document/document.ts';
 import { issuesFromZod } from '../quantity/zod-issues.ts';
 import type { PartType } from '../document/part-types.ts';
@@ -77,51 +77,43 @@ function named(type: PartType, key: string): readonly [string, Unit | undefined]
   return [key, undefined];
 }
 
-/** What a schema asks for beneath defaults and nulls. */
-interface Inner {
-  readonly def: {
-    readonly type: string;
-    readonly innerType?: Inner;
-    readonly entries?: Readonly<Record<string, string>>;
-    readonly options?: readonly Inner[];
-    readonly values?: readonly unknown[];
-  };
+/** What a schema asks for beneath defaults and nulls, and whether there was any. */
+function beneath(schema: z.core.$ZodType): { readonly inner: z.core.$ZodType; readonly optional: boolean } {
+  if (
+    schema instanceof z.ZodOptional ||
+    schema instanceof z.ZodNullable ||
+    schema instanceof z.ZodDefault ||
+    schema instanceof z.ZodPrefault
+  )
+    return { inner: beneath(schema.unwrap()).inner, optional: true };
+  return { inner: schema, optional: false };
 }
 
-function field(type: PartType, key: string, schema: Inner): PartField {
-  let inner = schema;
-  let optional = false;
-  while (inner.def.innerType !== undefined) {
-    optional = true;
-    inner = inner.def.innerType;
+type Asked = Pick<PartField, 'kind' | 'options'>;
+
+function asked(schema: z.core.$ZodType): Asked {
+  if (schema instanceof z.ZodNumber) return { kind: 'number', options: [] };
+  if (schema instanceof z.ZodBoolean) return { kind: 'yes-no', options: ['yes', 'no'] };
+  if (schema instanceof z.ZodArray) return { kind: 'numbers', options: [] };
+  if (schema instanceof z.ZodEnum) return { kind: 'choice', options: schema.options.map(String) };
+  if (schema instanceof z.ZodUnion) {
+    const literals = schema.options.filter((one) => one instanceof z.ZodLiteral);
+    return { kind: 'choice', options: literals.flatMap((one) => [...one.values].map(String)) };
   }
+  return { kind: 'text', options: [] };
+}
+
+function field(type: PartType, key: string, schema: z.core.$ZodType): PartField {
+  const { inner, optional } = beneath(schema);
   const [label, unit] = named(type, key);
-  const base = { key, label, unit, optional, options: [] as readonly string[] };
-  switch (inner.def.type) {
-    case 'number':
-      return { ...base, kind: 'number' };
-    case 'boolean':
-      return { ...base, kind: 'yes-no', options: ['yes', 'no'] };
-    case 'array':
-      return { ...base, kind: 'numbers' };
-    case 'enum':
-      return { ...base, kind: 'choice', options: Object.values(inner.def.entries ?? {}) };
-    case 'union':
-      return {
-        ...base,
-        kind: 'choice',
-        options: (inner.def.options ?? []).flatMap((o) => (o.def.values ?? []).map(String)),
-      };
-    default:
-      return { ...base, kind: 'text' };
-  }
+  return { key, label, unit, optional, ...asked(inner) };
 }
 
 /** Every value of a type of part, in the order of its schema; `type` itself is left out. */
 export const partFields = (type: PartType): readonly PartField[] =>
-  Object.entries((PART_SCHEMAS[type] as z.ZodObject).shape)
+  Object.entries<z.core.$ZodType>(PART_SCHEMAS[type].shape)
     .filter(([key]) => key !== 'type')
-    .map(([key, schema]) => field(type, key, schema as unknown as Inner));
+    .map(([key, schema]) => field(type, key, schema));
 
 /** A part as texts, one a field: the cells of a table or the values of a form. */
 export function cellsOf(one: Part): Readonly<Record<string, string>> {

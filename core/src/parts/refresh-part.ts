@@ -1,4 +1,4 @@
-import type { BuildDocument } from '../document/document.ts';
+import type { BuildDocument, SectionName } from '../document/document.ts';
 import { applyPart } from './apply-part.ts';
 import type { Part } from './part.ts';
 
@@ -19,49 +19,61 @@ const own = (value: unknown): boolean =>
   'source' in value &&
   (value.source === 'measured' || value.source === 'assumed');
 
-/** What a refresh from the shelf would change: values that came from a label and differ there now. */
-export function staleValues(build: BuildDocument, part: Part): readonly Stale[] {
-  const fresh = applyPart(build, part);
-  const out: Stale[] = [];
-  for (const section of [
-    'donor',
-    'drive',
-    'gearing',
-    'pack',
-    'cell',
-    'controller',
-    'cabling',
-    'charger',
-  ] as const) {
-    const [here, there]: Record<string, unknown>[] = [build[section], fresh[section]];
-    for (const [key, value] of Object.entries(there ?? {})) {
-      const now = here?.[key];
-      // Choices and labels follow the shelf; what a refresh would only forget is left alone.
-      if (value === 'unknown') continue;
-      if (own(now) || JSON.stringify(shown(now)) === JSON.stringify(shown(value))) continue;
-      if (typeof value === 'object' && value !== null && 'source' in value && value.source === 'unknown')
-        continue;
-      if (
-        key === 'points' ||
-        key === 'bosses' ||
-        key === 'outline' ||
-        key === 'boxes' ||
-        key.startsWith('held')
-      )
-        continue;
-      out.push({ path: `${section}.${key}`, here: shown(now), shelf: shown(value) });
-    }
-  }
-  return out;
+/** Sections that a part of the shelf can fill. */
+const SECTIONS = [
+  'donor',
+  'drive',
+  'gearing',
+  'pack',
+  'cell',
+  'controller',
+  'cabling',
+  'charger',
+] as const satisfies readonly SectionName[];
+type Section = (typeof SECTIONS)[number];
+
+/** How the frame is drawn and where boxes sit is the builder's own work, and so is a gear held. */
+const OWN_WORK = new Set(['points', 'bosses', 'outline', 'boxes', 'heldCogTeeth', 'heldHubGear']);
+
+const forgets = (value: unknown): boolean =>
+  value === 'unknown' ||
+  (typeof value === 'object' && value !== null && 'source' in value && value.source === 'unknown');
+
+interface Change {
+  readonly section: Section;
+  readonly key: string;
+  readonly here: unknown;
+  readonly shelf: unknown;
 }
 
-/** Takes over the shelf's values for the paths listed, and nothing else. */
-export function refreshed(build: BuildDocument, part: Part): BuildDocument {
-  const fresh = applyPart(build, part) as unknown as Record<string, Record<string, unknown>>;
-  const next = { ...build } as unknown as Record<string, Record<string, unknown>>;
-  for (const { path } of staleValues(build, part)) {
-    const [section = '', key = ''] = path.split('.');
-    next[section] = { ...next[section], [key]: fresh[section]?.[key] };
-  }
-  return next as unknown as BuildDocument;
+/** Choices and labels follow the shelf; what a refresh would only forget is left alone. */
+function changes(build: BuildDocument, part: Part): readonly Change[] {
+  const fresh = applyPart(build, part);
+  return SECTIONS.flatMap((section) => {
+    const now: Readonly<Record<string, unknown>> = build[section];
+    return Object.entries(fresh[section])
+      .map(([key, shelf]): Change => ({ section, key, here: now[key], shelf }))
+      .filter(
+        ({ key, here, shelf }) =>
+          !OWN_WORK.has(key) &&
+          !forgets(shelf) &&
+          !own(here) &&
+          JSON.stringify(shown(here)) !== JSON.stringify(shown(shelf)),
+      );
+  });
 }
+
+/** What a refresh from the shelf would change: values that came from a label and differ there now. */
+export const staleValues = (build: BuildDocument, part: Part): readonly Stale[] =>
+  changes(build, part).map(({ section, key, here, shelf }) => ({
+    path: `${section}.${key}`,
+    here: shown(here),
+    shelf: shown(shelf),
+  }));
+
+/** Takes over the shelf's values that {@link staleValues} lists, and nothing else. */
+export const refreshed = (build: BuildDocument, part: Part): BuildDocument =>
+  changes(build, part).reduce<BuildDocument>(
+    (next, { section, key, shelf }) => ({ ...next, [section]: { ...next[section], [key]: shelf } }),
+    build,
+  );
