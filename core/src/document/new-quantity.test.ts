@@ -6,6 +6,7 @@ import trike2 from '../../../demo/older/tide-flat-trike-v2.json' with { type: 'j
 import longtail3 from '../../../demo/older/orchard-longtail-v3.json' with { type: 'json' };
 import tandem4 from '../../../demo/older/choir-tandem-v4.json' with { type: 'json' };
 import type { Result } from '../quantity/result.ts';
+import type * as briefSection from './brief.ts';
 import { quantities, type QuantitySpec } from './quantity-spec.ts';
 
 /**
@@ -40,7 +41,7 @@ beforeAll(async () => {
   before = await freshCore();
   vi.resetModules();
   vi.doMock('./brief.ts', async (original) => {
-    const was = await original<typeof import('./brief.ts')>();
+    const was = await original<typeof briefSection>();
     return {
       briefSpecs: { ...was.briefSpecs, trailerMassKg },
       brief: was.brief.extend(quantities({ trailerMassKg })),

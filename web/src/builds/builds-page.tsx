@@ -79,6 +79,9 @@ export function BuildsPage() {
   }, [shown]);
 
   const samples = builds?.filter((b) => b.document.sample).length ?? 0;
+  const tryAgain = async (): Promise<void> => {
+    await Promise.all([load(), judge.load()]);
+  };
   const putAway = (build: StoredBuild): Promise<void> =>
     attempt(async () => {
       await putBuildAway(build.id);
@@ -129,11 +132,7 @@ export function BuildsPage() {
               className="mb-3 flex items-center gap-4 border-[1.5px] border-stop bg-stop-tint px-4 py-2"
             >
               <span className="flex-1">{error}</span>
-              <Button
-                onClick={() => void attempt(async () => void (await Promise.all([load(), judge.load()])))}
-              >
-                Try again
-              </Button>
+              <Button onClick={() => void attempt(tryAgain)}>Try again</Button>
             </p>
           )}
           {broken.map((one) => (
