@@ -2,6 +2,7 @@ import type { Gear } from '../machine/driveline.ts';
 import type { Limit } from '../machine/limits.ts';
 import { wheelForce } from '../machine/motor.ts';
 import { riderForce } from '../machine/rider.ts';
+import { Bracket, secant } from '../quantity/numerics.ts';
 import { GearBox } from './gear-box.ts';
 import type { MotorHeat, WarmMachine } from './motor-heat.ts';
 import { operatingPoint, partThrottleAmps, type OperatingPoint } from './operating-point.ts';
@@ -199,6 +200,9 @@ export class Stepper {
     return m.assistRatio === Infinity ? full.forceN : full.forceN * (1 + 1 / m.assistRatio);
   }
 
+  private readonly bracket = new Bracket();
+  private readonly gapAt = (vm: number): number => this.gap(vm);
+
   /** Falls short (below 0) or exceeds what a middle speed asks, m/s. */
   private gap(vm: number): number {
     const force = this.open ? this.most(vm) : this.ownDrag(vm);
@@ -207,20 +211,16 @@ export class Stepper {
 
   /** The middle speed by a secant from the last step's acceleration; undefined where it does not settle at once. */
   private guessed(upper: number): number | undefined {
-    let a = this.v + (this.lastA * this.dt) / 2;
+    const a = this.v + (this.lastA * this.dt) / 2;
     if (!(a > 0.5 * this.v && a < upper)) return undefined;
-    let fa = this.gap(a);
+    const fa = this.gap(a);
     // The gap grows at least as fast as the speed, so that this step never goes beyond the root by much.
-    let b = a - fa;
-    for (let i = 0; i < MOST_SECANTS; i += 1) {
-      if (!(b > 0.5 * this.v && b <= upper)) return undefined;
-      const fb = this.gap(b);
-      if (Math.abs(fb) < ROOT_MS) return b;
-      if (fb === fa) return undefined;
-      const next = b - (fb * (b - a)) / (fb - fa);
-      [a, fa, b] = [b, fb, next];
-    }
-    return undefined;
+    return secant(this.gapAt, a, fa, a - fa, {
+      low: 0.5 * this.v,
+      high: upper,
+      tolerance: ROOT_MS,
+      steps: MOST_SECANTS,
+    });
   }
 
   /** The middle speed that full throttle, or rolling, reaches, by the Illinois method; `upper` lies above it. */
@@ -239,23 +239,13 @@ export class Stepper {
   }
 
   private root(a: number, fa: number, b: number, fb: number): number {
-    let side = 0;
-    for (let i = 0; i < MOST_TRIES && b - a > ROOT_MS && fa !== fb; i += 1) {
-      const x = (a * fb - b * fa) / (fb - fa);
+    const bracket = this.bracket.set(a, fa, b, fb);
+    for (let i = 0; i < MOST_TRIES && bracket.width > ROOT_MS && !bracket.flat; i += 1) {
+      const x = bracket.crossing;
       const fx = this.gap(x);
       if (Math.abs(fx) < ROOT_MS) return x;
-      if (fx > 0) {
-        b = x;
-        fb = fx;
-        if (side === 1) fa /= 2;
-        side = 1;
-      } else {
-        a = x;
-        fa = fx;
-        if (side === -1) fb /= 2;
-        side = -1;
-      }
+      bracket.take(x, fx);
     }
-    return Math.abs(fa) < Math.abs(fb) ? a : b;
+    return bracket.nearer;
   }
 }

@@ -1,4 +1,5 @@
 import type { BuildDocument } from '../document/document.ts';
+import { lastTrue } from '../quantity/numerics.ts';
 import { routeLengthM } from '../route/profile.ts';
 import type { Route } from '../route/route.ts';
 import { ridePlan, traceSpacing } from './ride-plan.ts';
@@ -27,7 +28,7 @@ export interface GetHome {
 
 const MARKS = [90, 80, 70, 60, 50, 40, 30, 20, 10] as const;
 /** Found to this share of the way. */
-const TRIES = 12;
+const HALVINGS = 12;
 
 /** The first part of a route, one way. */
 function upTo(route: Route, metres: number): Route {
@@ -50,14 +51,8 @@ function after(build: BuildDocument, route: Route, metres: number): number | und
 /** The furthest turn that still comes home with a charge, by bisection over whole rides. */
 function furthest(build: BuildDocument, route: Route, charge: number): number {
   const comes = (metres: number): boolean => (after(build, route, metres) ?? -1) >= charge;
-  let [near, far] = [0, routeLengthM(route)];
-  if (comes(far)) return far;
-  for (let i = 0; i < TRIES; i += 1) {
-    const middle = (near + far) / 2;
-    if (comes(middle)) near = middle;
-    else far = middle;
-  }
-  return near;
+  const length = routeLengthM(route);
+  return comes(length) ? length : lastTrue(comes, 0, length, (1.5 * length) / 2 ** HALVINGS);
 }
 
 /** Plans a way out and home again over the same road, wind and grades turned round on the way back. */

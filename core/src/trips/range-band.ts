@@ -1,8 +1,7 @@
-import { ascending, quantileSorted } from 'd3-array';
-import { randomLcg, randomNormal } from 'd3-random';
 import { specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
 import { inUse, knownBuild, type Known, type KnownSource } from '../document/known.ts';
 import type { Route } from '../route/route.ts';
+import { normals, quantiles, rankCorrelation } from '../quantity/numerics.ts';
 import { ridePlan } from './ride-plan.ts';
 import { knownAt, withValue } from '../document/quantity-at.ts';
 
@@ -85,27 +84,11 @@ export interface BandOutcome {
   readonly causes: readonly Cause[];
 }
 
+const SHARES_OF_RIDES = { p05: 0.05, p25: 0.25, p50: 0.5, p75: 0.75, p95: 0.95 } as const;
+
 function bandOf(unsorted: readonly number[]): Band {
-  const km = [...unsorted].sort(ascending);
-  const at = (p: number): number => quantileSorted(km, p) ?? 0;
-  return { rides: km.length, p05: at(0.05), p25: at(0.25), p50: at(0.5), p75: at(0.75), p95: at(0.95), km };
-}
-
-/** Ranks from 0, equal values in the order given. */
-function ranks(values: readonly number[]): readonly number[] {
-  const order = values.map((_, i) => i).sort((a, b) => (values[a] ?? 0) - (values[b] ?? 0));
-  const out = new Array<number>(values.length).fill(0);
-  order.forEach((index, rank) => (out[index] = rank));
-  return out;
-}
-
-/** Spearman's rank correlation of two lists of one length. */
-export function rankCorrelation(a: readonly number[], b: readonly number[]): number {
-  const n = a.length;
-  if (n < 2) return 0;
-  const [ra, rb] = [ranks(a), ranks(b)];
-  const sum = ra.reduce((total, rank, i) => total + (rank - (rb[i] ?? 0)) ** 2, 0);
-  return 1 - (6 * sum) / (n * (n * n - 1));
+  const { sorted, at } = quantiles(unsorted, SHARES_OF_RIDES);
+  return { rides: sorted.length, ...at, km: sorted };
 }
 
 /** What is drawn for each ride: the values in use that are uncertain at all. */
@@ -138,7 +121,7 @@ export function* rangeBand(
   every = 10,
 ): Generator<BandProgress, BandOutcome> {
   const open = uncertain(build);
-  const normal = randomNormal.source(randomLcg(seed))(0, 1);
+  const normal = normals(seed);
   const draws: number[][] = open.map(() => []);
   const km: number[] = [];
   for (let i = 0; i < rides; i += 1) {

@@ -16,7 +16,7 @@ import { energyPicture } from './energy-picture.ts';
 import { getHome } from './get-home.ts';
 import { rangeCases } from './range-cases.ts';
 import { gearsOnHill, heatOnGrade, repeatedClimbs } from './hill-heat.ts';
-import { rangeBand, rankCorrelation, type BandOutcome, type BandProgress } from './range-band.ts';
+import { rangeBand, type BandOutcome, type BandProgress } from './range-band.ts';
 import { ridePlan } from './ride-plan.ts';
 
 const [longtail, tandem, trike] = [longtailFile, tandemFile, trikeFile] as unknown as [
@@ -156,20 +156,6 @@ describe('the band', () => {
       return (band.p95 - band.p05) / band.p50;
     };
     expect(width('measured')).toBeLessThan(width('assumed'));
-  });
-
-  it('ranks by ranks (Spearman): any growing curve counts as a straight line', () => {
-    const x = [1, 2, 3, 4, 5, 6];
-    expect(rankCorrelation(x, x.map(Math.exp))).toBeCloseTo(1, 12);
-    expect(
-      rankCorrelation(
-        x,
-        x.map((v) => -v),
-      ),
-    ).toBeCloseTo(-1, 12);
-    // Spearman's own worked kind of case: one exchange of neighbours among four is 1 - 6 x 2 / 60.
-    expect(rankCorrelation([1, 2, 3, 4], [1, 2, 4, 3])).toBeCloseTo(0.8, 12);
-    expect(rankCorrelation([1], [1])).toBe(0);
   });
 });
 
