@@ -17,7 +17,7 @@ export interface PrintedPage {
 
 /**
  * The screen's side of a stage; what it owns, checks and says of itself is in the core under the same id, and its sheet
- * among the stages. Everything that lists stages goes through the registry of these.
+ * among the stages. Everything that lists stages goes through the one list of these.
  */
 export interface StageScreen {
   readonly name: string;

@@ -32,7 +32,7 @@ const wordsOf = (problem: unknown): string =>
 export class StudyRunner {
   #stop = false;
 
-  /** Asks the running study to end; it answers `stopped` within a slice. */
+  /** Asks the running study to end; it answers `stopped` before its next step. */
   stop(): void {
     this.#stop = true;
   }

@@ -8,7 +8,7 @@ import type { RangeOutcome, RangeResult } from '../../ride/range.ts';
 import type { Study } from '../study.ts';
 import { FORMULA_SOURCES, powerInputs, roadInputs } from './physics-rows.ts';
 
-/** What the range of this slice leaves out; said wherever a range is shown. */
+/** What the range leaves out as it is worked out here; said wherever a range is shown. */
 export const RANGE_LEFT_OUT = [
   'Level road, constant speed, steady wind: stops and grades take about 15 % off (common practice, no source). Ride a route on the Range stage for its own figure.',
 ] as const;
