@@ -1,7 +1,14 @@
 import { gzipSync } from 'node:zlib';
 import type { Page } from 'puppeteer-core';
 import type { ListAnswer, Stored } from '@apple-cart/contracts';
-import type { BuildDocument, FigureId, QuantityPath, StageId } from '@apple-cart/core';
+import {
+  STAGE_IDS,
+  type BuildDocument,
+  type FigureId,
+  type QuantityPath,
+  type StageId,
+} from '@apple-cart/core';
+import { PRINTED_PAGES, SCREENS } from '../web/src/screens/registry.ts';
 import type { Application } from './application.ts';
 import { settled } from './browser.ts';
 
@@ -20,6 +27,29 @@ export async function openBuild(
   await settled(page, '[data-figure=hill]');
   await settled(page, 'main h1');
   return build.id;
+}
+
+/** Goes to every view of every stage of a build, then to every page it prints, and says which it stands at. */
+export async function* everyScreen(
+  page: Page,
+  application: Application,
+  build: string,
+): AsyncGenerator<string> {
+  let id = '';
+  for (const stage of STAGE_IDS) {
+    id = await openBuild(page, application, build, stage);
+    yield stage;
+    for (const view of SCREENS[stage].views.slice(1)) {
+      await page.click(`a[href$="?view=${view.id}"]`);
+      await settled(page, `a[href$="?view=${view.id}"][aria-current]`);
+      yield `${stage}, ${view.name}`;
+    }
+  }
+  for (const { path, name } of PRINTED_PAGES) {
+    await page.goto(`${application.url}/builds/${id}/${path}`);
+    await settled(page, 'h1');
+    yield `print ${name}`;
+  }
 }
 
 /** All words of a tray figure. */

@@ -46,7 +46,12 @@ function newest(folder) {
 /** Builds the web application when a source is newer than the last build. */
 export function ensureBuilt() {
   const index = at('web', 'dist', 'index.html');
-  const sources = Math.max(newest(at('web')), newest(at('core')), statSync(at('package-lock.json')).mtimeMs);
+  const sources = Math.max(
+    newest(at('web')),
+    newest(at('core')),
+    newest(at('contracts')),
+    statSync(at('package-lock.json')).mtimeMs,
+  );
   if (existsSync(index) && statSync(index).mtimeMs > sources) return;
   mustRun('npm', ['run', 'build', '--silent'], 'The build');
 }
@@ -71,6 +76,38 @@ export function ensureChromium() {
   if (run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env }) !== 0)
     process.exit(1);
   return find() ?? process.exit(1);
+}
+
+/**
+ * Runs scripts of package.json in so many lanes, each lane taking the next that waits, and shows what a failed one said.
+ * Gives the names of those that failed.
+ */
+export async function sideBySide(scripts, lanes) {
+  const failed = [];
+  const check = ([script, more]) => {
+    const start = Date.now();
+    return new Promise((done) => {
+      const child = spawn('npm', ['run', '--silent', script, '--', ...more], { cwd: root });
+      const said = [];
+      for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => said.push(String(text)));
+      child.on('close', (code) => {
+        const time = ((Date.now() - start) / 1000).toFixed(0);
+        process.stdout.write(`${code === 0 ? 'passed' : 'FAILED'}  ${script}, ${time} s\n`);
+        if (code !== 0) {
+          failed.push(script);
+          process.stdout.write(said.join(''));
+        }
+        done();
+      });
+    });
+  };
+  const waiting = [...scripts];
+  await Promise.all(
+    Array.from({ length: lanes }, async () => {
+      for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) await check(next);
+    }),
+  );
+  return failed;
 }
 
 /** Starts a long-running command, passes signals on to it, and ends with its exit code. */
