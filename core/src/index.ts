@@ -29,6 +29,7 @@ export { CHEMISTRIES } from './document/chemistries.ts';
 export { fullChargeVolts, supplyAt, type Pack, type Supply } from './machine/battery.ts';
 export { LIMITS, type Limit } from './machine/limits.ts';
 export { assemble, type Machine } from './machine/machine.ts';
+export { gearName, type GearId } from './machine/driveline.ts';
 export { roadForce } from './machine/road-load.ts';
 export { operatingPoint } from './ride/operating-point.ts';
 export { topSpeed } from './ride/steady.ts';

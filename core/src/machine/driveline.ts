@@ -9,6 +9,18 @@ export interface Gear {
   readonly crankRatio: number;
 }
 
+/** What tells one gear from another: its cog and, before a hub gear, which of that. */
+export type GearId = Pick<Gear, 'cogTeeth' | 'hubGear'>;
+
+export const sameGear = (a: GearId, b: GearId): boolean =>
+  a.cogTeeth === b.cogTeeth && a.hubGear === b.hubGear;
+
+/** "34 T", "gear 3", or both where a hub gear has several cogs. */
+export function gearName({ cogTeeth, hubGear }: GearId, cogs: number): string {
+  if (hubGear === null) return `${String(cogTeeth)} T`;
+  return cogs > 1 ? `${String(cogTeeth)} T, gear ${String(hubGear)}` : `gear ${String(hubGear)}`;
+}
+
 export interface DrivelineInput {
   /** Loaded radius, m. */
   readonly wheelRadius: number;

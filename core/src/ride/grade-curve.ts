@@ -1,4 +1,5 @@
 import { supplyAt } from '../machine/battery.ts';
+import type { GearId } from '../machine/driveline.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
 import { gradeHeldPct } from '../machine/road-load.ts';
@@ -7,13 +8,12 @@ import { steadySpeed } from './steady.ts';
 import { traction, type GearChoice } from './traction.ts';
 
 /** One point of speed against grade, with what binds there. */
-export interface GradePoint {
+export interface GradePoint extends GearId {
   readonly v: number;
   readonly gradePct: number;
   /** Motor and rider together at the tyre, N. */
   readonly forceN: number;
   readonly limit: Limit;
-  readonly cogTeeth: number;
 }
 
 /** Slowest speed of the curve, m/s: walking pace, below which no one rides. */
@@ -30,6 +30,7 @@ function pointAt(machine: Machine, charge: number, choice: GearChoice, v: number
     forceN: t.totalN,
     limit: t.limit,
     cogTeeth: t.gear.cogTeeth,
+    hubGear: t.gear.hubGear,
   };
 }
 

@@ -1,5 +1,6 @@
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import { supplyAt } from '../machine/battery.ts';
+import { sameGear, type GearId } from '../machine/driveline.ts';
 import { gradeCurve, type GradePoint } from '../ride/grade-curve.ts';
 import { constantSpeedRange } from '../ride/range.ts';
 import { steadySpeed } from '../ride/steady.ts';
@@ -7,12 +8,12 @@ import { plannedSpan } from './figures/range-figures.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
 import { type Study } from './study.ts';
 
-/** Speed against grade: the curve in use, the span from full to nearly empty, and other cogs of a mid-drive. */
+/** Speed against grade: the curve in use, the span from full to nearly empty, and other gears of a mid-drive. */
 export interface HillCurves {
   readonly held: readonly GradePoint[];
   readonly full: readonly GradePoint[];
   readonly low: readonly GradePoint[];
-  readonly others: readonly { readonly cogTeeth: number; readonly points: readonly GradePoint[] }[];
+  readonly others: readonly (GearId & { readonly points: readonly GradePoint[] })[];
 }
 
 /** The charge called nearly empty in the span. */
@@ -20,8 +21,7 @@ export const LOW_CHARGE = 0.2;
 
 /** All curves of the hill stage. */
 export function hillCurves({ machine, choice, climb, known }: Study): HillCurves {
-  const inUse = climb.climbs ? climb.cogTeeth : undefined;
-  const index = machine.gears.findIndex((g) => g.cogTeeth === inUse);
+  const index = climb.climbs ? machine.gears.findIndex((g) => sameGear(g, climb)) : -1;
   const neighbours =
     machine.kind === 'mid-drive'
       ? machine.gears.filter((_, i) => Math.abs(i - index) === 2 || (choice === 'best' && i === index))
@@ -32,6 +32,7 @@ export function hillCurves({ machine, choice, climb, known }: Study): HillCurves
     low: gradeCurve(machine, LOW_CHARGE, choice),
     others: neighbours.map((gear) => ({
       cogTeeth: gear.cogTeeth,
+      hubGear: gear.hubGear,
       points: gradeCurve(machine, STATED_CHARGE, gear),
     })),
   };

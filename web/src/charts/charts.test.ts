@@ -27,6 +27,7 @@ const point = (gradePct: number, v: number, limit: GradePoint['limit'] = 'voltag
   limit,
   forceN: 100,
   cogTeeth: 20,
+  hubGear: null,
 });
 
 describe('curves', () => {
@@ -72,6 +73,7 @@ describe('hill chart', () => {
     known: verdict.known,
     hillName: 'Crate Lane',
     gradePct: 9,
+    cogs: 8,
     oneCog: true,
     system: 'metric' as const,
   };

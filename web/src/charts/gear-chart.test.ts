@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { evaluate, shippedRules, newBuild } from '@apple-cart/core';
-import { gearName } from '../stages/drive/gear-name.ts';
+import { evaluate, gearName, shippedRules, newBuild } from '@apple-cart/core';
 import { NAMED_INK } from '../test/ink.ts';
 import { gearChart } from './gear-chart.ts';
 

@@ -3,6 +3,7 @@ import {
   LIMIT_WORDS,
   convert,
   formatNumber,
+  gearName,
   formatQuantity,
   limitQuantity,
   msToKmh,
@@ -27,6 +28,8 @@ export interface HillChartInput {
   readonly gradePct: number;
   /** True when one cog is held all the way. */
   readonly oneCog: boolean;
+  /** How many cogs the build has: one alone is not named beside its hub gear. */
+  readonly cogs: number;
   readonly system: UnitSystem;
 }
 
@@ -155,7 +158,8 @@ export function hillChart(input: HillChartInput, ink: ChartInk): EChartsOption {
     ...paper({ max: xMax, title: 'Grade, %' }, { max: yMax, title: `Speed, ${unit}` }, ink, (x) => {
       const point = atGrade(curves.held, x);
       if (point === undefined) return `${formatNumber(x, 1)} %: will not climb`;
-      const cog = `${String(point.cogTeeth)}-tooth cog`;
+      const cog =
+        point.hubGear === null ? `${String(point.cogTeeth)}-tooth cog` : gearName(point, input.cogs);
       return `${formatNumber(x, 1)} %<br><b>${formatNumber(speed(point.v), 1)} ${unit}</b><br>${LIMIT_WORDS[point.limit]} binds, ${cog}`;
     }),
     series: [
@@ -174,7 +178,7 @@ export function hillChart(input: HillChartInput, ink: ChartInk): EChartsOption {
                     color: ink.ink2,
                     offset: [4, 3],
                     vertical: 'top',
-                    lines: [{ text: `${String(other.cogTeeth)} T`, style: 'thin' }],
+                    lines: [{ text: gearName(other, input.cogs), style: 'thin' }],
                   },
                   ink,
                 ),

@@ -1,3 +1,4 @@
+import { sameGear } from '../../machine/driveline.ts';
 import { msToKmh } from '../../quantity/units.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
@@ -77,7 +78,7 @@ export function hillFigure(study: Study): Figure {
         riderN: climb.riderN,
         phaseA: climb.phaseA,
         limit: climb.limit,
-        gear: study.machine.gears.find((g) => g.cogTeeth === climb.cogTeeth),
+        gear: study.machine.gears.find((g) => sameGear(g, climb)),
       }
     : undefined;
   const gear = traction?.gear;

@@ -82,6 +82,7 @@ export function balanceSteps(study: Study, v: number, t: Traction, gradePct: num
     stepRow('Rb', 'Pack with leads', supply.ohm, 'ohm'),
     stepRow('R', 'Winding, warm, with controller', machine.circuitOhm, 'ohm'),
     stepRow('cog', 'Cog in use', t.gear.cogTeeth, 'T'),
+    ...(t.gear.hubGear === null ? [] : [stepRow('hub', 'Hub gear in use', t.gear.hubGear, '1')]),
     stepRow('n', 'Motor rad/s per m/s of road', t.gear.motorRatio, '1'),
     stepRow('E', 'Back EMF', machine.motor.kt * omega, 'V'),
     stepRow('I', `Phase current, held by ${LIMIT_WORDS[t.limit]}`, t.phaseA, 'A'),

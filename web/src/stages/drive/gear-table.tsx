@@ -1,9 +1,8 @@
-import { convert, shownUnit, unitText, type GearRow, type KnownBuild } from '@apple-cart/core';
+import { convert, gearName, shownUnit, unitText, type GearRow, type KnownBuild } from '@apple-cart/core';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { niceMax } from '../../charts/curve.ts';
 import { StateMark } from '../../ui/state-mark.tsx';
-import { gearName } from './gear-name.ts';
 
 const BAR = 170;
 const PULL = 74;

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import {
+  gearName,
   formatNumber,
   hallSpacingDeg,
   kmhToMs,
@@ -17,7 +18,6 @@ import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { Ledger, type LedgerLine } from '../parts/ledger.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
-import { gearName } from './gear-name.ts';
 import { GearTable } from './gear-table.tsx';
 import { MotorLedger } from './motor-ledger.tsx';
 

@@ -1,8 +1,8 @@
-import { LIMIT_WORDS, formatNumber, type Verdict } from '@apple-cart/core';
+import { LIMIT_WORDS, formatNumber, gearName, type Verdict } from '@apple-cart/core';
 import { Quantity, type LedgerLine } from '../parts/ledger.tsx';
 
 /** The test hill's watts from pack and rider to the tyre, then time, energy and gear. */
-export function climbLines({ hill }: Verdict): readonly LedgerLine[] {
+export function climbLines({ hill, study }: Verdict): readonly LedgerLine[] {
   const { climb } = hill;
   if (!climb.climbs)
     return [
@@ -12,6 +12,7 @@ export function climbLines({ hill }: Verdict): readonly LedgerLine[] {
         value: <Quantity value={climb.forceN} unit="N" />,
       },
     ];
+  const cogs = new Set(study.machine.gears.map((g) => g.cogTeeth)).size;
   return [
     {
       label: 'From the pack',
@@ -29,10 +30,10 @@ export function climbLines({ hill }: Verdict): readonly LedgerLine[] {
     { label: 'Time on the hill', value: <Quantity value={climb.seconds / 60} unit="min" /> },
     { label: 'Energy for the hill', value: <Quantity value={climb.energyWh} unit="Wh" digits={1} /> },
     {
-      label: 'Cog, cadence',
+      label: climb.hubGear === null ? 'Cog, cadence' : 'Gear, cadence',
       value: (
         <span className="num whitespace-nowrap">
-          {climb.cogTeeth} T, {formatNumber(climb.cadenceRpm, 0)}{' '}
+          {gearName(climb, cogs)}, {formatNumber(climb.cadenceRpm, 0)}{' '}
           <span className="inline-block w-[2.4em] pl-1 text-left font-text text-[12.5px] text-ink3">rpm</span>
         </span>
       ),

@@ -3,6 +3,7 @@ import {
   LIMIT_WORDS,
   STATED_CHARGE,
   formatNumber,
+  gearName,
   msToKmh,
   type GearOnHill,
   type State,
@@ -52,9 +53,6 @@ function stateOf(gear: GearOnHill): State {
   return gear.inSpan && lasts(gear) > LASTS_S ? 'fine' : 'look';
 }
 
-const nameOf = (g: GearOnHill): string =>
-  g.hubGear === null ? `${String(g.cogTeeth)} T` : `${String(g.cogTeeth)} T, gear ${String(g.hubGear)}`;
-
 function GearRow({ gear: g, best }: { gear: GearOnHill; best: boolean }) {
   const { gearing } = useDocument();
   const edit = useBuild((state) => state.edit);
@@ -66,7 +64,7 @@ function GearRow({ gear: g, best }: { gear: GearOnHill; best: boolean }) {
         <span className="mr-2 inline-block align-[-2px]">
           <StateMark state={stateOf(g)} size={14} />
         </span>
-        {nameOf(g)}
+        {gearName(g, gearing.cogTeeth.length)}
       </th>
       <td className="num px-2 text-right">{g.climbs ? shown(msToKmh(g.v), 'km/h').text : 'stalls'}</td>
       <td className={`num px-2 text-right ${g.climbs && !g.inSpan ? 'text-look' : ''}`}>
@@ -105,7 +103,10 @@ export function GearsOnHill() {
     useMemo(() => ({ build: document, charge: STATED_CHARGE, gradePct: grade }), [document, grade]),
   );
   const best = studied.value === undefined ? undefined : bestOf(studied.value);
-  const suits = best === undefined ? 'Working out every gear…' : `${nameOf(best)} suits the hill best`;
+  const suits =
+    best === undefined
+      ? 'Working out every gear…'
+      : `${gearName(best, document.gearing.cogTeeth.length)} suits the hill best`;
   return (
     <section aria-label="Gears on the hill">
       <PanelHead
@@ -133,7 +134,7 @@ export function GearsOnHill() {
               </thead>
               <tbody>
                 {gears.map((gear) => (
-                  <GearRow key={nameOf(gear)} gear={gear} best={gear === best} />
+                  <GearRow key={gearName(gear, Infinity)} gear={gear} best={gear === best} />
                 ))}
               </tbody>
             </table>

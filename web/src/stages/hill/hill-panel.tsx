@@ -14,6 +14,7 @@ export function HillPanel() {
   const { curves, span, climb } = verdict.hill;
   const grade = verdict.known.brief.hillGradePct.value;
   const pinnedHeld = pinned?.hill.curves.held;
+  const cogs = document.gearing.cogTeeth.length;
   const option = useMemo(
     () =>
       hillChart(
@@ -24,12 +25,24 @@ export function HillPanel() {
           known: verdict.known,
           hillName,
           gradePct: grade,
+          cogs,
           oneCog: document.gearing.heldCogTeeth !== null,
           system,
         },
         ink,
       ),
-    [curves, span, pinnedHeld, verdict.known, hillName, grade, document.gearing.heldCogTeeth, system, ink],
+    [
+      curves,
+      span,
+      pinnedHeld,
+      verdict.known,
+      hillName,
+      grade,
+      cogs,
+      document.gearing.heldCogTeeth,
+      system,
+      ink,
+    ],
   );
   const unit = shownUnit('km/h', system);
   const speed = (v: number): string => formatNumber(convert(msToKmh(v), 'km/h', unit), 1);
@@ -63,12 +76,14 @@ export function HillPanel() {
           { name: `Speed, ${unitText(unit)}`, digits: 1 },
           { name: 'Limit' },
           { name: 'Cog, teeth' },
+          { name: 'Hub gear' },
         ],
         rows: curves.held.map((p) => [
           p.gradePct,
           convert(msToKmh(p.v), 'km/h', unit),
           LIMIT_WORDS[p.limit],
           p.cogTeeth,
+          p.hubGear ?? '',
         ]),
       }}
     />
