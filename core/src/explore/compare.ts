@@ -1,7 +1,7 @@
 import type { BuildDocument } from '../document/document.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { msToKmh } from '../quantity/units.ts';
-import { plannedRange } from '../verdict/figures/range-figures.ts';
+import { plannedKm } from '../verdict/figures/range-figures.ts';
 import { study, type Study } from '../verdict/study.ts';
 
 /** The figures that a candidate is compared with another by; undefined where there is no such number. */
@@ -31,10 +31,7 @@ export const headlines = (s: Study): Headlines =>
     copperW: () => (s.climb.climbs ? s.climb.copperW : undefined),
     startPct: () => s.start.gradePct,
     rangeKm: () => (s.range.holds ? s.range.metres / 1000 : undefined),
-    plannedKm: () => {
-      const planned = plannedRange(s);
-      return planned === undefined ? undefined : { low: planned.low / 1000, high: planned.high / 1000 };
-    },
+    plannedKm: () => plannedKm(s),
     massKg: () => s.machine.machineMassKg,
   });
 

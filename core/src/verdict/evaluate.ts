@@ -19,7 +19,7 @@ import {
 import type { Figure } from './figure.ts';
 import { classFigure } from './figures/class-figure.ts';
 import { hillFigure, startFigure, topSpeedFigure } from './figures/motion-figures.ts';
-import { RANGE_LEFT_OUT, consumptionFigure, plannedRange, rangeFigure } from './figures/range-figures.ts';
+import { RANGE_LEFT_OUT, consumptionFigure, plannedKm, rangeFigure } from './figures/range-figures.ts';
 import { heatFigure } from './figures/heat-figure.ts';
 import { massFigure, priceFigure } from './figures/tally-figures.ts';
 import { weakestFigure } from './figures/weakest-figure.ts';
@@ -128,11 +128,6 @@ const hillOf = (s: Judged): Verdict['hill'] =>
     span: () => hillSpan(s),
     curves: () => hillCurves(s),
   });
-
-function plannedKm(s: Judged): Verdict['range']['plannedKm'] {
-  const planned = plannedRange(s);
-  return planned === undefined ? undefined : { low: planned.low / 1000, high: planned.high / 1000 };
-}
 
 const rangeOf = (s: Judged): Verdict['range'] =>
   lazily<Verdict['range']>({

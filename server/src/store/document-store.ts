@@ -177,13 +177,6 @@ export class DocumentStore<T, S = never> {
     });
   }
 
-  /** The stored text of a document that cannot be read, for whoever wants to mend it. @throws Problem 404 */
-  async text(id: string): Promise<string> {
-    const row = await this.#database.reader.getRepository(this.kind.entity).findOneBy({ id });
-    if (!isThere(row)) throw notFound(this.kind.word);
-    return row.document;
-  }
-
   #rows(): Promise<DocumentRow[]> {
     return this.#database.reader
       .getRepository(this.kind.entity)

@@ -136,3 +136,9 @@ export function consumptionFigure(study: Study): Figure {
     },
   };
 }
+
+/** What may be planned on, the reserve kept back, km; undefined where the brief's speed is not held. */
+export function plannedKm(study: Study): { readonly low: number; readonly high: number } | undefined {
+  const planned = plannedRange(study);
+  return planned === undefined ? undefined : { low: planned.low / 1000, high: planned.high / 1000 };
+}
