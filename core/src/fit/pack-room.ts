@@ -1,4 +1,5 @@
-import { boxDistance, clearance, distanceToSegment, signedDistance, type Box } from '../frame/box.ts';
+import { boxDistance, distanceToSegment, nearestBar, signedDistance, type Box } from '../frame/box.ts';
+import type { Tube } from '../frame/frame.ts';
 import type { PackPlace } from '../frame/names.ts';
 import { placeOf } from '../frame/places.ts';
 import { RADIANS, along, directionDeg, shifted, type Point } from '../frame/point.ts';
@@ -41,38 +42,55 @@ export function bossPoints({ build, frame }: Subject): readonly Boss[] {
 /** The tube that a box is mounted on; null for a box that lies free. */
 const bearing = (s: Subject, place: PackPlace) => placeOf(s.frame, place)?.bears ?? null;
 
-/** Room around one box: tubes that do not carry it, and the wheels. Shock and rocker have their own check. */
-function roomAround(s: Subject, box: Box, place: PackPlace): readonly Room[] {
-  const { frame } = s;
-  const carries = bearing(s, place);
-  const tubes = frame.tubes
-    .filter((t) => t.name !== 'shock' && t.name !== 'rocker' && t.name !== carries)
-    // A carrier's strut ends at the rail that carries the box.
-    .filter((t) => !(carries === 'rail' || carries === 'deck') || t.name !== 'deck strut')
-    .map((t): Room => ({ what: t.name, mm: clearance(box, t.a, t.b, t.radius) }));
-  // Wheels that stand in pairs have the box between them.
-  const paired = {
-    rear: frame.style === 'carriage',
-    front: frame.style === 'carriage' || frame.style === 'trike',
-  };
-  const wheel = (end: 'rear' | 'front', radius: number): readonly Room[] =>
-    paired[end] ? [] : [{ what: `${end} wheel`, mm: signedDistance(box, frame[end]) - radius }];
-  return [...tubes, ...wheel('rear', frame.rearRadius), ...wheel('front', frame.frontRadius)];
+/** The tubes that a box could run into: those that do not carry it. Shock and rocker have their own check. */
+function tubesAround({ frame }: Subject, carries: string | null): readonly Tube[] {
+  // A carrier's strut ends at the rail that carries the box.
+  const carried = carries === 'rail' || carries === 'deck';
+  return frame.tubes.filter(
+    ({ name }) =>
+      name !== 'shock' && name !== 'rocker' && name !== carries && !(carried && name === 'deck strut'),
+  );
+}
+
+/** The wheels beside a box; those that stand in pairs have it between them. */
+function wheelRooms({ frame }: Subject, box: Box): readonly Room[] {
+  const { style } = frame;
+  const room = (what: string, centre: Point, radius: number): Room => ({
+    what,
+    mm: signedDistance(box, centre) - radius,
+  });
+  return [
+    ...(style === 'carriage' ? [] : [room('rear wheel', frame.rear, frame.rearRadius)]),
+    ...(style === 'carriage' || style === 'trike'
+      ? []
+      : [room('front wheel', frame.front, frame.frontRadius)]),
+  ];
 }
 
 /** The nearest thing of several. */
 export const tightest = (rooms: readonly Room[]): Room | undefined =>
   rooms.reduce<Room | undefined>((a, b) => (a === undefined || b.mm < a.mm ? b : a), undefined);
 
+/** What stands nearest to one box. */
+function nearestRoom(s: Subject, box: Box, place: PackPlace): Room | undefined {
+  const tube = nearestBar(box, tubesAround(s, bearing(s, place)));
+  return tightest([
+    ...(tube === undefined ? [] : [{ what: tube.bar.name, mm: tube.mm }]),
+    ...wheelRooms(s, box),
+  ]);
+}
+
 /** What stands nearest to each box. */
 export const nearestRooms = (s: Subject): readonly (Room | undefined)[] =>
-  s.boxes.map((box, i) => tightest(roomAround(s, box, s.build.pack.boxes[i]?.place ?? 'free')));
+  s.boxes.map((box, i) => nearestRoom(s, box, s.build.pack.boxes[i]?.place ?? 'free'));
 
 /** How far a box is let into the tube that carries it, or stands off it, mm; undefined for a free one. */
 export function seatedMm(s: Subject, box: Box, place: PackPlace): number | undefined {
   const carries = bearing(s, place);
-  const all = s.frame.tubes.filter((t) => t.name === carries).map((t) => clearance(box, t.a, t.b, t.radius));
-  return all.length === 0 ? undefined : Math.min(...all);
+  return nearestBar(
+    box,
+    s.frame.tubes.filter((t) => t.name === carries),
+  )?.mm;
 }
 
 /** Room to bottle bosses; those of the tube that carries the box hold its cradle and do not count. */

@@ -21,17 +21,26 @@ export function corners(box: Box): readonly [Point, Point, Point, Point] {
   return [corner(-a, -b), corner(a, -b), corner(a, b), corner(-a, b)];
 }
 
+/** Points in the box's own axes: along its length and across it, from its centre, mm. */
+function axesOf(box: Box): (x: number, y: number) => readonly [number, number] {
+  const [co, si] = [Math.cos(box.angleDeg * RADIANS), Math.sin(box.angleDeg * RADIANS)];
+  return (px, py) => {
+    const [x, y] = [px - box.x, py - box.y];
+    return [x * co + y * si, y * co - x * si];
+  };
+}
+
 /**
  * Distance of points from the box in mm, negative inside: how far the nearest side is. This signed distance is
  * convex, and never grows when the box does. Derived.
  */
 function distanceFrom(box: Box): (x: number, y: number) => number {
-  const [co, si] = [Math.cos(box.angleDeg * RADIANS), Math.sin(box.angleDeg * RADIANS)];
+  const inBox = axesOf(box);
   const [halfLength, halfHeight] = [box.lengthMm / 2, box.heightMm / 2];
   return (px, py) => {
-    const [x, y] = [px - box.x, py - box.y];
-    const u = Math.abs(x * co + y * si) - halfLength;
-    const v = Math.abs(y * co - x * si) - halfHeight;
+    const [along, across] = inBox(px, py);
+    const u = Math.abs(along) - halfLength;
+    const v = Math.abs(across) - halfHeight;
     return u > 0 && v > 0 ? Math.hypot(u, v) : Math.max(u, v);
   };
 }
@@ -42,20 +51,61 @@ export const signedDistance = (box: Box, { x, y }: Point): number => distanceFro
 /** Golden section to within 0.62^40 of the segment: far below a micrometre on any bicycle. */
 const STEPS = 40;
 
+/** Least distance from zero of the numbers between two. */
+const leastSize = (a: number, b: number): number => (a * b <= 0 ? 0 : Math.min(Math.abs(a), Math.abs(b)));
+
+/** No point of a segment is nearer to the box than this, mm: its sides are looked at one by one. Derived. */
+function distanceAtLeast(box: Box, a: Point, b: Point): number {
+  const inBox = axesOf(box);
+  const [[alongA, acrossA], [alongB, acrossB]] = [inBox(a.x, a.y), inBox(b.x, b.y)];
+  return Math.max(
+    leastSize(alongA, alongB) - box.lengthMm / 2,
+    leastSize(acrossA, acrossB) - box.heightMm / 2,
+  );
+}
+
 /**
  * Least signed distance from the box to the points of a segment, mm. The signed distance is convex along a straight
- * line, so a golden-section search finds the one least value. Both ends are looked at as well.
+ * line, so a golden-section search finds the one least value; where an end is as near as any point can be, there is
+ * nothing to search for.
  */
 export function distanceToSegment(box: Box, a: Point, b: Point): number {
   const distance = distanceFrom(box);
+  const ends = Math.min(distance(a.x, a.y), distance(b.x, b.y));
+  if (ends <= distanceAtLeast(box, a, b)) return ends;
   const [dx, dy] = [b.x - a.x, b.y - a.y];
   const at = (t: number): number => distance(a.x + dx * t, a.y + dy * t);
-  return Math.min(leastByGoldenSection(at, 0, 1, STEPS), at(0), at(1));
+  return Math.min(leastByGoldenSection(at, 0, 1, STEPS), ends);
+}
+
+/** A round bar seen from the side, mm. */
+interface Bar {
+  readonly a: Point;
+  readonly b: Point;
+  readonly radius: number;
 }
 
 /** Room between the box and a round bar from `a` to `b`, mm; negative by how far they run into each other. */
 export const clearance = (box: Box, a: Point, b: Point, radius: number): number =>
   distanceToSegment(box, a, b) - radius;
+
+/** The bar with the least room to the box, the first of equals; undefined for none. Those that cannot be it are not searched along. */
+export function nearestBar<B extends Bar>(
+  box: Box,
+  bars: readonly B[],
+): { readonly bar: B; readonly mm: number } | undefined {
+  const likeliest = bars
+    .map((bar, i) => ({ bar, i, mm: distanceAtLeast(box, bar.a, bar.b) - bar.radius }))
+    .sort((one, other) => one.mm - other.mm);
+  let nearest: (typeof likeliest)[number] | undefined;
+  for (const { bar, i, mm: atLeast } of likeliest) {
+    if (nearest !== undefined && atLeast > nearest.mm) break;
+    const mm = clearance(box, bar.a, bar.b, bar.radius);
+    if (nearest === undefined || mm < nearest.mm || (mm === nearest.mm && i < nearest.i))
+      nearest = { bar, i, mm };
+  }
+  return nearest;
+}
 
 /**
  * Least room between two boxes, mm; exact when they stand apart. When they overlap it is the greatest

@@ -1,4 +1,4 @@
-import { clearance, type Box } from './box.ts';
+import { nearestBar, type Box } from './box.ts';
 import type { Frame, Tube } from './frame.ts';
 import { RADIANS, distance, turned, type Point } from './point.ts';
 
@@ -31,8 +31,10 @@ export function swungTubes(frame: Frame, inMm: number): readonly Tube[] {
  * undefined for a frame that does not swing.
  */
 export function swingClearance(frame: Frame, strokeMm: number, box: Box): number | undefined {
+  if (frame.points.shockTop === undefined) return undefined;
   const poses = Array.from({ length: Math.ceil(strokeMm / POSE_MM) }, (_, i) => i * POSE_MM);
-  const all = [...poses, strokeMm].flatMap((inMm) => swungTubes(frame, inMm));
-  if (all.length === 0) return undefined;
-  return Math.min(...all.map((tube) => clearance(box, tube.a, tube.b, tube.radius)));
+  return nearestBar(
+    box,
+    [...poses, strokeMm].flatMap((inMm) => swungTubes(frame, inMm)),
+  )?.mm;
 }

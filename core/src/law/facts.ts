@@ -2,6 +2,7 @@ import type { Answer, BrakeKind } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild, type Known, type KnownBuild, type KnownSource } from '../document/known.ts';
 import { assembleKnown, type Machine } from '../machine/machine.ts';
+import { lazily } from '../quantity/lazily.ts';
 import { msToKmh } from '../quantity/units.ts';
 import { assistCorners, type RatioCorner } from './assist-curve.ts';
 import { federalTestSpeeds, noLoadSpeed, peakWheelWatts } from './motor-alone.ts';
@@ -108,65 +109,90 @@ function twoBrakes({ donor }: BuildDocument): Answer {
 const lit = ({ supply }: BuildDocument): Answer =>
   supply.accessories.some((a) => a.light) ? 'yes' : 'unknown';
 
-function factsOf(build: BuildDocument, known: KnownBuild, machine: Machine): LawFacts {
+/** What the facts of one way are worked out on. */
+interface Way {
+  readonly build: BuildDocument;
+  readonly known: KnownBuild;
+  readonly machine: Machine;
+}
+
+/** A place asks for few of them, so each is worked out when it is asked for. */
+function factsOf(way: Way): LawFacts {
+  const { build } = way;
   const { controls, controller, donor } = build;
-  const rated = known.drive.ratedPowerW;
-  const speeds = alone(build, known, machine);
   const sensor = controls.assistSensor;
-  const wheelMm = known.donor.beadMm.value + 2 * known.donor.tyreMm.value;
-  return {
-    ratedPowerW: rated.source === 'unknown' ? undefined : told(rated, 'as rated for the motor'),
-    peakWheelW: point(
-      peakWheelWatts(machine),
-      'worked',
-      'simulated: throttle open, full charge, cold winding, best gear',
-    ),
-    assistEndKmh: assistEnd(build, known, machine),
-    motorAloneKmh: speeds.motor,
-    throttleAloneKmh: speeds.throttle,
-    wheelCount: point(donor.wheelCount, 'measured', 'wheels of the donor'),
-    massKg: point(
-      machine.machineMassKg,
-      'worked',
-      'donor, motor, pack, controller and fittings, without rider',
-    ),
-    nominalV: told(known.pack.nominalV, 'by the label of the pack'),
-    widthMm: told(known.donor.widthMm, 'over the handlebar, or the widest part'),
-    wheelbaseMm: told(known.donor.wheelbaseMm, 'between the axles'),
-    wheelDiameterMm: point(wheelMm, known.donor.beadMm.source, 'bead seat and tyre'),
-    tyreWidthMm: told(known.donor.tyreMm, 'tyre of the donor'),
-    operablePedals: yesNo(donor.operablePedals, 'donor'),
-    motorStopsWithPedals: yesNo(
-      sensor === 'none' ? 'no' : controls.motorStopsWithPedals,
-      sensor === 'none' ? 'no sensor at the pedals' : 'controls',
-    ),
-    pedalHelpStops: yesNo(
-      sensor === 'none' ? 'yes' : controls.motorStopsWithPedals,
-      sensor === 'none' ? 'there is no pedal help' : 'controls',
-    ),
-    helpFades: yesNo(
-      controller.limitsSpeed && known.controller.assistTaperKmh.value > 0 ? 'yes' : 'no',
-      controller.limitsSpeed ? 'fade set in the controller' : 'no speed limit set',
-    ),
-    throttle: yesNo(controls.throttle === 'full' ? 'yes' : 'no', 'controls'),
-    speedometer: yesNo(controls.speedometer, 'controls'),
-    classLabel: yesNo(controls.classLabel, 'controls'),
-    brakesCutMotor: yesNo(controls.brakeCutoffs, 'controls'),
-    twoBrakes: yesNo(twoBrakes(build), 'brakes of the donor'),
-    lights: yesNo(lit(build), 'lights on the pack'),
-    assistRatio: {
-      kind: 'curve',
-      corners: assistCorners(machine),
-      how: 'most help per rider watt, with the efficiencies of motor and chain, and the fade',
+  const hand = lazily({ speeds: () => alone(build, way.known, way.machine) });
+  return lazily<LawFacts>({
+    ratedPowerW: () => {
+      const rated = way.known.drive.ratedPowerW;
+      return rated.source === 'unknown' ? undefined : told(rated, 'as rated for the motor');
     },
-  };
+    peakWheelW: () =>
+      point(
+        peakWheelWatts(way.machine),
+        'worked',
+        'simulated: throttle open, full charge, cold winding, best gear',
+      ),
+    assistEndKmh: () => assistEnd(build, way.known, way.machine),
+    motorAloneKmh: () => hand.speeds.motor,
+    throttleAloneKmh: () => hand.speeds.throttle,
+    wheelCount: () => point(donor.wheelCount, 'measured', 'wheels of the donor'),
+    massKg: () =>
+      point(
+        way.machine.machineMassKg,
+        'worked',
+        'donor, motor, pack, controller and fittings, without rider',
+      ),
+    nominalV: () => told(way.known.pack.nominalV, 'by the label of the pack'),
+    widthMm: () => told(way.known.donor.widthMm, 'over the handlebar, or the widest part'),
+    wheelbaseMm: () => told(way.known.donor.wheelbaseMm, 'between the axles'),
+    wheelDiameterMm: () => {
+      const { beadMm, tyreMm } = way.known.donor;
+      return point(beadMm.value + 2 * tyreMm.value, beadMm.source, 'bead seat and tyre');
+    },
+    tyreWidthMm: () => told(way.known.donor.tyreMm, 'tyre of the donor'),
+    operablePedals: () => yesNo(donor.operablePedals, 'donor'),
+    motorStopsWithPedals: () =>
+      yesNo(
+        sensor === 'none' ? 'no' : controls.motorStopsWithPedals,
+        sensor === 'none' ? 'no sensor at the pedals' : 'controls',
+      ),
+    pedalHelpStops: () =>
+      yesNo(
+        sensor === 'none' ? 'yes' : controls.motorStopsWithPedals,
+        sensor === 'none' ? 'there is no pedal help' : 'controls',
+      ),
+    helpFades: () =>
+      yesNo(
+        controller.limitsSpeed && way.known.controller.assistTaperKmh.value > 0 ? 'yes' : 'no',
+        controller.limitsSpeed ? 'fade set in the controller' : 'no speed limit set',
+      ),
+    throttle: () => yesNo(controls.throttle === 'full' ? 'yes' : 'no', 'controls'),
+    speedometer: () => yesNo(controls.speedometer, 'controls'),
+    classLabel: () => yesNo(controls.classLabel, 'controls'),
+    brakesCutMotor: () => yesNo(controls.brakeCutoffs, 'controls'),
+    twoBrakes: () => yesNo(twoBrakes(build), 'brakes of the donor'),
+    lights: () => yesNo(lit(build), 'lights on the pack'),
+    assistRatio: () => ({
+      kind: 'curve',
+      corners: assistCorners(way.machine),
+      how: 'most help per rider watt, with the efficiencies of motor and chain, and the fade',
+    }),
+  });
 }
 
 /** Every fact that a rule may ask for, for each way the rider can have it; the build as set comes first. */
-export function lawFacts(build: BuildDocument, known: KnownBuild, machine: Machine): readonly ProfileFacts[] {
-  return profilesOf(build).map(({ name, build: own }) => {
-    if (own === build) return { profile: name, facts: factsOf(build, known, machine) };
-    const its = knownBuild(own);
-    return { profile: name, facts: factsOf(own, its, assembleKnown(own, its)) };
+export const lawFacts = (
+  build: BuildDocument,
+  known: KnownBuild,
+  machine: Machine,
+): readonly ProfileFacts[] =>
+  profilesOf(build).map(({ name, build: own }) => {
+    if (own === build) return { profile: name, facts: factsOf({ build, known, machine }) };
+    const way: Way = lazily<Way>({
+      build: () => own,
+      known: () => knownBuild(own),
+      machine: () => assembleKnown(own, way.known),
+    });
+    return { profile: name, facts: factsOf(way) };
   });
-}

@@ -37,19 +37,22 @@ export const coldAgedCapacityAh = (pack: Pack): number =>
   interpolate(COLD_STEPS, CHEMISTRIES[pack.chemistry].coldCapacity, pack.temperatureC);
 
 /**
- * Open-circuit volts and resistance at a state of charge 0 to 1:
+ * Open-circuit volts and resistance at states of charge 0 to 1:
  * Rb = S (ohm of a group: its own, or ohm Ah / Ah) k(charge) exp(B (1/T - 1/298.15)) age + wiring.
  */
-export function supplyAt(pack: Pack, charge: number): Supply {
+export function supplyOf(pack: Pack): (charge: number) => Supply {
   const data = CHEMISTRIES[pack.chemistry];
   const cold = Math.exp(data.arrheniusK * (1 / (pack.temperatureC + ZERO_CELSIUS_K) - 1 / 298.15));
   const age = 1 + AGE_RESISTANCE * Math.max(0, 1 - pack.health);
   const cells = pack.cellsInSeries * (pack.groupOhm ?? data.ohmAh / pack.capacityAh);
-  return {
+  return (charge) => ({
     openVolts: pack.cellsInSeries * interpolate(CHARGE_STEPS, data.openCircuit, charge),
     ohm: cells * interpolate(FACTOR_STEPS, data.chargeFactor, charge) * cold * age + pack.wiringOhm,
-  };
+  });
 }
+
+/** The supply at one state of charge. */
+export const supplyAt = (pack: Pack, charge: number): Supply => supplyOf(pack)(charge);
 
 /**
  * How much faster charge drains than the current says, by Peukert's law (1897) on the 20 h rate:

@@ -3,7 +3,7 @@ import {
   coldAgedCapacityAh,
   fullChargeVolts,
   peukertFactor,
-  supplyAt,
+  supplyOf,
   type Pack,
   type Supply,
 } from './battery.ts';
@@ -24,14 +24,15 @@ const STEPS = 20;
 
 /** Makes a pack ready. Same values as `supplyAt` at every charge. */
 export function packModel(pack: Pack): PackModel {
-  const at = Array.from({ length: STEPS + 1 }, (_, i) => supplyAt(pack, i / STEPS));
+  const supply = supplyOf(pack);
+  const at = Array.from({ length: STEPS + 1 }, (_, i) => supply(i / STEPS));
   return {
     pack,
     capacityAs: coldAgedCapacityAh(pack) * 3600,
     fullVolts: fullChargeVolts(pack),
     wiringOhm: pack.wiringOhm,
-    volts: Float64Array.from(at, (s) => s.openVolts),
-    ohms: Float64Array.from(at, (s) => s.ohm),
+    volts: new Float64Array(at.map((s) => s.openVolts)),
+    ohms: new Float64Array(at.map((s) => s.ohm)),
   };
 }
 

@@ -86,6 +86,26 @@ export function steadyWarmth(
 }
 
 /**
+ * The most that a winding at `windingC` comes to if what it now loses goes on, C; Infinity where it would run away.
+ * All of the loss is taken for copper loss, which grows with the temperature: the core's share does not, so this is
+ * never too little. Derived as `steadyWarmth` is.
+ */
+export function settlesAtMost(
+  t: Thermal,
+  windingC: number,
+  windingW: number,
+  shellW: number,
+  cooling: number,
+  airC: number,
+): number {
+  const path = 1 / cooling + 1 / t.coupleWK;
+  const growth = copperGrowth / (1 + copperGrowth * (windingC - 20));
+  const slope = windingW * growth * path;
+  if (!(slope < 1)) return Infinity;
+  return (airC + shellW / cooling + windingW * path * (1 - growth * windingC)) / (1 - slope);
+}
+
+/**
  * Temperatures after `seconds` of an even load, exactly: the system is linear, T(t) = T* + exp(A t) (T0 - T*)
  * with A's two real eigenvalues (its off-diagonal terms have one sign), by Sylvester's formula.
  */

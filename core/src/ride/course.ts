@@ -127,7 +127,7 @@ export function courseOf(route: Route, wind: Wind, pace: Pace): Course {
   const there = oneWay(route, pace.sideways);
   const round = route.andBack ? [...there, ...turned(there)] : there;
   const legs = Array.from({ length: route.times }, () => round).flat();
-  const column = (of: (leg: Leg) => number): Float64Array => Float64Array.from(legs, of);
+  const column = (of: (leg: Leg) => number): Float64Array => new Float64Array(legs.map(of));
   let metres = 0;
   const tangent = (leg: Leg): number => leg.gradePct / 100;
   const angle = (leg: Leg): number | undefined =>

@@ -38,6 +38,7 @@ export const RIDE_END_WORDS: Readonly<Record<RideEnd, string>> = {
   charge: 'charge kept',
   time: 'time is up',
   hot: 'too hot',
+  'never-hot': 'never too hot',
 };
 
 /** The quantity of the build that sets a limit; undefined where it follows from several. */

@@ -1,6 +1,6 @@
 import type { Machine } from '../machine/machine.ts';
 import { warmResistance } from '../machine/motor.ts';
-import { airCooling, heatStep, rollbackShare, type Warmth } from '../machine/thermal.ts';
+import { airCooling, heatStep, rollbackShare, settlesAtMost, type Warmth } from '../machine/thermal.ts';
 
 /** A machine whose winding warms: resistance and phase limit follow it. */
 export type WarmMachine = Omit<Machine, 'circuitOhm' | 'limits'> & {
@@ -10,6 +10,15 @@ export type WarmMachine = Omit<Machine, 'circuitOhm' | 'limits'> & {
 
 /** The heat of the motor moves slowly: it is stepped for itself, s. */
 const HEAT_S = 2;
+
+/**
+ * A load is even once what it leads to has moved by no more than this from step to step, K, for this long, s. So near
+ * to it, K, the slow changes of speed and current are over, but for what they leave open.
+ */
+const EVEN_K = 0.1;
+const EVEN_S = 60;
+const NEARLY_K = 5;
+const OPEN_K = 0.5;
 
 /** Gathers the motor's losses over a ride and lets it warm by them. */
 export class MotorHeat {
@@ -24,6 +33,9 @@ export class MotorHeat {
   damageAfter: number | undefined;
   /** Share of the phase limit that the heat leaves. */
   shareLeft = 1;
+  /** The most that the winding comes to if what it lost of late goes on, C. */
+  private settlesC = Infinity;
+  private evenS = 0;
   private seconds = 0;
   private windingJ = 0;
   private shellJ = 0;
@@ -47,17 +59,22 @@ export class MotorHeat {
     if (this.seconds < HEAT_S) return;
     const s = this.seconds;
     const { thermal, airC } = this.cold;
-    this.warmth = heatStep(
-      thermal,
-      this.warmth,
-      this.windingJ / s,
-      this.shellJ / s,
-      this.cooling / s,
-      airC,
-      s,
-    );
+    const [windingMeanW, shellMeanW, cooling] = [this.windingJ / s, this.shellJ / s, this.cooling / s];
+    this.warmth = heatStep(thermal, this.warmth, windingMeanW, shellMeanW, cooling, airC, s);
+    const settlesC = settlesAtMost(thermal, this.warmth.windingC, windingMeanW, shellMeanW, cooling, airC);
+    this.evenS = Math.abs(settlesC - this.settlesC) <= EVEN_K ? this.evenS + s : 0;
+    this.settlesC = settlesC;
     this.seconds = this.windingJ = this.shellJ = this.cooling = 0;
     this.apply(now);
+  }
+
+  /** True once an even load has all but warmed the winding through, and that is below a temperature. */
+  settlesBelow(limitC: number): boolean {
+    return (
+      this.evenS >= EVEN_S &&
+      this.settlesC < this.warmth.windingC + NEARLY_K &&
+      this.settlesC + OPEN_K < limitC
+    );
   }
 
   private apply(now: number): void {

@@ -26,11 +26,13 @@ export interface RideOptions {
   readonly mostSeconds?: number;
   /** Ends where the winding is this hot, C. */
   readonly untilC?: number;
+  /** The load is even and stays so: ends once it is clear that the winding never comes to `untilC`. */
+  readonly even?: boolean;
   /** Longest step, s. */
   readonly step?: number;
 }
 
-export type RideEnd = 'arrived' | 'stalled' | 'cut-off' | 'empty' | 'charge' | 'time' | 'hot';
+export type RideEnd = 'arrived' | 'stalled' | 'cut-off' | 'empty' | 'charge' | 'time' | 'hot' | 'never-hot';
 
 /** A ride's totals, SI. */
 export interface Ride {

@@ -179,7 +179,9 @@ class RideState {
     if (this.stillS >= STALL_S) return 'stalled';
     if (o.untilCharge !== undefined && this.source.charge <= o.untilCharge) return 'charge';
     if (this.t >= (o.mostSeconds ?? MOST_S) || this.steps >= MOST_STEPS) return 'time';
-    return o.untilC !== undefined && this.heat.warmth.windingC >= o.untilC ? 'hot' : undefined;
+    if (o.untilC === undefined) return undefined;
+    if (this.heat.warmth.windingC >= o.untilC) return 'hot';
+    return o.even === true && this.heat.settlesBelow(o.untilC) ? 'never-hot' : undefined;
   }
 
   /** Motor, controller and packs over `dt` at a middle speed, and the heat of it. */

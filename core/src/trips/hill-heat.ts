@@ -44,6 +44,7 @@ export function heatOnGrade(
     draining: 'stays',
     speed: steady.moves ? steady.v : 0,
     untilC: Math.min(machine.thermal.rollbackStartC, machine.thermal.damageC),
+    even: true,
     mostSeconds: LONGEST_S,
   });
   if (ride.ends !== 'hot') return { tooHotAfter: undefined, what: 'never' };

@@ -1,3 +1,4 @@
+import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import crate from '../../../demo/routes/crate-lane.json' with { type: 'json' };
 import causeway from '../../../demo/routes/tide-causeway.json' with { type: 'json' };
@@ -6,12 +7,15 @@ import longtailFile from '../../../demo/builds/0412-orchard-longtail.json' with 
 import tandemFile from '../../../demo/builds/0417-choir-tandem.json' with { type: 'json' };
 import trikeFile from '../../../demo/builds/0421-tide-flat-trike.json' with { type: 'json' };
 import type { BuildDocument } from '../document/document.ts';
+import { supplyAt } from '../machine/battery.ts';
 import { assemble } from '../machine/machine.ts';
 import { airCooling, steadyWarmth } from '../machine/thermal.ts';
 import { bearableC, continuousAt, heatOf } from '../ride/continuous.ts';
 import { limitMap } from '../ride/limit-map.ts';
+import { steadySpeed } from '../ride/steady.ts';
 import { evenHill, type Route } from '../route/route.ts';
-import { sample } from '../test/sample.ts';
+import { ALL_OUT, ride } from '../test/rides.ts';
+import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { energyPicture } from './energy-picture.ts';
 import { getHome } from './get-home.ts';
 import { rangeCases } from './range-cases.ts';
@@ -60,6 +64,43 @@ describe('heat', () => {
     if (lowest === undefined) throw new Error('no gear');
     const at = (grade: number): number => heatOnGrade(machine, 0.5, grade, lowest).tooHotAfter ?? 1e9;
     expect(at(12)).toBeLessThan(at(9));
+  });
+
+  it('that never comes is seen before two hours are ridden, and is what they would have shown, over many builds', () => {
+    let shortened = 0;
+    fc.assert(
+      fc.property(anyBuild, fc.integer({ min: 0, max: 14 }), (build, grade) => {
+        const machine = assemble(build);
+        const choice = machine.heldGear ?? 'best';
+        const untilC = Math.min(machine.thermal.rollbackStartC, machine.thermal.damageC);
+        const steady = steadySpeed(machine, supplyAt(machine.pack, 0.5), grade, choice);
+        const options = {
+          pace: ALL_OUT,
+          gear: choice,
+          charge: 0.5,
+          draining: 'stays',
+          speed: steady.moves ? steady.v : 0,
+          untilC,
+          mostSeconds: 2 * 3600,
+        } as const;
+        const hill = evenHill('', 1_000_000, grade);
+        const [whole, short] = [
+          ride(machine, hill, options),
+          ride(machine, hill, { ...options, even: true }),
+        ];
+        if (short.ends !== 'never-hot') {
+          expect(short).toEqual(whole);
+          return;
+        }
+        shortened += 1;
+        expect(whole.ends).not.toBe('hot');
+        expect(short.seconds).toBeLessThan(whole.seconds);
+        expect(whole.hottestC).toBeLessThan(untilC);
+        expect(whole.hottestC - short.hottestC).toBeLessThan(6);
+      }),
+      RUNS,
+    );
+    expect(shortened).toBeGreaterThan(20);
   });
 
   it('builds up from climb to climb, and falls on the way down', () => {

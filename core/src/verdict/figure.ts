@@ -53,6 +53,7 @@ export interface Figure {
   /** Shown in place of a number. */
   readonly words: string | undefined;
   readonly condition: Phrase;
+  /** Written when it is read: the tray shows ten figures, and opens one working. */
   readonly working: Working;
 }
 

@@ -60,19 +60,21 @@ export function classFigure(study: Judged): Figure {
     unit: '1',
     words: here.outcome === 'cannot-tell' ? 'Cannot tell' : here.className,
     condition: condition(study),
-    working: {
-      formulas: [
-        'Each clause holds one value of the build against one limit of the instrument.',
-        'The class is the first whose clauses are not broken.',
-      ],
-      inputs: [],
-      steps: here.tests.flatMap((t) => (t.resulting ?? t.categories[0])?.clauses.map(clauseRow) ?? []),
-      sources: here.tests.flatMap((t) =>
-        t.categories.map((c) => `${c.category.name}: ${c.category.instrument} (${c.category.year})`),
-      ),
-      leftOut: [
-        `Planning aid, not legal advice. ${here.place.provenance} Read ${String(here.place.readYear)}.`,
-      ],
+    get working() {
+      return {
+        formulas: [
+          'Each clause holds one value of the build against one limit of the instrument.',
+          'The class is the first whose clauses are not broken.',
+        ],
+        inputs: [],
+        steps: here.tests.flatMap((t) => (t.resulting ?? t.categories[0])?.clauses.map(clauseRow) ?? []),
+        sources: here.tests.flatMap((t) =>
+          t.categories.map((c) => `${c.category.name}: ${c.category.instrument} (${c.category.year})`),
+        ),
+        leftOut: [
+          `Planning aid, not legal advice. ${here.place.provenance} Read ${String(here.place.readYear)}.`,
+        ],
+      };
     },
   };
 }

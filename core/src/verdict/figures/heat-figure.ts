@@ -43,52 +43,54 @@ export function heatFigure(study: Study): Figure {
     unit: 'C',
     words: climb.climbs ? undefined : 'Stalls',
     condition: climb.climbs ? lastsWords(heat) : ['a stalled motor burns'],
-    working: {
-      formulas: [
-        'Cw dTw/dt = I^2 R(Tw) + (Th + ce omega) omega - G (Tw - Ts)',
-        'Cs dTs/dt = G (Tw - Ts) + gear loss - (h0 + h1 v^0.7)(Ts - Ta)',
-        'R(Tw) = R20 (1 + 0.00393 (Tw - 20)); phase limit x (T2 - Tw) / (T2 - T1) between T1 and T2',
-      ],
-      inputs: [
-        inputRow('Cw', known.drive.windingHeatJK),
-        inputRow('Cs', known.drive.shellHeatJK),
-        inputRow('G', known.drive.coupleWK),
-        ...(build.drive.fluid ? [inputRow('x', known.drive.fluidFactor)] : []),
-        inputRow('h0', known.drive.coolStillWK),
-        inputRow('h1', known.drive.coolMovingWK),
-        inputRow('Ta', known.brief.temperatureC),
-        ...(build.drive.windingSensor === 'yes'
-          ? [inputRow('T1', known.drive.rollbackStartC), inputRow('T2', known.drive.rollbackEndC)]
-          : []),
-        inputRow('Td', known.drive.damageC),
-        inputRow('R20', known.drive.resistanceOhm),
-        inputRow('length', known.brief.hillLengthM),
-        inputRow('grade', known.brief.hillGradePct),
-      ],
-      steps:
-        hillRide === undefined || !climb.climbs
-          ? []
-          : [
-              stepRow('I', 'Phase current on the hill', climb.phaseA, 'A'),
-              stepRow('G', 'Winding to shell', thermal.coupleWK, 'W/K'),
-              stepRow('t', 'Time on the hill', hillRide.seconds, 's'),
-              stepRow('Ts', 'Shell at the top', hillRide.warmth.shellC, 'C'),
-              stepRow('Tw', 'Winding at the top', hillRide.hottestC, 'C'),
-              stepRow('', 'Borne for ever up to', bearableC(machine), 'C'),
-              stepRow(
-                '',
-                'On the same grade without an end: too hot after',
-                heat.tooHotAfter === undefined ? 'not in two hours' : heat.tooHotAfter / 60,
-                'min',
-              ),
-            ],
-      sources: HEAT_SOURCES,
-      leftOut: [
-        'The controller’s own heat, and heat left from a climb before: see the repeated climb on the Hill stage.',
-        ...(build.drive.windingSensor === 'unknown'
-          ? ['Whether a sensor lets the controller hold back is not known: none is counted on.']
-          : []),
-      ],
+    get working() {
+      return {
+        formulas: [
+          'Cw dTw/dt = I^2 R(Tw) + (Th + ce omega) omega - G (Tw - Ts)',
+          'Cs dTs/dt = G (Tw - Ts) + gear loss - (h0 + h1 v^0.7)(Ts - Ta)',
+          'R(Tw) = R20 (1 + 0.00393 (Tw - 20)); phase limit x (T2 - Tw) / (T2 - T1) between T1 and T2',
+        ],
+        inputs: [
+          inputRow('Cw', known.drive.windingHeatJK),
+          inputRow('Cs', known.drive.shellHeatJK),
+          inputRow('G', known.drive.coupleWK),
+          ...(build.drive.fluid ? [inputRow('x', known.drive.fluidFactor)] : []),
+          inputRow('h0', known.drive.coolStillWK),
+          inputRow('h1', known.drive.coolMovingWK),
+          inputRow('Ta', known.brief.temperatureC),
+          ...(build.drive.windingSensor === 'yes'
+            ? [inputRow('T1', known.drive.rollbackStartC), inputRow('T2', known.drive.rollbackEndC)]
+            : []),
+          inputRow('Td', known.drive.damageC),
+          inputRow('R20', known.drive.resistanceOhm),
+          inputRow('length', known.brief.hillLengthM),
+          inputRow('grade', known.brief.hillGradePct),
+        ],
+        steps:
+          hillRide === undefined || !climb.climbs
+            ? []
+            : [
+                stepRow('I', 'Phase current on the hill', climb.phaseA, 'A'),
+                stepRow('G', 'Winding to shell', thermal.coupleWK, 'W/K'),
+                stepRow('t', 'Time on the hill', hillRide.seconds, 's'),
+                stepRow('Ts', 'Shell at the top', hillRide.warmth.shellC, 'C'),
+                stepRow('Tw', 'Winding at the top', hillRide.hottestC, 'C'),
+                stepRow('', 'Borne for ever up to', bearableC(machine), 'C'),
+                stepRow(
+                  '',
+                  'On the same grade without an end: too hot after',
+                  heat.tooHotAfter === undefined ? 'not in two hours' : heat.tooHotAfter / 60,
+                  'min',
+                ),
+              ],
+        sources: HEAT_SOURCES,
+        leftOut: [
+          'The controller’s own heat, and heat left from a climb before: see the repeated climb on the Hill stage.',
+          ...(build.drive.windingSensor === 'unknown'
+            ? ['Whether a sensor lets the controller hold back is not known: none is counted on.']
+            : []),
+        ],
+      };
     },
   };
 }

@@ -44,17 +44,19 @@ export function topSpeedFigure(study: Study): Figure {
     unit: 'km/h',
     words: kmh === undefined ? 'Stands' : undefined,
     condition,
-    working: {
-      formulas: BALANCE,
-      inputs: [...roadInputs(study), ...powerInputs(study), inputRow('wanted', known.brief.cruiseSpeedKmh)],
-      steps: [
-        ...(top.moves ? balanceSteps(study, top.v, top.traction, 0) : []),
-        ...(topFull.moves
-          ? [stepRow('v full', 'The same at the charge limit', msToKmh(topFull.v), 'km/h')]
-          : []),
-      ],
-      sources: FORMULA_SOURCES,
-      leftOut: [NOT_MODELLED, 'Stated at half charge: a full pack is faster where voltage binds.'],
+    get working() {
+      return {
+        formulas: BALANCE,
+        inputs: [...roadInputs(study), ...powerInputs(study), inputRow('wanted', known.brief.cruiseSpeedKmh)],
+        steps: [
+          ...(top.moves ? balanceSteps(study, top.v, top.traction, 0) : []),
+          ...(topFull.moves
+            ? [stepRow('v full', 'The same at the charge limit', msToKmh(topFull.v), 'km/h')]
+            : []),
+        ],
+        sources: FORMULA_SOURCES,
+        leftOut: [NOT_MODELLED, 'Stated at half charge: a full pack is faster where voltage binds.'],
+      };
     },
   };
 }
@@ -91,27 +93,29 @@ export function hillFigure(study: Study): Figure {
     unit: 'km/h',
     words: kmh === undefined ? 'Stalls' : undefined,
     condition: [`${name}, `, qty(grade.value, '%')],
-    working: {
-      formulas: [...BALANCE, 'time = length / v;  energy = watts from the pack x time'],
-      inputs: [
-        inputRow('length', known.brief.hillLengthM),
-        inputRow('grade', grade),
-        ...roadInputs(study),
-        ...powerInputs(study),
-      ],
-      steps:
-        climb.climbs && traction !== undefined && gear !== undefined
-          ? [
-              ...balanceSteps(study, climb.v, { ...traction, gear }, grade.value),
-              stepRow('t', 'Time on the hill', climb.seconds, 's'),
-              stepRow('Pb', 'Taken from the pack', climb.batteryW, 'W'),
-              stepRow('Pm', 'At the motor’s shaft', climb.motorW, 'W'),
-              stepRow('Pcu', 'Lost in copper and controller', climb.copperW, 'W'),
-              stepRow('W', 'Energy for the hill', climb.energyWh, 'Wh'),
-            ]
-          : [stepRow('F', 'Force at standstill', climb.climbs ? 0 : climb.forceN, 'N')],
-      sources: FORMULA_SOURCES,
-      leftOut: [NOT_MODELLED, PEAK_AMPS, 'Steady speed on an even grade: the run-up is left out.'],
+    get working() {
+      return {
+        formulas: [...BALANCE, 'time = length / v;  energy = watts from the pack x time'],
+        inputs: [
+          inputRow('length', known.brief.hillLengthM),
+          inputRow('grade', grade),
+          ...roadInputs(study),
+          ...powerInputs(study),
+        ],
+        steps:
+          climb.climbs && traction !== undefined && gear !== undefined
+            ? [
+                ...balanceSteps(study, climb.v, { ...traction, gear }, grade.value),
+                stepRow('t', 'Time on the hill', climb.seconds, 's'),
+                stepRow('Pb', 'Taken from the pack', climb.batteryW, 'W'),
+                stepRow('Pm', 'At the motor’s shaft', climb.motorW, 'W'),
+                stepRow('Pcu', 'Lost in copper and controller', climb.copperW, 'W'),
+                stepRow('W', 'Energy for the hill', climb.energyWh, 'Wh'),
+              ]
+            : [stepRow('F', 'Force at standstill', climb.climbs ? 0 : climb.forceN, 'N')],
+        sources: FORMULA_SOURCES,
+        leftOut: [NOT_MODELLED, PEAK_AMPS, 'Steady speed on an even grade: the run-up is left out.'],
+      };
     },
   };
 }
@@ -133,36 +137,38 @@ export function startFigure(study: Study): Figure {
     unit: '%',
     words: undefined,
     condition: [`limit: ${DECIDES[start.decides]}`],
-    working: {
-      formulas: [
-        'by force: tan(asin(F / (m g sqrt(1 + Crr^2))) - atan Crr)',
-        'by grip, rear drive: mu (L - a) / (L - mu h);  front drive: mu a / (L + mu h)',
-        'front lift: a / h;  the least of the three decides',
-      ],
-      inputs: [
-        inputRow('L', known.donor.wheelbaseMm),
-        inputRow('h', known.donor.massHeightMm),
-        inputRow('a', known.donor.massAheadMm),
-        inputRow('mu', known.donor.tyreGrip),
-        inputRow('Crr', known.donor.crr),
-        inputRow('I max', known.controller.phaseCurrentA),
-        inputRow('Kv', known.drive.kvRpmPerV),
-        inputRow('G', known.drive.reduction),
-        inputRow('Pr', known.brief.riderPowerW),
-      ],
-      steps: [
-        stepRow('m', 'All masses together', study.machine.road.massKg, 'kg'),
-        stepRow('F', 'Force at the tyre at rest, motor and rider', start.forceN, 'N'),
-        stepRow('', 'By force', start.byForcePct, '%'),
-        stepRow('', 'By grip', start.byGripPct, '%'),
-        stepRow('', 'By front lift', start.byLiftPct, '%'),
-      ],
-      sources: ['Statics of a two-wheeled machine on a slope, derived.', ...FORMULA_SOURCES],
-      leftOut: [
-        PEAK_AMPS,
-        'At that grade nothing is left over to gather speed with.',
-        'A trike’s side-to-side balance is not modelled yet.',
-      ],
+    get working() {
+      return {
+        formulas: [
+          'by force: tan(asin(F / (m g sqrt(1 + Crr^2))) - atan Crr)',
+          'by grip, rear drive: mu (L - a) / (L - mu h);  front drive: mu a / (L + mu h)',
+          'front lift: a / h;  the least of the three decides',
+        ],
+        inputs: [
+          inputRow('L', known.donor.wheelbaseMm),
+          inputRow('h', known.donor.massHeightMm),
+          inputRow('a', known.donor.massAheadMm),
+          inputRow('mu', known.donor.tyreGrip),
+          inputRow('Crr', known.donor.crr),
+          inputRow('I max', known.controller.phaseCurrentA),
+          inputRow('Kv', known.drive.kvRpmPerV),
+          inputRow('G', known.drive.reduction),
+          inputRow('Pr', known.brief.riderPowerW),
+        ],
+        steps: [
+          stepRow('m', 'All masses together', study.machine.road.massKg, 'kg'),
+          stepRow('F', 'Force at the tyre at rest, motor and rider', start.forceN, 'N'),
+          stepRow('', 'By force', start.byForcePct, '%'),
+          stepRow('', 'By grip', start.byGripPct, '%'),
+          stepRow('', 'By front lift', start.byLiftPct, '%'),
+        ],
+        sources: ['Statics of a two-wheeled machine on a slope, derived.', ...FORMULA_SOURCES],
+        leftOut: [
+          PEAK_AMPS,
+          'At that grade nothing is left over to gather speed with.',
+          'A trike’s side-to-side balance is not modelled yet.',
+        ],
+      };
     },
   };
 }

@@ -53,51 +53,58 @@ export function rangeFigure(study: Study): Figure {
     unit: 'km',
     words: planned === undefined ? 'None' : undefined,
     condition,
-    working: {
-      formulas: [
-        'distance = v x integral of Q dq / Ib(q), from the charge limit to the end',
-        'Ib = 2 Pb / (Voc + sqrt(Voc^2 - 4 Rb Pb)),  Pb = (E + 0.3 + I R) I + standby',
-        'I = (F / (n eta) + Th + ce omega) / Kt,  F = road load - rider',
-        'far end = distance x (1 - reserve);  near end = the same with legs resting, x 0.85',
-      ],
-      inputs: [
-        inputRow('v', known.brief.cruiseSpeedKmh),
-        inputRow('reserve', known.brief.reservePct),
-        inputRow('charged', known.pack.chargeLimitPct),
-        inputRow('Vn', known.pack.nominalV),
-        ...roadInputs(study),
-        ...powerInputs(study),
-      ],
-      steps:
-        range.holds && planned !== undefined
-          ? [
-              stepRow(
-                'Wh',
-                'Energy on the label, V x Ah',
-                known.pack.nominalV.value * machine.pack.capacityAh,
-                'Wh',
-              ),
-              stepRow('Q', 'Capacity at this age and temperature', coldAgedCapacityAh(machine.pack), 'Ah'),
-              stepRow('', `Ends at this charge, by ${LIMIT_WORDS[range.ends]}`, range.endCharge * 100, '%'),
-              stepRow('Fr', 'Rider’s share of the force', range.riderN, 'N'),
-              stepRow('Fm', 'Motor’s share of the force', range.motorN, 'N'),
-              stepRow('Ib', 'Current at half charge', range.batteryA, 'A'),
-              stepRow('', 'Energy at half charge', range.whPerKm, 'Wh/km'),
-              stepRow('', 'Energy taken in all', range.usedWh, 'Wh'),
-              stepRow('', 'With the rider, to the end of the charge', range.metres / 1000, 'km'),
-              stepRow('', 'With the rider, less the reserve', planned.high / 1000, 'km'),
-              ...(rangeRested.holds
-                ? [
-                    stepRow('', 'Legs resting: energy at half charge', rangeRested.whPerKm, 'Wh/km'),
-                    stepRow('', 'Legs resting, to the end of the charge', rangeRested.metres / 1000, 'km'),
-                  ]
-                : [stepRow('', 'Legs resting', 'speed not held', 'km')]),
-              stepRow('', 'Legs resting, stops and small grades, less the reserve', planned.low / 1000, 'km'),
-              stepRow('', 'Wanted', wanted / 1000, 'km'),
-            ]
-          : [],
-      sources: FORMULA_SOURCES,
-      leftOut: RANGE_LEFT_OUT,
+    get working() {
+      return {
+        formulas: [
+          'distance = v x integral of Q dq / Ib(q), from the charge limit to the end',
+          'Ib = 2 Pb / (Voc + sqrt(Voc^2 - 4 Rb Pb)),  Pb = (E + 0.3 + I R) I + standby',
+          'I = (F / (n eta) + Th + ce omega) / Kt,  F = road load - rider',
+          'far end = distance x (1 - reserve);  near end = the same with legs resting, x 0.85',
+        ],
+        inputs: [
+          inputRow('v', known.brief.cruiseSpeedKmh),
+          inputRow('reserve', known.brief.reservePct),
+          inputRow('charged', known.pack.chargeLimitPct),
+          inputRow('Vn', known.pack.nominalV),
+          ...roadInputs(study),
+          ...powerInputs(study),
+        ],
+        steps:
+          range.holds && planned !== undefined
+            ? [
+                stepRow(
+                  'Wh',
+                  'Energy on the label, V x Ah',
+                  known.pack.nominalV.value * machine.pack.capacityAh,
+                  'Wh',
+                ),
+                stepRow('Q', 'Capacity at this age and temperature', coldAgedCapacityAh(machine.pack), 'Ah'),
+                stepRow('', `Ends at this charge, by ${LIMIT_WORDS[range.ends]}`, range.endCharge * 100, '%'),
+                stepRow('Fr', 'Rider’s share of the force', range.riderN, 'N'),
+                stepRow('Fm', 'Motor’s share of the force', range.motorN, 'N'),
+                stepRow('Ib', 'Current at half charge', range.batteryA, 'A'),
+                stepRow('', 'Energy at half charge', range.whPerKm, 'Wh/km'),
+                stepRow('', 'Energy taken in all', range.usedWh, 'Wh'),
+                stepRow('', 'With the rider, to the end of the charge', range.metres / 1000, 'km'),
+                stepRow('', 'With the rider, less the reserve', planned.high / 1000, 'km'),
+                ...(rangeRested.holds
+                  ? [
+                      stepRow('', 'Legs resting: energy at half charge', rangeRested.whPerKm, 'Wh/km'),
+                      stepRow('', 'Legs resting, to the end of the charge', rangeRested.metres / 1000, 'km'),
+                    ]
+                  : [stepRow('', 'Legs resting', 'speed not held', 'km')]),
+                stepRow(
+                  '',
+                  'Legs resting, stops and small grades, less the reserve',
+                  planned.low / 1000,
+                  'km',
+                ),
+                stepRow('', 'Wanted', wanted / 1000, 'km'),
+              ]
+            : [],
+        sources: FORMULA_SOURCES,
+        leftOut: RANGE_LEFT_OUT,
+      };
     },
   };
 }
@@ -115,24 +122,26 @@ export function consumptionFigure(study: Study): Figure {
     unit: 'Wh/km',
     words: range.holds ? undefined : 'None',
     condition: ['rider ', rider, ' to resting'],
-    working: {
-      formulas: [
-        'Wh/km = watts from the pack / speed in km/h',
-        'Pb = (E + 0.3 + I R) I + standby',
-        'I = (F / (n eta) + Th + ce omega) / Kt,  F = road load - rider',
-      ],
-      inputs: [inputRow('v', known.brief.cruiseSpeedKmh), ...roadInputs(study), ...powerInputs(study)],
-      steps: range.holds
-        ? [
-            stepRow('Fr', 'Rider’s share of the force', range.riderN, 'N'),
-            stepRow('Fm', 'Motor’s share of the force', range.motorN, 'N'),
-            stepRow('Ib', 'Current at half charge', range.batteryA, 'A'),
-            stepRow('', 'With the rider', range.whPerKm, 'Wh/km'),
-            ...(rangeRested.holds ? [stepRow('', 'Legs resting', rangeRested.whPerKm, 'Wh/km')] : []),
-          ]
-        : [],
-      sources: FORMULA_SOURCES,
-      leftOut: RANGE_LEFT_OUT,
+    get working() {
+      return {
+        formulas: [
+          'Wh/km = watts from the pack / speed in km/h',
+          'Pb = (E + 0.3 + I R) I + standby',
+          'I = (F / (n eta) + Th + ce omega) / Kt,  F = road load - rider',
+        ],
+        inputs: [inputRow('v', known.brief.cruiseSpeedKmh), ...roadInputs(study), ...powerInputs(study)],
+        steps: range.holds
+          ? [
+              stepRow('Fr', 'Rider’s share of the force', range.riderN, 'N'),
+              stepRow('Fm', 'Motor’s share of the force', range.motorN, 'N'),
+              stepRow('Ib', 'Current at half charge', range.batteryA, 'A'),
+              stepRow('', 'With the rider', range.whPerKm, 'Wh/km'),
+              ...(rangeRested.holds ? [stepRow('', 'Legs resting', rangeRested.whPerKm, 'Wh/km')] : []),
+            ]
+          : [],
+        sources: FORMULA_SOURCES,
+        leftOut: RANGE_LEFT_OUT,
+      };
     },
   };
 }

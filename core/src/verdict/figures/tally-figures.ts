@@ -18,25 +18,27 @@ export function massFigure(study: Study): Figure {
     unit: 'kg',
     words: undefined,
     condition: [qty(machine.road.massKg, 'kg', 0), ' on the road'],
-    working: {
-      formulas: [
-        'machine = donor + motor + pack + controller and fittings',
-        'on the road = machine + rider + load',
-      ],
-      inputs: [
-        known.donor.massKg,
-        known.drive.massKg,
-        known.pack.massKg,
-        known.controller.massKg,
-        known.brief.riderMassKg,
-        known.brief.loadMassKg,
-      ].map((k, i) => inputRow(`m${String(i + 1)}`, k)),
-      steps: [
-        stepRow('', 'Machine', machine.machineMassKg, 'kg'),
-        stepRow('', 'On the road', machine.road.massKg, 'kg'),
-      ],
-      sources: ['Addition.'],
-      leftOut: ['The donor stage holds it against the maker’s permitted mass.'],
+    get working() {
+      return {
+        formulas: [
+          'machine = donor + motor + pack + controller and fittings',
+          'on the road = machine + rider + load',
+        ],
+        inputs: [
+          known.donor.massKg,
+          known.drive.massKg,
+          known.pack.massKg,
+          known.controller.massKg,
+          known.brief.riderMassKg,
+          known.brief.loadMassKg,
+        ].map((k, i) => inputRow(`m${String(i + 1)}`, k)),
+        steps: [
+          stepRow('', 'Machine', machine.machineMassKg, 'kg'),
+          stepRow('', 'On the road', machine.road.massKg, 'kg'),
+        ],
+        sources: ['Addition.'],
+        leftOut: ['The donor stage holds it against the maker’s permitted mass.'],
+      };
     },
   };
 }
@@ -88,22 +90,24 @@ export function priceFigure({ build }: Study): Figure {
     unit: '1',
     words: missing === known.length ? 'Not known' : text(sum),
     condition,
-    working: {
-      formulas: ['price = donor + motor + pack + controller + everything else'],
-      inputs: known.map((line): WorkingRow => ({
-        label: line.label,
-        symbol: '',
-        value: line.amount === null ? 'not known' : text(line.amount),
-        unit: '1',
-        source: line.amount === null ? 'unknown' : 'label',
-        origin: '',
-      })),
-      steps: [
-        stepRow('', 'Sum of what is known', text(sum), '1'),
-        stepRow('', 'Budget', money.budget === null ? 'not set' : text(money.budget), '1'),
-      ],
-      sources: ['Prices as entered.'],
-      leftOut: missing > 0 ? ['Missing prices are not counted.'] : [],
+    get working() {
+      return {
+        formulas: ['price = donor + motor + pack + controller + everything else'],
+        inputs: known.map((line): WorkingRow => ({
+          label: line.label,
+          symbol: '',
+          value: line.amount === null ? 'not known' : text(line.amount),
+          unit: '1',
+          source: line.amount === null ? 'unknown' : 'label',
+          origin: '',
+        })),
+        steps: [
+          stepRow('', 'Sum of what is known', text(sum), '1'),
+          stepRow('', 'Budget', money.budget === null ? 'not set' : text(money.budget), '1'),
+        ],
+        sources: ['Prices as entered.'],
+        leftOut: missing > 0 ? ['Missing prices are not counted.'] : [],
+      };
     },
   };
 }

@@ -52,26 +52,28 @@ export function weakestFigure({ chain }: Study): Figure {
     unit: '1',
     words: weakest?.name ?? 'Not known',
     condition: condition(chain, state),
-    working: {
-      formulas: [
-        'margin = least of (continuous limit / amps on the hill, peak limit / amps at full throttle) - 1',
-        'weakest = link with the least margin',
-      ],
-      inputs: chain.links.flatMap((l) => l.inputs).map((k) => inputRow('', k)),
-      steps: [
-        stepRow('', 'From the pack on the test hill', chain.battery.continuousA, 'A'),
-        stepRow('', 'From the pack at full throttle', chain.battery.peakA, 'A'),
-        stepRow('', 'In a phase on the test hill, effective', chain.phase.continuousA, 'A'),
-        stepRow('', 'In a phase at its limit, effective', chain.phase.peakA, 'A'),
-        ...chain.links.map(row),
-      ],
-      sources: [
-        'Limits from data sheets; leads by the balance of copper loss, convection and radiation (McAdams, Heat Transmission, 1954).',
-        'Plugs and leads are counted on for a quarter more for some minutes; a fuse for a tenth more (from memory).',
-      ],
-      leftOut: [
-        'Heat that bundles, boxes and sun keep in. The motor’s own windings: the hill stage looks at them.',
-      ],
+    get working() {
+      return {
+        formulas: [
+          'margin = least of (continuous limit / amps on the hill, peak limit / amps at full throttle) - 1',
+          'weakest = link with the least margin',
+        ],
+        inputs: chain.links.flatMap((l) => l.inputs).map((k) => inputRow('', k)),
+        steps: [
+          stepRow('', 'From the pack on the test hill', chain.battery.continuousA, 'A'),
+          stepRow('', 'From the pack at full throttle', chain.battery.peakA, 'A'),
+          stepRow('', 'In a phase on the test hill, effective', chain.phase.continuousA, 'A'),
+          stepRow('', 'In a phase at its limit, effective', chain.phase.peakA, 'A'),
+          ...chain.links.map(row),
+        ],
+        sources: [
+          'Limits from data sheets; leads by the balance of copper loss, convection and radiation (McAdams, Heat Transmission, 1954).',
+          'Plugs and leads are counted on for a quarter more for some minutes; a fuse for a tenth more (from memory).',
+        ],
+        leftOut: [
+          'Heat that bundles, boxes and sun keep in. The motor’s own windings: the hill stage looks at them.',
+        ],
+      };
     },
   };
 }
