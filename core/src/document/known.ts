@@ -100,48 +100,47 @@ function trueSpeed(set: Known, wheel: number): Known {
   return set.source === 'unknown' ? { ...set, value } : workedAlways(set, value);
 }
 
+/** A known build while it is being filled. */
+type Filling = { -readonly [S in SectionName]: { -readonly [K in keyof KnownBuild[S]]: Known } };
+
+/** Every quantity as it was entered, or by its stated default. */
+function entered(build: BuildDocument): Filling {
+  const context = fallbackContext(build);
+  const beside = { ...context, ...packContext(build.second) };
+  const sections: Record<string, Record<string, Known>> = {};
+  for (const [section, rows] of ROWS) {
+    const values: Readonly<Record<string, unknown>> = build[section];
+    const out: Record<string, Known> = {};
+    for (const [key, path, spec] of rows) {
+      const value = values[key];
+      if (value !== undefined)
+        out[key] = known(path, spec, value as Sourced, section === 'second' ? beside : context);
+    }
+    sections[section] = out;
+  }
+  return sections as Filling;
+}
+
 /**
  * Resolves every quantity of a build. What a pack made from cells has is worked out from them, unknown
  * wiring from the leads once they are known, an unknown roll-out from the wheel size, an unknown centre of
  * mass from everything that weighs and where it is.
  */
 export function knownBuild(build: BuildDocument): KnownBuild {
-  const context = fallbackContext(build);
-  const beside = { ...context, ...packContext(build.second) };
-  const sections: Record<string, Record<string, Known>> = {};
-  for (const [section, rows] of ROWS) {
-    const entered: Readonly<Record<string, unknown>> = build[section];
-    const out: Record<string, Known> = {};
-    for (const [key, path, spec] of rows) {
-      const value = entered[key];
-      if (value !== undefined)
-        out[key] = known(path, spec, value as Sourced, section === 'second' ? beside : context);
-    }
-    sections[section] = out;
-  }
-  const entered = sections as KnownBuild;
-  const resolved = build.pack.make === 'cells' ? { ...entered, ...packFromCells(build, entered) } : entered;
-  const { donor, pack, controller, controls } = resolved;
-  const leads = powerLeadOhm(build, resolved);
-  const centre = ladenCentre(build, resolved);
-  const rolloutMm = worked(donor.rolloutMm, rolloutFromSizeMm(donor.beadMm.value, donor.tyreMm.value));
-  const wheel =
-    controller.setRolloutMm.source === 'unknown' ? 1 : rolloutMm.value / controller.setRolloutMm.value;
-  return {
-    ...resolved,
-    pack:
-      leads === undefined
-        ? pack
-        : { ...pack, wiringMohm: worked(pack.wiringMohm, REST_OF_PATH_MOHM + 1000 * leads) },
-    controller: { ...controller, assistCutoffKmh: trueSpeed(controller.assistCutoffKmh, wheel) },
-    controls: { ...controls, walkCutoffKmh: trueSpeed(controls.walkCutoffKmh, wheel) },
-    donor: {
-      ...donor,
-      rolloutMm,
-      massAheadMm: worked(donor.massAheadMm, Math.max(1, centre.x)),
-      massHeightMm: worked(donor.massHeightMm, Math.max(1, centre.y)),
-    },
-  };
+  const all = entered(build);
+  if (build.pack.make === 'cells') Object.assign(all, packFromCells(build, all));
+  const { donor, pack, controller, controls } = all;
+  const leads = powerLeadOhm(build, all);
+  const centre = ladenCentre(build, all);
+  if (leads !== undefined) pack.wiringMohm = worked(pack.wiringMohm, REST_OF_PATH_MOHM + 1000 * leads);
+  donor.rolloutMm = worked(donor.rolloutMm, rolloutFromSizeMm(donor.beadMm.value, donor.tyreMm.value));
+  donor.massAheadMm = worked(donor.massAheadMm, Math.max(1, centre.x));
+  donor.massHeightMm = worked(donor.massHeightMm, Math.max(1, centre.y));
+  const { setRolloutMm } = controller;
+  const wheel = setRolloutMm.source === 'unknown' ? 1 : donor.rolloutMm.value / setRolloutMm.value;
+  controller.assistCutoffKmh = trueSpeed(controller.assistCutoffKmh, wheel);
+  controls.walkCutoffKmh = trueSpeed(controls.walkCutoffKmh, wheel);
+  return all;
 }
 
 /** True when the quantity counts under the build's choices. */

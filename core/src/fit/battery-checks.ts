@@ -107,16 +107,15 @@ function bosses(s: Subject): Check {
   };
   if (found === undefined) {
     return told({
-      ...base,
       state: 'fine',
       words: 'none in the way',
       limit: ['at least ', qty(3, 'mm', 0)],
       why: ['No boss stands where the pack is; those of its own tube carry the cradle.'],
       remedy: ['Nothing to do.'],
+      ...base,
     });
   }
   return measured({
-    ...base,
     value: found.mm,
     unit: 'mm',
     sense: 'least',
@@ -128,6 +127,7 @@ function bosses(s: Subject): Check {
         ? [`The box sits on the ${found.what}, `, qty(-found.mm, 'mm', 0), ' too near.']
         : [`Nearest is the ${found.what}.`],
     remedy: ['Slide the pack along, or screw it to these bosses.'],
+    ...base,
   });
 }
 
@@ -194,15 +194,14 @@ function feet(s: Subject): Check {
   };
   if (narrow || mm >= ROOM_MM) {
     return told({
-      ...base,
       state: 'fine',
       words: mm >= ROOM_MM ? 'clear' : 'narrow enough',
       why: mm >= ROOM_MM ? ['The feet pass it by.'] : ['The cranks turn past a box as narrow as this.'],
       remedy: ['Nothing to do.'],
+      ...base,
     });
   }
   return measured({
-    ...base,
     value: mm,
     unit: 'mm',
     sense: 'least',
@@ -210,6 +209,7 @@ function feet(s: Subject): Check {
     look: 0,
     why: ['Cranks, heels or toes strike a box of this width.'],
     remedy: ['Move it out of the sweep, or take a narrower box.'],
+    ...base,
   });
 }
 

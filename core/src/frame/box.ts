@@ -21,26 +21,17 @@ export function corners(box: Box): readonly [Point, Point, Point, Point] {
   return [corner(-a, -b), corner(a, -b), corner(a, b), corner(-a, b)];
 }
 
-/** Points in the box's own axes: along its length and across it, from its centre, mm. */
-function axesOf(box: Box): (x: number, y: number) => readonly [number, number] {
-  const [co, si] = [Math.cos(box.angleDeg * RADIANS), Math.sin(box.angleDeg * RADIANS)];
-  return (px, py) => {
-    const [x, y] = [px - box.x, py - box.y];
-    return [x * co + y * si, y * co - x * si];
-  };
-}
-
 /**
  * Distance of points from the box in mm, negative inside: how far the nearest side is. This signed distance is
  * convex, and never grows when the box does. Derived.
  */
 function distanceFrom(box: Box): (x: number, y: number) => number {
-  const inBox = axesOf(box);
+  const [co, si] = [Math.cos(box.angleDeg * RADIANS), Math.sin(box.angleDeg * RADIANS)];
   const [halfLength, halfHeight] = [box.lengthMm / 2, box.heightMm / 2];
   return (px, py) => {
-    const [along, across] = inBox(px, py);
-    const u = Math.abs(along) - halfLength;
-    const v = Math.abs(across) - halfHeight;
+    const [x, y] = [px - box.x, py - box.y];
+    const u = Math.abs(x * co + y * si) - halfLength;
+    const v = Math.abs(y * co - x * si) - halfHeight;
     return u > 0 && v > 0 ? Math.hypot(u, v) : Math.max(u, v);
   };
 }
@@ -56,11 +47,12 @@ const leastSize = (a: number, b: number): number => (a * b <= 0 ? 0 : Math.min(M
 
 /** No point of a segment is nearer to the box than this, mm: its sides are looked at one by one. Derived. */
 function distanceAtLeast(box: Box, a: Point, b: Point): number {
-  const inBox = axesOf(box);
-  const [[alongA, acrossA], [alongB, acrossB]] = [inBox(a.x, a.y), inBox(b.x, b.y)];
+  const [co, si] = [Math.cos(box.angleDeg * RADIANS), Math.sin(box.angleDeg * RADIANS)];
+  const along = ({ x, y }: Point): number => (x - box.x) * co + (y - box.y) * si;
+  const across = ({ x, y }: Point): number => (y - box.y) * co - (x - box.x) * si;
   return Math.max(
-    leastSize(alongA, alongB) - box.lengthMm / 2,
-    leastSize(acrossA, acrossB) - box.heightMm / 2,
+    leastSize(along(a), along(b)) - box.lengthMm / 2,
+    leastSize(across(a), across(b)) - box.heightMm / 2,
   );
 }
 

@@ -1,6 +1,6 @@
 import { convert } from '../quantity/units.ts';
 import { worstPoint } from './assist-curve.ts';
-import type { AnswerFact, CurveFact, LawFacts, NumberFact, ProfileFacts } from './facts.ts';
+import type { AnswerFact, CurveFact, NumberFact, ProfileFacts } from './facts.ts';
 import { NUMBER_FACTS } from './fact-names.ts';
 import type { Clause, CurveClause, NumberClause } from './rule-schema.ts';
 
@@ -23,7 +23,34 @@ export interface ClauseVerdict {
   readonly profile: string;
 }
 
-type Judged = Omit<ClauseVerdict, 'profile'>;
+/** What a clause comes to, and why. */
+type Outcome = Pick<ClauseVerdict, 'state' | 'why'>;
+/** What was found on the way there. */
+type Found = Partial<Pick<ClauseVerdict, 'margin' | 'value' | 'at'>>;
+/** A clause with the fact it asks for, in one way the rider can have the machine. */
+type Asked<C extends Clause, F extends ClauseVerdict['fact']> = {
+  readonly clause: C;
+  readonly fact: F;
+  readonly profile: string;
+};
+
+/** Written out: some forty are made at every keystroke. */
+const verdictOf = (
+  { clause, fact, profile }: Asked<Clause, ClauseVerdict['fact']>,
+  { state, why }: Outcome,
+  found: Found = {},
+): ClauseVerdict => ({
+  clause,
+  fact,
+  margin: found.margin,
+  value: found.value,
+  at: found.at,
+  state,
+  why,
+  profile,
+});
+
+const outcome = (state: ClauseState, why?: string): Outcome => ({ state, why });
 
 const holds = (op: NumberClause['op'], value: number, limit: number): boolean => {
   switch (op) {
@@ -46,7 +73,7 @@ const MAY_BE = 'there may be a rule against it: remembered with low certainty';
 const NOT_CERTAIN = 'the rule is not remembered with certainty';
 
 /** Past a limit: how much that says. */
-function past(clause: NumberClause, margin: number): Pick<ClauseVerdict, 'state' | 'why'> {
+function past(clause: NumberClause, margin: number): Outcome {
   if (clause.unsettled === true) return { state: 'unknown', why: 'the text is read in more than one way' };
   // What is remembered least never condemns, but is never passed over either.
   if (clause.certainty === 'low') return { state: 'check', why: MAY_BE };
@@ -57,7 +84,7 @@ function past(clause: NumberClause, margin: number): Pick<ClauseVerdict, 'state'
 }
 
 /** On the right side of a limit: how sure that is. */
-function within(clause: NumberClause, value: number, margin: number, fact: NumberFact): Judged['why'] {
+function within(clause: NumberClause, value: number, margin: number, fact: NumberFact): Outcome['why'] {
   if (clause.cautionFrom !== undefined && value >= clause.cautionFrom) return clause.caution;
   if (fact.source === 'assumed' || fact.source === 'unknown') return 'the value is assumed';
   // Of what is not there at all no rule could ask less.
@@ -65,10 +92,9 @@ function within(clause: NumberClause, value: number, margin: number, fact: Numbe
   return Math.abs(margin) <= NEAR * clause.limit ? NOT_CERTAIN : undefined;
 }
 
-function judgeNumber(clause: NumberClause, fact: NumberFact | undefined): Judged {
-  const nothing = { margin: undefined, value: undefined, at: undefined };
-  if (fact === undefined)
-    return { clause, fact, ...nothing, state: 'unknown', why: 'the value is not known' };
+function judgeNumber(asked: Asked<NumberClause, NumberFact | undefined>): ClauseVerdict {
+  const { clause, fact } = asked;
+  if (fact === undefined) return verdictOf(asked, outcome('unknown', 'the value is not known'));
   const own = NUMBER_FACTS[clause.fact].unit;
   const atLeast = clause.op === '>' || clause.op === '>=';
   const ends = [convert(fact.high, own, clause.unit), convert(fact.low, own, clause.unit)] as const;
@@ -77,42 +103,35 @@ function judgeNumber(clause: NumberClause, fact: NumberFact | undefined): Judged
   // The hair never excuses a strict limit that is met exactly.
   const passes = (value: number): boolean =>
     holds(clause.op, value, clause.limit) || (clause.op === '<=' && value - clause.limit < HAIR);
-  const done = (state: ClauseState, why?: string): Judged => ({
-    clause,
-    fact,
-    margin,
-    value: worst,
-    at: undefined,
-    state,
-    why,
-  });
+  const done = (what: Outcome): ClauseVerdict => verdictOf(asked, what, { margin, value: worst });
   if (passes(worst)) {
     const why = within(clause, worst, margin, fact);
-    return why === undefined ? done('pass') : done('check', why);
+    return done(outcome(why === undefined ? 'pass' : 'check', why));
   }
-  if (clause.toleratedTo !== undefined && worst <= clause.toleratedTo) return done('check', clause.caution);
-  if (passes(best)) return done('unknown', 'inside at one end of the band only');
-  if (fact.source === 'unknown') return done('unknown', 'only a usual value is known');
-  return { ...done('fail'), ...past(clause, margin) };
+  if (clause.toleratedTo !== undefined && worst <= clause.toleratedTo)
+    return done(outcome('check', clause.caution));
+  if (passes(best)) return done(outcome('unknown', 'inside at one end of the band only'));
+  if (fact.source === 'unknown') return done(outcome('unknown', 'only a usual value is known'));
+  return done(past(clause, margin));
 }
 
 /** Ratios this close come out of the efficiencies' last digits. */
 const RATIO_HAIR = 1e-9;
 
-function judgeCurve(clause: CurveClause, fact: CurveFact): Judged {
+function judgeCurve(asked: Asked<CurveClause, CurveFact>): ClauseVerdict {
+  const { clause, fact } = asked;
   if (fact.corners === undefined) {
     const state = clause.certainty === 'high' ? 'fail' : 'unknown';
-    const why = 'the help does not follow the rider: a light foot has all of it';
-    return { clause, fact, margin: undefined, value: undefined, at: undefined, state, why };
+    return verdictOf(asked, outcome(state, 'the help does not follow the rider: a light foot has all of it'));
   }
   const { kmh, ratio, allowed } = worstPoint(fact.corners, clause.corners);
   const margin = allowed - ratio;
   const met = margin >= -RATIO_HAIR;
-  return { clause, fact, margin, value: ratio, at: { kmh, allowed }, ...judgeCondition(clause, met) };
+  return verdictOf(asked, judgeCondition(clause, met), { margin, value: ratio, at: { kmh, allowed } });
 }
 
 /** A condition that is met is met whether or not it is really asked for; one that is not needs certainty. */
-function judgeCondition(clause: Clause, met: boolean): Pick<ClauseVerdict, 'state' | 'why'> {
+function judgeCondition(clause: Clause, met: boolean): Outcome {
   if (met) return { state: 'pass', why: undefined };
   switch (clause.certainty) {
     case 'high':
@@ -124,27 +143,27 @@ function judgeCondition(clause: Clause, met: boolean): Pick<ClauseVerdict, 'stat
   }
 }
 
-function judgeIn(clause: Clause, facts: LawFacts): Judged {
-  const nothing = { margin: undefined, value: undefined, at: undefined };
+function judgeIn(clause: Clause, { profile, facts }: ProfileFacts): ClauseVerdict {
   switch (clause.kind) {
     case 'number':
-      return judgeNumber(clause, facts[clause.fact]);
+      return judgeNumber({ clause, fact: facts[clause.fact], profile });
     case 'curve':
-      return judgeCurve(clause, facts[clause.fact]);
+      return judgeCurve({ clause, fact: facts[clause.fact], profile });
     case 'open':
-      return { clause, fact: undefined, ...nothing, state: 'check', why: 'not remembered: check the text' };
+      return verdictOf(
+        { clause, fact: undefined, profile },
+        outcome('check', 'not remembered: check the text'),
+      );
     case 'one-of': {
-      const fact = facts[clause.fact];
-      const value = fact?.high;
-      if (value === undefined)
-        return { clause, fact, ...nothing, state: 'unknown', why: 'the value is not known' };
-      return { clause, fact, ...nothing, value, ...judgeCondition(clause, clause.allowed.includes(value)) };
+      const asked = { clause, fact: facts[clause.fact], profile };
+      const value = asked.fact?.high;
+      if (value === undefined) return verdictOf(asked, outcome('unknown', 'the value is not known'));
+      return verdictOf(asked, judgeCondition(clause, clause.allowed.includes(value)), { value });
     }
     case 'answer': {
-      const fact = facts[clause.fact];
-      if (fact.answer === 'unknown')
-        return { clause, fact, ...nothing, state: 'unknown', why: 'not checked yet' };
-      return { clause, fact, ...nothing, ...judgeCondition(clause, fact.answer === clause.wanted) };
+      const asked = { clause, fact: facts[clause.fact], profile };
+      if (asked.fact.answer === 'unknown') return verdictOf(asked, outcome('unknown', 'not checked yet'));
+      return verdictOf(asked, judgeCondition(clause, asked.fact.answer === clause.wanted));
     }
   }
 }
@@ -153,7 +172,7 @@ const ORDER: readonly ClauseState[] = ['pass', 'check', 'unknown', 'fail'];
 
 /** Judges a clause in every way the rider can have the machine; the worst counts. */
 export function judgeClause(clause: Clause, ways: readonly ProfileFacts[]): ClauseVerdict {
-  const all = ways.map(({ profile, facts }): ClauseVerdict => ({ ...judgeIn(clause, facts), profile }));
+  const all = ways.map((way) => judgeIn(clause, way));
   const worse = (a: ClauseVerdict, b: ClauseVerdict): boolean =>
     a.state === b.state ? (a.margin ?? 0) < (b.margin ?? 0) : ORDER.indexOf(a.state) > ORDER.indexOf(b.state);
   const first = all[0];

@@ -1,4 +1,3 @@
-import { firstOf } from '../quantity/first-of.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { Known, KnownBuild } from '../document/known.ts';
 import type { State } from '../check/state.ts';
@@ -73,48 +72,56 @@ interface Spec {
   readonly source: string;
 }
 
+const missingWhy = (inputs: readonly Known[]): Phrase => {
+  const missing = inputs.filter((k) => k.source === 'unknown').map((k) => k.label.toLowerCase());
+  return [missing.length > 0 ? `Not known: ${missing.join(', ')}.` : 'Not known.'];
+};
+
+/** A link whose limits are not all known. */
+const unknownLink = ({ id, name, inputs, demand, source }: Spec): Link => ({
+  id,
+  name,
+  demand,
+  inputs,
+  source,
+  continuousA: undefined,
+  peakA: undefined,
+  margin: undefined,
+  state: 'unknown',
+  why: missingWhy(inputs),
+  remedy: ['Read it from the data sheet or measure it.'],
+});
+
 function link(spec: Spec): Link {
   const { id, name, limits, inputs, demand, remedy, source } = spec;
-  const base = { id, name, demand, inputs, source };
-  const known = limits !== undefined && inputs.every((k) => k.source !== 'unknown');
-  if (!known) {
-    const missing = inputs.filter((k) => k.source === 'unknown').map((k) => k.label.toLowerCase());
-    return {
-      ...base,
-      continuousA: undefined,
-      peakA: undefined,
-      margin: undefined,
-      state: 'unknown',
-      why: [missing.length > 0 ? `Not known: ${missing.join(', ')}.` : 'Not known.'],
-      remedy: ['Read it from the data sheet or measure it.'],
-    };
-  }
-  const margin = Math.min(limits.continuousA / demand.continuousA, limits.peakA / demand.peakA) - 1;
-  const holds = limits.continuousA >= demand.continuousA;
-  const state: State = firstOf(
-    [
-      [margin >= 0, 'fine'],
-      [holds || spec.trips === true, 'look'],
-    ],
-    'stop',
-  );
-  const why: Phrase = firstOf(
-    [
-      [state === 'fine', ['Carries what is asked of it.']],
-      [
-        holds,
-        [
-          `Holds the hill’s `,
-          qty(demand.continuousA, 'A'),
-          ' but not the full ',
-          qty(demand.peakA, 'A'),
-          `: ${spec.failing}.`,
-        ],
-      ],
-    ],
-    ['The hill alone takes ', qty(demand.continuousA, 'A'), `: ${spec.failing}.`],
-  );
-  return { ...base, ...limits, margin, state, why, remedy: state === 'fine' ? ['Nothing to do.'] : remedy };
+  if (limits === undefined || inputs.some((k) => k.source === 'unknown')) return unknownLink(spec);
+  const { continuousA, peakA } = limits;
+  const margin = Math.min(continuousA / demand.continuousA, peakA / demand.peakA) - 1;
+  const holds = continuousA >= demand.continuousA;
+  const least: State = holds || spec.trips === true ? 'look' : 'stop';
+  const fine = margin >= 0;
+  const short: Phrase = holds
+    ? [
+        `Holds the hill’s `,
+        qty(demand.continuousA, 'A'),
+        ' but not the full ',
+        qty(demand.peakA, 'A'),
+        `: ${spec.failing}.`,
+      ]
+    : ['The hill alone takes ', qty(demand.continuousA, 'A'), `: ${spec.failing}.`];
+  return {
+    id,
+    name,
+    demand,
+    inputs,
+    source,
+    continuousA,
+    peakA,
+    margin,
+    state: fine ? 'fine' : least,
+    why: fine ? ['Carries what is asked of it.'] : short,
+    remedy: fine ? ['Nothing to do.'] : remedy,
+  };
 }
 
 /** What the links are made from. */

@@ -53,6 +53,8 @@ export class Stepper {
   /** Shorter than asked for where the machine comes to rest within the step. */
   dt = 0;
   private open = false;
+  /** The last push was with all there is. */
+  private flatOut = false;
   private lastA = 0;
 
   constructor(
@@ -106,13 +108,20 @@ export class Stepper {
     const wm = (this.v + wish) / 2;
     // The gear is for the speed ridden: the one wished for may be out of reach.
     this.gear = this.box.choose(this.source.supply, this.v < LAUNCH_MS ? wm : this.v, wanted, this.dt);
-    if (this.most(wm) >= wanted) {
-      this.binding = 'wish';
-      this.share(wanted, wm);
-      return wish;
-    }
     this.open = true;
-    const v1 = Math.max(0, 2 * (this.guessed(wm) ?? this.reach(wm)) - this.v);
+    // After a step at full throttle the next is likely to be one: its root is tried first, and lies below the wish.
+    let vm = this.flatOut ? this.guessed(wm) : undefined;
+    if (vm === undefined) {
+      if (this.most(wm) >= wanted) {
+        this.flatOut = false;
+        this.binding = 'wish';
+        this.share(wanted, wm);
+        return wish;
+      }
+      vm = (this.flatOut ? undefined : this.guessed(wm)) ?? this.reach(wm);
+    }
+    this.flatOut = true;
+    const v1 = Math.max(0, 2 * vm - this.v);
     this.lastA = (v1 - this.v) / this.dt;
     this.share(this.forceFor(v1), (this.v + v1) / 2);
     const limit: Limit = this.full?.limit ?? 'no-motor';

@@ -22,12 +22,13 @@ export interface Finding {
 
 const asksFor = (c: Check): boolean => c.state === 'look' || c.state === 'stop';
 
-const checkFinding = (c: Check): Omit<Finding, 'stage'> => ({
+const checkFinding = (c: Check, stage: StageId): Finding => ({
   code: `check-${c.id}`,
   state: c.state,
   title: c.title,
   detail: [...c.why, ' ', ...c.remedy],
   path: '',
+  stage,
 });
 
 const isUnusual = ({ path, source, value }: Known): boolean => {
@@ -75,7 +76,7 @@ const chained = ({ chain, powerChecks }: Study): readonly Finding[] => [
       detail: [...l.why, ' ', ...l.remedy],
       path: l.inputs[0]?.path ?? '',
     })),
-  ...powerChecks.filter(asksFor).map((c) => ({ ...checkFinding(c), stage: 'power' as const })),
+  ...powerChecks.filter(asksFor).map((c) => checkFinding(c, 'power')),
 ];
 
 function power({ known, build }: Study): readonly Finding[] {
@@ -162,10 +163,7 @@ function drive({ build, machine }: Study): readonly Finding[] {
 
 /** Fit checks that ask for something, at the stage where it is mended. */
 const fit = ({ checks }: Study): readonly Finding[] =>
-  checks.filter(asksFor).map((c) => ({
-    ...checkFinding(c),
-    stage: stageOfCheck(c),
-  }));
+  checks.filter(asksFor).map((c) => checkFinding(c, stageOfCheck(c)));
 
 /** A climb that lasts only minutes, or hardly longer than the test hill, is said. */
 const LASTS_S = 15 * 60;
