@@ -1,4 +1,4 @@
-import { readFileSync, readdirSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import {
   assemble,
   chargePlan,
@@ -10,7 +10,6 @@ import {
   operatingPoint,
   packCard,
   part,
-  readBuildText,
   sensitivities,
   subject,
   supplyAt,
@@ -23,19 +22,12 @@ import {
   type Part,
   type Supply,
 } from '@apple-cart/core';
+import { demoBuilds, trayOf, wholeOf } from './demo.ts';
 import { line, medianMicroseconds } from './measure.ts';
-
-const folder = new URL('../demo/builds/', import.meta.url);
 
 /** The demo builds, and the longtail with eleven cogs and a free choice among them: the most work there is. */
 function builds(): readonly (readonly [string, BuildDocument])[] {
-  const demo = readdirSync(folder)
-    .sort()
-    .map((file) => {
-      const read = readBuildText(readFileSync(new URL(file, folder), 'utf8'));
-      if (!read.ok) throw new Error(file);
-      return read.value;
-    });
+  const demo = demoBuilds();
   const [longtail] = demo;
   if (longtail === undefined) throw new Error('no demo builds');
   const eleven: BuildDocument = {
@@ -112,15 +104,6 @@ function benchMatching(): void {
     );
   }
 }
-
-/** What a keystroke waits for: the figures of the tray and the state of every stage. */
-function trayOf(build: BuildDocument): unknown {
-  const { figures, stages } = evaluate(build, shippedRules());
-  return [figures, stages];
-}
-
-/** Every curve, table and working there is. */
-const wholeOf = (build: BuildDocument): unknown => JSON.stringify(evaluate(build, shippedRules()));
 
 /** Times the core; everything is a ratio to the operating point, or to a reference that solves the same. */
 export function benchCore(): void {
