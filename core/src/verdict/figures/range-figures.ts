@@ -28,7 +28,7 @@ export function plannedSpan(helped: RangeResult, rested: RangeOutcome, reserve: 
 }
 
 /** The planned range at the brief's speed, or undefined when it is not held even with the rider's help. */
-export const plannedRange = ({ range, rangeRested, known }: Study): PlannedRange | undefined =>
+const plannedRange = ({ range, rangeRested, known }: Study): PlannedRange | undefined =>
   range.holds ? plannedSpan(range, rangeRested, known.brief.reservePct.value / 100) : undefined;
 
 function enough(planned: PlannedRange | undefined, wanted: number): State {
