@@ -1,43 +1,87 @@
 /** The public face of the core: server, web, bench and end-to-end tests reach it only through here. */
+
+// Format: quantities with their units, as they are written, read and stored.
 export { CHAIN_PITCH_MM } from './quantity/constants.ts';
 export { firstOf } from './quantity/first-of.ts';
-export * from './quantity/units.ts';
-export * from './quantity/unit-system.ts';
-export * from './quantity/parse-quantity.ts';
-export * from './quantity/format.ts';
-export * from './quantity/phrase.ts';
-export * from './quantity/result.ts';
+export { formatChange, formatNumber, formatQuantity, unitText, usualDigits } from './quantity/format.ts';
 export { jsonText } from './quantity/json-text.ts';
-export * from './document/choices.ts';
-export { ENTERED_SOURCES, type QuantitySpec, type Source, type Sourced } from './document/quantity-spec.ts';
-export * from './document/document.ts';
-export * from './document/known.ts';
-export * from './document/read.ts';
-export * from './document/template.ts';
-export * from './document/wheel-size.ts';
-export { awgAreaMm2, nearestAwg } from './quantity/wire-gauge.ts';
+export { parseQuantity } from './quantity/parse-quantity.ts';
+export { phraseText } from './quantity/phrase.ts';
+export { describeIssue, type Issue, type Result } from './quantity/result.ts';
+export { otherUnit, shownUnit, type UnitSystem } from './quantity/unit-system.ts';
+export { convert, kmhToMs, msToKmh, type Unit } from './quantity/units.ts';
+export { nearestAwg } from './quantity/wire-gauge.ts';
+export { issuesFromZod } from './quantity/zod-issues.ts';
+
+// Document: what is entered of a build.
 export type { UsedCell } from './document/cell.ts';
 export type { Accessory } from './document/charging.ts';
-export { CONDUCTORS, conductorOhm } from './document/conductors.ts';
-export * from './document/part-types.ts';
-export * from './parts/part.ts';
-export { readPart } from './parts/read-part.ts';
-export * from './parts/apply-part.ts';
-export * from './parts/refresh-part.ts';
-export * from './parts/part-fields.ts';
 export { CHEMISTRIES } from './document/chemistries.ts';
-export { fullChargeVolts, supplyAt, type Pack, type Supply } from './machine/battery.ts';
-export { LIMITS, type Limit } from './machine/limits.ts';
-export { assemble, type Machine } from './machine/machine.ts';
-export { gearName, type GearId } from './machine/driveline.ts';
-export { roadForce } from './machine/road-load.ts';
-export { operatingPoint } from './ride/operating-point.ts';
-export { topSpeed } from './ride/steady.ts';
-export { gradeCurve, type GradePoint } from './ride/grade-curve.ts';
-export { constantSpeedRange, type RangeOutcome, type RangeResult } from './ride/range.ts';
-export type { Climb, ClimbOutcome } from './ride/climb.ts';
-export { shippedRules } from './law/rules.ts';
-export { readRules, readRulesText } from './law/read-rules.ts';
+export type { Answer, Chemistry, DonorStyle, DriveKind, Joining, PlaceId } from './document/choices.ts';
+export type { SwitchedProfile } from './document/controller.ts';
+export {
+  buildJsonSchema,
+  QUANTITY_PATHS,
+  SCHEMA_VERSION,
+  specAt,
+  type BuildDocument,
+  type QuantityPath,
+  type SectionName,
+} from './document/document.ts';
+export { motorAt } from './document/frame-of.ts';
+export { inUse, knownBuild, type KnownBuild, type KnownSource } from './document/known.ts';
+export { usualPlace } from './document/migrate.ts';
+export { PART_TYPES, type PartType } from './document/part-types.ts';
+export { knownAt, quantityAt, withQuantity } from './document/quantity-at.ts';
+export { ENTERED_SOURCES, type QuantitySpec, type Source, type Sourced } from './document/quantity-spec.ts';
+export { readBuild, readBuildText } from './document/read.ts';
+export { newBuild } from './document/template.ts';
+export { WHEEL_SIZES } from './document/wheel-size.ts';
+
+// Parts: the shelf.
+export { applyPart } from './parts/apply-part.ts';
+export { cellsOf, freshId, partFields, partFromCells, type PartField } from './parts/part-fields.ts';
+export { part, type Part, type PartOf } from './parts/part.ts';
+export { readPart } from './parts/read-part.ts';
+export { refreshed, staleValues } from './parts/refresh-part.ts';
+
+// Frame and fit: the bicycle from the side, and whether motor and pack go on it.
+export { checkDigits, type Check } from './check/check.ts';
+export type { State } from './check/state.ts';
+export { fitChecks } from './fit/fit.ts';
+export { CHAINLINE_FINE_MM, STAY_GAP_MM, type SpacerTrade } from './fit/spacers.ts';
+export { subject } from './fit/subject.ts';
+export { WALK, type Measure, type MeasurePicture, type Station } from './fit/walk.ts';
+export { corners, type Box } from './frame/box.ts';
+export type { Frame } from './frame/frame.ts';
+export type { PackPlace, PointName } from './frame/names.ts';
+export { settle } from './frame/places.ts';
+export type { Point } from './frame/point.ts';
+
+// Power: packs, leads, charging, cells.
+export { cellLayout, type CellLayout } from './power-chain/cell-layout.ts';
+export type { Chain, Link, LinkId } from './power-chain/chain.ts';
+export { chargePlan, packCard, type ChargePlan, type PackCard } from './power-chain/charge-plan.ts';
+export { likesFull, type ChargeOutcome } from './power-chain/charging.ts';
+export { readings } from './power-chain/expectations.ts';
+export { preCharge } from './power-chain/inrush.ts';
+export { leadLoss, phaseLeadWatts } from './power-chain/leads.ts';
+export { lightsVerdict } from './power-chain/lights.ts';
+export {
+  matchAll,
+  matchCells,
+  readCells,
+  type MatchOutcome,
+  type RefusalReason,
+} from './power-chain/match-cells.ts';
+export { BARS } from './power-chain/resting-card.ts';
+export { twoPackStudy, type TwoPacks } from './power-chain/two-pack-study.ts';
+
+// Law: rules, facts, classes.
+export { ratioAt, type RatioCorner } from './law/assist-curve.ts';
+export { ANSWER_FACTS, DUTY_KINDS, LIMIT_UNITS, NUMBER_FACTS, REGIONS } from './law/fact-names.ts';
+export { lawFacts, type AnswerFact, type CurveFact, type NumberFact } from './law/facts.ts';
+export type { ClauseState, ClauseVerdict } from './law/judge-clause.ts';
 export {
   decidingCategory,
   judgeBook,
@@ -45,123 +89,43 @@ export {
   type PlaceOutcome,
   type PlaceVerdict,
 } from './law/judge.ts';
-export type { ClauseState, ClauseVerdict } from './law/judge-clause.ts';
-export {
-  ANSWER_FACTS,
-  DUTY_KINDS,
-  LIMIT_UNITS,
-  NUMBER_FACTS,
-  REGIONS,
-  type AnswerFactName,
-  type NumberFactName,
-} from './law/fact-names.ts';
-export type { Category, Certainty, Clause, Duty, LawTest, PlaceRules, RuleBook } from './law/rule-schema.ts';
-export { lawFacts } from './law/facts.ts';
-export type { AnswerFact, CurveFact, LawFacts, NumberFact, ProfileFacts } from './law/facts.ts';
-export { evaluate, type Verdict } from './verdict/evaluate.ts';
-export { toldVerdict, type ToldVerdict } from './verdict/told-verdict.ts';
-export { TRAY } from './verdict/figure.ts';
-export type { State } from './check/state.ts';
-export type { Figure, FigureId, Working, WorkingRow } from './verdict/figure.ts';
-export type { Finding } from './verdict/findings.ts';
-export { STAGE_IDS, type StageId } from './verdict/stages/stage-ids.ts';
-export { stageOf } from './verdict/stages/stage-of.ts';
-export type { StageVerdict } from './verdict/stages/stage.ts';
-export { BINDING_WORDS, LIMIT_WORDS, RIDE_END_WORDS, limitQuantity } from './ride/limit-words.ts';
-export { placeState } from './verdict/figures/class-figure.ts';
-export { moneyText } from './verdict/figures/tally-figures.ts';
-export { LOW_CHARGE, type HillCurves, type HillSpan, type RangePoint } from './verdict/curves.ts';
-export { STATED_CHARGE } from './ride/stated.ts';
-export { knownAt, quantityAt, withQuantity } from './document/quantity-at.ts';
-export { sensitivities, type Sensitivity } from './explore/sensitivity.ts';
-export { hallSpacingDeg, type GearRow, type MotorCadence } from './verdict/gearing.ts';
-export { ringRows, type RingRow } from './explore/rings.ts';
-export { compare, headlines, type Comparison, type Gains, type Headlines } from './explore/compare.ts';
-export { compareLayouts, type Layout, type LayoutName } from './explore/layouts.ts';
-export { comparePlaces, type PlaceTried } from './explore/pack-places.ts';
-export { measureNext, type OpenMeasure } from './explore/measure-next.ts';
-export type { FitVerdict } from './verdict/fit-verdict.ts';
-export { fitChecks } from './fit/fit.ts';
-export { subject } from './fit/subject.ts';
-export { CHECK_GROUPS, checkDigits, type Check, type CheckGroup } from './check/check.ts';
-export { WALK, type Measure, type MeasurePicture, type Station } from './fit/walk.ts';
-export { CHAINLINE_FINE_MM, STAY_GAP_MM, type SpacerTrade } from './fit/spacers.ts';
-export { corners, type Box } from './frame/box.ts';
-export type { Frame, Tube } from './frame/frame.ts';
-export type { PackPlace, PointName } from './frame/names.ts';
-export { settle } from './frame/places.ts';
-export type { Point } from './frame/point.ts';
-export { motorAt } from './document/frame-of.ts';
-export { usualPlace } from './document/migrate.ts';
-export { LINK_IDS, type Chain, type Link, type LinkId } from './power-chain/chain.ts';
-export type { Demand } from './power-chain/demand.ts';
-export { cellLayout, type CellLayout, type Neighbours, type PlacedCell } from './power-chain/cell-layout.ts';
-export * from './power-chain/match-cells.ts';
-export { leadAmps, leadLoss, phaseLeadWatts, plugAmps } from './power-chain/leads.ts';
-export { inrush, preCharge } from './power-chain/inrush.ts';
-export { chargeRun, likesFull, type ChargeOutcome, type ChargeStep } from './power-chain/charging.ts';
-export { BARS, type CardRow } from './power-chain/resting-card.ts';
-export {
-  chargePlan,
-  packCard,
-  type ChargePlan,
-  type HabitRow,
-  type PackCard,
-} from './power-chain/charge-plan.ts';
-export { twoPackStudy, type PackAlone, type TwoPacks } from './power-chain/two-pack-study.ts';
-export { lightsVerdict, type LightsVerdict } from './power-chain/lights.ts';
-export { voltsOrAmps, type Step } from './explore/volts-or-amps.ts';
-export { readings, type Reading } from './power-chain/expectations.ts';
-export { linkRemedies, type LinkRemedy } from './explore/link-remedies.ts';
-export { issuesFromZod } from './quantity/zod-issues.ts';
-export {
-  route,
-  evenHill,
-  MOST_POINTS,
-  type ProfilePoint,
-  type Recorded,
-  type RoadSpan,
-  type RoadStop,
-  type Route,
-} from './route/route.ts';
-export { SURFACES, SURFACE_DATA, type Surface } from './route/surface.ts';
-export {
-  climbRidden,
-  elevationAlong,
-  elevationAt,
-  gradeOf,
-  pieces,
-  riddenLengthM,
-  riseOf,
-  routeLengthM,
-  steepest,
-  steepestRidden,
-  totalClimb,
-  type Piece,
-} from './route/profile.ts';
-export {
-  cleanedProfile,
-  rawTrack,
-  routeFromPositions,
-  type Cleaning,
-  type Positions,
-  type Track,
-} from './route/recorded.ts';
-export { asRound, drawnRoute, profileOf, type Stretch } from './route/drawn.ts';
-export { readRoute } from './route/read-route.ts';
-export { readGpx, type GpxWay } from './formats/gpx-read.ts';
-export { writeGpx } from './formats/gpx-write.ts';
-export {
-  guessProfileColumns,
-  routeFromTable,
-  type ProfileColumns,
-  type TableRow,
-} from './formats/table-profile.ts';
-export type { Ride, RideEnd } from './ride/ride.ts';
-export type { Binding, Trace } from './ride/trace.ts';
+export { labelledCategory, labelLines } from './law/label.ts';
+export { curveRules, lawCurves, limitLines, type LawCurves, type LimitLine } from './law/law-curves.ts';
+export { readRules, readRulesText } from './law/read-rules.ts';
+export type { Category, Certainty, Clause, Duty, PlaceRules, RuleBook } from './law/rule-schema.ts';
+export { shippedRules } from './law/rules.ts';
+export { traps } from './law/traps/traps.ts';
+
+// Ride: the machine on a road.
+export { supplyAt, type Supply } from './machine/battery.ts';
+export { gearInWords, gearName } from './machine/driveline.ts';
+export type { Limit } from './machine/limits.ts';
+export { assemble, type Machine } from './machine/machine.ts';
+export { roadForce } from './machine/road-load.ts';
+export type { Continuous } from './ride/continuous.ts';
+export type { Pace } from './ride/course.ts';
+export type { GradePoint } from './ride/grade-curve.ts';
 export { limitMap, type MapCell } from './ride/limit-map.ts';
-export { bearableC, type Continuous } from './ride/continuous.ts';
-export { ridePlan, traceSpacing, type Effort, type RidePlan } from './trips/ride-plan.ts';
+export { BINDING_WORDS, LIMIT_WORDS, limitQuantity, RIDE_END_WORDS } from './ride/limit-words.ts';
+export { operatingPoint } from './ride/operating-point.ts';
+export type { Ride } from './ride/ride.ts';
+export { STATED_CHARGE } from './ride/stated.ts';
+export { topSpeed } from './ride/steady.ts';
+export { TURNING_KG } from './ride/stepper.ts';
+export { thirtyMinutePower } from './ride/thirty-minute.ts';
+export type { Binding, Trace } from './ride/trace.ts';
+export { energyPicture, type EnergyRow } from './trips/energy-picture.ts';
+export { getHome, type GetHome } from './trips/get-home.ts';
+export {
+  continuousCurve,
+  gearsOnHill,
+  repeatedClimbs,
+  type GearOnHill,
+  type HeatTimes,
+  type RepeatedClimb,
+} from './trips/hill-heat.ts';
+export { rangeBand, type Band, type Cause } from './trips/range-band.ts';
+export { rangeCases, type RangeCase } from './trips/range-cases.ts';
 export {
   rideHeat,
   rideHill,
@@ -171,37 +135,56 @@ export {
   type HillRidden,
   type RoundsRidden,
 } from './trips/ridden.ts';
+export { ridePlan, traceSpacing, type Effort } from './trips/ride-plan.ts';
+
+// Route: the road, and the files it comes in.
+export { readGpx, type GpxWay } from './formats/gpx-read.ts';
+export { writeGpx } from './formats/gpx-write.ts';
+export { guessProfileColumns, routeFromTable, type ProfileColumns } from './formats/table-profile.ts';
+export { asRound, drawnRoute, profileOf, type Stretch } from './route/drawn.ts';
 export {
-  continuousCurve,
-  gearsOnHill,
-  heatOnGrade,
-  repeatedClimbs,
-  type GearOnHill,
-  type HeatTimes,
-  type RepeatedClimb,
-} from './trips/hill-heat.ts';
-export { rangeBand, type Band, type BandOutcome, type BandProgress, type Cause } from './trips/range-band.ts';
-export { getHome, type GetHome } from './trips/get-home.ts';
-export { rangeCases, type RangeCase } from './trips/range-cases.ts';
-export { energyPicture, type EnergyPicture, type EnergyRow } from './trips/energy-picture.ts';
+  climbRidden,
+  elevationAlong,
+  elevationAt,
+  gradeOf,
+  pieces,
+  riddenLengthM,
+  routeLengthM,
+  steepestRidden,
+  totalClimb,
+} from './route/profile.ts';
+export { readRoute } from './route/read-route.ts';
+export { cleanedProfile, rawTrack, routeFromPositions } from './route/recorded.ts';
+export {
+  evenHill,
+  type ProfilePoint,
+  type Recorded,
+  type RoadSpan,
+  type RoadStop,
+  type Route,
+} from './route/route.ts';
 export { routeSummary, type RouteSummary } from './route/summary.ts';
-export { startGrade } from './ride/start-grade.ts';
-export { TURNING_KG } from './ride/stepper.ts';
-export type { Pace } from './ride/course.ts';
-export { complyWith, makeItComply, type ComplyPlan, type ComplyStep } from './explore/comply/comply.ts';
-export { traps } from './law/traps/traps.ts';
-export type { Trap } from './law/traps/trap.ts';
-export { LABEL_WORDS, labelLines, labelledCategory } from './law/label.ts';
-export { wheelPowerCurve, type PowerAtSpeed } from './law/motor-alone.ts';
-export { assistCorners, ratioAt, type RatioCorner } from './law/assist-curve.ts';
-export { profilesOf, type Profile } from './law/profile.ts';
-export { thirtyMinutePower, type ThirtyMinutes } from './ride/thirty-minute.ts';
-export type { SwitchedProfile } from './document/controller.ts';
-export {
-  curveRules,
-  lawCurves,
-  limitLines,
-  type LawCurves,
-  type LimitLine,
-  type WayCurves,
-} from './law/law-curves.ts';
+export { SURFACE_DATA, SURFACES } from './route/surface.ts';
+
+// Verdict: everything that is said of a build, stage by stage.
+export { LOW_CHARGE, type HillCurves, type HillSpan, type RangePoint } from './verdict/curves.ts';
+export { evaluate, type Verdict } from './verdict/evaluate.ts';
+export { TRAY, type Figure, type FigureId, type WorkingRow } from './verdict/figure.ts';
+export { placeState } from './verdict/figures/class-figure.ts';
+export { moneyText } from './verdict/figures/tally-figures.ts';
+export { hallSpacingDeg, type GearRow } from './verdict/gearing.ts';
+export { STAGE_IDS, type StageId } from './verdict/stages/stage-ids.ts';
+export { stageOf, stageOfFigure } from './verdict/stages/stage-of.ts';
+export type { StageVerdict } from './verdict/stages/stage.ts';
+export { toldVerdict, type ToldVerdict } from './verdict/told-verdict.ts';
+
+// Explore: what if.
+export type { Gains } from './explore/compare.ts';
+export { complyWith, type ComplyPlan, type ComplyStep } from './explore/comply/comply.ts';
+export { compareLayouts, type Layout, type LayoutName } from './explore/layouts.ts';
+export { linkRemedies, type LinkRemedy } from './explore/link-remedies.ts';
+export { measureNext, type OpenMeasure } from './explore/measure-next.ts';
+export { comparePlaces, type PlaceTried } from './explore/pack-places.ts';
+export { ringRows, type RingRow } from './explore/rings.ts';
+export { sensitivities, type Sensitivity } from './explore/sensitivity.ts';
+export { voltsOrAmps, type Step } from './explore/volts-or-amps.ts';

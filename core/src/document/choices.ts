@@ -41,17 +41,13 @@ export const answer = z.enum(['yes', 'no', 'unknown']);
 export type Answer = z.infer<typeof answer>;
 
 export const material = z.enum(['steel', 'aluminium', 'titanium', 'carbon', 'unknown']);
-export type Material = z.infer<typeof material>;
 
 export const forkKind = z.enum(['rigid', 'suspension', 'none', 'unknown']);
-export type ForkKind = z.infer<typeof forkKind>;
 
 /** How the driven wheel's axle is held. */
 export const axleKind = z.enum(['quick-release', 'solid', 'through', 'unknown']);
-export type AxleKind = z.infer<typeof axleKind>;
 
 export const shellKind = z.enum(['threaded', 'unthreaded', 'none', 'unknown']);
-export type ShellKind = z.infer<typeof shellKind>;
 
 export const brakeKind = z.enum([
   'rim',
@@ -65,6 +61,5 @@ export const brakeKind = z.enum([
 export type BrakeKind = z.infer<typeof brakeKind>;
 
 export const leverKind = z.enum(['plain', 'cut-off', 'shift-brake', 'hydraulic', 'unknown']);
-export type LeverKind = z.infer<typeof leverKind>;
 
 export const packPlace = z.enum(PACK_PLACES);

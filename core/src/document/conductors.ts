@@ -11,7 +11,7 @@ interface ConductorData {
 }
 
 /** Resistivities: copper 100 % IACS is 1/58 ohm mm2/m by definition (IEC 60028, 1925); the others by their share of it. */
-export const CONDUCTORS: Readonly<Record<Conductor, ConductorData>> = {
+const CONDUCTORS: Readonly<Record<Conductor, ConductorData>> = {
   copper: {
     name: 'copper',
     resistivity: 1 / 58e6,

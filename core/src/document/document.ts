@@ -16,7 +16,7 @@ export const SCHEMA_VERSION = 5;
 const amount = z.number().min(0).max(1_000_000).nullable();
 
 /** Prices in one currency; null is a price not known yet, which is never counted as nought. */
-export const money = z.strictObject({
+const money = z.strictObject({
   currency: z.enum(['GBP', 'EUR', 'USD']),
   budget: amount,
   donor: amount,

@@ -63,7 +63,7 @@ function packContext({
 }
 
 /** The choices that defaults depend on. */
-export function fallbackContext(build: BuildDocument): FallbackContext {
+function fallbackContext(build: BuildDocument): FallbackContext {
   const { style, beadMm, tyreMm, wheelbaseMm } = build.donor;
   const size = {
     beadMm: beadMm.source === 'unknown' ? USUAL_BEAD : beadMm.value,

@@ -4,7 +4,7 @@ import type { PlaceVerdict } from './judge.ts';
 import type { Category } from './rule-schema.ts';
 
 /** Names that a label's lines may use in braces, and what they stand for. */
-export const LABEL_WORDS = {
+const LABEL_WORDS = {
   class: 'short name of the class',
   ratedW: 'rated power in watts',
   ratedKw: 'rated power in kilowatts',

@@ -13,7 +13,7 @@ import { msToKmh } from '../quantity/units.ts';
 import { thirtyMinutePower, type ThirtyMinutes } from '../ride/thirty-minute.ts';
 
 /** One way the rider can have the machine, as curves against speed. */
-export interface WayCurves {
+interface WayCurves {
   /** Empty for the build as set. */
   readonly profile: string;
   /** Motor force per rider force; undefined where the help does not follow the rider. */

@@ -21,6 +21,10 @@ export function gearName({ cogTeeth, hubGear }: GearId, cogs: number): string {
   return cogs > 1 ? `${String(cogTeeth)} T, gear ${String(hubGear)}` : `gear ${String(hubGear)}`;
 }
 
+/** As a sentence says it: "34-tooth cog", "19-tooth cog, gear 3". */
+export const gearInWords = ({ cogTeeth, hubGear }: GearId): string =>
+  `${String(cogTeeth)}-tooth cog${hubGear === null ? '' : `, gear ${String(hubGear)}`}`;
+
 export interface DrivelineInput {
   /** Loaded radius, m. */
   readonly wheelRadius: number;

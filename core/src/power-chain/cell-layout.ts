@@ -5,14 +5,14 @@ import type { KnownBuild } from '../document/known.ts';
 import { bodiesOf, cellRowsOf } from '../document/pack-from-cells.ts';
 
 /** A cell in its seat: the series group it belongs to, counted from the negative end, and which end is up. */
-export interface PlacedCell extends CellSeat {
+interface PlacedCell extends CellSeat {
   readonly group: number;
   /** Groups stand up and down by turns, so that the next one is joined at the same face. */
   readonly plusUp: boolean;
 }
 
 /** Two cells beside each other and the volts between their cans with a full pack. */
-export interface Neighbours {
+interface Neighbours {
   readonly a: PlacedCell;
   readonly b: PlacedCell;
   readonly groupsApart: number;

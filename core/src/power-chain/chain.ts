@@ -7,18 +7,8 @@ import type { ClimbOutcome } from '../ride/climb.ts';
 import { batteryDemand, phaseDemand, type Demand } from './demand.ts';
 import { leadAmps, plugAmps } from './leads.ts';
 
-export const LINK_IDS = [
-  'cells',
-  'bms',
-  'join',
-  'plug',
-  'fuse',
-  'leads',
-  'controller',
-  'phase-leads',
-  'phase-plug',
-] as const;
-export type LinkId = (typeof LINK_IDS)[number];
+export type LinkId =
+  'cells' | 'bms' | 'join' | 'plug' | 'fuse' | 'leads' | 'controller' | 'phase-leads' | 'phase-plug';
 
 /** One link of the current chain: what it carries, and what is asked of it. */
 export interface Link {

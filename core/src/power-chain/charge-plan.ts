@@ -12,7 +12,7 @@ import { MIXED_RIDING } from '../ride/stated.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
 
 /** A habit of charging: how far its window takes one, and how long it takes to put back. */
-export interface HabitRow {
+interface HabitRow {
   readonly id: string;
   readonly name: string;
   readonly life: string;

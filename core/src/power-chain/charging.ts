@@ -1,3 +1,4 @@
+import type { Chemistry } from '../document/choices.ts';
 import { coldAgedCapacityAh, supplyAt, type Pack } from '../machine/battery.ts';
 
 /** What the wall gives to the pack. */
@@ -9,7 +10,7 @@ export interface Charger {
 }
 
 /** One moment of a charge. */
-export interface ChargeStep {
+interface ChargeStep {
   readonly hours: number;
   readonly charge: number;
   readonly amps: number;
@@ -90,4 +91,4 @@ export const HABITS = [
 ] as const;
 
 /** A 12 V lead-acid block is at its best when always full: a partial habit harms it. */
-export const likesFull = (pack: Pack): boolean => pack.chemistry === 'lead-acid';
+export const likesFull = (chemistry: Chemistry): boolean => chemistry === 'lead-acid';

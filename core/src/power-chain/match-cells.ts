@@ -11,14 +11,14 @@ export interface RefusedCell {
 }
 
 /** Cells in parallel. */
-export interface CellGroup {
+interface CellGroup {
   readonly cells: readonly UsedCell[];
   readonly mah: number;
   /** Of the group, where each of its cells was measured: 1 / sum of 1 / R. */
   readonly mohm: number | undefined;
 }
 
-export interface Matching {
+interface Matching {
   readonly groups: readonly CellGroup[];
   readonly refused: readonly RefusedCell[];
   /** Largest less smallest group, mAh. */
@@ -49,9 +49,9 @@ export interface MatchProgress {
 }
 
 /** Cells below this share of the median capacity are refused. Common practice, no source. */
-export const LEAST_OF_MEDIAN = 0.8;
+const LEAST_OF_MEDIAN = 0.8;
 /** Cells above this many times the median resistance are refused. Common practice, no source. */
-export const MOST_OF_MEDIAN_OHM = 1.5;
+const MOST_OF_MEDIAN_OHM = 1.5;
 
 const median = (values: readonly number[]): number => {
   const sorted = [...values].sort((a, b) => a - b);

@@ -10,7 +10,7 @@ import { topSpeed } from '../ride/steady.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
 
 /** One of two packs by itself on this machine. */
-export interface PackAlone {
+interface PackAlone {
   readonly name: string;
   readonly fullV: number;
   readonly energyWh: number;

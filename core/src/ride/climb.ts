@@ -8,7 +8,7 @@ import { steadySpeed } from './steady.ts';
 import type { GearChoice } from './traction.ts';
 
 /** A hill ridden at its steady speed. */
-export interface Climb {
+interface Climb {
   readonly climbs: true;
   readonly v: number;
   readonly seconds: number;

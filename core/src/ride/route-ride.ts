@@ -254,6 +254,7 @@ class RideState {
     trace.shellC.push(this.heat.warmth.shellC);
     trace.cadenceRpm.push(step.riderN > 0 ? cadenceRpm(step.gear, vm) : 0);
     trace.cogTeeth.push(step.gear.cogTeeth);
+    trace.hubGear.push(step.gear.hubGear);
     trace.batteryW.push(this.batteryW);
     trace.binding.push(step.binding);
   }

@@ -23,6 +23,8 @@ export interface Trace {
   readonly shellC: number[];
   readonly cadenceRpm: number[];
   readonly cogTeeth: number[];
+  /** Gear of a hub gear, counted from 1; null without one. */
+  readonly hubGear: (number | null)[];
   /** Taken from the pack's terminals, W. */
   readonly batteryW: number[];
   readonly binding: Binding[];
@@ -42,6 +44,7 @@ export const emptyTrace = (): Trace => ({
   shellC: [],
   cadenceRpm: [],
   cogTeeth: [],
+  hubGear: [],
   batteryW: [],
   binding: [],
 });

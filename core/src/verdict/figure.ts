@@ -15,7 +15,7 @@ export interface WorkingRow {
 }
 
 /** How a figure was worked out, complete enough to be done again by hand. */
-export interface Working {
+interface Working {
   readonly formulas: readonly string[];
   readonly inputs: readonly WorkingRow[];
   readonly steps: readonly WorkingRow[];
@@ -25,8 +25,19 @@ export interface Working {
   readonly leftOut: readonly string[];
 }
 
-export type FigureId =
-  'class' | 'top-speed' | 'hill' | 'start' | 'range' | 'consumption' | 'heat' | 'weakest' | 'mass' | 'price';
+export const FIGURE_IDS = [
+  'class',
+  'top-speed',
+  'hill',
+  'start',
+  'range',
+  'consumption',
+  'heat',
+  'weakest',
+  'mass',
+  'price',
+] as const;
+export type FigureId = (typeof FIGURE_IDS)[number];
 
 /** Figures of the tray, in its order. The others stand on the sheet of their stage. */
 export const TRAY: readonly FigureId[] = [

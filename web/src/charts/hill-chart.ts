@@ -3,6 +3,7 @@ import {
   LIMIT_WORDS,
   convert,
   formatNumber,
+  gearInWords,
   gearName,
   formatQuantity,
   limitQuantity,
@@ -158,9 +159,7 @@ export function hillChart(input: HillChartInput, ink: ChartInk): EChartsOption {
     ...paper({ max: xMax, title: 'Grade, %' }, { max: yMax, title: `Speed, ${unit}` }, ink, (x) => {
       const point = atGrade(curves.held, x);
       if (point === undefined) return `${formatNumber(x, 1)} %: will not climb`;
-      const cog =
-        point.hubGear === null ? `${String(point.cogTeeth)}-tooth cog` : gearName(point, input.cogs);
-      return `${formatNumber(x, 1)} %<br><b>${formatNumber(speed(point.v), 1)} ${unit}</b><br>${LIMIT_WORDS[point.limit]} binds, ${cog}`;
+      return `${formatNumber(x, 1)} %<br><b>${formatNumber(speed(point.v), 1)} ${unit}</b><br>${LIMIT_WORDS[point.limit]} binds, ${gearInWords(point)}`;
     }),
     series: [
       hatched(end, xMax, yMax, ink.gridMajor),

@@ -4,6 +4,7 @@ import {
   BINDING_WORDS,
   convert,
   formatNumber,
+  gearInWords,
   msToKmh,
   shownUnit,
   unitText,
@@ -161,9 +162,10 @@ function wordsAt(trace: Trace, i: number, { units, far, fast, warm }: Scales): s
   const clock = `${String(Math.floor(second / 60))}:${String(Math.floor(second % 60)).padStart(2, '0')}`;
   const cadence = at(trace.cadenceRpm) > 0 ? `, ${text(at(trace.cadenceRpm), 0)} rpm` : '';
   const heat = unitText(units.heat);
+  const gear = gearInWords({ cogTeeth: at(trace.cogTeeth), hubGear: trace.hubGear[i] ?? null });
   return [
     `${text(far(at(trace.metres)), 2)} ${units.distance}, ${clock} min; ${text(at(trace.gradePct), 1)} %`,
-    `<b>${text(fast(at(trace.speed)), 1)} ${units.speed}</b>, ${text(at(trace.cogTeeth), 0)}-tooth cog${cadence}`,
+    `<b>${text(fast(at(trace.speed)), 1)} ${units.speed}</b>, ${gear}${cadence}`,
     `${text(at(trace.batteryW), 0)} W, ${text(at(trace.volts), 1)} V, ${text(at(trace.batteryA), 1)} A; phase ${text(at(trace.phaseA), 0)} A`,
     `winding ${text(warm(at(trace.windingC)), 0)} ${heat}, shell ${text(warm(at(trace.shellC)), 0)} ${heat}`,
     `${text(at(trace.charge) * 100, 0)} % charge`,

@@ -66,6 +66,23 @@ describe('the ride chart', () => {
       expect(text).toContain(part);
   });
 
+  it('names the gear of a hub gear beside the cog', () => {
+    const inHub = { ...trace, hubGear: trace.hubGear.map(() => 3) };
+    const drawn = rideChart(
+      {
+        trace: inHub,
+        elevationM: trace.metres.map(() => 0),
+        pinned: undefined,
+        rollbackC: undefined,
+        damageC: 140,
+        system: 'metric',
+      },
+      NAMED_INK,
+    );
+    expect(tooltip(drawn, 0.5)).toMatch(/\d+-tooth cog, gear 3, /);
+    expect(tooltip(option, 0.5)).toMatch(/\d+-tooth cog, \d+ rpm/);
+  });
+
   it('follows the reader’s units', () => {
     const imperial = rideChart(
       {
@@ -113,7 +130,7 @@ describe('the ride chart', () => {
     const csv = tableCsv(traceTable(trace));
     const [head = '', first = ''] = csv.split('\r\n');
     expect(head).toBe(
-      'time_s,distance_m,speed_km_h,grade_pct,wheel_force_N,pack_V,battery_A,battery_W,phase_A,charge_pct,winding_C,shell_C,cadence_rpm,cog_teeth,binds',
+      'time_s,distance_m,speed_km_h,grade_pct,wheel_force_N,pack_V,battery_A,battery_W,phase_A,charge_pct,winding_C,shell_C,cadence_rpm,cog_teeth,hub_gear,binds',
     );
     expect(first.split(',')).toHaveLength(15);
     expect(csv.split('\r\n')).toHaveLength(trace.metres.length + 2);

@@ -1,13 +1,17 @@
 import {
+  STAGE_IDS,
   convert,
   formatNumber,
   phraseText,
   shownUnit,
+  stageOfFigure,
   unitText,
   usualDigits,
   type Figure,
   type WorkingRow,
 } from '@apple-cart/core';
+import { Link } from 'react-router';
+import { SCREENS } from '../screens/registry.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { SOURCE_WORD, SourceMark } from '../ui/source-mark.tsx';
@@ -83,13 +87,14 @@ export function WorkingPanel({ figure, onClose }: { figure: Figure | undefined; 
   const system = useSettings((state) => state.units);
   if (figure === undefined) return null;
   const { value, unit } = figureText(figure, system);
+  const stage = stageOfFigure(figure.id);
   return (
     <Dialog
       open
       onClose={onClose}
       place="side"
       title={`Working: ${figure.label.toLowerCase()}`}
-      description={`Every number behind the figure. Change any input on its stage.`}
+      description="Every number behind the figure."
     >
       <p className="mb-1 flex items-baseline gap-2">
         <b className="figure-number text-[44px] leading-none">{value}</b>
@@ -98,6 +103,11 @@ export function WorkingPanel({ figure, onClose }: { figure: Figure | undefined; 
       <p className="mb-4 flex items-center gap-1.5 text-ink2">
         <StateMark state={figure.state} labelled={false} />
         {STATE_WORD[figure.state]}, {phraseText(figure.condition, system)}
+      </p>
+      <p className="mb-4">
+        <Link to={`../${stage}`} relative="path" onClick={onClose} className="inline-flex min-h-6 items-center text-slate underline max-bench:min-h-11">
+          Change it on stage {STAGE_IDS.indexOf(stage) + 1}, {SCREENS[stage].name}
+        </Link>
       </p>
       <h3 className="head border-b-[1.5px] border-ink pb-1 text-[14px]">Formula</h3>
       <div className="num mb-4 bg-field px-3 py-2 text-[13px] leading-relaxed">

@@ -19,6 +19,7 @@ const COLUMNS: readonly (Column & { readonly of: Of })[] = [
   { name: 'shell_C', digits: 1, of: (t, i) => t.shellC[i] },
   { name: 'cadence_rpm', of: (t, i) => t.cadenceRpm[i] },
   { name: 'cog_teeth', of: (t, i) => t.cogTeeth[i] },
+  { name: 'hub_gear', of: (t, i) => t.hubGear[i] ?? '' },
   { name: 'binds', of: (t, i) => BINDING_WORDS[t.binding[i] ?? 'wish'] },
 ];
 

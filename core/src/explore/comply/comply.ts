@@ -148,7 +148,7 @@ function reason({ clause }: ClauseVerdict): string {
  * mends is said, and what is not known stays to be settled. Derived: remedies are taken one clause at a time, each on
  * the build that the others leave, and those that turn out unneeded are dropped.
  */
-export function makeItComply(build: BuildDocument, place: PlaceVerdict, wanted: Category): ComplyPlan {
+function makeItComply(build: BuildDocument, place: PlaceVerdict, wanted: Category): ComplyPlan {
   const targets = targetsOf(place, wanted);
   const drafts = smallest(build, targets, search(build, targets)).toSorted(
     (a, b) => EFFORT.indexOf(a.effort) - EFFORT.indexOf(b.effort),

@@ -7,5 +7,6 @@ import { pathsOf, type Stage } from './stage.ts';
 export const donorStage: Stage = {
   owns: ['donor', ...pathsOf('drive', driveSizeSpecs), ...pathsOf('pack', packBoxSpecs)],
   checks: ['frame', 'wheel', 'bracket', 'battery', 'load', 'brakes'],
+  figures: ['mass'],
   stands: byEntries('all known'),
 };

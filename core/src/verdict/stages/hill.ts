@@ -12,5 +12,6 @@ function words({ climb, start, known, heat }: Study): string {
 export const hillStage: Stage = {
   owns: pathsOf('drive', driveHeatSpecs),
   checks: [],
+  figures: ['hill', 'start', 'heat'],
   stands: (subject) => byFigures(subject, ['hill', 'start', 'heat'], words(subject.study)),
 };

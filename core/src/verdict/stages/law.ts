@@ -19,5 +19,6 @@ function words({ outcome, unsettled, failing }: PlaceVerdict): string {
 export const lawStage: Stage = {
   owns: ['donor.widthMm', 'controller.setRolloutMm', 'controls.labelSpeedKmh', 'controls.labelPowerW'],
   checks: [],
+  figures: ['class'],
   stands: (subject) => byFigures(subject, ['class'], words(subject.study.here)),
 };

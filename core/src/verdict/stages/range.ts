@@ -11,6 +11,7 @@ const ENOUGH: Readonly<Record<State, string>> = {
 export const rangeStage: Stage = {
   owns: ['brief.windFromDeg', 'brief.descentKmh'],
   checks: [],
+  figures: ['range', 'consumption'],
   stands: (subject) => {
     const { state } = byFigures(subject, ['range'], '');
     return { state, words: subject.study.range.holds ? ENOUGH[state] : 'speed not held' };

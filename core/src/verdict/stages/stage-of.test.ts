@@ -3,7 +3,11 @@ import { CHECK_GROUPS } from '../../check/check.ts';
 import { QUANTITY_PATHS, SPECS } from '../../document/document.ts';
 import { STAGES } from './registry.ts';
 import { STAGE_IDS } from './stage-ids.ts';
-import { stageOf, stageOfCheck } from './stage-of.ts';
+import { shippedRules } from '../../law/rules.ts';
+import { sample } from '../../test/sample.ts';
+import { evaluate } from '../evaluate.ts';
+import { FIGURE_IDS } from '../figure.ts';
+import { stageOf, stageOfCheck, stageOfFigure } from './stage-of.ts';
 
 const owned = STAGE_IDS.flatMap((id) => STAGES[id].owns);
 
@@ -18,6 +22,13 @@ describe('what stages own', () => {
     for (const group of CHECK_GROUPS) expect(STAGE_IDS).toContain(stageOfCheck({ group }));
     const groups = STAGE_IDS.flatMap((id) => STAGES[id].checks);
     expect([...groups].sort()).toEqual([...CHECK_GROUPS].sort());
+  });
+
+  it('is every headline figure, once', () => {
+    const figures = STAGE_IDS.flatMap((id) => STAGES[id].figures);
+    expect([...figures].sort()).toEqual([...FIGURE_IDS].sort());
+    expect(evaluate(sample(), shippedRules()).figures.map((f) => f.id)).toEqual(FIGURE_IDS);
+    expect(stageOfFigure('heat')).toBe('hill');
   });
 
   it('is entered where it is asked, though its section belongs elsewhere', () => {

@@ -1,6 +1,7 @@
 import type { Check, CheckGroup } from '../../check/check.ts';
 import { sectionOf } from '../../document/counts-when.ts';
 import { QUANTITY_PATHS, type QuantityPath } from '../../document/document.ts';
+import type { FigureId } from '../figure.ts';
 import { STAGES } from './registry.ts';
 import { STAGE_IDS, type StageId } from './stage-ids.ts';
 
@@ -18,6 +19,10 @@ const MENDERS: ReadonlyMap<CheckGroup, StageId> = new Map(
   STAGE_IDS.flatMap((id) => STAGES[id].checks.map((group) => [group, id] as const)),
 );
 
+const CHANGERS: ReadonlyMap<FigureId, StageId> = new Map(
+  STAGE_IDS.flatMap((id) => STAGES[id].figures.map((figure) => [figure, id] as const)),
+);
+
 /** The stage at which a quantity is entered. @throws TypeError for one that no stage owns. */
 export function stageOf(path: QuantityPath): StageId {
   const id = STAGE_OF.get(path);
@@ -29,5 +34,12 @@ export function stageOf(path: QuantityPath): StageId {
 export function stageOfCheck({ group }: Pick<Check, 'group'>): StageId {
   const id = MENDERS.get(group);
   if (id === undefined) throw new TypeError(`no stage mends ${group}`);
+  return id;
+}
+
+/** The stage at which a headline figure is changed. @throws TypeError for one that no stage changes. */
+export function stageOfFigure(figure: FigureId): StageId {
+  const id = CHANGERS.get(figure);
+  if (id === undefined) throw new TypeError(`no stage changes ${figure}`);
   return id;
 }

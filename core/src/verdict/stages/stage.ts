@@ -32,6 +32,8 @@ export interface Stage {
   /** Whole sections of the document, and single quantities; a quantity named beats its section. */
   readonly owns: readonly (SectionName | QuantityPath)[];
   readonly checks: readonly CheckGroup[];
+  /** The headline figures that are changed at it: the tray leads here. */
+  readonly figures: readonly FigureId[];
   readonly stands: (subject: StageSubject) => Omit<StageVerdict, 'id'>;
 }
 

@@ -5,6 +5,7 @@ import {
   firstOf,
   chargePlan,
   formatNumber,
+  likesFull,
   moneyText,
   packCard,
   readings,
@@ -68,12 +69,12 @@ function Habits() {
   const plan = useMemo(() => chargePlan(document), [document]);
   const unit = shown(1, 'km').unit;
   const km = (value: number): string => shown(value, 'km', 0).text;
-  const likesFull = document.pack.chemistry === 'lead-acid';
+  const full = likesFull(document.pack.chemistry);
   return (
     <section aria-label="Habits of charging" className="keep-together pt-2" data-testid="habits">
       <PanelHead
         title={
-          likesFull
+          full
             ? 'Lead-acid lives longest when it is always full'
             : 'Less of the pack, and it lasts longer'
         }
@@ -107,8 +108,8 @@ function Habits() {
               <td className="pl-4 text-left! text-[12.5px] text-ink2">
                 {firstOf(
                   [
-                    [likesFull && habit.id === 'full', 'charge after every ride'],
-                    [likesFull, 'sulphates when left so'],
+                    [full && habit.id === 'full', 'charge after every ride'],
+                    [full, 'sulphates when left so'],
                   ],
                   habit.life,
                 )}
