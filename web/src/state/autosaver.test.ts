@@ -53,7 +53,7 @@ function stand() {
       },
       draft: (unsent) => drafts.push(unsent),
       tell: (saving) => said.push(saving),
-      refused: (errand, why) => lost.push(`${errand.kind} ${why}`),
+      refused: (why, waiting) => lost.push(`${why} ${String(waiting.length)} wait`),
     },
   );
   const state = (): string | undefined => said.at(-1)?.saveState;
@@ -209,7 +209,7 @@ describe('pins and named versions', () => {
     server.refuses = 'pin bad';
     await saver.also(pin('first', 'bad'));
     await saver.also(pin('first', 'good'));
-    expect(lost).toEqual(['keep Gone.']);
+    expect(lost).toEqual(['Gone. 0 wait']);
     expect(server.errands).toEqual(['pin good: first']);
     expect(state()).toBe('saved');
   });

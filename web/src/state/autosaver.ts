@@ -45,8 +45,8 @@ export interface SavingPorts<T> {
   /** Holds what is unsent where a crash of the page does not reach; undefined drops it. */
   readonly draft: (unsent: Unsent<T> | undefined) => void;
   readonly tell: (saving: Saving<T>) => void;
-  /** An errand that the server will not do: said, and taken out of the line. */
-  readonly refused?: (errand: Errand<T>, why: string) => void;
+  /** An errand that the server will not do: taken out of the line and said, with the errands that still wait. */
+  readonly refused?: (why: string, waiting: readonly Errand<T>[]) => void;
 }
 
 /** A pause in typing after which a change is sent, ms. */
@@ -248,13 +248,15 @@ export class Autosaver<T> {
   async #sendErrand(): Promise<void> {
     const [errand] = this.#errands;
     if (errand === undefined) return;
+    let refusal: string | undefined;
     try {
       await this.#ports.run?.(errand);
     } catch (problem) {
       if (mayPass(problem)) throw problem;
-      this.#ports.refused?.(errand, wordsOf(problem));
+      refusal = wordsOf(problem);
     }
     this.#errands = this.#errands.filter((e) => e !== errand);
+    if (refusal !== undefined) this.#ports.refused?.(refusal, this.#errands);
   }
 
   #trouble(problem: unknown): void {

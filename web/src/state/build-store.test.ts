@@ -209,6 +209,24 @@ describe('the pin', () => {
       saveState: 'saved',
     });
   });
+
+  it('that the server will not keep leaves the pin that it has', async () => {
+    await store().pin();
+    const before = store().pinned;
+    expect(before).toBeDefined();
+    store().edit(rider(91), 'rider');
+    server.refuse = (request) => (request === 'POST /revisions' ? [400, 'Too many.'] : undefined);
+    await store().pin();
+    expect(store()).toMatchObject({ pinned: before, notKept: 'Too many.' });
+  });
+
+  it('that the server will not take out stays', async () => {
+    await store().pin();
+    const before = store().pinned;
+    server.refuse = (request) => (request.startsWith('DELETE') ? [400, 'Not now.'] : undefined);
+    await store().unpin();
+    expect(store()).toMatchObject({ pinned: before, notKept: 'Not now.' });
+  });
 });
 
 describe('a slow answer', () => {

@@ -109,18 +109,22 @@ export const useBuild = create<BuildState>()((set, get) => {
 
   /** Shows a build that was read, and takes up what an earlier page could not send any more. */
   function show(id: string, stored: Stored<BuildDocument>, pinned: Pinned | undefined): void {
+    /** The pin that the server has. */
+    let held = pinned;
+    const run = runFor(id);
     saver = new Autosaver(stored, {
       save: (request, keepalive) => api.builds.save(id, request, { keepalive }),
-      run: runFor(id),
+      run: async (errand) => {
+        await run(errand);
+        held = pinAfter(held, [errand]);
+      },
       draft: (unsent) => {
         buildDrafts.keep(id, unsent);
       },
       tell: told(id),
-      refused: (errand, why) => {
-        if (get().id !== id) return;
-        // What the screen said was pinned is not: it is taken out again, and said.
-        if (errand.kind === 'keep' && errand.reason === 'pin') set({ pinned: undefined });
-        set({ notKept: why });
+      refused: (why, waiting) => {
+        // What the screen said of the pin is not so: what the server has is shown again, and what still waits.
+        if (get().id === id) set({ pinned: pinAfter(held, waiting), notKept: why });
       },
     });
     set({ version: stored.version, document: stored.document, pinned });

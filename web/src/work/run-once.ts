@@ -7,6 +7,7 @@ export async function runOnce<N extends StudyName>(
   input: StudyInput<N>,
   signal: AbortSignal,
 ): Promise<StudyOutput<N>> {
+  if (signal.aborted) throw new Error('stopped');
   const hand = takeHand();
   const aborted = new Promise<never>((_, reject) => {
     signal.addEventListener('abort', () => {
