@@ -122,15 +122,20 @@ export async function clickWords(page: Page, words: string, selector = 'button')
   }
 }
 
-/** Takes the item that says `text` from the open menu. */
+/** Takes the item that says `text` from the open menu, once it is there: what a menu lists may still be fetched. */
 export async function chooseItem(page: Page, text: string): Promise<void> {
-  for (const item of await page.$$('[role=menuitemradio], [role=menuitem]')) {
-    if ((await item.evaluate((i) => i.textContent)).includes(text)) {
-      await item.click();
-      return;
-    }
+  const items = '[role=menuitemradio], [role=menuitem]';
+  await page.waitForFunction(
+    (selector, words) => [...document.querySelectorAll(selector)].some((i) => i.textContent.includes(words)),
+    {},
+    items,
+    text,
+  );
+  for (const item of await page.$$(items)) {
+    if (!(await item.evaluate((i) => i.textContent)).includes(text)) continue;
+    await item.click();
+    return;
   }
-  throw new Error(`no menu item ${text}`);
 }
 
 /** Opens the first menu whose button says `button` and takes the item that says `item`. */
