@@ -3,17 +3,21 @@ import type { LawFacts } from './facts.ts';
 import type { PlaceVerdict } from './judge.ts';
 import type { Category } from './rule-schema.ts';
 
-/** Names that a label's lines may use in braces, and what they stand for. */
-const LABEL_WORDS = {
-  class: 'short name of the class',
-  ratedW: 'rated power in watts',
-  ratedKw: 'rated power in kilowatts',
-  topKmh: 'speed at which help ends, km/h',
-  topMph: 'speed at which help ends, mph',
-  volts: 'nominal volts',
-  totalKg: 'permissible total mass, kg',
-} as const;
-type LabelWord = keyof typeof LABEL_WORDS;
+/** What a label's lines may name in braces. */
+interface LabelWords {
+  /** Short name of the class. */
+  readonly class: string;
+  /** Rated power. */
+  readonly ratedW: string;
+  readonly ratedKw: string;
+  /** Speed at which help ends. */
+  readonly topKmh: string;
+  readonly topMph: string;
+  /** Nominal volts. */
+  readonly volts: string;
+  /** Permissible total mass. */
+  readonly totalKg: string;
+}
 
 const BLANK = '______';
 
@@ -35,7 +39,7 @@ export function labelLines(
 ): readonly string[] | undefined {
   const end = facts.assistEndKmh?.high;
   const rated = facts.ratedPowerW?.high;
-  const words: Readonly<Record<LabelWord, string>> = {
+  const words: LabelWords = {
     class: category.shortName.toUpperCase(),
     ratedW: whole(rated),
     ratedKw: rated === undefined ? BLANK : (rated / 1000).toFixed(2),
@@ -45,7 +49,9 @@ export function labelLines(
     totalKg: whole(permittedKg),
   };
   return category.label?.lines.map((line) =>
-    line.replaceAll(/\{(\w+)\}/g, (all, name: string) => (name in words ? words[name as LabelWord] : all)),
+    line.replaceAll(/\{(\w+)\}/g, (all, name: string) =>
+      name in words ? words[name as keyof LabelWords] : all,
+    ),
   );
 }
 

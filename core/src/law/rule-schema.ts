@@ -96,7 +96,7 @@ const duty = z.strictObject({
 });
 export type Duty = z.infer<typeof duty>;
 
-/** A plate's lines; names in braces are filled in from the build: see `LABEL_WORDS`. */
+/** A plate's lines; names in braces are filled in from the build: see `LabelWords`. */
 const label = z.strictObject({
   lines: z.array(z.string().trim().min(1).max(80)).min(1).max(8),
   note: longWords,

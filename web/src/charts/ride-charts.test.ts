@@ -132,7 +132,7 @@ describe('the ride chart', () => {
     expect(head).toBe(
       'time_s,distance_m,speed_km_h,grade_pct,wheel_force_N,pack_V,battery_A,battery_W,phase_A,charge_pct,winding_C,shell_C,cadence_rpm,cog_teeth,hub_gear,binds',
     );
-    expect(first.split(',')).toHaveLength(15);
+    expect(first.split(',')).toHaveLength(16);
     expect(csv.split('\r\n')).toHaveLength(trace.metres.length + 2);
   });
 });

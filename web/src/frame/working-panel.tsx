@@ -105,7 +105,12 @@ export function WorkingPanel({ figure, onClose }: { figure: Figure | undefined; 
         {STATE_WORD[figure.state]}, {phraseText(figure.condition, system)}
       </p>
       <p className="mb-4">
-        <Link to={`../${stage}`} relative="path" onClick={onClose} className="inline-flex min-h-6 items-center text-slate underline max-bench:min-h-11">
+        <Link
+          to={`../${stage}`}
+          relative="path"
+          onClick={onClose}
+          className="inline-flex min-h-6 items-center text-slate underline max-bench:min-h-11"
+        >
           Change it on stage {STAGE_IDS.indexOf(stage) + 1}, {SCREENS[stage].name}
         </Link>
       </p>

@@ -74,9 +74,7 @@ function Habits() {
     <section aria-label="Habits of charging" className="keep-together pt-2" data-testid="habits">
       <PanelHead
         title={
-          full
-            ? 'Lead-acid lives longest when it is always full'
-            : 'Less of the pack, and it lasts longer'
+          full ? 'Lead-acid lives longest when it is always full' : 'Less of the pack, and it lasts longer'
         }
         note="at the brief’s speed, no reserve kept"
       />
