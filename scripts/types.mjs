@@ -1,10 +1,6 @@
-// npm run check:types: every room by the compiler, which keeps what it knows of files that have not changed.
-import { join } from 'node:path';
+// npm run check:types: every room by the compiler, one after the other as they rest on each other. What a room shows
+// to the others is kept under node_modules/.cache, so that a change is looked at again only where it can be seen.
 import { root, run } from './lib.mjs';
 
 const ROOMS = ['core', 'contracts', 'server', 'web', 'e2e', 'bench'];
-const known = (room) => join(root, 'node_modules', '.cache', 'tsc', `${room}.tsbuildinfo`);
-const results = ROOMS.map((room) =>
-  run('npx', ['tsc', '-p', room, '--incremental', '--tsBuildInfoFile', known(room)]),
-);
-process.exit(results.every((code) => code === 0) ? 0 : 1);
+process.exit(run('npx', ['tsc', '-b', ...ROOMS], { cwd: root }));

@@ -72,6 +72,7 @@ export {
   matchCells,
   readCells,
   type MatchOutcome,
+  type MatchProgress,
   type RefusalReason,
 } from './power-chain/match-cells.ts';
 export { BARS } from './power-chain/resting-card.ts';
@@ -124,7 +125,7 @@ export {
   type HeatTimes,
   type RepeatedClimb,
 } from './trips/hill-heat.ts';
-export { rangeBand, type Band, type Cause } from './trips/range-band.ts';
+export { rangeBand, type Band, type BandOutcome, type BandProgress, type Cause } from './trips/range-band.ts';
 export { rangeCases, type RangeCase } from './trips/range-cases.ts';
 export {
   rideHeat,

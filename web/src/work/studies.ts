@@ -18,10 +18,14 @@ import {
   ringRows,
   sensitivities,
   voltsOrAmps,
+  type BandOutcome,
+  type BandProgress,
   type BuildDocument,
   type Effort,
   type HeatAsked,
   type LinkId,
+  type MatchOutcome,
+  type MatchProgress,
   type Part,
   type PartOf,
   type Route,
@@ -80,10 +84,22 @@ export const STUDIES = {
   places: ({ build }: Of) => comparePlaces(build),
   measure: ({ build }: Of) => measureNext(build),
   moves: ({ build }: Of) => sensitivities(build),
-  band: ({ build, route, rides, seed }: OnRoad & { rides: number; seed: number }) =>
+  band: ({
+    build,
+    route,
+    rides,
+    seed,
+  }: OnRoad & { rides: number; seed: number }): Generator<BandProgress, BandOutcome> =>
     rangeBand(build, route, rides, seed),
-  match: ({ cells, series, parallel }: { cells: readonly UsedCell[]; series: number; parallel: number }) =>
-    matchCells(cells, series, parallel),
+  match: ({
+    cells,
+    series,
+    parallel,
+  }: {
+    cells: readonly UsedCell[];
+    series: number;
+    parallel: number;
+  }): Generator<MatchProgress, MatchOutcome> => matchCells(cells, series, parallel),
   gpx: ({ text }: { text: string }) => readGpx(text),
 } as const;
 
