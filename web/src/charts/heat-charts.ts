@@ -128,6 +128,9 @@ export interface RepeatChartInput {
   readonly damageC: number;
 }
 
+/** The axis's words stand above this share of the height. */
+const HEADROOM = 0.9;
+
 /** The winding over one climb after the other, the way down between, to where it ends. */
 export function repeatChart(
   { trace, lengthM, climbs, rollbackC, damageC }: RepeatChartInput,
@@ -138,7 +141,10 @@ export function repeatChart(
   const warm = (celsius: number): number => convert(celsius, 'C', unit);
   const points = trace.metres.map((x, i): Xy => [x / (2 * lengthM), warm(trace.windingC[i] ?? 0)]);
   const hottest = Math.max(...trace.windingC, rollbackC ?? 0);
-  const yMax = niceMax(warm(hottest) * 1.2);
+  const enough = niceMax(warm(hottest) * 1.2);
+  // A limit just below the top would run through the axis's words there.
+  const near = warm(damageC) > HEADROOM * enough && warm(damageC) <= enough;
+  const yMax = near ? niceMax(warm(damageC) * 1.2) : enough;
   const xMax = Math.max(1, Math.ceil((points.at(-1)?.[0] ?? 1) - 1e-3));
   const end = points.at(-1);
   const stalls = end !== undefined && end[0] < xMax - 1e-3;

@@ -6,6 +6,7 @@ import { useQuantity } from '../../state/use-quantity.ts';
 import { withSection } from '../../state/paths.ts';
 import { Studying } from '../../work/studying.tsx';
 import { useStudy } from '../../work/use-study.ts';
+import { capital } from '../../ui/capital.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { PLACE_NAMES } from './pack-boxes.ts';
@@ -38,7 +39,7 @@ function Places({ rows }: { rows: readonly PlaceTried[] }) {
         title={
           lowest === undefined
             ? 'The pack goes nowhere on this frame'
-            : `${PLACE_NAMES[lowest.place].replace(/^./, (c) => c.toUpperCase())} the mass is lowest`
+            : `${capital(PLACE_NAMES[lowest.place])} the mass is lowest`
         }
         note="the whole pack in each place"
       />

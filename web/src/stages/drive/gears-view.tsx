@@ -15,6 +15,7 @@ import { gearChart } from '../../charts/gear-chart.ts';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
+import { capital } from '../../ui/capital.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { Ledger, type LedgerLine } from '../parts/ledger.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
@@ -54,7 +55,7 @@ function GearPanel() {
   const title =
     used === undefined
       ? 'No gear holds the test hill'
-      : `${gearName(used, cogs)} holds the test hill`.replace(/^./, (c) => c.toUpperCase());
+      : capital(`${gearName(used, cogs)} holds the test hill`);
   return (
     <ChartPanel
       title={title}

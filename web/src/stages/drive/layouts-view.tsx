@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { moneyText, type Layout, type LayoutName } from '@apple-cart/core';
 import { ofType, useShelf } from '../../state/shelf.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
+import { capital } from '../../ui/capital.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { Studying } from '../../work/studying.tsx';
@@ -79,9 +80,7 @@ function finding(layouts: readonly Layout[]): string {
   if (best === undefined) return 'Every layout has something to stop for on this donor';
   if (free.length === tried.length) return `${NAMES[best.name]} is quickest up the test hill`;
   const names = free.map((l) => NAMES[l.name].toLowerCase()).join(' and ');
-  return `${names} ${free.length === 1 ? 'has' : 'have'} nothing to stop for`.replace(/^./, (c) =>
-    c.toUpperCase(),
-  );
+  return capital(`${names} ${free.length === 1 ? 'has' : 'have'} nothing to stop for`);
 }
 
 function Layouts({ layouts }: { layouts: readonly Layout[] }) {

@@ -13,6 +13,7 @@ import { useStudy } from '../../work/use-study.ts';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
+import { capital } from '../../ui/capital.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { TextButton } from '../../ui/text-button.tsx';
@@ -106,7 +107,7 @@ export function GearsOnHill() {
   const suits =
     best === undefined
       ? 'Working out every gear…'
-      : `${gearName(best, document.gearing.cogTeeth.length)} suits the hill best`;
+      : capital(`${gearName(best, document.gearing.cogTeeth.length)} suits the hill best`);
   return (
     <section aria-label="Gears on the hill">
       <PanelHead

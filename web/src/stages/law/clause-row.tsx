@@ -9,6 +9,7 @@ import {
   type NumberFact,
   type Unit,
 } from '@apple-cart/core';
+import { capital } from '../../ui/capital.ts';
 import { Num } from '../../ui/num.tsx';
 import { SOURCE_WORD, SourceMark } from '../../ui/source-mark.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
@@ -90,7 +91,7 @@ const years = (text: string): string =>
     .filter((_, i, all) => i === 0 || i === all.length - 1)
     .join(' to ');
 
-const sentence = (text: string): string => text.replace(/^./, (c) => c.toUpperCase()).replace(/\.?$/, '.');
+const sentence = (text: string): string => capital(text).replace(/\.?$/, '.');
 
 /** A clause: its limit, what this build has, the margin, and how sure both are. */
 export function ClauseRow({
