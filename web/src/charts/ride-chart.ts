@@ -174,7 +174,7 @@ function wordsAt(trace: Trace, i: number, { units, far, fast, warm }: Scales): s
 }
 
 /** Titles and the foot take what the panels leave. */
-const PANELS_SHARE = 0.93;
+const PANELS_SHARE = 0.91;
 
 /** Where each panel stands. */
 function panelGrid() {
@@ -183,7 +183,14 @@ function panelGrid() {
   const percent = (share: number): string => `${(100 * share).toFixed(2)}%`;
   let from = 0.005;
   return PANELS.map((h) => {
-    const one = { left: LEFT, right: RIGHT, top: percent(from), height: percent(h * scale) };
+    const one = {
+      left: LEFT,
+      right: RIGHT,
+      top: percent(from),
+      height: percent(h * scale),
+      // Every panel is as wide as the others, whatever its words take: one cursor runs through all.
+      outerBoundsMode: 'none' as const,
+    };
     from += (h + GAP) * scale;
     return one;
   });
@@ -313,7 +320,7 @@ export function rideChart(input: RideChartInput, ink: ChartInk): EChartsOption {
   const frame = paper({ max: xMax, title: foot }, { max: 1, title: '' }, ink, (x) =>
     wordsAt(trace, rowAt(trace.metres, scales.metresAt(x)), scales),
   );
-  const xAxis = frame.xAxis as { axisLabel: object };
+  const xAxis = frame.xAxis as { axisLabel: object; nameTextStyle: object };
   const yAxis = frame.yAxis as { axisLabel: object; nameTextStyle: object };
   const last = PANELS.length - 1;
   return {
@@ -324,6 +331,8 @@ export function rideChart(input: RideChartInput, ink: ChartInk): EChartsOption {
       ...xAxis,
       gridIndex: i,
       name: i === last ? foot : '',
+      // Beneath the numbers, which it would push aside on a short road.
+      nameTextStyle: { ...xAxis.nameTextStyle, padding: [20, 0, 0, 0] },
       axisLabel: { ...xAxis.axisLabel, show: i === last },
     })),
     yAxis: axes.map(({ min, max, title, interval }, i) => ({
