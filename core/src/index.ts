@@ -29,7 +29,8 @@ export {
   type SectionName,
 } from './document/document.ts';
 export { motorAt } from './document/frame-of.ts';
-export { inUse, knownBuild, type KnownBuild, type KnownSource } from './document/known.ts';
+export type { KnownBuild, KnownSource } from './document/known-build.ts';
+export { inUse, knownBuild } from './document/known.ts';
 export { usualPlace } from './document/migrate.ts';
 export { PART_TYPES, type PartType } from './document/part-types.ts';
 export { knownAt, quantityAt, withQuantity } from './document/quantity-at.ts';

@@ -3,9 +3,8 @@ import type { AddressInfo } from 'node:net';
 import { dirname, resolve } from 'node:path';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
-import { openDatabase } from './database/database.ts';
 import { loadDemo } from './demo/load-demo.ts';
-import { openStores } from './stores.ts';
+import { openStored, openStores } from './stores.ts';
 
 /** Loopback only: the application has no accounts and must not be reached from another machine. */
 const HOST = '127.0.0.1';
@@ -16,7 +15,7 @@ const web = `${root}/web/dist`;
 
 mkdirSync(dirname(file), { recursive: true });
 const log = pino({ level: 'warn' });
-const database = await openDatabase(file);
+const database = await openStored(file);
 const stores = openStores(database);
 if (process.argv.includes('--demo')) await loadDemo(`${root}/demo`, stores);
 

@@ -1,10 +1,11 @@
 import type { Part, PlaceRules, Route, RouteSummary } from '@apple-cart/core';
-import { openBuilds, type Builds } from './builds/builds.ts';
-import type { Database } from './database/database.ts';
+import { buildKind, openBuilds, type Builds } from './builds/builds.ts';
+import { openDatabase, type Database } from './database/database.ts';
 import { partKind } from './parts/parts.ts';
 import { routeKind } from './routes/routes.ts';
 import { ruleKind } from './rules/rule-book.ts';
 import { DocumentStore } from './store/document-store.ts';
+import { revisionEntity } from './store/revisions.ts';
 
 /** Everything that is stored, by kind. */
 export interface Stores {
@@ -13,6 +14,13 @@ export interface Stores {
   readonly routes: DocumentStore<Route, RouteSummary>;
   readonly rules: DocumentStore<PlaceRules>;
 }
+
+/** The database with a table for every kind, and one for revisions. */
+export const openStored = (file: string): Promise<Database> =>
+  openDatabase(file, [
+    ...[buildKind, partKind, routeKind, ruleKind].map((kind) => kind.entity),
+    revisionEntity,
+  ]);
 
 export const openStores = (database: Database, now?: () => Date): Stores => ({
   builds: openBuilds(database, now),

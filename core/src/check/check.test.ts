@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Known, KnownSource } from '../document/known.ts';
+import type { Known, KnownSource } from '../document/known-build.ts';
 import { phraseText } from '../quantity/phrase.ts';
 import { RUNS } from '../test/sample.ts';
 import { asked, checkDigits, measured, told, type Measured } from './check.ts';

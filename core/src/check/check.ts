@@ -1,4 +1,4 @@
-import type { Known } from '../document/known.ts';
+import type { Known } from '../document/known-build.ts';
 import type { QuantityPath } from '../document/document.ts';
 import type { Phrase } from '../quantity/phrase.ts';
 import type { Unit } from '../quantity/units.ts';

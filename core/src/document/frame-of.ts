@@ -6,7 +6,7 @@ import { nthBoxOn, placeOf } from '../frame/places.ts';
 import type { Box } from '../frame/box.ts';
 import { shifted, type Point } from '../frame/point.ts';
 import type { BuildDocument } from './document.ts';
-import type { KnownBuild } from './known.ts';
+import type { KnownBuild } from './known-build.ts';
 
 type Part = Pick<KnownBuild, 'donor' | 'pack'>;
 

@@ -1,6 +1,6 @@
 import { SPECS, type BuildDocument, type QuantityPath, type SectionName } from './document.ts';
+import type { Known, KnownBuild } from './known-build.ts';
 import type { FallbackContext, QuantitySpec, Sourced } from './quantity-spec.ts';
-import type { Unit } from '../quantity/units.ts';
 import { countsUnder } from './counts-when.ts';
 import { donorSpecs, wheelbaseOf } from './donor.ts';
 import { motorMassOf } from './drive.ts';
@@ -10,25 +10,6 @@ import { packFromCells } from './pack-from-cells.ts';
 import { REST_OF_PATH_MOHM, powerLeadOhm } from './pack-path.ts';
 import { rolloutFromSizeMm } from './wheel-size.ts';
 import { worked, workedAlways } from './worked.ts';
-
-/** Where a value that the computation uses comes from; `worked` means worked out from other values. */
-export type KnownSource = 'measured' | 'label' | 'assumed' | 'unknown' | 'worked';
-
-/** A quantity ready for use: the entered value, or the stated default of an unknown one. */
-export interface Known {
-  readonly path: QuantityPath;
-  readonly label: string;
-  readonly unit: Unit;
-  readonly value: number;
-  readonly source: KnownSource;
-  /** Where a default comes from; empty for entered values. */
-  readonly origin: string;
-}
-
-/** All quantities of a build by section and key, with unknowns replaced by their stated defaults. */
-export type KnownBuild = {
-  readonly [S in SectionName]: { readonly [K in keyof (typeof SPECS)[S]]: Known };
-};
 
 function known(path: QuantityPath, spec: QuantitySpec, entered: Sourced, context: FallbackContext): Known {
   const { label, unit } = spec;

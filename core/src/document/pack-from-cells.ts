@@ -1,7 +1,7 @@
 import { CHEMISTRIES } from './chemistries.ts';
 import { cellBox, type CellRows } from './cell-box.ts';
 import type { BuildDocument } from './document.ts';
-import type { KnownBuild } from './known.ts';
+import type { KnownBuild } from './known-build.ts';
 import { worked, workedAlways } from './worked.ts';
 
 /** Holders, strips, protection, leads and case by the mass of the cells. Common practice, no source. */

@@ -1,6 +1,6 @@
 import { conductorOhm } from './conductors.ts';
 import type { BuildDocument } from './document.ts';
-import type { KnownBuild } from './known.ts';
+import type { KnownBuild } from './known-build.ts';
 
 /** Protection, strips, fuse and plugs between cells and leads, mohm. From memory. */
 export const REST_OF_PATH_MOHM = 14;

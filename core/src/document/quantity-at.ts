@@ -1,5 +1,5 @@
 import type { BuildDocument, QuantityPath, SectionName } from './document.ts';
-import type { Known, KnownBuild } from './known.ts';
+import type { Known, KnownBuild } from './known-build.ts';
 import type { Sourced } from './quantity-spec.ts';
 
 /** Section and key of a path. Asked for every quantity at every keystroke, so nothing is split. */

@@ -1,4 +1,4 @@
-import type { Known } from './known.ts';
+import type { Known } from './known-build.ts';
 
 /** The known with a value worked out in place of an unknown one. */
 export const worked = (known: Known, value: number): Known =>

@@ -1,5 +1,6 @@
 import { specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
-import { inUse, knownBuild, type Known } from '../document/known.ts';
+import type { Known } from '../document/known-build.ts';
+import { inUse, knownBuild } from '../document/known.ts';
 import { assembleKnown } from '../machine/machine.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import type { Check } from '../check/check.ts';

@@ -1,5 +1,6 @@
 import { specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
-import { knownBuild, knownInUse, type Known } from '../document/known.ts';
+import type { Known } from '../document/known-build.ts';
+import { knownBuild, knownInUse } from '../document/known.ts';
 import { withValue } from '../document/quantity-at.ts';
 import { study } from '../verdict/study.ts';
 import { headlines } from './compare.ts';

@@ -1,4 +1,4 @@
-import type { KnownBuild } from '../document/known.ts';
+import type { KnownBuild } from '../document/known-build.ts';
 
 /** Least room between gearbox and chainstay once tightened, mm. Common practice, no source. */
 export const STAY_GAP_MM = 2;

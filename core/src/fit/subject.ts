@@ -1,6 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
 import { boxesOf, frameOf, massPoints } from '../document/frame-of.ts';
-import type { KnownBuild } from '../document/known.ts';
+import type { KnownBuild } from '../document/known-build.ts';
 import type { Box } from '../frame/box.ts';
 import type { Frame } from '../frame/frame.ts';
 import type { MassPoint } from '../frame/mass.ts';

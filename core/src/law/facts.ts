@@ -1,6 +1,7 @@
 import type { Answer, BrakeKind } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
-import { knownBuild, type Known, type KnownBuild, type KnownSource } from '../document/known.ts';
+import type { Known, KnownBuild, KnownSource } from '../document/known-build.ts';
+import { knownBuild } from '../document/known.ts';
 import { assembleKnown, type Machine } from '../machine/machine.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { msToKmh } from '../quantity/units.ts';

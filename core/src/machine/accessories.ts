@@ -1,6 +1,6 @@
 import type { Accessory } from '../document/charging.ts';
 import type { BuildDocument } from '../document/document.ts';
-import type { KnownBuild } from '../document/known.ts';
+import type { KnownBuild } from '../document/known-build.ts';
 
 /** One accessory as the pack feels it. */
 export interface AccessoryDraw {

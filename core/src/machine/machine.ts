@@ -1,6 +1,7 @@
 import type { BuildDocument } from '../document/document.ts';
 import { packsKg } from '../document/frame-of.ts';
-import { knownBuild, type KnownBuild } from '../document/known.ts';
+import type { KnownBuild } from '../document/known-build.ts';
+import { knownBuild } from '../document/known.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { accessoryWatts } from './accessories.ts';
 import { airDensity } from './air.ts';

@@ -1,5 +1,5 @@
 import type { BuildDocument } from '../document/document.ts';
-import type { KnownBuild } from '../document/known.ts';
+import type { KnownBuild } from '../document/known-build.ts';
 
 /** What braking with the motor may put back. */
 export interface Regeneration {

@@ -1,5 +1,5 @@
 import type { BuildDocument } from '../document/document.ts';
-import type { KnownBuild } from '../document/known.ts';
+import type { KnownBuild } from '../document/known-build.ts';
 import type { Thermal } from './thermal.ts';
 
 /** The motor's two bodies from a build. Without a sensor in the winding nothing holds the heat back. */

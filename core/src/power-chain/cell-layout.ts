@@ -1,7 +1,7 @@
 import { CHEMISTRIES } from '../document/chemistries.ts';
 import { cellBox, type CellBox, type CellSeat } from '../document/cell-box.ts';
 import type { BuildDocument } from '../document/document.ts';
-import type { KnownBuild } from '../document/known.ts';
+import type { KnownBuild } from '../document/known-build.ts';
 import { bodiesOf, cellRowsOf } from '../document/pack-from-cells.ts';
 
 /** A cell in its seat: the series group it belongs to, counted from the negative end, and which end is up. */

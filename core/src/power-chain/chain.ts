@@ -1,5 +1,5 @@
 import type { BuildDocument } from '../document/document.ts';
-import type { Known, KnownBuild } from '../document/known.ts';
+import type { Known, KnownBuild } from '../document/known-build.ts';
 import type { State } from '../check/state.ts';
 import type { Machine } from '../machine/machine.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';

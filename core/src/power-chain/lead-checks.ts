@@ -1,4 +1,4 @@
-import type { KnownBuild } from '../document/known.ts';
+import type { KnownBuild } from '../document/known-build.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import { supplyAt } from '../machine/battery.ts';
 import type { Machine } from '../machine/machine.ts';

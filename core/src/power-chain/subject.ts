@@ -1,5 +1,5 @@
 import type { BuildDocument } from '../document/document.ts';
-import type { KnownBuild } from '../document/known.ts';
+import type { KnownBuild } from '../document/known-build.ts';
 import { fullChargeVolts } from '../machine/battery.ts';
 import { firstPack, secondPack, type Machine } from '../machine/machine.ts';
 import type { Chain } from './chain.ts';

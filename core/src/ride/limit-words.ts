@@ -1,4 +1,4 @@
-import type { Known, KnownBuild } from '../document/known.ts';
+import type { Known, KnownBuild } from '../document/known-build.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { RideEnd } from './ride.ts';
 import type { Binding } from './trace.ts';

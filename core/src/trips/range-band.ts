@@ -1,5 +1,6 @@
 import { specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
-import { inUse, knownBuild, type Known, type KnownSource } from '../document/known.ts';
+import type { Known, KnownSource } from '../document/known-build.ts';
+import { inUse, knownBuild } from '../document/known.ts';
 import type { Route } from '../route/route.ts';
 import { normals, quantiles, rankCorrelation } from '../quantity/numerics.ts';
 import { ridePlan } from './ride-plan.ts';

@@ -1,5 +1,5 @@
 import type { BuildDocument } from '../document/document.ts';
-import type { Known, KnownBuild } from '../document/known.ts';
+import type { Known, KnownBuild } from '../document/known-build.ts';
 import type { ProfileFacts } from '../law/facts.ts';
 import type { PlaceVerdict } from '../law/judge.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
@@ -29,7 +29,8 @@ import { firstTouch } from '../power-chain/lead-checks.ts';
 import { highestVolts } from '../power-chain/subject.ts';
 import type { Inrush } from '../power-chain/inrush.ts';
 import type { Check } from '../check/check.ts';
-import { findings, type Finding } from './findings.ts';
+import type { Finding } from './finding.ts';
+import { findings } from './findings.ts';
 import { gearTable, motorCadence, type GearRow, type MotorCadence } from './gearing.ts';
 import { fitVerdict, type FitVerdict } from './fit-verdict.ts';
 import { motorFacts, type MotorFacts } from './motor-facts.ts';

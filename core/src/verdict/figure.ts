@@ -1,5 +1,5 @@
 import type { State } from '../check/state.ts';
-import type { Known, KnownSource } from '../document/known.ts';
+import type { Known, KnownSource } from '../document/known-build.ts';
 import type { Phrase } from '../quantity/phrase.ts';
 import type { Unit } from '../quantity/units.ts';
 

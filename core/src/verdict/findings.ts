@@ -1,24 +1,13 @@
 import { specAt, type BuildDocument } from '../document/document.ts';
 import { LABEL_V_PER_CELL } from '../document/pack.ts';
 import { CHEMISTRIES } from '../document/chemistries.ts';
-import type { Known } from '../document/known.ts';
+import type { Known } from '../document/known-build.ts';
 import type { Check } from '../check/check.ts';
-import { qty, type Phrase } from '../quantity/phrase.ts';
-import type { State } from '../check/state.ts';
+import { qty } from '../quantity/phrase.ts';
 import type { StageId } from './stages/stage-ids.ts';
 import { stageOf, stageOfCheck } from './stages/stage-of.ts';
+import type { Finding } from './finding.ts';
 import type { Study } from './study.ts';
-
-/** Something on the card that needs a look, with why and what to do. */
-export interface Finding {
-  readonly stage: StageId;
-  readonly code: string;
-  readonly state: State;
-  readonly title: string;
-  readonly detail: Phrase;
-  /** Where it shows in the document; empty when it is not about one field. */
-  readonly path: string;
-}
 
 const asksFor = (c: Check): boolean => c.state === 'look' || c.state === 'stop';
 

@@ -1,5 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
-import { knownBuild, knownInUse, type Known, type KnownBuild } from '../document/known.ts';
+import type { Known, KnownBuild } from '../document/known-build.ts';
+import { knownBuild, knownInUse } from '../document/known.ts';
 import type { Check } from '../check/check.ts';
 import { fitChecks } from '../fit/fit.ts';
 import { currentChain, type Chain } from '../power-chain/chain.ts';

@@ -3,13 +3,12 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { fixture, named, storedBuild, withRider, type Fixture } from '../test/fixture.ts';
 import { DataSource } from 'typeorm';
 import { evenHill, routeSummary } from '@apple-cart/core';
-import { openDatabase } from './database.ts';
 import { FirstSlice1764000000000 } from './migrations/1764000000000-first-slice.ts';
 import { PartsVersions1764050000000 } from './migrations/1764050000000-parts-versions.ts';
 import { Routes1764100000000 } from './migrations/1764100000000-routes.ts';
 import { Rules1764200000000 } from './migrations/1764200000000-rules.ts';
 import { buildKind } from '../builds/builds.ts';
-import { openStores } from '../stores.ts';
+import { openStored, openStores } from '../stores.ts';
 
 const RING = {
   id: 'ring-40',
@@ -80,10 +79,10 @@ describe('the database', () => {
 
   it('opens again with everything in it, and migrates only once', async () => {
     const file = join(dirname(it_.file), 'second.sqlite');
-    const first = await openDatabase(file);
+    const first = await openStored(file);
     const { id } = await openStores(first).builds.store.create(named('Still here'));
     await first.close();
-    const again = await openDatabase(file);
+    const again = await openStored(file);
     expect((await openStores(again).builds.store.get(id)).document).toEqual(named('Still here'));
     await again.close();
   });
@@ -129,7 +128,7 @@ describe('a database of the versions before', () => {
   it('is brought forward with everything in it', async () => {
     const file = join(dirname(it_.file), 'before.sqlite');
     await before(file);
-    const database = await openDatabase(file);
+    const database = await openStored(file);
     const { builds, parts, routes } = openStores(database);
     expect(await builds.store.get('a')).toMatchObject({ version: 3, document: named('Old') });
     expect(await builds.revisions.list('a')).toMatchObject({ pinned: 1, revisions: [{ name: 'quote' }] });

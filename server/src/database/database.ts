@@ -1,16 +1,9 @@
-import { DataSource, type EntityManager } from 'typeorm';
-import { buildKind } from '../builds/builds.ts';
-import { partKind } from '../parts/parts.ts';
-import { routeKind } from '../routes/routes.ts';
-import { ruleKind } from '../rules/rule-book.ts';
-import { revisionEntity } from '../store/revisions.ts';
+import { DataSource, type EntityManager, type EntitySchema } from 'typeorm';
 import { FirstSlice1764000000000 } from './migrations/1764000000000-first-slice.ts';
 import { PartsVersions1764050000000 } from './migrations/1764050000000-parts-versions.ts';
 import { Routes1764100000000 } from './migrations/1764100000000-routes.ts';
 import { Rules1764200000000 } from './migrations/1764200000000-rules.ts';
 import { OnePattern1764300000000 } from './migrations/1764300000000-one-pattern.ts';
-
-const ENTITIES = [...[buildKind, partKind, routeKind, ruleKind].map((kind) => kind.entity), revisionEntity];
 
 interface Pragmas {
   pragma(text: string): unknown;
@@ -39,12 +32,12 @@ export interface Database {
   close(): Promise<void>;
 }
 
-/** Opens (and where needed creates and migrates) the database at a file path. */
-export async function openDatabase(file: string): Promise<Database> {
+/** Opens (and where needed creates and migrates) the database at a file path, for the kinds of row that are in it. */
+export async function openDatabase(file: string, entities: EntitySchema[]): Promise<Database> {
   const writer = new DataSource({
     type: 'better-sqlite3',
     database: file,
-    entities: ENTITIES,
+    entities,
     migrations: [
       FirstSlice1764000000000,
       PartsVersions1764050000000,
@@ -62,7 +55,7 @@ export async function openDatabase(file: string): Promise<Database> {
   const reader = new DataSource({
     type: 'better-sqlite3',
     database: file,
-    entities: ENTITIES,
+    entities,
     readonly: true,
   });
   await reader.initialize();

@@ -6,8 +6,8 @@ import { pino } from 'pino';
 import type { Stored } from '@apple-cart/contracts';
 import { newBuild, type BuildDocument } from '@apple-cart/core';
 import { createApp } from '../app.ts';
-import { openDatabase, type Database } from '../database/database.ts';
-import { openStores, type Stores } from '../stores.ts';
+import type { Database } from '../database/database.ts';
+import { openStored, openStores, type Stores } from '../stores.ts';
 
 export interface Fixture {
   readonly app: Express;
@@ -23,7 +23,7 @@ export interface Fixture {
 export async function fixture(): Promise<Fixture> {
   const folder = await mkdtemp(join(tmpdir(), 'apple-cart-server-'));
   const file = join(folder, 'test.sqlite');
-  const database = await openDatabase(file);
+  const database = await openStored(file);
   let now = Date.parse('2026-04-12T08:00:00Z');
   const stores = openStores(database, () => new Date(now));
   const app = createApp({

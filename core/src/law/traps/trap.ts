@@ -1,5 +1,5 @@
 import type { BuildDocument } from '../../document/document.ts';
-import type { KnownBuild } from '../../document/known.ts';
+import type { KnownBuild } from '../../document/known-build.ts';
 import type { LawFacts } from '../facts.ts';
 import type { PlaceVerdict } from '../judge.ts';
 import type { ClauseVerdict } from '../judge-clause.ts';

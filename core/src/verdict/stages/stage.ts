@@ -1,9 +1,9 @@
 import type { QuantityPath, SectionName } from '../../document/document.ts';
-import type { Known } from '../../document/known.ts';
+import type { Known } from '../../document/known-build.ts';
 import type { Check, CheckGroup } from '../../check/check.ts';
 import { worstState, type State } from '../../check/state.ts';
 import type { Figure, FigureId } from '../figure.ts';
-import type { Finding } from '../findings.ts';
+import type { Finding } from '../finding.ts';
 import type { Judged } from '../judged.ts';
 import type { StageId } from './stage-ids.ts';
 

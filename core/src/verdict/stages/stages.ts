@@ -1,5 +1,5 @@
 import type { Figure } from '../figure.ts';
-import type { Finding } from '../findings.ts';
+import type { Finding } from '../finding.ts';
 import type { Judged } from '../judged.ts';
 import { STAGES } from './registry.ts';
 import { STAGE_IDS, type StageId } from './stage-ids.ts';
