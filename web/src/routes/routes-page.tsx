@@ -1,8 +1,7 @@
 import { Plus } from 'lucide-react';
-import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { drawnRoute, formatNumber, profileOf } from '@apple-cart/core';
-import { PageBar } from '../frame/page-bar.tsx';
+import { ListPage, PutAwayNotice } from '../frame/list-page.tsx';
 import {
   bringRouteBack,
   createRoute,
@@ -12,6 +11,7 @@ import {
 } from '../state/routes.ts';
 import { useQuantity } from '../state/use-quantity.ts';
 import { useAttempt } from '../state/use-attempt.ts';
+import { usePutAway } from '../state/use-put-away.ts';
 import { Button } from '../ui/button.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { ImportRoute } from './import-route.tsx';
@@ -79,88 +79,61 @@ export function RoutesPage() {
   const { listed, error, load } = useRouteList();
   const navigate = useNavigate();
   const [trouble, attempt] = useAttempt();
-  const [away, setAway] = useState<ListedRoute>();
-  useEffect(() => {
-    document.title = 'Routes, Apple Cart';
-  }, []);
-  const putAway = (route: ListedRoute): void => {
-    void attempt(async () => {
-      await putRouteAway(route.id);
-      setAway(route);
-    });
-  };
+  const put = usePutAway<ListedRoute>(attempt, {
+    putAway: ({ id }) => putRouteAway(id),
+    bringBack: ({ id }) => bringRouteBack(id),
+  });
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
-      <PageBar />
-      <main className="overflow-y-auto">
-        <div className="mx-auto max-w-[1280px] px-8 pt-3 pb-8 max-tablet:px-3">
-          <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-3.5">
-            <div>
-              <h1 className="head text-[36px] font-extrabold tracking-[-.015em]">Routes</h1>
-              <p className="text-[15px] text-ink2">
-                Roads that builds are ridden on. Bring in a recording (GPX), a table of distance and elevation
-                (CSV), or draw one.
-              </p>
-            </div>
-            <div className="ml-auto flex items-center gap-3">
-              <ImportRoute />
-              <Button
-                kind="go"
-                onClick={() => {
-                  void attempt(async () => {
-                    const stored = await createRoute(drawnRoute('New road', profileOf(FIRST, 100)));
-                    void navigate(`/routes/${stored.id}`);
-                  });
-                }}
-              >
-                <Plus size={15} strokeWidth={1.8} aria-hidden /> Draw one
-              </Button>
-            </div>
-          </div>
-          {(error ?? trouble) !== undefined && (
-            <Notice kind="trouble" action={{ words: 'Try again', act: () => void load() }}>
-              {error ?? trouble}
-            </Notice>
-          )}
-          {away !== undefined && (
-            <Notice
-              kind="done"
-              action={{
-                words: 'Bring it back',
-                act: () => {
-                  void attempt(async () => {
-                    await bringRouteBack(away.id);
-                    setAway(undefined);
-                  });
-                },
-              }}
-            >
-              {away.summary.name} was put away. Builds that name it say so.
-            </Notice>
-          )}
-          {listed === undefined && error === undefined && (
-            <p role="status" className="py-10 text-center text-ink2">
-              Fetching the roads…
-            </p>
-          )}
-          {listed?.length === 0 && (
-            <p className="border-2 border-dashed border-rule px-6 py-10 text-center text-ink2">
-              No road yet. Bring in a recording of your hill, or draw it in a minute.
-            </p>
-          )}
-          <ul className="grid gap-[18px] tablet:grid-cols-2 bench:grid-cols-3">
-            {listed?.map((one) => (
-              <RouteCard
-                key={one.id}
-                listed={one}
-                onAway={() => {
-                  putAway(one);
-                }}
-              />
-            ))}
-          </ul>
-        </div>
-      </main>
-    </div>
+    <ListPage
+      title="Routes"
+      words="Roads that builds are ridden on. Bring in a recording (GPX), a table of distance and elevation (CSV), or draw one."
+      actions={
+        <>
+          <ImportRoute />
+          <Button
+            kind="go"
+            onClick={() => {
+              void attempt(async () => {
+                const stored = await createRoute(drawnRoute('New road', profileOf(FIRST, 100)));
+                void navigate(`/routes/${stored.id}`);
+              });
+            }}
+          >
+            <Plus size={15} strokeWidth={1.8} aria-hidden /> Draw one
+          </Button>
+        </>
+      }
+    >
+      {(error ?? trouble) !== undefined && (
+        <Notice kind="trouble" action={{ words: 'Try again', act: () => void load() }}>
+          {error ?? trouble}
+        </Notice>
+      )}
+      <PutAwayNotice
+        of={put}
+        words={({ summary }) => `${summary.name} was put away. Builds that name it say so.`}
+      />
+      {listed === undefined && error === undefined && (
+        <p role="status" className="py-10 text-center text-ink2">
+          Fetching the roads…
+        </p>
+      )}
+      {listed?.length === 0 && (
+        <p className="border-2 border-dashed border-rule px-6 py-10 text-center text-ink2">
+          No road yet. Bring in a recording of your hill, or draw it in a minute.
+        </p>
+      )}
+      <ul className="grid gap-[18px] tablet:grid-cols-2 bench:grid-cols-3">
+        {listed?.map((one) => (
+          <RouteCard
+            key={one.id}
+            listed={one}
+            onAway={() => {
+              void put.putAway(one);
+            }}
+          />
+        ))}
+      </ul>
+    </ListPage>
   );
 }

@@ -1,12 +1,13 @@
 import { Plus } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useParams, useNavigate } from 'react-router';
 import { NOT_THERE } from '@apple-cart/contracts';
 import { PART_TYPES, type Part, type PartType } from '@apple-cart/core';
-import { PageBar } from '../frame/page-bar.tsx';
+import { ListPage, PutAwayNotice } from '../frame/list-page.tsx';
 import { downloadText, fileName } from '../files/download.ts';
 import { bringPartBack, putPartAway, useShelf, type StoredPart } from '../state/shelf.ts';
 import { useAttempt } from '../state/use-attempt.ts';
+import { usePutAway } from '../state/use-put-away.ts';
 import { Button } from '../ui/button.tsx';
 import { SearchBox } from '../ui/search-box.tsx';
 import { Notice } from '../ui/notice.tsx';
@@ -128,14 +129,6 @@ function ShelfBar({
   );
 }
 
-function PutAway({ part, onBack }: { readonly part: Part; readonly onBack: () => void }) {
-  return (
-    <Notice kind="done" action={{ words: 'Bring it back', act: onBack }}>
-      {part.name} was put away.
-    </Notice>
-  );
-}
-
 /** The parts shelf: list, search, sort, compare, change, copy, bring in and take out. */
 export function ShelfPage() {
   const params = useParams();
@@ -146,98 +139,78 @@ export function ShelfPage() {
   const [compared, setCompared] = useState<readonly string[]>([]);
   const [comparing, setComparing] = useState(false);
   const [editing, setEditing] = useState<Editing>();
-  const [away, setAway] = useState<StoredPart>();
   const [trouble, attempt] = useAttempt();
-  useEffect(() => {
-    document.title = 'Parts shelf, Apple Cart';
-  }, []);
+  const put = usePutAway<StoredPart>(attempt, {
+    putAway: ({ id }) => putPartAway(id),
+    bringBack: ({ id }) => bringPartBack(id),
+  });
 
   const mine = (parts ?? []).filter((s) => s.document.type === type);
   const chosen = mine.filter((s) => compared.includes(s.document.id));
   const { many } = TYPE_NAMES[type];
 
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
-      <PageBar />
-      <main className="overflow-y-auto">
-        <div className="mx-auto max-w-[1280px] px-8 pt-3 pb-8 max-tablet:px-3">
-          <h1 className="head text-[36px] font-extrabold tracking-[-.015em]">Parts shelf</h1>
-          <p className="pb-3 text-[15px] text-ink2">
-            A build copies what it uses, so a change here never changes a build in silence. The shipped parts
-            are invented samples.
+    <ListPage
+      title="Parts shelf"
+      words="A build copies what it uses, so a change here never changes a build in silence. The shipped parts are invented samples."
+    >
+      <TypeTabs
+        type={type}
+        count={(t) => parts?.filter((s) => s.document.type === t).length}
+        onChoose={(t) => {
+          setCompared([]);
+          void navigate(`/shelf/${t}`);
+        }}
+      />
+      <section
+        className="border-2 border-t-0 border-ink bg-sheet px-4 pt-3 pb-4 max-tablet:px-2"
+        aria-label={many}
+      >
+        <ShelfBar
+          type={type}
+          parts={parts ?? []}
+          search={search}
+          onSearch={setSearch}
+          chosen={chosen.length}
+          onCompare={() => {
+            setComparing(true);
+          }}
+          onNew={() => {
+            setEditing({ type, from: undefined, version: NOT_THERE, id: undefined });
+          }}
+        />
+        {(error ?? trouble) !== undefined && (
+          <Notice kind="trouble" action={{ words: 'Try again', act: () => void load() }}>
+            {error ?? trouble}
+          </Notice>
+        )}
+        <PutAwayNotice of={put} words={({ document: part }) => `${part.name} was put away.`} />
+        {parts === undefined && error === undefined ? (
+          <p role="status" className="py-8 text-center text-ink2">
+            Fetching the shelf…
           </p>
-          <TypeTabs
+        ) : (
+          <ShelfTable
             type={type}
-            count={(t) => parts?.filter((s) => s.document.type === t).length}
-            onChoose={(t) => {
-              setCompared([]);
-              void navigate(`/shelf/${t}`);
+            parts={mine}
+            search={search}
+            compared={compared}
+            onCompare={(id) => {
+              setCompared(ticked(compared, id));
+            }}
+            onEdit={({ document: part, version }) => {
+              setEditing({ type, from: part, version, id: part.id });
+            }}
+            onCopy={({ document: part }) => {
+              const name = `${part.name}, copy`.slice(0, 80);
+              setEditing({ type, from: { ...part, name }, version: NOT_THERE, id: undefined });
+            }}
+            onRemove={(stored) => {
+              void put.putAway(stored);
             }}
           />
-          <section
-            className="border-2 border-t-0 border-ink bg-sheet px-4 pt-3 pb-4 max-tablet:px-2"
-            aria-label={many}
-          >
-            <ShelfBar
-              type={type}
-              parts={parts ?? []}
-              search={search}
-              onSearch={setSearch}
-              chosen={chosen.length}
-              onCompare={() => {
-                setComparing(true);
-              }}
-              onNew={() => {
-                setEditing({ type, from: undefined, version: NOT_THERE, id: undefined });
-              }}
-            />
-            {(error ?? trouble) !== undefined && (
-              <Notice kind="trouble" action={{ words: 'Try again', act: () => void load() }}>
-                {error ?? trouble}
-              </Notice>
-            )}
-            {away !== undefined && (
-              <PutAway
-                part={away.document}
-                onBack={() =>
-                  void attempt(async () => {
-                    await bringPartBack(away.id);
-                    setAway(undefined);
-                  })
-                }
-              />
-            )}
-            {parts === undefined && error === undefined ? (
-              <p role="status" className="py-8 text-center text-ink2">
-                Fetching the shelf…
-              </p>
-            ) : (
-              <ShelfTable
-                type={type}
-                parts={mine}
-                search={search}
-                compared={compared}
-                onCompare={(id) => {
-                  setCompared(ticked(compared, id));
-                }}
-                onEdit={({ document: part, version }) => {
-                  setEditing({ type, from: part, version, id: part.id });
-                }}
-                onCopy={({ document: part }) => {
-                  const name = `${part.name}, copy`.slice(0, 80);
-                  setEditing({ type, from: { ...part, name }, version: NOT_THERE, id: undefined });
-                }}
-                onRemove={(stored) => {
-                  void attempt(async () => {
-                    await putPartAway(stored.id);
-                    setAway(stored);
-                  });
-                }}
-              />
-            )}
-          </section>
-        </div>
-      </main>
+        )}
+      </section>
       {editing !== undefined && (
         <PartEditor
           key={editing.id ?? 'new'}
@@ -255,6 +228,6 @@ export function ShelfPage() {
           }}
         />
       )}
-    </div>
+    </ListPage>
   );
 }
