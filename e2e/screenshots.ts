@@ -1,14 +1,17 @@
-import { mkdir, rm } from 'node:fs/promises';
+import { mkdir, rm, writeFile } from 'node:fs/promises';
 import { resolve } from 'node:path';
-import type { StageId } from '@apple-cart/core';
+import { STAGE_IDS, type StageId } from '@apple-cart/core';
 import { startApplication } from './application.ts';
 import { launch, newPage, settled } from './browser.ts';
+import { SCREENS } from '../web/src/screens/registry.ts';
 import { clickWords, openBuild, typeInto } from './hands.ts';
 
 const folder = resolve(import.meta.dirname, '../docs/screenshots');
 
 interface Shot {
   readonly file: string;
+  /** As the list of pictures calls it. */
+  readonly name: string;
   /** Undefined for a page outside of a build. */
   readonly build?: string;
   readonly stage?: StageId;
@@ -37,16 +40,37 @@ const show =
     );
   };
 
+/** The build whose first view of a stage is taken; the longtail's where none is named. */
+const STAGE_SHOTS: Partial<Record<StageId, Pick<Shot, 'build' | 'before'>>> = {
+  brief: { build: 'Choir tandem' },
+  donor: { build: 'Choir tandem' },
+  power: { build: 'Tide-flat trike' },
+  law: { build: 'District nurse’s tourer' },
+  hill: { before: pinAndChange },
+  range: { build: 'Tide-flat trike' },
+};
+
 /** One picture a view, all from the demo data. */
 const SHOTS: readonly Shot[] = [
-  { file: 'builds' },
-  { file: 'brief', build: 'Choir tandem', stage: 'brief' },
-  { file: 'donor', build: 'Choir tandem', stage: 'donor' },
-  { file: 'drive', build: 'Orchard longtail', stage: 'drive' },
-  { file: 'shelf', path: '/shelf/motor', there: '[data-part]' },
-  { file: 'power', build: 'Tide-flat trike', stage: 'power' },
+  { file: 'builds', name: 'Builds' },
+  { file: 'shelf', name: 'Shelf', path: '/shelf/motor', there: '[data-part]' },
+  { file: 'rules', name: 'Rule book', path: '/rules', there: '[data-rules=gb]' },
+  {
+    file: 'route',
+    name: 'Drawing a road',
+    path: '/routes/orchard-lanes',
+    there: '[data-testid=route-figures]',
+  },
+  ...STAGE_IDS.map((stage): Shot => ({
+    file: stage,
+    name: SCREENS[stage].name,
+    build: 'Orchard longtail',
+    stage,
+    ...STAGE_SHOTS[stage],
+  })),
   {
     file: 'charging',
+    name: 'Charging',
     build: 'Choir tandem',
     stage: 'power',
     before: async (page) => {
@@ -54,28 +78,39 @@ const SHOTS: readonly Shot[] = [
       await page.waitForSelector('[data-chart] svg');
     },
   },
-  { file: 'law', build: 'District nurse’s tourer', stage: 'law' },
-  { file: 'law-fit', build: 'District nurse’s tourer', stage: 'law', before: show('fit', 'After both') },
+  {
+    file: 'law-fit',
+    name: 'Make it fit',
+    build: 'District nurse’s tourer',
+    stage: 'law',
+    before: show('fit', 'After both'),
+  },
   {
     file: 'law-places-dark',
+    name: 'All places, dark',
     build: 'District nurse’s tourer',
     stage: 'law',
     theme: 'dark',
     before: show('places', 'of 40 places'),
   },
-  { file: 'rules', path: '/rules', there: '[data-rules=gb]' },
-  { file: 'hill', build: 'Orchard longtail', stage: 'hill', before: pinAndChange },
-  { file: 'hill-ride', build: 'Orchard longtail', stage: 'hill', before: show('ride', 'in \\d') },
+  {
+    file: 'hill-ride',
+    name: 'The hill ridden',
+    build: 'Orchard longtail',
+    stage: 'hill',
+    before: show('ride', 'in \\d'),
+  },
   {
     file: 'hill-map-dark',
+    name: 'Map of limits, dark',
     build: 'Orchard longtail',
     stage: 'hill',
     theme: 'dark',
     before: show('map', 'An hour'),
   },
-  { file: 'range', build: 'Tide-flat trike', stage: 'range' },
   {
     file: 'range-band',
+    name: 'Range as a band',
     build: 'Choir tandem',
     stage: 'range',
     before: async (page) => {
@@ -84,9 +119,9 @@ const SHOTS: readonly Shot[] = [
       await page.waitForSelector('[data-testid=causes]');
     },
   },
-  { file: 'route', path: '/routes/orchard-lanes', there: '[data-testid=route-figures]' },
   {
     file: 'working',
+    name: 'The working of a figure',
     build: 'Orchard longtail',
     stage: 'hill',
     before: async (page) => {
@@ -94,7 +129,13 @@ const SHOTS: readonly Shot[] = [
       await page.waitForSelector('[role=dialog]');
     },
   },
-  { file: 'law-telephone', build: 'Tide-flat trike', stage: 'law', size: [390, 844] },
+  {
+    file: 'law-telephone',
+    name: 'Law on a telephone',
+    build: 'Tide-flat trike',
+    stage: 'law',
+    size: [390, 844],
+  },
 ];
 
 await rm(folder, { recursive: true, force: true });
@@ -134,3 +175,20 @@ for (const {
   process.stdout.write(`docs/screenshots/${file}.png\n`);
 }
 await browser.close();
+
+/** The list that the README leads to, two pictures a row. */
+const pictures = SHOTS.map(({ file, name }) => `![${name}](${file}.png)`);
+const rows = pictures.flatMap((left, i) => (i % 2 === 0 ? [`| ${left} | ${pictures[i + 1] ?? ''} |`] : []));
+await writeFile(
+  `${folder}/README.md`,
+  [
+    '# Pictures',
+    '',
+    'From the demo data, by `npm run screenshots`.',
+    '',
+    '| | |',
+    '| - | - |',
+    ...rows,
+    '',
+  ].join('\n'),
+);

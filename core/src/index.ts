@@ -175,7 +175,7 @@ export { TRAY, type Figure, type FigureId, type WorkingRow } from './verdict/fig
 export { placeState } from './verdict/figures/class-figure.ts';
 export { moneyText } from './verdict/figures/tally-figures.ts';
 export { hallSpacingDeg, type GearRow } from './verdict/gearing.ts';
-export { STAGE_IDS, type StageId } from './verdict/stages/stage-ids.ts';
+export { STAGE_IDS, type StageId } from './check/stage-ids.ts';
 export { stageOf, stageOfFigure } from './verdict/stages/stage-of.ts';
 export type { StageVerdict } from './verdict/stages/stage.ts';
 export { toldVerdict, type ToldVerdict } from './verdict/told-verdict.ts';

@@ -2,12 +2,13 @@ import type { Known } from '../document/known-build.ts';
 import type { QuantityPath } from '../document/document.ts';
 import type { Phrase } from '../quantity/phrase.ts';
 import type { Unit } from '../quantity/units.ts';
+import type { StageId } from './stage-ids.ts';
 import type { State } from './state.ts';
 
 /** How a limit was come by. */
 type Origin = 'standard' | 'common practice' | 'from memory' | 'derived';
 
-/** What checks are sorted by: the walk round the bicycle, then the path of the current. */
+/** What checks are sorted by beside the stages' own: the walk round the bicycle, then the path of the current. */
 export const CHECK_GROUPS = [
   'frame',
   'wheel',
@@ -23,7 +24,8 @@ export const CHECK_GROUPS = [
   'charging',
   'supply',
 ] as const;
-export type CheckGroup = (typeof CHECK_GROUPS)[number];
+/** A stage's own checks bear its name. */
+export type CheckGroup = (typeof CHECK_GROUPS)[number] | StageId;
 
 /** One comparison of the bicycle with what the conversion asks of it. */
 export interface Check {

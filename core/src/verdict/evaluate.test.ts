@@ -9,7 +9,7 @@ import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
 import type { Verdict } from './evaluate.ts';
 import type { Figure, FigureId } from './figure.ts';
-import { STAGE_IDS } from './stages/stage-ids.ts';
+import { STAGE_IDS } from '../check/stage-ids.ts';
 
 const figure = (verdict: Verdict, id: FigureId): Figure => {
   const found = verdict.figures.find((f) => f.id === id);

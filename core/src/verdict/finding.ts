@@ -1,6 +1,6 @@
 import type { Phrase } from '../quantity/phrase.ts';
 import type { State } from '../check/state.ts';
-import type { StageId } from './stages/stage-ids.ts';
+import type { StageId } from '../check/stage-ids.ts';
 
 /** Something on the card that needs a look, with why and what to do. */
 export interface Finding {

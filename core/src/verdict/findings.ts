@@ -4,7 +4,7 @@ import { CHEMISTRIES } from '../document/chemistries.ts';
 import type { Known } from '../document/known-build.ts';
 import type { Check } from '../check/check.ts';
 import { qty } from '../quantity/phrase.ts';
-import type { StageId } from './stages/stage-ids.ts';
+import type { StageId } from '../check/stage-ids.ts';
 import { stageOf, stageOfCheck } from './stages/stage-of.ts';
 import type { Finding } from './finding.ts';
 import type { Study } from './study.ts';

@@ -1,22 +1,82 @@
 import { STAGE_IDS, stageOf, type QuantityPath, type StageId } from '@apple-cart/core';
-import { briefScreen } from './brief.ts';
-import { donorScreen } from './donor.ts';
-import { driveScreen } from './drive.ts';
-import { hillScreen } from './hill.ts';
-import { lawScreen } from './law.ts';
-import { powerScreen } from './power.ts';
-import { rangeScreen } from './range.ts';
+import { POWER_VIEWS, viewOf as powerViewOf } from './power-views.ts';
+import { LAW_VIEWS } from './law-views.ts';
+import { HILL_VIEWS, hillViewOf } from './hill-views.ts';
+import { RANGE_FIELDS, RANGE_VIEWS } from './range-views.ts';
 import type { PrintedPage, StageScreen } from './screen.ts';
 
 /** The screen of every stage: one that is missing does not compile. */
 const screens = {
-  brief: briefScreen,
-  donor: donorScreen,
-  drive: driveScreen,
-  power: powerScreen,
-  law: lawScreen,
-  hill: hillScreen,
-  range: rangeScreen,
+  brief: {
+    name: 'Brief',
+    question: 'Who rides, with what, where and how far?',
+    key: 'b',
+    views: [],
+    prints: [],
+  },
+  donor: {
+    name: 'Donor',
+    question: 'Which bicycle is it, and what is still to measure?',
+    key: 'd',
+    views: [],
+    prints: [
+      {
+        path: 'measure-sheet',
+        name: 'Print the measure sheet',
+        also: 'blank caliper',
+      },
+    ],
+  },
+  drive: {
+    name: 'Drive',
+    question: 'Which motor, in which gears?',
+    key: 'v',
+    views: [],
+    prints: [],
+  },
+  power: {
+    name: 'Power',
+    question: 'How many volts, amp-hours and amps?',
+    key: 'p',
+    views: POWER_VIEWS,
+    viewOf: powerViewOf,
+    prints: [
+      {
+        path: 'charge-card',
+        name: 'Print the charge card',
+        also: 'pocket resting volts',
+      },
+    ],
+  },
+  law: {
+    name: 'Law',
+    question: 'Which class is it, here?',
+    key: 'l',
+    views: LAW_VIEWS,
+    prints: [
+      {
+        path: 'class-sheet',
+        name: 'Print the class sheet',
+        also: 'label',
+      },
+    ],
+  },
+  hill: {
+    name: 'Hill',
+    question: 'Will it climb, how fast, in which gear?',
+    key: 'h',
+    views: HILL_VIEWS,
+    viewOf: hillViewOf,
+    prints: [],
+  },
+  range: {
+    name: 'Range',
+    question: 'How far, and how sure?',
+    key: 'r',
+    views: RANGE_VIEWS,
+    viewOf: () => RANGE_FIELDS,
+    prints: [],
+  },
 } as const satisfies Record<StageId, StageScreen>;
 
 export const SCREENS: Readonly<Record<StageId, StageScreen>> = screens;

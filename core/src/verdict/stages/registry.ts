@@ -6,7 +6,7 @@ import { lawStage } from './law.ts';
 import { powerStage } from './power.ts';
 import { rangeStage } from './range.ts';
 import type { Stage } from './stage.ts';
-import type { StageId } from './stage-ids.ts';
+import type { StageId } from '../../check/stage-ids.ts';
 
 /** Every stage of the work: one that is missing does not compile. */
 export const STAGES: Readonly<Record<StageId, Stage>> = {

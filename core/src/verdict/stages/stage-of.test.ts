@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { CHECK_GROUPS } from '../../check/check.ts';
 import { QUANTITY_PATHS, SPECS } from '../../document/document.ts';
 import { STAGES } from './registry.ts';
-import { STAGE_IDS } from './stage-ids.ts';
+import { STAGE_IDS } from '../../check/stage-ids.ts';
 import { shippedRules } from '../../law/rules.ts';
 import { sample } from '../../test/sample.ts';
 import { evaluate } from '../evaluate.ts';
@@ -20,6 +20,7 @@ describe('what stages own', () => {
   it('is every quantity and every check', () => {
     for (const path of QUANTITY_PATHS) expect(STAGE_IDS).toContain(stageOf(path));
     for (const group of CHECK_GROUPS) expect(STAGE_IDS).toContain(stageOfCheck({ group }));
+    for (const group of STAGE_IDS) expect(stageOfCheck({ group })).toBe(group);
     const groups = STAGE_IDS.flatMap((id) => STAGES[id].checks);
     expect([...groups].sort()).toEqual([...CHECK_GROUPS].sort());
   });

@@ -3,7 +3,7 @@ import { sectionOf } from '../../document/counts-when.ts';
 import { QUANTITY_PATHS, type QuantityPath } from '../../document/document.ts';
 import type { FigureId } from '../figure.ts';
 import { STAGES } from './registry.ts';
-import { STAGE_IDS, type StageId } from './stage-ids.ts';
+import { STAGE_IDS, type StageId } from '../../check/stage-ids.ts';
 
 const OWNERS: ReadonlyMap<string, StageId> = new Map(
   STAGE_IDS.flatMap((id) => STAGES[id].owns.map((owned) => [owned, id] as const)),
@@ -16,7 +16,7 @@ const STAGE_OF: ReadonlyMap<QuantityPath, StageId> = new Map(
   }),
 );
 const MENDERS: ReadonlyMap<CheckGroup, StageId> = new Map(
-  STAGE_IDS.flatMap((id) => STAGES[id].checks.map((group) => [group, id] as const)),
+  STAGE_IDS.flatMap((id) => [id, ...STAGES[id].checks].map((group) => [group, id] as const)),
 );
 
 const CHANGERS: ReadonlyMap<FigureId, StageId> = new Map(

@@ -1,11 +1,11 @@
 import type { QuantityPath, SectionName } from '../../document/document.ts';
 import type { Known } from '../../document/known-build.ts';
-import type { Check, CheckGroup } from '../../check/check.ts';
+import type { CHECK_GROUPS, Check } from '../../check/check.ts';
 import { worstState, type State } from '../../check/state.ts';
 import type { Figure, FigureId } from '../figure.ts';
 import type { Finding } from '../finding.ts';
 import type { Judged } from '../judged.ts';
-import type { StageId } from './stage-ids.ts';
+import type { StageId } from '../../check/stage-ids.ts';
 
 /** A stage's state and a few words for it, as the work order shows them. */
 export interface StageVerdict {
@@ -31,7 +31,8 @@ export interface StageSubject {
 export interface Stage {
   /** Whole sections of the document, and single quantities; a quantity named beats its section. */
   readonly owns: readonly (SectionName | QuantityPath)[];
-  readonly checks: readonly CheckGroup[];
+  /** Groups of checks that are mended at it, beside its own. */
+  readonly checks: readonly (typeof CHECK_GROUPS)[number][];
   /** The headline figures that are changed at it: the tray leads here. */
   readonly figures: readonly FigureId[];
   readonly stands: (subject: StageSubject) => Omit<StageVerdict, 'id'>;

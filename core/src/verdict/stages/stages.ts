@@ -2,7 +2,7 @@ import type { Figure } from '../figure.ts';
 import type { Finding } from '../finding.ts';
 import type { Judged } from '../judged.ts';
 import { STAGES } from './registry.ts';
-import { STAGE_IDS, type StageId } from './stage-ids.ts';
+import { STAGE_IDS, type StageId } from '../../check/stage-ids.ts';
 import { stageOf, stageOfCheck } from './stage-of.ts';
 import type { StageVerdict } from './stage.ts';
 
