@@ -35,7 +35,7 @@ import { gearTable, motorCadence, type GearRow, type MotorCadence } from './gear
 import { fitVerdict, type FitVerdict } from './fit-verdict.ts';
 import { motorFacts, type MotorFacts } from './motor-facts.ts';
 import type { StageVerdict } from './stages/stage.ts';
-import { stages } from './stages/stages.ts';
+import { ownChecks, stages } from './stages/stages.ts';
 import { judged, type Judged } from './judged.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
 import type { SteadyOutcome } from '../ride/steady.ts';
@@ -167,11 +167,12 @@ const kmhOf = (outcome: SteadyOutcome): number | undefined =>
  */
 export function evaluate(build: BuildDocument, book: RuleBook): Verdict {
   const s = judged(study(build), book);
+  const own = lazily({ checks: () => ownChecks(s) });
   const v: Verdict = lazily<Verdict>({
     name: () => build.name,
     figures: () => figuresOf(s),
-    findings: () => findings(s),
-    stages: () => stages(s, v.figures, v.findings),
+    findings: () => findings(s, own.checks),
+    stages: () => stages(s, v.figures, v.findings, own.checks),
     known: () => s.known,
     assumptions: () => s.used.filter((k) => k.source === 'assumed' || k.source === 'unknown'),
     law: () => lazily<Verdict['law']>({ ways: () => s.ways, here: () => s.here }),

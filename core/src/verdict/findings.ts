@@ -20,6 +20,10 @@ const checkFinding = (c: Check, stage: StageId): Finding => ({
   stage,
 });
 
+/** Checks that ask for something, at the stage where it is mended. */
+const asked = (checks: readonly Check[]): readonly Finding[] =>
+  checks.filter(asksFor).map((c) => checkFinding(c, stageOfCheck(c)));
+
 const isUnusual = ({ path, source, value }: Known): boolean => {
   if (source === 'unknown' || source === 'worked') return false;
   const [low, high] = specAt(path).plausible;
@@ -65,7 +69,7 @@ const chained = ({ chain, powerChecks }: Study): readonly Finding[] => [
       detail: [...l.why, ' ', ...l.remedy],
       path: l.inputs[0]?.path ?? '',
     })),
-  ...powerChecks.filter(asksFor).map((c) => checkFinding(c, 'power')),
+  ...asked(powerChecks),
 ];
 
 function power({ known, build }: Study): readonly Finding[] {
@@ -150,10 +154,6 @@ function drive({ build, machine }: Study): readonly Finding[] {
   return out;
 }
 
-/** Fit checks that ask for something, at the stage where it is mended. */
-const fit = ({ checks }: Study): readonly Finding[] =>
-  checks.filter(asksFor).map((c) => checkFinding(c, stageOfCheck(c)));
-
 /** A climb that lasts only minutes, or hardly longer than the test hill, is said. */
 const LASTS_S = 15 * 60;
 
@@ -182,12 +182,13 @@ function hillHeat({ climb, heat, hillRide, known }: Study): readonly Finding[] {
   ];
 }
 
-/** Everything on the card that needs a look. */
-export const findings = (study: Study): readonly Finding[] => [
-  ...fit(study),
+/** Everything on the card that needs a look; `own` are the checks of the stages themselves. */
+export const findings = (study: Study, own: readonly Check[]): readonly Finding[] => [
+  ...asked(study.checks),
   ...unusual(study),
   ...drive(study),
   ...hillHeat(study),
   ...chained(study),
   ...power(study),
+  ...asked(own),
 ];

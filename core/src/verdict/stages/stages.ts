@@ -2,6 +2,7 @@ import type { Figure } from '../figure.ts';
 import type { Finding } from '../finding.ts';
 import type { Judged } from '../judged.ts';
 import { STAGES } from './registry.ts';
+import type { Check } from '../../check/check.ts';
 import { STAGE_IDS, type StageId } from '../../check/stage-ids.ts';
 import { stageOf, stageOfCheck } from './stage-of.ts';
 import type { StageVerdict } from './stage.ts';
@@ -13,15 +14,20 @@ function parted<T>(list: readonly T[], stage: (one: T) => StageId): (id: StageId
   return (id) => parts.get(id) ?? [];
 }
 
+/** What the stages check themselves, in working order. */
+export const ownChecks = (study: Judged): readonly Check[] =>
+  STAGE_IDS.flatMap((id) => STAGES[id].own?.(study) ?? []);
+
 /** State and a few words for every stage, in working order. */
 export function stages(
   study: Judged,
   figures: readonly Figure[],
   findings: readonly Finding[],
+  own: readonly Check[],
 ): readonly StageVerdict[] {
   const found = parted(findings, (f) => f.stage);
   const entered = parted(study.used, (k) => stageOf(k.path));
-  const checks = parted([...study.checks, ...study.powerChecks], stageOfCheck);
+  const checks = parted([...study.checks, ...study.powerChecks, ...own], stageOfCheck);
   return STAGE_IDS.map((id) => ({
     id,
     ...STAGES[id].stands({
