@@ -93,9 +93,7 @@ function entered(build: BuildDocument): Filling {
     const values: Readonly<Record<string, unknown>> = build[section];
     const out: Record<string, Known> = {};
     for (const [key, path, spec] of rows) {
-      const value = values[key];
-      if (value !== undefined)
-        out[key] = known(path, spec, value as Sourced, section === 'second' ? beside : context);
+      out[key] = known(path, spec, values[key] as Sourced, section === 'second' ? beside : context);
     }
     sections[section] = out;
   }

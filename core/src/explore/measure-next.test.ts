@@ -1,28 +1,21 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import tandem from '../../../demo/builds/0417-choir-tandem.json' with { type: 'json' };
-import { readBuild } from '../document/read.ts';
 import { WALK } from '../fit/walk.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { measureNext } from './measure-next.ts';
+import { tandem } from '../test/demo.ts';
 import { withValue } from '../document/quantity-at.ts';
-
-const demo = () => {
-  const read = readBuild(tandem);
-  if (!read.ok) throw new Error('tandem');
-  return read.value;
-};
 
 describe('what to measure next', () => {
   it('on the tandem is the slot that nobody has measured', () => {
-    const [first] = measureNext(demo());
+    const [first] = measureNext(tandem);
     expect(first).toMatchObject({ label: 'Axle slot, width', share: 1 });
     expect(first?.waits).toEqual(['Slot to be opened for the axle flats', 'Play of the flats in the slot']);
   });
 
   it('is no longer asked once it is measured', () => {
-    const known = withValue(demo(), 'donor.slotWidthMm', 10);
+    const known = withValue(tandem, 'donor.slotWidthMm', 10);
     const measured = {
       ...known,
       donor: { ...known.donor, slotWidthMm: { source: 'measured' as const, value: 10 } },
@@ -42,7 +35,7 @@ describe('what to measure next', () => {
   });
 
   it('ranks an assumed value that could turn a check above one that cannot', () => {
-    const build = demo();
+    const build = tandem;
     const near = withValue(withValue(build, 'donor.dropoutMm', 4.1), 'donor.caliperGapMm', 15);
     const items = measureNext(near);
     const of = (path: string) => items.find((m) => m.known?.path === path);

@@ -1,13 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import longtail from '../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
-import type { BuildDocument } from '../document/document.ts';
 import { supplyAt } from '../machine/battery.ts';
 import { cadenceRpm } from '../machine/driveline.ts';
 import { assemble } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { GearBox } from './gear-box.ts';
+import { longtail } from '../test/demo.ts';
 
-const machine = { ...assemble(longtail as unknown as BuildDocument), heldGear: null };
+const machine = { ...assemble(longtail), heldGear: null };
 const supply = supplyAt(machine.pack, 0.6);
 const { cadenceMinRpm, cadenceMaxRpm } = machine.rider;
 

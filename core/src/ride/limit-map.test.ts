@@ -1,13 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import longtail from '../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
-import type { BuildDocument } from '../document/document.ts';
 import { assemble } from '../machine/machine.ts';
 import { evenHill } from '../route/route.ts';
 import { pace, ride } from '../test/rides.ts';
 import { bearableC, continuousAt } from './continuous.ts';
 import { limitMap } from './limit-map.ts';
+import { longtail } from '../test/demo.ts';
 
-const machine = { ...assemble(longtail as unknown as BuildDocument), heldGear: null };
+const machine = { ...assemble(longtail), heldGear: null };
 const [gear] = machine.gears.filter((g) => g.cogTeeth === 26);
 if (gear === undefined) throw new Error('no such cog');
 

@@ -1,15 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import longtail from '../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
-import tandem from '../../../demo/builds/0417-choir-tandem.json' with { type: 'json' };
-import type { BuildDocument } from '../document/document.ts';
 import { assemble } from '../machine/machine.ts';
 import { evenHill } from '../route/route.ts';
 import { HAND_GEAR, handMachine } from '../test/hand-machine.ts';
 import { ALL_OUT, pace, ride } from '../test/rides.ts';
 import { systemGap } from './ledger.ts';
+import { longtail, tandem } from '../test/demo.ts';
 
 describe('how a ride ends', () => {
-  const machine = assemble(longtail as unknown as BuildDocument);
+  const machine = assemble(longtail);
 
   it('stalls on a wall, and says where', () => {
     const one = ride(machine, evenHill('', 500, 38), { pace: ALL_OUT });
@@ -41,7 +39,7 @@ describe('how a ride ends', () => {
 });
 
 describe('regeneration', () => {
-  const machine = assemble(tandem as unknown as BuildDocument);
+  const machine = assemble(tandem);
   const down = evenHill('', 2000, -8);
 
   it('takes the place of the brakes and puts charge back', () => {

@@ -1,9 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import * as fc from 'fast-check';
-import tandem from '../../../demo/builds/0417-choir-tandem.json' with { type: 'json' };
-import trike from '../../../demo/builds/0421-tide-flat-trike.json' with { type: 'json' };
-import longtail from '../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
-import type { BuildDocument } from '../document/document.ts';
 import { assemble } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { STANDARD_GRAVITY } from '../quantity/constants.ts';
@@ -19,6 +15,7 @@ import { constantSpeedRange } from './range.ts';
 import type { Ride } from './ride.ts';
 import { TURNING_KG } from './stepper.ts';
 import { topSpeed } from './steady.ts';
+import { longtail, tandem, trike } from '../test/demo.ts';
 
 /** Up, down, level, with stops, a limit and gravel: everything that a step has to deal with. */
 const MIXED: Route = {
@@ -47,7 +44,7 @@ const MIXED: Route = {
   ],
 };
 
-const builds = [longtail, tandem, trike] as unknown as readonly BuildDocument[];
+const builds = [longtail, tandem, trike] as const;
 
 describe('energy', () => {
   /** Pack losses and terminals against what is drawn from the cells' own volts, relative. */
@@ -110,7 +107,7 @@ describe('energy', () => {
   });
 
   it('of the grade is weight times the height gained', () => {
-    const machine = assemble(builds[0] as BuildDocument);
+    const machine = assemble(longtail);
     const one = ride(machine, MIXED, { pace: pace(18) });
     expect(one.ends).toBe('arrived');
     const rise = (MIXED.profile.at(-1)?.elevationM ?? 0) - (MIXED.profile[0]?.elevationM ?? 0);
@@ -132,7 +129,7 @@ describe('energy', () => {
   );
 
   it('comes closer to the fine solution the shorter its steps', () => {
-    const machine = assemble(builds[1] as BuildDocument);
+    const machine = assemble(tandem);
     const at = (step: number): number => ride(machine, MIXED, { pace: pace(20), step }).usedWh;
     const fine = at(0.01);
     expect(Math.abs(at(0.1) - fine)).toBeLessThan(Math.abs(at(2) - fine) + 1e-3);
@@ -183,7 +180,7 @@ describe('motion against closed forms', () => {
 });
 
 describe('a rider', () => {
-  const machine = assemble(builds[0] as BuildDocument);
+  const machine = assemble(longtail);
   const one = ride(machine, MIXED, { pace: pace(20), traceEvery: 1 });
   const rows = one.trace;
   if (rows === undefined) throw new Error('no trace');
@@ -274,7 +271,7 @@ describe('riding long enough', () => {
   });
 
   it('a hill in one gear settles at the steady speed of the climb, with its limit', () => {
-    const build = builds[0] as BuildDocument;
+    const build = longtail;
     const machine = assemble(build);
     const [gear] = machine.gears.filter((g) => g.cogTeeth === 23);
     if (gear === undefined) throw new Error('no such cog');
@@ -297,20 +294,23 @@ describe('riding long enough', () => {
   });
 
   it.each([
-    [0, 14],
-    [1, 18],
-  ])('a steady speed on the level to the end of the charge goes as far as its range (build %d)', (i, kmh) => {
-    const machine = { ...assemble(builds[i] as BuildDocument), heldGear: null };
-    const level = {
-      ...machine,
-      road: { ...machine.road, headwind: 0 },
-      thermal: { ...HAND_THERMAL, windingJK: 1e12 },
-    };
-    const range = constantSpeedRange(level, kmh / 3.6, 1);
-    if (!range.holds) throw new Error('not held');
-    const one = ride(level, evenHill('', 1000, 0), { pace: pace(kmh), again: true, gear: 'best' });
-    // The ride has its launch, its winding's own temperature and its last half minute.
-    expect(Math.abs(one.metres / range.metres - 1)).toBeLessThan(0.02);
-    expect(['cut-off', 'empty']).toContain(one.ends);
-  });
+    ['longtail', longtail, 14],
+    ['tandem', tandem, 18],
+  ])(
+    'a steady speed on the level to the end of the charge goes as far as its range (%s)',
+    (_, build, kmh) => {
+      const machine = { ...assemble(build), heldGear: null };
+      const level = {
+        ...machine,
+        road: { ...machine.road, headwind: 0 },
+        thermal: { ...HAND_THERMAL, windingJK: 1e12 },
+      };
+      const range = constantSpeedRange(level, kmh / 3.6, 1);
+      if (!range.holds) throw new Error('not held');
+      const one = ride(level, evenHill('', 1000, 0), { pace: pace(kmh), again: true, gear: 'best' });
+      // The ride has its launch, its winding's own temperature and its last half minute.
+      expect(Math.abs(one.metres / range.metres - 1)).toBeLessThan(0.02);
+      expect(['cut-off', 'empty']).toContain(one.ends);
+    },
+  );
 });

@@ -3,9 +3,6 @@ import { describe, expect, it } from 'vitest';
 import crate from '../../../demo/routes/crate-lane.json' with { type: 'json' };
 import causeway from '../../../demo/routes/tide-causeway.json' with { type: 'json' };
 import lanes from '../../../demo/routes/orchard-lanes.json' with { type: 'json' };
-import longtailFile from '../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
-import tandemFile from '../../../demo/builds/0417-choir-tandem.json' with { type: 'json' };
-import trikeFile from '../../../demo/builds/0421-tide-flat-trike.json' with { type: 'json' };
 import type { BuildDocument } from '../document/document.ts';
 import { supplyAt } from '../machine/battery.ts';
 import { assemble } from '../machine/machine.ts';
@@ -14,6 +11,7 @@ import { bearableC, continuousAt, heatOf } from '../ride/continuous.ts';
 import { limitMap } from '../ride/limit-map.ts';
 import { steadySpeed } from '../ride/steady.ts';
 import { evenHill, type Route } from '../route/route.ts';
+import { longtail, tandem, trike } from '../test/demo.ts';
 import { ALL_OUT, ride } from '../test/rides.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { energyPicture } from './energy-picture.ts';
@@ -23,11 +21,6 @@ import { gearsOnHill, heatOnGrade, repeatedClimbs } from './hill-heat.ts';
 import { rangeBand, type BandOutcome, type BandProgress } from './range-band.ts';
 import { ridePlan } from './ride-plan.ts';
 
-const [longtail, tandem, trike] = [longtailFile, tandemFile, trikeFile] as unknown as [
-  BuildDocument,
-  BuildDocument,
-  BuildDocument,
-];
 const route = (data: unknown): Route => data as Route;
 
 /** Runs a band to its end. */

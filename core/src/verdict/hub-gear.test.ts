@@ -1,12 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import courierFile from '../../../demo/builds/0424-kiln-courier.json' with { type: 'json' };
-import { readBuild } from '../document/read.ts';
 import { shippedRules } from '../law/rules.ts';
 import { evaluate } from './evaluate.ts';
+import { courier } from '../test/demo.ts';
 
-const read = readBuild(courierFile);
-if (!read.ok) throw new Error('the kiln courier is not read');
-const { hill, figures, study } = evaluate(read.value, shippedRules());
+const { hill, figures, study } = evaluate(courier, shippedRules());
 const { climb } = hill;
 if (!climb.climbs) throw new Error('the kiln courier does not climb');
 const { gears } = study.machine;

@@ -6,8 +6,8 @@ import {
   shippedRules,
   newBuild,
   roadForce,
-  type BuildDocument,
   type GradePoint,
+  readBuild,
 } from '@apple-cart/core';
 import longtail from '../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
 import { NAMED_INK } from '../test/ink.ts';
@@ -19,7 +19,9 @@ import { band, cursorX, hatched } from './pieces.ts';
 import { energyChart, rangeChart } from './range-chart.ts';
 import { cellText, tableCsv } from '../files/table-csv.ts';
 
-const build = longtail as unknown as BuildDocument;
+const read = readBuild(longtail);
+if (!read.ok) throw new Error('the longtail cannot be read');
+const build = read.value;
 const verdict = evaluate(build, shippedRules());
 const point = (gradePct: number, v: number, limit: GradePoint['limit'] = 'voltage'): GradePoint => ({
   gradePct,

@@ -10,8 +10,8 @@ import {
   repeatedClimbs,
   ridePlan,
   traceSpacing,
-  type BuildDocument,
   type Route,
+  readBuild,
 } from '@apple-cart/core';
 import longtail from '../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
 import crate from '../../../demo/routes/crate-lane.json' with { type: 'json' };
@@ -25,7 +25,9 @@ import { profileChart } from './profile-chart.ts';
 import { bindingInk, bindingStretches, evenMax, rideChart, rowAt } from './ride-chart.ts';
 import { tableCsv } from '../files/table-csv.ts';
 
-const build = longtail as unknown as BuildDocument;
+const read = readBuild(longtail);
+if (!read.ok) throw new Error('the longtail cannot be read');
+const build = read.value;
 const road = crate as unknown as Route;
 const plan = ridePlan(build, road, 'full');
 const ride = plan.ride({ traceEvery: traceSpacing(plan.course) });
