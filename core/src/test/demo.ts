@@ -1,7 +1,6 @@
 import courierFile from '../../../demo/builds/0424-kiln-courier.json' with { type: 'json' };
 import longtailFile from '../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
 import tandemFile from '../../../demo/builds/0417-choir-tandem.json' with { type: 'json' };
-import tourerFile from '../../../demo/builds/0409-district-nurses-tourer.json' with { type: 'json' };
 import trikeFile from '../../../demo/builds/0421-tide-flat-trike.json' with { type: 'json' };
 import type { BuildDocument } from '../document/document.ts';
 import { readBuild } from '../document/read.ts';
@@ -13,8 +12,7 @@ function read(file: unknown): BuildDocument {
   return build.value;
 }
 
-/** The demo builds. */
-export const tourer = read(tourerFile);
+/** Demo builds, by what they are. */
 export const longtail = read(longtailFile);
 export const tandem = read(tandemFile);
 export const trike = read(trikeFile);
