@@ -30,11 +30,7 @@ export async function openBuild(
 }
 
 /** Goes to every view of every stage of a build, then to every page it prints, and says which it stands at. */
-export async function* everyScreen(
-  page: Page,
-  application: Application,
-  build: string,
-): AsyncGenerator<string> {
+async function* everyScreen(page: Page, application: Application, build: string): AsyncGenerator<string> {
   let id = '';
   for (const stage of STAGE_IDS) {
     id = await openBuild(page, application, build, stage);
@@ -50,6 +46,30 @@ export async function* everyScreen(
     await settled(page, 'h1');
     yield `print ${name}`;
   }
+}
+
+/** Pages outside of builds, each with what stands on it once it is there. */
+const OTHER_PAGES = [
+  ['/', '[data-judged]'],
+  ['/shelf/motor', '[data-part]'],
+  ['/routes', 'main li'],
+  ['/routes/orchard-lanes', '[data-testid=route-figures]'],
+  ['/rules', '[data-rules=gb]'],
+  ['/rules/gb', 'main input'],
+] as const;
+
+/** Goes to every page outside of builds, then through every screen of one, and says which it stands at. */
+export async function* everywhere(
+  page: Page,
+  application: Application,
+  build: string,
+): AsyncGenerator<string> {
+  for (const [path, there] of OTHER_PAGES) {
+    await page.goto(application.url + path);
+    await settled(page, there);
+    yield path;
+  }
+  yield* everyScreen(page, application, build);
 }
 
 /** All words of a tray figure. */

@@ -93,7 +93,7 @@ function Editor({ route, edit }: { route: Route; edit: RouteEdit['edit'] }) {
   const drawn = route.recorded === null && route.profile.length <= MOST_DRAGGED;
   const noise = route.recorded === null ? undefined : cleanedProfile(route.recorded).cleaning;
   return (
-    <div className="grid gap-x-6 bench:grid-cols-[400px_minmax(0,1fr)]">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 bench:grid-cols-[400px_minmax(0,1fr)]">
       <div className="@container max-bench:order-last">
         <FieldGroup title="Stretches" note={drawn ? 'drag the points, or type' : ''}>
           <StretchTable route={route} edit={edit} />
@@ -199,7 +199,7 @@ export function RoutePage() {
     <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
       <PageBar />
       <main className="overflow-y-auto">
-        <div className="mx-auto my-4 max-w-[1240px] border-2 border-ink bg-sheet px-6 pt-3 pb-6 max-tablet:my-0 max-tablet:border-x-0 max-tablet:px-3">
+        <div className="mx-auto my-4 max-w-[1240px] border-2 border-ink bg-sheet px-6 pt-3 pb-6 max-tablet:my-0 max-tablet:border-0 max-tablet:px-3">
           <Link
             to="/routes"
             className="text-[13px] text-slate underline max-bench:inline-block max-bench:py-3"
@@ -222,7 +222,7 @@ export function RoutePage() {
               <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-ink pb-2">
                 <input
                   aria-label="Name of the route"
-                  className="head min-w-0 flex-1 bg-transparent text-[30px] font-extrabold tracking-[-.015em] outline-none focus:bg-field max-tablet:text-[24px]"
+                  className="head min-w-0 flex-1 bg-transparent text-[30px] max-tablet:basis-full font-extrabold tracking-[-.015em] outline-none focus:bg-field max-tablet:text-[24px]"
                   value={route.name}
                   maxLength={80}
                   onChange={(event) => {
