@@ -1,7 +1,6 @@
 import type { BuildDocument } from '../../document/document.ts';
 import { formatNumber } from '../../quantity/format.ts';
-import { firstOf } from '../../quantity/first-of.ts';
-import { qty, type Phrase } from '../../quantity/phrase.ts';
+import { qty } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
 import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
 import type { Study } from '../study.ts';
@@ -61,6 +60,13 @@ const CURRENCY_SIGN: Readonly<Record<BuildDocument['money']['currency'], string>
 export const moneyText = (amount: number, currency: BuildDocument['money']['currency']): string =>
   `${CURRENCY_SIGN[currency]}${formatNumber(amount, 0)}`;
 
+/** How a sum of prices stands against the budget, in words. */
+function priceWords({ budget, currency }: BuildDocument['money'], missing: number, over: number): string {
+  if (missing > 0) return `${String(missing)} ${missing === 1 ? 'price' : 'prices'} missing`;
+  if (budget === null) return 'no budget set';
+  return `${moneyText(Math.abs(over), currency)} ${over > 0 ? 'over' : 'under'} budget`;
+}
+
 /** Price of what is known; a missing price is said, never counted as nought in silence. */
 export function priceFigure({ build }: Study): Figure {
   const { money } = build;
@@ -71,16 +77,6 @@ export function priceFigure({ build }: Study): Figure {
   const settled = missing > 0 || over > 0 ? 'look' : 'fine';
   const state: State = missing === known.length ? 'unknown' : settled;
   const text = (amount: number): string => moneyText(amount, money.currency);
-  const condition: Phrase = [
-    firstOf(
-      [
-        [missing > 0, `${String(missing)} ${missing === 1 ? 'price' : 'prices'} missing`],
-        [money.budget === null, 'no budget set'],
-        [over > 0, `${text(over)} over budget`],
-      ],
-      `${text(-over)} under budget`,
-    ),
-  ];
   return {
     id: 'price',
     label: 'Price',
@@ -89,7 +85,7 @@ export function priceFigure({ build }: Study): Figure {
     upTo: undefined,
     unit: '1',
     words: missing === known.length ? 'Not known' : text(sum),
-    condition,
+    condition: [priceWords(money, missing, over)],
     get working() {
       return {
         formulas: ['price = donor + motor + pack + controller + everything else'],
