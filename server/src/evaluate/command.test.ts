@@ -27,6 +27,19 @@ describe('npm run evaluate', () => {
     const bad = command();
     expect(bad).toMatchObject({ status: 2, stdout: '' });
     expect(bad.stderr).toContain('Usage');
+    // What reads it may have had enough: that is no fault of the command.
+    const cut = spawnSync(
+      'sh',
+      [
+        '-c',
+        `"$0" --import tsx server/src/evaluate/cli.ts "$1" --json | head -c 20`,
+        process.execPath,
+        LONGTAIL,
+      ],
+      { cwd: root, encoding: 'utf8' },
+    );
+    expect(cut).toMatchObject({ status: 0, stderr: '' });
+    expect(cut.stdout).toHaveLength(20);
   });
 
   it('prints figures, clauses and workings as text', async () => {
