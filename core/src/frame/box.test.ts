@@ -2,7 +2,15 @@ import { Line, Point as RefPoint, Polygon, Segment } from '@flatten-js/core';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { RUNS } from '../test/sample.ts';
-import { boxDistance, clearance, corners, distanceToSegment, signedDistance, type Box } from './box.ts';
+import {
+  boxDistance,
+  clearance,
+  corners,
+  distanceToSegment,
+  nearestBar,
+  signedDistance,
+  type Box,
+} from './box.ts';
 import type { Point } from './point.ts';
 
 const box = (changes: Partial<Box> = {}): Box => ({
@@ -51,6 +59,20 @@ describe('a box', () => {
     [{ x: 90, y: 0 }, -10],
   ])('is as far from %o as the hand says', (point, mm) => {
     expect(signedDistance(box(), point)).toBeCloseTo(mm, 9);
+  });
+
+  it('has its nearest bar found without searching along the others', () => {
+    const bar = fc.record({ a: anyPoint, b: anyPoint, radius: fc.integer({ min: 5, max: 30 }) });
+    fc.assert(
+      fc.property(anyBox, fc.array(bar, { minLength: 1, maxLength: 8 }), (b, bars) => {
+        const rooms = bars.map((one) => clearance(b, one.a, one.b, one.radius));
+        const nearest = nearestBar(b, bars);
+        expect(nearest?.mm).toBe(Math.min(...rooms));
+        expect(nearest?.bar).toBe(bars[rooms.indexOf(Math.min(...rooms))]);
+      }),
+      RUNS,
+    );
+    expect(nearestBar(box(), [])).toBeUndefined();
   });
 
   it('keeps off a round bar by its radius', () => {

@@ -28,7 +28,7 @@ type Outcome = Pick<ClauseVerdict, 'state' | 'why'>;
 /** What was found on the way there. */
 type Found = Partial<Pick<ClauseVerdict, 'margin' | 'value' | 'at'>>;
 /** A clause with the fact it asks for, in one way the rider can have the machine. */
-type Asked<C extends Clause, F extends ClauseVerdict['fact']> = {
+type Case<C extends Clause, F extends ClauseVerdict['fact']> = {
   readonly clause: C;
   readonly fact: F;
   readonly profile: string;
@@ -36,7 +36,7 @@ type Asked<C extends Clause, F extends ClauseVerdict['fact']> = {
 
 /** Written out: some forty are made at every keystroke. */
 const verdictOf = (
-  { clause, fact, profile }: Asked<Clause, ClauseVerdict['fact']>,
+  { clause, fact, profile }: Case<Clause, ClauseVerdict['fact']>,
   { state, why }: Outcome,
   found: Found = {},
 ): ClauseVerdict => ({
@@ -92,9 +92,9 @@ function within(clause: NumberClause, value: number, margin: number, fact: Numbe
   return Math.abs(margin) <= NEAR * clause.limit ? NOT_CERTAIN : undefined;
 }
 
-function judgeNumber(asked: Asked<NumberClause, NumberFact | undefined>): ClauseVerdict {
-  const { clause, fact } = asked;
-  if (fact === undefined) return verdictOf(asked, outcome('unknown', 'the value is not known'));
+function judgeNumber(one: Case<NumberClause, NumberFact | undefined>): ClauseVerdict {
+  const { clause, fact } = one;
+  if (fact === undefined) return verdictOf(one, outcome('unknown', 'the value is not known'));
   const own = NUMBER_FACTS[clause.fact].unit;
   const atLeast = clause.op === '>' || clause.op === '>=';
   const ends = [convert(fact.high, own, clause.unit), convert(fact.low, own, clause.unit)] as const;
@@ -103,7 +103,7 @@ function judgeNumber(asked: Asked<NumberClause, NumberFact | undefined>): Clause
   // The hair never excuses a strict limit that is met exactly.
   const passes = (value: number): boolean =>
     holds(clause.op, value, clause.limit) || (clause.op === '<=' && value - clause.limit < HAIR);
-  const done = (what: Outcome): ClauseVerdict => verdictOf(asked, what, { margin, value: worst });
+  const done = (what: Outcome): ClauseVerdict => verdictOf(one, what, { margin, value: worst });
   if (passes(worst)) {
     const why = within(clause, worst, margin, fact);
     return done(outcome(why === undefined ? 'pass' : 'check', why));
@@ -118,16 +118,16 @@ function judgeNumber(asked: Asked<NumberClause, NumberFact | undefined>): Clause
 /** Ratios this close come out of the efficiencies' last digits. */
 const RATIO_HAIR = 1e-9;
 
-function judgeCurve(asked: Asked<CurveClause, CurveFact>): ClauseVerdict {
-  const { clause, fact } = asked;
+function judgeCurve(one: Case<CurveClause, CurveFact>): ClauseVerdict {
+  const { clause, fact } = one;
   if (fact.corners === undefined) {
     const state = clause.certainty === 'high' ? 'fail' : 'unknown';
-    return verdictOf(asked, outcome(state, 'the help does not follow the rider: a light foot has all of it'));
+    return verdictOf(one, outcome(state, 'the help does not follow the rider: a light foot has all of it'));
   }
   const { kmh, ratio, allowed } = worstPoint(fact.corners, clause.corners);
   const margin = allowed - ratio;
   const met = margin >= -RATIO_HAIR;
-  return verdictOf(asked, judgeCondition(clause, met), { margin, value: ratio, at: { kmh, allowed } });
+  return verdictOf(one, judgeCondition(clause, met), { margin, value: ratio, at: { kmh, allowed } });
 }
 
 /** A condition that is met is met whether or not it is really asked for; one that is not needs certainty. */
@@ -155,15 +155,15 @@ function judgeIn(clause: Clause, { profile, facts }: ProfileFacts): ClauseVerdic
         outcome('check', 'not remembered: check the text'),
       );
     case 'one-of': {
-      const asked = { clause, fact: facts[clause.fact], profile };
-      const value = asked.fact?.high;
-      if (value === undefined) return verdictOf(asked, outcome('unknown', 'the value is not known'));
-      return verdictOf(asked, judgeCondition(clause, clause.allowed.includes(value)), { value });
+      const one = { clause, fact: facts[clause.fact], profile };
+      const value = one.fact?.high;
+      if (value === undefined) return verdictOf(one, outcome('unknown', 'the value is not known'));
+      return verdictOf(one, judgeCondition(clause, clause.allowed.includes(value)), { value });
     }
     case 'answer': {
-      const asked = { clause, fact: facts[clause.fact], profile };
-      if (asked.fact.answer === 'unknown') return verdictOf(asked, outcome('unknown', 'not checked yet'));
-      return verdictOf(asked, judgeCondition(clause, asked.fact.answer === clause.wanted));
+      const one = { clause, fact: facts[clause.fact], profile };
+      if (one.fact.answer === 'unknown') return verdictOf(one, outcome('unknown', 'not checked yet'));
+      return verdictOf(one, judgeCondition(clause, one.fact.answer === clause.wanted));
     }
   }
 }

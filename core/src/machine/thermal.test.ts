@@ -8,6 +8,7 @@ import {
   heatStep,
   rollbackShare,
   secondsTo,
+  settlesAtMost,
   steadyWarmth,
   warmthAfter,
   type SteadyHeat,
@@ -53,6 +54,31 @@ describe('the two bodies under an even load', () => {
     const copper = load.copper20W * (1 + 0.00393 * (end.windingC - 20));
     expect(t.coupleWK * (end.windingC - end.shellC)).toBeCloseTo(copper + load.coreW, 9);
     expect(cooling * (end.shellC - 20)).toBeCloseTo(copper + load.coreW + load.shellW, 9);
+  });
+
+  it('come to no more than is said on the way, and to just that where all of the loss is copper’s', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 300, noNaN: true }),
+        fc.double({ min: 0, max: 60, noNaN: true }),
+        fc.double({ min: 21, max: 140, noNaN: true }),
+        (copper20W, coreW, windingC) => {
+          const heat = { copper20W, coreW, shellW: 30 };
+          const end = steadyWarmth(t, heat, cooling, 20);
+          const losesW = copper20W * (1 + 0.00393 * (windingC - 20)) + coreW;
+          const most = settlesAtMost(t, windingC, losesW, 30, cooling, 20);
+          if (end === undefined) {
+            expect(most).toBe(Infinity);
+            return;
+          }
+          // Below where it settles all loss is taken to grow; the core's does not.
+          if (windingC < end.windingC) expect(most).toBeGreaterThan(end.windingC - 1e-6);
+          if (coreW === 0) expect(most).toBeCloseTo(end.windingC, 6);
+        },
+      ),
+      RUNS,
+    );
+    expect(settlesAtMost(t, 20, 0, 0, 0, 20)).toBe(Infinity);
   });
 
   it('run away where copper loss grows faster than heat leaves', () => {

@@ -21,7 +21,7 @@ const checkFinding = (c: Check, stage: StageId): Finding => ({
 });
 
 /** Checks that ask for something, at the stage where it is mended. */
-const asked = (checks: readonly Check[]): readonly Finding[] =>
+const asking = (checks: readonly Check[]): readonly Finding[] =>
   checks.filter(asksFor).map((c) => checkFinding(c, stageOfCheck(c)));
 
 const isUnusual = ({ path, source, value }: Known): boolean => {
@@ -69,7 +69,7 @@ const chained = ({ chain, powerChecks }: Study): readonly Finding[] => [
       detail: [...l.why, ' ', ...l.remedy],
       path: l.inputs[0]?.path ?? '',
     })),
-  ...asked(powerChecks),
+  ...asking(powerChecks),
 ];
 
 function power({ known, build }: Study): readonly Finding[] {
@@ -184,11 +184,11 @@ function hillHeat({ climb, heat, hillRide, known }: Study): readonly Finding[] {
 
 /** Everything on the card that needs a look; `own` are the checks of the stages themselves. */
 export const findings = (study: Study, own: readonly Check[]): readonly Finding[] => [
-  ...asked(study.checks),
+  ...asking(study.checks),
   ...unusual(study),
   ...drive(study),
   ...hillHeat(study),
   ...chained(study),
   ...power(study),
-  ...asked(own),
+  ...asking(own),
 ];
