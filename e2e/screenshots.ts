@@ -1,4 +1,4 @@
-import { mkdir, rm, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { resolve } from 'node:path';
 import { STAGE_IDS, type StageId } from '@apple-cart/core';
 import { startApplication } from './application.ts';
@@ -176,19 +176,11 @@ for (const {
 }
 await browser.close();
 
-/** The list that the README leads to, two pictures a row. */
-const pictures = SHOTS.map(({ file, name }) => `![${name}](${file}.png)`);
+/** All of them stand in the README, two a row, between its two marks. */
+const README = resolve(folder, '../../README.md');
+const pictures = SHOTS.map(({ file, name }) => `![${name}](docs/screenshots/${file}.png)`);
 const rows = pictures.flatMap((left, i) => (i % 2 === 0 ? [`| ${left} | ${pictures[i + 1] ?? ''} |`] : []));
-await writeFile(
-  `${folder}/README.md`,
-  [
-    '# Pictures',
-    '',
-    'From the demo data, by `npm run screenshots`.',
-    '',
-    '| | |',
-    '| - | - |',
-    ...rows,
-    '',
-  ].join('\n'),
-);
+const [head, , tail] = (await readFile(README, 'utf8')).split(/<!-- (?:\/)?pictures -->/);
+if (head === undefined || tail === undefined) throw new Error('README.md has lost the marks of its pictures');
+const table = ['| | |', '| - | - |', ...rows].join('\n');
+await writeFile(README, `${head}<!-- pictures -->\n\n${table}\n\n<!-- /pictures -->${tail}`);

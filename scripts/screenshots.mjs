@@ -1,7 +1,8 @@
-// npm run screenshots: one picture of each main view, from the demo data, into docs/screenshots/.
+// npm run screenshots: one picture of each main view, from the demo data, into docs/screenshots/ and the README.
 import { ensureBuilt, ensureChromium, ensureInstalled, run } from './lib.mjs';
 
 ensureInstalled();
 ensureBuilt();
 const env = { ...process.env, CHROMIUM: ensureChromium() };
-process.exit(run(process.execPath, ['--import', 'tsx', 'e2e/screenshots.ts'], { env }));
+const code = run(process.execPath, ['--import', 'tsx', 'e2e/screenshots.ts'], { env });
+process.exit(code === 0 ? run('npx', ['prettier', '--write', '--log-level', 'warn', 'README.md']) : code);

@@ -61,13 +61,14 @@ export type { Point } from './frame/point.ts';
 
 // Power: packs, leads, charging, cells.
 export { cellLayout, type CellLayout } from './power-chain/cell-layout.ts';
-export type { Chain, Link, LinkId } from './power-chain/chain.ts';
+export type { Chain } from './power-chain/chain.ts';
 export { chargePlan, packCard, type ChargePlan, type PackCard } from './power-chain/charge-plan.ts';
 export { likesFull, type ChargeOutcome } from './power-chain/charging.ts';
 export { readings } from './power-chain/expectations.ts';
 export { preCharge } from './power-chain/inrush.ts';
 export { leadLoss, phaseLeadWatts } from './power-chain/leads.ts';
 export { lightsVerdict } from './power-chain/lights.ts';
+export type { Link, LinkId } from './power-chain/link.ts';
 export {
   matchAll,
   matchCells,

@@ -2,7 +2,7 @@ import type { BuildDocument } from '../document/document.ts';
 import type { Sourced } from '../document/quantity-spec.ts';
 import { applyPart } from '../parts/apply-part.ts';
 import type { Part, PartOf } from '../parts/part.ts';
-import type { Link } from '../power-chain/chain.ts';
+import type { Link } from '../power-chain/link.ts';
 import { study, type Study } from '../verdict/study.ts';
 import { compare } from './compare.ts';
 

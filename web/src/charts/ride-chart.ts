@@ -1,21 +1,17 @@
 import type { EChartsOption, SeriesOption } from 'echarts';
 import {
-  firstOf,
   BINDING_WORDS,
-  convert,
   formatNumber,
   gearInWords,
-  msToKmh,
-  shownUnit,
   unitText,
   type Binding,
   type Limit,
   type Trace,
-  type Unit,
   type UnitSystem,
 } from '@apple-cart/core';
 import { FONTS, type ChartInk } from './ink.ts';
 import { line, paper, type Xy } from './pieces.ts';
+import { PANELS, axesOf, panelGrid, scalesOf, type Axis, type Scales } from './ride-panels.ts';
 
 export interface RideChartInput {
   readonly trace: Trace;
@@ -74,86 +70,6 @@ export function rowAt(metres: readonly number[], x: number): number {
   return Math.abs((metres[low] ?? 0) - x) <= Math.abs((metres[high] ?? 0) - x) ? low : high;
 }
 
-/** Heights of the panels, shares of the whole; gaps between them carry nothing. */
-const PANELS = [0.25, 0.2, 0.16, 0.18, 0.12] as const;
-const GAP = 0.012;
-/** Left edge for axis labels, and foot for the distance, px. */
-const LEFT = 46;
-const RIGHT = 12;
-
-/** The end of a small axis: a round number whose half is one too. */
-export function evenMax(value: number): number {
-  const decade = 10 ** Math.floor(Math.log10(Math.max(value, 1e-9)));
-  return ([1, 2, 4, 6, 8, 10].find((m) => m * decade >= value - 1e-9) ?? 10) * decade;
-}
-
-const round = (value: number, step: number, up: boolean): number =>
-  (up ? Math.ceil(value / step) : Math.floor(value / step)) * step;
-
-/** The reader's units, and what turns SI into them. */
-function scalesOf(system: UnitSystem) {
-  const [distance, height, speed, heat] = (['km', 'm', 'km/h', 'C'] as const).map((unit) =>
-    shownUnit(unit, system),
-  ) as [Unit, Unit, Unit, Unit];
-  return {
-    units: { distance, height, speed, heat },
-    far: (metres: number): number => convert(metres / 1000, 'km', distance),
-    metresAt: (far: number): number => convert(far, distance, 'km') * 1000,
-    high: (metres: number): number => convert(metres, 'm', height),
-    fast: (v: number): number => convert(msToKmh(v), 'km/h', speed),
-    warm: (celsius: number): number => convert(celsius, 'C', heat),
-  };
-}
-type Scales = ReturnType<typeof scalesOf>;
-
-interface Axis {
-  readonly min: number;
-  readonly max: number;
-  readonly title: string;
-  readonly interval: number;
-}
-
-/** Elevation on round steps, with a little ground beneath. */
-function profileAxis(elevation: readonly number[], { units }: Scales): Axis {
-  const [lowest, highest] = [Math.min(...elevation), Math.max(...elevation)];
-  const rise = highest - lowest;
-  const step = firstOf(
-    [
-      [rise > 120, 50],
-      [rise > 40, 20],
-    ],
-    10,
-  );
-  const min = round(lowest - 0.15 * rise, step, false);
-  const max = Math.max(min + step, round(highest, step, true));
-  return {
-    min,
-    max,
-    title: `Elevation, ${units.height}`,
-    interval: step * Math.ceil((max - min) / step / 2),
-  };
-}
-
-/** The panels from the top down, each with its own axis. */
-function axesOf({ trace, pinned, rollbackC, elevationM }: RideChartInput, scales: Scales): readonly Axis[] {
-  const { units, fast, warm, high } = scales;
-  const speedMax = evenMax(Math.max(...trace.speed, ...(pinned?.speed ?? [])) * 1.05 * fast(1));
-  const powerMax = evenMax(Math.max(...trace.batteryW, 50) * 1.02);
-  const back = Math.min(0, ...trace.batteryW);
-  const hottest = Math.max(...trace.windingC, ...(pinned?.windingC ?? []));
-  const held = rollbackC === undefined ? 0 : warm(rollbackC) * 1.05;
-  const heatMax = evenMax(Math.max(warm(hottest) * 1.05, held, 60));
-  const coldest = Math.min(0, ...trace.windingC.map(warm));
-  const even = (min: number, max: number, title: string): Axis => ({ min, max, title, interval: max / 2 });
-  return [
-    profileAxis(elevationM.map(high), scales),
-    even(0, speedMax, `Speed, ${units.speed}`),
-    even(back < -20 ? -evenMax(-back) : 0, powerMax, 'From the pack, W'),
-    even(coldest < 0 ? round(coldest, 10, false) : 0, heatMax, `Winding, ${unitText(units.heat)}`),
-    even(0, 100, 'Charge, %'),
-  ];
-}
-
 /** What the cursor says at a row of the trace. */
 function wordsAt(trace: Trace, i: number, { units, far, fast, warm }: Scales): string {
   const at = (values: readonly number[]): number => values[i] ?? 0;
@@ -171,29 +87,6 @@ function wordsAt(trace: Trace, i: number, { units, far, fast, warm }: Scales): s
     `${text(at(trace.charge) * 100, 0)} % charge`,
     `<b>${BINDING_WORDS[trace.binding[i] ?? 'wish']}</b>`,
   ].join('<br>');
-}
-
-/** Titles and the foot take what the panels leave. */
-const PANELS_SHARE = 0.91;
-
-/** Where each panel stands. */
-function panelGrid() {
-  const whole = PANELS.reduce((sum, h) => sum + h, 0) + GAP * (PANELS.length - 1);
-  const scale = PANELS_SHARE / whole;
-  const percent = (share: number): string => `${(100 * share).toFixed(2)}%`;
-  let from = 0.005;
-  return PANELS.map((h) => {
-    const one = {
-      left: LEFT,
-      right: RIGHT,
-      top: percent(from),
-      height: percent(h * scale),
-      // Every panel is as wide as the others, whatever its words take: one cursor runs through all.
-      outerBoundsMode: 'none' as const,
-    };
-    from += (h + GAP) * scale;
-    return one;
-  });
 }
 
 const on = (panel: number, series: SeriesOption): SeriesOption => ({

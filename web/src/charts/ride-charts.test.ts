@@ -22,7 +22,8 @@ import { bandChart, bins } from './band-chart.ts';
 import { continuousChart, repeatChart } from './heat-charts.ts';
 import { LASTS, lastsClass, mapChart } from './map-chart.ts';
 import { profileChart } from './profile-chart.ts';
-import { bindingInk, bindingStretches, evenMax, rideChart, rowAt } from './ride-chart.ts';
+import { bindingInk, bindingStretches, rideChart, rowAt } from './ride-chart.ts';
+import { evenMax } from './ride-panels.ts';
 import { tableCsv } from '../files/table-csv.ts';
 
 const read = readBuild(longtail);

@@ -1,7 +1,8 @@
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
 import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
-import type { Chain, Link } from '../../power-chain/chain.ts';
+import type { Chain } from '../../power-chain/chain.ts';
+import type { Link } from '../../power-chain/link.ts';
 import type { Study } from '../study.ts';
 
 /** What a link carries beside what is asked, as amps: the pair with the smaller margin. */

@@ -1,0 +1,98 @@
+import type { State } from '../check/state.ts';
+import type { Known } from '../document/known-build.ts';
+import { qty, type Phrase } from '../quantity/phrase.ts';
+import type { Demand } from './demand.ts';
+
+export type LinkId =
+  'cells' | 'bms' | 'join' | 'plug' | 'fuse' | 'leads' | 'controller' | 'phase-leads' | 'phase-plug';
+
+/** One link of the current chain: what it carries, and what is asked of it. */
+export interface Link {
+  readonly id: LinkId;
+  readonly name: string;
+  /** Undefined where it is not known, or where there is none. */
+  readonly continuousA: number | undefined;
+  readonly peakA: number | undefined;
+  readonly demand: Demand;
+  /** The smaller of continuous limit over continuous demand and peak limit over peak demand, less one; undefined where a limit is not known. */
+  readonly margin: number | undefined;
+  readonly state: State;
+  readonly why: Phrase;
+  readonly remedy: Phrase;
+  /** Where its limits come from. */
+  readonly source: string;
+  readonly inputs: readonly Known[];
+}
+
+/** What a link carries for long and for minutes, A. */
+export interface Limits {
+  readonly continuousA: number;
+  readonly peakA: number;
+}
+
+interface Spec {
+  readonly id: LinkId;
+  readonly name: string;
+  /** The limits if every input is as entered or as usually found. */
+  readonly limits: Limits | undefined;
+  readonly inputs: readonly Known[];
+  readonly demand: Demand;
+  readonly failing: string;
+  /** It opens by itself before anything burns: never worse than a look. */
+  readonly trips?: true;
+  readonly remedy: Phrase;
+  readonly source: string;
+}
+
+const missingWhy = (inputs: readonly Known[]): Phrase => {
+  const missing = inputs.filter((k) => k.source === 'unknown').map((k) => k.label.toLowerCase());
+  return [missing.length > 0 ? `Not known: ${missing.join(', ')}.` : 'Not known.'];
+};
+
+/** A link whose limits are not all known. */
+const unknownLink = ({ id, name, inputs, demand, source }: Spec): Link => ({
+  id,
+  name,
+  demand,
+  inputs,
+  source,
+  continuousA: undefined,
+  peakA: undefined,
+  margin: undefined,
+  state: 'unknown',
+  why: missingWhy(inputs),
+  remedy: ['Read it from the data sheet or measure it.'],
+});
+
+/** A link held against what is asked of it; one whose limits are not all known is unknown. */
+export function link(spec: Spec): Link {
+  const { id, name, limits, inputs, demand, remedy, source } = spec;
+  if (limits === undefined || inputs.some((k) => k.source === 'unknown')) return unknownLink(spec);
+  const { continuousA, peakA } = limits;
+  const margin = Math.min(continuousA / demand.continuousA, peakA / demand.peakA) - 1;
+  const holds = continuousA >= demand.continuousA;
+  const least: State = holds || spec.trips === true ? 'look' : 'stop';
+  const fine = margin >= 0;
+  const short: Phrase = holds
+    ? [
+        `Holds the hill’s `,
+        qty(demand.continuousA, 'A'),
+        ' but not the full ',
+        qty(demand.peakA, 'A'),
+        `: ${spec.failing}.`,
+      ]
+    : ['The hill alone takes ', qty(demand.continuousA, 'A'), `: ${spec.failing}.`];
+  return {
+    id,
+    name,
+    demand,
+    inputs,
+    source,
+    continuousA,
+    peakA,
+    margin,
+    state: fine ? 'fine' : least,
+    why: fine ? ['Carries what is asked of it.'] : short,
+    remedy: fine ? ['Nothing to do.'] : remedy,
+  };
+}
