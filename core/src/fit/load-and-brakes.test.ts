@@ -1,0 +1,141 @@
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { QuantityPath } from '../document/document.ts';
+import { kmhToMs } from '../quantity/units.ts';
+import { RUNS, anyBuild } from '../test/sample.ts';
+import { withValue } from '../document/quantity-at.ts';
+import { ISO_4210_DRY_MS2, braking, energyRatio } from './brake-checks.ts';
+import type { State } from '../check/state.ts';
+import { checks, hub, one, subjectOf, type Changes } from '../test/fit-builds.ts';
+
+const SEVERITY: Readonly<Record<State, number>> = { fine: 0, look: 1, unknown: 1.5, stop: 2 };
+
+describe('brakes', () => {
+  it('have four times the energy at twice the speed', () => {
+    expect(energyRatio(100, kmhToMs(25), 100)).toBeCloseTo(1, 9);
+    expect(energyRatio(100, kmhToMs(50), 100)).toBeCloseTo(4, 9);
+  });
+
+  // Common practice: above 1.5 look, above 2.5 stop. Donor of 100 kg design, machine and rider about 110 kg.
+  it.each([
+    [25, 'fine'],
+    [35, 'look'],
+    [45, 'stop'],
+  ] as const)('at %d km/h on a donor made for 100 kg: %s', (kmh, state) => {
+    expect(
+      one(hub({ donor: { permittedKg: { source: 'measured', value: 100 } } }), 'brake-energy', kmh).state,
+    ).toBe(state);
+  });
+
+  // ISO 4210-2, dry, both brakes: 7 m from 25 km/h (from memory), which is 3.44 m/s^2.
+  it('of the standard stop within 7 m from 25 km/h', () => {
+    expect(ISO_4210_DRY_MS2).toBeCloseTo(3.4447, 4);
+    expect(braking(subjectOf(hub()), kmhToMs(25)).metres).toBeLessThan(7);
+  });
+
+  it('stop later with rim brakes than with discs, and with one than with two', () => {
+    const metres = (donor: Changes['donor']) =>
+      braking(subjectOf(hub({ donor: { ...donor } })), kmhToMs(25)).metres;
+    const discs = metres({});
+    const rims = metres({ brakeFront: 'rim', brakeRear: 'rim' });
+    const single = metres({ brakeFront: 'none', brakeRear: 'rim' });
+    expect(discs).toBeLessThan(rims);
+    expect(rims).toBeLessThan(single);
+  });
+
+  // Statics by hand: the rear lifts at g (L - a) / h. 1.05 m, mass 0.45 m ahead, 1.05 m up: 5.60 m/s^2.
+  it('are no better than the rear wheel’s weight allows', () => {
+    const build = hub({ donor: { massAheadMm: 750, massHeightMm: 1050, tyreGrip: 0.9 } });
+    const stop = braking(subjectOf(build), 10);
+    expect(stop.decides).toBe('tipping');
+    expect(stop.ms2).toBeCloseTo((9.80665 * 0.3) / 1.05, 9);
+  });
+
+  it('are missing where there is only one, and rims are not enough above 32 km/h', () => {
+    expect(one(hub({ donor: { brakeFront: 'none' } }), 'brake-kind').state).toBe('stop');
+    const rims = { donor: { brakeFront: 'rim' as const, brakeRear: 'rim' as const } };
+    expect(one(hub(rims), 'brake-kind', 31).state).toBe('fine');
+    expect(one(hub(rims), 'brake-kind', 34).state).toBe('stop');
+  });
+});
+
+describe('load', () => {
+  it('stays below the maker’s permitted mass, and is unknown where that is', () => {
+    const heavy = { brief: { riderMassKg: 130 } };
+    expect(one(hub(), 'permitted-mass').state).not.toBe('stop');
+    expect(one(hub(heavy), 'permitted-mass').would).toBe('stop');
+    expect(one(hub({ donor: { permittedKg: { source: 'unknown' } } }), 'permitted-mass').state).toBe(
+      'unknown',
+    );
+  });
+});
+
+describe('every check, over many builds', () => {
+  it('gives no NaN, and never fine while an input is unknown', () => {
+    fc.assert(
+      fc.property(anyBuild, (build) => {
+        for (const check of checks(build)) {
+          if (check.value !== undefined) expect(Number.isFinite(check.value), check.id).toBe(true);
+          if (check.margin !== undefined) expect(Number.isNaN(check.margin), check.id).toBe(false);
+          if (check.missing.length + check.unanswered.length > 0)
+            expect(check.state, check.id).toBe('unknown');
+          expect(check.why.length, check.id).toBeGreaterThan(0);
+          expect(check.remedy.length, check.id).toBeGreaterThan(0);
+        }
+      }),
+      RUNS,
+    );
+  });
+
+  it('shows no limit that would rest on an unknown', () => {
+    const build = hub({ donor: { permittedKg: { source: 'unknown' } } });
+    expect(one(build, 'permitted-mass').limit).toEqual(['not known yet']);
+    expect(one(hub(), 'permitted-mass').limit).not.toEqual(['not known yet']);
+  });
+
+  it('has an id of its own', () => {
+    fc.assert(
+      fc.property(anyBuild, (build) => {
+        const ids = checks(build).map((c) => c.id);
+        expect(new Set(ids).size).toBe(ids.length);
+      }),
+      { ...RUNS, numRuns: 40 },
+    );
+  });
+
+  // Each measure and the check it can only make worse when it grows.
+  it.each([
+    ['drive.overLocknutMm', 'hub-width', 100, 160],
+    ['drive.flatsMm', 'slot-width', 8, 14],
+    ['drive.axleMm', 'slot-depth', 8, 20],
+    ['pack.boxHeightMm', 'pack-room', 40, 240],
+    ['pack.boxLengthMm', 'pack-room', 100, 600],
+    ['pack.boxWidthMm', 'pack-knees', 40, 250],
+    ['brief.loadMassKg', 'permitted-mass', 0, 120],
+    ['controller.phaseCurrentA', 'spread-driving', 10, 150],
+  ] as const)('%s never improves %s by growing', (path: QuantityPath, id, low, high) => {
+    let before = -1;
+    for (let i = 0; i <= 24; i += 1) {
+      const state = one(withValue(hub(), path, low + ((high - low) * i) / 24), id).would;
+      expect(SEVERITY[state], `${path} step ${String(i)}`).toBeGreaterThanOrEqual(before);
+      before = SEVERITY[state];
+    }
+  });
+
+  it.each([
+    ['donor.slotWidthMm', 'slot-width', 8, 12],
+    ['donor.slotDepthMm', 'slot-depth', 3, 15],
+    ['donor.dropoutMm', 'dropout-plate', 2, 9],
+    ['donor.caliperGapMm', 'caliper-gap', -2, 6],
+    ['donor.permittedKg', 'permitted-mass', 80, 160],
+    ['donor.cableSlackMm', 'cable-slack', 0, 200],
+    ['donor.barRoomMm', 'bar-room', 0, 200],
+  ] as const)('%s never worsens %s by growing', (path: QuantityPath, id, low, high) => {
+    let before = 3;
+    for (let i = 0; i <= 24; i += 1) {
+      const state = one(withValue(hub(), path, low + ((high - low) * i) / 24), id).would;
+      expect(SEVERITY[state], `${path} step ${String(i)}`).toBeLessThanOrEqual(before);
+      before = SEVERITY[state];
+    }
+  });
+});
