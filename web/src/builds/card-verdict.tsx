@@ -1,11 +1,4 @@
-import {
-  STAGE_IDS,
-  type BuildDocument,
-  type FigureId,
-  type StageId,
-  type StageVerdict,
-  type Verdict,
-} from '@apple-cart/core';
+import { STAGE_IDS, type BuildDocument, type StageVerdict, type Verdict } from '@apple-cart/core';
 import { Silhouette } from '../drawing/silhouette.tsx';
 import { SCREENS } from '../screens/registry.ts';
 import { figureOf } from '../stages/parts/use-stage.ts';
@@ -19,10 +12,8 @@ import { pictureHeight } from './card-picture.ts';
 const SCALE = 0.124;
 const ORDER = { stop: 0, unknown: 1, look: 2, fine: 3 } as const;
 /** Of two stages in the same state, the one that answers says more than the one that is filled in. */
-const ANSWERS: readonly string[] = ['law', 'hill', 'range'];
-/** The figure whose condition says why. */
-const DETAIL: Partial<Record<StageId, FigureId>> = { law: 'class', hill: 'hill', range: 'range' };
-const rank = (stage: StageVerdict): number => ORDER[stage.state] * 2 + (ANSWERS.includes(stage.id) ? 0 : 1);
+const rank = ({ id, state }: StageVerdict): number =>
+  ORDER[state] * 2 + (SCREENS[id].answer === undefined ? 1 : 0);
 
 /** The stage that most needs the builder, and the sentence of the card. */
 function headline({ stages }: Verdict): { readonly stage: StageVerdict; readonly text: string } | undefined {
@@ -57,7 +48,8 @@ export function CardVerdict({ document }: { readonly document: BuildDocument }) 
   const verdict = verdictOf(document);
   const system = useSettings((state) => state.units);
   const head = headline(verdict);
-  const figure = head === undefined || head.stage.state === 'fine' ? undefined : DETAIL[head.stage.id];
+  const figure =
+    head === undefined || head.stage.state === 'fine' ? undefined : SCREENS[head.stage.id].answer;
   const detail = figure === undefined ? '' : figureText(figureOf(verdict, figure), system).condition;
   return (
     <>

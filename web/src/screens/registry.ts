@@ -51,6 +51,7 @@ const screens = {
   law: {
     name: 'Law',
     question: 'Which class is it, here?',
+    answer: 'class',
     key: 'l',
     views: LAW_VIEWS,
     prints: [
@@ -64,6 +65,7 @@ const screens = {
   hill: {
     name: 'Hill',
     question: 'Will it climb, how fast, in which gear?',
+    answer: 'hill',
     key: 'h',
     views: HILL_VIEWS,
     viewOf: hillViewOf,
@@ -72,6 +74,7 @@ const screens = {
   range: {
     name: 'Range',
     question: 'How far, and how sure?',
+    answer: 'range',
     key: 'r',
     views: RANGE_VIEWS,
     viewOf: () => RANGE_FIELDS,

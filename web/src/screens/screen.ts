@@ -1,4 +1,4 @@
-import type { QuantityPath } from '@apple-cart/core';
+import type { FigureId, QuantityPath } from '@apple-cart/core';
 
 /** One view of a stage: the id stands in the address. */
 interface View<V extends string = string> {
@@ -23,6 +23,8 @@ export interface StageScreen {
   readonly name: string;
   /** What the builder asks at it. */
   readonly question: string;
+  /** The figure that answers it; none for a stage that is filled in. A card says it first. */
+  readonly answer?: FigureId;
   /** Pressed after G it goes here. */
   readonly key: string;
   /** None for a stage that is one sheet. */
