@@ -27,22 +27,30 @@ const PACE = { cruise: ALL_OUT, descent: ALL_OUT, ...EVERYDAY } as const;
 const endless = (machine: Machine, gradePct: number): Course =>
   courseOf(evenHill('', 1_000_000, gradePct), { speed: machine.road.headwind, fromDeg: undefined }, PACE);
 
-/** Climbs an even grade from cold with all help, the charge held, until the winding is too hot or two hours are over. */
+/** The steady speed on an even grade, m/s; 0 where there is none. */
+function steadyOn(machine: Machine, charge: number, gradePct: number, choice: GearChoice): number {
+  const steady = steadySpeed(machine, supplyAt(machine.pack, charge), gradePct, choice);
+  return steady.moves ? steady.v : 0;
+}
+
+/**
+ * Climbs an even grade from cold with all help, the charge held, until the winding is too hot or two hours are over.
+ * @param speed its steady speed, where it is known already, m/s
+ */
 export function heatOnGrade(
   machine: Machine,
   charge: number,
   gradePct: number,
   choice: GearChoice,
+  speed: number = steadyOn(machine, charge, gradePct, choice),
 ): HeatTimes {
-  const supply = supplyAt(machine.pack, charge);
-  const steady = steadySpeed(machine, supply, gradePct, choice);
   const ride = rideCourse(machine, endless(machine, gradePct), {
     pace: PACE,
     legs: 'helping',
     gear: choice,
     charge,
     draining: 'stays',
-    speed: steady.moves ? steady.v : 0,
+    speed,
     untilC: Math.min(machine.thermal.rollbackStartC, machine.thermal.damageC),
     even: true,
     mostSeconds: LONGEST_S,
@@ -105,7 +113,9 @@ export function gearsOnHill(machine: Machine, charge: number, gradePct: number):
       cadenceRpm: cadence,
       phaseA: steady.traction.phaseA,
       inSpan: cadence >= cadenceMinRpm && cadence <= cadenceMaxRpm,
-      heat: steady.moves ? heatOnGrade(machine, charge, gradePct, gear) : { tooHotAfter: 0, what: 'damage' },
+      heat: steady.moves
+        ? heatOnGrade(machine, charge, gradePct, gear, v)
+        : { tooHotAfter: 0, what: 'damage' },
     };
   });
 }

@@ -45,9 +45,6 @@ export interface Study {
   readonly powerChecks: readonly Check[];
 }
 
-/** A climb that is not made is too hot at once. */
-const NOT_CLIMBED: HeatTimes = { tooHotAfter: 0, what: 'damage' };
-
 /** The test hill's steady climb on a machine, at half charge. */
 const hillOn = (machine: Machine, { known: { brief }, choice }: Study): ClimbOutcome =>
   climb(machine, STATED_CHARGE, brief.hillLengthM.value, brief.hillGradePct.value, choice);
@@ -70,6 +67,12 @@ function hillRideOf({ machine, climb: climbed, known: { brief }, choice }: Study
   return hillOnce(machine, STATED_CHARGE, hillLengthM.value, hillGradePct.value, choice, climbed.v);
 }
 
+/** How long that grade is borne from cold; one that is not climbed is too hot at once. */
+const heatOf = ({ machine, climb: climbed, known: { brief }, choice }: Study): HeatTimes =>
+  climbed.climbs
+    ? heatOnGrade(machine, STATED_CHARGE, brief.hillGradePct.value, choice, climbed.v)
+    : { tooHotAfter: 0, what: 'damage' };
+
 const rangeOf = (s: Study, legs: Legs): RangeOutcome =>
   constantSpeedRange(s.machine, kmhToMs(s.known.brief.cruiseSpeedKmh.value), s.charged, legs);
 
@@ -86,10 +89,7 @@ export function study(build: BuildDocument): Study {
     topFull: () => topSpeed(s.machine, s.charged),
     climb: () => hillOn(s.machine, s),
     hillRide: () => hillRideOf(s),
-    heat: () =>
-      s.climb.climbs
-        ? heatOnGrade(s.machine, STATED_CHARGE, s.known.brief.hillGradePct.value, s.choice)
-        : NOT_CLIMBED,
+    heat: () => heatOf(s),
     start: () => startGrade(s.machine, STATED_CHARGE, s.choice),
     range: () => rangeOf(s, 'helping'),
     rangeRested: () => rangeOf(s, 'resting'),
