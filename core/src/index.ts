@@ -4,14 +4,15 @@
 export { CHAIN_PITCH_MM } from './quantity/constants.ts';
 export { firstOf } from './quantity/first-of.ts';
 export { formatChange, formatNumber, formatQuantity, unitText, usualDigits } from './quantity/format.ts';
+export { clipped } from './quantity/clipped.ts';
 export { jsonText } from './quantity/json-text.ts';
 export { parseQuantity } from './quantity/parse-quantity.ts';
 export { phraseText } from './quantity/phrase.ts';
-export { describeIssue, type Issue, type Result } from './quantity/result.ts';
+export { describeIssue, fail, ok, told, type Issue, type Result } from './quantity/result.ts';
 export { otherUnit, shownUnit, type UnitSystem } from './quantity/unit-system.ts';
 export { convert, kmhToMs, msToKmh, type Unit } from './quantity/units.ts';
 export { nearestAwg } from './quantity/wire-gauge.ts';
-export { issuesFromZod } from './quantity/zod-issues.ts';
+export { readBy } from './quantity/zod-issues.ts';
 
 // Document: what is entered of a build.
 export type { UsedCell } from './document/cell.ts';
@@ -141,6 +142,8 @@ export {
 export { ridePlan, traceSpacing, type Effort } from './trips/ride-plan.ts';
 
 // Route: the road, and the files it comes in.
+export { textOf } from './formats/decode.ts';
+export { fileName } from './formats/file-name.ts';
 export { readGpx, type GpxWay } from './formats/gpx-read.ts';
 export { writeGpx } from './formats/gpx-write.ts';
 export { guessProfileColumns, routeFromTable, type ProfileColumns } from './formats/table-profile.ts';
@@ -157,7 +160,7 @@ export {
   totalClimb,
 } from './route/profile.ts';
 export { readRoute } from './route/read-route.ts';
-export { cleanedProfile, rawTrack, routeFromPositions } from './route/recorded.ts';
+export { cleanedProfile, rawTrack, routeFromPositions, type Cleaning, type Track } from './route/recorded.ts';
 export {
   evenHill,
   type ProfilePoint,

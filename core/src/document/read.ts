@@ -1,6 +1,6 @@
 import { jsonText } from '../quantity/json-text.ts';
-import { fail, ok, type Result } from '../quantity/result.ts';
-import { issuesFromZod } from '../quantity/zod-issues.ts';
+import { fail, type Result } from '../quantity/result.ts';
+import { readBy } from '../quantity/zod-issues.ts';
 import { migrated } from './migrate.ts';
 import { SCHEMA_VERSION, buildDocument, type BuildDocument } from './document.ts';
 
@@ -27,8 +27,7 @@ export function readBuild(data: unknown): Result<BuildDocument> {
   const older =
     typeof version === 'number' && Number.isInteger(version) && version > 0 && version < SCHEMA_VERSION;
   const current = older ? migrated(given, version, SCHEMA_VERSION) : given;
-  const parsed = buildDocument.safeParse(current);
-  return parsed.success ? ok(parsed.data) : { ok: false, issues: issuesFromZod(parsed.error, current) };
+  return readBy(buildDocument, current);
 }
 
 /** Reads a build document from JSON text; broken JSON becomes an issue, never an exception. */

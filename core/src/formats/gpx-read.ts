@@ -1,4 +1,5 @@
 import { SaxesParser } from 'saxes';
+import { clipped } from '../quantity/clipped.ts';
 import { MOST_POINTS } from '../route/route.ts';
 import type { Positions } from '../route/recorded.ts';
 import { fail, ok, type Issue, type Result } from '../quantity/result.ts';
@@ -12,7 +13,11 @@ export interface GpxWay {
 }
 
 /** Larger than this is no ride, characters. */
-const MOST_CHARACTERS = 40_000_000;
+const MOST_CHARACTERS = 20_000_000;
+/** Deeper than this no element of a GPX file stands, with room for extensions. */
+const DEEPEST = 32;
+/** A number or a name is no longer, characters. */
+const LONGEST = 1000;
 const POINT = new Set(['trkpt', 'rtept']);
 
 /** Ends the parse at the first thing that is not right. */
@@ -24,9 +29,12 @@ class Refused extends Error {
   }
 }
 
+/** No two parts of it can take the same digits: its time grows with the text's length only. */
+const DECIMAL = /^\s*[+-]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?\s*$/i;
+
 /** A plain decimal number; "NaN", "1e400" and empty text are none. */
 function decimal(text: string): number | undefined {
-  const value = /^\s*[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?\s*$/i.test(text) ? Number(text) : NaN;
+  const value = text.length <= LONGEST && DECIMAL.test(text) ? Number(text) : NaN;
   return Number.isFinite(value) ? value : undefined;
 }
 
@@ -64,6 +72,8 @@ function walk(text: string): Reading {
   });
   parser.on('opentag', (tag) => {
     if (open.length === 0 && tag.local !== 'gpx') refuse('xml', `<${tag.local}>`, 'a GPX file');
+    if (open.length >= DEEPEST)
+      refuse('size', open.length + 1, `at most ${String(DEEPEST)} elements inside one another`);
     open.push(tag.local);
     content = '';
     if (!POINT.has(tag.local)) return;
@@ -74,7 +84,8 @@ function walk(text: string): Reading {
     out.elevationM.push(NaN);
   });
   const collect = (more: string): void => {
-    content += more;
+    // Only short contents are asked for: a name, or a number.
+    if (content.length <= LONGEST) content += more.slice(0, LONGEST + 1);
   };
   parser.on('text', collect);
   parser.on('cdata', collect);
@@ -130,7 +141,7 @@ export function readGpx(text: string): Result<GpxWay> {
   if (latDeg.every((lat, i) => lat === latDeg[0] && lonDeg[i] === lonDeg[0]))
     return fail({ code: 'range', path: 'trkpt', actual: 'one place', limit: 'points at different places' });
   return ok({
-    name: reading.name.slice(0, 80),
+    name: clipped(reading.name, 80).trim(),
     positions: { latDeg, lonDeg, elevationM: [...filled(elevationM)] },
     withoutElevation: missing,
   });

@@ -1,6 +1,7 @@
 import { metresPerDegree } from '../route/geodesy.ts';
-import { routeLengthM } from '../route/profile.ts';
-import { placesAlong } from '../route/recorded.ts';
+import { groundOf, routeLengthM } from '../route/profile.ts';
+import { lengthIssue } from '../route/read-route.ts';
+import { placesAlong, rawTrack } from '../route/recorded.ts';
 import type { Route } from '../route/route.ts';
 
 const ESCAPES: Readonly<Record<string, string>> = {
@@ -10,10 +11,12 @@ const ESCAPES: Readonly<Record<string, string>> = {
   '"': '&quot;',
   "'": '&apos;',
 };
-/** Characters that XML 1.0 does not know: controls but tab and line ends, and two that are none. */
+/** Characters that XML 1.0 knows: no controls but tab and line ends, no halves of pairs, and not the two that are none. */
 const isXml = (character: string): boolean => {
   const code = character.codePointAt(0) ?? 0;
-  return code >= 0x20 ? code !== 0xfffe && code !== 0xffff : code === 9 || code === 10 || code === 13;
+  const half = code >= 0xd800 && code <= 0xdfff;
+  if (code >= 0x20) return !half && code !== 0xfffe && code !== 0xffff;
+  return code === 9 || code === 10 || code === 13;
 };
 /** Text for XML 1.0: marks escaped, and characters that XML does not know left out. */
 const escaped = (text: string): string =>
@@ -24,37 +27,38 @@ const escaped = (text: string): string =>
 
 /** A drawn route has no place on the earth: it is laid out from 0, 0 by its bearings, eastwards where it has none. */
 function laidOut({ profile }: Route): readonly { latDeg: number; lonDeg: number }[] {
-  const per = metresPerDegree(0);
-  let [north, east] = [0, 0];
+  let [latDeg, lonDeg] = [0, 0];
   return profile.map((point, i) => {
     const before = profile[i - 1];
     if (before !== undefined) {
       const road = point.distanceM - before.distanceM;
       // Along the ground, so that reading it back gives the same length of road.
-      const ground = Math.sqrt(Math.max(0, road ** 2 - (point.elevationM - before.elevationM) ** 2));
+      const ground = groundOf(road, point.elevationM - before.elevationM);
       const angle = ((before.bearingDeg ?? 90) * Math.PI) / 180;
-      north += ground * Math.cos(angle);
-      east += ground * Math.sin(angle);
+      const from = latDeg;
+      latDeg += (ground * Math.cos(angle)) / metresPerDegree(from).lat;
+      lonDeg += (ground * Math.sin(angle)) / metresPerDegree((from + latDeg) / 2).lon;
     }
-    return { latDeg: north / per.lat, lonDeg: east / per.lon };
+    return { latDeg, lonDeg };
   });
 }
 
 /** A route as GPX 1.1: its profile as one track, at its recorded places or laid out from 0, 0. */
 export function writeGpx(route: Route): string {
   const length = routeLengthM(route);
-  const places =
-    route.recorded === null
-      ? laidOut(route)
-      : placesAlong(
-          route.recorded,
-          route.profile.map((p) => p.distanceM / length),
-        );
+  const { recorded } = route;
+  const drawn = recorded === null || lengthIssue(rawTrack(recorded).distanceM.at(-1) ?? 0) !== undefined;
+  const places = drawn
+    ? laidOut(route)
+    : placesAlong(
+        recorded,
+        route.profile.map((p) => p.distanceM / length),
+      );
   const points = route.profile.map((point, i) => {
     const { latDeg = 0, lonDeg = 0 } = places[i] ?? {};
     return `      <trkpt lat="${latDeg.toFixed(7)}" lon="${lonDeg.toFixed(7)}"><ele>${point.elevationM.toFixed(2)}</ele></trkpt>`;
   });
-  const note = route.recorded === null ? 'Drawn, not recorded: laid out from 0, 0. ' : '';
+  const note = drawn ? 'Drawn, not recorded: laid out from 0, 0. ' : '';
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',
     '<gpx version="1.1" creator="Apple Cart" xmlns="http://www.topografix.com/GPX/1/1">',

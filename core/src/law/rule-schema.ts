@@ -47,7 +47,7 @@ const oneOfClause = z.strictObject({
   ...base,
   kind: z.literal('one-of'),
   fact: z.literal('wheelCount'),
-  allowed: z.array(z.number().int().min(1).max(8)).min(1),
+  allowed: z.array(z.number().int().min(1).max(8)).min(1).max(8),
 });
 
 const answerClause = z.strictObject({
@@ -65,6 +65,7 @@ const curveClause = z.strictObject({
   corners: z
     .array(z.strictObject({ kmh: z.number().min(0).max(100), ratio: z.number().min(0).max(20) }))
     .min(2)
+    .max(40)
     .refine((list) => list.every((c, i) => i === 0 || c.kmh > (list[i - 1]?.kmh ?? 0)), {
       message: 'corners in rising speed',
     }),
@@ -116,10 +117,13 @@ const category = z.strictObject({
   approvalNote: longWords.optional(),
   /** How the instrument defines the power it limits. */
   powerBasis: z.strictObject({ text: longWords, certainty }).optional(),
-  clauses: z.array(clause).min(1),
+  clauses: z.array(clause).min(1).max(60),
   /** What it leaves free: nothing is asked of these. */
-  silent: z.array(z.strictObject({ title: words, note: longWords.optional(), certainty })).optional(),
-  duties: z.array(duty),
+  silent: z
+    .array(z.strictObject({ title: words, note: longWords.optional(), certainty }))
+    .max(60)
+    .optional(),
+  duties: z.array(duty).max(60),
   label: label.optional(),
 });
 export type Category = z.infer<typeof category>;
@@ -128,7 +132,7 @@ const test = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'small letters, digits and hyphens'),
   question: words,
   /** From the class of fewest duties to the most. */
-  categories: z.array(category).min(1),
+  categories: z.array(category).min(1).max(40),
   otherwise: z.strictObject({ name: words, shortName: z.string().trim().min(1).max(40), note: longWords }),
 });
 export type LawTest = z.infer<typeof test>;
@@ -156,10 +160,10 @@ export const placeRules = z
     /** Ids of places whose tests count here too, such as a federation's. */
     also: z.array(placeId).max(4),
     /** The test whose class is shown first; of this file or of one in `also`. */
-    primaryTest: z.string(),
-    tests: z.array(test),
+    primaryTest: z.string().max(40),
+    tests: z.array(test).max(20),
     /** Duties that this place adds to categories of the places in `also`; empty list: to every one. */
-    duties: z.array(z.strictObject({ categories: z.array(z.string()), duty })),
+    duties: z.array(z.strictObject({ categories: z.array(z.string().max(40)).max(40), duty })).max(60),
   })
   .refine((p) => p.tests.length > 0 || p.also.length > 0, {
     path: ['tests'],

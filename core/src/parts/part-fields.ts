@@ -1,9 +1,9 @@
 import * as z from 'zod';
 import { SPECS } from '../document/document.ts';
-import { issuesFromZod } from '../quantity/zod-issues.ts';
+import { readBy } from '../quantity/zod-issues.ts';
 import type { PartType } from '../document/part-types.ts';
 import type { QuantitySpec } from '../document/quantity-spec.ts';
-import { fail, ok, type Result } from '../quantity/result.ts';
+import type { Result } from '../quantity/result.ts';
 import type { Unit } from '../quantity/units.ts';
 import { PART_SCHEMAS, part, type Part } from './part.ts';
 
@@ -171,8 +171,7 @@ export function partFromCells(type: PartType, cells: Readonly<Record<string, str
     else if (one.key === 'price') data[one.key] = null;
     else if (one.kind === 'text') data[one.key] = '';
   }
-  const parsed = part.safeParse(data);
-  return parsed.success ? ok(parsed.data) : fail(...issuesFromZod(parsed.error, data));
+  return readBy(part, data);
 }
 
 /** An id from a name: small letters, digits and hyphens, not yet taken. */

@@ -7,9 +7,18 @@ export const routeLengthM = ({ profile }: Pick<Route, 'profile'>): number => pro
 export const riddenLengthM = (r: Pick<Route, 'profile' | 'times' | 'andBack'>): number =>
   routeLengthM(r) * r.times * (r.andBack ? 2 : 1);
 
+/** No road is steeper than this sine of its slope: what is written as a wall stays a road with a run. */
+const STEEPEST = 0.999;
+
+/** The run along the ground of a length of road with a rise, m. */
+export function groundOf(lengthM: number, riseM: number): number {
+  const sine = Math.min(STEEPEST, Math.abs(riseM / lengthM));
+  return lengthM * Math.sqrt(1 - sine * sine);
+}
+
 /** Rise over run in %, from a rise along a length of road: tan(asin(rise / length)). */
 export function gradeOf(lengthM: number, riseM: number): number {
-  const sine = Math.max(-0.999, Math.min(0.999, riseM / lengthM));
+  const sine = Math.max(-STEEPEST, Math.min(STEEPEST, riseM / lengthM));
   return (100 * sine) / Math.sqrt(1 - sine * sine);
 }
 

@@ -1,7 +1,9 @@
 import { evenly, noiseM, smoothed, usualSmoothM, withoutSpikes } from './clean.ts';
 import { drawnRoute } from './drawn.ts';
+import { fail, ok, type Result } from '../quantity/result.ts';
 import { hop } from './geodesy.ts';
 import { totalClimb } from './profile.ts';
+import { lengthIssue, readRoute } from './read-route.ts';
 import type { ProfilePoint, Recorded, Route } from './route.ts';
 
 /** Positions as they come from a file. */
@@ -29,11 +31,17 @@ const MOST_PIECES = 4000;
 /** Nearer than this two positions are one: a recorder at rest wanders. */
 const SAME_PLACE_M = 0.5;
 
+/** A longitude as it follows another the short way round, beyond 180 degrees where it has to be. */
+const goingOn = (before: number, lonDeg: number): number =>
+  lonDeg + 360 * Math.round((before - lonDeg) / 360);
+/** A longitude as maps have it, from -180 to 180. */
+const onTheMap = (lonDeg: number): number => lonDeg - 360 * Math.round(lonDeg / 360);
+
 interface Moving extends Positions {
   readonly distanceM: readonly number[];
 }
 
-/** The positions that move on, with their distances along the ground. */
+/** The positions that move on, with their distances along the ground; longitudes go on over the date line. */
 function moving({ latDeg, lonDeg, elevationM }: Positions): Moving {
   const out = {
     distanceM: [0],
@@ -43,7 +51,8 @@ function moving({ latDeg, lonDeg, elevationM }: Positions): Moving {
   };
   let [lat, lon, metres] = [latDeg[0] ?? 0, lonDeg[0] ?? 0, 0];
   for (let i = 1; i < latDeg.length; i += 1) {
-    const [nextLat, nextLon] = [latDeg[i] ?? 0, lonDeg[i] ?? 0];
+    const nextLat = latDeg[i] ?? 0;
+    const nextLon = goingOn(lon, lonDeg[i] ?? 0);
     const step = hop(lat, lon, nextLat, nextLon).metres;
     if (step < SAME_PLACE_M) continue;
     metres += step;
@@ -77,7 +86,7 @@ export function placesAlong(
     const t = x1 > x0 ? Math.min(1, Math.max(0, (x - x0) / (x1 - x0))) : 0;
     const between = (of: readonly number[]): number =>
       (of[i - 1] ?? 0) * (1 - t) + (of[i] ?? of[i - 1] ?? 0) * t;
-    return { latDeg: between(latDeg), lonDeg: between(lonDeg) };
+    return { latDeg: between(latDeg), lonDeg: onTheMap(between(lonDeg)) };
   });
 }
 
@@ -126,15 +135,18 @@ export function cleanedProfile(
   };
 }
 
-/** A route from recorded positions, cleaned. */
+/** A route from recorded positions, cleaned; refused where nobody could ride it, or keep it. */
 export function routeFromPositions(
   name: string,
   positions: Positions,
   smoothM?: number,
-): { readonly route: Route; readonly cleaning: Cleaning } {
+): Result<{ readonly route: Route; readonly cleaning: Cleaning }> {
+  const wrong = lengthIssue(rawTrack(positions).distanceM.at(-1) ?? 0);
+  if (wrong !== undefined) return fail(wrong);
   const { profile, cleaning } = cleanedProfile(positions, smoothM);
-  return {
-    route: { ...drawnRoute(name, profile), recorded: { ...positions, smoothM: cleaning.smoothM } },
-    cleaning,
-  };
+  const read = readRoute({
+    ...drawnRoute(name, profile),
+    recorded: { ...positions, smoothM: cleaning.smoothM },
+  });
+  return read.ok ? ok({ route: read.value, cleaning }) : read;
 }

@@ -6,7 +6,10 @@ export const ROUTE_VERSION = 1;
 export const MOST_POINTS = 50_000;
 const MOST_NODES = 5000;
 
-const metres = z.number().min(0).max(2_000_000);
+/** Longer than this no route is kept, m. */
+export const LONGEST_ROUTE_M = 2_000_000;
+
+const metres = z.number().min(0).max(LONGEST_ROUTE_M);
 const elevation = z.number().min(-500).max(9000);
 
 /** One node of a profile: the road runs straight from node to node. */
@@ -31,13 +34,18 @@ const stop = z.strictObject({ atM: metres, waitS: z.number().min(0).max(7200) })
 export type RoadStop = z.infer<typeof stop>;
 
 /** Positions as they were recorded, so that they can be cleaned anew and written out again. */
-const recorded = z.strictObject({
-  latDeg: z.array(z.number().min(-90).max(90)).max(MOST_POINTS),
-  lonDeg: z.array(z.number().min(-180).max(180)).max(MOST_POINTS),
-  elevationM: z.array(elevation).max(MOST_POINTS),
-  /** Width over which elevations were smoothed, m; 0 for not at all. */
-  smoothM: z.number().min(0).max(1000),
-});
+const recorded = z
+  .strictObject({
+    latDeg: z.array(z.number().min(-90).max(90)).max(MOST_POINTS),
+    lonDeg: z.array(z.number().min(-180).max(180)).max(MOST_POINTS),
+    elevationM: z.array(elevation).max(MOST_POINTS),
+    /** Width over which elevations were smoothed, m; 0 for not at all. */
+    smoothM: z.number().min(0).max(1000),
+  })
+  .refine((r) => r.latDeg.length === r.lonDeg.length && r.latDeg.length === r.elevationM.length, {
+    error: 'lists of one length',
+  })
+  .refine((r) => r.latDeg.length >= 2, { error: 'two points at least' });
 export type Recorded = z.infer<typeof recorded>;
 
 const ascending = (points: readonly ProfilePoint[]): boolean =>

@@ -1,5 +1,6 @@
 import { Router } from 'express';
 import * as z from 'zod';
+import { fileName } from '@apple-cart/core';
 import { keepRequest } from '@apple-cart/contracts';
 import { parseBody } from '../http/parse-body.ts';
 import { documentFrom, storeRoutes } from '../store/store-routes.ts';
@@ -13,9 +14,8 @@ export function buildsRoutes({ store, revisions }: Builds): Router {
 
   router.get('/:id/export', async (request, response) => {
     const { document } = await store.get(request.params.id);
-    const file = document.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'build';
     response
-      .attachment(`${file}.json`)
+      .attachment(fileName(document.name, 'json'))
       .type('application/json')
       .send(`${JSON.stringify(document, null, 2)}\n`);
   });

@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { documentId, saveRequest, takeInRequest } from '@apple-cart/contracts';
-import type { Issue } from '@apple-cart/core';
+import { told, type Issue } from '@apple-cart/core';
 import { parseBody } from '../http/parse-body.ts';
 import { badInput } from '../http/problems.ts';
 import type { DocumentStore } from './document-store.ts';
@@ -22,7 +22,7 @@ function documentsFrom<T, S>(kind: Kind<T, S>, list: readonly unknown[]): readon
     issues.push(...read.issues.map((issue) => ({ ...issue, path: `${String(i)}.${issue.path}` })));
     return [];
   });
-  if (issues.length > 0) throw badInput(issues);
+  if (issues.length > 0) throw badInput(told(issues));
   const ids = documents.map((document) => kind.ownId?.(document));
   const twice = ids.find((id, i) => ids.indexOf(id) !== i);
   if (twice !== undefined)

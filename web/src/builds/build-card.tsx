@@ -1,3 +1,4 @@
+import { clipped } from '@apple-cart/core';
 import { MoreHorizontal } from 'lucide-react';
 import { Link } from 'react-router';
 import type { ComponentType } from 'react';
@@ -22,7 +23,7 @@ export function BuildCard({ build, Verdict, onPutAway }: Props) {
   const [trouble, attempt] = useAttempt();
   const { document } = build;
   const copy = (): void => {
-    const name = `${document.name}, copy`.slice(0, 80);
+    const name = `${clipped(document.name, 74)}, copy`;
     void attempt(async () => {
       await createBuild({ ...document, name, sample: false });
     });

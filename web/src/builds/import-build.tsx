@@ -1,9 +1,10 @@
 import { useNavigate } from 'react-router';
-import { describeIssue, readBuildText } from '@apple-cart/core';
+import { describeIssue } from '@apple-cart/core';
 import { ApiError } from '../state/api.ts';
 import { createBuild } from '../state/builds.ts';
 import { problemWords } from '../state/use-attempt.ts';
 import { BringInFile } from '../ui/bring-in-file.tsx';
+import { readFile } from '../work/read-file.ts';
 
 /** Brings a build in from a JSON file; what is wrong with it is said line by line, and nothing is stored. */
 export function ImportBuild() {
@@ -11,10 +12,9 @@ export function ImportBuild() {
   return (
     <BringInFile
       name="file"
-      largestKb={256}
       refused="is not a usable build. Nothing was stored."
-      onText={async (text) => {
-        const build = readBuildText(text);
+      onFile={async (file) => {
+        const build = await readFile('buildFile', file, new AbortController().signal);
         if (!build.ok) return build.issues.map(describeIssue);
         try {
           const stored = await createBuild(build.value);

@@ -1,7 +1,8 @@
+import { fileName } from '@apple-cart/core';
 import type { EChartsOption } from 'echarts';
 import type { EChartsType } from 'echarts/core';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { downloadText, downloadUrl, fileName } from '../files/download.ts';
+import { downloadText, downloadUrl } from '../files/download.ts';
 import { Button } from '../ui/button.tsx';
 import { Menu, MenuItem } from '../ui/menu.tsx';
 import { PanelHead } from '../ui/panel.tsx';

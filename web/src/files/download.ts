@@ -1,13 +1,4 @@
-import type { BuildDocument } from '@apple-cart/core';
-
-/** A file name made from a build's or chart's name. */
-export const fileName = (name: string, extension: string): string =>
-  `${
-    name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '') || 'apple-cart'
-  }.${extension}`;
+import { fileName, type BuildDocument } from '@apple-cart/core';
 
 /** Hands a blob or data address to the browser as a download. */
 export function downloadUrl(name: string, url: string): void {

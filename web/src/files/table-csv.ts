@@ -1,5 +1,5 @@
-import Papa from 'papaparse';
 import { formatNumber } from '@apple-cart/core';
+import { writeCsv } from './csv.ts';
 
 /** A column of a table: its name with its unit, and the decimals that a reader is shown. */
 export interface Column {
@@ -25,6 +25,9 @@ const SIGNIFICANT = 12;
 const raw = (cell: Cell): number | string =>
   typeof cell === 'number' ? Number(cell.toPrecision(SIGNIFICANT)) : (cell ?? '');
 
-/** The table as comma-separated values by RFC 4180, for other programs: raw numbers, units in the heads. */
+/** The table as comma-separated values, for other programs: raw numbers, units in the heads. */
 export const tableCsv = ({ columns, rows }: ChartTable): string =>
-  `${Papa.unparse({ fields: columns.map((c) => c.name), data: rows.map((row) => row.map(raw)) }, { newline: '\r\n' })}\r\n`;
+  writeCsv(
+    columns.map((c) => c.name),
+    rows.map((row) => row.map(raw)),
+  );

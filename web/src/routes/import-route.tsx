@@ -1,17 +1,6 @@
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import {
-  cleanedProfile,
-  describeIssue,
-  formatNumber,
-  rawTrack,
-  routeFromPositions,
-  routeFromTable,
-  routeLengthM,
-  totalClimb,
-  type ProfileColumns,
-  type Route,
-} from '@apple-cart/core';
+import { formatNumber, routeLengthM, totalClimb, type ProfileColumns, clipped } from '@apple-cart/core';
 import { ChartPanel } from '../charts/chart-panel.tsx';
 import { profileChart } from '../charts/profile-chart.ts';
 import { useChartInk } from '../charts/use-chart-ink.ts';
@@ -22,11 +11,13 @@ import { useQuantity } from '../state/use-quantity.ts';
 import { Button } from '../ui/button.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { ColumnChoice } from './column-choice.tsx';
-import { readRouteFile, type FileRead } from './read-file.ts';
+import type { RoadFile } from '../files/road-file.ts';
+import { readFile } from '../work/read-file.ts';
+import { useStudy } from '../work/use-study.ts';
 
 type Step =
   | { readonly kind: 'reading'; readonly file: string; readonly abort: AbortController }
-  | { readonly kind: 'read'; readonly file: string; readonly read: Exclude<FileRead, { kind: 'refused' }> }
+  | { readonly kind: 'read'; readonly file: string; readonly read: RoadFile }
   | { readonly kind: 'refused'; readonly file: string; readonly lines: readonly string[] };
 
 /** Widths to smooth over, m; the automatic one follows the noise found. */
@@ -40,7 +31,7 @@ const SMOOTH = [
 ] as const;
 type Smooth = (typeof SMOOTH)[number]['value'];
 
-const withoutEnding = (file: string): string => file.replace(/\.[a-z]+$/i, '').slice(0, 80);
+const withoutEnding = (file: string): string => clipped(file.replace(/\.[a-z]+$/i, ''), 80);
 
 /** Brings a road in: GPX, a table of distance and elevation, or a route kept earlier. Nothing is stored before it was looked at. */
 export function ImportRoute() {
@@ -54,7 +45,7 @@ export function ImportRoute() {
     const abort = new AbortController();
     setStep({ kind: 'reading', file: file.name, abort });
     try {
-      const read = await readRouteFile(file, abort.signal);
+      const read = await readFile('roadFile', file, abort.signal);
       if (abort.signal.aborted) return;
       setStep(
         read.kind === 'refused'
@@ -110,7 +101,7 @@ export function ImportRoute() {
 }
 
 /** The name that a file gives its road; empty for one that gives none. */
-function nameIn(read: Exclude<FileRead, { kind: 'refused' }>): string {
+function nameIn(read: RoadFile): string {
   switch (read.kind) {
     case 'gpx':
       return read.way.name;
@@ -122,15 +113,7 @@ function nameIn(read: Exclude<FileRead, { kind: 'refused' }>): string {
 }
 
 /** What would be kept: the road as it would be ridden beside the road as it was read. */
-function Look({
-  file,
-  read,
-  onClose,
-}: {
-  file: string;
-  read: Exclude<FileRead, { kind: 'refused' }>;
-  onClose: () => void;
-}) {
+function Look({ file, read, onClose }: { file: string; read: RoadFile; onClose: () => void }) {
   const navigate = useNavigate();
   const shown = useQuantity();
   const system = useSettings((state) => state.units);
@@ -144,36 +127,22 @@ function Look({
   const [trouble, setTrouble] = useState<string>();
   const width = smooth === 'auto' ? undefined : Number(smooth);
 
-  const made = useMemo((): { route: Route | undefined; issues: readonly string[] } => {
-    switch (read.kind) {
-      case 'route':
-        return { route: read.route, issues: [] };
-      case 'gpx':
-        return { route: routeFromPositions('x', read.way.positions, width).route, issues: [] };
-      case 'table': {
-        const result = routeFromTable('x', read.table.rows, columns ?? read.columns, width);
-        return result.ok
-          ? { route: result.value, issues: [] }
-          : { route: undefined, issues: result.issues.map(describeIssue) };
-      }
-    }
-  }, [read, columns, width]);
-  const cleaning = useMemo(
-    () => (read.kind === 'gpx' ? cleanedProfile(read.way.positions, width).cleaning : undefined),
-    [read, width],
-  );
+  const asked = useMemo(() => ({ file: read, columns, smoothM: width }), [read, columns, width]);
+  const { value, busy, why } = useStudy('road', asked);
+  const made = value ?? { route: undefined, lines: [], cleaning: undefined, raw: undefined, standing: 0 };
+  const { cleaning } = made;
   const option = useMemo(() => {
     if (made.route === undefined) return undefined;
     const { profile } = made.route;
     return profileChart(
       {
         used: { distanceM: profile.map((p) => p.distanceM), elevationM: profile.map((p) => p.elevationM) },
-        raw: read.kind === 'gpx' ? rawTrack(read.way.positions) : undefined,
+        raw: made.raw,
         system,
       },
       ink,
     );
-  }, [made.route, read, system, ink]);
+  }, [made.route, made.raw, system, ink]);
   const keep = async (): Promise<void> => {
     if (made.route === undefined) return;
     try {
@@ -211,15 +180,20 @@ function Look({
           <ChoiceRow label="Smooth the heights" value={smooth} options={SMOOTH} onChange={setSmooth} />
         </div>
       )}
-      {made.issues.length > 0 && (
+      {made.lines.length > 0 && (
         <ul
           className="my-2 list-disc border-[1.5px] border-stop bg-stop-tint py-2 pr-3 pl-7 text-[13px]"
           data-testid="route-issues"
         >
-          {made.issues.map((line) => (
+          {made.lines.map((line) => (
             <li key={line}>{line}</li>
           ))}
         </ul>
+      )}
+      {why !== undefined && (
+        <p role="alert" className="my-2 border-[1.5px] border-stop bg-stop-tint px-3 py-2">
+          The road could not be made: {why}.
+        </p>
       )}
       {option !== undefined && made.route !== undefined && (
         <ChartPanel
@@ -250,13 +224,19 @@ function Look({
             ` ${formatNumber(read.way.withoutElevation, 0)} points had no elevation and took their neighbour’s.`}
         </p>
       )}
+      {made.standing > 0 && (
+        <p className="py-2 text-[13px] text-ink2" data-testid="standing">
+          {formatNumber(made.standing, 0)} {made.standing === 1 ? 'row does' : 'rows do'} not move on: left
+          out.
+        </p>
+      )}
       {trouble !== undefined && (
         <p role="alert" className="my-2 border-[1.5px] border-stop bg-stop-tint px-3 py-2">
           {trouble}
         </p>
       )}
       <div className="flex gap-3 pt-2">
-        <Button kind="go" disabled={made.route === undefined} onClick={() => void keep()}>
+        <Button kind="go" disabled={made.route === undefined || busy} onClick={() => void keep()}>
           Keep it
         </Button>
         <Button kind="quiet" onClick={onClose}>

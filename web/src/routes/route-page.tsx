@@ -11,6 +11,7 @@ import {
   totalClimb,
   writeGpx,
   type Route,
+  fileName,
 } from '@apple-cart/core';
 import { tableCsv } from '../files/table-csv.ts';
 import { FieldGroup } from '../fields/field-group.tsx';
@@ -18,7 +19,7 @@ import { PlainNumber } from '../fields/plain-number.tsx';
 import { NotFound } from '../paper/not-found.tsx';
 import { PageBar } from '../frame/page-bar.tsx';
 import { ChoiceRow } from '../ride/choice-row.tsx';
-import { downloadText, fileName } from '../files/download.ts';
+import { downloadText } from '../files/download.ts';
 import type { SaveState } from '../state/autosaver.ts';
 import { useQuantity } from '../state/use-quantity.ts';
 import { Button } from '../ui/button.tsx';

@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { describeIssue, readRulesText, type PlaceRules } from '@apple-cart/core';
+import { describeIssue, type PlaceRules } from '@apple-cart/core';
 import { saveRules, useRules } from '../state/rules.ts';
 import { problemWords } from '../state/use-attempt.ts';
 import { BringInFile } from '../ui/bring-in-file.tsx';
 import { Dialog } from '../ui/dialog.tsx';
+import { readFile } from '../work/read-file.ts';
 
 /** Brings the rules of a place in from a file: whole, or not at all. */
 export function ImportRules() {
@@ -14,10 +15,9 @@ export function ImportRules() {
     <>
       <BringInFile
         name="rules"
-        largestKb={240}
         refused="is not a usable file of rules. Nothing was changed, and the rules that were in force stay in force."
-        onText={async (text) => {
-          const read = readRulesText(text);
+        onFile={async (file) => {
+          const read = await readFile('rulesFile', file, new AbortController().signal);
           if (!read.ok) return read.issues.map(describeIssue);
           try {
             const now = listed.find((l) => l.id === read.value.id);

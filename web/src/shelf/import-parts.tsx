@@ -10,12 +10,10 @@ import {
   rememberMapping,
   rememberedMapping,
   type Mapping,
-} from './shelf-files.ts';
-import { readCsv, type CsvTable } from '../files/read-csv.ts';
+} from '../files/parts-file.ts';
+import type { CsvTable } from '../files/csv.ts';
+import { readFile } from '../work/read-file.ts';
 import { TYPE_NAMES } from './type-names.ts';
-
-/** Files larger than this are not shelves. */
-const LARGEST = 240 * 1024;
 
 type Step =
   | { readonly kind: 'table'; readonly file: string; readonly table: CsvTable; readonly mapping: Mapping }
@@ -42,33 +40,19 @@ export function ImportParts({ type }: { type: PartType }) {
     }
   };
   const bringIn = async (file: File): Promise<void> => {
-    if (file.size > LARGEST) {
-      setStep({
-        kind: 'failed',
-        file: file.name,
-        lines: [`The file has more than ${String(LARGEST / 1024)} kB.`],
-      });
-      return;
-    }
-    const text = await file.text();
-    if (/^\s*[[{]/.test(text)) {
-      try {
-        const data: unknown = JSON.parse(text);
-        await send(file.name, Array.isArray(data) ? (data as unknown[]) : [data]);
-      } catch (problem) {
-        setStep({ kind: 'failed', file: file.name, lines: problemLines(problem) });
+    try {
+      const read = await readFile('partsFile', file, new AbortController().signal);
+      if (!read.ok)
+        setStep({ kind: 'failed', file: file.name, lines: read.issues.map((i) => describeIssue(i)) });
+      else if (read.value.kind === 'documents') await send(file.name, read.value.documents);
+      else {
+        const { table } = read.value;
+        const mapping = guessMapping(type, table.columns, rememberedMapping(type));
+        setStep({ kind: 'table', file: file.name, table, mapping });
       }
-      return;
+    } catch (problem) {
+      setStep({ kind: 'failed', file: file.name, lines: problemLines(problem) });
     }
-    const read = readCsv(text);
-    if (!read.ok) setStep({ kind: 'failed', file: file.name, lines: [read.why] });
-    else
-      setStep({
-        kind: 'table',
-        file: file.name,
-        table: read.table,
-        mapping: guessMapping(type, read.table.columns, rememberedMapping(type)),
-      });
   };
 
   return (

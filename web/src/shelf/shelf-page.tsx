@@ -2,9 +2,9 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useParams, useNavigate } from 'react-router';
 import { NOT_THERE } from '@apple-cart/contracts';
-import { PART_TYPES, type Part, type PartType } from '@apple-cart/core';
+import { PART_TYPES, type Part, type PartType, fileName, clipped } from '@apple-cart/core';
 import { ListPage, PutAwayNotice } from '../frame/list-page.tsx';
-import { downloadText, fileName } from '../files/download.ts';
+import { downloadText } from '../files/download.ts';
 import { bringPartBack, putPartAway, useShelf, type StoredPart } from '../state/shelf.ts';
 import { useAttempt } from '../state/use-attempt.ts';
 import { usePutAway } from '../state/use-put-away.ts';
@@ -15,7 +15,7 @@ import { Menu, MenuItem } from '../ui/menu.tsx';
 import { CompareDialog } from './compare-dialog.tsx';
 import { ImportParts } from './import-parts.tsx';
 import { PartEditor, type Editing } from './part-editor.tsx';
-import { partsCsv, partsJson } from './shelf-files.ts';
+import { partsCsv, partsJson } from '../files/parts-file.ts';
 import { ShelfTable } from './shelf-table.tsx';
 import { TYPE_NAMES } from './type-names.ts';
 
@@ -202,7 +202,7 @@ export function ShelfPage() {
               setEditing({ type, from: part, version, id: part.id });
             }}
             onCopy={({ document: part }) => {
-              const name = `${part.name}, copy`.slice(0, 80);
+              const name = `${clipped(part.name, 74)}, copy`;
               setEditing({ type, from: { ...part, name }, version: NOT_THERE, id: undefined });
             }}
             onRemove={(stored) => {

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { quantityAt, withQuantity, newBuild } from '@apple-cart/core';
+import { quantityAt, withQuantity, newBuild, fileName } from '@apple-cart/core';
 import { differences } from './differences.ts';
-import { fileName } from '../files/download.ts';
 import { withSection } from './paths.ts';
 import { verdictOf } from './verdicts.ts';
 

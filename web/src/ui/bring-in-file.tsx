@@ -5,26 +5,22 @@ import { Dialog } from './dialog.tsx';
 interface Props {
   /** Names the input and the list of what is wrong, for tests: `import-` before it. */
   readonly name: string;
-  /** Files larger than this are not what is wanted; reading them would only freeze the page. */
-  readonly largestKb: number;
   /** Said with the file's name where it cannot be used. */
   readonly refused: string;
   /** Takes the file in; gives what is wrong with it, line by line, or nothing. */
-  readonly onText: (text: string) => Promise<readonly string[]>;
+  readonly onFile: (file: File) => Promise<readonly string[]>;
 }
 
 const SHOWN = 40;
 
 /** A JSON file from the reader's machine, taken whole or refused line by line. */
-export function BringInFile({ name, largestKb, refused, onText }: Props) {
+export function BringInFile({ name, refused, onFile }: Props) {
   const input = useRef<HTMLInputElement>(null);
   const [failure, setFailure] = useState<{ readonly file: string; readonly lines: readonly string[] }>();
   const bringIn = async (file: File): Promise<void> => {
-    const kb = Math.round(file.size / 1024);
-    const lines =
-      kb > largestKb
-        ? [`The file has ${String(kb)} kB; at most ${String(largestKb)} kB are read.`]
-        : await onText(await file.text());
+    const lines = await onFile(file).catch((problem: unknown) => [
+      problem instanceof Error ? problem.message : 'The file could not be read.',
+    ]);
     if (lines.length > 0) setFailure({ file: file.name, lines });
   };
   const lines = failure?.lines ?? [];

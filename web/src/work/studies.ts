@@ -11,12 +11,14 @@ import {
   measureNext,
   rangeBand,
   rangeCases,
-  readGpx,
+  readBuildText,
+  readRulesText,
   rideHeat,
   rideHill,
   rideRounds,
   ringRows,
   sensitivities,
+  textOf,
   voltsOrAmps,
   type BandOutcome,
   type BandProgress,
@@ -28,10 +30,16 @@ import {
   type MatchProgress,
   type Part,
   type PartOf,
+  type Result,
   type Route,
   type RuleBook,
   type UsedCell,
 } from '@apple-cart/core';
+import { readPartsFile } from '../files/parts-file.ts';
+import { makeRoad, readRoadFile } from '../files/road-file.ts';
+
+const then = <A, B>(first: Result<A>, next: (value: A) => Result<B>): Result<B> =>
+  first.ok ? next(first.value) : first;
 
 interface Of {
   readonly build: BuildDocument;
@@ -100,7 +108,12 @@ export const STUDIES = {
     series: number;
     parallel: number;
   }): Generator<MatchProgress, MatchOutcome> => matchCells(cells, series, parallel),
-  gpx: ({ text }: { text: string }) => readGpx(text),
+  /** Files are read here too: whatever is in one, the page stays alive. */
+  buildFile: (bytes: Uint8Array) => then(textOf(bytes), readBuildText),
+  rulesFile: (bytes: Uint8Array) => then(textOf(bytes), readRulesText),
+  partsFile: readPartsFile,
+  roadFile: readRoadFile,
+  road: makeRoad,
 } as const;
 
 export type StudyName = keyof typeof STUDIES;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { readCells, type MatchOutcome, type RefusalReason, type UsedCell } from '@apple-cart/core';
+import { readCells, type MatchOutcome, type RefusalReason, type UsedCell, fileName } from '@apple-cart/core';
 import { useBuild, useDocument } from '../../state/build-store.ts';
-import { downloadText, fileName } from '../../files/download.ts';
+import { downloadText } from '../../files/download.ts';
 import { useKeptText } from '../../state/kept-text.ts';
 import { withSection } from '../../state/paths.ts';
 import { verdictOf } from '../../state/verdicts.ts';

@@ -1,5 +1,12 @@
-import { energyPicture, formatNumber, type EnergyRow, type Ride, type Route } from '@apple-cart/core';
-import { downloadText, fileName } from '../../files/download.ts';
+import {
+  energyPicture,
+  formatNumber,
+  type EnergyRow,
+  type Ride,
+  type Route,
+  fileName,
+} from '@apple-cart/core';
+import { downloadText } from '../../files/download.ts';
 import { tableCsv } from '../../files/table-csv.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';

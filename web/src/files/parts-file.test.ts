@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import shelfFile from '../../../demo/parts.json' with { type: 'json' };
 import { PART_TYPES, part } from '@apple-cart/core';
-import { guessMapping, partsCsv, partsFromTable } from './shelf-files.ts';
-import { readCsv } from '../files/read-csv.ts';
+import { guessMapping, partsCsv, partsFromTable } from './parts-file.ts';
+import { readCsv } from './csv.ts';
 
 const shelf = shelfFile.map((file) => part.parse(file));
 
@@ -10,17 +10,17 @@ describe('parts as comma-separated values', () => {
   it.each(PART_TYPES)('of type %s come back unchanged', (type) => {
     const mine = shelf.filter((p) => p.type === type);
     const read = readCsv(partsCsv(type, mine));
-    if (!read.ok) throw new Error(read.why);
-    const mapping = guessMapping(type, read.table.columns, {});
-    expect(partsFromTable(type, read.table, mapping)).toEqual({ parts: mine, bad: [] });
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    const mapping = guessMapping(type, read.value.columns, {});
+    expect(partsFromTable(type, read.value, mapping)).toEqual({ parts: mine, bad: [] });
   });
 
   it('report a bad row with its line, and read the others', () => {
     const text =
       'id,name,maker,price,currency,massKg,teeth\r\nring-a,A,M,1,GBP,0.1,38\r\nring-b,B,M,1,GBP,0.1,many\r\n';
     const read = readCsv(text);
-    if (!read.ok) throw new Error(read.why);
-    const { parts, bad } = partsFromTable('ring', read.table, guessMapping('ring', read.table.columns, {}));
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    const { parts, bad } = partsFromTable('ring', read.value, guessMapping('ring', read.value.columns, {}));
     expect(parts.map((p) => p.id)).toEqual(['ring-a']);
     expect(bad).toHaveLength(1);
     expect(bad[0]).toMatch(/^Line 3: teeth: wanted a number, found "many"/);
@@ -33,11 +33,14 @@ describe('parts as comma-separated values', () => {
 
   it('with quotes, commas and line ends inside cells are read by RFC 4180', () => {
     const read = readCsv('id,name\r\nring-a,"Big, ""wide""\r\nring"\r\n');
-    expect(read).toMatchObject({ ok: true, table: { rows: [{ cells: { name: 'Big, "wide"\r\nring' } }] } });
+    expect(read).toMatchObject({ ok: true, value: { rows: [{ cells: { name: 'Big, "wide"\r\nring' } }] } });
   });
 
   it('without rows, or with a column twice, say so', () => {
     expect(readCsv('id,name\r\n')).toMatchObject({ ok: false });
-    expect(readCsv('id,id\r\na,b\r\n')).toMatchObject({ ok: false, why: 'The column "id" is there twice.' });
+    expect(readCsv('id,id\r\na,b\r\n')).toMatchObject({
+      ok: false,
+      issues: [{ actual: 'id', limit: 'every column name once' }],
+    });
   });
 });

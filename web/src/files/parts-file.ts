@@ -1,18 +1,55 @@
-import Papa from 'papaparse';
-import type { CsvTable } from '../files/read-csv.ts';
 import {
   cellsOf,
+  describeIssue,
+  fail,
+  jsonText,
+  ok,
   partFields,
   partFromCells,
-  describeIssue,
+  textOf,
   type Part,
   type PartType,
+  type Result,
 } from '@apple-cart/core';
+import { readCsv, writeCsv, type CsvTable } from './csv.ts';
+
+/** Parts that are taken in at once. */
+const MOST_PARTS = 500;
+
+/** What a file with parts in it holds: documents as they are, still to be validated, or a table. */
+export type PartsFile =
+  | { readonly kind: 'documents'; readonly documents: readonly unknown[] }
+  | { readonly kind: 'table'; readonly table: CsvTable };
+
+const tooMany = (actual: number): Result<never> =>
+  fail({ code: 'size', path: '', actual, limit: `at most ${String(MOST_PARTS)} parts in a file` });
+
+/** Reads a file with parts in it by what it holds, whatever its name. */
+export function readPartsFile(bytes: Uint8Array): Result<PartsFile> {
+  const text = textOf(bytes);
+  if (!text.ok) return text;
+  if (/^\s*[[{]/.test(text.value)) {
+    const data = jsonText(text.value);
+    if (!data.ok) return data;
+    const documents: readonly unknown[] = Array.isArray(data.value) ? data.value : [data.value];
+    return documents.length > MOST_PARTS ? tooMany(documents.length) : ok({ kind: 'documents', documents });
+  }
+  const table = readCsv(text.value);
+  if (!table.ok) return table;
+  const { rows } = table.value;
+  return rows.length > MOST_PARTS ? tooMany(rows.length) : ok({ kind: 'table', table: table.value });
+}
 
 /** Parts of one type as comma-separated values (RFC 4180), one column a field. */
 export function partsCsv(type: PartType, parts: readonly Part[]): string {
   const columns = partFields(type).map((f) => f.key);
-  return `${Papa.unparse({ fields: columns, data: parts.map((p) => columns.map((c) => cellsOf(p)[c] ?? '')) }, { newline: '\r\n' })}\r\n`;
+  return writeCsv(
+    columns,
+    parts.map((p) => {
+      const cells = cellsOf(p);
+      return columns.map((c) => cells[c] ?? '');
+    }),
+  );
 }
 
 export const partsJson = (parts: readonly Part[]): string => `${JSON.stringify(parts, null, 2)}\n`;
