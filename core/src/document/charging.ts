@@ -82,7 +82,11 @@ export const supplySpecs = {
 const accessory = z.strictObject({
   name: z.string().max(40),
   /** 0 stands for the pack's own volts. */
-  volts: z.number().min(0).max(300),
+  volts: z
+    .number()
+    .min(0)
+    .max(300)
+    .refine((v) => v === 0 || v >= 1, { error: '0 for the pack’s own volts, or 1 V and more' }),
   watts: z.number().min(0).max(3000),
   onPct: z.number().min(0).max(100),
   light: z.boolean(),

@@ -25,8 +25,9 @@ export interface Layout {
   readonly waits: number;
   readonly hillKmh: number | undefined;
   readonly startPct: number;
-  readonly slipDryPct: number;
-  readonly slipWetPct: number;
+  /** Null where the driven tyre never slips. */
+  readonly slipDryPct: number | null;
+  readonly slipWetPct: number | null;
   readonly frontSharePct: number;
   readonly machineKg: number;
   /** Greatest pull in the chain in the lowest gear, N. */

@@ -1,3 +1,4 @@
+import { orNull } from '../quantity/or-null.ts';
 import { qty } from '../quantity/phrase.ts';
 import { gripGradePct, liftGradePct } from '../ride/start-grade.ts';
 import { measured, type Check } from '../check/check.ts';
@@ -6,16 +7,17 @@ import type { Subject } from './subject.ts';
 /** Grades at which the machine tips or slips, %. */
 export interface GripGrades {
   readonly liftPct: number;
-  readonly dryPct: number;
-  readonly wetPct: number;
+  /** Null where the driven tyre never slips. */
+  readonly dryPct: number | null;
+  readonly wetPct: number | null;
 }
 
 /** Grade at which the front lifts, and at which the driven wheel slips dry and wet, %. Statics. */
 export function gripGrades({ machine, known }: Subject): GripGrades {
   return {
     liftPct: liftGradePct(machine.balance),
-    dryPct: gripGradePct(machine.balance),
-    wetPct: gripGradePct({ ...machine.balance, grip: known.donor.tyreGripWet.value }),
+    dryPct: orNull(gripGradePct(machine.balance)),
+    wetPct: orNull(gripGradePct({ ...machine.balance, grip: known.donor.tyreGripWet.value })),
   };
 }
 
@@ -79,7 +81,7 @@ function slip(s: Subject, wet: boolean): Check {
   const hill = s.known.brief.hillGradePct.value;
   const { dryPct, wetPct } = gripGrades(s);
   // With grip enough the driven tyre never slips; a grade nobody rides stands for it.
-  const value = Math.min(wet ? wetPct : dryPct, 100);
+  const value = Math.min((wet ? wetPct : dryPct) ?? 100, 100);
   return measured({
     id: wet ? 'slip-wet' : 'slip-dry',
     group: 'load',

@@ -14,7 +14,7 @@ export interface Link {
   readonly continuousA: number | undefined;
   readonly peakA: number | undefined;
   readonly demand: Demand;
-  /** The smaller of continuous limit over continuous demand and peak limit over peak demand, less one; undefined where a limit is not known. */
+  /** The smaller of continuous limit over continuous demand and peak limit over peak demand, less one; undefined where a limit is not known, or nothing is asked. */
   readonly margin: number | undefined;
   readonly state: State;
   readonly why: Phrase;
@@ -49,6 +49,9 @@ const missingWhy = (inputs: readonly Known[]): Phrase => {
   return [missing.length > 0 ? `Not known: ${missing.join(', ')}.` : 'Not known.'];
 };
 
+/** What is borne for each ampere asked; nothing asked is borne by anything. */
+const share = (bornA: number, askedA: number): number => (askedA === 0 ? Infinity : bornA / askedA);
+
 /** A link whose limits are not all known. */
 const unknownLink = ({ id, name, inputs, demand, source }: Spec): Link => ({
   id,
@@ -69,7 +72,7 @@ export function link(spec: Spec): Link {
   const { id, name, limits, inputs, demand, remedy, source } = spec;
   if (limits === undefined || inputs.some((k) => k.source === 'unknown')) return unknownLink(spec);
   const { continuousA, peakA } = limits;
-  const margin = Math.min(continuousA / demand.continuousA, peakA / demand.peakA) - 1;
+  const margin = Math.min(share(continuousA, demand.continuousA), share(peakA, demand.peakA)) - 1;
   const holds = continuousA >= demand.continuousA;
   const least: State = holds || spec.trips === true ? 'look' : 'stop';
   const fine = margin >= 0;
@@ -90,7 +93,7 @@ export function link(spec: Spec): Link {
     source,
     continuousA,
     peakA,
-    margin,
+    margin: Number.isFinite(margin) ? margin : undefined,
     state: fine ? 'fine' : least,
     why: fine ? ['Carries what is asked of it.'] : short,
     remedy: fine ? ['Nothing to do.'] : remedy,

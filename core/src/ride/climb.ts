@@ -53,6 +53,9 @@ export function climb(
   const { v, traction: t } = steady;
   const omega = t.gear.motorRatio * v;
   const batteryW = electricalWatts(machine, t.gear, t.phaseA, v);
+  const batteryA = batteryAmps(supply, batteryW);
+  // Lamps and standby alone are more than the pack can give: nothing runs that was to help.
+  if (batteryA === Infinity) return { climbs: false, forceN: t.totalN, limit: 'pack-power' };
   const copperW = t.phaseA ** 2 * machine.circuitOhm;
   const seconds = lengthM / v;
   return {
@@ -64,7 +67,7 @@ export function climb(
     hubGear: t.gear.hubGear,
     cadenceRpm: cadenceRpm(t.gear, v),
     phaseA: t.phaseA,
-    batteryA: batteryAmps(supply, batteryW),
+    batteryA,
     batteryW,
     motorW: Math.max(0, machine.motor.kt * t.phaseA - coreDrag(machine.motor, omega)) * omega,
     wheelW: t.totalN * v,

@@ -48,6 +48,8 @@ function waysToHold(machine: Machine, v: number, legs: Legs): readonly Way[] {
 /** The first way that full throttle reaches with this supply. */
 function wayAt(machine: Machine, ways: readonly Way[], supply: Supply, v: number): Way | undefined {
   return ways.find((way) => {
+    // Lamps and standby take their share even where the motor rests.
+    if (batteryAmps(supply, way.batteryW) === Infinity) return false;
     if (way.phaseA === 0) return true;
     return operatingPoint(machine, way.gear, supply, v).forceN >= way.motorN - FORCE_HAIR;
   });
@@ -89,6 +91,7 @@ function limitAt(machine: Machine, ways: readonly Way[], charge: number, v: numb
   let nearest = Infinity;
   let limit: Limit = 'no-motor';
   for (const way of ways) {
+    if (batteryAmps(supply, way.batteryW) === Infinity) return 'pack-power';
     const point = operatingPoint(machine, way.gear, supply, v);
     if (way.motorN - point.forceN < nearest) {
       nearest = way.motorN - point.forceN;

@@ -2,14 +2,17 @@ import { supplyAt } from '../machine/battery.ts';
 import type { Balance, Machine } from '../machine/machine.ts';
 import { gradeHeldPct } from '../machine/road-load.ts';
 import { firstOf } from '../quantity/first-of.ts';
+import { orNull } from '../quantity/or-null.ts';
 import { traction, type GearChoice } from './traction.ts';
 
 /** Steepest grade the machine can move off on from rest, and which of three things decides it. */
 export interface StartGrade {
   readonly gradePct: number;
   readonly decides: 'force' | 'grip' | 'front-lift';
-  readonly byForcePct: number;
-  readonly byGripPct: number;
+  /** Null where the force would lift the machine up a wall. */
+  readonly byForcePct: number | null;
+  /** Null where the driven tyre never slips. */
+  readonly byGripPct: number | null;
   readonly byLiftPct: number;
   readonly forceN: number;
 }
@@ -47,7 +50,14 @@ export function startGrade(machine: Machine, charge: number, choice: GearChoice)
     ],
     'front-lift',
   );
-  return { gradePct, decides, byForcePct, byGripPct, byLiftPct, forceN: start.totalN };
+  return {
+    gradePct,
+    decides,
+    byForcePct: orNull(byForcePct),
+    byGripPct: orNull(byGripPct),
+    byLiftPct,
+    forceN: start.totalN,
+  };
 }
 
 /**

@@ -91,6 +91,7 @@ function from(s: Schema, defs: Readonly<Record<string, Schema>>): fc.Arbitrary<u
       return fc.boolean();
     case 'null':
       return fc.constant(null);
+    case undefined:
     default:
       return fc.jsonValue();
   }

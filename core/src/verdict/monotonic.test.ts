@@ -35,7 +35,7 @@ const range = (build: BuildDocument): number => {
 };
 /** A force beyond the weight has no steepest grade: any wall counts alike. */
 const starts = (build: BuildDocument): number =>
-  Math.min(1000, startGrade(assemble(build), 0.5, 'best').byForcePct);
+  Math.min(1000, startGrade(assemble(build), 0.5, 'best').byForcePct ?? 1000);
 
 const never = (
   name: string,

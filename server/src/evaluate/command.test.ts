@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
@@ -50,6 +50,17 @@ describe('npm run evaluate', () => {
     expect(out).toContain('SI 1983/1168');
     expect(out).toContain('Planning aid, not legal advice');
     expect(out).toContain('Working: Range');
+  });
+
+  it('reads a file with a mark, in UTF-8 or UTF-16, and names another encoding', async () => {
+    const text = readFileSync(LONGTAIL, 'utf8');
+    const { out } = await run(LONGTAIL);
+    for (const bytes of [Buffer.from(`\uFEFF${text}`), Buffer.from(`\uFEFF${text}`, 'utf16le')]) {
+      writeFileSync(join(folder, 'marked.json'), bytes);
+      expect(await run(join(folder, 'marked.json'))).toEqual({ code: 0, out, error: '' });
+    }
+    writeFileSync(join(folder, 'latin.json'), Buffer.from('{"é"}', 'latin1'));
+    expect((await run(join(folder, 'latin.json'))).error).toContain('UTF-8 or UTF-16');
   });
 
   it('prints the verdict as JSON', async () => {

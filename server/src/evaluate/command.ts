@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
-import { describeIssue, evaluate, readBuildText, toldVerdict, type Issue } from '@apple-cart/core';
+import { describeIssue, evaluate, readBuildText, textOf, toldVerdict, type Issue } from '@apple-cart/core';
 import { rulesFrom } from './rules-from.ts';
 import { textReport } from './text-report.ts';
 
@@ -49,9 +49,10 @@ export async function evaluateCommand(args: readonly string[]): Promise<Said> {
   const asked = wanted(args);
   if (asked === undefined) return { code: 2, out: '', error: USAGE };
   const { file, json } = asked;
-  const text = await readFile(file, 'utf8').catch(() => undefined);
-  if (text === undefined) return { code: 1, out: '', error: `${file} cannot be read.\n` };
-  const build = readBuildText(text);
+  const bytes = await readFile(file).catch(() => undefined);
+  if (bytes === undefined) return { code: 1, out: '', error: `${file} cannot be read.\n` };
+  const text = textOf(bytes);
+  const build = text.ok ? readBuildText(text.value) : text;
   if (!build.ok) return refuse(file, build.issues);
   const rules = await rulesFrom(asked.rules);
   if (!rules.ok) return refuse(rules.file, rules.issues);

@@ -1,6 +1,13 @@
 import { readFile, readdir } from 'node:fs/promises';
 import { join } from 'node:path';
-import { readRulesText, shippedRules, type Issue, type PlaceRules, type RuleBook } from '@apple-cart/core';
+import {
+  readRulesText,
+  shippedRules,
+  textOf,
+  type Issue,
+  type PlaceRules,
+  type RuleBook,
+} from '@apple-cart/core';
 
 export type RulesRead =
   | { readonly ok: true; readonly book: RuleBook; readonly words: string }
@@ -26,7 +33,8 @@ export async function rulesFrom(folder: string | undefined): Promise<RulesRead> 
   if (files.length === 0) return missing(folder);
   const own = new Map<string, PlaceRules>();
   for (const name of files) {
-    const read = readRulesText(await readFile(join(folder, name), 'utf8'));
+    const text = textOf(await readFile(join(folder, name)));
+    const read = text.ok ? readRulesText(text.value) : text;
     if (!read.ok) return { ok: false, file: join(folder, name), issues: read.issues };
     own.set(read.value.id, read.value);
   }

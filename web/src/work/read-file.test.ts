@@ -13,12 +13,11 @@ const GPX = (points: string): string =>
 const POINTS = '<trkpt lat="0" lon="0"><ele>1</ele></trkpt><trkpt lat="0.01" lon="0"><ele>2</ele></trkpt>';
 /** As some editors save: a mark, then two bytes a letter, the small one first. */
 const utf16 = (text: string): Uint8Array<ArrayBuffer> => {
-  const bytes = new Uint8Array(2 * text.length + 2);
-  for (const [i, unit] of ['\uFEFF', ...text].entries()) {
-    bytes[2 * i] = unit.charCodeAt(0) & 0xff;
-    bytes[2 * i + 1] = unit.charCodeAt(0) >> 8;
-  }
-  return bytes;
+  const marked = `\uFEFF${text}`;
+  return Uint8Array.from({ length: 2 * marked.length }, (_, i) => {
+    const unit = marked.charCodeAt(i >> 1);
+    return i % 2 === 0 ? unit & 0xff : unit >> 8;
+  });
 };
 
 describe('a file with a road in it', () => {

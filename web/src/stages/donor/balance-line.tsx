@@ -8,7 +8,8 @@ export function BalanceLine({ verdict }: { verdict: Verdict }) {
     const { text, unit } = shown(value, 'kg', 0);
     return `${text} ${unit}`;
   };
-  const pct = (value: number): string => (value > 99 ? 'never' : `${value.toFixed(0)} %`);
+  const pct = (value: number | null): string =>
+    value === null || value > 99 ? 'never' : `${value.toFixed(0)} %`;
   const { axlesKg, fit } = verdict;
   const total = axlesKg.rear + axlesKg.front;
   const end = (name: 'rear' | 'front') => (

@@ -54,7 +54,8 @@ function Fit({ layout }: { layout: Layout }) {
   );
 }
 
-const pct = (value: number): string => (value > 99 ? 'never' : `${value.toFixed(0)} %`);
+const pct = (value: number | null): string =>
+  value === null || value > 99 ? 'never' : `${value.toFixed(0)} %`;
 
 /** Front, rear, middle and external drive on the donor in hand, by its own facts. */
 export function LayoutsView() {

@@ -25,13 +25,15 @@ export function StartBars({ verdict }: { verdict: Verdict }) {
             <div className="flex justify-between text-[13px]">
               <span className={row.id === start.decides ? 'font-semibold' : ''}>{row.name}</span>
               <span className="num">
-                {row.value === Infinity ? 'no limit' : `${formatNumber(row.value, 1)} %`}
+                {row.value === null ? 'no limit' : `${formatNumber(row.value, 1)} %`}
               </span>
             </div>
             <div className="relative mt-1 h-2.5 bg-hair">
               <span
-                className={`absolute inset-y-0 left-0 ${row.value < grade ? 'bg-stop-fill' : 'bg-ink2'}`}
-                style={{ width: `${String(Math.min(100, (row.value / most) * 100))}%` }}
+                className={`absolute inset-y-0 left-0 ${row.value !== null && row.value < grade ? 'bg-stop-fill' : 'bg-ink2'}`}
+                style={{
+                  width: `${String(row.value === null ? 100 : Math.min(100, (row.value / most) * 100))}%`,
+                }}
               />
               <span
                 className="absolute -inset-y-1 w-[2px] bg-ink"
