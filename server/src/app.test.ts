@@ -2,7 +2,6 @@ import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Express } from 'express';
-import { pino } from 'pino';
 import request from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { evaluate, shippedRules, toldVerdict, type ToldVerdict } from '@apple-cart/core';
@@ -87,11 +86,7 @@ describe('the built page', () => {
     await mkdir(join(web, 'assets'));
     await writeFile(join(web, 'index.html'), '<!doctype html><title>Apple Cart</title>');
     await writeFile(join(web, 'assets', 'index-abc.js'), 'export {};');
-    served = createApp({
-      stores: it_.stores,
-      log: pino({ level: 'silent' }),
-      webFolder: web,
-    });
+    served = createApp({ ...it_.parts, webFolder: web });
   });
   afterEach(() => rm(web, { recursive: true }));
 
@@ -116,5 +111,39 @@ describe('the built page', () => {
 
   it('answers an address that cannot be decoded with 400', async () => {
     await request(served).get('/api/builds/%E0%A4%A').expect(400);
+  });
+});
+
+describe('what the machine cannot do', () => {
+  it('a full disk is said, nothing is stored, and there is room again later', async () => {
+    const { writer } = it_.database;
+    const [{ page_count: pages }] = await writer.query<[{ page_count: number }]>('PRAGMA page_count');
+    await writer.query(`PRAGMA max_page_count = ${String(pages)}`);
+    const big = { ...named('Big'), notes: undefined };
+    const answers = [];
+    for (let i = 0; i < 20; i += 1) answers.push(await request(it_.app).post('/api/builds').send(big));
+    const refused = answers.filter((answer) => answer.status === 507);
+    expect(refused.length).toBeGreaterThan(0);
+    expect(refused[0]?.body).toMatchObject({
+      error: {
+        code: 'disk-full',
+        message: expect.stringMatching(/disk is full: nothing was stored/) as string,
+      },
+    });
+    const kept = (await it_.stores.builds.store.list()).documents.length;
+    expect(kept).toBe(answers.length - refused.length);
+    await writer.query('PRAGMA max_page_count = 1000000');
+    await request(it_.app).post('/api/builds').send(big).expect(201);
+  });
+
+  it('an address of this machine with more before or behind it is another', async () => {
+    for (const host of [
+      '[::1]evil.example',
+      'evil@127.0.0.1',
+      '127.0.0.1:',
+      'localhost:99999999',
+      'localhost.',
+    ])
+      await request(it_.app).get('/api/builds').set('Host', host).expect(403);
   });
 });

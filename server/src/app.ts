@@ -2,17 +2,24 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
-import { buildJsonSchema, evaluate, readBuild, toldVerdict } from '@apple-cart/core';
+import { buildJsonSchema } from '@apple-cart/core';
+import { backupRoutes } from './backup/backup-routes.ts';
+import type { DailyBackup } from './backup/daily.ts';
 import { buildsRoutes } from './builds/builds-routes.ts';
+import type { Database } from './database/database.ts';
+import type { Evaluator } from './evaluate/evaluator.ts';
 import { jsonWrites, sameMachine, securityHeaders } from './http/guards.ts';
 import { badInput, problemHandler, unknownRoute } from './http/problems.ts';
-import { rulesInForce } from './rules/rule-book.ts';
+import { bookInForce } from './rules/book-in-force.ts';
 import { rulesRoutes } from './rules/rules-routes.ts';
 import { storeRoutes } from './store/store-routes.ts';
 import type { Stores } from './stores.ts';
 
 export interface AppParts {
+  readonly database: Database;
   readonly stores: Stores;
+  readonly daily: DailyBackup;
+  readonly evaluator: Evaluator;
   readonly log: Logger;
   /** Folder of the built web application; undefined serves the interface to programs only. */
   readonly webFolder: string | undefined;
@@ -23,7 +30,9 @@ export const BODY_LIMIT = 256 * 1024;
 /** A route may carry the positions that it was recorded by: 50,000 points are about 2.5 MB. */
 const ROUTE_LIMIT = 6 * 1024 * 1024;
 
-function api({ builds, parts, routes, rules }: Stores): express.Router {
+function api({ database, stores, daily, evaluator }: AppParts): express.Router {
+  const { builds, parts, routes, rules } = stores;
+  const rulesNow = bookInForce(database, rules);
   const router = express.Router();
   router.use(jsonWrites);
   router.use('/routes', express.json({ limit: ROUTE_LIMIT, strict: false }));
@@ -35,14 +44,14 @@ function api({ builds, parts, routes, rules }: Stores): express.Router {
   router.use('/parts', storeRoutes(parts));
   router.use('/routes', storeRoutes(routes));
   router.use('/rules', rulesRoutes(rules));
+  router.use('/backup', backupRoutes(daily));
   router.get('/schema/build.json', (_request, response) => {
     response.json(buildJsonSchema());
   });
   router.post('/evaluate', async (request, response) => {
-    const build = readBuild(request.body);
-    if (!build.ok) throw badInput(build.issues);
-    const book = await rulesInForce(rules);
-    response.json(toldVerdict(evaluate(build.value, book), book));
+    const evaluated = await evaluator.evaluate(request.body, await rulesNow());
+    if ('issues' in evaluated) throw badInput(evaluated.issues);
+    response.type('application/json').send(evaluated.verdict);
   });
   router.use(unknownRoute);
   return router;
@@ -53,7 +62,7 @@ export function createApp(injected: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(securityHeaders, sameMachine, compression());
-  app.use('/api', api(injected.stores));
+  app.use('/api', api(injected));
   const { webFolder } = injected;
   if (webFolder !== undefined) {
     app.use(

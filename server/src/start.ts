@@ -1,45 +1,34 @@
-import { existsSync, mkdirSync } from 'node:fs';
-import type { AddressInfo } from 'node:net';
-import { dirname, resolve } from 'node:path';
 import { pino } from 'pino';
-import { createApp } from './app.ts';
-import { loadDemo } from './demo/load-demo.ts';
-import { openStored, openStores } from './stores.ts';
+import { Unusable } from './database/unusable.ts';
+import { startServer, type Running } from './server.ts';
+import { settingsFrom } from './settings.ts';
 
-/** Loopback only: the application has no accounts and must not be reached from another machine. */
-const HOST = '127.0.0.1';
-const root = resolve(import.meta.dirname, '../..');
-const port = Number(process.env['PORT'] ?? 4312);
-const file = resolve(process.env['APPLE_CART_DATABASE'] ?? `${root}/data/apple-cart.sqlite`);
-const web = `${root}/web/dist`;
+/** Whoever starts the server reads why it does not run, not where in the program that was found out. */
+function say(problem: unknown): void {
+  const words = problem instanceof Unusable ? problem.message : String((problem as Error | undefined)?.stack);
+  process.stderr.write(`Apple Cart does not start. ${words}\n`);
+  process.exitCode = 1;
+}
 
-mkdirSync(dirname(file), { recursive: true });
-const log = pino({ level: 'warn' });
-const database = await openStored(file);
-const stores = openStores(database);
-if (process.argv.includes('--demo')) await loadDemo(`${root}/demo`, stores);
+function stopOnSignals(running: Running): void {
+  let stopping = false;
+  const stop = (): void => {
+    // Whoever asks twice does not want to wait.
+    if (stopping) process.exit(1);
+    stopping = true;
+    void running.stop().then(() => process.exit(0));
+  };
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+}
 
-const app = createApp({
-  stores,
-  log,
-  webFolder: existsSync(`${web}/index.html`) ? web : undefined,
-});
-const server = app.listen(port, HOST, (error) => {
-  if (error !== undefined) {
-    process.stderr.write(
-      `Port ${String(port)} cannot be opened (${error.message}). Set PORT to another number.\n`,
-    );
-    process.exit(1);
-  }
-  const { port: actual } = server.address() as AddressInfo;
-  process.stdout.write(`Apple Cart is at http://${HOST}:${String(actual)}/  (stop with Ctrl+C)\n`);
-});
-
-const stop = (): void => {
-  server.close(() => {
-    void database.close().then(() => process.exit(0));
+try {
+  const running = await startServer(settingsFrom(process.env), {
+    demo: process.argv.includes('--demo'),
+    log: pino({ level: 'warn' }),
   });
-  server.closeIdleConnections();
-};
-process.on('SIGINT', stop);
-process.on('SIGTERM', stop);
+  stopOnSignals(running);
+  process.stdout.write(`Apple Cart is at ${running.url}  (stop with Ctrl+C)\n`);
+} catch (problem) {
+  say(problem);
+}

@@ -1,9 +1,7 @@
-import { DataSource, type EntityManager, type EntitySchema } from 'typeorm';
-import { FirstSlice1764000000000 } from './migrations/1764000000000-first-slice.ts';
-import { PartsVersions1764050000000 } from './migrations/1764050000000-parts-versions.ts';
-import { Routes1764100000000 } from './migrations/1764100000000-routes.ts';
-import { Rules1764200000000 } from './migrations/1764200000000-rules.ts';
-import { OnePattern1764300000000 } from './migrations/1764300000000-one-pattern.ts';
+import { DataSource, type EntityManager, type EntitySchema, type QueryRunner } from 'typeorm';
+import { MIGRATIONS } from './migrations.ts';
+import { isCode, sqliteCode } from './sqlite-code.ts';
+import { asUnusable, refuseUnusable } from './unusable.ts';
 
 interface Pragmas {
   pragma(text: string): unknown;
@@ -26,32 +24,92 @@ export interface Database {
   readonly writer: DataSource;
   /**
    * Runs `work` alone in a transaction. The driver has a single shared connection, on which parallel
-   * transactions fail or swallow each other's writes, so they are queued.
+   * transactions fail or swallow each other's writes, so they are queued. Another process that is writing is waited
+   * for.
    */
   write<T>(work: (manager: EntityManager) => Promise<T>): Promise<T>;
   close(): Promise<void>;
 }
 
-/** Opens (and where needed creates and migrates) the database at a file path, for the kinds of row that are in it. */
+/** How often a write is begun again while another process holds the file, and the pause between, ms. */
+const MOST_TRIES = 60;
+const PAUSE_MS = 100;
+/** How often the file is opened again. */
+const OPEN_TRIES = 20;
+
+const isBusy = (problem: unknown): boolean => isCode(sqliteCode(problem), 'SQLITE_BUSY');
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** Takes the write lock, from the first statement on; waits for another process that has it. */
+async function begin(runner: QueryRunner): Promise<void> {
+  for (let tries = MOST_TRIES; ; tries -= 1) {
+    try {
+      await runner.query('BEGIN IMMEDIATE');
+      return;
+    } catch (problem) {
+      if (tries <= 1 || !isBusy(problem)) throw problem;
+    }
+    // By a timer: waiting inside SQLite would hold up every other answer.
+    await pause(PAUSE_MS);
+  }
+}
+
+/**
+ * A transaction that holds the write lock from its beginning: a deferred one that has read fails at once where another
+ * process wrote meanwhile. `work` inserts and updates; `save` would begin one of its own. Written out, since TypeORM's own is lost where SQLite takes back by itself (a full disk).
+ */
+async function immediately<T>(writer: DataSource, work: (manager: EntityManager) => Promise<T>): Promise<T> {
+  const runner = writer.createQueryRunner();
+  await begin(runner);
+  try {
+    const done = await work(runner.manager);
+    await runner.query('COMMIT');
+    return done;
+  } catch (problem) {
+    // Where SQLite has taken it back already there is nothing left to take back.
+    await runner.query('ROLLBACK').catch(() => undefined);
+    throw problem;
+  }
+}
+
+/**
+ * Opens (and where needed creates and migrates) the database at a file path, for the kinds of row that are in it.
+ * @throws Unusable in words where the file is none that can be used; it is left as it is
+ */
 export async function openDatabase(file: string, entities: EntitySchema[]): Promise<Database> {
+  refuseUnusable(file);
+  // Two servers that begin on one new file at once: the second waits for the tables of the first.
+  for (let tries = OPEN_TRIES; ; tries -= 1) {
+    try {
+      return await opened(file, entities);
+    } catch (problem) {
+      if (tries <= 1 || !isBusy(problem)) throw asUnusable(file, problem);
+    }
+    await pause(PAUSE_MS);
+  }
+}
+
+async function opened(file: string, entities: EntitySchema[]): Promise<Database> {
   const writer = new DataSource({
     type: 'better-sqlite3',
     database: file,
     entities,
-    migrations: [
-      FirstSlice1764000000000,
-      PartsVersions1764050000000,
-      Routes1764100000000,
-      Rules1764200000000,
-      OnePattern1764300000000,
-    ],
+    migrations: MIGRATIONS,
     migrationsRun: true,
     synchronize: false,
     prepareDatabase: (db: unknown) => {
       prepare(db as Pragmas);
     },
   });
-  await writer.initialize();
+  try {
+    await writer.initialize();
+  } catch (problem) {
+    // The connection is open already when its migrations fail.
+    await writer.destroy().catch(() => undefined);
+    throw problem;
+  }
+  // Short, since SQLite's waiting stops the whole server: longer waits are made by `immediately`.
+  await writer.query('PRAGMA busy_timeout = 50');
   const reader = new DataSource({
     type: 'better-sqlite3',
     database: file,
@@ -65,7 +123,7 @@ export async function openDatabase(file: string, entities: EntitySchema[]): Prom
     reader,
     writer,
     write<T>(work: (manager: EntityManager) => Promise<T>): Promise<T> {
-      const next = last.then(() => writer.transaction(work));
+      const next = last.then(() => immediately(writer, work));
       // A failed write must not stop the ones behind it; its own caller still sees the failure.
       last = next.catch(() => undefined);
       return next;

@@ -2,15 +2,8 @@ import helmet from 'helmet';
 import type { RequestHandler } from 'express';
 import { Problem } from './problems.ts';
 
-const LOOPBACK = new Set(['127.0.0.1', 'localhost', '[::1]']);
-
-/** True for a Host or Origin that names this machine's loopback on any port. */
-function isLoopback(authority: string): boolean {
-  const host = authority.startsWith('[')
-    ? authority.slice(0, authority.indexOf(']') + 1)
-    : (authority.split(':')[0] ?? '');
-  return LOOPBACK.has(host.toLowerCase());
-}
+/** A whole authority that names this machine's loopback, on any port (RFC 9110, 7.2); nothing before or behind it. */
+const LOOPBACK = /^(?:127\.0\.0\.1|localhost|\[::1\])(?::\d{1,5})?$/i;
 
 /**
  * Only pages served by this machine may talk to the server: the Host must be the loopback (against DNS
@@ -18,7 +11,7 @@ function isLoopback(authority: string): boolean {
  */
 export const sameMachine: RequestHandler = (request, _response, next) => {
   const host = request.headers.host ?? '';
-  if (!isLoopback(host)) {
+  if (!LOOPBACK.test(host)) {
     next(new Problem(403, 'host', 'This server answers on the loopback address only.'));
     return;
   }

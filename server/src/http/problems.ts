@@ -1,6 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { describeIssue, type Issue } from '@apple-cart/core';
 import type { Logger } from 'pino';
+import { isCode, sqliteCode } from '../database/sqlite-code.ts';
 
 /** An outcome that the client is told about in plain words; never a stack trace. */
 export class Problem extends Error {
@@ -56,6 +57,24 @@ function fromLibrary(error: LibraryError): Problem | undefined {
   return undefined;
 }
 
+const KEPT = 'What you typed is still in the page, and is sent again.';
+
+/** What the database cannot do now and may do later; the page keeps what it has and asks again. */
+const OF_DATABASE: readonly (readonly [plain: string, status: number, code: string, words: string])[] = [
+  ['SQLITE_FULL', 507, 'disk-full', `The disk is full: nothing was stored. Make room. ${KEPT}`],
+  ['ENOSPC', 507, 'disk-full', `The disk is full: nothing was stored. Make room. ${KEPT}`],
+  ['SQLITE_IOERR', 500, 'disk', `The disk does not take it: nothing was stored. ${KEPT}`],
+  ['SQLITE_BUSY', 503, 'busy', `Another program holds the database: nothing was stored. ${KEPT}`],
+  ['SQLITE_READONLY', 500, 'read-only', `The database can only be read: nothing was stored. ${KEPT}`],
+  ['SQLITE_CORRUPT', 500, 'damaged', `The database is damaged. Stop, and bring a backup back. ${KEPT}`],
+];
+
+function fromDatabase(error: unknown): Problem | undefined {
+  const code = sqliteCode(error);
+  const found = OF_DATABASE.find(([plain]) => isCode(code, plain));
+  return found === undefined ? undefined : new Problem(found[1], found[2], found[3]);
+}
+
 /** The last handler: problems as they are, anything else as one plain sentence and a line in the log. */
 export const problemHandler =
   (log: Logger): ErrorRequestHandler =>
@@ -64,8 +83,8 @@ export const problemHandler =
       next(error);
       return;
     }
-    const problem = error instanceof Problem ? error : fromLibrary(error ?? {});
-    if (problem === undefined) log.error({ err: error }, 'request failed');
+    const problem = error instanceof Problem ? error : (fromDatabase(error) ?? fromLibrary(error ?? {}));
+    if (problem === undefined || problem.status >= 500) log.error({ err: error }, 'request failed');
     const { status, code, message, extra } =
       problem ??
       new Problem(500, 'failed', 'Something went wrong in the server. What you typed is still in the page.');

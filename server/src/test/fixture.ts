@@ -5,14 +5,18 @@ import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Stored } from '@apple-cart/contracts';
 import { newBuild, type BuildDocument } from '@apple-cart/core';
-import { createApp } from '../app.ts';
+import { createApp, type AppParts } from '../app.ts';
+import { DailyBackup } from '../backup/daily.ts';
+import { Evaluator } from '../evaluate/evaluator.ts';
 import type { Database } from '../database/database.ts';
 import { openStored, openStores, type Stores } from '../stores.ts';
 
 export interface Fixture {
   readonly app: Express;
+  readonly parts: AppParts;
   readonly stores: Stores;
   readonly database: Database;
+  readonly daily: DailyBackup;
   readonly file: string;
   /** Moves the service's clock on. */
   passMinutes(minutes: number): void;
@@ -26,20 +30,32 @@ export async function fixture(): Promise<Fixture> {
   const database = await openStored(file);
   let now = Date.parse('2026-04-12T08:00:00Z');
   const stores = openStores(database, () => new Date(now));
-  const app = createApp({
+  const evaluator = new Evaluator();
+  const clock = () => new Date(now);
+  const warn = (): void => undefined;
+  const daily = new DailyBackup({ file, folder: join(folder, 'backups'), now: clock, warn });
+  const parts: AppParts = {
+    database,
     stores,
+    daily,
+    evaluator,
     log: pino({ level: 'silent' }),
     webFolder: undefined,
-  });
+  };
+  const app = createApp(parts);
   return {
     app,
+    parts,
     stores,
     database,
+    daily,
     file,
     passMinutes(minutes) {
       now += minutes * 60_000;
     },
     async end() {
+      await evaluator.close();
+      await daily.stop();
       await database.close();
       await rm(folder, { recursive: true, force: true });
     },
