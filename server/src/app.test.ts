@@ -23,7 +23,7 @@ describe('POST /api/evaluate', () => {
       JSON.parse(JSON.stringify(toldVerdict(evaluate(build, shippedRules()), shippedRules()))),
     );
     expect((response.body as ToldVerdict).figures).toHaveLength(10);
-    expect((await it_.stores.builds.store.list()).documents).toEqual([]);
+    expect((await it_.stores.builds.list()).documents).toEqual([]);
   });
 
   it('refuses a bad document with its issues', async () => {
@@ -130,7 +130,7 @@ describe('what the machine cannot do', () => {
         message: expect.stringMatching(/disk is full: nothing was stored/) as string,
       },
     });
-    const kept = (await it_.stores.builds.store.list()).documents.length;
+    const kept = (await it_.stores.builds.list()).documents.length;
     expect(kept).toBe(answers.length - refused.length);
     await writer.query('PRAGMA max_page_count = 1000000');
     await request(it_.app).post('/api/builds').send(big).expect(201);

@@ -1,5 +1,5 @@
-import type { Part, PlaceRules, Route, RouteSummary } from '@apple-cart/core';
-import { buildKind, openBuilds, type Builds } from './builds/builds.ts';
+import type { BuildDocument, Part, PlaceRules, Route, RouteSummary } from '@apple-cart/core';
+import { buildKind } from './builds/builds.ts';
 import { openDatabase, type Database } from './database/database.ts';
 import { partKind } from './parts/parts.ts';
 import { routeKind } from './routes/routes.ts';
@@ -9,7 +9,7 @@ import { revisionEntity } from './store/revisions.ts';
 
 /** Everything that is stored, by kind. */
 export interface Stores {
-  readonly builds: Builds;
+  readonly builds: DocumentStore<BuildDocument>;
   readonly parts: DocumentStore<Part>;
   readonly routes: DocumentStore<Route, RouteSummary>;
   readonly rules: DocumentStore<PlaceRules>;
@@ -23,7 +23,7 @@ export const openStored = (file: string): Promise<Database> =>
   ]);
 
 export const openStores = (database: Database, now?: () => Date): Stores => ({
-  builds: openBuilds(database, now),
+  builds: new DocumentStore(database, buildKind, now),
   parts: new DocumentStore(database, partKind, now),
   routes: new DocumentStore(database, routeKind, now),
   rules: new DocumentStore(database, ruleKind, now),

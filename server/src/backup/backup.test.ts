@@ -32,13 +32,13 @@ const NOW = new Date('2026-04-12T08:00:00Z');
 
 async function names(of: string): Promise<readonly string[]> {
   const database = await openStored(of);
-  const { documents } = await openStores(database).builds.store.list();
+  const { documents } = await openStores(database).builds.list();
   await database.close();
   return documents.map((d) => d.document.name).sort();
 }
 async function add(...builds: readonly string[]): Promise<void> {
   const database = await openStored(file);
-  for (const name of builds) await openStores(database).builds.store.create(named(name));
+  for (const name of builds) await openStores(database).builds.create(named(name));
   await database.close();
 }
 
@@ -46,10 +46,8 @@ describe('a backup', () => {
   it('taken while it is written to holds everything that was acknowledged before, in one whole file', async () => {
     const database = await openStored(file);
     const { builds } = openStores(database);
-    for (let i = 0; i < 20; i += 1) await builds.store.create(named(`Before ${String(i)}`));
-    const writing = Array.from({ length: 40 }, (_, i) =>
-      builds.store.create(named(`Meanwhile ${String(i)}`)),
-    );
+    for (let i = 0; i < 20; i += 1) await builds.create(named(`Before ${String(i)}`));
+    const writing = Array.from({ length: 40 }, (_, i) => builds.create(named(`Meanwhile ${String(i)}`)));
     await backUp(file, copy('b.sqlite'));
     await Promise.all(writing);
     await database.close();
@@ -83,7 +81,7 @@ describe('restoring', () => {
     await add('Old');
     await backUp(file, copy('b.sqlite'));
     const database = await openStored(file);
-    await openStores(database).builds.store.create(named('In the log'));
+    await openStores(database).builds.create(named('In the log'));
     // What lies there after a kill: the database and its log, never brought together.
     const killed = ['', '-wal', '-shm'].map((end) => [end, readFileSync(`${file}${end}`)] as const);
     await database.close();

@@ -49,8 +49,8 @@ describe('a build', () => {
   it('is put away and brought back', async () => {
     const build = await create();
     await api().delete(`/api/builds/${build.id}`).expect(204);
-    await api().get(`/api/builds/${build.id}`).expect(404);
-    await save(build, 80).expect(404);
+    await api().get(`/api/builds/${build.id}`).expect(410);
+    await save(build, 80).expect(410);
     await api().post(`/api/builds/${build.id}/restore`).send({}).expect(200);
     expect((await get(build.id)).document).toEqual(build.document);
   });
@@ -185,7 +185,7 @@ describe('bad input', () => {
       limit: 'at least 0.5',
     });
     expect(response.text).not.toMatch(/at .*\.ts:|node_modules/);
-    expect((await it_.stores.builds.store.list()).documents).toEqual([]);
+    expect((await it_.stores.builds.list()).documents).toEqual([]);
   });
 
   it.each(['', '{', 'null', '[]', '"text"', '17'])('body %j is refused', async (body) => {

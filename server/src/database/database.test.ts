@@ -44,7 +44,7 @@ describe('the database', () => {
   });
 
   it('loses none of many writes that arrive at once, though some of them fail', async () => {
-    const { store } = it_.stores.builds;
+    const store = it_.stores.builds;
     const writes = Array.from({ length: 60 }, (_, i) =>
       i % 10 === 3
         ? it_.database.write(() => Promise.reject(new Error('meant to fail')))
@@ -69,7 +69,7 @@ describe('the database', () => {
 
   it('lets one of two edits from the same version through, never both', async () => {
     const build = await storedBuild(it_, 'Race');
-    const { store } = it_.stores.builds;
+    const store = it_.stores.builds;
     const save = (kg: number) =>
       store.put(build.id, { baseVersion: 1, document: withRider(build.document, kg) });
     const results = await Promise.allSettled([save(70), save(75), save(80)]);
@@ -80,10 +80,10 @@ describe('the database', () => {
   it('opens again with everything in it, and migrates only once', async () => {
     const file = join(dirname(it_.file), 'second.sqlite');
     const first = await openStored(file);
-    const { id } = await openStores(first).builds.store.create(named('Still here'));
+    const { id } = await openStores(first).builds.create(named('Still here'));
     await first.close();
     const again = await openStored(file);
-    expect((await openStores(again).builds.store.get(id)).document).toEqual(named('Still here'));
+    expect((await openStores(again).builds.get(id)).document).toEqual(named('Still here'));
     await again.close();
   });
 });
@@ -130,7 +130,7 @@ describe('a database of the versions before', () => {
     await before(file);
     const database = await openStored(file);
     const { builds, parts, routes } = openStores(database);
-    expect(await builds.store.get('a')).toMatchObject({ version: 3, document: named('Old') });
+    expect(await builds.get('a')).toMatchObject({ version: 3, document: named('Old') });
     expect(await builds.revisions.list('a')).toMatchObject({ pinned: 1, revisions: [{ name: 'quote' }] });
     expect(await builds.revisions.list('b')).toMatchObject({
       pinned: null,

@@ -44,9 +44,7 @@ describe('two servers on one file', () => {
     };
     await Promise.all(Array.from({ length: 16 }, (_, n) => window(n)));
     expect(statuses.get(200)).toBe(320);
-    const versions = await Promise.all(
-      builds.map(async (b) => (await it_.stores.builds.store.get(b.id)).version),
-    );
+    const versions = await Promise.all(builds.map(async (b) => (await it_.stores.builds.get(b.id)).version));
     expect(versions).toEqual(builds.map(() => 41));
   }, 60_000);
 
@@ -73,7 +71,7 @@ describe('two servers on one file', () => {
     const file = `${it_.file}-new`;
     const both = await Promise.all([openStored(file), openStored(file)]);
     for (const one of both) {
-      await openStores(one).builds.store.create(named('One'));
+      await openStores(one).builds.create(named('One'));
       await one.close();
     }
   });
@@ -100,6 +98,6 @@ describe('a lock of another program', () => {
     expect(await saved).toBe(200);
     expect(reads).toBeGreaterThan(10);
     lock.close();
-    expect((await it_.stores.builds.store.get(build.id)).version).toBe(2);
+    expect((await it_.stores.builds.get(build.id)).version).toBe(2);
   }, 20_000);
 });

@@ -21,7 +21,7 @@ afterEach(() => {
 async function ours(count = 40): Promise<void> {
   const database = await openStored(file);
   const { builds } = openStores(database);
-  for (let i = 0; i < count; i += 1) await builds.store.create(named(`Build ${String(i)}`));
+  for (let i = 0; i < count; i += 1) await builds.create(named(`Build ${String(i)}`));
   await database.close();
 }
 const change = (sql: string): void => {

@@ -15,7 +15,7 @@ afterEach(() => it_.end());
 describe('the demo scenario', () => {
   it('fills an empty database with five builds, the parts they use and the roads they name', async () => {
     await loadDemo(DEMO, it_.stores);
-    const builds = (await it_.stores.builds.store.list()).documents;
+    const builds = (await it_.stores.builds.list()).documents;
     expect(builds.map((b) => b.document.name)).toEqual([
       'District nurse’s tourer',
       'Orchard longtail',
@@ -37,9 +37,9 @@ describe('the demo scenario', () => {
   });
 
   it('changes nothing on a second start, and never touches what a user made', async () => {
-    const mine = await it_.stores.builds.store.create(named('Mine'));
+    const mine = await it_.stores.builds.create(named('Mine'));
     await loadDemo(DEMO, it_.stores);
-    expect((await it_.stores.builds.store.list()).documents.map((b) => b.id)).toEqual([mine.id]);
+    expect((await it_.stores.builds.list()).documents.map((b) => b.id)).toEqual([mine.id]);
     const count = (await it_.stores.parts.list()).documents.length;
     await loadDemo(DEMO, it_.stores);
     expect((await it_.stores.parts.list()).documents).toHaveLength(count);
@@ -47,7 +47,7 @@ describe('the demo scenario', () => {
 
   it('does not bring back samples that were put away', async () => {
     await loadDemo(DEMO, it_.stores);
-    const { store } = it_.stores.builds;
+    const store = it_.stores.builds;
     for (const { id } of (await store.list()).documents) await store.putAway(id);
     await loadDemo(DEMO, it_.stores);
     expect((await store.list()).documents).toEqual([]);

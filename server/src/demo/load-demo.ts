@@ -34,7 +34,7 @@ export async function loadDemo(folder: string, { builds, parts, routes }: Stores
   const sampleParts = shelf.map((data) => used('parts.json', readPart(data)));
   await parts.addMissing(new Map(sampleParts.map((p) => [p.id, p])));
   await routes.addMissing(await readFolder(join(folder, 'routes'), (text) => readRoute(JSON.parse(text))));
-  if (!(await builds.store.isEmpty())) return;
+  if (!(await builds.isEmpty())) return;
   for (const build of (await readFolder(join(folder, 'builds'), readBuildText)).values())
-    await builds.store.create(build);
+    await builds.create(build);
 }

@@ -25,6 +25,10 @@ export const badInput = (issues: readonly Issue[]): Problem =>
 
 export const notFound = (what: string): Problem => new Problem(404, 'not-found', `There is no such ${what}.`);
 
+/** Put away, not deleted: whoever still has it open can bring it back. */
+export const putAwayMeanwhile = (what: string): Problem =>
+  new Problem(410, 'put-away', `This ${what} has been put away.`);
+
 export const unknownRoute: RequestHandler = (_request, _response, next) => {
   next(notFound('address'));
 };

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { IsNull, type EntityManager } from 'typeorm';
+import { IsNull } from 'typeorm';
 import { jsonText, type Result } from '@apple-cart/core';
 import {
   NOT_THERE,
@@ -11,9 +11,10 @@ import {
   type TakenIn,
 } from '@apple-cart/contracts';
 import type { Database } from '../database/database.ts';
-import { Problem, badInput, notFound } from '../http/problems.ts';
+import { Problem, badInput, notFound, putAwayMeanwhile } from '../http/problems.ts';
 import type { DocumentRow } from './document-row.ts';
 import type { Kind } from './kind.ts';
+import { Revisions } from './revisions.ts';
 
 export interface Save<T> {
   /** The version that the edit began from; 0 for a new document. */
@@ -21,13 +22,6 @@ export interface Save<T> {
   readonly document: T;
   readonly keepPrevious?: string | undefined;
 }
-
-/** Done in the transaction of a save, before the row is replaced. */
-export type BeforeReplace = (
-  manager: EntityManager,
-  row: DocumentRow,
-  name: string | undefined,
-) => Promise<void>;
 
 const isThere = (row: DocumentRow | null): row is DocumentRow => row !== null && row.deletedAt === null;
 
@@ -37,21 +31,17 @@ const isThere = (row: DocumentRow | null): row is DocumentRow => row !== null &&
  */
 export class DocumentStore<T, S = never> {
   readonly kind: Kind<T, S>;
+  /** Versions of them that are kept. */
+  readonly revisions: Revisions<T>;
   readonly #database: Database;
   readonly #now: () => Date;
-  readonly #beforeReplace: BeforeReplace | undefined;
   #lastCreated = 0;
 
-  constructor(
-    database: Database,
-    kind: Kind<T, S>,
-    now: () => Date = () => new Date(),
-    beforeReplace?: BeforeReplace,
-  ) {
+  constructor(database: Database, kind: Kind<T, S>, now: () => Date = () => new Date()) {
     this.#database = database;
     this.kind = kind;
     this.#now = now;
-    this.#beforeReplace = beforeReplace;
+    this.revisions = new Revisions(database, kind, now);
   }
 
   /** Every document, the oldest first. One that cannot be read is named, and the others stand. */
@@ -89,11 +79,22 @@ export class DocumentStore<T, S = never> {
     return !(await this.#database.reader.getRepository(this.kind.entity).exists());
   }
 
-  /** @throws Problem 404 when there is none of that id, 422 when it cannot be read any more. */
+  /** @throws Problem 404 when there is none of that id, 410 when it was put away, 422 when it cannot be read any more. */
   async get(id: string): Promise<Stored<T>> {
-    const row = await this.#database.reader.getRepository(this.kind.entity).findOneBy({ id });
-    if (!isThere(row)) throw notFound(this.kind.word);
+    const row = await this.#rowOf(id);
+    if (!isThere(row)) throw putAwayMeanwhile(this.kind.word);
     return this.#whole(row);
+  }
+
+  /** The text of a document as it lies in the database, whatever it is. @throws Problem 404 */
+  async raw(id: string): Promise<string> {
+    return (await this.#rowOf(id)).document;
+  }
+
+  async #rowOf(id: string): Promise<DocumentRow> {
+    const row = await this.#database.reader.getRepository(this.kind.entity).findOneBy({ id });
+    if (row === null) throw notFound(this.kind.word);
+    return row;
   }
 
   async create(document: T): Promise<Saved> {
@@ -104,7 +105,7 @@ export class DocumentStore<T, S = never> {
   /**
    * Saves an edit, or a new document. One that began from another version is refused with 409 and the document as it
    * is, unless it is the very document that is stored: an answer that was lost on its way back, sent again.
-   * @throws Problem 404 for an edit of what is not there, 409 for a conflict, 400 for an id that is not the document's
+   * @throws Problem 404 for an edit of what is not there, 410 of what was put away, 409 for a conflict, 400 for an id that is not the document's
    */
   async put(id: string, { baseVersion, document, keepPrevious }: Save<T>): Promise<Saved> {
     const own = this.kind.ownId?.(document) ?? id;
@@ -120,7 +121,7 @@ export class DocumentStore<T, S = never> {
         if (isThere(row) && row.document === text) return { id, version: here };
         throw this.#conflict(row);
       }
-      if (isThere(row)) await this.#beforeReplace?.(manager, row, keepPrevious);
+      if (isThere(row)) await this.revisions.keepBefore(manager, row, keepPrevious);
       const next = this.#row(id, document, text, row);
       await (row === null ? repository.insert(next) : repository.update({ id }, next));
       return { id, version: next.version };
@@ -224,11 +225,9 @@ export class DocumentStore<T, S = never> {
   }
 
   #conflict(row: DocumentRow | null): Problem {
-    const { word, ownId } = this.kind;
-    if (!isThere(row)) {
-      if (ownId === undefined) return notFound(word);
-      return new Problem(409, 'conflict', `This ${word} has been put away meanwhile.`);
-    }
+    const { word } = this.kind;
+    if (row === null) return notFound(word);
+    if (!isThere(row)) return putAwayMeanwhile(word);
     const read = this.#read(row);
     return new Problem(409, 'conflict', `This ${word} was changed in another window since you began.`, {
       ...(read.ok ? { current: this.#out(row, read.value) } : {}),

@@ -9,6 +9,8 @@ export interface Kind<T, S = never> {
   readonly word: string;
   /** Validates what comes in from a request or out of the database, and migrates what is older. */
   readonly read: (data: unknown) => Result<T>;
+  /** While it is being changed, what was before is kept as a version now and then. */
+  readonly keepsItself?: boolean;
   /** For documents that are too large for a list. */
   readonly summarize?: (document: T) => S;
   /** For documents that carry their id themselves. */

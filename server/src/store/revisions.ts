@@ -1,5 +1,5 @@
 import { EntitySchema, type EntityManager } from 'typeorm';
-import { jsonText, type Result } from '@apple-cart/core';
+import { jsonText } from '@apple-cart/core';
 import type {
   KeepRequest,
   RevisionList,
@@ -10,10 +10,13 @@ import type {
 import type { Database } from '../database/database.ts';
 import { Problem, notFound } from '../http/problems.ts';
 import type { DocumentRow } from './document-row.ts';
+import type { Kind } from './kind.ts';
 
 export interface RevisionRow {
   id: number;
-  buildId: string;
+  /** The table of the document. */
+  kind: string;
+  documentId: string;
   version: number;
   name: string | null;
   reason: RevisionReason;
@@ -26,17 +29,15 @@ export const revisionEntity = new EntitySchema<RevisionRow>({
   tableName: 'revisions',
   columns: {
     id: { type: 'integer', primary: true, generated: 'increment' },
-    buildId: {
-      type: 'varchar',
-      foreignKey: { target: 'build', name: 'FK_revisions_build', onDelete: 'CASCADE' },
-    },
+    kind: { type: 'varchar' },
+    documentId: { type: 'varchar' },
     version: { type: 'integer' },
     name: { type: 'varchar', nullable: true },
     reason: { type: 'varchar' },
     document: { type: 'text' },
     createdAt: { type: 'varchar' },
   },
-  indices: [{ name: 'IDX_revisions_build', columns: ['buildId'] }],
+  indices: [{ name: 'IDX_revisions_document', columns: ['kind', 'documentId'] }],
 });
 
 /** While typing goes on, one version of what was before is kept per this many milliseconds. */
@@ -53,20 +54,31 @@ const summaryOf = ({ id, version, name, reason, createdAt }: RevisionRow): Revis
 /** Versions of documents that are kept: by themselves while typing goes on, by name, as pin, or set aside. */
 export class Revisions<T> {
   readonly #database: Database;
-  readonly #read: (data: unknown) => Result<T>;
+  readonly #kind: Pick<Kind<T, unknown>, 'read' | 'keepsItself'>;
+  /** The table of the documents. */
+  readonly #table: string;
   readonly #now: () => Date;
 
-  constructor(database: Database, read: (data: unknown) => Result<T>, now: () => Date) {
+  constructor(
+    database: Database,
+    kind: Pick<Kind<T, unknown>, 'read' | 'entity' | 'keepsItself'>,
+    now: () => Date,
+  ) {
     this.#database = database;
-    this.#read = read;
+    this.#kind = kind;
+    this.#table = kind.entity.options.tableName ?? '';
     this.#now = now;
   }
 
+  #of(documentId: string): Pick<RevisionRow, 'kind' | 'documentId'> {
+    return { kind: this.#table, documentId };
+  }
+
   /** The newest first, and which of them is pinned. */
-  async list(buildId: string): Promise<RevisionList> {
+  async list(id: string): Promise<RevisionList> {
     const rows = await this.#database.reader
       .getRepository(revisionEntity)
-      .find({ where: { buildId }, order: { id: 'DESC' } });
+      .find({ where: this.#of(id), order: { id: 'DESC' } });
     return {
       revisions: rows.map(summaryOf),
       pinned: rows.find((row) => row.reason === 'pin')?.id ?? null,
@@ -74,11 +86,13 @@ export class Revisions<T> {
   }
 
   /** @throws Problem 404 when the document has no such version, 422 when it cannot be read any more. */
-  async get(buildId: string, id: number): Promise<StoredRevision<T>> {
-    const row = await this.#database.reader.getRepository(revisionEntity).findOneBy({ id, buildId });
+  async get(documentId: string, id: number): Promise<StoredRevision<T>> {
+    const row = await this.#database.reader
+      .getRepository(revisionEntity)
+      .findOneBy({ id, ...this.#of(documentId) });
     if (row === null) throw notFound('version');
     const data = jsonText(row.document);
-    const document = data.ok ? this.#read(data.value) : data;
+    const document = data.ok ? this.#kind.read(data.value) : data;
     if (!document.ok)
       throw new Problem(422, 'broken', 'This version is stored, but cannot be read.', {
         issues: document.issues,
@@ -96,7 +110,7 @@ export class Revisions<T> {
     return this.#database.write(async (manager) => {
       const [newest] = await manager
         .getRepository(revisionEntity)
-        .find({ where: { buildId: row.id }, order: { id: 'DESC' }, take: 1 });
+        .find({ where: this.#of(row.id), order: { id: 'DESC' }, take: 1 });
       const again = newest?.reason === kept.reason && newest.name === kept.name && newest.document === text;
       if (again) return summaryOf(newest);
       if (kept.reason === 'pin') await this.#unpin(manager, row.id);
@@ -104,8 +118,8 @@ export class Revisions<T> {
     });
   }
 
-  async unpin(buildId: string): Promise<void> {
-    await this.#database.write((manager) => this.#unpin(manager, buildId));
+  async unpin(id: string): Promise<void> {
+    await this.#database.write((manager) => this.#unpin(manager, id));
   }
 
   /** Keeps what a save replaces: under a name, or by itself when the last such version is old enough. */
@@ -114,15 +128,18 @@ export class Revisions<T> {
       await this.#insert(manager, row, 'set-aside', name);
       return;
     }
+    if (this.#kind.keepsItself !== true) return;
     const [last] = await manager
       .getRepository(revisionEntity)
-      .find({ where: { buildId: row.id, reason: 'auto' }, order: { id: 'DESC' }, take: 1 });
+      .find({ where: { ...this.#of(row.id), reason: 'auto' }, order: { id: 'DESC' }, take: 1 });
     const age = last === undefined ? Infinity : this.#now().getTime() - Date.parse(last.createdAt);
     if (age >= AUTO_MS) await this.#insert(manager, row, 'auto', null);
   }
 
-  async #unpin(manager: EntityManager, buildId: string): Promise<void> {
-    await manager.getRepository(revisionEntity).update({ buildId, reason: 'pin' }, { reason: 'was-pin' });
+  async #unpin(manager: EntityManager, id: string): Promise<void> {
+    await manager
+      .getRepository(revisionEntity)
+      .update({ ...this.#of(id), reason: 'pin' }, { reason: 'was-pin' });
   }
 
   async #insert(
@@ -131,7 +148,8 @@ export class Revisions<T> {
     reason: RevisionReason,
     name: string | null,
   ): Promise<RevisionRow> {
-    const revision = { buildId: id, version, name, reason, document, createdAt: this.#now().toISOString() };
+    const createdAt = this.#now().toISOString();
+    const revision = { ...this.#of(id), version, name, reason, document, createdAt };
     const result = await manager.getRepository(revisionEntity).insert(revision);
     return { ...revision, id: Number(result.identifiers[0]?.['id']) };
   }

@@ -1,6 +1,7 @@
 import { Router } from 'express';
-import { documentId, saveRequest, takeInRequest } from '@apple-cart/contracts';
-import { told, type Issue } from '@apple-cart/core';
+import * as z from 'zod';
+import { documentId, keepRequest, saveRequest, takeInRequest } from '@apple-cart/contracts';
+import { fileName, told, type Issue } from '@apple-cart/core';
 import { parseBody } from '../http/parse-body.ts';
 import { badInput } from '../http/problems.ts';
 import type { DocumentStore } from './document-store.ts';
@@ -30,7 +31,12 @@ function documentsFrom<T, S>(kind: Kind<T, S>, list: readonly unknown[]): readon
   return documents;
 }
 
-/** The addresses that every kind of stored document has: list, create, read, save, put away, bring back, take in. */
+const revisionId = z.coerce.number().int().min(1);
+
+/**
+ * The addresses that every kind of stored document has: list, create, read, save, put away, bring back, take in, and its
+ * versions.
+ */
 export function storeRoutes<T, S>(store: DocumentStore<T, S>): Router {
   const router = Router();
   const { kind } = store;
@@ -54,6 +60,15 @@ export function storeRoutes<T, S>(store: DocumentStore<T, S>): Router {
     response.json(await store.get(request.params.id));
   });
 
+  /** As it lies there, so that what cannot be read any more can be looked at and mended by hand. */
+  router.get('/:id/as-stored', async (request, response) => {
+    const text = await store.raw(request.params.id);
+    response
+      .attachment(fileName(`${kind.word} ${request.params.id}`, 'json'))
+      .type('text/plain')
+      .send(text);
+  });
+
   router.put('/:id', async (request, response) => {
     const { document, ...rest } = parseBody(saveRequest, request.body);
     const id = parseBody(documentId, request.params.id);
@@ -67,6 +82,29 @@ export function storeRoutes<T, S>(store: DocumentStore<T, S>): Router {
 
   router.post('/:id/restore', async (request, response) => {
     response.json(await store.restore(request.params.id));
+  });
+
+  router.get('/:id/revisions', async (request, response) => {
+    const { id } = await store.get(request.params.id);
+    response.json(await store.revisions.list(id));
+  });
+
+  router.post('/:id/revisions', async (request, response) => {
+    const kept = parseBody(keepRequest, request.body);
+    const document = documentFrom(kind, kept.document);
+    const row = await store.get(request.params.id);
+    response.status(201).json(await store.revisions.keep(row, kept, document));
+  });
+
+  router.get('/:id/revisions/:revision', async (request, response) => {
+    const revision = parseBody(revisionId, request.params.revision);
+    response.json(await store.revisions.get(request.params.id, revision));
+  });
+
+  router.delete('/:id/pin', async (request, response) => {
+    const { id } = await store.get(request.params.id);
+    await store.revisions.unpin(id);
+    response.status(204).end();
   });
 
   return router;

@@ -1,6 +1,12 @@
 import request from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { NOT_THERE, type ListAnswer, type Saved, type Stored } from '@apple-cart/contracts';
+import {
+  NOT_THERE,
+  type ListAnswer,
+  type RevisionList,
+  type Saved,
+  type Stored,
+} from '@apple-cart/contracts';
 import { evenHill, shippedRules } from '@apple-cart/core';
 import { fixture, named, type Fixture } from '../test/fixture.ts';
 import { buildKind } from '../builds/builds.ts';
@@ -105,7 +111,7 @@ describe.each(CASES)('a stored $kind', ({ address, entity, id, make, markOf, wro
     expect(await read()).toBe('two');
     expect((await list()).documents).toHaveLength(shipped + 1);
     await request(f.app).delete(at()).expect(204);
-    await request(f.app).get(at()).expect(404);
+    await request(f.app).get(at()).expect(410);
     expect((await list()).documents).toHaveLength(shipped);
     expect((await request(f.app).post(at('/restore')).send({}).expect(200)).body).toEqual({ id, version: 2 });
     expect(await read()).toBe('two');
@@ -145,6 +151,34 @@ describe.each(CASES)('a stored $kind', ({ address, entity, id, make, markOf, wro
     expect(answers.map((a) => a.status).sort()).toEqual([200, 409, 409, 409]);
   });
 
+  it('keeps what another window wrote as a version of a name, where a save goes over it', async () => {
+    await put('one', NOT_THERE);
+    await put('theirs', 1);
+    await request(f.app)
+      .put(at())
+      .send({ baseVersion: 2, document: make('mine'), keepPrevious: 'from the other window' })
+      .expect(200);
+    const { revisions } = (await request(f.app).get(at('/revisions')).expect(200)).body as RevisionList;
+    expect(revisions[0]).toMatchObject({ name: 'from the other window', reason: 'set-aside', version: 2 });
+    const kept = await request(f.app)
+      .get(at(`/revisions/${String(revisions[0]?.id)}`))
+      .expect(200);
+    expect(markOf((kept.body as Stored<never>).document)).toBe('theirs');
+  });
+
+  it('keeps versions that are sent, each once, and none of another kind', async () => {
+    await put('one', NOT_THERE);
+    const keep = { reason: 'set-aside', name: 'mine', document: make('mine') };
+    for (let i = 0; i < 2; i += 1) await request(f.app).post(at('/revisions')).send(keep).expect(201);
+    const named = async () =>
+      ((await request(f.app).get(at('/revisions')).expect(200)).body as RevisionList).revisions.filter(
+        (r) => r.name === 'mine',
+      );
+    expect(await named()).toHaveLength(1);
+    for (const other of ['builds', 'parts', 'routes', 'rules'].filter((k) => `/api/${k}` !== address))
+      expect((await request(f.app).get(`/api/${other}/${id}/revisions`)).status).toBe(404);
+  });
+
   it('that is wrong is refused by its path, and nothing is stored', async () => {
     const [path, document] = wrong;
     const wrongly = await request(f.app).put(at()).send({ baseVersion: 0, document }).expect(400);
@@ -166,15 +200,15 @@ describe.each(CASES)('a stored $kind', ({ address, entity, id, make, markOf, wro
     await request(f.app).get(at()).expect(404);
     await request(f.app).delete(at()).expect(404);
     await request(f.app).post(at('/restore')).send({}).expect(404);
-    await put('one', 4).expect(ownId ? 409 : 404);
+    await put('one', 4).expect(404);
   });
 
   it('that was put away is not overwritten by a window that still has it', async () => {
     await put('one', NOT_THERE);
     await request(f.app).delete(at());
-    await put('two', 1).expect(ownId ? 409 : 404);
+    await put('two', 1).expect(410);
     // One that carries its id may take the place anew; another has to be brought back first.
-    await put('new', NOT_THERE).expect(ownId ? 200 : 404);
+    await put('new', NOT_THERE).expect(ownId ? 200 : 410);
   });
 
   it('that was broken behind its back is named, and takes no list down', async () => {
@@ -186,6 +220,10 @@ describe.each(CASES)('a stored $kind', ({ address, entity, id, make, markOf, wro
     expect(documents).toHaveLength(shipped);
     expect(broken).toMatchObject([{ id, issues: [{ code: 'json' }] }]);
     expect((await request(f.app).get(at()).expect(422)).text).toContain('cannot be read');
+    // It is given out as it lies there, to be looked at and mended by hand.
+    const raw = await request(f.app).get(at('/as-stored')).expect(200);
+    expect(raw.text).toBe('{"half');
+    expect(raw.headers['content-disposition']).toContain('attachment');
     await request(f.app).delete(at()).expect(204);
     expect((await list()).broken).toEqual([]);
   });

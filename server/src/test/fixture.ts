@@ -66,8 +66,8 @@ export const named = (name: string): BuildDocument => newBuild(name);
 
 /** A new build of a name, stored: with its id and version. */
 export async function storedBuild({ stores }: Fixture, name = 'Build'): Promise<Stored<BuildDocument>> {
-  const { id } = await stores.builds.store.create(named(name));
-  return stores.builds.store.get(id);
+  const { id } = await stores.builds.create(named(name));
+  return stores.builds.get(id);
 }
 
 /** The build with another rider mass: a change that is easy to see. */
