@@ -4,12 +4,16 @@ import { createRoot } from 'react-dom/client';
 import * as z from 'zod';
 import { App } from './app.tsx';
 import './index.css';
+import { guardLeaving } from './state/leaving.ts';
 import { queryClient } from './state/query-client.ts';
 import { applyTheme } from './state/settings-store.ts';
+import { joinWindows } from './state/this-window.ts';
 
 // Zod would build its parsers with `new Function`, which the page's security policy rightly forbids.
 z.config({ jitless: true });
 applyTheme();
+joinWindows();
+guardLeaving();
 
 const root = document.getElementById('root');
 if (root === null) throw new Error('the page has no root');

@@ -67,7 +67,7 @@ const countOf = (issue: z.core.$ZodIssue): number =>
   issue.code === 'unrecognized_keys' ? issue.keys.length : 1;
 
 /** The first issues in the product's words, and how many more there are. */
-export function issuesFromZod(error: z.ZodError, document: unknown): readonly Issue[] {
+function issuesFromZod(error: z.ZodError, document: unknown): readonly Issue[] {
   const said: Issue[] = [];
   for (const issue of error.issues) {
     if (said.length >= MOST_ISSUES) break;

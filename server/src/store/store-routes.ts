@@ -8,7 +8,7 @@ import type { DocumentStore } from './document-store.ts';
 import type { Kind } from './kind.ts';
 
 /** Validates a document inside a body; its issues keep the path within the document. */
-export function documentFrom<T, S>(kind: Kind<T, S>, data: unknown): T {
+function documentFrom<T, S>(kind: Kind<T, S>, data: unknown): T {
   const read = kind.read(data);
   if (!read.ok) throw badInput(read.issues);
   return read.value;

@@ -2,9 +2,11 @@ import { useQuery } from '@tanstack/react-query';
 import { Info } from 'lucide-react';
 import { useEffect } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { describeIssue } from '@apple-cart/core';
 import { loadBuildPage } from '../frame/load-build-page.ts';
+import { BrokenNotes } from '../frame/broken-notes.tsx';
+import { LeftBehindNotes } from '../frame/left-behind-notes.tsx';
 import { ListPage, PutAwayNotice } from '../frame/list-page.tsx';
+import { api } from '../state/api.ts';
 import { useBuild } from '../state/build-store.ts';
 import { bringBuildBack, putBuildAway, useBuilds } from '../state/builds.ts';
 import { readTrouble } from '../state/query-client.ts';
@@ -109,12 +111,13 @@ export function BuildsPage() {
           {error}
         </Notice>
       )}
-      {broken.map(({ id, issues }) => (
-        <Notice key={id} kind="trouble">
-          A stored build cannot be read: {issues.slice(0, 2).map(describeIssue).join(' ')} The others are
-          untouched.
-        </Notice>
-      ))}
+      <LeftBehindNotes />
+      <BrokenNotes
+        word="build"
+        api={api.builds}
+        broken={broken}
+        onPutAway={(id) => void put.putAway({ id, name: 'The build that cannot be read' })}
+      />
       <div className="grid gap-[18px] tablet:grid-cols-2 bench:grid-cols-3">
         <StartCard />
         {builds === undefined && error === undefined && (

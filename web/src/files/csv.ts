@@ -5,7 +5,7 @@ import { fail, ok, type Issue, type Result } from '@apple-cart/core';
 export const CSV_LIMITS = { characters: 4_000_000, columns: 200, rows: 100_000, cell: 1000 } as const;
 
 /** A row of a table with the line of the file that it begins on. */
-export interface TableRow {
+interface TableRow {
   readonly line: number;
   readonly cells: Readonly<Record<string, string>>;
 }

@@ -7,7 +7,8 @@ import { useBuild } from '../state/build-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { fetchDialogs } from '../ui/dialog.tsx';
 import { fetchMenus } from '../ui/menu.tsx';
-import { ConflictDialog } from './conflict-dialog.tsx';
+import { BuildTroubles } from './build-troubles.tsx';
+import { LeftBehindNotes } from './left-behind-notes.tsx';
 import { NotFound } from '../paper/not-found.tsx';
 import { PrintHead } from './print-head.tsx';
 import { TopBar } from './top-bar.tsx';
@@ -24,6 +25,7 @@ export function BuildPage() {
   const openId = useBuild((state) => state.id);
   const build = useBuild((state) => state.document);
   const loadError = useBuild((state) => state.loadError);
+  const isPutAway = useBuild((state) => state.isPutAway);
   const [working, setWorking] = useState<FigureId>();
   useKeepSaved();
   useStageKeys(id);
@@ -53,8 +55,16 @@ export function BuildPage() {
         detail={`The work order has these stages: ${STAGE_IDS.map((s) => SCREENS[s].name.toLowerCase()).join(', ')}.`}
       />
     );
+  if (isPutAway)
+    return (
+      <NotFound
+        what="build"
+        detail="This build has been put away."
+        action={{ words: 'Bring it back', act: () => void useBuild.getState().bringBack() }}
+      />
+    );
   if (loadError !== undefined) return <NotFound what="build" detail={loadError} />;
-  if (build === undefined || openId !== id) {
+  if (id === undefined || build === undefined || openId !== id) {
     return (
       <p role="status" className="grid h-full place-items-center text-ink2">
         Fetching the card…
@@ -68,6 +78,10 @@ export function BuildPage() {
       <WorkOrder />
       <main className="print-flow min-h-0 min-w-0 overflow-y-auto bg-sheet" key={stage}>
         <PrintHead />
+        <BuildTroubles />
+        <div className="px-4 empty:hidden">
+          <LeftBehindNotes only={{ word: 'build', id }} />
+        </div>
         <Suspense
           fallback={
             <p role="status" className="p-6 text-ink2">
@@ -85,7 +99,6 @@ export function BuildPage() {
           setWorking(undefined);
         }}
       />
-      <ConflictDialog />
     </div>
   );
 }

@@ -2,6 +2,7 @@ import { CircleHelp } from 'lucide-react';
 import { useCallback, useState } from 'react';
 import { STAGE_IDS } from '@apple-cart/core';
 import { SCREENS } from '../screens/registry.ts';
+import { BackupLine } from './backup-line.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { SOURCE_WORD, SourceMark } from '../ui/source-mark.tsx';
 import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';
@@ -77,6 +78,10 @@ export function HelpButton() {
               <StateMark state={state} labelled={false} /> {STATE_WORD[state]}
             </span>
           ))}
+        </div>
+        <h3 className="head border-b-[1.5px] border-ink pb-1 text-[14px]">Backups</h3>
+        <div className="mb-4 border-b border-hair">
+          <BackupLine />
         </div>
         <p className="text-[13px] text-ink2">
           Lithium packs, mains chargers, spinning wheels and brakes can hurt. Data sheets, local codes and

@@ -3,6 +3,7 @@ import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import type { PlaceId } from '@apple-cart/core';
 import { usePlaceOptions } from '../fields/place-options.ts';
+import { api } from '../state/api.ts';
 import { putBuildAway } from '../state/builds.ts';
 import { problemWords } from '../state/use-attempt.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
@@ -118,11 +119,13 @@ export function TopBar() {
   const { units, theme, toggleTheme } = useSettings();
   const history = useBuild((state) => state.history);
   const pinned = useBuild((state) => state.pinned);
-  const { undo, redo, pin, unpin } = useBuild.getState();
+  const id = useBuild((state) => state.id);
+  const waits = useBuild((state) => state.errandsWait > 0);
+  const { undo, redo, pin, unpin, keep, edit } = useBuild.getState();
   const place = useBook().find((p) => p.id === document.brief.place);
   const last = history.past.at(-1)?.label;
   const next = history.future.at(-1)?.label;
-  const pinWords = pinned === undefined ? 'Pin' : `Pinned ${pinned.name}`;
+  const pinWords = pinned === undefined ? 'Pin' : `Pinned ${pinned.name}${waits ? ', not sent yet' : ''}`;
   const togglePin = (): void => void (pinned === undefined ? pin() : unpin());
   return (
     <header className="no-print col-span-full flex min-w-0 items-stretch border-b-2 border-ink bg-card">
@@ -204,8 +207,14 @@ export function TopBar() {
         <MenuHeading>Units</MenuHeading>
         <UnitsChoice />
       </MoreMenu>
-      {versions && (
+      {versions && id !== undefined && (
         <VersionsDialog
+          api={api.builds}
+          id={id}
+          onKeep={keep}
+          onTake={(kept) => {
+            edit(() => kept, 'return to a version');
+          }}
           onClose={() => {
             setVersions(false);
           }}

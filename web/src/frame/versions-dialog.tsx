@@ -1,7 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { RevisionSummary } from '@apple-cart/contracts';
-import { api } from '../state/api.ts';
-import { useBuild } from '../state/build-store.ts';
+import type { DocumentApi } from '../state/api.ts';
 import { Button } from '../ui/button.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 
@@ -22,10 +21,21 @@ const when = (iso: string): string =>
   }).format(new Date(iso));
 
 /** Keep the present state under a name, and return to any state kept before. */
-export function VersionsDialog({ onClose }: { onClose: () => void }) {
-  const id = useBuild((state) => state.id);
-  const keepVersion = useBuild((state) => state.keep);
-  const edit = useBuild((state) => state.edit);
+export function VersionsDialog<T, L>({
+  api,
+  id,
+  onKeep,
+  onTake,
+  onClose,
+}: {
+  readonly api: DocumentApi<T, L>;
+  readonly id: string;
+  /** Keeps the present state under a name; absent where a form shows no state of its own. */
+  readonly onKeep?: (name: string) => Promise<void>;
+  /** Makes a version the present state. */
+  readonly onTake: (document: T) => void;
+  readonly onClose: () => void;
+}) {
   const [list, setList] = useState<readonly RevisionSummary[]>();
   const [name, setName] = useState('');
   const [error, setError] = useState<string>();
@@ -35,7 +45,6 @@ export function VersionsDialog({ onClose }: { onClose: () => void }) {
   };
   const [reads, setReads] = useState(0);
   useEffect(() => {
-    if (id === undefined) return;
     let gone = false;
     api.versions
       .list(id)
@@ -48,20 +57,19 @@ export function VersionsDialog({ onClose }: { onClose: () => void }) {
     return () => {
       gone = true;
     };
-  }, [id, reads]);
+  }, [api, id, reads]);
 
   const keep = async (): Promise<void> => {
     if (name.trim() === '') return;
     // It waits in the line of what is saved: while the server is away it is kept here, and said so in the bar.
-    await keepVersion(name.trim());
+    await onKeep?.(name.trim());
     setName('');
     setReads(reads + 1);
   };
   const goBack = async (revision: RevisionSummary): Promise<void> => {
-    if (id === undefined) return;
     try {
       const kept = await api.versions.get(id, revision.id);
-      edit(() => kept.document, 'return to a version');
+      onTake(kept.document);
       onClose();
     } catch (problem) {
       tell(problem);
@@ -75,27 +83,29 @@ export function VersionsDialog({ onClose }: { onClose: () => void }) {
       title="Versions"
       description="Returning to a version is an edit like any other: it can be undone."
     >
-      <form
-        className="mb-4 flex gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void keep();
-        }}
-      >
-        <input
-          value={name}
-          maxLength={80}
-          onChange={(event) => {
-            setName(event.target.value);
+      {onKeep !== undefined && (
+        <form
+          className="mb-4 flex gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void keep();
           }}
-          aria-label="Name of this version"
-          placeholder="Name it, for example: second quote"
-          className="h-8 min-w-0 flex-1 border-b border-ink3 bg-field px-2 max-bench:h-11"
-        />
-        <Button type="submit" disabled={name.trim() === ''}>
-          Keep this state
-        </Button>
-      </form>
+        >
+          <input
+            value={name}
+            maxLength={80}
+            onChange={(event) => {
+              setName(event.target.value);
+            }}
+            aria-label="Name of this version"
+            placeholder="Name it, for example: second quote"
+            className="h-8 min-w-0 flex-1 border-b border-ink3 bg-field px-2 max-bench:h-11"
+          />
+          <Button type="submit" disabled={name.trim() === ''}>
+            Keep this state
+          </Button>
+        </form>
+      )}
       {error !== undefined && (
         <p role="alert" className="mb-2 text-stop">
           {error}
@@ -103,9 +113,7 @@ export function VersionsDialog({ onClose }: { onClose: () => void }) {
       )}
       {list === undefined && <p className="text-ink2">Fetching the versions…</p>}
       {list?.length === 0 && (
-        <p className="text-ink2">
-          None yet. The state before a change is kept by itself, at most one in five minutes.
-        </p>
+        <p className="text-ink2">None yet. What a conflict sets aside is kept here, and what you name.</p>
       )}
       {list !== undefined && list.length > 0 && (
         <ul>

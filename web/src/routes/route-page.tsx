@@ -1,5 +1,5 @@
 import { Redo2, Undo2 } from 'lucide-react';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import {
   cleanedProfile,
@@ -20,7 +20,13 @@ import { NotFound } from '../paper/not-found.tsx';
 import { PageBar } from '../frame/page-bar.tsx';
 import { ChoiceRow } from '../ride/choice-row.tsx';
 import { downloadText } from '../files/download.ts';
-import type { SaveState } from '../state/autosaver.ts';
+import { ConflictDialog } from '../frame/conflict-dialog.tsx';
+import { GoneNotice } from '../frame/gone-notice.tsx';
+import { LeftBehindNotes } from '../frame/left-behind-notes.tsx';
+import { VersionsDialog } from '../frame/versions-dialog.tsx';
+import { api } from '../state/api.ts';
+import { namesOfDifferences } from '../state/differences.ts';
+import { saveWords } from '../state/save-words.ts';
 import { useQuantity } from '../state/use-quantity.ts';
 import { Button } from '../ui/button.tsx';
 import { Menu, MenuItem } from '../ui/menu.tsx';
@@ -171,20 +177,13 @@ function Editor({ route, edit }: { route: Route; edit: RouteEdit['edit'] }) {
   );
 }
 
-const KEPT: Readonly<Record<SaveState, string>> = {
-  saved: 'kept',
-  waiting: 'keeping…',
-  saving: 'keeping…',
-  offline: 'not kept',
-  conflict: 'not kept',
-  refused: 'not kept',
-};
-
 /** One road: its profile to drag or type, surfaces, limits, stops, and files to take out. */
 export function RoutePage() {
   const { id = '' } = useParams();
   const work = useRouteEdit(id);
-  const { read, route, edit, saveState, trouble } = work;
+  const { read, route, edit, saving } = work;
+  const said = saveWords(saving);
+  const [versions, setVersions] = useState(false);
   const name = route?.name;
   useEffect(() => {
     document.title = `${name ?? 'Route'}, Apple Cart`;
@@ -231,8 +230,13 @@ export function RoutePage() {
                     if (next.trim() !== '') edit((r) => ({ ...r, name: next }), 'name', 'name');
                   }}
                 />
-                <span className="text-[13px] text-ink2" role="status">
-                  {KEPT[saveState]}
+                <span
+                  className={`text-[13px] ${said.bad ? 'font-semibold text-stop' : 'text-ink2'}`}
+                  role={said.bad ? 'alert' : 'status'}
+                  data-save-state={saving.saveState}
+                  title={said.why}
+                >
+                  {said.words}
                 </span>
                 <Button kind="quiet" aria-label="Undo" disabled={work.undo === undefined} onClick={work.undo}>
                   <Undo2 size={16} strokeWidth={1.6} aria-hidden />
@@ -240,18 +244,39 @@ export function RoutePage() {
                 <Button kind="quiet" aria-label="Redo" disabled={work.redo === undefined} onClick={work.redo}>
                   <Redo2 size={16} strokeWidth={1.6} aria-hidden />
                 </Button>
+                <Button
+                  kind="quiet"
+                  onClick={() => {
+                    setVersions(true);
+                  }}
+                >
+                  Versions
+                </Button>
                 <Export route={route} />
               </div>
-              {trouble !== undefined && (
-                <p
-                  role="alert"
-                  className="my-2 flex items-center gap-4 border-[1.5px] border-stop bg-stop-tint px-4 py-2"
-                >
-                  <span className="flex-1">{trouble} What you see here is not kept.</span>
-                  {work.takeTheirs !== undefined && (
-                    <Button onClick={work.takeTheirs}>Show the other window’s</Button>
-                  )}
-                </p>
+              {saving.saveState === 'gone' && <GoneNotice word="route" onBringBack={work.bringBack} />}
+              {saving.saveState === 'refused' && <Notice kind="trouble">{said.why}</Notice>}
+              {saving.theirs !== undefined && (
+                <ConflictDialog
+                  word="route"
+                  theirs={saving.theirs}
+                  differ={namesOfDifferences(route, saving.theirs.document)}
+                  onResolve={work.resolve}
+                />
+              )}
+              <LeftBehindNotes only={{ word: 'route', id }} />
+              {versions && (
+                <VersionsDialog
+                  api={api.routes}
+                  id={id}
+                  onKeep={work.keep}
+                  onTake={(kept) => {
+                    edit(() => kept, 'return to a version');
+                  }}
+                  onClose={() => {
+                    setVersions(false);
+                  }}
+                />
               )}
               <input
                 aria-label="Note"

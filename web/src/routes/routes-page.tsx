@@ -1,7 +1,9 @@
 import { Plus } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import { drawnRoute, formatNumber, profileOf } from '@apple-cart/core';
+import { BrokenNotes } from '../frame/broken-notes.tsx';
 import { ListPage, PutAwayNotice } from '../frame/list-page.tsx';
+import { api } from '../state/api.ts';
 import {
   bringRouteBack,
   createRoute,
@@ -76,7 +78,7 @@ function RouteCard({ listed, onAway }: { listed: ListedRoute; onAway: () => void
 
 /** All roads: bring one in, draw one, look at one. */
 export function RoutesPage() {
-  const { listed, error, load } = useRouteList();
+  const { listed, broken, error, load } = useRouteList();
   const navigate = useNavigate();
   const [trouble, attempt] = useAttempt();
   const put = usePutAway<ListedRoute>(attempt, {
@@ -109,6 +111,12 @@ export function RoutesPage() {
           {error ?? trouble}
         </Notice>
       )}
+      <BrokenNotes
+        word="route"
+        api={api.routes}
+        broken={broken}
+        onPutAway={(id) => void attempt(() => putRouteAway(id))}
+      />
       <PutAwayNotice
         of={put}
         words={({ summary }) => `${summary.name} was put away. Builds that name it say so.`}

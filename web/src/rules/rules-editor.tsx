@@ -10,12 +10,15 @@ import {
   type PlaceRules,
 } from '@apple-cart/core';
 import type { ListedRules } from '@apple-cart/contracts';
-import { ApiError } from '../state/api.ts';
-import { saveRules } from '../state/rules.ts';
+import { SendingNotes } from '../frame/sending-notes.tsx';
+import { TypedNotes } from '../frame/typed-notes.tsx';
+import { VersionsDialog } from '../frame/versions-dialog.tsx';
+import { api } from '../state/api.ts';
+import { rulesSender, rulesTyped } from '../state/rules.ts';
+import { useTyped } from '../state/use-typed.ts';
 import { ChoiceRow } from '../ride/choice-row.tsx';
 import { Button } from '../ui/button.tsx';
 import { CategoryFields } from './category-fields.tsx';
-import { dropRulesDraft, keepRulesDraft, readRulesDraft } from './draft.ts';
 import { Block, ChoiceLine, NumberCell, TextLine } from './form-parts.tsx';
 import { otherwiseAt, questionAt, type RulesPath } from './paths.ts';
 import { formShaped, withoutEmpty } from './new-rules.ts';
@@ -23,6 +26,13 @@ import { rulesFile } from './rules-file.ts';
 
 const REGION_OPTIONS = REGIONS.map((r) => [r, r] as const);
 const textOf = (rules: unknown): string => JSON.stringify(rules, null, 2);
+
+/** What was typed before, as a form or as text. */
+function typedFrom(value: unknown): { readonly values?: PlaceRules; readonly text?: string } | undefined {
+  const { values, text } = (value ?? {}) as { values?: unknown; text?: unknown };
+  if (typeof text === 'string') return { text };
+  return formShaped(values) ? { values } : undefined;
+}
 
 function Issues({ issues }: { issues: readonly Issue[] }) {
   if (issues.length === 0) return null;
@@ -45,24 +55,22 @@ function Issues({ issues }: { issues: readonly Issue[] }) {
 /** The rules of a place as a form or as text; kept only when they validate, and nothing typed is lost. */
 export function RulesEditor({ listed }: { listed: ListedRules }) {
   const { document: rules, version, origin } = listed;
-  const [draft] = useState(() => {
-    const kept = readRulesDraft(rules.id);
-    return formShaped(kept) ? kept : undefined;
-  });
-  const form = useForm<PlaceRules>({ defaultValues: draft ?? rules });
-  const [view, setView] = useState<'form' | 'text'>('form');
-  const [text, setText] = useState('');
+  const typed = useTyped(rulesTyped, rules.id);
+  const [brought] = useState(() => typedFrom(typed.before));
+  const form = useForm<PlaceRules>({ defaultValues: brought?.values ?? rules });
+  const [view, setView] = useState<'form' | 'text'>(brought?.text === undefined ? 'form' : 'text');
+  const [text, setText] = useState(brought?.text ?? '');
+  const [held, setHeld] = useState(true);
+  const [versions, setVersions] = useState(false);
   const [issues, setIssues] = useState<readonly Issue[]>([]);
-  const [words, setWords] = useState(
-    draft === undefined ? '' : 'Changes that were not kept were brought back.',
-  );
+  const [words, setWords] = useState('');
 
   useEffect(
     () =>
       form.subscribe({
         formState: { values: true, isDirty: true },
         callback: ({ values, isDirty }) => {
-          if (isDirty === true) keepRulesDraft(rules.id, values);
+          if (isDirty === true) setHeld(rulesTyped.keep(rules.id, { values }));
         },
       }),
     [form, rules.id],
@@ -78,25 +86,21 @@ export function RulesEditor({ listed }: { listed: ListedRules }) {
       return;
     }
     setIssues([]);
-    try {
-      await saveRules(read.value, version);
-      dropRulesDraft(rules.id);
-      form.reset(read.value);
-      setWords('Kept: builds are judged by it from now on.');
-    } catch (problem) {
-      setIssues(
-        problem instanceof ApiError && problem.issues.length > 0
-          ? problem.issues
-          : [
-              {
-                code: 'text',
-                path: '',
-                actual: 'these rules',
-                limit: problem instanceof Error ? problem.message : 'something the server takes',
-              },
-            ],
-      );
+    const { saveState, refusal } = await rulesSender.send(rules.id, version, read.value);
+    if (saveState === 'refused') {
+      // It stays in the form, where it can be mended.
+      rulesSender.drop(rules.id);
+      const limit = refusal ?? 'something the server takes';
+      setIssues([{ code: 'text', path: '', actual: 'these rules', limit }]);
+      return;
     }
+    typed.keep(undefined);
+    form.reset(read.value);
+    setWords(
+      saveState === 'saved'
+        ? 'Kept: builds are judged by it from now on.'
+        : 'On its way: what stands in the way is said below.',
+    );
   };
   const submit = (): void => {
     void keep(view === 'text' ? readRulesText(text) : readRules(withoutEmpty(form.getValues())));
@@ -148,18 +152,54 @@ export function RulesEditor({ listed }: { listed: ListedRules }) {
             onClick={() => {
               form.reset(rules);
               setText(textOf(rules));
-              dropRulesDraft(rules.id);
+              typed.keep(undefined);
               setIssues([]);
               setWords('As it is in force.');
             }}
           >
             Drop changes
           </Button>
+          {version > 0 && (
+            <Button
+              kind="quiet"
+              onClick={() => {
+                setVersions(true);
+              }}
+            >
+              Versions
+            </Button>
+          )}
           <Button kind="go" onClick={submit}>
             {origin === 'shipped' ? 'Keep my correction' : 'Keep'}
           </Button>
         </span>
       </div>
+      <SendingNotes sender={rulesSender} word="place’s rules" />
+      <TypedNotes
+        of={typed}
+        held={held}
+        onBring={({ value }) => {
+          const left = typedFrom(value);
+          if (left?.values !== undefined) form.reset(left.values, { keepDefaultValues: true });
+          if (left?.text !== undefined) setText(left.text);
+          setView(left?.text === undefined ? 'form' : 'text');
+          setHeld(typed.keep(value));
+        }}
+      />
+      {versions && (
+        <VersionsDialog
+          api={api.rules}
+          id={rules.id}
+          onTake={(kept) => {
+            form.reset(kept, { keepDefaultValues: true });
+            setText(textOf(kept));
+            setHeld(typed.keep({ values: kept }));
+          }}
+          onClose={() => {
+            setVersions(false);
+          }}
+        />
+      )}
       <Issues issues={issues} />
       {view === 'text' ? (
         <label className="block">
@@ -171,6 +211,7 @@ export function RulesEditor({ listed }: { listed: ListedRules }) {
             data-testid="rules-text"
             onChange={(event) => {
               setText(event.target.value);
+              setHeld(typed.keep({ text: event.target.value }));
             }}
           />
         </label>

@@ -1,9 +1,11 @@
 import { Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { describeIssue } from '@apple-cart/core';
+import { BrokenNotes } from '../frame/broken-notes.tsx';
 import { ListPage, PutAwayNotice } from '../frame/list-page.tsx';
+import { SendingNotes } from '../frame/sending-notes.tsx';
+import { api } from '../state/api.ts';
 import type { ListedRules } from '@apple-cart/contracts';
-import { bringRulesBack, takeRulesOut, useRules } from '../state/rules.ts';
+import { bringRulesBack, rulesSender, takeRulesOut, useRules } from '../state/rules.ts';
 import { useAttempt } from '../state/use-attempt.ts';
 import { usePutAway } from '../state/use-put-away.ts';
 import { Button } from '../ui/button.tsx';
@@ -53,16 +55,13 @@ export function RulesPage() {
           {error ?? trouble}
         </Notice>
       )}
-      {broken.map(({ id, issues }) => (
-        <Notice
-          key={id}
-          kind="trouble"
-          action={{ words: 'Take them out', act: () => void attempt(() => takeRulesOut(id)) }}
-        >
-          <b>The stored rules of “{id}” cannot be used</b>, so what ships is in force.{' '}
-          {issues.slice(0, 3).map(describeIssue).join(' ')}
-        </Notice>
-      ))}
+      <SendingNotes sender={rulesSender} word="place’s rules" />
+      <BrokenNotes
+        word="file of rules"
+        api={api.rules}
+        broken={broken}
+        onPutAway={(id) => void attempt(() => takeRulesOut(id))}
+      />
       <PutAwayNotice
         of={put}
         words={({ origin, document: { name } }) =>

@@ -3,9 +3,12 @@ import { useState } from 'react';
 import { useParams, useNavigate } from 'react-router';
 import { NOT_THERE } from '@apple-cart/contracts';
 import { PART_TYPES, type Part, type PartType, fileName, clipped } from '@apple-cart/core';
+import { BrokenNotes } from '../frame/broken-notes.tsx';
 import { ListPage, PutAwayNotice } from '../frame/list-page.tsx';
+import { SendingNotes } from '../frame/sending-notes.tsx';
+import { api } from '../state/api.ts';
 import { downloadText } from '../files/download.ts';
-import { bringPartBack, putPartAway, useShelf, type StoredPart } from '../state/shelf.ts';
+import { bringPartBack, partSender, putPartAway, useShelf, type StoredPart } from '../state/shelf.ts';
 import { useAttempt } from '../state/use-attempt.ts';
 import { usePutAway } from '../state/use-put-away.ts';
 import { Button } from '../ui/button.tsx';
@@ -134,7 +137,7 @@ export function ShelfPage() {
   const params = useParams();
   const type: PartType = isType(params['type']) ? params['type'] : 'donor';
   const navigate = useNavigate();
-  const { parts, error, load } = useShelf();
+  const { parts, broken, error, load } = useShelf();
   const [search, setSearch] = useState('');
   const [compared, setCompared] = useState<readonly string[]>([]);
   const [comparing, setComparing] = useState(false);
@@ -184,6 +187,13 @@ export function ShelfPage() {
             {error ?? trouble}
           </Notice>
         )}
+        <SendingNotes sender={partSender} word="part" />
+        <BrokenNotes
+          word="part"
+          api={api.parts}
+          broken={broken}
+          onPutAway={(id) => void attempt(() => putPartAway(id))}
+        />
         <PutAwayNotice of={put} words={({ document: part }) => `${part.name} was put away.`} />
         {parts === undefined && error === undefined ? (
           <p role="status" className="py-8 text-center text-ink2">

@@ -1,5 +1,6 @@
 import type * as z from 'zod';
 import {
+  backupState,
   errorAnswer,
   listAnswer,
   listed,
@@ -10,6 +11,7 @@ import {
   stored,
   storedRevision,
   takenIn,
+  type BackupState,
   type KeepRequest,
   type ListAnswer,
   type Listed,
@@ -22,6 +24,7 @@ import {
   type StoredRevision,
   type TakenIn,
 } from '@apple-cart/contracts';
+import { tellMoved } from './this-window.ts';
 import type { BuildDocument, Issue, Part, PlaceRules, Route, RouteSummary } from '@apple-cart/core';
 
 type ServerIssue = Issue & { readonly message: string };
@@ -49,6 +52,9 @@ export class ApiError extends Error {
 /** True for a failure that may pass: the server is away, or has trouble of its own. */
 export const mayPass = (problem: unknown): boolean =>
   !(problem instanceof ApiError) || problem.status === 0 || problem.status >= 500;
+
+/** True for a document that has been put away, and can be brought back. */
+export const isPutAway = (problem: unknown): boolean => problem instanceof ApiError && problem.status === 410;
 
 interface Asked {
   readonly method?: 'GET' | 'POST' | 'PUT' | 'DELETE';
@@ -121,6 +127,18 @@ export interface DocumentApi<T, L = Stored<T>> {
   readonly putAway: (id: string) => Promise<void>;
   readonly restore: (id: string) => Promise<Saved>;
   readonly takeIn: (documents: readonly unknown[]) => Promise<TakenIn>;
+  /** Where one is given out as it lies in the database, readable or not. */
+  readonly asStored: (id: string) => string;
+  readonly address: string;
+  readonly versions: VersionsApi<T>;
+}
+
+/** Versions of a document that are kept, and its pin. */
+interface VersionsApi<T> {
+  readonly list: (id: string) => Promise<RevisionList>;
+  readonly get: (id: string, revision: number) => Promise<StoredRevision<T>>;
+  readonly keep: (id: string, request: KeepRequest & { readonly document: T }) => Promise<RevisionSummary>;
+  readonly unpin: (id: string) => Promise<void>;
 }
 
 function documents<T, L = Stored<T>>(address: string, list: z.ZodType): DocumentApi<T, L> {
@@ -131,13 +149,27 @@ function documents<T, L = Stored<T>>(address: string, list: z.ZodType): Document
     create: (document) => ask<Saved>(address, saved, { method: 'POST', body: document }),
     save: (id, request, { keepalive = false } = {}) =>
       ask<Saved>(at(id), saved, { method: 'PUT', body: request, keepalive }),
-    putAway: (id) => done(at(id), { method: 'DELETE' }),
-    restore: (id) => ask<Saved>(at(id, '/restore'), saved, { method: 'POST', body: {} }),
+    putAway: async (id) => {
+      await done(at(id), { method: 'DELETE' });
+      tellMoved(`${address}/${id}`);
+    },
+    restore: async (id) => {
+      const back = await ask<Saved>(at(id, '/restore'), saved, { method: 'POST', body: {} });
+      tellMoved(`${address}/${id}`);
+      return back;
+    },
     takeIn: (all) => ask<TakenIn>(`${address}/import`, takenIn, { method: 'POST', body: { documents: all } }),
+    asStored: (id) => `/api${at(id, '/as-stored')}`,
+    address,
+    versions: {
+      list: (id) => ask<RevisionList>(at(id, '/revisions'), revisionList),
+      get: (id, revision) => ask<StoredRevision<T>>(at(id, `/revisions/${String(revision)}`), storedRevision),
+      keep: (id, request) =>
+        ask<RevisionSummary>(at(id, '/revisions'), revisionSummary, { method: 'POST', body: request }),
+      unpin: (id) => done(at(id, '/pin'), { method: 'DELETE' }),
+    },
   };
 }
-
-const versions = (id: string, rest = ''): string => `/builds/${encodeURIComponent(id)}/revisions${rest}`;
 
 /** The HTTP interface by kind. Described in docs/formats.md. */
 export const api = {
@@ -145,12 +177,5 @@ export const api = {
   parts: documents<Part>('/parts', listAnswer(stored)),
   routes: documents<Route, Listed<RouteSummary>>('/routes', listAnswer(listed)),
   rules: documents<PlaceRules, ListedRules>('/rules', ruleBookAnswer),
-  versions: {
-    list: (id: string) => ask<RevisionList>(versions(id), revisionList),
-    get: (id: string, revision: number) =>
-      ask<StoredRevision<BuildDocument>>(versions(id, `/${String(revision)}`), storedRevision),
-    keep: (id: string, request: KeepRequest & { readonly document: BuildDocument }) =>
-      ask<RevisionSummary>(versions(id), revisionSummary, { method: 'POST', body: request }),
-    unpin: (id: string) => done(`/builds/${encodeURIComponent(id)}/pin`, { method: 'DELETE' }),
-  },
+  backup: () => ask<BackupState>('/backup', backupState),
 };

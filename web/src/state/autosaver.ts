@@ -1,7 +1,8 @@
-import type { KeepRequest, Saved, Stored } from '@apple-cart/contracts';
-import { ApiError, mayPass } from './api.ts';
+import { NOT_THERE, type KeepRequest, type Saved, type Stored } from '@apple-cart/contracts';
+import { ApiError, isPutAway, mayPass } from './api.ts';
 
-export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'conflict' | 'refused';
+/** `offline`: the server is away, or cannot store it now. `gone`: another window put the document away. */
+export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'conflict' | 'gone' | 'refused';
 
 /** What is sent beside edits, in the same line: a version that is kept or pinned, or a pin taken out. */
 export type Errand<T> =
@@ -28,11 +29,25 @@ export interface Unsent<T> {
 export interface Saving<T> {
   readonly version: number;
   readonly saveState: SaveState;
-  /** Why the server refused something, in its words. */
+  /** Why the server refused something, or cannot store it now, in its words. */
   readonly refusal: string | undefined;
+  /** Whether the browser holds what is unsent; false where its store is full or forbidden. */
+  readonly held: boolean;
+  /** Pins and versions that wait to be sent. */
+  readonly errandsWait: number;
   /** The other window's document while a conflict waits for a decision. */
   readonly theirs: Stored<T> | undefined;
 }
+
+/** Where saving stands while nothing was changed. */
+export const NOTHING_TO_SAVE: Saving<never> = {
+  version: NOT_THERE,
+  saveState: 'saved',
+  refusal: undefined,
+  held: true,
+  errandsWait: 0,
+  theirs: undefined,
+};
 
 /** What an autosaver needs of its surroundings. */
 export interface SavingPorts<T> {
@@ -40,10 +55,9 @@ export interface SavingPorts<T> {
     request: { readonly baseVersion: number; readonly document: T; readonly keepPrevious?: string },
     keepalive: boolean,
   ) => Promise<Pick<Saved, 'version'>>;
-  /** Absent for kinds that keep no versions. */
-  readonly run?: (errand: Errand<T>) => Promise<void>;
-  /** Holds what is unsent where a crash of the page does not reach; undefined drops it. */
-  readonly draft: (unsent: Unsent<T> | undefined) => void;
+  readonly run: (errand: Errand<T>) => Promise<void>;
+  /** Holds what is unsent where a crash of the page does not reach; undefined drops it. False where it cannot. */
+  readonly draft: (unsent: Unsent<T> | undefined) => boolean;
   readonly tell: (saving: Saving<T>) => void;
   /** An errand that the server will not do: taken out of the line and said, with the errands that still wait. */
   readonly refused?: (why: string, waiting: readonly Errand<T>[]) => void;
@@ -57,6 +71,11 @@ const QUIET_MS = 350;
  */
 const FIRST_RETRY_MS = 1000;
 const LAST_RETRY_MS = 4000;
+
+/** A request that is sent while the page goes may have so much, characters (Fetch standard: 64 KiB in all). */
+const MOST_KEPT_ALIVE = 60_000;
+/** States that do not end by themselves, or not before something else changes. */
+const STUCK: ReadonlySet<SaveState> = new Set(['offline', 'refused', 'conflict', 'gone']);
 
 function wordsOf(problem: unknown): string {
   if (problem instanceof ApiError) return problem.issues[0]?.message ?? problem.message;
@@ -72,8 +91,9 @@ export class Autosaver<T> {
   readonly #ports: SavingPorts<T>;
   #document: T;
   #version: number;
-  /** The document that the server last acknowledged. */
-  #acknowledged: T;
+  /** The document that the server last acknowledged; undefined for one that it does not have yet. */
+  #acknowledged: T | undefined;
+  #draftHeld = true;
   #keepPrevious: string | undefined;
   #errands: readonly Errand<T>[] = [];
   #theirs: Stored<T> | undefined;
@@ -84,10 +104,18 @@ export class Autosaver<T> {
   #retryMs = FIRST_RETRY_MS;
   #stopped = false;
 
-  constructor(opened: Pick<Stored<T>, 'version' | 'document'>, ports: SavingPorts<T>) {
+  /**
+   * @param opened the document, and the version that it began from
+   * @param whose whether the server has the document as it is, or this window made it
+   */
+  constructor(
+    opened: Pick<Stored<T>, 'version' | 'document'>,
+    ports: SavingPorts<T>,
+    whose: 'the server’s' | 'this window’s' = 'the server’s',
+  ) {
     this.#ports = ports;
     this.#document = opened.document;
-    this.#acknowledged = opened.document;
+    this.#acknowledged = whose === 'the server’s' ? opened.document : undefined;
     this.#version = opened.version;
   }
 
@@ -147,15 +175,28 @@ export class Autosaver<T> {
     if (choice === 'mine') this.#keepPrevious = 'from the other window';
     else {
       this.#document = theirs.document;
-      if (this.#ports.run !== undefined)
-        this.#errands = [
-          ...this.#errands,
-          { kind: 'keep', reason: 'set-aside', name: 'from this window, set aside', document: mine },
-        ];
+      this.#errands = [
+        ...this.#errands,
+        { kind: 'keep', reason: 'set-aside', name: 'from this window, set aside', document: mine },
+      ];
     }
     this.#held();
     this.#tell(this.#unsent() ? 'waiting' : 'saved');
     await this.flush();
+  }
+
+  /** Another window had put the document away, and it is back: what waits is sent on. */
+  async broughtBack(version: number): Promise<void> {
+    this.#version = version;
+    this.#held();
+    this.#tell('waiting');
+    await this.flush();
+  }
+
+  /** Another window has put the document away: there is nothing to send to. */
+  putAway(): void {
+    clearTimeout(this.#timer);
+    if (this.#state !== 'conflict') this.#tell('gone');
   }
 
   /** Stops for good; what is unsent stays in the draft. */
@@ -168,6 +209,15 @@ export class Autosaver<T> {
     return this.#document;
   }
 
+  /**
+   * True while closing the page would leave something unsent behind that no request on its way carries: the server does
+   * not take it now, the browser does not hold it, or it is too large to be sent while the page goes.
+   */
+  get leavesBehind(): boolean {
+    if (this.#stopped || !this.#unsent()) return false;
+    return this.#failed() || !this.#draftHeld || JSON.stringify(this.#document).length > MOST_KEPT_ALIVE;
+  }
+
   #edited(): boolean {
     return this.#document !== this.#acknowledged || this.#keepPrevious !== undefined;
   }
@@ -177,12 +227,12 @@ export class Autosaver<T> {
   }
 
   #failed(): boolean {
-    return this.#state === 'offline' || this.#state === 'refused' || this.#state === 'conflict';
+    return STUCK.has(this.#state);
   }
 
   /** Keeps the draft in step with what is unsent. */
   #held(): void {
-    this.#ports.draft(
+    this.#draftHeld = this.#ports.draft(
       this.#unsent()
         ? {
             baseVersion: this.#version,
@@ -202,6 +252,8 @@ export class Autosaver<T> {
       version: this.#version,
       saveState: state,
       refusal: this.#refusal,
+      held: this.#draftHeld,
+      errandsWait: this.#errands.length,
       theirs: this.#theirs,
     });
   }
@@ -209,7 +261,7 @@ export class Autosaver<T> {
   #wait(ms: number): void {
     clearTimeout(this.#timer);
     if (this.#stopped) return;
-    if (this.#state === 'conflict') return;
+    if (this.#state === 'conflict' || this.#state === 'gone') return;
     if (this.#sending === undefined && this.#state !== 'offline') this.#tell('waiting');
     this.#timer = setTimeout(() => void this.flush(), ms);
   }
@@ -250,9 +302,9 @@ export class Autosaver<T> {
     if (errand === undefined) return;
     let refusal: string | undefined;
     try {
-      await this.#ports.run?.(errand);
+      await this.#ports.run(errand);
     } catch (problem) {
-      if (mayPass(problem)) throw problem;
+      if (mayPass(problem) || isPutAway(problem)) throw problem;
       refusal = wordsOf(problem);
     }
     this.#errands = this.#errands.filter((e) => e !== errand);
@@ -263,7 +315,10 @@ export class Autosaver<T> {
     if (problem instanceof ApiError && problem.status === 409 && problem.current !== undefined) {
       this.#theirs = problem.current as Stored<T>;
       this.#tell('conflict');
+    } else if (isPutAway(problem)) {
+      this.#tell('gone');
     } else if (mayPass(problem)) {
+      this.#refusal = problem instanceof ApiError && problem.status > 0 ? wordsOf(problem) : undefined;
       this.#tell('offline');
       if (this.#stopped) return;
       this.#timer = setTimeout(() => void this.flush(), this.#retryMs);

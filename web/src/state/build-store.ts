@@ -1,12 +1,13 @@
 import { create } from 'zustand';
 import type { Stored } from '@apple-cart/contracts';
 import { readBuild, type BuildDocument } from '@apple-cart/core';
-import { api } from './api.ts';
-import { Autosaver, type Errand, type SaveState, type Saving } from './autosaver.ts';
+import { api, isPutAway } from './api.ts';
+import { Autosaver, type Errand, type SaveState, type SavingPorts, type Unsent } from './autosaver.ts';
 import { drafts } from './drafts.ts';
+import { errandsOf } from './errands.ts';
+import { watchLeaving } from './leaving.ts';
+import { onMoved, windowSettled } from './this-window.ts';
 import { emptyHistory, record, redo, undo, type History } from './history.ts';
-
-export type { SaveState } from './autosaver.ts';
 
 export interface Pinned {
   readonly name: string;
@@ -22,12 +23,18 @@ interface BuildState {
   readonly saveState: SaveState;
   /** Why the server refused something, in its words. */
   readonly refusal: string | undefined;
+  /** Whether the browser holds what is unsent. */
+  readonly held: boolean;
+  /** Pins and versions that the server does not have yet. */
+  readonly errandsWait: number;
   /** The other window's build while a conflict waits for a decision. */
   readonly theirs: Stored<BuildDocument> | undefined;
   readonly pinned: Pinned | undefined;
   /** A pin or a version that the server would not keep, in words; until the next one. */
   readonly notKept: string | undefined;
   readonly loadError: string | undefined;
+  /** The build that was asked for has been put away. */
+  readonly isPutAway: boolean;
 
   readonly open: (id: string) => Promise<void>;
   /** Sends what is unsent and forgets the open build. */
@@ -41,6 +48,8 @@ interface BuildState {
   readonly keep: (name: string) => Promise<void>;
   /** Settles a conflict; whichever side is not taken is kept as a version. */
   readonly resolve: (choice: 'mine' | 'theirs') => Promise<void>;
+  /** Brings a build back that was put away, here or in another window, and sends what waits. */
+  readonly bringBack: () => Promise<void>;
   readonly flush: (keepalive?: boolean) => Promise<void>;
 }
 
@@ -51,10 +60,13 @@ const CLOSED = {
   history: emptyHistory,
   saveState: 'saved',
   refusal: undefined,
+  held: true,
+  errandsWait: 0,
   theirs: undefined,
   pinned: undefined,
   notKept: undefined,
   loadError: undefined,
+  isPutAway: false,
 } as const;
 
 export const buildDrafts = drafts('build', readBuild);
@@ -71,28 +83,65 @@ const pinAfter = (
     return errand.reason === 'pin' ? { name: errand.name, document: errand.document } : now;
   }, pinned);
 
-const runFor =
-  (id: string) =>
-  async (errand: Errand<BuildDocument>): Promise<void> => {
-    if (errand.kind === 'unpin') await api.versions.unpin(id);
-    else await api.versions.keep(id, errand);
-  };
-
 /** The pinned version of a build; undefined where none is pinned. */
 async function pinnedOf(id: string): Promise<Pinned | undefined> {
-  const { pinned } = await api.versions.list(id);
+  const { pinned } = await api.builds.versions.list(id);
   if (pinned === null) return undefined;
-  const { name, document } = await api.versions.get(id, pinned);
+  const { name, document } = await api.builds.versions.get(id, pinned);
   return { name: name ?? 'pinned', document };
+}
+
+/** Another window put a build away, or brought it back: the page says so before anything is typed. */
+async function lookAgain(id: string, saver: Autosaver<BuildDocument>, state: SaveState): Promise<void> {
+  try {
+    const { version } = await api.builds.get(id);
+    if (state === 'gone') await saver.broughtBack(version);
+  } catch (problem) {
+    if (isPutAway(problem)) saver.putAway();
+  }
+}
+
+/** What an earlier page could not send of a build, beside what the server has; nothing where that is the same. */
+function unsentOf(id: string, stored: BuildDocument): Unsent<BuildDocument> | undefined {
+  const draft = buildDrafts.read(id);
+  if (draft === undefined) return undefined;
+  const edited = draft.edited && (!same(draft.document, stored) || draft.keepPrevious !== undefined);
+  if (edited || draft.errands.length > 0) return { ...draft, edited };
+  buildDrafts.keep(id, undefined);
+  return undefined;
+}
+
+/**
+ * What saving a build needs of its surroundings.
+ * @param pinned the pin that the server has
+ * @param tell shows changes while the build is open
+ */
+function portsOf(
+  id: string,
+  pinned: Pinned | undefined,
+  tell: (changes: Partial<BuildState>) => void,
+): SavingPorts<BuildDocument> {
+  let held = pinned;
+  const run = errandsOf(api.builds, id);
+  return {
+    save: (request, keepalive) => api.builds.save(id, request, { keepalive }),
+    run: async (errand) => {
+      await run(errand);
+      held = pinAfter(held, [errand]);
+    },
+    draft: (unsent) => buildDrafts.keep(id, unsent),
+    tell,
+    refused: (why, waiting) => {
+      // What the screen said of the pin is not so: what the server has is shown again, and what still waits.
+      tell({ pinned: pinAfter(held, waiting), notKept: why });
+    },
+  };
 }
 
 /** The open build: edits, undo and redo over the whole document, and its saving. */
 export const useBuild = create<BuildState>()((set, get) => {
   let saver: Autosaver<BuildDocument> | undefined;
-
-  const told = (id: string) => (saving: Saving<BuildDocument>) => {
-    if (get().id === id) set(saving);
-  };
+  let unwatch: (() => void) | undefined;
 
   /** Shows a document and sends it after a pause. */
   function change(document: BuildDocument, history: History<BuildDocument>): void {
@@ -109,42 +158,29 @@ export const useBuild = create<BuildState>()((set, get) => {
 
   /** Shows a build that was read, and takes up what an earlier page could not send any more. */
   function show(id: string, stored: Stored<BuildDocument>, pinned: Pinned | undefined): void {
-    /** The pin that the server has. */
-    let held = pinned;
-    const run = runFor(id);
-    saver = new Autosaver(stored, {
-      save: (request, keepalive) => api.builds.save(id, request, { keepalive }),
-      run: async (errand) => {
-        await run(errand);
-        held = pinAfter(held, [errand]);
-      },
-      draft: (unsent) => {
-        buildDrafts.keep(id, unsent);
-      },
-      tell: told(id),
-      refused: (why, waiting) => {
-        // What the screen said of the pin is not so: what the server has is shown again, and what still waits.
-        if (get().id === id) set({ pinned: pinAfter(held, waiting), notKept: why });
-      },
-    });
+    const tell = (changes: Partial<BuildState>): void => {
+      if (get().id === id) set(changes);
+    };
+    saver = new Autosaver(stored, portsOf(id, pinned, tell));
+    unwatch?.();
+    unwatch = watchLeaving(saver);
     set({ version: stored.version, document: stored.document, pinned });
-    const draft = buildDrafts.read(id);
+    const draft = unsentOf(id, stored.document);
     if (draft === undefined) return;
-    const edited =
-      draft.edited && (!same(draft.document, stored.document) || draft.keepPrevious !== undefined);
-    if (!edited && draft.errands.length === 0) {
-      buildDrafts.keep(id, undefined);
-      return;
-    }
     // An edit was cut off before it was acknowledged: bring it back, and let a conflict show itself.
-    if (edited)
+    if (draft.edited)
       set({
         document: draft.document,
         history: record(emptyHistory, stored.document, 'edit brought back', '', Date.now()),
       });
     set({ pinned: pinAfter(pinned, draft.errands) });
-    saver.takeUp({ ...draft, edited });
+    saver.takeUp(draft);
   }
+
+  onMoved((address) => {
+    if (saver !== undefined && address === `${api.builds.address}/${String(get().id)}`)
+      void lookAgain(address.slice(api.builds.address.length + 1), saver, get().saveState);
+  });
 
   return {
     ...CLOSED,
@@ -154,17 +190,21 @@ export const useBuild = create<BuildState>()((set, get) => {
       await get().close();
       set({ id });
       try {
-        const [stored, pinned] = await Promise.all([api.builds.get(id), pinnedOf(id)]);
+        const [stored, pinned] = await Promise.all([api.builds.get(id), pinnedOf(id), windowSettled()]);
         if (get().id === id) show(id, stored, pinned);
       } catch (error) {
         if (get().id === id)
-          set({ loadError: error instanceof Error ? error.message : 'The build cannot be read.' });
+          set({
+            loadError: error instanceof Error ? error.message : 'The build cannot be read.',
+            isPutAway: isPutAway(error),
+          });
       }
     },
 
     async close() {
       await saver?.flush();
       saver?.stop();
+      unwatch?.();
       saver = undefined;
       set(CLOSED);
     },
@@ -214,6 +254,21 @@ export const useBuild = create<BuildState>()((set, get) => {
           history: record(history, document, 'the other window’s edit', '', Date.now()),
         });
       await saver?.resolve(choice);
+    },
+
+    async bringBack() {
+      const { id } = get();
+      if (id === undefined) return;
+      try {
+        const { version } = await api.builds.restore(id);
+        if (saver !== undefined) await saver.broughtBack(version);
+        else {
+          set(CLOSED);
+          await get().open(id);
+        }
+      } catch (problem) {
+        set({ notKept: problem instanceof Error ? problem.message : 'It could not be brought back.' });
+      }
     },
 
     async flush(keepalive = false) {

@@ -19,3 +19,9 @@ export function differences(a: BuildDocument, b: BuildDocument): readonly string
   });
   return [...labels, ...others];
 }
+
+/** Names of the values at the top of two documents that differ. */
+export function namesOfDifferences(a: object, b: object): readonly string[] {
+  const [x, y] = [a as Readonly<Record<string, unknown>>, b as Readonly<Record<string, unknown>>];
+  return [...new Set([...Object.keys(x), ...Object.keys(y)])].filter((key) => !same(x[key], y[key]));
+}

@@ -1,10 +1,26 @@
 import type { Result } from '@apple-cart/core';
 import type { Errand, Unsent } from './autosaver.ts';
+import { held, type HeldBy } from './held.ts';
+
+/** What another window could not send. */
+export interface Left<T> {
+  readonly heldBy: HeldBy;
+  readonly unsent: Unsent<T>;
+}
 
 /** Keeps what the server has not acknowledged yet in the browser, so that a crash of the page loses nothing. */
 export interface Drafts<T> {
-  readonly keep: (id: string, unsent: Unsent<T> | undefined) => void;
+  readonly kind: string;
+  /** @returns false where the browser does not hold it */
+  readonly keep: (id: string, unsent: Unsent<T> | undefined) => boolean;
+  /** This window's own. */
   readonly read: (id: string) => Unsent<T> | undefined;
+  /** Ids of which this window has one. */
+  readonly mine: () => readonly string[];
+  /** Of other windows, open or closed. */
+  readonly left: () => readonly Left<T>[];
+  readonly adopt: (left: Left<T>) => boolean;
+  readonly drop: (left: Left<T>) => void;
 }
 
 interface Kept {
@@ -26,39 +42,39 @@ function errandFrom<T>(data: unknown, read: (data: unknown) => Result<T>): reado
     : [];
 }
 
+function unsentFrom<T>(data: unknown, read: (data: unknown) => Result<T>): Unsent<T> | undefined {
+  const { baseVersion, document, edited, keepPrevious, errands } = (data ?? {}) as Kept;
+  const of = read(document);
+  if (!of.ok || typeof baseVersion !== 'number') return undefined;
+  return {
+    baseVersion,
+    document: of.value,
+    edited: edited !== false,
+    keepPrevious: typeof keepPrevious === 'string' ? keepPrevious : undefined,
+    errands: Array.isArray(errands) ? errands.flatMap((e: unknown) => errandFrom(e, read)) : [],
+  };
+}
+
 /**
  * Drafts of one kind of document.
  * @param kind part of the key they are kept under
  * @param read validates a document, and migrates one that an older page kept
  */
 export function drafts<T>(kind: string, read: (data: unknown) => Result<T>): Drafts<T> {
-  const key = (id: string): string => `apple-cart-draft-${kind}-${id}`;
+  const store = held(kind);
   return {
-    keep(id, unsent) {
-      try {
-        if (unsent === undefined) localStorage.removeItem(key(id));
-        else localStorage.setItem(key(id), JSON.stringify(unsent));
-      } catch {
-        // A full or forbidden store only loses the second copy; the page still holds the first.
-      }
-    },
-    read(id) {
-      const text = localStorage.getItem(key(id));
-      if (text === null) return undefined;
-      try {
-        const { baseVersion, document, edited, keepPrevious, errands } = JSON.parse(text) as Kept;
-        const of = read(document);
-        if (!of.ok || typeof baseVersion !== 'number') return undefined;
-        return {
-          baseVersion,
-          document: of.value,
-          edited: edited !== false,
-          keepPrevious: typeof keepPrevious === 'string' ? keepPrevious : undefined,
-          errands: Array.isArray(errands) ? errands.flatMap((e: unknown) => errandFrom(e, read)) : [],
-        };
-      } catch {
-        return undefined;
-      }
+    kind,
+    keep: (id, unsent) => store.keep(id, unsent),
+    read: (id) => unsentFrom(store.own(id)?.value, read),
+    mine: store.mine,
+    left: () =>
+      store.others().flatMap((heldBy) => {
+        const unsent = unsentFrom(heldBy.value, read);
+        return unsent === undefined ? [] : { heldBy, unsent };
+      }),
+    adopt: ({ heldBy }) => store.adopt(heldBy),
+    drop: ({ heldBy }) => {
+      store.drop(heldBy);
     },
   };
 }

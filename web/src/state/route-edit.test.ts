@@ -96,12 +96,37 @@ describe('a route being changed', () => {
     await quiet();
     expect(shown()).toMatchObject({ saving: { saveState: 'conflict' }, route: { name: 'Mine' } });
     expect(server.stored.document.name).toBe('Theirs');
-    await edits().takeTheirs('lane');
+    await edits().resolve('lane', 'theirs');
     expect(shown()).toMatchObject({ saving: { saveState: 'saved' }, route: { name: 'Theirs' } });
     expect(routeAsRead('lane')).toMatchObject({ version: 2, document: { name: 'Theirs' } });
+    // What was set aside is a version too, and not only one undo away.
+    expect(server.revisions).toMatchObject([{ reason: 'set-aside', document: { name: 'Mine' } }]);
     edits().step('lane', 'undo');
     await quiet();
     expect(server.stored.document.name).toBe('Mine');
+  });
+
+  it('going on with mine keeps theirs as a version, whenever the server comes back', async () => {
+    server.changeElsewhere(() => evenHill('Theirs', 700, 2));
+    named('Mine');
+    await quiet();
+    server.down = true;
+    await edits().resolve('lane', 'mine');
+    expect(shown()?.saving.saveState).toBe('offline');
+    server.down = false;
+    await vi.advanceTimersByTimeAsync(5000);
+    expect(server.stored.document.name).toBe('Mine');
+    expect(server.revisions).toMatchObject([{ reason: 'set-aside', document: { name: 'Theirs' } }]);
+  });
+
+  it('put away in another window says so, loses nothing typed, and is brought back', async () => {
+    server.putAway = true;
+    named('Mine');
+    await quiet();
+    expect(shown()).toMatchObject({ saving: { saveState: 'gone' }, route: { name: 'Mine' } });
+    await edits().bringBack('lane');
+    expect(server.stored.document.name).toBe('Mine');
+    expect(shown()?.saving.saveState).toBe('saved');
   });
 
   it('a draft that began before another window’s edit shows itself as a conflict', async () => {

@@ -2,10 +2,12 @@ import { useEffect } from 'react';
 import { create } from 'zustand';
 import { readRoute, type Route } from '@apple-cart/core';
 import { api } from './api.ts';
-import { Autosaver, type Saving } from './autosaver.ts';
+import { Autosaver, NOTHING_TO_SAVE, type Saving } from './autosaver.ts';
 import { drafts } from './drafts.ts';
+import { errandsOf } from './errands.ts';
+import { watchLeaving } from './leaving.ts';
 import { emptyHistory, record, redo, undo, type History } from './history.ts';
-import { routeAsRead, routeKept, useRoute, type StoredRoute } from './routes.ts';
+import { fetchRoute, routeAsRead, routeKept, useRoute, type StoredRoute } from './routes.ts';
 
 interface Editing {
   readonly route: Route;
@@ -20,12 +22,16 @@ interface RouteEditState {
   readonly flush: (id: string, keepalive?: boolean) => Promise<void>;
   /** Takes up what an earlier page typed into a route and could not send any more. */
   readonly resume: (stored: StoredRoute) => void;
-  /** Shows the other window's route; this window's is one undo away. */
-  readonly takeTheirs: (id: string) => Promise<void>;
+  /** Settles a conflict; whichever side is not taken is kept as a version. */
+  readonly resolve: (id: string, choice: 'mine' | 'theirs') => Promise<void>;
+  /** Keeps a state as a version of a name. */
+  readonly keep: (stored: StoredRoute, name: string, route: Route) => Promise<void>;
+  /** Brings a route back that another window put away, and sends what waits. */
+  readonly bringBack: (id: string) => Promise<void>;
 }
 
 export const routeDrafts = drafts('route', readRoute);
-const savers = new Map<string, Autosaver<Route>>();
+const savers = new Map<string, { readonly saver: Autosaver<Route>; readonly unwatch: () => void }>();
 
 /** Routes being changed: shown at once, kept by the one autosaver, undone step by step. */
 export const useRouteEdits = create<RouteEditState>()((set, get) => {
@@ -37,7 +43,7 @@ export const useRouteEdits = create<RouteEditState>()((set, get) => {
   /** The saver of a route, begun with what was read; a draft of an earlier page is taken up. */
   function begin({ id, version, document }: StoredRoute): Autosaver<Route> {
     const before = savers.get(id);
-    if (before !== undefined) return before;
+    if (before !== undefined) return before.saver;
     const saver = new Autosaver<Route>(
       { version, document },
       {
@@ -46,23 +52,22 @@ export const useRouteEdits = create<RouteEditState>()((set, get) => {
           routeKept(id, saved.version, request.document);
           return saved;
         },
-        draft: (unsent) => {
-          routeDrafts.keep(id, unsent);
-        },
+        run: errandsOf(api.routes, id),
+        draft: (unsent) => routeDrafts.keep(id, unsent),
         tell: (saving) => {
           put(id, { saving });
         },
       },
     );
-    savers.set(id, saver);
-    const saving: Saving<Route> = { version, saveState: 'saved', refusal: undefined, theirs: undefined };
+    savers.set(id, { saver, unwatch: watchLeaving(saver) });
+    const saving: Saving<Route> = { ...NOTHING_TO_SAVE, version };
     set({ open: { ...get().open, [id]: { route: document, history: emptyHistory, saving } } });
     return saver;
   }
 
   function change(id: string, route: Route, history: History<Route>): void {
     put(id, { route, history });
-    savers.get(id)?.edit(route);
+    savers.get(id)?.saver.edit(route);
   }
 
   return {
@@ -85,7 +90,7 @@ export const useRouteEdits = create<RouteEditState>()((set, get) => {
     },
 
     async flush(id, keepalive = false) {
-      await savers.get(id)?.flush(keepalive);
+      await savers.get(id)?.saver.flush(keepalive);
     },
 
     resume(stored) {
@@ -105,24 +110,51 @@ export const useRouteEdits = create<RouteEditState>()((set, get) => {
       saver.takeUp(draft);
     },
 
-    async takeTheirs(id) {
+    async resolve(id, choice) {
       const shown = get().open[id];
       const theirs = shown?.saving.theirs;
       if (shown === undefined || theirs === undefined) return;
-      // Undo brings this window's route back.
-      put(id, {
-        route: theirs.document,
-        history: record(shown.history, shown.route, 'the other window’s edit', '', Date.now()),
-      });
-      routeKept(id, theirs.version, theirs.document);
-      await savers.get(id)?.resolve('theirs');
+      if (choice === 'theirs') {
+        // Undo brings this window's route back.
+        put(id, {
+          route: theirs.document,
+          history: record(shown.history, shown.route, 'the other window’s edit', '', Date.now()),
+        });
+        routeKept(id, theirs.version, theirs.document);
+      }
+      await savers.get(id)?.saver.resolve(choice);
+    },
+
+    async keep(stored, name, document) {
+      await begin(stored).also({ kind: 'keep', reason: 'named', name, document });
+    },
+
+    async bringBack(id) {
+      const { version } = await api.routes.restore(id);
+      await savers.get(id)?.saver.broughtBack(version);
+      await fetchRoute(id);
     },
   };
 });
 
+/** Sends what waits of a route, and forgets that it was being changed; what cannot be sent stays in its draft. */
+export async function releaseRoute(id: string): Promise<void> {
+  const open = savers.get(id);
+  if (open === undefined) return;
+  await open.saver.flush();
+  open.saver.stop();
+  open.unwatch();
+  savers.delete(id);
+  const { [id]: gone, ...rest } = useRouteEdits.getState().open;
+  if (gone !== undefined) useRouteEdits.setState({ open: rest });
+}
+
 /** Forgets every route being changed; what is unsent stays in its draft. */
 export function leaveRoutes(): void {
-  for (const saver of savers.values()) saver.stop();
+  for (const { saver, unwatch } of savers.values()) {
+    saver.stop();
+    unwatch();
+  }
   savers.clear();
   useRouteEdits.setState({ open: {} });
 }
@@ -130,36 +162,21 @@ export function leaveRoutes(): void {
 export interface RouteEdit {
   readonly read: ReturnType<typeof useRoute>;
   readonly route: Route | undefined;
-  readonly saveState: Saving<Route>['saveState'];
-  /** What stands in the way of keeping it, in words. */
-  readonly trouble: string | undefined;
+  readonly saving: Saving<Route>;
   readonly edit: (change: (route: Route) => Route, label: string, key?: string) => void;
   readonly undo: (() => void) | undefined;
   readonly redo: (() => void) | undefined;
-  /** Takes the other window's route over. */
-  readonly takeTheirs: (() => void) | undefined;
-}
-
-function troubleOf({ saveState, refusal }: Saving<Route>): string | undefined {
-  switch (saveState) {
-    case 'conflict':
-      return 'This route has been changed in another window.';
-    case 'offline':
-      return 'The server cannot be reached. Is it still running?';
-    case 'refused':
-      return refusal ?? 'The server does not take it.';
-    case 'saved':
-    case 'saving':
-    case 'waiting':
-      return undefined;
-  }
+  readonly resolve: (choice: 'mine' | 'theirs') => void;
+  /** Keeps the present state as a version of a name. */
+  readonly keep: (name: string) => Promise<void>;
+  readonly bringBack: () => void;
 }
 
 /** One route being changed. What waits to be kept is sent when its page is left. */
 export function useRouteEdit(id: string): RouteEdit {
   const read = useRoute(id);
   const open = useRouteEdits((state) => state.open[id]);
-  const { edit, step, flush, resume, takeTheirs } = useRouteEdits.getState();
+  const { edit, step, flush, resume, resolve, bringBack, keep } = useRouteEdits.getState();
   const stored = read.state === 'there' ? read.stored : undefined;
   useEffect(() => {
     if (stored !== undefined) resume(stored);
@@ -175,8 +192,7 @@ export function useRouteEdit(id: string): RouteEdit {
   return {
     read,
     route,
-    saveState: open?.saving.saveState ?? 'saved',
-    trouble: open === undefined ? undefined : troubleOf(open.saving),
+    saving: open?.saving ?? NOTHING_TO_SAVE,
     edit: (change, label, key = '') => {
       if (route === undefined) return;
       const next = change(route);
@@ -184,11 +200,15 @@ export function useRouteEdit(id: string): RouteEdit {
     },
     undo: able(open?.history.past, 'undo'),
     redo: able(open?.history.future, 'redo'),
-    takeTheirs:
-      open?.saving.saveState === 'conflict'
-        ? () => {
-            void takeTheirs(id);
-          }
-        : undefined,
+    resolve: (choice) => {
+      void resolve(id, choice);
+    },
+    keep: async (name) => {
+      if (stored === undefined || route === undefined) return;
+      await keep(stored, name, route);
+    },
+    bringBack: () => {
+      void bringBack(id);
+    },
   };
 }

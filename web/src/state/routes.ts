@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import type { Listed, Saved, Stored } from '@apple-cart/contracts';
+import type { Broken, Listed, Saved, Stored } from '@apple-cart/contracts';
 import type { Route, RouteSummary } from '@apple-cart/core';
 import { ApiError, api } from './api.ts';
 import { queryClient, readTrouble, refresh } from './query-client.ts';
@@ -10,17 +10,21 @@ export type ListedRoute = Listed<RouteSummary>;
 const LIST = ['routes'] as const;
 const keyOf = (id: string): readonly string[] => ['route', id];
 
+const NO_BROKEN: readonly Broken[] = [];
 const load = (): Promise<void> => refresh(LIST);
 
 /** The list of routes, read once it is needed. */
 export function useRouteList(): {
   readonly listed: readonly ListedRoute[] | undefined;
+  /** Stored routes that cannot be read any more. */
+  readonly broken: readonly Broken[];
   readonly error: string | undefined;
   readonly load: () => Promise<void>;
 } {
   const { data, error } = useQuery({ queryKey: LIST, queryFn: ({ signal }) => api.routes.list(signal) });
   return {
     listed: data?.documents,
+    broken: data?.broken ?? NO_BROKEN,
     error: error === null ? undefined : readTrouble(error, 'The routes cannot be read.'),
     load,
   };

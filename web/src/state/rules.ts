@@ -1,6 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Broken, ListAnswer, ListedRules } from '@apple-cart/contracts';
-import type { PlaceRules, RuleBook } from '@apple-cart/core';
+import { readRules, type PlaceRules, type RuleBook } from '@apple-cart/core';
+import { drafts } from './drafts.ts';
+import { held } from './held.ts';
+import { Sender } from './sender.ts';
 import { api } from './api.ts';
 import { queryClient, readTrouble, refresh } from './query-client.ts';
 
@@ -40,11 +43,23 @@ export function useRules(): Rules {
   };
 }
 
-/** Adds rules, or replaces the version that the edit began from. Throws what the server said. */
+/** Adds rules, or replaces the version that the form began from. */
+export const rulesSender = new Sender<PlaceRules, ListedRules>({
+  api: api.rules,
+  drafts: drafts('rules', readRules),
+  kept: (id) => {
+    rulesTyped.keep(id, undefined);
+    void load();
+  },
+});
+/** Adds rules that came whole, or replaces them. Throws what the server said. */
 export async function saveRules(rules: PlaceRules, baseVersion: number): Promise<void> {
   await api.rules.save(rules.id, { baseVersion, document: rules });
   await load();
 }
+
+/** What is typed into the form of a place's rules. */
+export const rulesTyped = held('typed-rules');
 
 export async function takeRulesOut(id: string): Promise<void> {
   await api.rules.putAway(id);

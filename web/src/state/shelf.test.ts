@@ -5,9 +5,16 @@ import { createElement, type ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { NOT_THERE, type Stored } from '@apple-cart/contracts';
 import { part, type Part } from '@apple-cart/core';
-import { ApiError } from './api.ts';
 import { queryClient } from './query-client.ts';
-import { bringPartBack, idsOnShelf, ofType, putPartAway, savePart, takePartsIn, useShelf } from './shelf.ts';
+import {
+  bringPartBack,
+  idsOnShelf,
+  ofType,
+  partSender,
+  putPartAway,
+  takePartsIn,
+  useShelf,
+} from './shelf.ts';
 
 const ring = (id: string, teeth: number): Part =>
   part.parse({ id, type: 'ring', name: id, maker: 'Test', price: 30, currency: 'GBP', massKg: 0.2, teeth });
@@ -44,7 +51,10 @@ function respond(path: string, init: RequestInit): Response {
     return answer(200, { added: body.documents.length, replaced: 0 });
   }
   const here = shelf.get(id)?.version ?? NOT_THERE;
-  if (here !== body.baseVersion) return answer(409, { error: { code: 'conflict', message: 'changed' } });
+  if (here !== body.baseVersion) {
+    const current = shelf.get(id);
+    return answer(409, { error: { code: 'conflict', message: 'changed', current } });
+  }
   shelf.set(id, stored(body.document, here + 1));
   return answer(200, { id, version: here + 1 });
 }
@@ -73,6 +83,8 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
+const send = (part: Part, version = 0) => partSender.send(part.id, version, part);
+
 describe('the shelf', () => {
   it('is read, added to, changed and cleared, and shows each at once', async () => {
     const { now, ids } = await opened();
@@ -81,10 +93,10 @@ describe('the shelf', () => {
         expect(ids()).toEqual(wanted);
       });
     await become(['ring-38']);
-    await act(() => savePart(ring('ring-42', 42)));
+    await act(() => send(ring('ring-42', 42)));
     await become(['ring-38', 'ring-42']);
     expect(idsOnShelf()).toEqual(['ring-38', 'ring-42']);
-    await act(() => savePart({ ...ring('ring-42', 42), price: 35 }, 1));
+    await act(() => send({ ...ring('ring-42', 42), price: 35 }, 1));
     await waitFor(() => {
       expect(now().parts?.[1]).toMatchObject({ version: 2, document: { price: 35 } });
     });
@@ -103,7 +115,8 @@ describe('the shelf', () => {
 
   it('says that a part has moved on, and leaves what is there', async () => {
     const { now } = await opened();
-    await expect(savePart({ ...ring('ring-38', 38), price: 99 }, 7)).rejects.toBeInstanceOf(ApiError);
+    expect(await send({ ...ring('ring-38', 38), price: 99 }, 7)).toMatchObject({ saveState: 'conflict' });
+    partSender.drop('ring-38');
     expect(now().parts?.[0]).toMatchObject({ version: 1, document: { price: 30 } });
   });
 

@@ -1,7 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { NOT_THERE, type ListAnswer, type Stored } from '@apple-cart/contracts';
-import type { Part, PartOf, PartType } from '@apple-cart/core';
+import type { Broken, ListAnswer, Stored } from '@apple-cart/contracts';
+import { readPart, type Part, type PartOf, type PartType } from '@apple-cart/core';
+import { drafts } from './drafts.ts';
+import { held } from './held.ts';
+import { Sender } from './sender.ts';
 import { api } from './api.ts';
 import { queryClient, readTrouble, refresh } from './query-client.ts';
 
@@ -15,10 +18,13 @@ const inOrder = (a: StoredPart, b: StoredPart): number =>
 export interface Shelf {
   /** Undefined until the shelf has been read. */
   readonly parts: readonly StoredPart[] | undefined;
+  /** Stored parts that cannot be read any more. */
+  readonly broken: readonly Broken[];
   readonly error: string | undefined;
   readonly load: () => Promise<void>;
 }
 
+const NO_BROKEN: readonly Broken[] = [];
 const load = (): Promise<void> => refresh(KEY);
 
 /** The parts shelf as the server has it, read once it is needed. */
@@ -27,6 +33,7 @@ export function useShelf(): Shelf {
   const parts = useMemo(() => data?.documents.toSorted(inOrder), [data]);
   return {
     parts,
+    broken: data?.broken ?? NO_BROKEN,
     error: error === null ? undefined : readTrouble(error, 'The shelf cannot be read.'),
     load,
   };
@@ -36,11 +43,17 @@ export function useShelf(): Shelf {
 export const idsOnShelf = (): readonly string[] =>
   queryClient.getQueryData<ListAnswer<StoredPart>>(KEY)?.documents.map((p) => p.id) ?? [];
 
-/** Puts a part on the shelf, or in the place of the version it began from. Throws what the server said. */
-export async function savePart(part: Part, baseVersion: number = NOT_THERE): Promise<void> {
-  await api.parts.save(part.id, { baseVersion, document: part });
-  await load();
-}
+/** Puts parts on the shelf, or in the place of the version that a form began from. */
+export const partSender = new Sender<Part, StoredPart>({
+  api: api.parts,
+  drafts: drafts('part', readPart),
+  kept: (id) => {
+    partsTyped.keep(id, undefined);
+    void load();
+  },
+});
+/** What is typed into the form of a part, by its id; a new one goes by its type. */
+export const partsTyped = held('typed-part');
 
 export async function putPartAway(id: string): Promise<void> {
   await api.parts.putAway(id);

@@ -16,6 +16,8 @@ export interface FakeStore<T> {
   /** Refuses what it is shown with a status and words. */
   refuse:
     ((request: string, body: unknown) => readonly [status: number, words: string] | undefined) | undefined;
+  /** Another window has put it away. */
+  putAway: boolean;
   /** How many saves arrived, accepted or not. */
   saves: number;
   /** Another window's save. */
@@ -33,13 +35,23 @@ interface SaveBody {
   readonly keepPrevious?: string;
 }
 
+/** While true, the browser's store takes nothing more. */
+export const full = { now: false };
+
 /** A local store that can be full. */
 function fakeLocalStorage(): Map<string, string> {
   const store = new Map<string, string>();
   vi.stubGlobal('localStorage', {
     getItem: (key: string) => store.get(key) ?? null,
-    setItem: (key: string, value: string) => store.set(key, value),
+    setItem: (key: string, value: string) => {
+      if (full.now) throw new DOMException('full', 'QuotaExceededError');
+      store.set(key, value);
+    },
     removeItem: (key: string) => store.delete(key),
+    key: (i: number) => [...store.keys()][i] ?? null,
+    get length() {
+      return store.size;
+    },
   });
   return store;
 }
@@ -62,6 +74,7 @@ export function fakeStore<T>(
     hold: undefined,
     refuse: undefined,
     saves: 0,
+    putAway: false,
     changeElsewhere(change) {
       const { version, document: before } = server.stored;
       server.stored = { ...server.stored, version: version + 1, document: change(before) };
@@ -96,6 +109,8 @@ export function fakeStore<T>(
 
   function respond(request: string, body: unknown): Response {
     const { revisions } = server;
+    if (server.putAway && request !== 'POST /restore')
+      return answer(410, { error: { code: 'put-away', message: 'This has been put away.' } });
     const given = body as { reason: Named['reason']; name: string; document: unknown };
     switch (request) {
       case 'GET ':
@@ -103,7 +118,11 @@ export function fakeStore<T>(
       case 'PUT ':
         return save(body as SaveBody);
       case 'POST /restore':
+        server.putAway = false;
         return answer(200, saved());
+      case 'DELETE ':
+        server.putAway = true;
+        return answer(204);
       case 'GET /revisions': {
         const pinned = revisions.findLast((r) => r.reason === 'pin')?.id ?? null;
         return answer(200, { revisions: [...revisions].reverse(), pinned });
@@ -143,6 +162,7 @@ export function fakeStore<T>(
       return response;
     },
   );
+  full.now = false;
   fakeLocalStorage();
   return server;
 }

@@ -1,0 +1,167 @@
+import { useEffect, useState } from 'react';
+import type { Stored } from '@apple-cart/contracts';
+import { api } from './api.ts';
+import { buildDrafts, useBuild } from './build-store.ts';
+import { differences, namesOfDifferences } from './differences.ts';
+import type { Drafts, Left } from './drafts.ts';
+import { releaseRoute, routeDrafts, useRouteEdits } from './route-edit.ts';
+import { fetchRoute } from './routes.ts';
+import { rulesSender } from './rules.ts';
+import { partSender } from './shelf.ts';
+import { otherWindows } from './this-window.ts';
+
+interface Named {
+  readonly name: string;
+}
+
+/** What a closed window could not send, and what can be done with it. */
+export interface LeftBehind {
+  readonly key: string;
+  readonly id: string;
+  /** What it is: "build". */
+  readonly word: string;
+  readonly name: string;
+  /** When it was typed last; empty where that is not known. */
+  readonly at: string;
+  /** Names of what differs from what is stored now; undefined where that cannot be read. */
+  readonly differ: readonly string[] | undefined;
+  /** Makes it this window's own: it is sent from here. */
+  readonly bringIn: () => Promise<BroughtIn>;
+  readonly drop: () => void;
+}
+
+/** Where to go on with what was brought in, or why it could not be. */
+type BroughtIn = { readonly at: string } | { readonly why: string };
+
+interface Kind<T extends Named> {
+  readonly word: string;
+  readonly drafts: Drafts<T>;
+  readonly stored: (id: string) => Promise<Stored<T>>;
+  readonly differ: (a: T, b: T) => readonly string[];
+  /** Sends what this window has of its own, and lets go of the document. */
+  readonly release?: (id: string) => Promise<void>;
+  /** Takes up what has become this window's own. */
+  readonly takeUp: (id: string) => Promise<void> | void;
+  /** Where to go on with it. */
+  readonly at: (id: string) => string;
+}
+
+async function leftOf<T extends Named>(
+  { word, drafts, stored, differ, release, takeUp, at }: Kind<T>,
+  open: ReadonlySet<string>,
+): Promise<readonly LeftBehind[]> {
+  const closed = drafts.left().filter(({ heldBy }) => !open.has(heldBy.window));
+  return Promise.all(
+    closed.map(async (left: Left<T>): Promise<LeftBehind> => {
+      const { heldBy, unsent } = left;
+      const { id } = heldBy;
+      const now = await stored(id).catch(() => undefined);
+      const named = unsent.errands.map((e) => (e.kind === 'unpin' ? 'pin taken out' : `version: ${e.name}`));
+      return {
+        key: `${word} ${id} ${heldBy.window}`,
+        id,
+        word,
+        name: unsent.document.name,
+        at: heldBy.at,
+        differ: now === undefined ? undefined : [...differ(now.document, unsent.document), ...named],
+        bringIn: async () => {
+          await release?.(id);
+          if (drafts.read(id) !== undefined)
+            return { why: 'This window has changes of its own to it that are not sent yet.' };
+          if (!drafts.adopt(left)) return { why: 'The browser’s store is full.' };
+          await takeUp(id);
+          return { at: at(id) };
+        },
+        drop: () => {
+          drafts.drop(left);
+        },
+      };
+    }),
+  );
+}
+
+async function allLeft(): Promise<readonly LeftBehind[]> {
+  const open = await otherWindows();
+  const lists = await Promise.all([
+    leftOf(
+      {
+        word: 'build',
+        drafts: buildDrafts,
+        stored: api.builds.get,
+        differ: differences,
+        release: async (id) => {
+          if (useBuild.getState().id === id) await useBuild.getState().close();
+        },
+        takeUp: (id) => useBuild.getState().open(id),
+        at: (id) => `/builds/${id}/brief`,
+      },
+      open,
+    ),
+    leftOf(
+      {
+        word: 'route',
+        drafts: routeDrafts,
+        stored: api.routes.get,
+        differ: namesOfDifferences,
+        release: releaseRoute,
+        takeUp: async (id) => {
+          const route = await fetchRoute(id);
+          if (route !== null) useRouteEdits.getState().resume(route);
+        },
+        at: (id) => `/routes/${id}`,
+      },
+      open,
+    ),
+    leftOf(
+      {
+        word: 'part',
+        drafts: partSender.drafts,
+        stored: api.parts.get,
+        differ: namesOfDifferences,
+        takeUp: (id) => {
+          partSender.resume(id);
+        },
+        at: () => '/shelf',
+      },
+      open,
+    ),
+    leftOf(
+      {
+        word: 'place’s rules',
+        drafts: rulesSender.drafts,
+        stored: api.rules.get,
+        differ: namesOfDifferences,
+        takeUp: (id) => {
+          rulesSender.resume(id);
+        },
+        at: () => '/rules',
+      },
+      open,
+    ),
+  ]);
+  return lists.flat();
+}
+
+/** What closed windows left unsent in this browser. */
+export function useLeftBehind(): {
+  readonly left: readonly LeftBehind[];
+  readonly again: () => void;
+} {
+  const [left, setLeft] = useState<readonly LeftBehind[]>([]);
+  const [reads, setReads] = useState(0);
+  useEffect(() => {
+    let gone = false;
+    void allLeft().then((found) => {
+      if (!gone) setLeft(found);
+    });
+    return () => {
+      gone = true;
+    };
+  }, [reads]);
+  return {
+    left,
+    again: () => {
+      setReads(reads + 1);
+    },
+  };
+}
