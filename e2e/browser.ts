@@ -39,6 +39,8 @@ export async function watched(page: Page, width = 1280, height = 800): Promise<P
   await page.setViewport({ width, height });
   // A limit for what hangs: a busy machine can stand still for a minute.
   page.setDefaultTimeout(150_000);
+  // Whoever is asked whether to leave what is unsent behind, leaves.
+  page.on('dialog', (dialog) => void dialog.accept());
   const troubles: string[] = [];
   page.on('pageerror', (error) => troubles.push(String(error)));
   page.on('console', (message) => {

@@ -136,7 +136,7 @@ describe('files that are no road', () => {
       'distance km,elevation\n0,10\n1,\n2,30',
       /line 3: wanted a number under "elevation"/,
     ],
-    ['a list of shopping', 'list.csv', 'apples and pears', /no rows/],
+    ['a list of shopping', 'list.csv', 'apples and pears', /rows beneath/],
     [
       'a road of one point',
       'one.gpx',

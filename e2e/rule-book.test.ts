@@ -81,7 +81,7 @@ describe('the rule book', () => {
     await says('[data-testid=rule-issues]', /tests\.0\.categories\.0\.clauses\.0\.limit: wanted a number/);
     await says('[data-rule-field="tests.0.categories.0.clauses.0.limit"]', /wanted/);
     await page.reload();
-    await says('main', /Changes that were not kept were brought back/);
+    await says('main', /What you typed before is in the form again/);
     expect(
       await page.$eval('[data-rule-field="tests.0.categories.0.clauses.0.title"] input', (i) => i.value),
     ).toBe('Power as I read it');

@@ -20,6 +20,8 @@ export interface HeatTimes {
 
 /** Whoever climbs for longer than this climbs for ever, s. */
 const LONGEST_S = 2 * 3600;
+/** A hill that is not climbed in this long is looked at no further: everything has been warm for hours by then, s. */
+const LONGEST_HILL_S = 6 * 3600;
 const ALL_OUT = 40;
 const PACE = { cruise: ALL_OUT, descent: ALL_OUT, ...EVERYDAY } as const;
 
@@ -59,7 +61,7 @@ export function heatOnGrade(
   return { tooHotAfter: ride.seconds, what: ride.rollbackAfter === undefined ? 'damage' : 'rollback' };
 }
 
-/** The test hill once from cold, entered at its steady speed, with all help and the charge held. */
+/** The test hill once from cold, entered at its steady speed, with all help and the charge held; six hours at most. */
 export function hillOnce(
   machine: Machine,
   charge: number,
@@ -80,6 +82,7 @@ export function hillOnce(
     charge,
     draining: 'stays',
     speed,
+    mostSeconds: LONGEST_HILL_S,
   });
 }
 

@@ -32,10 +32,10 @@ export interface Database {
 }
 
 /** How often a write is begun again while another process holds the file, and the pause between, ms. */
-const MOST_TRIES = 60;
-const PAUSE_MS = 100;
+const MOST_TRIES = 400;
+const PAUSE_MS = 25;
 /** How often the file is opened again. */
-const OPEN_TRIES = 20;
+const OPEN_TRIES = 80;
 
 const isBusy = (problem: unknown): boolean => isCode(sqliteCode(problem), 'SQLITE_BUSY');
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
@@ -109,7 +109,7 @@ async function opened(file: string, entities: EntitySchema[]): Promise<Database>
     throw problem;
   }
   // Short, since SQLite's waiting stops the whole server: longer waits are made by `immediately`.
-  await writer.query('PRAGMA busy_timeout = 50');
+  await writer.query('PRAGMA busy_timeout = 5');
   const reader = new DataSource({
     type: 'better-sqlite3',
     database: file,

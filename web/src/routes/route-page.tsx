@@ -27,6 +27,8 @@ import { VersionsDialog } from '../frame/versions-dialog.tsx';
 import { api } from '../state/api.ts';
 import { namesOfDifferences } from '../state/differences.ts';
 import { saveWords } from '../state/save-words.ts';
+import { bringRouteBack } from '../state/routes.ts';
+import { useAttempt } from '../state/use-attempt.ts';
 import { useQuantity } from '../state/use-quantity.ts';
 import { Button } from '../ui/button.tsx';
 import { Menu, MenuItem } from '../ui/menu.tsx';
@@ -177,6 +179,52 @@ function Editor({ route, edit }: { route: Route; edit: RouteEdit['edit'] }) {
   );
 }
 
+/** Its name, where saving stands, and what can be done with it. */
+function RouteHead({
+  work,
+  route,
+  onVersions,
+}: {
+  readonly work: RouteEdit;
+  readonly route: Route;
+  readonly onVersions: () => void;
+}) {
+  const { edit, saving } = work;
+  const said = saveWords(saving);
+  return (
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-ink pb-2">
+      <input
+        aria-label="Name of the route"
+        className="head min-w-0 flex-1 bg-transparent text-[30px] max-tablet:basis-full font-extrabold tracking-[-.015em] outline-none focus:bg-field max-tablet:text-[24px]"
+        value={route.name}
+        maxLength={80}
+        onChange={(event) => {
+          const next = event.target.value;
+          if (next.trim() !== '') edit((r) => ({ ...r, name: next }), 'name', 'name');
+        }}
+      />
+      <span
+        className={`text-[13px] ${said.bad ? 'font-semibold text-stop' : 'text-ink2'}`}
+        role={said.bad ? 'alert' : 'status'}
+        data-save-state={saving.saveState}
+        title={said.why}
+      >
+        {said.words}
+      </span>
+      <Button kind="quiet" aria-label="Undo" disabled={work.undo === undefined} onClick={work.undo}>
+        <Undo2 size={16} strokeWidth={1.6} aria-hidden />
+      </Button>
+      <Button kind="quiet" aria-label="Redo" disabled={work.redo === undefined} onClick={work.redo}>
+        <Redo2 size={16} strokeWidth={1.6} aria-hidden />
+      </Button>
+      <Button kind="quiet" onClick={onVersions}>
+        Versions
+      </Button>
+      <Export route={route} />
+    </div>
+  );
+}
+
 /** One road: its profile to drag or type, surfaces, limits, stops, and files to take out. */
 export function RoutePage() {
   const { id = '' } = useParams();
@@ -194,6 +242,15 @@ export function RoutePage() {
     if (event.shiftKey) work.redo?.();
     else work.undo?.();
   });
+  const [trouble, attempt] = useAttempt();
+  if (read.state === 'gone' && read.away)
+    return (
+      <NotFound
+        what="route"
+        detail={trouble ?? 'This route has been put away.'}
+        action={{ words: 'Bring it back', act: () => void attempt(() => bringRouteBack(id)) }}
+      />
+    );
   if (read.state === 'gone' || read.state === 'none') return <NotFound what="route" />;
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
@@ -219,41 +276,13 @@ export function RoutePage() {
             )
           ) : (
             <>
-              <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-ink pb-2">
-                <input
-                  aria-label="Name of the route"
-                  className="head min-w-0 flex-1 bg-transparent text-[30px] max-tablet:basis-full font-extrabold tracking-[-.015em] outline-none focus:bg-field max-tablet:text-[24px]"
-                  value={route.name}
-                  maxLength={80}
-                  onChange={(event) => {
-                    const next = event.target.value;
-                    if (next.trim() !== '') edit((r) => ({ ...r, name: next }), 'name', 'name');
-                  }}
-                />
-                <span
-                  className={`text-[13px] ${said.bad ? 'font-semibold text-stop' : 'text-ink2'}`}
-                  role={said.bad ? 'alert' : 'status'}
-                  data-save-state={saving.saveState}
-                  title={said.why}
-                >
-                  {said.words}
-                </span>
-                <Button kind="quiet" aria-label="Undo" disabled={work.undo === undefined} onClick={work.undo}>
-                  <Undo2 size={16} strokeWidth={1.6} aria-hidden />
-                </Button>
-                <Button kind="quiet" aria-label="Redo" disabled={work.redo === undefined} onClick={work.redo}>
-                  <Redo2 size={16} strokeWidth={1.6} aria-hidden />
-                </Button>
-                <Button
-                  kind="quiet"
-                  onClick={() => {
-                    setVersions(true);
-                  }}
-                >
-                  Versions
-                </Button>
-                <Export route={route} />
-              </div>
+              <RouteHead
+                work={work}
+                route={route}
+                onVersions={() => {
+                  setVersions(true);
+                }}
+              />
               {saving.saveState === 'gone' && <GoneNotice word="route" onBringBack={work.bringBack} />}
               {saving.saveState === 'refused' && <Notice kind="trouble">{said.why}</Notice>}
               {saving.theirs !== undefined && (

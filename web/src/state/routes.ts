@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Broken, Listed, Saved, Stored } from '@apple-cart/contracts';
 import type { Route, RouteSummary } from '@apple-cart/core';
-import { ApiError, api } from './api.ts';
+import { ApiError, api, isPutAway } from './api.ts';
 import { queryClient, readTrouble, refresh } from './query-client.ts';
 
 export type StoredRoute = Stored<Route>;
@@ -30,19 +30,25 @@ export function useRouteList(): {
   };
 }
 
-/** A route that a page wants. `gone`: there is none; `unread`: it cannot be read now, which is another thing. */
+/** A route that a page wants. `gone`: there is none, or it was put away (`away`); `unread`: it cannot be read now, which is another thing. */
 export type RouteRead =
-  | { readonly state: 'none' | 'reading' | 'gone' }
+  | { readonly state: 'none' | 'reading' }
+  | { readonly state: 'gone'; readonly away: boolean }
   | { readonly state: 'there'; readonly stored: StoredRoute; readonly stale: string | undefined }
   | { readonly state: 'unread'; readonly why: string; readonly retry: () => void };
+
+/** Routes that were found to be put away when they were last read. */
+const away = new Set<string>();
 
 /** What is gone is an answer like any other; only what fails is tried again. */
 async function read(id: string, signal: AbortSignal): Promise<StoredRoute | null> {
   try {
+    away.delete(id);
     return await api.routes.get(id, signal);
   } catch (problem) {
-    if (problem instanceof ApiError && problem.status === 404) return null;
-    throw problem;
+    if (isPutAway(problem)) away.add(id);
+    else if (!(problem instanceof ApiError && problem.status === 404)) throw problem;
+    return null;
   }
 }
 
@@ -58,7 +64,7 @@ export function useRoute(id: string): RouteRead {
   });
   if (id === '') return { state: 'none' };
   const why = query.error === null ? undefined : readTrouble(query.error, 'The road cannot be read.');
-  if (query.data === null) return { state: 'gone' };
+  if (query.data === null) return { state: 'gone', away: away.has(id) };
   if (query.data !== undefined) return { state: 'there', stored: query.data, stale: why };
   if (why === undefined) return { state: 'reading' };
   return { state: 'unread', why, retry: () => void query.refetch() };
@@ -95,6 +101,7 @@ export async function createRoute(route: Route): Promise<Saved> {
 
 export async function putRouteAway(id: string): Promise<void> {
   await api.routes.putAway(id);
+  away.add(id);
   queryClient.setQueryData(keyOf(id), null);
   await load();
 }

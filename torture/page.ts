@@ -1,0 +1,181 @@
+import { join } from 'node:path';
+import type { Browser, Page } from 'puppeteer-core';
+import { newBuild } from '@apple-cart/core';
+import { launch, watched } from '../e2e/browser.ts';
+import { typeInto } from '../e2e/hands.ts';
+import { BadLine } from './proxy.ts';
+import { chance, type Bounds, type Chance, type Report } from './report.ts';
+import { ask, inFolder, start, type Victim } from './server.ts';
+
+/** Each window types into a field of its own, so that what either typed can be told apart afterwards. */
+const FIELDS = ['brief.riderMassKg', 'brief.loadMassKg'] as const;
+type Field = (typeof FIELDS)[number];
+/** Where a window stands still before it is asked, ms. */
+const PATIENCE_MS = 60_000;
+
+const pause = (ms: number): Promise<void> => new Promise((resume) => setTimeout(resume, ms));
+const stateOf = (page: Page): Promise<string | undefined> =>
+  page.evaluate(
+    () => document.querySelector('[data-save-state]')?.getAttribute('data-save-state') ?? undefined,
+  );
+
+/** Settles whatever two windows on one build have to settle, until everything is kept. */
+async function settle(page: Page, random: Chance): Promise<boolean> {
+  const until = Date.now() + PATIENCE_MS;
+  await page.bringToFront();
+  while (Date.now() < until) {
+    const state = await stateOf(page);
+    if (state === 'saved') return true;
+    if (state === 'conflict') {
+      const words = random.next() < 0.5 ? 'Go on with this window’s' : 'Take the other window’s';
+      for (const button of await page.$$('[role=dialog] button'))
+        if ((await button.evaluate((b) => b.textContent)) === words) await button.click();
+    }
+    if (state === 'gone')
+      for (const button of await page.$$('main button'))
+        if ((await button.evaluate((b) => b.textContent)) === 'Bring it back') await button.click();
+    await pause(100);
+  }
+  return false;
+}
+
+async function openWindow(context: Page, url: string, id: string, first: boolean): Promise<Page> {
+  const page = first ? context : await watched(await context.browserContext().newPage());
+  await page.goto(`${url}/builds/${id}/brief`);
+  await page.waitForSelector(`[data-field="${FIELDS[0]}"] input`);
+  return page;
+}
+
+interface Story {
+  readonly url: string;
+  readonly line: BadLine;
+  readonly random: Chance;
+  readonly pages: Page[];
+  readonly typed: Map<Field, string[]>;
+  readonly counts: { typed: number; reloads: number; kills: number };
+  readonly kill: () => Promise<void>;
+}
+
+/** A window types, the line is bad, pages are reloaded, and the server is killed now and then. */
+async function misfortune({ line, random, pages, typed, counts, kill }: Story): Promise<void> {
+  Object.assign(line.line, {
+    down: random.next() < 0.15,
+    losesRequests: random.next() * 0.3,
+    losesAnswers: random.next() * 0.3,
+    lateMs: random.next() * 600,
+  });
+  const w = random.below(pages.length);
+  const [page, field] = [pages[w], FIELDS[w]];
+  if (page === undefined || field === undefined) return;
+  // A window behind another draws nothing, and waits for its turn.
+  await page.bringToFront();
+  const what = random.next();
+  if (what < 0.1) {
+    await page.reload();
+    await page.waitForSelector(`[data-field="${field}"] input`);
+    counts.reloads += 1;
+    return;
+  }
+  if (what < 0.14) {
+    await kill();
+    counts.kills += 1;
+    return;
+  }
+  // A conflict is settled before anybody types on: the dialog stands in the way.
+  if ((await stateOf(page)) === 'conflict') {
+    line.calm();
+    await settle(page, random);
+    return;
+  }
+  const value = String(40 + random.below(60) + random.below(10) / 10);
+  await typeInto(page, field, value);
+  typed.get(field)?.push(value);
+  counts.typed += 1;
+  await pause(random.below(700));
+}
+
+interface Valued {
+  readonly brief: Readonly<Record<string, { readonly value?: number }>>;
+}
+
+/** The last of what each window typed stands in the build, or in a version that was kept of it. */
+async function lost(
+  url: string,
+  id: string,
+  typed: ReadonlyMap<Field, readonly string[]>,
+): Promise<readonly string[]> {
+  const whole = (await ask(`${url}/api/builds/${id}`, 'GET'))?.body as { document: Valued };
+  const { revisions } = (await ask(`${url}/api/builds/${id}/revisions`, 'GET'))?.body as {
+    revisions: readonly { id: number }[];
+  };
+  const all: Valued[] = [whole.document];
+  for (const revision of revisions) {
+    const kept = await ask(`${url}/api/builds/${id}/revisions/${String(revision.id)}`, 'GET');
+    all.push((kept?.body as { document: Valued }).document);
+  }
+  return FIELDS.flatMap((field) => {
+    const last = typed.get(field)?.at(-1);
+    const key = field.split('.')[1] ?? '';
+    const found = last === undefined || all.some((d) => d.brief[key]?.value === Number(last));
+    return found ? [] : [`${field}: ${last} was typed last and is nowhere`];
+  });
+}
+
+async function story(browser: Browser, folder: string, seed: number, steps: number) {
+  const random = chance(seed);
+  const file = join(folder, `${String(seed)}.sqlite`);
+  let victim: Victim = await start(file);
+  const line = new BadLine(victim.url, random);
+  const url = await line.listen();
+  const counts = { typed: 0, reloads: 0, kills: 0 };
+  const wrong: string[] = [];
+  const id = 'tortured';
+  await ask(`${victim.url}/api/builds/${id}`, 'PUT', { baseVersion: 0, document: newBuild('Tortured') });
+  const context = await browser.createBrowserContext();
+  const firstPage = await watched(await context.newPage());
+  try {
+    const first = await openWindow(firstPage, url, id, true);
+    const pages = [first, await openWindow(first, url, id, false)];
+    const typed = new Map<Field, string[]>(FIELDS.map((field) => [field, []]));
+    const kill = async (): Promise<void> => {
+      await victim.kill();
+      victim = await start(file);
+      line.turnTo(victim.url);
+    };
+    for (let i = 0; i < steps; i += 1) await misfortune({ url, line, random, pages, typed, counts, kill });
+    line.calm();
+    for (let round = 0; round < 2; round += 1)
+      for (const page of pages)
+        if (!(await settle(page, random)))
+          wrong.push(`a window stays ${String(await stateOf(page))} (seed ${String(seed)})`);
+    for (const one of await lost(victim.url, id, typed)) wrong.push(`${one} (seed ${String(seed)})`);
+  } finally {
+    await context.close();
+    line.close();
+    await victim.kill();
+  }
+  return { counts: { ...counts, lost: line.lost }, wrong };
+}
+
+/** Two windows on one build over a bad line, reloaded and with the server killed under them: nothing typed is lost. */
+export async function page({ seed, untilMs, rounds }: Bounds): Promise<Report> {
+  const figures = { stories: 0, typed: 0, reloads: 0, kills: 0, 'lost on the line': 0 };
+  const wrong: string[] = [];
+  const browser = await launch();
+  try {
+    await inFolder(async (folder) => {
+      while (figures.stories < rounds && Date.now() < untilMs && wrong.length === 0) {
+        const one = await story(browser, folder, seed + figures.stories, 25);
+        figures.stories += 1;
+        figures.typed += one.counts.typed;
+        figures.reloads += one.counts.reloads;
+        figures.kills += one.counts.kills;
+        figures['lost on the line'] += one.counts.lost;
+        wrong.push(...one.wrong);
+      }
+    });
+  } finally {
+    await browser.close();
+  }
+  return { name: 'page on a bad line', seed, figures, wrong };
+}
