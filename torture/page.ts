@@ -71,6 +71,8 @@ async function misfortune({ line, random, pages, typed, counts, kill }: Story): 
   await page.bringToFront();
   const what = random.next();
   if (what < 0.1) {
+    // Reloaded where the line is good for a moment: a page that cannot be fetched says so, and nothing else.
+    line.calm();
     await page.reload();
     await page.waitForSelector(`[data-field="${field}"] input`);
     counts.reloads += 1;

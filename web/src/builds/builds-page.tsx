@@ -1,14 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { Info } from 'lucide-react';
-import { useEffect } from 'react';
+import { Suspense, lazy, useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { loadBuildPage } from '../frame/load-build-page.ts';
 import { BrokenNotes } from '../frame/broken-notes.tsx';
-import { LeftBehindNotes } from '../frame/left-behind-notes.tsx';
 import { ListPage, PutAwayNotice } from '../frame/list-page.tsx';
 import { api } from '../state/api.ts';
 import { useBuild } from '../state/build-store.ts';
 import { bringBuildBack, putBuildAway, useBuilds } from '../state/builds.ts';
+import { anythingHeld } from '../state/held.ts';
 import { readTrouble } from '../state/query-client.ts';
 import { useRules } from '../state/rules.ts';
 import { useAttempt } from '../state/use-attempt.ts';
@@ -21,6 +21,11 @@ import { ImportBuild } from './import-build.tsx';
 import { loadCardVerdict } from './load-card-verdict.ts';
 import { loadStartDialog } from './load-start-dialog.ts';
 import { StartCard } from './start-card.tsx';
+
+/** Not needed before the cards stand, and seldom then. */
+const LeftBehindNotes = lazy(() =>
+  import('../frame/left-behind-notes.tsx').then((m) => ({ default: m.LeftBehindNotes })),
+);
 
 const FETCH_AHEAD_MS = 1500;
 
@@ -70,6 +75,7 @@ export function BuildsPage() {
   }, [load, navigate, location.state]);
 
   const shown = builds !== undefined;
+  const [held] = useState(anythingHeld);
   useEffect(() => {
     if (!shown) return undefined;
     // A build is what is opened next: its frame is fetched once the cards stand.
@@ -111,7 +117,7 @@ export function BuildsPage() {
           {error}
         </Notice>
       )}
-      <LeftBehindNotes />
+      <Suspense>{shown && held && <LeftBehindNotes />}</Suspense>
       <BrokenNotes
         word="build"
         api={api.builds}

@@ -26,6 +26,7 @@ export function BuildPage() {
   const build = useBuild((state) => state.document);
   const loadError = useBuild((state) => state.loadError);
   const isPutAway = useBuild((state) => state.isPutAway);
+  const isAway = useBuild((state) => state.isAway);
   const [working, setWorking] = useState<FigureId>();
   useKeepSaved();
   useStageKeys(id);
@@ -59,11 +60,27 @@ export function BuildPage() {
     return (
       <NotFound
         what="build"
-        detail="This build has been put away."
+        title="This build was put away"
+        detail="It is kept as it was, and can be brought back."
         action={{ words: 'Bring it back', act: () => void useBuild.getState().bringBack() }}
       />
     );
-  if (loadError !== undefined) return <NotFound what="build" detail={loadError} />;
+  if (loadError !== undefined)
+    return isAway ? (
+      <NotFound
+        what="build"
+        title="The build cannot be read now"
+        detail={`${loadError} What you typed before is kept in this browser.`}
+        action={{
+          words: 'Try again',
+          act: () => {
+            if (id !== undefined) void open(id);
+          },
+        }}
+      />
+    ) : (
+      <NotFound what="build" detail={loadError} />
+    );
   if (id === undefined || build === undefined || openId !== id) {
     return (
       <p role="status" className="grid h-full place-items-center text-ink2">

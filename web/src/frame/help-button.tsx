@@ -1,12 +1,13 @@
 import { CircleHelp } from 'lucide-react';
-import { useCallback, useState } from 'react';
+import { Suspense, lazy, useCallback, useState } from 'react';
 import { STAGE_IDS } from '@apple-cart/core';
 import { SCREENS } from '../screens/registry.ts';
-import { BackupLine } from './backup-line.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { SOURCE_WORD, SourceMark } from '../ui/source-mark.tsx';
 import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';
 import { isTyping, useWindowKey } from '../ui/use-window-key.ts';
+
+const BackupLine = lazy(() => import('./backup-line.tsx').then((m) => ({ default: m.BackupLine })));
 
 /** Each stage with its letter: "B brief, D donor". */
 const STAGE_KEYS = `go to a stage: ${STAGE_IDS.map((id) => `${SCREENS[id].key.toUpperCase()} ${SCREENS[id].name.toLowerCase()}`).join(', ')}`;
@@ -81,7 +82,9 @@ export function HelpButton() {
         </div>
         <h3 className="head border-b-[1.5px] border-ink pb-1 text-[14px]">Backups</h3>
         <div className="mb-4 border-b border-hair">
-          <BackupLine />
+          <Suspense>
+            <BackupLine />
+          </Suspense>
         </div>
         <p className="text-[13px] text-ink2">
           Lithium packs, mains chargers, spinning wheels and brakes can hurt. Data sheets, local codes and

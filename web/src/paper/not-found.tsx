@@ -5,17 +5,20 @@ import { Logo } from './logo.tsx';
 /** An address that leads nowhere says so, and where to go. */
 export function NotFound({
   what,
+  title = `There is no such ${what} here`,
   detail,
   action,
 }: {
   what: string;
+  /** What is so; that there is none, where nothing else is said. */
+  title?: string;
   detail?: string;
   action?: { readonly words: string; readonly act: () => void };
 }) {
   return (
     <main className="mx-auto flex h-full max-w-xl flex-col justify-center gap-4 px-6">
       <Logo />
-      <h1 className="head text-[30px]">There is no such {what} here</h1>
+      <h1 className="head text-[30px]">{title}</h1>
       <p className="text-ink2">{detail ?? 'The address may be mistyped, or the build was put away.'}</p>
       {action !== undefined && (
         <p>

@@ -247,7 +247,8 @@ export function RoutePage() {
     return (
       <NotFound
         what="route"
-        detail={trouble ?? 'This route has been put away.'}
+        title="This route was put away"
+        detail={trouble ?? 'It is kept as it was, and can be brought back.'}
         action={{ words: 'Bring it back', act: () => void attempt(() => bringRouteBack(id)) }}
       />
     );

@@ -308,3 +308,16 @@ describe('a pin while the server is away', () => {
     expect(server.revisions).toMatchObject([{ reason: 'pin' }]);
   });
 });
+
+describe('a build that cannot be read now', () => {
+  it('is not said to be missing, and is read when it is tried again', async () => {
+    await store().close();
+    server.down = true;
+    await store().open('one');
+    expect(store()).toMatchObject({ isAway: true, isPutAway: false, document: undefined });
+    server.down = false;
+    await store().open('one');
+    expect(store()).toMatchObject({ isAway: false, loadError: undefined });
+    expect(store().document?.name).toBe('Build');
+  });
+});

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import type { Stored } from '@apple-cart/contracts';
 import { readBuild, type BuildDocument } from '@apple-cart/core';
-import { api, isPutAway } from './api.ts';
+import { api, isPutAway, mayPass } from './api.ts';
 import { Autosaver, type Errand, type SaveState, type SavingPorts, type Unsent } from './autosaver.ts';
 import { drafts } from './drafts.ts';
 import { errandsOf } from './errands.ts';
@@ -35,6 +35,8 @@ interface BuildState {
   readonly loadError: string | undefined;
   /** The build that was asked for has been put away. */
   readonly isPutAway: boolean;
+  /** It could not be read for a reason that may pass: the server is away. */
+  readonly isAway: boolean;
 
   readonly open: (id: string) => Promise<void>;
   /** Sends what is unsent and forgets the open build. */
@@ -67,6 +69,7 @@ const CLOSED = {
   notKept: undefined,
   loadError: undefined,
   isPutAway: false,
+  isAway: false,
 } as const;
 
 export const buildDrafts = drafts('build', readBuild);
@@ -197,6 +200,7 @@ export const useBuild = create<BuildState>()((set, get) => {
           set({
             loadError: error instanceof Error ? error.message : 'The build cannot be read.',
             isPutAway: isPutAway(error),
+            isAway: mayPass(error),
           });
       }
     },

@@ -25,6 +25,9 @@ export interface Held {
   readonly drop: (held: HeldBy) => void;
 }
 
+const HELD = 'apple-cart-held:';
+const BEFORE = 'apple-cart-draft-';
+
 interface Kept {
   readonly at?: unknown;
   readonly value?: unknown;
@@ -57,11 +60,15 @@ function keys(): readonly string[] {
   }
 }
 
+/** True where any window holds anything in this browser: seldom, and cheap to ask. */
+export const anythingHeld = (): boolean =>
+  keys().some((key) => key.startsWith(HELD) || key.startsWith(BEFORE));
+
 /** @param kind part of the key it is held under: "build" */
 export function held(kind: string): Held {
-  const stem = `apple-cart-held:${kind}:`;
+  const stem = `${HELD}${kind}:`;
   /** As pages held it before windows had ids: one for all of them. */
-  const before = `apple-cart-draft-${kind}-`;
+  const before = `${BEFORE}${kind}-`;
   const keyOf = (id: string, window: string): string =>
     window === '' ? `${before}${id}` : `${stem}${id}:${window}`;
   const heldBy = (id: string, window: string): HeldBy | undefined => {
