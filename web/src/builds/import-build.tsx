@@ -4,7 +4,6 @@ import { ApiError } from '../state/api.ts';
 import { createBuild } from '../state/builds.ts';
 import { problemWords } from '../state/use-attempt.ts';
 import { BringInFile } from '../ui/bring-in-file.tsx';
-import { readFile } from '../work/read-file.ts';
 
 /** Brings a build in from a JSON file; what is wrong with it is said line by line, and nothing is stored. */
 export function ImportBuild() {
@@ -14,6 +13,8 @@ export function ImportBuild() {
       name="file"
       refused="is not a usable build. Nothing was stored."
       onFile={async (file) => {
+        // What talks to the worker is fetched with the first file.
+        const { readFile } = await import('../work/read-file.ts');
         const build = await readFile('buildFile', file, new AbortController().signal);
         if (!build.ok) return build.issues.map(describeIssue);
         try {

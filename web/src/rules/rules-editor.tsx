@@ -14,7 +14,7 @@ import { SendingNotes } from '../frame/sending-notes.tsx';
 import { TypedNotes } from '../frame/typed-notes.tsx';
 import { VersionsDialog } from '../frame/versions-dialog.tsx';
 import { api } from '../state/api.ts';
-import { rulesSender, rulesTyped } from '../state/rules.ts';
+import { rulesSender, rulesTyped } from '../state/rules-sender.ts';
 import { useTyped } from '../state/use-typed.ts';
 import { ChoiceRow } from '../ride/choice-row.tsx';
 import { Button } from '../ui/button.tsx';

@@ -6,7 +6,7 @@ import { differences, namesOfDifferences } from './differences.ts';
 import type { Drafts, Left } from './drafts.ts';
 import { releaseRoute, routeDrafts, useRouteEdits } from './route-edit.ts';
 import { fetchRoute } from './routes.ts';
-import { rulesSender } from './rules.ts';
+import { rulesSender } from './rules-sender.ts';
 import { partSender } from './shelf.ts';
 import { otherWindows } from './this-window.ts';
 

@@ -1,9 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Broken, ListAnswer, ListedRules } from '@apple-cart/contracts';
-import { readRules, type PlaceRules, type RuleBook } from '@apple-cart/core';
-import { drafts } from './drafts.ts';
-import { held } from './held.ts';
-import { Sender } from './sender.ts';
+import type { PlaceRules, RuleBook } from '@apple-cart/core';
 import { api } from './api.ts';
 import { queryClient, readTrouble, refresh } from './query-client.ts';
 
@@ -16,7 +13,8 @@ async function read(signal: AbortSignal): Promise<Read> {
   return { ...answer, book: answer.documents.map((p) => p.document) };
 }
 
-const load = (): Promise<void> => refresh(KEY);
+/** Reads the book anew. */
+export const loadRules = (): Promise<void> => refresh(KEY);
 const NONE: RuleBook = [];
 const NO_RULES: readonly ListedRules[] = [];
 const NO_BROKEN: readonly Broken[] = [];
@@ -39,36 +37,24 @@ export function useRules(): Rules {
     listed: data?.documents ?? NO_RULES,
     broken: data?.broken ?? NO_BROKEN,
     error: error === null ? undefined : readTrouble(error, 'The rules cannot be read.'),
-    load,
+    load: loadRules,
   };
 }
 
-/** Adds rules, or replaces the version that the form began from. */
-export const rulesSender = new Sender<PlaceRules, ListedRules>({
-  api: api.rules,
-  drafts: drafts('rules', readRules),
-  kept: (id) => {
-    rulesTyped.keep(id, undefined);
-    void load();
-  },
-});
 /** Adds rules that came whole, or replaces them. Throws what the server said. */
 export async function saveRules(rules: PlaceRules, baseVersion: number): Promise<void> {
   await api.rules.save(rules.id, { baseVersion, document: rules });
-  await load();
+  await loadRules();
 }
-
-/** What is typed into the form of a place's rules. */
-export const rulesTyped = held('typed-rules');
 
 export async function takeRulesOut(id: string): Promise<void> {
   await api.rules.putAway(id);
-  await load();
+  await loadRules();
 }
 
 export async function bringRulesBack(id: string): Promise<void> {
   await api.rules.restore(id);
-  await load();
+  await loadRules();
 }
 
 /** The book in force, outside of React; empty before it has been read. */
