@@ -39,7 +39,7 @@ export function LeftBehindNotes({
         >
           <p className="min-w-60 flex-1">
             <b>
-              A closed window left changes to the {one.word} “{one.name}” unsent
+              {one.own ? 'This window' : 'A closed window'} left changes to the {one.word} “{one.name}” unsent
               {one.at === '' ? '' : `, ${when.format(new Date(one.at))}`}.
             </b>{' '}
             {differWords(one)} {trouble}

@@ -19,6 +19,9 @@ export interface Drafts<T> {
   readonly mine: () => readonly string[];
   /** Of other windows, open or closed. */
   readonly left: () => readonly Left<T>[];
+  /** Of this window. */
+  readonly own: () => readonly Left<T>[];
+  readonly isOwn: (left: Left<T>) => boolean;
   readonly adopt: (left: Left<T>) => boolean;
   readonly drop: (left: Left<T>) => void;
 }
@@ -62,16 +65,22 @@ function unsentFrom<T>(data: unknown, read: (data: unknown) => Result<T>): Unsen
  */
 export function drafts<T>(kind: string, read: (data: unknown) => Result<T>): Drafts<T> {
   const store = held(kind);
+  const leftFrom = (heldBy: HeldBy): readonly Left<T>[] => {
+    const unsent = unsentFrom(heldBy.value, read);
+    return unsent === undefined ? [] : [{ heldBy, unsent }];
+  };
   return {
     kind,
     keep: (id, unsent) => store.keep(id, unsent),
     read: (id) => unsentFrom(store.own(id)?.value, read),
     mine: store.mine,
-    left: () =>
-      store.others().flatMap((heldBy) => {
-        const unsent = unsentFrom(heldBy.value, read);
-        return unsent === undefined ? [] : { heldBy, unsent };
-      }),
+    left: () => store.others().flatMap(leftFrom),
+    own: () =>
+      store
+        .mine()
+        .flatMap((id) => store.own(id) ?? [])
+        .flatMap(leftFrom),
+    isOwn: ({ heldBy }) => store.isOwn(heldBy),
     adopt: ({ heldBy }) => store.adopt(heldBy),
     drop: ({ heldBy }) => {
       store.drop(heldBy);

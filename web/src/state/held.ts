@@ -19,6 +19,8 @@ export interface Held {
   readonly mine: () => readonly string[];
   /** What other windows hold, open or closed. */
   readonly others: () => readonly HeldBy[];
+  /** True for what this window itself holds. */
+  readonly isOwn: (held: HeldBy) => boolean;
   /** Makes what another window held this window's own. @returns false where the store does not take it */
   readonly adopt: (held: HeldBy) => boolean;
   /** Drops what another window held: only when its user says so. */
@@ -94,7 +96,9 @@ export function held(kind: string): Held {
         const [id = '', window = ''] = key.startsWith(stem) ? key.slice(stem.length).split(':') : [];
         return window === '' || window === windowId() ? [] : (heldBy(id, window) ?? []);
       }),
+    isOwn: ({ window }) => window === windowId(),
     adopt: (one) => {
+      if (one.window === windowId()) return true;
       // The other's goes only once it is this window's.
       if (!keep(one.id, one.value)) return false;
       drop(one);

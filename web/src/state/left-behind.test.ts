@@ -82,6 +82,21 @@ describe('what a closed window left unsent', () => {
     expect(buildDrafts.left()).toHaveLength(1);
   });
 
+  it('by this window itself, before it went on to another page, is offered too', async () => {
+    await useBuild.getState().open('one');
+    server.down = true;
+    useBuild.getState().edit((d) => rider(d, 71), 'rider');
+    await useBuild.getState().close();
+    server.down = false;
+    const { one } = await found();
+    expect(one.own).toBe(true);
+    expect(await one.bringIn()).toEqual({ at: '/builds/one/brief' });
+    await waitFor(() => {
+      expect(massOf(server.stored.document)).toBe(71);
+    });
+    expect(localStorage.length).toBe(0);
+  });
+
   it('is dropped when its user says so', async () => {
     leave(66);
     const { one, result } = await found();

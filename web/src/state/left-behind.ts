@@ -4,6 +4,7 @@ import { api } from './api.ts';
 import { buildDrafts, useBuild } from './build-store.ts';
 import { differences, namesOfDifferences } from './differences.ts';
 import type { Drafts, Left } from './drafts.ts';
+import { anythingHeld } from './held.ts';
 import { releaseRoute, routeDrafts, useRouteEdits } from './route-edit.ts';
 import { fetchRoute } from './routes.ts';
 import { rulesSender } from './rules-sender.ts';
@@ -14,13 +15,15 @@ interface Named {
   readonly name: string;
 }
 
-/** What a closed window could not send, and what can be done with it. */
+/** What a closed window, or this one before it went on to another page, could not send; and what can be done with it. */
 export interface LeftBehind {
   readonly key: string;
   readonly id: string;
   /** What it is: "build". */
   readonly word: string;
   readonly name: string;
+  /** True where it was this window. */
+  readonly own: boolean;
   /** When it was typed last; empty where that is not known. */
   readonly at: string;
   /** Names of what differs from what is stored now; undefined where that cannot be read. */
@@ -38,6 +41,8 @@ interface Kind<T extends Named> {
   readonly drafts: Drafts<T>;
   readonly stored: (id: string) => Promise<Stored<T>>;
   readonly differ: (a: T, b: T) => readonly string[];
+  /** True while this window saves the document: what it holds of it is on its way. */
+  readonly isOpen: (id: string) => boolean;
   /** Sends what this window has of its own, and lets go of the document. */
   readonly release?: (id: string) => Promise<void>;
   /** Takes up what has become this window's own. */
@@ -47,10 +52,13 @@ interface Kind<T extends Named> {
 }
 
 async function leftOf<T extends Named>(
-  { word, drafts, stored, differ, release, takeUp, at }: Kind<T>,
+  { word, drafts, stored, differ, isOpen, release, takeUp, at }: Kind<T>,
   open: ReadonlySet<string>,
 ): Promise<readonly LeftBehind[]> {
-  const closed = drafts.left().filter(({ heldBy }) => !open.has(heldBy.window));
+  const closed = [
+    ...drafts.left().filter(({ heldBy }) => !open.has(heldBy.window)),
+    ...drafts.own().filter(({ heldBy }) => !isOpen(heldBy.id)),
+  ];
   return Promise.all(
     closed.map(async (left: Left<T>): Promise<LeftBehind> => {
       const { heldBy, unsent } = left;
@@ -62,11 +70,12 @@ async function leftOf<T extends Named>(
         id,
         word,
         name: unsent.document.name,
+        own: drafts.isOwn(left),
         at: heldBy.at,
         differ: now === undefined ? undefined : [...differ(now.document, unsent.document), ...named],
         bringIn: async () => {
           await release?.(id);
-          if (drafts.read(id) !== undefined)
+          if (!drafts.isOwn(left) && drafts.read(id) !== undefined)
             return { why: 'This window has changes of its own to it that are not sent yet.' };
           if (!drafts.adopt(left)) return { why: 'The browser’s store is full.' };
           await takeUp(id);
@@ -81,6 +90,7 @@ async function leftOf<T extends Named>(
 }
 
 async function allLeft(): Promise<readonly LeftBehind[]> {
+  if (!anythingHeld()) return [];
   const open = await otherWindows();
   const lists = await Promise.all([
     leftOf(
@@ -89,6 +99,7 @@ async function allLeft(): Promise<readonly LeftBehind[]> {
         drafts: buildDrafts,
         stored: api.builds.get,
         differ: differences,
+        isOpen: (id) => useBuild.getState().id === id,
         release: async (id) => {
           if (useBuild.getState().id === id) await useBuild.getState().close();
         },
@@ -103,6 +114,7 @@ async function allLeft(): Promise<readonly LeftBehind[]> {
         drafts: routeDrafts,
         stored: api.routes.get,
         differ: namesOfDifferences,
+        isOpen: (id) => useRouteEdits.getState().open[id] !== undefined,
         release: releaseRoute,
         takeUp: async (id) => {
           const route = await fetchRoute(id);
@@ -118,6 +130,7 @@ async function allLeft(): Promise<readonly LeftBehind[]> {
         drafts: partSender.drafts,
         stored: api.parts.get,
         differ: namesOfDifferences,
+        isOpen: (id) => partSender.use.getState()[id] !== undefined,
         takeUp: (id) => {
           partSender.resume(id);
         },
@@ -131,6 +144,7 @@ async function allLeft(): Promise<readonly LeftBehind[]> {
         drafts: rulesSender.drafts,
         stored: api.rules.get,
         differ: namesOfDifferences,
+        isOpen: (id) => rulesSender.use.getState()[id] !== undefined,
         takeUp: (id) => {
           rulesSender.resume(id);
         },
