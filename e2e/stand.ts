@@ -28,7 +28,7 @@ export function stand(): Stand {
   afterEach(async () => {
     for (const page of pages.splice(0)) {
       expect(page.troubles).toEqual([]);
-      await page.close();
+      if (!page.isClosed()) await page.close();
     }
   });
 
