@@ -15,7 +15,7 @@ const says = (page: Page, selector: string, words: RegExp) =>
     words.source,
   );
 const valueOf = (page: Page, field: string): Promise<string> =>
-  page.$eval(`[data-field="${field}"] input`, (i) => (i as HTMLInputElement).value);
+  page.$eval(`[data-field="${field}"] input`, (i) => i.value);
 
 /** Hears what the page asks before it is left. */
 function asksBeforeLeaving(page: Page): () => number {
@@ -132,7 +132,7 @@ describe('a stored build that cannot be read', () => {
     await page.goto(bench.application.url);
     await settled(page, '[data-judged]');
     await says(page, 'main', /A stored build cannot be read/);
-    const address = await page.$eval('main a[download]', (a) => (a as HTMLAnchorElement).href);
+    const address = await page.$eval('main a[download]', (a) => a.href);
     expect(await (await fetch(address)).text()).toBe('{"torn');
     await clickWords(page, 'Put it away');
     await page.waitForFunction(

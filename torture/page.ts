@@ -1,7 +1,6 @@
 import { join } from 'node:path';
-import type { Browser, Page } from 'puppeteer-core';
 import { newBuild } from '@apple-cart/core';
-import { launch, watched } from '../e2e/browser.ts';
+import { launch, watched, type Page } from '../e2e/browser.ts';
 import { typeInto } from '../e2e/hands.ts';
 import { BadLine } from './proxy.ts';
 import { chance, type Bounds, type Chance, type Report } from './report.ts';
@@ -12,6 +11,8 @@ const FIELDS = ['brief.riderMassKg', 'brief.loadMassKg'] as const;
 type Field = (typeof FIELDS)[number];
 /** Where a window stands still before it is asked, ms. */
 const PATIENCE_MS = 60_000;
+
+type Browser = Awaited<ReturnType<typeof launch>>;
 
 const pause = (ms: number): Promise<void> => new Promise((resume) => setTimeout(resume, ms));
 const stateOf = (page: Page): Promise<string | undefined> =>
