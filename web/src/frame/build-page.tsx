@@ -27,6 +27,7 @@ export function BuildPage() {
   const loadError = useBuild((state) => state.loadError);
   const isPutAway = useBuild((state) => state.isPutAway);
   const isAway = useBuild((state) => state.isAway);
+  const notKept = useBuild((state) => state.notKept);
   const [working, setWorking] = useState<FigureId>();
   useKeepSaved();
   useStageKeys(id);
@@ -61,7 +62,7 @@ export function BuildPage() {
       <NotFound
         what="build"
         title="This build was put away"
-        detail="It is kept as it was, and can be brought back."
+        detail={notKept ?? 'It is kept as it was, and can be brought back.'}
         action={{ words: 'Bring it back', act: () => void useBuild.getState().bringBack() }}
       />
     );

@@ -25,7 +25,7 @@ export function TypedNotes({
     <>
       {before !== undefined && (
         <p role="status" className="mb-2 border-[1.5px] border-ink bg-look-tint px-3 py-1.5 text-[13px]">
-          What you typed before is in the form again; it was not put in force.
+          What you typed before is in the form again; it is not stored yet.
         </p>
       )}
       {!held && (
