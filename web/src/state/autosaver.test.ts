@@ -324,6 +324,21 @@ describe('what a conflict sets aside', () => {
     },
   );
 
+  it('is kept once where theirs is taken after mine met another conflict', async () => {
+    const { server, saver, state } = stand();
+    Object.assign(server, { version: 2, text: 'theirs' });
+    saver.edit('mine');
+    await pass(400);
+    server.down = true;
+    await saver.resolve('mine');
+    Object.assign(server, { down: false, version: 3, text: 'theirs again' });
+    await pass(5000);
+    expect(state()).toBe('conflict');
+    await saver.resolve('theirs');
+    expect(server).toMatchObject({ version: 3, text: 'theirs again', kept: [] });
+    expect(server.errands).toEqual(['set-aside from this window, set aside: mine']);
+  });
+
   it('of this window is kept too, over a server that is away and a page that crashes', async () => {
     const first = stand();
     Object.assign(first.server, { version: 2, text: 'theirs' });
@@ -359,7 +374,7 @@ describe('a document that another window put away', () => {
     expect(server.saves).toBe(1);
     expect(draft()).toMatchObject({ document: 'ab' });
     server.gone = false;
-    await saver.broughtBack(1);
+    await saver.broughtBack();
     expect(server.text).toBe('ab');
     expect(state()).toBe('saved');
   });
@@ -368,8 +383,19 @@ describe('a document that another window put away', () => {
     const { saver, state } = stand();
     saver.putAway();
     expect(state()).toBe('gone');
-    await saver.broughtBack(1);
+    await saver.broughtBack();
     expect(state()).toBe('saved');
+  });
+
+  it('that changed it before is not written over when it is back', async () => {
+    const { server, saver, state } = stand();
+    Object.assign(server, { gone: true, version: 2, text: 'theirs' });
+    saver.edit('mine');
+    await pass(400);
+    server.gone = false;
+    await saver.broughtBack();
+    expect(state()).toBe('conflict');
+    expect(server.text).toBe('theirs');
   });
 
   it('keeps a pin waiting that was sent too late', async () => {
@@ -378,7 +404,7 @@ describe('a document that another window put away', () => {
     await saver.also(pin('first'));
     expect(state()).toBe('gone');
     server.gone = false;
-    await saver.broughtBack(1);
+    await saver.broughtBack();
     expect(server.errands).toEqual(['pin p: first']);
   });
 });

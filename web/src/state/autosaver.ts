@@ -14,6 +14,9 @@ export type Errand<T> =
     }
   | { readonly kind: 'unpin' };
 
+/** Whether the server has a document as it is, or this window made it. */
+export type Whose = 'the server’s' | 'this window’s';
+
 /** What waits to be sent: the newest edit, and errands in the order they were given. */
 export interface Unsent<T> {
   readonly baseVersion: number;
@@ -111,7 +114,7 @@ export class Autosaver<T> {
   constructor(
     opened: Pick<Stored<T>, 'version' | 'document'>,
     ports: SavingPorts<T>,
-    whose: 'the server’s' | 'this window’s' = 'the server’s',
+    whose: Whose = 'the server’s',
   ) {
     this.#ports = ports;
     this.#document = opened.document;
@@ -175,6 +178,7 @@ export class Autosaver<T> {
     if (choice === 'mine') this.#keepPrevious = 'from the other window';
     else {
       this.#document = theirs.document;
+      this.#keepPrevious = undefined;
       this.#errands = [
         ...this.#errands,
         { kind: 'keep', reason: 'set-aside', name: 'from this window, set aside', document: mine },
@@ -185,10 +189,11 @@ export class Autosaver<T> {
     await this.flush();
   }
 
-  /** Another window had put the document away, and it is back: what waits is sent on. */
-  async broughtBack(version: number): Promise<void> {
-    this.#version = version;
-    this.#held();
+  /**
+   * Another window had put the document away, and it is back: what waits is sent on, on top of the version that it began
+   * from, so that what the other window changed before is not written over.
+   */
+  async broughtBack(): Promise<void> {
     this.#tell('waiting');
     await this.flush();
   }

@@ -97,8 +97,8 @@ async function pinnedOf(id: string): Promise<Pinned | undefined> {
 /** Another window put a build away, or brought it back: the page says so before anything is typed. */
 async function lookAgain(id: string, saver: Autosaver<BuildDocument>, state: SaveState): Promise<void> {
   try {
-    const { version } = await api.builds.get(id);
-    if (state === 'gone') await saver.broughtBack(version);
+    await api.builds.get(id);
+    if (state === 'gone') await saver.broughtBack();
   } catch (problem) {
     if (isPutAway(problem)) saver.putAway();
   }
@@ -264,8 +264,8 @@ export const useBuild = create<BuildState>()((set, get) => {
       const { id } = get();
       if (id === undefined) return;
       try {
-        const { version } = await api.builds.restore(id);
-        if (saver !== undefined) await saver.broughtBack(version);
+        await api.builds.restore(id);
+        if (saver !== undefined) await saver.broughtBack();
         else {
           set(CLOSED);
           await get().open(id);

@@ -130,8 +130,8 @@ export const useRouteEdits = create<RouteEditState>()((set, get) => {
     },
 
     async bringBack(id) {
-      const { version } = await api.routes.restore(id);
-      await savers.get(id)?.saver.broughtBack(version);
+      await api.routes.restore(id);
+      await savers.get(id)?.saver.broughtBack();
       await fetchRoute(id);
     },
   };

@@ -1,6 +1,6 @@
 import { create, type StoreApi, type UseBoundStore } from 'zustand';
 import type { DocumentApi } from './api.ts';
-import { Autosaver, NOTHING_TO_SAVE, type Saving } from './autosaver.ts';
+import { Autosaver, NOTHING_TO_SAVE, type Saving, type Whose } from './autosaver.ts';
 import type { Drafts } from './drafts.ts';
 import { errandsOf } from './errands.ts';
 import { watchLeaving } from './leaving.ts';
@@ -56,8 +56,8 @@ export class Sender<T, L> {
   resume(id: string): void {
     const draft = this.#open.has(id) ? undefined : this.#ports.drafts.read(id);
     if (draft === undefined) return;
-    const { saver } = this.#begin(id, draft.baseVersion, draft.document);
-    saver.takeUp({ ...draft, edited: true });
+    const whose = draft.edited ? 'this window’s' : 'the server’s';
+    this.#begin(id, draft.baseVersion, draft.document, whose).saver.takeUp(draft);
   }
 
   /** Takes up everything that this window could not send before it was reloaded. */
@@ -74,8 +74,8 @@ export class Sender<T, L> {
 
   /** Brings one back that another window put away, and sends what waits. */
   async bringBack(id: string): Promise<void> {
-    const { version } = await this.#ports.api.restore(id);
-    await this.#open.get(id)?.saver.broughtBack(version);
+    await this.#ports.api.restore(id);
+    await this.#open.get(id)?.saver.broughtBack();
   }
 
   /** Lets go of what cannot be sent: its user has it in the form again, or does not want it any more. */
@@ -89,7 +89,7 @@ export class Sender<T, L> {
     for (const id of [...this.#open.keys()]) this.#close(id);
   }
 
-  #begin(id: string, version: number, document: T): Open<T> {
+  #begin(id: string, version: number, document: T, whose: Whose = 'this window’s'): Open<T> {
     const { api, drafts, kept } = this.#ports;
     const saver: Autosaver<T> = new Autosaver<T>(
       { version, document },
@@ -106,7 +106,7 @@ export class Sender<T, L> {
           this.#close(id);
         },
       },
-      'this window’s',
+      whose,
     );
     const open = { saver, unwatch: watchLeaving(saver) };
     this.#open.set(id, open);
