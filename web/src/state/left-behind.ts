@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { Stored } from '@apple-cart/contracts';
+import { NOT_THERE, type Stored } from '@apple-cart/contracts';
 import { api } from './api.ts';
 import { buildDrafts, useBuild } from './build-store.ts';
 import { differences, namesOfDifferences } from './differences.ts';
@@ -8,6 +8,7 @@ import { anythingHeld } from './held.ts';
 import { releaseRoute, routeDrafts, useRouteEdits } from './route-edit.ts';
 import { fetchRoute } from './routes.ts';
 import { rulesSender } from './rules-sender.ts';
+import type { Sender } from './sender.ts';
 import { partSender } from './shelf.ts';
 import { otherWindows } from './this-window.ts';
 
@@ -26,6 +27,8 @@ export interface LeftBehind {
   readonly own: boolean;
   /** When it was typed last; empty where that is not known. */
   readonly at: string;
+  /** True for what was never stored. */
+  readonly fresh: boolean;
   /** Names of what differs from what is stored now; undefined where that cannot be read. */
   readonly differ: readonly string[] | undefined;
   /** Makes it this window's own: it is sent from here. */
@@ -51,6 +54,19 @@ interface Kind<T extends Named> {
   readonly at: (id: string) => string;
 }
 
+/** A kind whose documents a form gives away whole. */
+const givenAway = <T extends Named, L>(word: string, sender: Sender<T, L>, at: string): Kind<T> => ({
+  word,
+  drafts: sender.drafts,
+  stored: sender.stored,
+  differ: namesOfDifferences,
+  isOpen: (id) => sender.use.getState()[id] !== undefined,
+  takeUp: (id) => {
+    sender.resume(id);
+  },
+  at: () => at,
+});
+
 async function leftOf<T extends Named>(
   { word, drafts, stored, differ, isOpen, release, takeUp, at }: Kind<T>,
   open: ReadonlySet<string>,
@@ -72,7 +88,9 @@ async function leftOf<T extends Named>(
         name: unsent.document.name,
         own: drafts.isOwn(left),
         at: heldBy.at,
-        differ: now === undefined ? undefined : [...differ(now.document, unsent.document), ...named],
+        fresh: unsent.baseVersion === NOT_THERE,
+        // Where errands wait alone, the document is only as it was when they were given.
+        differ: now && [...(unsent.edited ? differ(now.document, unsent.document) : []), ...named],
         bringIn: async () => {
           await release?.(id);
           if (!drafts.isOwn(left) && drafts.read(id) !== undefined)
@@ -124,34 +142,8 @@ async function allLeft(): Promise<readonly LeftBehind[]> {
       },
       open,
     ),
-    leftOf(
-      {
-        word: 'part',
-        drafts: partSender.drafts,
-        stored: api.parts.get,
-        differ: namesOfDifferences,
-        isOpen: (id) => partSender.use.getState()[id] !== undefined,
-        takeUp: (id) => {
-          partSender.resume(id);
-        },
-        at: () => '/shelf',
-      },
-      open,
-    ),
-    leftOf(
-      {
-        word: 'place’s rules',
-        drafts: rulesSender.drafts,
-        stored: api.rules.get,
-        differ: namesOfDifferences,
-        isOpen: (id) => rulesSender.use.getState()[id] !== undefined,
-        takeUp: (id) => {
-          rulesSender.resume(id);
-        },
-        at: () => '/rules',
-      },
-      open,
-    ),
+    leftOf(givenAway('part', partSender, '/shelf'), open),
+    leftOf(givenAway('place’s rules', rulesSender, '/rules'), open),
   ]);
   return lists.flat();
 }

@@ -1,4 +1,5 @@
 import { create, type StoreApi, type UseBoundStore } from 'zustand';
+import type { Stored } from '@apple-cart/contracts';
 import type { DocumentApi } from './api.ts';
 import { Autosaver, NOTHING_TO_SAVE, type Saving, type Whose } from './autosaver.ts';
 import type { Drafts } from './drafts.ts';
@@ -51,6 +52,9 @@ export class Sender<T, L> {
     await open.saver.flush();
     return this.use.getState()[id]?.saving ?? { ...NOTHING_TO_SAVE };
   }
+
+  /** A document as the server has it now. */
+  readonly stored = (id: string): Promise<Stored<T>> => this.#ports.api.get(id);
 
   /** Takes up what this window could not send before it was reloaded. */
   resume(id: string): void {
