@@ -9,6 +9,7 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import Sqlite from 'better-sqlite3';
 import request from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { openStored, openStores } from '../stores.ts';
@@ -99,6 +100,27 @@ describe('restoring', () => {
     expect(await names(file)).toEqual(['Old']);
     writeFileSync(file, 'rubbish');
     await restore(copy('b.sqlite'), file, NOW);
+    expect(await names(file)).toEqual(['Old']);
+  });
+
+  it('of a copy made by hand takes what lies in the log beside it', async () => {
+    const database = await openStored(file);
+    await openStores(database).builds.create(named('In the log'));
+    for (const end of ['', '-wal'])
+      writeFileSync(`${copy('hand.sqlite')}${end}`, readFileSync(`${file}${end}`));
+    await database.close();
+    await restore(copy('hand.sqlite'), file, NOW);
+    expect(await names(file)).toEqual(['In the log']);
+  });
+
+  it('of nothing is refused: an empty file, and a database without a table', async () => {
+    await add('Old');
+    writeFileSync(copy('empty.sqlite'), '');
+    await expect(restore(copy('empty.sqlite'), file, NOW)).rejects.toThrow(/has nothing in it/);
+    const bare = new Sqlite(copy('bare.sqlite'));
+    bare.pragma('user_version = 1');
+    bare.close();
+    await expect(restore(copy('bare.sqlite'), file, NOW)).rejects.toThrow(/no database of Apple Cart/);
     expect(await names(file)).toEqual(['Old']);
   });
 

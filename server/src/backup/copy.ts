@@ -37,7 +37,7 @@ function finish(copy: string): void {
 export async function backUp(file: string, to: string): Promise<void> {
   if (!existsSync(file)) throw new Unusable(`There is no database ${file}.`);
   if (existsSync(to)) throw new Unusable(`${to} exists already. Nothing was written; choose another name.`);
-  refuseUnusable(file);
+  refuseUnusable(file, 'is refused');
   const part = `${to}${PART}`;
   try {
     await mkdir(dirname(to), { recursive: true });

@@ -1,10 +1,10 @@
 import { existsSync } from 'node:fs';
-import { copyFile, mkdir, rename, rm } from 'node:fs/promises';
+import { rename, rm } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import Sqlite from 'better-sqlite3';
 import { isCode, sqliteCode } from '../database/sqlite-code.ts';
 import { Unusable, asUnusable, refuseUnusable } from '../database/unusable.ts';
-import { onDisk } from './copy.ts';
+import { backUp, onDisk } from './copy.ts';
 
 /** Files that SQLite keeps beside a database. One that was left lying would bring newer rows back in silence. */
 const BESIDE = ['-wal', '-shm', '-journal'] as const;
@@ -41,14 +41,14 @@ function asideName(file: string, now: Date): string {
  */
 export async function restore(backup: string, file: string, now: Date): Promise<string | undefined> {
   if (!existsSync(backup)) throw new Unusable(`There is no file ${backup}.`);
-  refuseUnusable(backup);
+  refuseUnusable(backup, 'is refused');
   if (isOpen(file))
     throw new Unusable(`The database ${file} is open. Stop Apple Cart first (Ctrl+C), then restore.`);
   const part = `${file}.part`;
   try {
-    await mkdir(dirname(file), { recursive: true });
-    await copyFile(backup, part);
-    await onDisk(part);
+    // Made as a backup is: whole, checked, and with what lies in a log beside it.
+    await rm(part, { force: true });
+    await backUp(backup, part);
     const there = ['', ...BESIDE].filter((end) => existsSync(`${file}${end}`));
     const aside = there.length === 0 ? undefined : asideName(file, now);
     // The log goes with its database: without it the rows that were last written would be missing there.

@@ -66,17 +66,22 @@ const tablesIn = (db: Sqlite.Database): number =>
 
 /**
  * Looks at a database before anything is written: a folder, another program's file, a damaged one, one of a newer
- * version. A file that is not there, or empty, is a beginning, not a fault. @throws Unusable with what to do
+ * version. @param empty whether a file that is not there, or has nothing in it, is a beginning or a fault
+ * @throws Unusable with what to do
  */
-export function refuseUnusable(file: string): void {
+export function refuseUnusable(file: string, empty: 'may be begun' | 'is refused' = 'may be begun'): void {
   try {
     const stat = statOf(file);
     if (stat?.isDirectory() === true)
       throw new Unusable(`${file} is a folder. Name a file in it: APPLE_CART_DATABASE=FILE.`);
-    if (stat === undefined || stat.size === 0) return;
+    if (stat === undefined || stat.size === 0) {
+      if (empty === 'is refused') throw new Unusable(`${file} has nothing in it. ${KEEP}`);
+      return;
+    }
     const db = new Sqlite(file, { readonly: true, fileMustExist: true, timeout: WAIT_MS });
     try {
-      inspect(file, db);
+      if (!inspect(file, db) && empty === 'is refused')
+        throw new Unusable(`${file} is no database of Apple Cart. ${KEEP}`);
     } finally {
       db.close();
     }
@@ -85,7 +90,8 @@ export function refuseUnusable(file: string): void {
   }
 }
 
-function inspect(file: string, db: Sqlite.Database): void {
+/** @returns whether it has tables of ours */
+function inspect(file: string, db: Sqlite.Database): boolean {
   const had = migrationsIn(db);
   if (had === undefined && tablesIn(db) > 0)
     throw new Unusable(`${file} is a database of another program. ${KEEP} Name another file.`);
@@ -101,4 +107,5 @@ function inspect(file: string, db: Sqlite.Database): void {
     throw new Unusable(
       `The database ${file} is damaged: ${first?.quick_check ?? 'it cannot be checked'}. ${KEEP} Bring a backup back: npm run restore -- BACKUP.`,
     );
+  return had !== undefined;
 }
