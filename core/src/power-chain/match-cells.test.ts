@@ -114,6 +114,12 @@ describe('outliers', () => {
 });
 
 describe('a pasted list', () => {
+  it('without an end are refused at once', () => {
+    const { cells: read, wrong } = readCells('9,'.repeat(200_000));
+    expect(read).toEqual([]);
+    expect(wrong).toMatchObject([{ line: 1, why: 'more than 200000 characters' }]);
+  });
+
   it('is read with or without names, resistances and a head line', () => {
     const { cells: read, wrong } = readCells(
       'cell,mAh,mohm\nA1, 2210, 38\nA2;2190;41\n2205 40\n2100\n\nB7\t2111',

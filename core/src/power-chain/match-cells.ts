@@ -1,4 +1,5 @@
 import type { UsedCell } from '../document/cell.ts';
+import { clipped } from '../quantity/clipped.ts';
 
 /** Why a measured cell is not used. */
 export type RefusalReason = 'low-capacity' | 'high-resistance' | 'no-resistance' | 'left-over';
@@ -252,6 +253,9 @@ export function matchAll(cells: readonly UsedCell[], series: number, parallel: n
   }
 }
 
+/** A thousand cells with long names are not as much, characters. */
+const MOST_CHARACTERS = 200_000;
+
 /** Reads lines of "name, mAh, mohm": a name is optional, so is the resistance; anything else is an issue with its line. */
 export interface CellLine {
   readonly line: number;
@@ -265,6 +269,11 @@ export function readCells(text: string): {
 } {
   const cells: UsedCell[] = [];
   const wrong: CellLine[] = [];
+  if (text.length > MOST_CHARACTERS)
+    return {
+      cells,
+      wrong: [{ line: 1, text: text.slice(0, 40), why: `more than ${String(MOST_CHARACTERS)} characters` }],
+    };
   text.split(/\r?\n/).forEach((raw, i) => {
     const bare = raw.trim();
     if (bare === '' || (i === 0 && /[a-z]/i.test(bare) && !/\d/.test(bare))) return;
@@ -275,7 +284,7 @@ export function readCells(text: string): {
     };
     // One number is a capacity; of two, the second is a resistance; of three the first is a name.
     const named = parts.length >= 3 || !Number.isFinite(numbers[0]);
-    const name = (named ? (parts[0] ?? '') : String(cells.length + 1)).slice(0, 20);
+    const name = clipped(named ? (parts[0] ?? '') : String(cells.length + 1), 20);
     const [mah, mohm] = named ? numbers.slice(1) : numbers;
     if (parts.length > 3) say('more than name, capacity and resistance');
     else if (mah === undefined || !Number.isFinite(mah)) say('no capacity in mAh');

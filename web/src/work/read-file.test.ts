@@ -66,6 +66,11 @@ describe('other files', () => {
     expect(await readFile('rulesFile', file, whole())).toEqual({ ok: true, value: rules });
   });
 
+  it('of measured cells are read as text, with a mark and in UTF-16', async () => {
+    const file = new File([utf16('A1,2200,40\n')], 'cells.csv');
+    expect(await readFile('textFile', file, whole())).toEqual({ ok: true, value: 'A1,2200,40\n' });
+  });
+
   it('in an older code page are named as such, never read as rubbish', async () => {
     const latin = new Uint8Array([0x7b, 0xe9, 0x7d]);
     const answer = await readFile('buildFile', new File([latin], 'b.json'), whole());

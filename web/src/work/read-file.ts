@@ -6,6 +6,7 @@ const LARGEST = {
   buildFile: 256 * 1024,
   rulesFile: 240 * 1024,
   partsFile: 240 * 1024,
+  textFile: 256 * 1024,
   roadFile: 20_000_000,
 } as const satisfies Partial<Record<StudyName, number>>;
 

@@ -112,6 +112,8 @@ export const STUDIES = {
   buildFile: (bytes: Uint8Array) => then(textOf(bytes), readBuildText),
   rulesFile: (bytes: Uint8Array) => then(textOf(bytes), readRulesText),
   partsFile: readPartsFile,
+  /** As text: it is read while it is typed, by the same reader. */
+  textFile: textOf,
   roadFile: readRoadFile,
   road: makeRoad,
 } as const;

@@ -1,5 +1,12 @@
 import { useState } from 'react';
-import { readCells, type MatchOutcome, type RefusalReason, type UsedCell, fileName } from '@apple-cart/core';
+import {
+  describeIssue,
+  readCells,
+  type MatchOutcome,
+  type RefusalReason,
+  type UsedCell,
+  fileName,
+} from '@apple-cart/core';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { downloadText } from '../../files/download.ts';
 import { useKeptText } from '../../state/kept-text.ts';
@@ -8,6 +15,8 @@ import { verdictOf } from '../../state/verdicts.ts';
 import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { tableCsv, type Cell } from '../../files/table-csv.ts';
+import { useAttempt } from '../../state/use-attempt.ts';
+import { readFile } from '../../work/read-file.ts';
 import { useRun } from '../../work/use-run.ts';
 
 const REASONS: Readonly<Record<RefusalReason, string>> = {
@@ -118,9 +127,15 @@ export function UsedCells() {
   const [text, setText] = useKeptText('cell.used');
   const [touched, setTouched] = useState(false);
   const { run: matching, start, stop } = useRun('match');
+  const [trouble, attempt] = useAttempt();
   const { used } = document.cell;
   const shown = text ?? textOf(used);
   const read = readCells(shown);
+  const take = (next: string): void => {
+    const list = readCells(next);
+    setText(next, list.wrong.length > 0);
+    edit((d) => withSection(d, 'cell', { used: [...list.cells] }), 'used cells', 'cell.used');
+  };
   const series = Math.max(1, Math.ceil(pack.cellsInSeries.value / document.cell.inBody));
   const parallel = Math.max(1, Math.round(cell.parallel.value));
   return (
@@ -140,11 +155,8 @@ export function UsedCells() {
           spellCheck={false}
           data-testid="used-cells"
           onChange={(event) => {
-            const next = event.target.value;
-            const list = readCells(next);
             setTouched(true);
-            setText(next, list.wrong.length > 0);
-            edit((d) => withSection(d, 'cell', { used: [...list.cells] }), 'used cells', 'cell.used');
+            take(event.target.value);
           }}
           onBlur={() => {
             // What was read stands in the build: an undo shows here too. What was not read stays as typed.
@@ -161,6 +173,11 @@ export function UsedCells() {
           ))}
           {read.wrong.length > 5 && <li>and {read.wrong.length - 5} more lines.</li>}
         </ul>
+      )}
+      {trouble !== undefined && (
+        <p role="alert" className="pt-1 text-[12.5px] text-stop">
+          {trouble}
+        </p>
       )}
       <div className="flex flex-wrap items-center gap-2 py-2">
         <Button
@@ -180,10 +197,11 @@ export function UsedCells() {
             onChange={(event) => {
               const file = event.target.files?.[0];
               if (file === undefined) return;
-              void file.text().then((content) => {
-                const list = readCells(content);
-                setText(content, list.wrong.length > 0);
-                edit((d) => withSection(d, 'cell', { used: [...list.cells] }), 'used cells', 'cell.used');
+              event.target.value = '';
+              void attempt(async () => {
+                const content = await readFile('textFile', file, new AbortController().signal);
+                if (content.ok) take(content.value);
+                else throw new Error(content.issues.map(describeIssue).join(' '));
               });
             }}
           />
