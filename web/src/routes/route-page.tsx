@@ -1,4 +1,3 @@
-import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import {
@@ -9,17 +8,13 @@ import {
   routeLengthM,
   steepestRidden,
   totalClimb,
-  writeGpx,
   type Route,
-  fileName,
 } from '@apple-cart/core';
-import { tableCsv } from '../files/table-csv.ts';
 import { FieldGroup } from '../fields/field-group.tsx';
 import { PlainNumber } from '../fields/plain-number.tsx';
 import { NotFound } from '../paper/not-found.tsx';
 import { PageBar } from '../frame/page-bar.tsx';
 import { ChoiceRow } from '../ride/choice-row.tsx';
-import { downloadText } from '../files/download.ts';
 import { ConflictDialog } from '../frame/conflict-dialog.tsx';
 import { GoneNotice } from '../frame/gone-notice.tsx';
 import { LeftBehindNotes } from '../frame/left-behind-notes.tsx';
@@ -30,13 +25,12 @@ import { saveWords } from '../state/save-words.ts';
 import { bringRouteBack } from '../state/routes.ts';
 import { useAttempt } from '../state/use-attempt.ts';
 import { useQuantity } from '../state/use-quantity.ts';
-import { Button } from '../ui/button.tsx';
-import { Menu, MenuItem } from '../ui/menu.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { useWindowKey } from '../ui/use-window-key.ts';
 import { movedNode, smoothedAnew } from './edit-profile.ts';
 import { SpansTable, StopsTable } from './marks-tables.tsx';
 import { MOST_DRAGGED, ProfileEditor } from './profile-editor.tsx';
+import { RouteHead } from './route-head.tsx';
 import { StretchTable } from './stretch-table.tsx';
 import { useRouteEdit, type RouteEdit } from '../state/route-edit.ts';
 
@@ -58,43 +52,6 @@ function Figures({ route }: { route: Route }) {
       {raw !== undefined && <> ({metres(raw)} as recorded)</>}, down {metres(downM)}; steepest{' '}
       <b>{formatNumber(steep.gradePct, 1)} %</b> at {metres(steep.atM)}.
     </p>
-  );
-}
-
-function Export({ route }: { route: Route }) {
-  return (
-    <Menu align="end" trigger={<Button kind="quiet">Take out</Button>}>
-      <MenuItem
-        onSelect={() => {
-          downloadText(fileName(route.name, 'gpx'), writeGpx(route), 'application/gpx+xml');
-        }}
-      >
-        Track (GPX)
-      </MenuItem>
-      <MenuItem
-        onSelect={() => {
-          const rows = route.profile.map((p) => [p.distanceM, p.elevationM]);
-          downloadText(
-            fileName(route.name, 'csv'),
-            tableCsv({ columns: [{ name: 'distance_m' }, { name: 'elevation_m' }], rows }),
-            'text/csv',
-          );
-        }}
-      >
-        Distance and elevation (CSV)
-      </MenuItem>
-      <MenuItem
-        onSelect={() => {
-          downloadText(
-            fileName(route.name, 'json'),
-            `${JSON.stringify(route, null, 2)}\n`,
-            'application/json',
-          );
-        }}
-      >
-        Whole route (JSON)
-      </MenuItem>
-    </Menu>
   );
 }
 
@@ -175,52 +132,6 @@ function Editor({ route, edit }: { route: Route; edit: RouteEdit['edit'] }) {
           that was drawn has no place on the earth: its GPX is laid out from 0, 0.
         </p>
       </div>
-    </div>
-  );
-}
-
-/** Its name, where saving stands, and what can be done with it. */
-function RouteHead({
-  work,
-  route,
-  onVersions,
-}: {
-  readonly work: RouteEdit;
-  readonly route: Route;
-  readonly onVersions: () => void;
-}) {
-  const { edit, saving } = work;
-  const said = saveWords(saving);
-  return (
-    <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-ink pb-2">
-      <input
-        aria-label="Name of the route"
-        className="head min-w-0 flex-1 bg-transparent text-[30px] max-tablet:basis-full font-extrabold tracking-[-.015em] outline-none focus:bg-field max-tablet:text-[24px]"
-        value={route.name}
-        maxLength={80}
-        onChange={(event) => {
-          const next = event.target.value;
-          if (next.trim() !== '') edit((r) => ({ ...r, name: next }), 'name', 'name');
-        }}
-      />
-      <span
-        className={`text-[13px] ${said.bad ? 'font-semibold text-stop' : 'text-ink2'}`}
-        role={said.bad ? 'alert' : 'status'}
-        data-save-state={saving.saveState}
-        title={said.why}
-      >
-        {said.words}
-      </span>
-      <Button kind="quiet" aria-label="Undo" disabled={work.undo === undefined} onClick={work.undo}>
-        <Undo2 size={16} strokeWidth={1.6} aria-hidden />
-      </Button>
-      <Button kind="quiet" aria-label="Redo" disabled={work.redo === undefined} onClick={work.redo}>
-        <Redo2 size={16} strokeWidth={1.6} aria-hidden />
-      </Button>
-      <Button kind="quiet" onClick={onVersions}>
-        Versions
-      </Button>
-      <Export route={route} />
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import type { Result } from '@apple-cart/core';
-import type { Errand, Unsent } from './autosaver.ts';
+import type { Errand, Unsent } from './saving.ts';
 import { held, type HeldBy } from './held.ts';
 
 /** What another window could not send. */

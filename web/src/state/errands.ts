@@ -1,5 +1,5 @@
 import type { DocumentApi } from './api.ts';
-import type { Errand } from './autosaver.ts';
+import type { Errand } from './saving.ts';
 
 /** Does what waits beside edits, for a document of any kind. */
 export const errandsOf =

@@ -1,4 +1,4 @@
-import type { Saving } from './autosaver.ts';
+import type { Saving } from './saving.ts';
 
 /** Where saving stands, short enough for a bar, and whether it is anything to worry about. */
 export interface SaveWords {

@@ -1,7 +1,8 @@
 import { create, type StoreApi, type UseBoundStore } from 'zustand';
 import type { Stored } from '@apple-cart/contracts';
 import type { DocumentApi } from './api.ts';
-import { Autosaver, NOTHING_TO_SAVE, type Saving, type Whose } from './autosaver.ts';
+import { Autosaver } from './autosaver.ts';
+import { NOTHING_TO_SAVE, type Saving, type Whose } from './saving.ts';
 import type { Drafts } from './drafts.ts';
 import { errandsOf } from './errands.ts';
 import { watchLeaving } from './leaving.ts';

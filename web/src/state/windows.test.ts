@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { readRoute, evenHill, type Route } from '@apple-cart/core';
-import type { Unsent } from './autosaver.ts';
+import type { Unsent } from './saving.ts';
 
 /** Stores of a browser: one for all windows, and one for each. */
 class Store {
