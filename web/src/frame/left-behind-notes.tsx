@@ -11,7 +11,8 @@ const when = new Intl.DateTimeFormat('en-GB', {
 });
 const SHOWN = 6;
 
-function differWords({ differ, fresh }: LeftBehind): string {
+function differWords({ differ, fresh, half }: LeftBehind): string {
+  if (half) return 'It was typed, and not given away: the form has it again when it is opened.';
   if (fresh) return 'It was never stored.';
   if (differ === undefined) return 'What is stored cannot be read to compare it.';
   if (differ.length === 0) return 'It is as what is stored.';

@@ -145,10 +145,10 @@ export function PartEditor({ editing, onClose }: { editing: Editing; onClose: ()
       subscribe({
         formState: { values: true, isDirty: true },
         callback: ({ values, isDirty }) => {
-          if (isDirty === true) setHeld(partsTyped.keep(formId, { cells: values, version }));
+          if (isDirty === true) setHeld(partsTyped.keep(formId, { type, cells: values, version }));
         },
       }),
-    [subscribe, formId, version],
+    [subscribe, formId, type, version],
   );
 
   const submit = async (cells: Cells): Promise<void> => {
@@ -193,7 +193,7 @@ export function PartEditor({ editing, onClose }: { editing: Editing; onClose: ()
           if (left === undefined) return;
           reset(left.cells, { keepDefaultValues: true });
           setVersion(left.version);
-          setHeld(typed.keep(left));
+          setHeld(typed.keep({ type, ...left }));
         }}
       />
       <form
@@ -234,7 +234,7 @@ export function PartEditor({ editing, onClose }: { editing: Editing; onClose: ()
               id={id}
               onTake={(cells) => {
                 reset(cells, { keepDefaultValues: true });
-                setHeld(typed.keep({ cells, version }));
+                setHeld(typed.keep({ type, cells, version }));
               }}
             />
           )}

@@ -5,6 +5,7 @@ import { newBuild, withQuantity, type BuildDocument } from '@apple-cart/core';
 import { fakeStore, type FakeStore } from '../test/fake-store.ts';
 import { buildDrafts, useBuild } from './build-store.ts';
 import { useLeftBehind } from './left-behind.ts';
+import { partsTyped } from './shelf.ts';
 
 let server: FakeStore<BuildDocument>;
 const rider = (d: BuildDocument, value: number) =>
@@ -108,5 +109,22 @@ describe('what a closed window left unsent', () => {
       expect(result.current.left).toEqual([]);
     });
     expect(localStorage.length).toBe(0);
+  });
+});
+
+describe('what a closed window typed into a form', () => {
+  it('is offered beside it, and is in the form of this window when it is brought in', async () => {
+    localStorage.setItem(
+      'apple-cart-held:typed-part:new-ring:c105ed',
+      JSON.stringify({
+        at: '2026-04-12T08:00:00.000Z',
+        value: { type: 'ring', cells: { name: 'Half typed' }, version: 0 },
+      }),
+    );
+    const { one } = await found();
+    expect(one).toMatchObject({ word: 'form of the part', name: 'Half typed', half: true });
+    expect(await one.bringIn()).toEqual({ at: '/shelf/ring' });
+    expect(partsTyped.own('new-ring')?.value).toMatchObject({ cells: { name: 'Half typed' } });
+    expect(localStorage.length).toBe(1);
   });
 });

@@ -4,12 +4,12 @@ import { api } from './api.ts';
 import { buildDrafts, useBuild } from './build-store.ts';
 import { differences, namesOfDifferences } from './differences.ts';
 import type { Drafts, Left } from './drafts.ts';
-import { anythingHeld } from './held.ts';
+import { anythingHeld, type Held } from './held.ts';
 import { releaseRoute, routeDrafts, useRouteEdits } from './route-edit.ts';
 import { fetchRoute } from './routes.ts';
-import { rulesSender } from './rules-sender.ts';
+import { rulesSender, rulesTyped } from './rules-sender.ts';
 import type { Sender } from './sender.ts';
-import { partSender } from './shelf.ts';
+import { partSender, partsTyped } from './shelf.ts';
 import { otherWindows } from './this-window.ts';
 
 interface Named {
@@ -27,6 +27,8 @@ export interface LeftBehind {
   readonly own: boolean;
   /** When it was typed last; empty where that is not known. */
   readonly at: string;
+  /** True for what was typed into a form and not given away. */
+  readonly half: boolean;
   /** True for what was never stored. */
   readonly fresh: boolean;
   /** Names of what differs from what is stored now; undefined where that cannot be read. */
@@ -88,6 +90,7 @@ async function leftOf<T extends Named>(
         name: unsent.document.name,
         own: drafts.isOwn(left),
         at: heldBy.at,
+        half: false,
         fresh: unsent.baseVersion === NOT_THERE,
         // Where errands wait alone, the document is only as it was when they were given.
         differ: now && [...(unsent.edited ? differ(now.document, unsent.document) : []), ...named],
@@ -106,6 +109,64 @@ async function leftOf<T extends Named>(
     }),
   );
 }
+
+/** A form whose typing is held, and where it stands. */
+interface Form {
+  readonly word: string;
+  readonly store: Held;
+  readonly name: (value: unknown, id: string) => string;
+  readonly at: (value: unknown, id: string) => string;
+}
+
+/** A text inside of what the browser held; empty where there is none. */
+function textAt(value: unknown, ...keys: readonly string[]): string {
+  const found = keys.reduce<unknown>(
+    (at, key) => (at as Record<string, unknown> | null | undefined)?.[key],
+    value,
+  );
+  return typeof found === 'string' ? found : '';
+}
+
+const FORMS: readonly Form[] = [
+  {
+    word: 'form of the part',
+    store: partsTyped,
+    name: (value, id) => textAt(value, 'cells', 'name') || id,
+    at: (value) => `/shelf/${textAt(value, 'type')}`,
+  },
+  {
+    word: 'form of the rules',
+    store: rulesTyped,
+    name: (value, id) => textAt(value, 'values', 'name') || id,
+    at: (_value, id) => `/rules/${id}`,
+  },
+];
+
+/** What closed windows typed into a form. */
+const typedIn = ({ word, store, name, at }: Form, open: ReadonlySet<string>): readonly LeftBehind[] =>
+  store
+    .others()
+    .filter(({ window }) => !open.has(window))
+    .map((heldBy) => ({
+      key: `${word} ${heldBy.id} ${heldBy.window}`,
+      id: heldBy.id,
+      word,
+      name: name(heldBy.value, heldBy.id),
+      own: false,
+      at: heldBy.at,
+      half: true,
+      fresh: false,
+      differ: undefined,
+      bringIn: () => {
+        if (store.own(heldBy.id) !== undefined)
+          return Promise.resolve({ why: 'Something is typed into that form in this window already.' });
+        if (!store.adopt(heldBy)) return Promise.resolve({ why: 'The browser’s store is full.' });
+        return Promise.resolve({ at: at(heldBy.value, heldBy.id) });
+      },
+      drop: () => {
+        store.drop(heldBy);
+      },
+    }));
 
 async function allLeft(): Promise<readonly LeftBehind[]> {
   if (!anythingHeld()) return [];
@@ -145,7 +206,7 @@ async function allLeft(): Promise<readonly LeftBehind[]> {
     leftOf(givenAway('part', partSender, '/shelf'), open),
     leftOf(givenAway('place’s rules', rulesSender, '/rules'), open),
   ]);
-  return lists.flat();
+  return [...lists.flat(), ...FORMS.flatMap((form) => typedIn(form, open))];
 }
 
 /** What closed windows left unsent in this browser. */
