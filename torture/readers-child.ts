@@ -5,6 +5,7 @@ import * as fc from 'fast-check';
 import {
   evaluate,
   readBuildText,
+  readCells,
   readPart,
   readRoute,
   readRulesText,
@@ -19,7 +20,7 @@ import { part } from '../core/src/parts/part.ts';
 import { route } from '../core/src/route/route.ts';
 import { MOST_ISSUES } from '../core/src/quantity/result.ts';
 import { drawn } from '../core/src/test/drawn.ts';
-import { readPartsFile } from '../web/src/files/parts-file.ts';
+import { guessMapping, partsFromTable, readPartsFile } from '../web/src/files/parts-file.ts';
 import { makeRoad, readRoadFile } from '../web/src/files/road-file.ts';
 import { spoiled } from './spoil.ts';
 import { chance } from './report.ts';
@@ -51,6 +52,11 @@ const texts = {
     demo('parts.json'),
     ...sampled(part, 60),
     'id,name,maker,price,currency,massKg,teeth\r\nring-a,A,M,1,GBP,0.1,38\r\n',
+  ],
+  cells: [
+    'cell,mAh,mohm\nA1,2200,40\nA2,2150,38\n\nA3 2300 41',
+    '2200\n2150\n',
+    Array.from({ length: 900 }, (_, i) => `C${String(i)};${String(2000 + i)};40`).join('\n'),
   ],
   road: [
     ...inFolder('routes'),
@@ -95,6 +101,14 @@ const readers = {
         const document = readPart(one);
         short(document.ok ? {} : document);
       }
+    if (read.ok && read.value.kind === 'table') {
+      const { table } = read.value;
+      partsFromTable('ring', table, guessMapping('ring', table.columns, {}));
+    }
+  },
+  cells: (bytes: Uint8Array): void => {
+    const text = textOf(bytes);
+    if (text.ok && readCells(text.value).cells.length > 1000) throw new Error('more than a thousand cells');
   },
   road: (bytes: Uint8Array): void => {
     const file = readRoadFile(bytes);

@@ -113,7 +113,10 @@ export function VersionsDialog<T, L>({
       )}
       {list === undefined && <p className="text-ink2">Fetching the versions…</p>}
       {list?.length === 0 && (
-        <p className="text-ink2">None yet. What a conflict sets aside is kept here, and what you name.</p>
+        <p className="text-ink2">
+          None yet. Kept here are what you name, what a conflict sets aside and, of a build, the state before
+          a change, at most one in five minutes.
+        </p>
       )}
       {list !== undefined && list.length > 0 && (
         <ul>
