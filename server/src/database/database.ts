@@ -15,7 +15,8 @@ function prepare(connection: Pragmas): void {
   connection.pragma('journal_mode = WAL');
   connection.pragma('synchronous = FULL');
   connection.pragma('foreign_keys = ON');
-  connection.pragma('busy_timeout = 5000');
+  // Short, since SQLite's waiting stops the whole process: longer waits are made by `begin`.
+  connection.pragma('busy_timeout = 5');
 }
 
 /** One writing connection behind a queue, and one that only reads. */
@@ -31,11 +32,9 @@ export interface Database {
   close(): Promise<void>;
 }
 
-/** How often a write is begun again while another process holds the file, and the pause between, ms. */
+/** How often the file is opened, or a write begun, again while another process holds the file, and the pause between, ms. */
 const MOST_TRIES = 400;
 const PAUSE_MS = 25;
-/** How often the file is opened again. */
-const OPEN_TRIES = 80;
 
 const isBusy = (problem: unknown): boolean => isCode(sqliteCode(problem), 'SQLITE_BUSY');
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
@@ -79,7 +78,7 @@ async function immediately<T>(writer: DataSource, work: (manager: EntityManager)
 export async function openDatabase(file: string, entities: EntitySchema[]): Promise<Database> {
   refuseUnusable(file);
   // Two servers that begin on one new file at once: the second waits for the tables of the first.
-  for (let tries = OPEN_TRIES; ; tries -= 1) {
+  for (let tries = MOST_TRIES; ; tries -= 1) {
     try {
       return await opened(file, entities);
     } catch (problem) {
@@ -89,13 +88,23 @@ export async function openDatabase(file: string, entities: EntitySchema[]): Prom
   }
 }
 
+/**
+ * Which changes are still to be made is read under the lock under which they are made, so that of two servers that
+ * begin on one file at once the second finds the work of the first; killed in the middle, nothing of it is there.
+ */
+async function migrate(writer: DataSource): Promise<void> {
+  const runner = writer.createQueryRunner();
+  await runner.beforeMigration();
+  await immediately(writer, () => writer.runMigrations({ transaction: 'none' }));
+  await runner.afterMigration();
+}
+
 async function opened(file: string, entities: EntitySchema[]): Promise<Database> {
   const writer = new DataSource({
     type: 'better-sqlite3',
     database: file,
     entities,
     migrations: MIGRATIONS,
-    migrationsRun: true,
     synchronize: false,
     prepareDatabase: (db: unknown) => {
       prepare(db as Pragmas);
@@ -103,13 +112,12 @@ async function opened(file: string, entities: EntitySchema[]): Promise<Database>
   });
   try {
     await writer.initialize();
+    await migrate(writer);
   } catch (problem) {
     // The connection is open already when its migrations fail.
     await writer.destroy().catch(() => undefined);
     throw problem;
   }
-  // Short, since SQLite's waiting stops the whole server: longer waits are made by `immediately`.
-  await writer.query('PRAGMA busy_timeout = 5');
   const reader = new DataSource({
     type: 'better-sqlite3',
     database: file,

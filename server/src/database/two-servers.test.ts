@@ -1,10 +1,11 @@
 import Sqlite from 'better-sqlite3';
 import request from 'supertest';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { createApp } from '../app.ts';
 import { openStored, openStores } from '../stores.ts';
 import { fixture, named, storedBuild, withRider, type Fixture } from '../test/fixture.ts';
 import type { Database } from './database.ts';
+import { FirstSlice1764000000000 } from './migrations/1764000000000-first-slice.ts';
 
 let it_: Fixture;
 let other: Database;
@@ -74,6 +75,30 @@ describe('two servers on one file', () => {
       await openStores(one).builds.create(named('One'));
       await one.close();
     }
+  });
+});
+
+describe('a second server that comes while the first makes the tables of a new file', () => {
+  afterEach(() => {
+    vi.restoreAllMocks();
+  });
+
+  it('waits for them and makes none again', async () => {
+    const file = `${it_.file}-between`;
+    let second: Promise<Database> | undefined;
+    const up = FirstSlice1764000000000.prototype.up.bind(new FirstSlice1764000000000());
+    const between = vi.spyOn(FirstSlice1764000000000.prototype, 'up').mockImplementation(async (runner) => {
+      second ??= openStored(file);
+      await Promise.race([second, new Promise((resume) => setTimeout(resume, 300))]);
+      await up(runner);
+    });
+    const first = await openStored(file);
+    expect(second).toBeDefined();
+    for (const one of [first, await second]) {
+      if (one !== undefined) await openStores(one).builds.create(named('One'));
+      await one?.close();
+    }
+    expect(between).toHaveBeenCalledTimes(1);
   });
 });
 
