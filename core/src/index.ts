@@ -18,7 +18,7 @@ export { readBy } from './quantity/zod-issues.ts';
 export type { UsedCell } from './document/cell.ts';
 export type { Accessory } from './document/charging.ts';
 export { CHEMISTRIES } from './document/chemistries.ts';
-export type { Answer, Chemistry, DonorStyle, DriveKind, Joining, PlaceId } from './document/choices.ts';
+export type { Answer, Chemistry, Commutation, DonorStyle, DriveKind, Joining, PlaceId } from './document/choices.ts';
 export type { SwitchedProfile } from './document/controller.ts';
 export {
   buildJsonSchema,
@@ -110,7 +110,14 @@ export type { Continuous } from './ride/continuous.ts';
 export type { Pace } from './ride/course.ts';
 export type { GradePoint } from './ride/grade-curve.ts';
 export { limitMap, type MapCell } from './ride/limit-map.ts';
-export { BINDING_WORDS, LIMIT_WORDS, limitQuantity, RIDE_END_WORDS } from './ride/limit-words.ts';
+export {
+  BINDING_WORDS,
+  LIMIT_WORDS,
+  limitNames,
+  limitQuantity,
+  RIDE_END_WORDS,
+  type LimitNames,
+} from './ride/limit-words.ts';
 export { operatingPoint } from './ride/operating-point.ts';
 export type { Ride } from './ride/ride.ts';
 export { STATED_CHARGE } from './ride/stated.ts';

@@ -7,6 +7,10 @@ export type DonorStyle = z.infer<typeof donorStyle>;
 export const driveKind = z.enum(['geared-hub', 'direct-drive-hub', 'mid-drive', 'external']);
 export type DriveKind = z.infer<typeof driveKind>;
 
+/** Who turns the current from winding to winding: the controller, or brushes inside. */
+export const commutation = z.enum(['electronic', 'brushes']);
+export type Commutation = z.infer<typeof commutation>;
+
 export const chemistry = z.enum(['nmc', 'nmc-power', 'lmo', 'lfp', 'lead-acid']);
 export type Chemistry = z.infer<typeof chemistry>;
 

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { byMotor } from './by-motor.ts';
 import { answer } from './choices.ts';
 import { CUTOFF_PER_CELL } from './pack.ts';
 import { NO_DEFAULT, quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
@@ -11,8 +12,10 @@ export const controllerSpecs = {
     max: 500,
     plausible: [8, 100],
     step: 1,
-    fallback: 20,
-    origin: 'common practice',
+    ...byMotor(
+      'batteryA',
+      'common practice: the motor’s watts over three quarters of its volts, 14 A at least',
+    ),
   },
   phaseCurrentA: {
     label: 'Phase current limit',
@@ -21,8 +24,7 @@ export const controllerSpecs = {
     max: 1000,
     plausible: [15, 250],
     step: 1,
-    fallback: 50,
-    origin: 'common practice, about 2.5 times the battery limit',
+    ...byMotor('phaseA', 'a multiple of the battery limit by the kind of motor, at most what its iron takes'),
   },
   ratedV: {
     label: 'Highest volts it stands',
@@ -135,8 +137,9 @@ export const controllerSpecs = {
     max: 500,
     plausible: [2, 40],
     step: 1,
-    fallback: 10,
-    origin: 'from memory',
+    // A larger controller has more or larger switches in parallel.
+    fallback: (c: FallbackContext) => 350 / c.motor.batteryA.value,
+    origin: 'from memory: 0.35 V at the battery limit',
   },
   massKg: {
     label: 'Controller, leads and fittings',

@@ -1,3 +1,4 @@
+import type { driveSpecs } from './drive.ts';
 import { QUANTITY_PATHS, type BuildDocument, type QuantityPath } from './document.ts';
 
 type When = (build: BuildDocument) => boolean;
@@ -10,6 +11,10 @@ const hubIn =
   (wheel: 'front' | 'rear'): When =>
   (b) =>
     hub(b) && b.drive.wheel === wheel;
+const unsaid =
+  (key: keyof BuildDocument['drive'] & keyof typeof driveSpecs): When =>
+  (b) =>
+    b.drive[key].source === 'unknown';
 const disc: When = (b) => {
   const brake = b.drive.wheel === 'front' ? b.donor.brakeFront : b.donor.brakeRear;
   return hub(b) && (brake === 'cable-disc' || brake === 'hydraulic-disc');
@@ -38,6 +43,12 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'donor.spindleMm': (b) => !middle(b) && b.controls.assistSensor !== 'none',
   'donor.rackLoadKg': (b) => b.pack.boxes.some((box) => box.place === 'rear-rack' || box.place === 'deck'),
   'donor.shockStrokeMm': (b) => b.donor.style === 'full-suspension',
+  'drive.labelNm': (b) => b.controller.phaseCurrentA.source === 'unknown',
+  'drive.noLoadRpm': unsaid('kvRpmPerV'),
+  'drive.noLoadA': unsaid('hysteresisNm'),
+  'drive.ratedRpm': unsaid('kvRpmPerV'),
+  'drive.ratedA': unsaid('kvRpmPerV'),
+  'drive.brushV': (b) => b.drive.commutation === 'brushes',
   'drive.overLocknutMm': hub,
   'drive.axleMm': hub,
   'drive.flatsMm': hub,

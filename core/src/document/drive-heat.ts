@@ -1,60 +1,7 @@
-import type { DriveKind } from './choices.ts';
+import { byMotor } from './by-motor.ts';
 import type { FallbackContext, QuantitySpec } from './quantity-spec.ts';
 
-interface HeatDefaults {
-  /** The motor these were estimated for, kg. */
-  readonly massKg: number;
-  readonly windingHeatJK: number;
-  readonly shellHeatJK: number;
-  readonly coupleWK: number;
-  readonly coolStillWK: number;
-  readonly coolMovingWK: number;
-}
-
-/** Two-node heat of a common motor of each kind: estimates from memory, to be fitted from a log. */
-const KIND: Readonly<Record<DriveKind, HeatDefaults>> = {
-  'geared-hub': {
-    massKg: 4.2,
-    windingHeatJK: 900,
-    shellHeatJK: 1500,
-    coupleWK: 1.6,
-    coolStillWK: 1.5,
-    coolMovingWK: 1.1,
-  },
-  'direct-drive-hub': {
-    massKg: 6.8,
-    windingHeatJK: 1600,
-    shellHeatJK: 2200,
-    coupleWK: 3,
-    coolStillWK: 2,
-    coolMovingWK: 1.6,
-  },
-  'mid-drive': {
-    massKg: 4.6,
-    windingHeatJK: 600,
-    shellHeatJK: 1500,
-    coupleWK: 2.3,
-    coolStillWK: 1.2,
-    coolMovingWK: 0.8,
-  },
-  external: {
-    massKg: 4.8,
-    windingHeatJK: 900,
-    shellHeatJK: 1600,
-    coupleWK: 2.2,
-    coolStillWK: 1.4,
-    coolMovingWK: 1,
-  },
-};
-
-/** Heat capacity and coupling grow with the mass of the motor; its surface with the power 2/3 of it (similar bodies). */
-const byMass =
-  (key: Exclude<keyof HeatDefaults, 'massKg'>, power: number) =>
-  ({ kind, motorKg }: FallbackContext): number => {
-    const of = KIND[kind];
-    return Number((of[key] * Math.pow(motorKg / of.massKg, power)).toPrecision(2));
-  };
-const ESTIMATE = 'estimate from the motor’s kind and mass, from memory';
+const ESTIMATE = 'follows from the motor’s kind and mass, from memory';
 
 /** The motor as two bodies: the winding, and the shell that the air cools. */
 export const driveHeatSpecs = {
@@ -65,8 +12,7 @@ export const driveHeatSpecs = {
     max: 50_000,
     plausible: [150, 5000],
     step: 50,
-    fallback: byMass('windingHeatJK', 1),
-    origin: ESTIMATE,
+    ...byMotor('windingHeatJK', ESTIMATE),
   },
   shellHeatJK: {
     label: 'Shell, heat to warm it 1 K',
@@ -75,8 +21,7 @@ export const driveHeatSpecs = {
     max: 50_000,
     plausible: [300, 8000],
     step: 50,
-    fallback: byMass('shellHeatJK', 1),
-    origin: ESTIMATE,
+    ...byMotor('shellHeatJK', ESTIMATE),
   },
   coupleWK: {
     label: 'Winding to shell',
@@ -85,8 +30,7 @@ export const driveHeatSpecs = {
     max: 100,
     plausible: [0.4, 12],
     step: 0.1,
-    fallback: byMass('coupleWK', 1),
-    origin: ESTIMATE,
+    ...byMotor('coupleWK', ESTIMATE),
   },
   coolStillWK: {
     label: 'Shell to still air',
@@ -95,8 +39,7 @@ export const driveHeatSpecs = {
     max: 100,
     plausible: [0.4, 8],
     step: 0.1,
-    fallback: byMass('coolStillWK', 2 / 3),
-    origin: ESTIMATE,
+    ...byMotor('coolStillWK', ESTIMATE),
   },
   coolMovingWK: {
     label: 'More when moving, at 1 m/s',
@@ -105,8 +48,7 @@ export const driveHeatSpecs = {
     max: 50,
     plausible: [0.2, 5],
     step: 0.1,
-    fallback: byMass('coolMovingWK', 2 / 3),
-    origin: ESTIMATE,
+    ...byMotor('coolMovingWK', ESTIMATE),
   },
   fluidFactor: {
     label: 'Fluid: winding to shell, times',
@@ -145,7 +87,7 @@ export const driveHeatSpecs = {
     max: 300,
     plausible: [110, 180],
     step: 5,
-    fallback: 140,
-    origin: 'from memory, magnets and insulation 130 to 150 C',
+    fallback: (c: FallbackContext) => (c.brushed ? 120 : 140),
+    origin: 'from memory: magnets and insulation 130 to 150 C, a brushed motor 120 C',
   },
 } as const satisfies Record<string, QuantitySpec>;

@@ -1,64 +1,10 @@
 import * as z from 'zod';
-import { answer, driveKind, type DriveKind } from './choices.ts';
+import { byMotor } from './by-motor.ts';
+import { answer, commutation, driveKind } from './choices.ts';
 import { driveFitSpecs, driveSizeSpecs } from './drive-fit.ts';
 import { driveHeatSpecs } from './drive-heat.ts';
-import { quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
-
-interface KindDefaults {
-  readonly kvRpmPerV: number;
-  readonly resistanceOhm: number;
-  readonly hysteresisNm: number;
-  readonly eddyNms: number;
-  readonly reduction: number;
-  readonly efficiency: number;
-  readonly massKg: number;
-}
-
-/** A common motor of each kind, from memory: 750 W geared hub, 1000 W direct-drive hub, 750 W mid-drive, 1000 W external. */
-const KIND: Readonly<Record<DriveKind, KindDefaults>> = {
-  'geared-hub': {
-    kvRpmPerV: 42,
-    resistanceOhm: 0.11,
-    hysteresisNm: 0.12,
-    eddyNms: 5e-4,
-    reduction: 5,
-    efficiency: 0.93,
-    massKg: 4.2,
-  },
-  'direct-drive-hub': {
-    kvRpmPerV: 9.5,
-    resistanceOhm: 0.17,
-    hysteresisNm: 0.55,
-    eddyNms: 0.01,
-    reduction: 1,
-    efficiency: 1,
-    massKg: 6.8,
-  },
-  'mid-drive': {
-    kvRpmPerV: 58,
-    resistanceOhm: 0.11,
-    hysteresisNm: 0.1,
-    eddyNms: 3e-4,
-    reduction: 21.9,
-    efficiency: 0.9,
-    massKg: 4.6,
-  },
-  external: {
-    kvRpmPerV: 62,
-    resistanceOhm: 0.09,
-    hysteresisNm: 0.1,
-    eddyNms: 3e-4,
-    reduction: 3,
-    efficiency: 0.93,
-    massKg: 4.8,
-  },
-};
-
-/** What a motor of the kind weighs, kg. */
-export const motorMassOf = (kind: DriveKind): number => KIND[kind].massKg;
-
-const byKind = (key: keyof KindDefaults) => (context: FallbackContext) => KIND[context.kind][key];
-const TYPICAL = 'from memory, usual for the kind of motor';
+import { driveLabelSpecs } from './drive-label.ts';
+import { quantities, type QuantitySpec } from './quantity-spec.ts';
 
 /** The motor as its direct-current equivalent. Resistance is line to line at 20 C. */
 export const driveSpecs = {
@@ -74,6 +20,7 @@ export const driveSpecs = {
     fallback: 250,
     origin: 'no default is used',
   },
+  ...driveLabelSpecs,
   kvRpmPerV: {
     label: 'Speed constant Kv, motor',
     unit: 'rpm/V',
@@ -81,8 +28,7 @@ export const driveSpecs = {
     max: 500,
     plausible: [6, 120],
     step: 0.5,
-    fallback: byKind('kvRpmPerV'),
-    origin: TYPICAL,
+    ...byMotor('kvRpmPerV', 'follows from the label’s speed, or from watts, volts, kind and wheel'),
   },
   resistanceOhm: {
     label: 'Winding resistance, 20 C',
@@ -91,8 +37,7 @@ export const driveSpecs = {
     max: 5,
     plausible: [0.03, 0.6],
     step: 0.01,
-    fallback: byKind('resistanceOhm'),
-    origin: TYPICAL,
+    ...byMotor('resistanceOhm', 'Kt^2 / Km^2, with Km^2 by the motor’s mass'),
   },
   hysteresisNm: {
     label: 'Core drag, constant part',
@@ -101,8 +46,7 @@ export const driveSpecs = {
     max: 5,
     plausible: [0.02, 1.2],
     step: 0.01,
-    fallback: byKind('hysteresisNm'),
-    origin: TYPICAL,
+    ...byMotor('hysteresisNm', 'follows from kind, watts and mass, from memory'),
   },
   eddyNms: {
     label: 'Core drag, part that grows with speed',
@@ -111,8 +55,7 @@ export const driveSpecs = {
     max: 0.2,
     plausible: [5e-5, 0.03],
     step: 0.0001,
-    fallback: byKind('eddyNms'),
-    origin: TYPICAL,
+    ...byMotor('eddyNms', 'follows from kind, watts and mass, from memory'),
   },
   reduction: {
     label: 'Internal reduction',
@@ -121,8 +64,7 @@ export const driveSpecs = {
     max: 200,
     plausible: [1, 40],
     step: 0.1,
-    fallback: byKind('reduction'),
-    origin: TYPICAL,
+    ...byMotor('reduction', 'follows from kind, watts and mass, from memory'),
   },
   efficiency: {
     label: 'Gear efficiency inside the motor',
@@ -131,8 +73,7 @@ export const driveSpecs = {
     max: 1,
     plausible: [0.8, 1],
     step: 0.01,
-    fallback: byKind('efficiency'),
-    origin: TYPICAL,
+    ...byMotor('efficiency', 'follows from kind, watts and mass, from memory'),
   },
   windingC: {
     label: 'Winding temperature used',
@@ -151,8 +92,7 @@ export const driveSpecs = {
     max: 40,
     plausible: [1.8, 14],
     step: 0.1,
-    fallback: byKind('massKg'),
-    origin: TYPICAL,
+    ...byMotor('massKg', 'follows from kind, watts and mass, from memory'),
   },
   ...driveSizeSpecs,
   ...driveFitSpecs,
@@ -162,6 +102,8 @@ export const driveSpecs = {
 export const drive = z.strictObject({
   name: z.string().max(80),
   kind: driveKind,
+  /** Three leads turned on and off by the controller, or two and brushes. */
+  commutation: commutation.default('electronic'),
   wheel: z.enum(['front', 'rear']),
   freewheel: z.boolean(),
   torqueArms: z.union([z.literal(0), z.literal(1), z.literal(2)]).default(0),

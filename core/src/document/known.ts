@@ -3,7 +3,7 @@ import type { Known, KnownBuild } from './known-build.ts';
 import type { FallbackContext, QuantitySpec, Sourced } from './quantity-spec.ts';
 import { countsUnder } from './counts-when.ts';
 import { donorSpecs, wheelbaseOf } from './donor.ts';
-import { motorMassOf } from './drive.ts';
+import { motorDefaults } from './motor-defaults.ts';
 import { ladenCentre } from './frame-of.ts';
 import { LABEL_V_PER_CELL, USUAL_AH } from './pack.ts';
 import { packFromCells } from './pack-from-cells.ts';
@@ -16,8 +16,22 @@ function known(path: QuantityPath, spec: QuantitySpec, entered: Sourced, context
   if (entered.source !== 'unknown') {
     return { path, label, unit, value: entered.value, source: entered.source, origin: '' };
   }
-  const value = typeof spec.fallback === 'function' ? spec.fallback(context) : spec.fallback;
-  return { path, label, unit, value, source: 'unknown', origin: spec.origin };
+  const { fallback, because, origin } = spec;
+  if (typeof fallback !== 'function')
+    return { path, label, unit, value: fallback, source: 'unknown', origin };
+  const value = Math.min(spec.max, Math.max(spec.min, fallback(context)));
+  if (because === undefined) return { path, label, unit, value, source: 'unknown', origin };
+  return {
+    path,
+    label,
+    unit,
+    value,
+    source: 'unknown',
+    // Written only where it is read: a build is resolved at every keystroke.
+    get origin() {
+      return because(context);
+    },
+  };
 }
 
 /** Volts of a pack of which nothing is known. Common practice. */
@@ -43,6 +57,35 @@ function packContext({
   };
 }
 
+const said = (quantity: Sourced): number | undefined =>
+  quantity.source === 'unknown' ? undefined : quantity.value;
+
+/** All constants of the motor, by what is known of it. */
+function motorOf({ drive, donor, controller }: BuildDocument, size: { beadMm: number; tyreMm: number }) {
+  const rollout = said(donor.rolloutMm) ?? rolloutFromSizeMm(size.beadMm, size.tyreMm);
+  return motorDefaults({
+    kind: drive.kind,
+    brushed: drive.commutation === 'brushes',
+    wheelRadius: rollout / 1000 / (2 * Math.PI),
+    ratedPowerW: said(drive.ratedPowerW),
+    labelV: said(drive.labelV),
+    massKg: said(drive.massKg),
+    reduction: said(drive.reduction),
+    efficiency: said(drive.efficiency),
+    kvRpmPerV: said(drive.kvRpmPerV),
+    resistanceOhm: said(drive.resistanceOhm),
+    hysteresisNm: said(drive.hysteresisNm),
+    eddyNms: said(drive.eddyNms),
+    noLoadRpm: said(drive.noLoadRpm),
+    noLoadA: said(drive.noLoadA),
+    ratedRpm: said(drive.ratedRpm),
+    ratedA: said(drive.ratedA),
+    labelNm: said(drive.labelNm),
+    brushV: said(drive.brushV),
+    batteryA: said(controller.batteryCurrentA),
+  });
+}
+
 /** The choices that defaults depend on. */
 function fallbackContext(build: BuildDocument): FallbackContext {
   const { style, beadMm, tyreMm, wheelbaseMm } = build.donor;
@@ -53,8 +96,8 @@ function fallbackContext(build: BuildDocument): FallbackContext {
   return {
     style,
     kind: build.drive.kind,
-    motorKg:
-      build.drive.massKg.source === 'unknown' ? motorMassOf(build.drive.kind) : build.drive.massKg.value,
+    brushed: build.drive.commutation === 'brushes',
+    motor: motorOf(build, size),
     ...packContext(build.pack),
     ...size,
     wheelbaseMm: wheelbaseMm.source === 'unknown' ? wheelbaseOf(style) : wheelbaseMm.value,

@@ -103,8 +103,9 @@ export const packSpecs = {
     max: 500,
     plausible: [12, 100],
     step: 1,
-    fallback: 30,
-    origin: 'common practice',
+    // Taken as what the controller asks, so that an unread label never binds in silence.
+    fallback: (c: FallbackContext) => c.motor.batteryA.value,
+    origin: 'taken as the controller’s limit until its label is read',
   },
   cellsContinuousA: {
     label: 'Cells, continuous',

@@ -1,12 +1,15 @@
 import * as z from 'zod';
 import type { Unit } from '../quantity/units.ts';
 import type { Chemistry, DonorStyle, DriveKind } from './choices.ts';
+import type { MotorDefaults } from './motor-defaults.ts';
 
 /** What a default may depend on: the few choices that decide which typical value fits. */
 export interface FallbackContext {
   readonly style: DonorStyle;
   readonly kind: DriveKind;
-  readonly motorKg: number;
+  /** What follows for the motor and its controller's currents from what is known of them. */
+  readonly motor: MotorDefaults;
+  readonly brushed: boolean;
   readonly chemistry: Chemistry;
   readonly nominalV: number;
   readonly cellsInSeries: number;
@@ -35,6 +38,8 @@ export interface QuantitySpec {
   readonly fallback: number | ((context: FallbackContext) => number);
   /** Where the default comes from. */
   readonly origin: string;
+  /** The same for a build in hand, with what it followed from. */
+  readonly because?: (context: FallbackContext) => string;
 }
 
 export const NO_DEFAULT = 'no default is used';

@@ -1,4 +1,5 @@
 import type { BuildDocument } from '../document/document.ts';
+import { withBatteryLimit } from '../document/turned-down.ts';
 import type { Sourced } from '../document/quantity-spec.ts';
 import { applyPart } from '../parts/apply-part.ts';
 import type { Part, PartOf } from '../parts/part.ts';
@@ -42,7 +43,9 @@ function lowered(build: BuildDocument, link: Link): Draft | undefined {
   if (amps < 1 || amps >= entered.value) return undefined;
   return {
     what: `${phase ? 'Phase limit' : 'Controller'} down to ${String(amps)} A`,
-    build: { ...build, controller: { ...build.controller, [key]: assumed(amps) } },
+    build: phase
+      ? { ...build, controller: { ...build.controller, phaseCurrentA: assumed(amps) } }
+      : withBatteryLimit(build, amps),
     price: null,
   };
 }

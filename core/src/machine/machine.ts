@@ -5,11 +5,11 @@ import { knownBuild } from '../document/known.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { accessoryWatts } from './accessories.ts';
 import { airDensity } from './air.ts';
-import type { Pack } from './battery.ts';
+import { supplyAt, type Pack } from './battery.ts';
 import { merged, sameKind } from './joined-packs.ts';
 import { gears, type Gear } from './driveline.ts';
 import type { Limits } from './limits.ts';
-import { torqueConstant, warmResistance, type Motor } from './motor.ts';
+import { DIODE_V, fixedDrop, packShare, torqueConstant, warmResistance, type Motor } from './motor.ts';
 import { regenerationOf, type Regeneration } from './regeneration.ts';
 import { thermalOf } from './thermal-of.ts';
 import type { Thermal } from './thermal.ts';
@@ -42,6 +42,9 @@ export interface Machine {
   readonly motor: Motor;
   /** Winding at its working temperature plus the controller, ohm. */
   readonly circuitOhm: number;
+  /** Fixed drops in that circuit, V, and what the pack gives for each watt that it takes. */
+  readonly dropV: number;
+  readonly packShare: number;
   /** The controller's own share of it. */
   readonly controllerOhm: number;
   /** Efficiency from motor shaft to tyre. */
@@ -178,6 +181,16 @@ function packsOf(build: BuildDocument, known: KnownBuild): Pick<Machine, 'pack' 
   return { pack, second: { join, pack: other, bmsA: bmsCurrentA.value, charge: chargedPct.value / 100 } };
 }
 
+/** The motor itself, with its brushes where it has any. */
+const motorOf = ({ drive: { freewheel, commutation } }: BuildDocument, { drive }: KnownBuild): Motor => ({
+  kt: torqueConstant(drive.kvRpmPerV.value),
+  resistance20: drive.resistanceOhm.value,
+  hysteresisNm: drive.hysteresisNm.value,
+  eddyNms: drive.eddyNms.value,
+  freewheel,
+  ...(commutation === 'brushes' ? { brushes: { brushV: drive.brushV.value, diodeV: DIODE_V } } : {}),
+});
+
 /** Puts a build together from its known quantities. */
 export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine {
   const { brief, donor, drive, gearing, controller } = known;
@@ -192,6 +205,8 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     midDrive,
   });
   const mass = machineMassKg(build, known);
+  const packs = packsOf(build, known);
+  const motor = motorOf(build, known);
   return {
     kind: build.drive.kind,
     machineMassKg: mass,
@@ -202,16 +217,13 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
       airDensity: airDensity(brief.altitudeM.value, brief.temperatureC.value),
       headwind: brief.headwindMs.value,
     },
-    motor: {
-      kt: torqueConstant(drive.kvRpmPerV.value),
-      resistance20: drive.resistanceOhm.value,
-      hysteresisNm: drive.hysteresisNm.value,
-      eddyNms: drive.eddyNms.value,
-      freewheel: build.drive.freewheel,
-    },
+    motor,
     circuitOhm:
       warmResistance(drive.resistanceOhm.value, drive.windingC.value) +
       controller.resistanceMohm.value / 1000,
+    dropV: fixedDrop(motor),
+    // At half charge: what else a pack stands at moves the share of a diode by a thousandth or two.
+    packShare: packShare(motor, supplyAt(packs.pack, 0.5).openVolts),
     controllerOhm: controller.resistanceMohm.value / 1000,
     efficiency: drive.efficiency.value * transmission(build, known),
     gearEfficiency: drive.efficiency.value,
@@ -224,7 +236,7 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     thermal: thermalOf(build, known),
     regeneration: regenerationOf(build, known),
     airC: brief.temperatureC.value,
-    ...packsOf(build, known),
+    ...packs,
     rider: {
       powerW: brief.riderPowerW.value,
       cadenceMinRpm: brief.cadenceMinRpm.value,

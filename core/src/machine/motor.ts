@@ -9,7 +9,33 @@ export interface Motor {
   /** Core drag per rad/s, N m s. */
   readonly eddyNms: number;
   readonly freewheel: boolean;
+  /** Undefined for a motor whose controller turns the current from winding to winding. */
+  readonly brushes?: Brushes;
 }
+
+/** A motor with brushes and the one-quadrant chopper that feeds it. */
+interface Brushes {
+  /** Lost in both brushes, and in the diode through which the current runs on while the switch is open, V. */
+  readonly brushV: number;
+  readonly diodeV: number;
+}
+
+/** Fixed drop of a three-phase bridge, V. From memory. */
+const BRIDGE_V = 0.3;
+/** A free-wheeling diode, V. From memory. */
+export const DIODE_V = 0.7;
+
+/** Fixed drops that the controller's power has to cover beside back EMF and resistance, V. */
+export const fixedDrop = ({ brushes }: Motor): number =>
+  brushes === undefined ? BRIDGE_V : brushes.brushV + brushes.diodeV;
+
+/**
+ * What the pack gives for each watt that the motor's circuit takes, fixed drops counted. A chopper is on for the share
+ * D = (E + Vb + I R + Vf) / (V + Vf) of the time and takes D I from the pack: V / (V + Vf) of E' I. Derived from
+ * D V = E + Vb + I R + (1 - D) Vf.
+ */
+export const packShare = ({ brushes }: Motor, busV: number): number =>
+  brushes === undefined ? 1 : busV / (busV + brushes.diodeV);
 
 /** Temperature coefficient of copper's resistance at 20 C, 1/K (IEC 60028: 0.00393). */
 const COPPER_PER_K = 0.00393;

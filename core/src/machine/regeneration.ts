@@ -12,6 +12,8 @@ export function regenerationOf(
   build: BuildDocument,
   { controller, pack }: KnownBuild,
 ): Regeneration | undefined {
+  // A chopper of one switch and one diode carries current one way only.
+  if (build.drive.commutation === 'brushes') return undefined;
   if (build.drive.freewheel || build.controller.regenerates !== 'yes') return undefined;
   const unknown = build.controller.regenA.source === 'unknown';
   // Nothing is worked out from an unknown limit: it is then left out, which errs on the short side.

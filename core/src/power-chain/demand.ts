@@ -43,6 +43,8 @@ export function batteryDemand(
 
 /** Phase amps, effective: on the hill by the climb, at most and moving off the phase limit. */
 export function phaseDemand(climb: ClimbOutcome, machine: Machine): Demand {
-  const most = machine.limits.phaseA * EFFECTIVE;
-  return { continuousA: climb.climbs ? climb.phaseA * EFFECTIVE : most, peakA: most, startA: most };
+  // A brushed motor's two leads carry the whole of its current.
+  const effective = machine.motor.brushes === undefined ? EFFECTIVE : 1;
+  const most = machine.limits.phaseA * effective;
+  return { continuousA: climb.climbs ? climb.phaseA * effective : most, peakA: most, startA: most };
 }

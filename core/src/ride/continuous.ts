@@ -1,6 +1,6 @@
 import type { Gear } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
-import { copperGrowth, coreDrag } from '../machine/motor.ts';
+import { copperGrowth, coreDrag, type Motor } from '../machine/motor.ts';
 import { airCooling, steadyWarmth, type SteadyHeat } from '../machine/thermal.ts';
 
 /** What a motor holds for ever at a speed. */
@@ -14,16 +14,23 @@ export interface Continuous {
   readonly shellC: number;
 }
 
+/** What burns at the brushes, W, half in the rotor and half in the shell, and their friction, N m: all in the shell. */
+const atBrushes = ({ brushes, hysteresisNm }: Motor, phaseA: number) =>
+  brushes === undefined ? NO_BRUSHES : { brushW: brushes.brushV * phaseA, rubNm: hysteresisNm };
+const NO_BRUSHES = { brushW: 0, rubNm: 0 } as const;
+
 /** Losses of an even phase current at a speed, W; copper as at 20 C. */
 export function heatOf(machine: Machine, gear: Gear, v: number, phaseA: number): SteadyHeat {
   const { motor } = machine;
   const omega = gear.motorRatio * v;
   const drag = phaseA === 0 && motor.freewheel ? 0 : coreDrag(motor, omega);
   const shaftW = Math.max(0, motor.kt * phaseA - drag) * omega;
+  const { brushW, rubNm } = atBrushes(motor, phaseA);
+  const rubW = drag === 0 ? 0 : rubNm * omega;
   return {
     copper20W: phaseA * phaseA * motor.resistance20,
-    coreW: drag * omega,
-    shellW: shaftW * (1 - machine.gearEfficiency),
+    coreW: drag * omega - rubW + brushW / 2,
+    shellW: shaftW * (1 - machine.gearEfficiency) + rubW + brushW / 2,
   };
 }
 
@@ -45,8 +52,11 @@ export function continuousAt(machine: Machine, gear: Gear, v: number): Continuou
   const lost = 1 - machine.gearEfficiency;
   const path = 1 / cooling + 1 / thermal.coupleWK;
   const a = motor.resistance20 * (1 + copperGrowth * (limitC - 20)) * path;
-  const b = (motor.kt * omega * lost) / cooling;
-  const c = drag * omega * path - (drag * omega * lost) / cooling - (limitC - airC);
+  const { brushW: perAmp, rubNm } = atBrushes(motor, 1);
+  const b = (motor.kt * omega * lost) / cooling + (perAmp / 2) * (path + 1 / cooling);
+  // Friction of the brushes never reaches the winding: it takes the way from the shell alone.
+  const rub = (rubNm * omega) / thermal.coupleWK;
+  const c = drag * omega * path - rub - (drag * omega * lost) / cooling - (limitC - airC);
   const phaseA = c >= 0 ? 0 : (-2 * c) / (b + Math.sqrt(b * b - 4 * a * c));
   const torque = Math.max(0, motor.kt * phaseA - drag);
   const warm = steadyWarmth(thermal, heatOf(machine, gear, v, phaseA), cooling, airC);

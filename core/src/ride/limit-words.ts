@@ -1,5 +1,5 @@
 import type { Known, KnownBuild } from '../document/known-build.ts';
-import type { Limit } from '../machine/limits.ts';
+import { LIMITS, type Limit } from '../machine/limits.ts';
 import type { RideEnd } from './ride.ts';
 import type { Binding } from './trace.ts';
 
@@ -21,7 +21,7 @@ export const LIMIT_WORDS: Readonly<Record<Limit | 'empty', string>> = {
 };
 
 /** What decides a step of a ride, in words. */
-export const BINDING_WORDS: Readonly<Record<Binding, string>> = {
+export const BINDING_WORDS: Readonly<Record<Binding | 'empty', string>> = {
   ...LIMIT_WORDS,
   wish: 'speed wished for',
   rolling: 'rolls freely',
@@ -66,8 +66,26 @@ export function limitQuantity(
     case 'cadence':
       return brief.cadenceMaxRpm;
     case 'voltage':
+      return drive.kvRpmPerV;
     case 'pack-power':
     case 'no-motor':
       return undefined;
   }
 }
+
+/** The name of everything that can bind on a build. */
+export type LimitNames = Readonly<Record<Binding | 'empty', string>>;
+
+const isAssumed = (known: Known | undefined): boolean =>
+  known?.source === 'unknown' || known?.source === 'assumed';
+
+/** Names of what can bind; one that rests on a value nobody has read or measured says so, so that no default decides in silence. */
+export const limitNames = (known: KnownBuild): LimitNames => ({
+  ...BINDING_WORDS,
+  ...Object.fromEntries(
+    LIMITS.filter((limit) => isAssumed(limitQuantity(limit, known))).map((limit) => [
+      limit,
+      `${LIMIT_WORDS[limit]} (assumed)`,
+    ]),
+  ),
+});

@@ -26,7 +26,7 @@ export class MotorHeat {
   private readonly cold: Machine;
   private readonly machine: WarmMachine;
   /** Of what gears and chain lose, the share that falls inside the motor. */
-  private readonly inside: number;
+  readonly inside: number;
   warmth: Warmth;
   hottestC: number;
   /** When the controller began to hold back, and when the winding suffered, s. */
@@ -51,11 +51,11 @@ export class MotorHeat {
     this.apply(0);
   }
 
-  /** Adds the losses of `dt` seconds at road speed `v`, W, up to the time `now` of the ride. */
-  add(windingW: number, gearsW: number, v: number, dt: number, now: number): void {
+  /** Adds the losses of winding and shell in `dt` seconds at road speed `v`, W, up to the time `now` of the ride. */
+  add(windingW: number, shellW: number, v: number, dt: number, now: number): void {
     this.seconds += dt;
     this.windingJ += windingW * dt;
-    this.shellJ += gearsW * this.inside * dt;
+    this.shellJ += shellW * dt;
     this.cooling += airCooling(this.cold.thermal, v) * dt;
     if (this.seconds < HEAT_S) return;
     const s = this.seconds;

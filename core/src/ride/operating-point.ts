@@ -13,9 +13,6 @@ export interface OperatingPoint {
   readonly limit: Limit;
 }
 
-/** Fixed drop of the controller's bridge, V. From memory. */
-export const BRIDGE_V = 0.3;
-
 interface Bound {
   readonly amps: number;
   readonly limit: Limit;
@@ -75,7 +72,9 @@ export function operatingPoint(machine: Machine, gear: Gear, supply: Supply, v: 
   let amps = limits.phaseA;
   let limit: Limit = 'phase-current';
 
-  const byVoltage = Math.max(0, (supply.openVolts - emf) / (circuitOhm + supply.ohm));
+  // Switched on all the time, a chopper's diode carries nothing.
+  const brushV = motor.brushes?.brushV ?? 0;
+  const byVoltage = Math.max(0, (supply.openVolts - emf - brushV) / (circuitOhm + supply.ohm));
   if (byVoltage < amps) {
     amps = byVoltage;
     limit = 'voltage';
@@ -88,8 +87,8 @@ export function operatingPoint(machine: Machine, gear: Gear, supply: Supply, v: 
     watts = limits.powerW;
     wattsLimit = 'power-limit';
   }
-  watts = Math.max(0, watts - limits.standbyW);
-  const e = emf + BRIDGE_V;
+  watts = Math.max(0, watts - limits.standbyW) / machine.packShare;
+  const e = emf + machine.dropV;
   const byPower = (2 * watts) / (e + Math.sqrt(e * e + 4 * circuitOhm * watts));
   if (byPower < amps) {
     amps = byPower;
@@ -145,7 +144,9 @@ export function batteryAmps(supply: Supply, watts: number): number {
 export const electricalWatts = (machine: Machine, gear: Gear, phaseA: number, v: number): number =>
   phaseA === 0
     ? machine.limits.standbyW
-    : (machine.motor.kt * gear.motorRatio * v + BRIDGE_V + machine.circuitOhm * phaseA) * phaseA +
+    : (machine.motor.kt * gear.motorRatio * v + machine.dropV + machine.circuitOhm * phaseA) *
+        phaseA *
+        machine.packShare +
       machine.limits.standbyW;
 
 /**

@@ -1,6 +1,5 @@
 import type { Gear } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
-import { BRIDGE_V } from './operating-point.ts';
 import type { PowerSource } from './power-source.ts';
 
 /**
@@ -17,7 +16,7 @@ export function brakingAmps(
   brakeN: number,
 ): number {
   const { regeneration, motor, circuitOhm, limits } = machine;
-  const emf = motor.kt * gear.motorRatio * v - BRIDGE_V;
+  const emf = motor.kt * gear.motorRatio * v - machine.dropV;
   if (regeneration === undefined || brakeN <= 0 || emf <= 0) return 0;
   const { openVolts, ohm } = source.supply;
   const intoPack = Math.min(regeneration.batteryA, Math.max(0, (source.fullVolts - openVolts) / ohm));

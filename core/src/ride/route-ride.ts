@@ -4,7 +4,6 @@ import { coreDrag } from '../machine/motor.ts';
 import type { Course } from './course.ts';
 import { emptyLedger } from './ledger.ts';
 import { MotorHeat, type WarmMachine } from './motor-heat.ts';
-import { BRIDGE_V } from './operating-point.ts';
 import { powerSource, type PowerSource } from './power-source.ts';
 import type { Ride, RideEnd, RideOptions } from './ride.ts';
 import { Road } from './road.ts';
@@ -191,7 +190,6 @@ class RideState {
     const omega = step.gear.motorRatio * vm;
     const windingW = amps * amps * (m.circuitOhm - m.controllerOhm);
     const standbyW = m.limits.standbyW - m.accessoryW;
-    const controllerW = amps * amps * m.controllerOhm + BRIDGE_V * Math.abs(amps) + standbyW;
     const emfW = m.motor.kt * omega * amps;
     // A motor behind its freewheel stands while it is not needed.
     const turns = amps !== 0 || !m.motor.freewheel;
@@ -200,9 +198,13 @@ class RideState {
     const dragW = turns ? coreDrag(m.motor, omega) * omega : 0;
     const coreW = runsFree ? emfW : dragW;
     const gearsW = turns ? emfW - coreW - step.motorN * vm : 0;
-    const watts = emfW + windingW + controllerW + m.accessoryW;
+    const circuitW = emfW + amps * amps * m.circuitOhm + m.dropV * Math.abs(amps);
+    const brushW = (m.motor.brushes?.brushV ?? 0) * amps;
+    const motorW = circuitW * m.packShare;
+    const controllerW = motorW - emfW - windingW - brushW + standbyW;
+    const watts = motorW + standbyW + m.accessoryW;
     const drawn = this.source.draw(watts, dt);
-    ledger.copper += windingW * dt;
+    ledger.copper += (windingW + brushW) * dt;
     ledger.core += coreW * dt;
     ledger.gears += gearsW * dt;
     ledger.controller += controllerW * dt;
@@ -214,7 +216,10 @@ class RideState {
     this.usedJ += watts * dt;
     this.batteryW = watts;
     this.batteryA = drawn.amps;
-    this.heat.add(windingW + coreW, gearsW, vm, dt, this.t);
+    // Brushes rub and burn at the commutator: half of it warms the rotor, half the shell; their friction the shell.
+    const rubW = m.motor.brushes !== undefined && turns && !runsFree ? m.motor.hysteresisNm * omega : 0;
+    const shellW = gearsW * this.heat.inside + rubW + brushW / 2;
+    this.heat.add(windingW + brushW / 2 + coreW - rubW, shellW, vm, dt, this.t);
   }
 
   /** At the end of a piece: stands where there is a stop, then goes on, round again, or is there. */

@@ -76,9 +76,9 @@ describe('volts and amps, facts of the trade (common practice, no source)', () =
     const amps = (batteryCurrentA: number) =>
       assemble(
         free('geared-hub', {
-          controller: { batteryCurrentA, phaseCurrentA: batteryCurrentA * 2.5 },
+          controller: { batteryCurrentA, phaseCurrentA: batteryCurrentA * 2.5, resistanceMohm: 10 },
           pack: { bmsCurrentA: 60 },
-          drive: { kvRpmPerV: 32 },
+          drive: { kvRpmPerV: 32, massKg: 5.8 },
         }),
       );
     const [small, large] = [amps(19), amps(35)];

@@ -205,8 +205,10 @@ export class Stepper {
   private most(v: number): number {
     const { m, gear } = this;
     const full = (this.full = operatingPoint(m, gear, this.source.supply, v));
-    if (this.helping) return full.forceN + riderForce(m.rider, gear, m.chainEfficiency, v);
-    return m.assistRatio === Infinity ? full.forceN : full.forceN * (1 + 1 / m.assistRatio);
+    if (!this.helping && m.assistRatio === Infinity) return full.forceN;
+    const legs = riderForce(m.rider, gear, m.chainEfficiency, v);
+    // Legs that only do their share give no more than they have.
+    return full.forceN + (this.helping ? legs : Math.min(legs, full.forceN / m.assistRatio));
   }
 
   private readonly bracket = new Bracket();

@@ -86,6 +86,7 @@ function section(name: SectionName): fc.Arbitrary<Record<string, Sourced>> {
 export const anyBuild: fc.Arbitrary<BuildDocument> = fc
   .record({
     kind: fc.constantFrom(...driveKind.options),
+    commutation: fc.constantFrom('electronic' as const, 'electronic' as const, 'brushes' as const),
     style: fc.constantFrom(...donorStyle.options),
     chemistry: fc.constantFrom(...chemistry.options),
     wheel: fc.constantFrom('front' as const, 'rear' as const),
@@ -183,6 +184,7 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
       drive: {
         ...base.drive,
         ...c.drive,
+        commutation: c.commutation,
         wheel: c.wheel,
         torqueArms: c.arms,
         discMount: c.label,

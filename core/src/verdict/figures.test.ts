@@ -21,8 +21,8 @@ describe('top speed', () => {
     expect(figure('top-speed', { brief: { cruiseSpeedKmh: 35 } }).state).toBe('look');
   });
 
-  it('says at what charge, and what binds on the level', () => {
-    expect(words(figure('top-speed'))).toBe('half charge, speed limit');
+  it('says at what charge, what binds on the level, and when that is assumed', () => {
+    expect(words(figure('top-speed'))).toBe('half charge, speed limit (assumed)');
     expect(words(figure('top-speed', { controller: { limitsSpeed: false }, drive: { kvRpmPerV: 25 } }))).toBe(
       'half charge, voltage',
     );

@@ -12,6 +12,7 @@ import { lazily } from '../quantity/lazily.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { climb, type ClimbOutcome } from '../ride/climb.ts';
 import { constantSpeedRange, type Legs, type RangeOutcome } from '../ride/range.ts';
+import { limitNames, type LimitNames } from '../ride/limit-words.ts';
 import type { Ride } from '../ride/ride.ts';
 import { startGrade, type StartGrade } from '../ride/start-grade.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
@@ -24,6 +25,8 @@ export interface Study {
   readonly known: KnownBuild;
   /** Every known quantity that counts under the build's choices. */
   readonly used: readonly Known[];
+  /** What binds, by name; a limit that rests on an assumed value says so. */
+  readonly limitNames: LimitNames;
   readonly machine: Machine;
   readonly choice: GearChoice;
   /** The charge that the habit of charging begins a ride with, 0 to 1. */
@@ -82,6 +85,7 @@ export function study(build: BuildDocument): Study {
     build: () => build,
     known: () => knownBuild(build),
     used: () => knownInUse(build, s.known),
+    limitNames: () => limitNames(s.known),
     machine: () => assembleKnown(build, s.known),
     choice: () => s.machine.heldGear ?? 'best',
     charged: () => s.known.pack.chargeLimitPct.value / 100,

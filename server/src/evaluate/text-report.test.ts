@@ -47,7 +47,7 @@ describe('the text report', () => {
     ]) {
       expect(report).toContain(`Working: ${label}`);
     }
-    expect(report).toMatch(/Kv\s+Speed constant Kv, motor\s+58\.0\srpm\/V {2}\(unknown; from memory/);
+    expect(report).toMatch(/Kv\s+Speed constant Kv, motor\s+[\d.]+\srpm\/V {2}\(unknown; .*from memory/);
     expect(report).toContain('source: Motor: direct-current equivalent');
     expect(report).toContain('note: Level road, constant speed');
   });

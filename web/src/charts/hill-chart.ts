@@ -39,8 +39,11 @@ export const capital = (text: string): string => text.charAt(0).toUpperCase() + 
 /** The limit's value and where it comes from, under its name. */
 export function limitNote(limit: Limit, known: KnownBuild, system: UnitSystem): string {
   const quantity = limitQuantity(limit, known);
-  if (quantity === undefined)
-    return limit === 'voltage' || limit === 'pack-power' ? 'pack at half charge' : '';
+  if (limit === 'voltage' || limit === 'pack-power') {
+    const guessed = quantity?.source === 'unknown' || quantity?.source === 'assumed';
+    return guessed ? 'pack at half charge, Kv assumed' : 'pack at half charge';
+  }
+  if (quantity === undefined) return '';
   const unit = shownUnit(quantity.unit, system);
   const from = {
     measured: 'measured',

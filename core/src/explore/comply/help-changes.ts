@@ -1,5 +1,6 @@
 import type { BuildDocument } from '../../document/document.ts';
 import { knownBuild } from '../../document/known.ts';
+import { withBatteryLimit } from '../../document/turned-down.ts';
 import { peakWheelWatts } from '../../law/motor-alone.ts';
 import { LIFTED, profileName } from '../../law/profile.ts';
 import type { CurveClause, NumberClause } from '../../law/rule-schema.ts';
@@ -11,10 +12,7 @@ import { assumed, tenthBelow, type ComplyChange } from './change.ts';
 /** Battery amps turned down until the peak at the wheel is within the limit. */
 export function lessCurrent(build: BuildDocument, clause: NumberClause): ComplyChange | undefined {
   const limit = convert(clause.limit, clause.unit, 'W');
-  const turned = (amps: number): BuildDocument => ({
-    ...build,
-    controller: { ...build.controller, batteryCurrentA: assumed(amps) },
-  });
+  const turned = (amps: number): BuildDocument => withBatteryLimit(build, amps);
   const meets = (amps: number): boolean => {
     const peak = peakWheelWatts(assemble(turned(amps)));
     return clause.op === '<' ? peak < limit : peak <= limit;
@@ -33,7 +31,7 @@ export function lessCurrent(build: BuildDocument, clause: NumberClause): ComplyC
     id: 'current',
     what: ['Battery current limit to ', qty(amps, 'A', 1)],
     effort: 'setting',
-    apply: (b) => ({ ...b, controller: { ...b.controller, batteryCurrentA: assumed(amps) } }),
+    apply: (b) => withBatteryLimit(b, amps),
   };
 }
 

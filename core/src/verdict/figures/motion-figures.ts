@@ -3,7 +3,6 @@ import { msToKmh } from '../../quantity/units.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
 import { inputRow, stepRow, type Figure } from '../figure.ts';
-import { LIMIT_WORDS } from '../../ride/limit-words.ts';
 import type { Study } from '../study.ts';
 import {
   FORMULA_SOURCES,
@@ -33,7 +32,7 @@ export function topSpeedFigure(study: Study): Figure {
   const fast = (kmh ?? 0) + HAIR_KMH >= wanted ? 'fine' : 'look';
   const state: State = kmh === undefined ? 'stop' : fast;
   const condition: Phrase = top.moves
-    ? [`half charge, ${LIMIT_WORDS[top.traction.limit]}`]
+    ? [`half charge, ${study.limitNames[top.traction.limit]}`]
     : ['does not move on the level'];
   return {
     id: 'top-speed',

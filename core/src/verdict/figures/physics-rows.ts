@@ -5,7 +5,6 @@ import { STANDARD_GRAVITY } from '../../quantity/constants.ts';
 import { msToKmh } from '../../quantity/units.ts';
 import type { Traction } from '../../ride/traction.ts';
 import { inputRow, stepRow, type WorkingRow } from '../figure.ts';
-import { LIMIT_WORDS } from '../../ride/limit-words.ts';
 import { STATED_CHARGE } from '../../ride/stated.ts';
 import { type Study } from '../study.ts';
 
@@ -85,7 +84,7 @@ export function balanceSteps(study: Study, v: number, t: Traction, gradePct: num
     ...(t.gear.hubGear === null ? [] : [stepRow('hub', 'Hub gear in use', t.gear.hubGear, '1')]),
     stepRow('n', 'Motor rad/s per m/s of road', t.gear.motorRatio, '1'),
     stepRow('E', 'Back EMF', machine.motor.kt * omega, 'V'),
-    stepRow('I', `Phase current, held by ${LIMIT_WORDS[t.limit]}`, t.phaseA, 'A'),
+    stepRow('I', `Phase current, held by ${study.limitNames[t.limit]}`, t.phaseA, 'A'),
     stepRow('Fm', 'Motor’s force at the tyre', t.motorN, 'N'),
     stepRow('Fr', 'Rider’s force at the tyre', t.riderN, 'N'),
     stepRow('Froll', 'Rolling', weight * cosine * machine.road.crr, 'N'),

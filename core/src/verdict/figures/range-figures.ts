@@ -2,7 +2,6 @@ import { coldAgedCapacityAh } from '../../machine/battery.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
 import { inputRow, stepRow, type Figure } from '../figure.ts';
-import { LIMIT_WORDS } from '../../ride/limit-words.ts';
 import { MIXED_RIDING } from '../../ride/stated.ts';
 import type { RangeOutcome, RangeResult } from '../../ride/range.ts';
 import type { Study } from '../study.ts';
@@ -79,7 +78,12 @@ export function rangeFigure(study: Study): Figure {
                   'Wh',
                 ),
                 stepRow('Q', 'Capacity at this age and temperature', coldAgedCapacityAh(machine.pack), 'Ah'),
-                stepRow('', `Ends at this charge, by ${LIMIT_WORDS[range.ends]}`, range.endCharge * 100, '%'),
+                stepRow(
+                  '',
+                  `Ends at this charge, by ${study.limitNames[range.ends]}`,
+                  range.endCharge * 100,
+                  '%',
+                ),
                 stepRow('Fr', 'Rider’s share of the force', range.riderN, 'N'),
                 stepRow('Fm', 'Motor’s share of the force', range.motorN, 'N'),
                 stepRow('Ib', 'Current at half charge', range.batteryA, 'A'),

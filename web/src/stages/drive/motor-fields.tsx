@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import type { BuildDocument } from '@apple-cart/core';
+import { inUse, type BuildDocument, type DriveKind, type QuantityPath } from '@apple-cart/core';
 import { ChoiceField, PlainRow, YesNoField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { DriveAnswer } from '../parts/drive-answer.tsx';
 import { withSection } from '../../state/paths.ts';
-import { DRIVE_KINDS } from './drive-kinds.ts';
+import { COMMUTATIONS, DRIVE_KINDS } from './drive-kinds.ts';
 import { NameField } from '../parts/name-field.tsx';
 import { ShelfMenu } from '../parts/shelf-menu.tsx';
 
@@ -28,6 +28,14 @@ export function MotorFields({ document }: { document: BuildDocument }) {
             change({ kind, freewheel: kind !== 'direct-drive-hub' }, 'kind of motor');
           }}
         />
+        <ChoiceField
+          label="Leads"
+          value={drive.commutation}
+          options={COMMUTATIONS}
+          onChange={(commutation) => {
+            change({ commutation }, 'leads of the motor');
+          }}
+        />
         {drive.kind !== 'mid-drive' && (
           <ChoiceField
             label="Driven wheel"
@@ -45,15 +53,48 @@ export function MotorFields({ document }: { document: BuildDocument }) {
           <ShelfMenu type="motor" />
         </PlainRow>
         <NumberField path="drive.ratedPowerW" label="Rated power" />
+        <NumberField path="drive.labelV" label="Volts on its label" />
+        <NumberField path="drive.massKg" label="Mass" />
         <NumberField path="drive.kvRpmPerV" label="Speed constant Kv" />
         <NumberField path="drive.reduction" />
         <NumberField path="drive.polePairs" />
       </FieldGroup>
       {drive.kind === 'external' && <ExternalFields />}
+      <MotorLabel document={document} />
       <MotorDetail document={document} change={change} />
     </>
   );
 }
+
+/** Turns, amps and torque that some labels state: what is not known of the motor follows from them. */
+function MotorLabel({ document }: { document: BuildDocument }) {
+  const paths = LABEL_PATHS.filter((path) => inUse(document, path));
+  if (paths.length === 0) return null;
+  return (
+    <FieldGroup title="If its label says more">
+      <p className="pb-1 text-[13px] leading-snug text-ink2">
+        {`Turns are those of the ${OUTPUT[document.drive.kind]}. What is not known of the motor follows from these.`}
+      </p>
+      {paths.map((path) => (
+        <NumberField key={path} path={path} />
+      ))}
+    </FieldGroup>
+  );
+}
+
+const LABEL_PATHS = [
+  'drive.noLoadRpm',
+  'drive.noLoadA',
+  'drive.ratedRpm',
+  'drive.ratedA',
+  'drive.labelNm',
+] as const satisfies readonly QuantityPath[];
+const OUTPUT: Readonly<Record<DriveKind, string>> = {
+  'geared-hub': 'wheel',
+  'direct-drive-hub': 'wheel',
+  'mid-drive': 'cranks',
+  external: 'shaft',
+};
 
 /** Chain or belt from an external motor to the wheel. */
 function ExternalFields() {
@@ -104,7 +145,7 @@ function MotorDetail({
       <NumberField path="drive.hysteresisNm" label="Core drag, constant" />
       <NumberField path="drive.eddyNms" label="Core drag, with speed" />
       <NumberField path="drive.efficiency" label="Gear efficiency" />
-      <NumberField path="drive.massKg" label="Mass" />
+      {document.drive.commutation === 'brushes' && <NumberField path="drive.brushV" />}
       <YesNoField
         label="Freewheel inside"
         value={document.drive.freewheel}

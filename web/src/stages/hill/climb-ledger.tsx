@@ -1,4 +1,4 @@
-import { LIMIT_WORDS, formatNumber, gearName, type Verdict } from '@apple-cart/core';
+import { formatNumber, gearName, type Verdict } from '@apple-cart/core';
 import { Quantity, type LedgerLine } from '../parts/ledger.tsx';
 
 /** The test hill's watts from pack and rider to the tyre, then time, energy and gear. */
@@ -8,7 +8,7 @@ export function climbLines({ hill, study }: Verdict): readonly LedgerLine[] {
     return [
       {
         label: 'It stalls',
-        note: `${LIMIT_WORDS[climb.limit]} binds at rest`,
+        note: `${study.limitNames[climb.limit]} binds at rest`,
         value: <Quantity value={climb.forceN} unit="N" />,
       },
     ];

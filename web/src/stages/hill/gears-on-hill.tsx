@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
 import {
-  LIMIT_WORDS,
   STATED_CHARGE,
   formatNumber,
   gearName,
@@ -54,7 +53,7 @@ function stateOf(gear: GearOnHill): State {
   return gear.inSpan && lasts(gear) > LASTS_S ? 'fine' : 'look';
 }
 
-function GearRow({ gear: g, best }: { gear: GearOnHill; best: boolean }) {
+function GearRow({ gear: g, best, binds }: { gear: GearOnHill; best: boolean; binds: string }) {
   const { gearing } = useDocument();
   const edit = useBuild((state) => state.edit);
   const shown = useQuantity();
@@ -72,7 +71,7 @@ function GearRow({ gear: g, best }: { gear: GearOnHill; best: boolean }) {
         {g.climbs ? formatNumber(g.cadenceRpm, 0) : '–'}
       </td>
       <td className="num px-2 text-right">{formatNumber(g.phaseA, 0)}</td>
-      <td className="px-2 whitespace-nowrap">{LIMIT_WORDS[g.limit]}</td>
+      <td className="px-2 whitespace-nowrap">{binds}</td>
       <td className="px-2 whitespace-nowrap">{g.climbs ? minutes(g.heat) : '–'}</td>
       <td className="px-2 text-right">
         {held ? (
@@ -135,7 +134,12 @@ export function GearsOnHill() {
               </thead>
               <tbody>
                 {gears.map((gear) => (
-                  <GearRow key={gearName(gear, Infinity)} gear={gear} best={gear === best} />
+                  <GearRow
+                    key={gearName(gear, Infinity)}
+                    gear={gear}
+                    best={gear === best}
+                    binds={verdict.study.limitNames[gear.limit]}
+                  />
                 ))}
               </tbody>
             </table>

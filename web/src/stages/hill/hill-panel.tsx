@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { LIMIT_WORDS, convert, formatNumber, msToKmh, shownUnit, unitText } from '@apple-cart/core';
+import { convert, formatNumber, msToKmh, shownUnit, unitText } from '@apple-cart/core';
 import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { hillChart } from '../../charts/hill-chart.ts';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
@@ -11,6 +11,7 @@ export function HillPanel() {
   const system = useSettings((state) => state.units);
   const ink = useChartInk();
   const hillName = document.brief.hillName === '' ? 'Test hill' : document.brief.hillName;
+  const names = verdict.study.limitNames;
   const { curves, span, climb } = verdict.hill;
   const grade = verdict.known.brief.hillGradePct.value;
   const pinnedHeld = pinned?.hill.curves.held;
@@ -56,7 +57,7 @@ export function HillPanel() {
           <>
             On the hill,{' '}
             <span className="border-b-4 pb-0.5" style={{ borderColor: ink.limit[limit].line }}>
-              {LIMIT_WORDS[limit]}
+              {names[limit]}
             </span>{' '}
             binds
           </>
@@ -64,7 +65,7 @@ export function HillPanel() {
       }
       summary={
         climb.climbs
-          ? `Speed against grade. ${hillName}, ${formatNumber(grade, 1)} %, at ${speed(climb.v)} ${unit}; ${LIMIT_WORDS[climb.limit]} binds.`
+          ? `Speed against grade. ${hillName}, ${formatNumber(grade, 1)} %, at ${speed(climb.v)} ${unit}; ${names[climb.limit]} binds.`
           : `Speed against grade. ${hillName} is not climbed.`
       }
       name={`${document.name} hill`}
@@ -81,7 +82,7 @@ export function HillPanel() {
         rows: curves.held.map((p) => [
           p.gradePct,
           convert(msToKmh(p.v), 'km/h', unit),
-          LIMIT_WORDS[p.limit],
+          names[p.limit],
           p.cogTeeth,
           p.hubGear ?? '',
         ]),

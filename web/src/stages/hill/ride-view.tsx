@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import {
   firstOf,
-  BINDING_WORDS,
   RIDE_END_WORDS,
   formatNumber,
   msToKmh,
@@ -91,7 +90,7 @@ function Ridden({
   effort: Effort;
   onEffort: (effort: Effort) => void;
 }) {
-  const { document } = useDeferredStage();
+  const { document, verdict } = useDeferredStage();
   const shown = useQuantity();
   const { ride, thermal, charged, start } = hill;
   const at = shown(ride.metres / 1000, 'km', 2);
@@ -118,7 +117,7 @@ function Ridden({
           <HeatLine ride={ride} damageC={thermal.damageC} />
           <p className="pl-6 text-[13.5px] leading-snug text-ink2">
             Mean {mean.text} {mean.unit}, {formatNumber(ride.usedWh, 0)} Wh
-            {binds === undefined ? '' : `; mostly ${BINDING_WORDS[binds]} binds`}.
+            {binds === undefined ? '' : `; mostly ${verdict.study.limitNames[binds]} binds`}.
           </p>
         </div>
         <SteepestStart road={road} start={start} />

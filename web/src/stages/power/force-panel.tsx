@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { convert, LIMIT_WORDS, msToKmh, roadForce, shownUnit, unitText } from '@apple-cart/core';
+import { convert, msToKmh, roadForce, shownUnit, unitText } from '@apple-cart/core';
 import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { forceChart } from '../../charts/force-chart.ts';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
@@ -10,6 +10,7 @@ export function ForcePanel() {
   const { document, verdict, pinned } = useDeferredStage();
   const system = useSettings((state) => state.units);
   const ink = useChartInk();
+  const names = verdict.study.limitNames;
   const { held } = verdict.hill.curves;
   const pinnedHeld = pinned?.hill.curves.held;
   const grade = verdict.known.brief.hillGradePct.value;
@@ -37,7 +38,7 @@ export function ForcePanel() {
   const words =
     slow === undefined || fast === undefined
       ? 'It does not move.'
-      : `${LIMIT_WORDS[slow.limit]} binds when slow, ${LIMIT_WORDS[fast.limit]} when fast`;
+      : `${names[slow.limit]} binds when slow, ${names[fast.limit]} when fast`;
   return (
     <ChartPanel
       title={words.charAt(0).toUpperCase() + words.slice(1)}
@@ -55,7 +56,7 @@ export function ForcePanel() {
         rows: held.map((p) => [
           convert(msToKmh(p.v), 'km/h', unit),
           convert(p.forceN, 'N', force),
-          LIMIT_WORDS[p.limit],
+          names[p.limit],
           p.cogTeeth,
         ]),
       }}

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { LIMIT_WORDS, formatNumber, shownUnit, unitText, convert, type Verdict } from '@apple-cart/core';
+import { formatNumber, shownUnit, unitText, convert, type Verdict } from '@apple-cart/core';
 import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
 import { energyChart, rangeChart } from '../../charts/range-chart.ts';
@@ -42,7 +42,7 @@ function EnergyLedger({ verdict }: { verdict: Verdict }) {
       {row('Reserve kept', -run.usedWh * reserve)}
       {row('For the ride', run.usedWh * (1 - reserve), true)}
       <p className="py-1.5 text-[12.5px] text-ink2">
-        Ends at {formatNumber(run.endCharge * 100, 0)} % charge by {LIMIT_WORDS[run.ends]}.
+        Ends at {formatNumber(run.endCharge * 100, 0)} % charge by {verdict.study.limitNames[run.ends]}.
       </p>
     </FieldGroup>
   );

@@ -1,0 +1,9 @@
+import type { MotorValue } from './motor-defaults.ts';
+import type { FallbackContext } from './quantity-spec.ts';
+
+/** A default that follows from what else is known of the motor; `origin` says it in general, `because` of a build. */
+export const byMotor = (value: MotorValue, origin: string) => ({
+  fallback: (context: FallbackContext): number => context.motor[value].value,
+  origin,
+  because: (context: FallbackContext): string => context.motor[value].how(),
+});
