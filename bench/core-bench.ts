@@ -14,7 +14,7 @@ import {
   subject,
   supplyAt,
   topSpeed,
-  twoPackStudy,
+  packsStudy,
   shippedRules,
   voltsOrAmps,
   type BuildDocument,
@@ -76,7 +76,8 @@ function searchedAmps(machine: Machine, supply: Supply, v: number): number {
 /** The first build with a second pack behind ideal diodes. */
 const withSecond = (build: BuildDocument): BuildDocument => ({
   ...build,
-  second: { ...build.second, join: 'combiner', cellsInSeries: { source: 'assumed', value: 14 } },
+  packs: [build.packs[0], { ...build.packs[0], cellsInSeries: { source: 'assumed', value: 14 } }],
+  joining: { ...build.joining, how: 'combiner' },
 });
 
 /** Used cells of a seeded spread (invented), and how long they take to be sorted. */
@@ -165,7 +166,7 @@ export function benchCore(): void {
     ['charge plan and habits', () => chargePlan(first[1])],
     ['pocket card', () => packCard(first[1])],
     ['volts or amps, with the shelf', () => voltsOrAmps(first[1], parts, shippedRules())],
-    ['two packs through diodes', () => twoPackStudy(withSecond(first[1]))],
+    ['two packs through diodes', () => packsStudy(withSecond(first[1]))],
   ] as const) {
     const time = medianMicroseconds(work, 10);
     line(what, `${(time / 1000).toFixed(2)} ms`, '', `${(time / point).toFixed(0)} operating points`);

@@ -67,7 +67,7 @@ function time(work: () => unknown, rounds: number): number {
 /** A pack that lasts for any distance: the ride is timed, not the charge. */
 const lasting = (build: BuildDocument): BuildDocument => ({
   ...build,
-  pack: { ...build.pack, capacityAh: { source: 'assumed', value: 400 } },
+  packs: [{ ...build.packs[0], capacityAh: { source: 'assumed', value: 400 } }],
 });
 
 /** The lanes round and round for so many km. */
@@ -201,7 +201,7 @@ function benchAgainstSolver(): void {
     donor: { ...build.donor, massKg: measured(16) },
     // A motor that does not warm, so that both solve the very same.
     drive: { ...build.drive, windingHeatJK: measured(50_000), coupleWK: measured(0.05) },
-    pack: { ...build.pack, chemistry: 'nmc' },
+    packs: [{ ...build.packs[0], chemistry: 'nmc' }],
     controls: { ...build.controls, throttle: 'full' },
   };
   const machine = assemble(still);

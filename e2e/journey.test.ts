@@ -208,10 +208,10 @@ describe('where a value comes from', () => {
     await page.waitForSelector('[aria-label="Capacity: source measured"]');
     await kept(page);
     await page.reload();
-    await settled(page, '[data-field="pack.capacityAh"] input');
-    await page.focus('[data-field="pack.capacityAh"] input');
+    await settled(page, '[data-field="packs.0.capacityAh"] input');
+    await page.focus('[data-field="packs.0.capacityAh"] input');
     await page.waitForFunction(() =>
-      document.querySelector('[data-field="pack.capacityAh"]')?.textContent.includes('read on the blocks'),
+      document.querySelector('[data-field="packs.0.capacityAh"]')?.textContent.includes('read on the blocks'),
     );
   });
 });

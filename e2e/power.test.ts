@@ -20,7 +20,7 @@ beforeEach(async () => {
   page = await bench.open();
 });
 
-const VIEWS = ['pack', 'current', 'charge', 'second', 'lights', 'steps'] as const;
+const VIEWS = ['pack', 'current', 'charge', 'packs', 'lights', 'steps'] as const;
 type View = (typeof VIEWS)[number];
 
 async function show(view: View): Promise<void> {
@@ -51,7 +51,7 @@ describe('charging', () => {
   it('with the charger of another pack is stopped at once', async () => {
     await open('Orchard longtail', 'charge');
     await says(/Full in \d h \d\d/);
-    await typeInto(page, 'charger.volts', '58.8');
+    await typeInto(page, 'packs.0.charger.volts', '58.8');
     await says(/Charger’s volts against the pack/);
     expect(await stageWords(page, 'power')).toMatch(/1 to stop for/);
     expect(await text('[data-testid=readings]')).toMatch(/the pack at rest\s*39.0 to 54.6/);
@@ -80,8 +80,8 @@ describe('a pack from cells', () => {
     await chooseIn(page, 'The pack is', 'made from cells');
     await page.waitForSelector('[data-testid=cell-layout]');
     await chooseFrom(page, 'from the shelf', 'Tallow T18-35');
-    await typeInto(page, 'pack.cellsInSeries', '14');
-    await typeInto(page, 'cell.parallel', '5');
+    await typeInto(page, 'packs.0.cellsInSeries', '14');
+    await typeInto(page, 'packs.0.cell.parallel', '5');
     await says(/14 in series, 5 side by side/);
     // 5 x 3.4 Ah at 14 x 3.6 V.
     expect(await text('[data-testid=cell-layout]')).toMatch(/Energy\s*857\s*Wh/);
@@ -89,7 +89,7 @@ describe('a pack from cells', () => {
     const box = /side by side: (\d+) by/.exec(await text('[data-testid=cell-layout]'))?.[1];
     expect(Number(box)).toBeGreaterThan(200);
 
-    await typeInto(page, 'pack.bmsCurrentA', '20');
+    await typeInto(page, 'packs.0.bmsCurrentA', '20');
     await figureBecomes(page, 'weakest', /Protection/);
     await show('current');
     await linkBecomes('bms', 'look');
@@ -106,10 +106,10 @@ describe('a pack from cells', () => {
   it('insulates where rows make groups far apart meet, and not where a group fills a column', async () => {
     await open('Choir tandem', 'pack');
     await chooseIn(page, 'The pack is', 'made from cells');
-    await typeInto(page, 'cell.parallel', '4');
-    await typeInto(page, 'cell.rows', '4');
+    await typeInto(page, 'packs.0.cell.parallel', '4');
+    await typeInto(page, 'packs.0.cell.rows', '4');
     await says(/No neighbours are more than one group apart/);
-    await typeInto(page, 'cell.rows', '7');
+    await typeInto(page, 'packs.0.cell.rows', '7');
     await page.waitForSelector('[data-testid=insulate]');
     expect(await text('[data-testid=insulate]')).toMatch(/\d+\.\d V between them/);
   });
@@ -118,20 +118,20 @@ describe('a pack from cells', () => {
     await open('Choir tandem', 'pack');
     await chooseIn(page, 'The pack is', 'made from cells');
     for (const [path, bad] of [
-      ['pack.cellsInSeries', '0'],
-      ['pack.cellsInSeries', '1000'],
-      ['cell.resistanceMohm', '-5'],
+      ['packs.0.cellsInSeries', '0'],
+      ['packs.0.cellsInSeries', '1000'],
+      ['packs.0.cell.resistanceMohm', '-5'],
     ] as const) {
       await typeInto(page, path, bad, false);
       await page.waitForSelector(`[data-field="${path}"] input[aria-invalid=true]`);
-      await page.focus('[data-field="cell.heightMm"] input');
+      await page.focus('[data-field="packs.0.cell.heightMm"] input');
       expect(await page.$eval(`[data-field="${path}"] input`, (i) => i.value)).toBe(bad);
       expect(await text(`[data-field="${path}"]`)).toMatch(/at least|at most|from/i);
       // Away and back: what was typed is still there.
       await show('lights');
       await show('pack');
       expect(await page.$eval(`[data-field="${path}"] input`, (i) => i.value)).toBe(bad);
-      await typeInto(page, path, path === 'pack.cellsInSeries' ? '14' : '35');
+      await typeInto(page, path, path === 'packs.0.cellsInSeries' ? '14' : '35');
     }
   });
 });
@@ -141,8 +141,8 @@ describe('used cells', () => {
     await open('Tide-flat trike', 'pack');
     await chooseIn(page, 'The pack is', 'made from cells');
     await chooseIn(page, 'Chemistry', 'lithium, energy cells');
-    await typeInto(page, 'pack.cellsInSeries', '13');
-    await typeInto(page, 'cell.parallel', '9');
+    await typeInto(page, 'packs.0.cellsInSeries', '13');
+    await typeInto(page, 'packs.0.cell.parallel', '9');
     // Invented measurements: 118 sound cells, one tired, one stiff.
     const lines = Array.from({ length: 118 }, (_, i) =>
       [`C${String(i + 1)}`, String(2050 + ((i * 137) % 400)), String(36 + (i % 9))].join(','),
@@ -190,21 +190,27 @@ describe('used cells', () => {
 
 describe('a second pack', () => {
   it('unlike the first and joined directly is stopped, with the current that would flow; by diodes it is not', async () => {
-    await open('Orchard longtail', 'second');
+    await open('Orchard longtail', 'pack');
+    await clickWords(page, 'Add a pack');
+    await typeInto(page, 'packs.1.cellsInSeries', '14');
+    await typeInto(page, 'packs.1.capacityAh', '10');
+    await show('packs');
     await chooseIn(page, 'Joined', 'directly in parallel');
-    await typeInto(page, 'second.cellsInSeries', '14');
-    await typeInto(page, 'second.capacityAh', '10');
-    await typeInto(page, 'second.chargedPct', '100');
     await page.waitForFunction(
       () => document.querySelector('[data-check=parallel-kind]')?.getAttribute('data-state') === 'stop',
     );
     await says(/Do not join these packs like this/);
-    expect(await text('[data-testid=two-packs]')).toMatch(/about \d+ A would flow/);
+    expect(await text('[data-testid=packs-study]')).toMatch(/about \d+ A would flow/);
     expect(await stageWords(page, 'power')).toMatch(/to stop for/);
-    await chooseIn(page, 'Joined', 'through ideal diodes');
+    await chooseIn(page, 'Joined', 'through diodes');
     await page.waitForFunction(() => document.querySelector('[data-check=parallel-kind]') === null);
     await says(/Both together: \d+ km/);
-    await says(/Second pack feeds alone for \d+ min, then both/);
+    await says(/Pack 2 feeds first; after \d+ min both do/);
+    // Used earlier, it is the first: the order of use is the order of the list.
+    await page.click('button[aria-label="Use Pack 2 earlier"]');
+    await page.waitForSelector('button[aria-label="Use Tallow 48-17 earlier"]:not([disabled])');
+    await page.click('button[aria-label="Take Tallow 48-17 off the build"]');
+    await says(/One pack/);
   });
 });
 
@@ -233,7 +239,10 @@ describe('every view of the power stage', () => {
     await chooseIn(page, 'The pack is', 'made from cells');
     for (const view of VIEWS) {
       await show(view);
-      if (view === 'second') await chooseIn(page, 'Joined', 'through ideal diodes');
+      if (view === 'packs') {
+        await clickWords(page, 'Add a pack');
+        await chooseIn(page, 'Joined', 'through diodes');
+      }
       expect(await violationsInBoth(page), view).toEqual([]);
       expect(await sidewaysAnywhere(page), view).toEqual([]);
       await page.setViewport({ width: 768, height: 1024 });

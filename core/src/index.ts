@@ -18,30 +18,46 @@ export { readBy } from './quantity/zod-issues.ts';
 export type { UsedCell } from './document/cell.ts';
 export type { Accessory } from './document/charging.ts';
 export { CHEMISTRIES } from './document/chemistries.ts';
-export type { Answer, Chemistry, Commutation, DonorStyle, DriveKind, Joining, PlaceId } from './document/choices.ts';
+export type {
+  Answer,
+  Chemistry,
+  Commutation,
+  DonorStyle,
+  DriveKind,
+  JoinHow,
+  PlaceId,
+} from './document/choices.ts';
 export type { SwitchedProfile } from './document/controller.ts';
 export {
   buildJsonSchema,
   QUANTITY_PATHS,
   SCHEMA_VERSION,
   specAt,
+  ofFirstPack,
+  packIndexOf,
+  packPath,
   type BuildDocument,
+  type PackIndex,
+  type PackPath,
   type QuantityPath,
   type SectionName,
+  type SectionPath,
 } from './document/document.ts';
-export { motorAt } from './document/frame-of.ts';
-export type { KnownBuild, KnownSource } from './document/known-build.ts';
+export { boxName, motorAt, type PlacedBox } from './document/frame-of.ts';
+export { withFurtherPack, withoutPack, withPackEarlier } from './document/further-pack.ts';
+export type { KnownBuild, KnownPack, KnownSource } from './document/known-build.ts';
 export { inUse, knownBuild } from './document/known.ts';
 export { usualPlace } from './document/migrate.ts';
 export { PART_TYPES, type PartType } from './document/part-types.ts';
-export { knownAt, quantityAt, withQuantity } from './document/quantity-at.ts';
+export { MOST_BOXES, MOST_PACKS, type PackDocument } from './document/pack.ts';
+export { knownAt, quantityAt, withPack, withQuantity, withValues } from './document/quantity-at.ts';
 export { ENTERED_SOURCES, type QuantitySpec, type Source, type Sourced } from './document/quantity-spec.ts';
 export { readBuild, readBuildText } from './document/read.ts';
 export { newBuild } from './document/template.ts';
 export { WHEEL_SIZES } from './document/wheel-size.ts';
 
 // Parts: the shelf.
-export { applyPart } from './parts/apply-part.ts';
+export { applyPart, copiedFrom } from './parts/apply-part.ts';
 export { cellsOf, freshId, partFields, partFromCells, type PartField } from './parts/part-fields.ts';
 export { part, type Part, type PartOf } from './parts/part.ts';
 export { readPart } from './parts/read-part.ts';
@@ -79,7 +95,7 @@ export {
   type RefusalReason,
 } from './power-chain/match-cells.ts';
 export { BARS } from './power-chain/resting-card.ts';
-export { twoPackStudy, type TwoPacks } from './power-chain/two-pack-study.ts';
+export { packsStudy, type PacksStudy } from './power-chain/packs-study.ts';
 
 // Law: rules, facts, classes.
 export { ratioAt, type RatioCorner } from './law/assist-curve.ts';

@@ -19,7 +19,7 @@ export const CHECK_GROUPS = [
   'external',
   'controls',
   'pack',
-  'second',
+  'joining',
   'leads',
   'charging',
   'supply',

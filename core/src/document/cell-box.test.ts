@@ -4,6 +4,7 @@ import { RUNS, sample } from '../test/sample.ts';
 import { cellLayout } from '../power-chain/cell-layout.ts';
 import { cellBox, type CellRows } from './cell-box.ts';
 import { knownBuild } from './known.ts';
+import { withQuantity, withValues } from './quantity-at.ts';
 
 const round = (rest: Partial<CellRows> = {}): CellRows => ({
   count: 40,
@@ -83,7 +84,7 @@ describe('a pack made from cells', () => {
 
   // Series and parallel arithmetic: volts add in series, amp-hours and amps in parallel.
   it('has S times the volts and P times the amp-hours and amps', () => {
-    const { pack } = build().known;
+    const [pack] = build().known.packs;
     expect(pack.nominalV).toMatchObject({ value: 36, source: 'worked' });
     expect(pack.capacityAh.value).toBeCloseTo(14, 9);
     expect(pack.cellsContinuousA.value).toBe(32);
@@ -93,34 +94,31 @@ describe('a pack made from cells', () => {
 
   it('weighs its cells and something for strips and case, until it is on the scales', () => {
     const { base, known } = build();
-    expect(known.pack.massKg.value).toBeGreaterThan(40 * 0.048);
-    expect(known.pack.massKg.value).toBeLessThan(40 * 0.048 * 1.4);
-    const weighed = knownBuild({
-      ...base,
-      pack: { ...base.pack, massKg: { source: 'measured', value: 2.6 } },
-    });
-    expect(weighed.pack.massKg).toMatchObject({ value: 2.6, source: 'measured' });
+    expect(known.packs[0].massKg.value).toBeGreaterThan(40 * 0.048);
+    expect(known.packs[0].massKg.value).toBeLessThan(40 * 0.048 * 1.4);
+    const weighed = knownBuild(withQuantity(base, 'packs.0.massKg', { source: 'measured', value: 2.6 }));
+    expect(weighed.packs[0].massKg).toMatchObject({ value: 2.6, source: 'measured' });
   });
 
   it('fills the side view with the box of its layout', () => {
     const { base, known } = build();
-    const { box } = cellLayout(base, known);
-    expect(known.pack.boxLengthMm.value).toBeCloseTo(box.lengthMm, 9);
-    expect(known.pack.boxHeightMm.value).toBeCloseTo(box.depthMm, 9);
-    expect(known.pack.boxWidthMm.value).toBeCloseTo(box.heightMm, 9);
+    const { box } = cellLayout(base.packs[0], known.packs[0]);
+    expect(known.packs[0].boxLengthMm.value).toBeCloseTo(box.lengthMm, 9);
+    expect(known.packs[0].boxHeightMm.value).toBeCloseTo(box.depthMm, 9);
+    expect(known.packs[0].boxWidthMm.value).toBeCloseTo(box.heightMm, 9);
   });
 
   it('keeps what was entered of a ready pack, unused, for the way back', () => {
     const { base } = build();
-    const back = knownBuild({ ...base, pack: { ...base.pack, make: 'ready' } });
-    expect(back.pack.capacityAh).toMatchObject({ value: 13, source: 'assumed' });
+    const back = knownBuild(withValues(base, 'packs.0', { make: 'ready' }));
+    expect(back.packs[0].capacityAh).toMatchObject({ value: 13, source: 'assumed' });
   });
 });
 
 describe('the layout of groups', () => {
   it('with a group in every column never sets cells more than a group apart beside each other', () => {
     const base = sample({ pack: { make: 'cells', cellsInSeries: 10 }, cell: { parallel: 4, rows: 4 } });
-    const layout = cellLayout(base, knownBuild(base));
+    const layout = cellLayout(base.packs[0], knownBuild(base).packs[0]);
     expect(layout.insulate).toEqual([]);
     expect(layout.cells.filter((c) => c.group === 3)).toHaveLength(4);
     expect(layout.cells.every((c) => c.plusUp === (c.group % 2 === 0))).toBe(true);
@@ -128,7 +126,7 @@ describe('the layout of groups', () => {
 
   it('of long rows says where neighbours differ most: 10 in series 1 side by side in two rows, 9 groups', () => {
     const base = sample({ pack: { make: 'cells', cellsInSeries: 10 }, cell: { parallel: 1, rows: 5 } });
-    const worst = cellLayout(base, knownBuild(base)).insulate[0];
+    const worst = cellLayout(base.packs[0], knownBuild(base).packs[0]).insulate[0];
     // Column of groups 0 to 4, then 5 to 9 back: 0 stands beside 9.
     expect(worst?.groupsApart).toBe(9);
     expect(worst?.volts).toBeCloseTo(9 * 4.2, 9);

@@ -1,7 +1,7 @@
 import { firstOf } from '../quantity/first-of.ts';
 import * as z from 'zod';
 import { nesting } from './choices.ts';
-import { AMPS_PER_AH } from './pack.ts';
+import { AMPS_PER_AH } from './per-cell.ts';
 import { quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
 /** Amp-hours of one usual body: a round lithium cell, or a sealed lead-acid block. Common practice. */

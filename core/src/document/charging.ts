@@ -38,8 +38,6 @@ export const chargerSpecs = {
 
 export const charger = z.strictObject({
   name: z.string().max(80).default(''),
-  /** Price of a kilowatt-hour from the wall, in the build's currency; null is not known. */
-  pricePerKwh: z.number().min(0).max(100).nullable().default(null),
   ...quantities(chargerSpecs),
 });
 

@@ -17,9 +17,9 @@ export type Chemistry = z.infer<typeof chemistry>;
 /** A pack is bought as it is, or made up from cells. */
 export const packMake = z.enum(['ready', 'cells']);
 
-/** How a second pack is joined; `none` is a machine with one pack. */
-export const joining = z.enum(['none', 'switch', 'combiner', 'parallel']);
-export type Joining = z.infer<typeof joining>;
+/** How several packs are joined: one after the other by hand, through diodes, or directly. */
+export const joinHow = z.enum(['switch', 'combiner', 'parallel']);
+export type JoinHow = z.infer<typeof joinHow>;
 
 export const nesting = z.enum(['square', 'hexagonal']);
 export type Nesting = z.infer<typeof nesting>;

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { byMotor } from './by-motor.ts';
 import { answer } from './choices.ts';
-import { CUTOFF_PER_CELL } from './pack.ts';
+import { CUTOFF_PER_CELL } from './per-cell.ts';
 import { NO_DEFAULT, quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
 export const controllerSpecs = {

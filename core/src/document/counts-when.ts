@@ -1,5 +1,13 @@
 import type { driveSpecs } from './drive.ts';
-import { QUANTITY_PATHS, type BuildDocument, type QuantityPath } from './document.ts';
+import {
+  QUANTITY_PATHS,
+  packIndexOf,
+  sectionOf,
+  type BuildDocument,
+  type PackIndex,
+  type QuantityPath,
+} from './document.ts';
+import type { PackDocument } from './pack.ts';
 
 type When = (build: BuildDocument) => boolean;
 
@@ -20,9 +28,10 @@ const disc: When = (b) => {
   return hub(b) && (brake === 'cable-disc' || brake === 'hydraulic-disc');
 };
 
-const cells: When = (b) => b.pack.make === 'cells';
-const ready: When = (b) => b.pack.make === 'ready';
-const two: When = (b) => b.second.join !== 'none';
+type PackWhen = (pack: PackDocument) => boolean;
+const cells: PackWhen = (p) => p.make === 'cells';
+const ready: PackWhen = (p) => p.make === 'ready';
+const several: When = (b) => b.packs.length > 1;
 const accessories: When = (b) => b.supply.accessories.length > 0;
 const converted: When = (b) => accessories(b) && b.supply.means === 'converter';
 
@@ -41,7 +50,8 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'donor.chainlineMm': middle,
   'donor.chainLinks': middle,
   'donor.spindleMm': (b) => !middle(b) && b.controls.assistSensor !== 'none',
-  'donor.rackLoadKg': (b) => b.pack.boxes.some((box) => box.place === 'rear-rack' || box.place === 'deck'),
+  'donor.rackLoadKg': (b) =>
+    b.packs.some((p) => p.boxes.some((box) => box.place === 'rear-rack' || box.place === 'deck')),
   'donor.shockStrokeMm': (b) => b.donor.style === 'full-suspension',
   'drive.labelNm': (b) => b.controller.phaseCurrentA.source === 'unknown',
   'drive.noLoadRpm': unsaid('kvRpmPerV'),
@@ -68,13 +78,8 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'drive.wheelSprocketTeeth': external,
   'drive.pitchMm': external,
   'drive.centreMm': external,
-  'pack.capacityAh': ready,
-  'pack.nominalV': ready,
-  'pack.cellsContinuousA': ready,
-  'pack.cellsPeakA': ready,
-  'pack.maxChargeA': ready,
-  'cell.depthMm': (b) => !b.cell.round,
-  'second.combinerA': (b) => b.second.join === 'switch' || b.second.join === 'combiner',
+  'joining.ratedA': (b) => several(b) && b.joining.how !== 'parallel',
+  'joining.diodeDropV': (b) => several(b) && b.joining.how === 'combiner',
   'cabling.fuseA': (b) => b.cabling.protection === 'fuse' || b.cabling.protection === 'breaker',
   'cabling.fuseV': (b) => b.cabling.protection === 'fuse' || b.cabling.protection === 'breaker',
   'cabling.preChargeOhm': (b) => b.cabling.inrush === 'resistor',
@@ -89,16 +94,37 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'controls.walkCutoffKmh': (b) => b.controls.throttle === 'walk',
 };
 
-/** Sections that count as a whole. */
-const SECTION_WHEN: Readonly<Record<string, When>> = { cell: cells, second: two, supply: converted };
+/** The same of one pack, by what follows `packs.N.`. */
+const PACK_COUNTS_WHEN: Readonly<Record<string, PackWhen>> = {
+  capacityAh: ready,
+  nominalV: ready,
+  cellsContinuousA: ready,
+  cellsPeakA: ready,
+  maxChargeA: ready,
+  'cell.depthMm': (p) => cells(p) && !p.cell.round,
+};
 
-/** The part of a path before its point. Asked at every keystroke for every quantity, so nothing is split. */
-export const sectionOf = (path: QuantityPath): string => path.slice(0, path.indexOf('.'));
+/** Sections that count as a whole. */
+const SECTION_WHEN: Readonly<Record<string, When>> = { supply: converted };
+
+/** A pack's quantity counts on a build that has the pack, and under the pack's own choices. */
+function packWhen(path: QuantityPath, index: PackIndex): When {
+  const key = path.slice('packs.0.'.length);
+  const own = PACK_COUNTS_WHEN[key] ?? (key.startsWith('cell.') ? cells : undefined);
+  return (b) => {
+    const pack = b.packs[index];
+    return pack !== undefined && (own === undefined || own(pack));
+  };
+}
 
 /** What a quantity waits for to count; asked for every quantity at every keystroke, so looked up once. */
 const WHEN: ReadonlyMap<QuantityPath, readonly When[]> = new Map(
   QUANTITY_PATHS.flatMap((path) => {
-    const conditions = [SECTION_WHEN[sectionOf(path)], COUNTS_WHEN[path]].filter((w) => w !== undefined);
+    const index = packIndexOf(path);
+    const conditions = [
+      index === undefined ? SECTION_WHEN[sectionOf(path)] : packWhen(path, index),
+      COUNTS_WHEN[path],
+    ].filter((w) => w !== undefined);
     return conditions.length === 0 ? [] : [[path, conditions] as const];
   }),
 );

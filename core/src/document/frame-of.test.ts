@@ -63,12 +63,12 @@ describe('what weighs', () => {
       { place: 'rear-rack' as const, at: null },
     ];
     const { masses, known } = of({ pack: { massKg: 8, boxes } });
-    const packs = masses.machine.filter((m) => m.name.startsWith('pack'));
-    expect(packs.map((m) => m.kg)).toEqual([4, 4]);
+    const boxesOfIt = masses.machine.filter((m) => m.name.startsWith('pack'));
+    expect(boxesOfIt.map((m) => m.kg)).toEqual([4, 4]);
     const sum = masses.machine.reduce((total, m) => total + m.kg, 0);
-    const { donor, drive, pack, controller } = known;
+    const { donor, drive, packs, controller } = known;
     expect(sum).toBeCloseTo(
-      donor.massKg.value + drive.massKg.value + pack.massKg.value + controller.massKg.value,
+      donor.massKg.value + drive.massKg.value + packs[0].massKg.value + controller.massKg.value,
       9,
     );
   });
@@ -82,7 +82,10 @@ describe('what weighs', () => {
 describe('boxes of the pack', () => {
   it('of one place lie one behind the other with room between', () => {
     const boxes = [1, 2, 3].map(() => ({ place: 'deck' as const, at: null }));
-    const laid = of({ donor: { style: 'longtail' }, pack: { boxes, boxLengthMm: 150 } }).boxes;
+    const laid = of({
+      donor: { style: 'longtail' },
+      pack: { boxes, boxLengthMm: 150, boxWidthMm: 150 },
+    }).boxes;
     expect(laid).toHaveLength(3);
     const [a, b, c] = laid;
     if (a === undefined || b === undefined || c === undefined) throw new Error('three');
@@ -92,15 +95,24 @@ describe('boxes of the pack', () => {
 
   it('put by hand lie just there', () => {
     const at = { xMm: 612, yMm: 555, angleDeg: 12 };
-    expect(of({ pack: { boxes: [{ place: 'free', at }], boxLengthMm: 300, boxHeightMm: 80 } }).boxes).toEqual(
-      [{ x: 612, y: 555, angleDeg: 12, lengthMm: 300, heightMm: 80 }],
-    );
+    expect(
+      of({ pack: { boxes: [{ place: 'free', at }], boxLengthMm: 300, boxHeightMm: 80 } }).boxes,
+    ).toMatchObject([{ x: 612, y: 555, angleDeg: 12, lengthMm: 300, heightMm: 80 }]);
   });
 
   it('in a place that the style does not have lie in the first that it has', () => {
     const wrong = of({ donor: { style: 'trike' }, pack: { boxes: [{ place: 'lateral-tube', at: null }] } });
     const right = of({ donor: { style: 'trike' }, pack: { boxes: [{ place: 'cargo-box', at: null }] } });
-    expect(wrong.boxes).toEqual(right.boxes);
+    expect(wrong.boxes.map(({ x, y }) => [x, y])).toEqual(right.boxes.map(({ x, y }) => [x, y]));
+  });
+
+  it('stand beside each other on a floor as far as it is wide: four blocks of 181 mm are two rows of two', () => {
+    const boxes = Array.from({ length: 4 }, () => ({ place: 'cargo-box' as const, at: null }));
+    const block = { boxes, boxLengthMm: 77, boxHeightMm: 167, boxWidthMm: 230 };
+    const laid = of({ donor: { style: 'trike' }, pack: block }).boxes;
+    expect(laid.map((b) => b.beside)).toEqual([0, 1, 0, 1]);
+    expect(laid[0]?.x).toBe(laid[1]?.x);
+    expect((laid[2]?.x ?? 0) - (laid[0]?.x ?? 0)).toBeCloseTo(97, 6);
   });
 });
 

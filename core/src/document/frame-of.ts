@@ -1,14 +1,14 @@
 import { firstOf } from '../quantity/first-of.ts';
 import { frame, type Frame } from '../frame/frame.ts';
-import type { PointName } from '../frame/names.ts';
+import type { PackPlace, PointName } from '../frame/names.ts';
 import { centreOfMass, type MassPoint } from '../frame/mass.ts';
-import { nthBoxOn, placeOf } from '../frame/places.ts';
+import { besideIn, nthBoxOn, placeOf } from '../frame/places.ts';
 import type { Box } from '../frame/box.ts';
 import { shifted, type Point } from '../frame/point.ts';
 import type { BuildDocument } from './document.ts';
 import type { KnownBuild } from './known-build.ts';
 
-type Part = Pick<KnownBuild, 'donor' | 'pack'>;
+type Part = Pick<KnownBuild, 'donor' | 'packs'>;
 
 /** Radius of a wheel with its tyre, unladen, from ISO 5775-1 bead and tyre, mm. */
 const radius = (beadMm: number, tyreMm: number): number => beadMm / 2 + tyreMm;
@@ -37,37 +37,59 @@ export function frameOf(build: BuildDocument, { donor }: Part): Frame {
     chainstay: donor.chainstayMm.value,
     bracketHeight: donor.bracketHeightMm.value,
     moved,
-    occupied: build.pack.boxes.map((box) => box.place),
+    occupied: build.packs.flatMap((pack) => pack.boxes.map((box) => box.place)),
   });
 }
 
-/** The boxes of the pack where they lie: as put by hand, or in their place one behind the other. */
-export function boxesOf(build: BuildDocument, { pack }: Part, onFrame: Frame): readonly Box[] {
-  const size = { lengthMm: pack.boxLengthMm.value, heightMm: pack.boxHeightMm.value };
+/** One box of a pack, where it lies. */
+export interface PlacedBox extends Box {
+  /** Which pack it is of, and which of its boxes. */
+  readonly pack: number;
+  readonly nth: number;
+  readonly place: PackPlace;
+  /** Which of the boxes beside each other on a floor or carrier it is, from 0; they lie one behind the other in the side view. */
+  readonly beside: number;
+}
+
+/** The boxes of all packs where they lie: as put by hand, or in their place one behind the other. */
+export function boxesOf(build: BuildDocument, { packs }: Part, onFrame: Frame): readonly PlacedBox[] {
   const used = new Map<string, number>();
-  return build.pack.boxes.map(({ place, at }) => {
-    const n = used.get(place) ?? 0;
-    used.set(place, n + 1);
-    if (at !== null) return { ...size, x: at.xMm, y: at.yMm, angleDeg: at.angleDeg };
-    // A place that this style does not have falls back to the first that it has.
-    const line = placeOf(onFrame, place) ?? onFrame.places[0];
-    return line === undefined ? { ...size, ...onFrame.bracket, angleDeg: 0 } : nthBoxOn(line, size, n);
+  return build.packs.flatMap((pack, i) => {
+    const own = packs[i];
+    if (own === undefined) return [];
+    const size = { lengthMm: own.boxLengthMm.value, heightMm: own.boxHeightMm.value };
+    return pack.boxes.map(({ place, at }, nth): PlacedBox => {
+      const n = used.get(place) ?? 0;
+      used.set(place, n + 1);
+      // A place that this style does not have falls back to the first that it has.
+      const line = placeOf(onFrame, place) ?? onFrame.places[0];
+      const across = line === undefined ? 1 : besideIn(line, own.boxWidthMm.value);
+      const of = { pack: i, nth, place, beside: n % across };
+      if (at !== null) return { ...size, ...of, x: at.xMm, y: at.yMm, angleDeg: at.angleDeg };
+      const box =
+        line === undefined ? { ...size, ...onFrame.bracket, angleDeg: 0 } : nthBoxOn(line, size, n, across);
+      return { ...box, ...of };
+    });
   });
 }
 
 const MOTOR_AHEAD = { x: 45, y: 10 };
 const CONTROLLER = { x: 0, y: 130 };
 
-/** Both packs; the second rides where the first one does. */
-export const packsKg = (build: BuildDocument, { pack, second }: KnownBuild): number =>
-  pack.massKg.value + (build.second.join === 'none' ? 0 : second.massKg.value);
+/** All packs together. */
+export const packsKg = ({ packs }: KnownBuild): number =>
+  packs.reduce((sum, pack) => sum + pack.massKg.value, 0);
+
+/** A box by its number; on a machine with several packs by its pack's as well. */
+export const boxName = ({ packs }: BuildDocument, { pack, nth }: Pick<PlacedBox, 'pack' | 'nth'>): string =>
+  packs.length > 1 ? `pack ${String(pack + 1)}, box ${String(nth + 1)}` : `pack box ${String(nth + 1)}`;
 
 /** Everything that weighs, where it is: donor, motor, boxes, controller; then rider and load. */
 export function massPoints(
   build: BuildDocument,
   known: KnownBuild,
   onFrame: Frame,
-  boxes: readonly Box[],
+  boxes: readonly PlacedBox[],
 ): { readonly machine: readonly MassPoint[]; readonly people: readonly MassPoint[] } {
   const at = motorAt(build);
   const motor = firstOf(
@@ -88,9 +110,9 @@ export function massPoints(
         kg: known.drive.massKg.value,
         ...(external ? shifted(motor, (at === 'front' ? -1 : 1) * known.drive.centreMm.value, 0) : motor),
       },
-      ...boxes.map((box, i) => ({
-        name: `pack box ${String(i + 1)}`,
-        kg: packsKg(build, known) / boxes.length,
+      ...boxes.map((box) => ({
+        name: boxName(build, box),
+        kg: (known.packs[box.pack]?.massKg.value ?? 0) / (build.packs[box.pack]?.boxes.length ?? 1),
         x: box.x,
         y: box.y,
       })),

@@ -1,5 +1,5 @@
 import type { Unit } from '../quantity/units.ts';
-import type { QuantityPath, SPECS, SectionName } from './document.ts';
+import type { PACK_SPECS, QuantityPath, SPECS, SectionName } from './document.ts';
 
 /** Where a value that the computation uses comes from; `worked` means worked out from other values. */
 export type KnownSource = 'measured' | 'label' | 'assumed' | 'unknown' | 'worked';
@@ -18,4 +18,12 @@ export interface Known {
 /** All quantities of a build by section and key, with unknowns replaced by their stated defaults. */
 export type KnownBuild = {
   readonly [S in SectionName]: { readonly [K in keyof (typeof SPECS)[S]]: Known };
+} & { readonly packs: readonly [KnownPack, ...KnownPack[]] };
+
+type Resolved<S> = { readonly [K in keyof S]: Known };
+
+/** All quantities of one pack, with those of its cells and its charger. */
+export type KnownPack = Resolved<(typeof PACK_SPECS)['own']> & {
+  readonly cell: Resolved<(typeof PACK_SPECS)['cell']>;
+  readonly charger: Resolved<(typeof PACK_SPECS)['charger']>;
 };

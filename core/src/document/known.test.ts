@@ -30,12 +30,12 @@ describe('defaults of unknown values', () => {
     [72, 20],
   ])('make %d V on a lithium label %d cells in series', (volts, cells) => {
     const known = knownBuild(sample({ pack: { nominalV: volts, cellsInSeries: unknown } }));
-    expect(known.pack.cellsInSeries.value).toBe(cells);
+    expect(known.packs[0].cellsInSeries.value).toBe(cells);
   });
 
   it('make 48 V of lead-acid 24 cells of 2 V, and of iron phosphate 15 (common practice)', () => {
     const cells = (chemistry: 'lead-acid' | 'lfp'): number =>
-      knownBuild(sample({ pack: { chemistry, nominalV: 48, cellsInSeries: unknown } })).pack.cellsInSeries
+      knownBuild(sample({ pack: { chemistry, nominalV: 48, cellsInSeries: unknown } })).packs[0].cellsInSeries
         .value;
     expect(cells('lead-acid')).toBe(24);
     expect(cells('lfp')).toBe(15);

@@ -1,11 +1,21 @@
-import { SPECS, type BuildDocument, type QuantityPath, type SectionName } from './document.ts';
-import type { Known, KnownBuild } from './known-build.ts';
+import {
+  PACK_PATHS,
+  SECTION_SPECS,
+  SPECS,
+  type BuildDocument,
+  type QuantityPath,
+  type SectionName,
+  type SectionPath,
+} from './document.ts';
+import type { Known, KnownBuild, KnownPack } from './known-build.ts';
+import type { PackDocument } from './pack.ts';
 import type { FallbackContext, QuantitySpec, Sourced } from './quantity-spec.ts';
 import { countsUnder } from './counts-when.ts';
 import { donorSpecs, wheelbaseOf } from './donor.ts';
 import { motorDefaults } from './motor-defaults.ts';
 import { ladenCentre } from './frame-of.ts';
-import { LABEL_V_PER_CELL, USUAL_AH } from './pack.ts';
+import { LABEL_V_PER_CELL } from './per-cell.ts';
+import { USUAL_AH } from './pack.ts';
 import { packFromCells } from './pack-from-cells.ts';
 import { REST_OF_PATH_MOHM, powerLeadOhm } from './pack-path.ts';
 import { rolloutFromSizeMm } from './wheel-size.ts';
@@ -45,7 +55,7 @@ function packContext({
   nominalV: volts,
   cellsInSeries: cells,
   capacityAh,
-}: Pick<BuildDocument['second'], 'chemistry' | 'nominalV' | 'cellsInSeries' | 'capacityAh'>) {
+}: Pick<PackDocument, 'chemistry' | 'nominalV' | 'cellsInSeries' | 'capacityAh'>) {
   const perCell = LABEL_V_PER_CELL[chemistry];
   const byCells = cells.source === 'unknown' ? USUAL_VOLTS : cells.value * perCell;
   const nominalV = volts.source === 'unknown' ? byCells : volts.value;
@@ -98,21 +108,26 @@ function fallbackContext(build: BuildDocument): FallbackContext {
     kind: build.drive.kind,
     brushed: build.drive.commutation === 'brushes',
     motor: motorOf(build, size),
-    ...packContext(build.pack),
+    ...packContext(build.packs[0]),
     ...size,
     wheelbaseMm: wheelbaseMm.source === 'unknown' ? wheelbaseOf(style) : wheelbaseMm.value,
     rearRadiusMm: size.beadMm / 2 + size.tyreMm,
   };
 }
 
+type Row = readonly [key: string, path: QuantityPath, spec: QuantitySpec];
+const rowsOf = (section: SectionPath): readonly Row[] =>
+  Object.entries(SECTION_SPECS.get(section) ?? {}).map(
+    ([key, spec]) => [key, `${section}.${key}` as QuantityPath, spec] as const,
+  );
+
 /** The specs flattened once: a build is resolved at every keystroke. */
-const ROWS = Object.entries<Readonly<Record<string, QuantitySpec>>>(SPECS).map(
-  ([section, specs]) =>
-    [
-      section as SectionName,
-      Object.entries(specs).map(([key, spec]) => [key, `${section}.${key}` as QuantityPath, spec] as const),
-    ] as const,
-);
+const ROWS = (Object.keys(SPECS) as SectionName[]).map((section) => [section, rowsOf(section)] as const);
+const PACK_ROWS = PACK_PATHS.map((path) => ({
+  own: rowsOf(path),
+  cell: rowsOf(`${path}.cell`),
+  charger: rowsOf(`${path}.charger`),
+}));
 
 /**
  * A speed that the controller knows by turns of the wheel, on the road: the true roll-out over the one it holds
@@ -125,22 +140,38 @@ function trueSpeed(set: Known, wheel: number): Known {
 }
 
 /** A known build while it is being filled. */
-type Filling = { -readonly [S in SectionName]: { -readonly [K in keyof KnownBuild[S]]: Known } };
+type Filling = {
+  -readonly [S in SectionName]: { -readonly [K in keyof KnownBuild[S]]: Known };
+} & { packs: FillingPack[] };
+type FillingPack = { -readonly [K in keyof KnownPack]: KnownPack[K] };
+
+/** One group of quantities as entered, or by their stated defaults. */
+function resolved(rows: readonly Row[], values: object, context: FallbackContext): Record<string, Known> {
+  const out: Record<string, Known> = {};
+  for (const [key, path, spec] of rows)
+    out[key] = known(path, spec, (values as Readonly<Record<string, Sourced>>)[key] as Sourced, context);
+  return out;
+}
+
+/** One pack, by its own volts, cells and chemistry. */
+function packOf(pack: PackDocument, index: number, context: FallbackContext): FillingPack {
+  const rows = PACK_ROWS[index];
+  if (rows === undefined) throw new TypeError(`no pack ${String(index)}`);
+  const own = index === 0 ? context : { ...context, ...packContext(pack) };
+  return {
+    ...resolved(rows.own, pack, own),
+    cell: resolved(rows.cell, pack.cell, own),
+    charger: resolved(rows.charger, pack.charger, own),
+  } as unknown as FillingPack;
+}
 
 /** Every quantity as it was entered, or by its stated default. */
 function entered(build: BuildDocument): Filling {
   const context = fallbackContext(build);
-  const beside = { ...context, ...packContext(build.second) };
-  const sections: Record<string, Record<string, Known>> = {};
-  for (const [section, rows] of ROWS) {
-    const values: Readonly<Record<string, unknown>> = build[section];
-    const out: Record<string, Known> = {};
-    for (const [key, path, spec] of rows) {
-      out[key] = known(path, spec, values[key] as Sourced, section === 'second' ? beside : context);
-    }
-    sections[section] = out;
-  }
-  return sections as Filling;
+  const all: Record<string, unknown> = {};
+  for (const [section, rows] of ROWS) all[section] = resolved(rows, build[section], context);
+  all['packs'] = build.packs.map((pack, i) => packOf(pack, i, context));
+  return all as unknown as Filling;
 }
 
 /**
@@ -150,11 +181,16 @@ function entered(build: BuildDocument): Filling {
  */
 export function knownBuild(build: BuildDocument): KnownBuild {
   const all = entered(build);
-  if (build.pack.make === 'cells') Object.assign(all, packFromCells(build, all));
-  const { donor, pack, controller, controls } = all;
   const leads = powerLeadOhm(build, all);
-  const centre = ladenCentre(build, all);
-  if (leads !== undefined) pack.wiringMohm = worked(pack.wiringMohm, REST_OF_PATH_MOHM + 1000 * leads);
+  build.packs.forEach((pack, i) => {
+    const one = all.packs[i];
+    if (one === undefined) return;
+    if (pack.make === 'cells') Object.assign(one, packFromCells(pack, one));
+    if (leads !== undefined) one.wiringMohm = worked(one.wiringMohm, REST_OF_PATH_MOHM + 1000 * leads);
+  });
+  const known = all as Filling & KnownBuild;
+  const { donor, controller, controls } = all;
+  const centre = ladenCentre(build, known);
   donor.rolloutMm = worked(donor.rolloutMm, rolloutFromSizeMm(donor.beadMm.value, donor.tyreMm.value));
   donor.massAheadMm = worked(donor.massAheadMm, Math.max(1, centre.x));
   donor.massHeightMm = worked(donor.massHeightMm, Math.max(1, centre.y));
@@ -162,7 +198,7 @@ export function knownBuild(build: BuildDocument): KnownBuild {
   const wheel = setRolloutMm.source === 'unknown' ? 1 : donor.rolloutMm.value / setRolloutMm.value;
   controller.assistCutoffKmh = trueSpeed(controller.assistCutoffKmh, wheel);
   controls.walkCutoffKmh = trueSpeed(controls.walkCutoffKmh, wheel);
-  return all;
+  return known;
 }
 
 /** True when the quantity counts under the build's choices. */
@@ -171,7 +207,18 @@ export const inUse = (build: BuildDocument, path: QuantityPath): boolean => coun
 /** Every known quantity that counts, as a flat list in document order. Written out: it is asked at every keystroke. */
 export function knownInUse(build: BuildDocument, known: KnownBuild): readonly Known[] {
   const out: Known[] = [];
-  for (const section of Object.values(known))
-    for (const k of Object.values<Known>(section)) if (inUse(build, k.path)) out.push(k);
+  const take = (group: object): void => {
+    for (const k of Object.values(group) as readonly Known[])
+      if ('path' in k && inUse(build, k.path)) out.push(k);
+  };
+  for (const [section] of ROWS) {
+    if (section === 'joining')
+      for (const pack of known.packs) {
+        take(pack);
+        take(pack.cell);
+        take(pack.charger);
+      }
+    take(known[section]);
+  }
   return out;
 }

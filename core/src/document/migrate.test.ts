@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import old from '../../../demo/older/choir-tandem-v1.json' with { type: 'json' };
 import recent from '../../../demo/older/choir-tandem-v4.json' with { type: 'json' };
+import joined from '../../../demo/older/kiln-courier-v5.json' with { type: 'json' };
 import before from '../../../demo/older/tide-flat-trike-v2.json' with { type: 'json' };
 import { SCHEMA_VERSION } from './document.ts';
 import { FRAME_STYLES } from '../frame/names.ts';
@@ -24,7 +25,7 @@ describe('a document of version 1', () => {
     expect(build.brief).toMatchObject(old.brief);
     expect(build.donor).toMatchObject(old.donor);
     expect(build.drive).toMatchObject(old.drive);
-    expect(build.money).toEqual(old.money);
+    expect(build.money).toEqual({ ...old.money, pricePerKwh: null });
   });
 
   it('knows nothing of what it was never asked', () => {
@@ -38,7 +39,7 @@ describe('a document of version 1', () => {
   });
 
   it('has its pack where its style has it', () => {
-    expect(build.pack.boxes).toEqual([{ place: 'lateral-tube', at: null }]);
+    expect(build.packs[0].boxes).toEqual([{ place: 'lateral-tube', at: null }]);
   });
 
   it('keeps the centre of mass that was entered in it', () => {
@@ -65,11 +66,11 @@ describe('a document of version 2', () => {
 
   it('keeps everything it said, and knows nothing of cells, leads and chargers', () => {
     expect(build.schemaVersion).toBe(SCHEMA_VERSION);
-    expect(build.pack).toMatchObject(before.pack);
+    expect(build.packs).toHaveLength(1);
+    expect(build.packs[0]).toMatchObject(before.pack);
     expect(build.controller).toMatchObject(before.controller);
     expect(build.donor).toMatchObject(before.donor);
-    expect(build.pack.make).toBe('ready');
-    expect(build.second.join).toBe('none');
+    expect(build.packs[0].make).toBe('ready');
     expect(build.cabling.leadMm2).toEqual({ source: 'unknown' });
     expect(build.supply.accessories).toEqual([]);
     expect(evaluate(build).figures.find((f) => f.id === 'weakest')?.state).toBe('unknown');
@@ -102,6 +103,50 @@ describe('a document of version 4', () => {
     expect(at('harrow-wold').ok).toBe(true);
     const wrong = at('Harrow Wold!');
     expect(wrong.ok ? [] : wrong.issues.map((i) => i.path)).toEqual(['brief.place']);
+  });
+});
+
+describe('a document of version 5', () => {
+  const build = read(joined);
+
+  it('has its two packs in a list, each with what was said of it, and the charger with the first', () => {
+    expect(build.schemaVersion).toBe(SCHEMA_VERSION);
+    expect(build.packs).toHaveLength(2);
+    expect(build.packs[0]).toMatchObject(joined.pack);
+    const { join, chargedPct, combinerA, ...second } = joined.second;
+    expect(build.packs[1]).toMatchObject({ ...second, chargeLimitPct: chargedPct });
+    expect(build.packs[1]?.boxes).toEqual([{ place: joined.pack.boxes[0]?.place, at: null }]);
+    expect(build.joining).toMatchObject({ how: join, ratedA: combinerA });
+    expect(build.packs[0].charger).toMatchObject({
+      volts: joined.charger.volts,
+      currentA: joined.charger.currentA,
+    });
+    expect(build.money.pricePerKwh).toBe(joined.charger.pricePerKwh);
+  });
+
+  it('that is broken says where in the file', () => {
+    const issues = (data: object) => {
+      const result = readBuild(data);
+      return result.ok ? [] : result.issues.map((i) => i.path);
+    };
+    const wrong = { source: 'label', value: 'many' };
+    expect(issues({ ...joined, pack: { ...joined.pack, capacityAh: wrong } })).toEqual([
+      'pack.capacityAh.value',
+    ]);
+    expect(issues({ ...joined, second: { ...joined.second, chargedPct: wrong } })).toEqual([
+      'second.chargedPct.value',
+    ]);
+    expect(issues({ ...joined, charger: { ...joined.charger, volts: wrong } })).toEqual([
+      'charger.volts.value',
+    ]);
+    expect(issues({ ...joined, second: { ...joined.second, combinerA: wrong } })).toEqual([
+      'second.combinerA.value',
+    ]);
+  });
+
+  it('without a second pack has one', () => {
+    expect(read({ ...joined, second: undefined }).packs).toHaveLength(1);
+    expect(read({ ...joined, second: { ...joined.second, join: 'none' } }).packs).toHaveLength(1);
   });
 });
 

@@ -1,25 +1,11 @@
 import { firstOf } from '../quantity/first-of.ts';
 import * as z from 'zod';
-import { chemistry, packMake, packPlace, joining } from './choices.ts';
+import { cell } from './cell.ts';
+import { charger } from './charging.ts';
+import { chemistry, joinHow, packMake, packPlace } from './choices.ts';
+import { PACK_PART_TYPES } from './part-types.ts';
+import { AMPS_PER_AH } from './per-cell.ts';
 import { NO_DEFAULT, quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
-
-/** Usual low-voltage cut-off under load, volts a cell (lead-acid: per 2 V cell). Common practice. */
-export const CUTOFF_PER_CELL = { nmc: 3.1, 'nmc-power': 3.1, lmo: 3.1, lfp: 2.7, 'lead-acid': 1.75 } as const;
-
-/** Volts that a label counts per cell: "48 V" is 13 lithium cells, "52 V" 14, "60 V" 16, "72 V" 20. Common practice. */
-export const LABEL_V_PER_CELL = { nmc: 3.65, 'nmc-power': 3.65, lmo: 3.7, lfp: 3.2, 'lead-acid': 2 } as const;
-
-/**
- * Amps that cells give or take per amp-hour: continuously, for some ten seconds, and on charge. Common
- * practice, no source; the cell maker's data sheet decides.
- */
-export const AMPS_PER_AH = {
-  nmc: { continuous: 2, peak: 3, charge: 0.5 },
-  'nmc-power': { continuous: 6, peak: 10, charge: 1 },
-  lmo: { continuous: 3, peak: 5, charge: 0.5 },
-  lfp: { continuous: 2, peak: 4, charge: 0.5 },
-  'lead-acid': { continuous: 0.6, peak: 3, charge: 0.25 },
-} as const;
 
 const perAh =
   (kind: 'continuous' | 'peak' | 'charge') =>
@@ -199,39 +185,30 @@ const packBox = z.strictObject({
     .nullable(),
 });
 
+/** Most packs on a machine, and boxes of one of them. */
+export const MOST_PACKS = 4;
+export const MOST_BOXES = 12;
+
+/**
+ * One pack of a machine: what it is made of, where it lies, how it is charged. All packs of a build are alike in what is
+ * said of them; they are used in the order in which they stand.
+ */
 export const pack = z.strictObject({
   name: z.string().max(80),
   chemistry,
   make: packMake.default('ready'),
   /** Boxes of one size that share the pack's mass equally. */
-  boxes: z.array(packBox).min(1).max(4),
+  boxes: z.array(packBox).min(1).max(MOST_BOXES),
+  cell: cell.prefault({}),
+  charger: charger.prefault({}),
+  /** Which parts of the shelf its values were copied from, by their id. */
+  shelf: z.partialRecord(z.enum(PACK_PART_TYPES), z.string().max(60)).default({}),
   ...quantities(packSpecs),
 });
+export type PackDocument = z.infer<typeof pack>;
 
-const { nominalV, cellsInSeries, capacityAh, bmsCurrentA, cellsContinuousA, wiringMohm, healthPct, massKg } =
-  packSpecs;
-
-/** A second pack: what its current and its range need. It rides where the first one does. */
-export const secondSpecs = {
-  nominalV,
-  cellsInSeries,
-  capacityAh,
-  bmsCurrentA,
-  cellsContinuousA,
-  wiringMohm,
-  healthPct,
-  massKg,
-  chargedPct: {
-    label: 'Charged to, when joined',
-    unit: '%',
-    min: 0,
-    max: 100,
-    plausible: [20, 100],
-    step: 5,
-    fallback: 100,
-    origin: 'a full charge',
-  },
-  combinerA: {
+export const joiningSpecs = {
+  ratedA: {
     label: 'Combiner or switch, rated',
     unit: 'A',
     min: 1,
@@ -242,11 +219,20 @@ export const secondSpecs = {
     fallback: 40,
     origin: NO_DEFAULT,
   },
+  diodeDropV: {
+    label: 'Drop of each diode',
+    unit: 'V',
+    min: 0,
+    max: 3,
+    plausible: [0.01, 1],
+    step: 0.1,
+    fallback: 0.02,
+    origin: 'from memory: 0.02 V through switched (ideal) diodes, 0.5 V through plain ones',
+  },
 } as const satisfies Record<string, QuantitySpec>;
 
-export const second = z.strictObject({
-  name: z.string().max(80).default(''),
-  chemistry: chemistry.default('nmc'),
-  join: joining.default('none'),
-  ...quantities(secondSpecs),
+/** How the packs of a machine with more than one come together. */
+export const joining = z.strictObject({
+  how: joinHow.default('switch'),
+  ...quantities(joiningSpecs),
 });

@@ -1,3 +1,7 @@
+/** Parts that are copied into one pack of a build. */
+export const PACK_PART_TYPES = ['pack', 'cell', 'charger'] as const;
+export type PackPartType = (typeof PACK_PART_TYPES)[number];
+
 /** What the shelf holds, and what a build remembers having copied from it. */
 export const PART_TYPES = [
   'donor',
@@ -13,3 +17,6 @@ export const PART_TYPES = [
   'wire',
 ] as const;
 export type PartType = (typeof PART_TYPES)[number];
+
+export const isPackPart = (type: PartType): type is PackPartType =>
+  (PACK_PART_TYPES as readonly PartType[]).includes(type);

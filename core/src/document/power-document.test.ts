@@ -8,6 +8,7 @@ import { evaluate } from '../test/evaluate.ts';
 import { sample } from '../test/sample.ts';
 import { chemistry } from './choices.ts';
 import { inUse, knownBuild } from './known.ts';
+import { withValues } from './quantity-at.ts';
 import { readBuild } from './read.ts';
 
 const shelf = z.array(part).parse(shelfFile);
@@ -21,15 +22,15 @@ describe('what counts of the power chain', () => {
   it('follows how the pack came about', () => {
     const ready = sample();
     const cells = sample({ pack: { make: 'cells' } });
-    for (const path of ['pack.capacityAh', 'pack.cellsContinuousA'] as const) {
+    for (const path of ['packs.0.capacityAh', 'packs.0.cellsContinuousA'] as const) {
       expect(inUse(ready, path), path).toBe(true);
       expect(inUse(cells, path), path).toBe(false);
     }
-    for (const path of ['cell.parallel', 'cell.capacityAh'] as const) {
+    for (const path of ['packs.0.cell.parallel', 'packs.0.cell.capacityAh'] as const) {
       expect(inUse(ready, path), path).toBe(false);
       expect(inUse(cells, path), path).toBe(true);
     }
-    expect(inUse(cells, 'cell.depthMm')).toBe(false);
+    expect(inUse(cells, 'packs.0.cell.depthMm')).toBe(false);
   });
 
   it('asks of a second pack, a fuse, a resistor and lights only where there are any', () => {
@@ -43,8 +44,8 @@ describe('what counts of the power chain', () => {
       },
     });
     for (const path of [
-      'second.capacityAh',
-      'second.combinerA',
+      'packs.1.capacityAh',
+      'joining.ratedA',
       'cabling.fuseA',
       'cabling.preChargeOhm',
       'supply.ratedW',
@@ -52,7 +53,7 @@ describe('what counts of the power chain', () => {
       expect(inUse(bare, path), path).toBe(false);
       expect(inUse(full, path), path).toBe(true);
     }
-    expect(inUse(sample({ second: { join: 'parallel' } }), 'second.combinerA')).toBe(false);
+    expect(inUse(sample({ second: { join: 'parallel' } }), 'joining.ratedA')).toBe(false);
   });
 
   it('asks how much braking gives back only of a motor that brakes', () => {
@@ -66,7 +67,8 @@ describe('usual values of a chemistry', () => {
   it.each(chemistry.options)(
     '%s: cells give for ten seconds more than for good, and take less on charge',
     (kind) => {
-      const { pack, cell } = knownBuild(sample({ pack: { chemistry: kind } }));
+      const [pack] = knownBuild(sample({ pack: { chemistry: kind } })).packs;
+      const { cell } = pack;
       expect(pack.cellsPeakA.value).toBeGreaterThan(pack.cellsContinuousA.value);
       expect(pack.maxChargeA.value).toBeLessThan(pack.cellsContinuousA.value);
       expect(cell.peakA.value).toBeGreaterThan(cell.continuousA.value);
@@ -74,10 +76,10 @@ describe('usual values of a chemistry', () => {
   );
 
   it('make a second pack of another chemistry by its own cells: 48 V of lead-acid are 24', () => {
-    const { second } = knownBuild(
+    const [, second] = knownBuild(
       sample({ second: { join: 'switch', chemistry: 'lead-acid', nominalV: 48 } }),
-    );
-    expect(second.cellsInSeries.value).toBe(24);
+    ).packs;
+    expect(second?.cellsInSeries.value).toBe(24);
   });
 });
 
@@ -85,17 +87,17 @@ describe('cells, chargers, plugs and leads of the shelf', () => {
   it('a cell makes the pack one from cells, of its chemistry, with box and mass to be worked out anew', () => {
     const cell = first('cell');
     const build = applyPart(sample({ pack: { massKg: 4, boxLengthMm: 300 } }), cell);
-    expect(build.pack.make).toBe('cells');
-    expect(build.pack.massKg).toEqual({ source: 'unknown' });
-    expect(knownBuild(build).pack.boxLengthMm.source).toBe('worked');
-    expect(build.cell.price).toBe(cell.price);
+    expect(build.packs[0].make).toBe('cells');
+    expect(build.packs[0].massKg).toEqual({ source: 'unknown' });
+    expect(knownBuild(build).packs[0].boxLengthMm.source).toBe('worked');
+    expect(build.packs[0].cell.price).toBe(cell.price);
     expect(readBuild(build).ok).toBe(true);
   });
 
   it('a pack makes it ready-made again', () => {
     const build = applyPart(applyPart(sample(), first('cell')), first('pack'));
-    expect(build.pack.make).toBe('ready');
-    expect(evaluate(build).known.pack.capacityAh).toMatchObject({
+    expect(build.packs[0].make).toBe('ready');
+    expect(evaluate(build).known.packs[0].capacityAh).toMatchObject({
       source: 'label',
       value: first('pack').capacityAh,
     });
@@ -110,15 +112,19 @@ describe('cells, chargers, plugs and leads of the shelf', () => {
     const build = applyPart(sample(), charger);
     const changed = part.parse({ ...charger, currentA: charger.currentA + 1 });
     expect(staleValues(build, changed)).toEqual([
-      { path: 'charger.currentA', here: charger.currentA, shelf: charger.currentA + 1 },
+      { path: 'packs.0.charger.currentA', here: charger.currentA, shelf: charger.currentA + 1 },
     ]);
-    expect(refreshed(build, changed).charger.volts).toEqual({ source: 'label', value: charger.volts });
+    expect(refreshed(build, changed).packs[0].charger.volts).toEqual({
+      source: 'label',
+      value: charger.volts,
+    });
   });
 
   it('keep the used cells that were measured', () => {
     const used = [{ name: 'A1', mah: 2200, mohm: 40 }];
     const base = sample({ pack: { make: 'cells' } });
-    expect(applyPart({ ...base, cell: { ...base.cell, used } }, first('cell')).cell.used).toEqual(used);
+    const with_ = withValues(base, 'packs.0.cell', { used });
+    expect(applyPart(with_, first('cell')).packs[0].cell.used).toEqual(used);
   });
 });
 
@@ -132,18 +138,22 @@ describe('a document with nonsense in its power chain', () => {
     [
       'a thousand in series',
       { cellsInSeries: { source: 'measured', value: 1000 } },
-      'pack.cellsInSeries.value',
+      'packs.0.cellsInSeries.value',
     ],
-    ['no cells in series', { cellsInSeries: { source: 'measured', value: 0 } }, 'pack.cellsInSeries.value'],
-    ['a chemistry of its own', { chemistry: 'plutonium' }, 'pack.chemistry'],
+    [
+      'no cells in series',
+      { cellsInSeries: { source: 'measured', value: 0 } },
+      'packs.0.cellsInSeries.value',
+    ],
+    ['a chemistry of its own', { chemistry: 'plutonium' }, 'packs.0.chemistry'],
   ])('%s says where', (_what, pack, path) => {
-    expect(wrong((b) => ({ ...b, pack: { ...b.pack, ...pack } }))).toEqual([path]);
+    expect(wrong((b) => withValues(b, 'packs.0', pack))).toEqual([path]);
   });
 
   it('negative ohms and three plugs say where', () => {
     expect(
-      wrong((b) => ({ ...b, cell: { ...b.cell, resistanceMohm: { source: 'measured', value: -3 } } })),
-    ).toEqual(['cell.resistanceMohm.value']);
+      wrong((b) => withValues(b, 'packs.0.cell', { resistanceMohm: { source: 'measured', value: -3 } })),
+    ).toEqual(['packs.0.cell.resistanceMohm.value']);
     expect(wrong((b) => ({ ...b, cabling: { ...b.cabling, connectors: 3 } }))).toEqual([
       'cabling.connectors',
     ]);
@@ -151,9 +161,9 @@ describe('a document with nonsense in its power chain', () => {
 
   it('too many used cells, and one that weighs nothing on the meter, say where', () => {
     const many = Array.from({ length: 1001 }, () => ({ name: '', mah: 2200, mohm: null }));
-    expect(wrong((b) => ({ ...b, cell: { ...b.cell, used: many } }))).toEqual(['cell.used']);
-    expect(wrong((b) => ({ ...b, cell: { ...b.cell, used: [{ name: '', mah: 0, mohm: null }] } }))).toEqual([
-      'cell.used.0.mah',
-    ]);
+    expect(wrong((b) => withValues(b, 'packs.0.cell', { used: many }))).toEqual(['packs.0.cell.used']);
+    expect(wrong((b) => withValues(b, 'packs.0.cell', { used: [{ name: '', mah: 0, mohm: null }] }))).toEqual(
+      ['packs.0.cell.used.0.mah'],
+    );
   });
 });

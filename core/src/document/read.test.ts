@@ -42,14 +42,16 @@ describe('readBuild', () => {
   it('reports every fault at once', () => {
     const data = changed((b) => {
       b['drive'] = { ...b['drive'], kind: 'steam', wheel: 7 };
-      b['pack'] = { ...b['pack'], capacityAh: { source: 'measured', value: 'lots' }, colour: 'red' };
+      b['packs'] = [
+        { ...sample().packs[0], capacityAh: { source: 'measured', value: 'lots' }, colour: 'red' },
+      ] as never;
     });
     expect(issuesOf(data).map((i) => [i.code, i.path])).toEqual(
       expect.arrayContaining([
         ['choice', 'drive.kind'],
         ['choice', 'drive.wheel'],
-        ['type', 'pack.capacityAh.value'],
-        ['unknown-key', 'pack.colour'],
+        ['type', 'packs.0.capacityAh.value'],
+        ['unknown-key', 'packs.0.colour'],
       ]),
     );
   });
@@ -63,9 +65,9 @@ describe('readBuild', () => {
 
   it('refuses a source that is none of the four', () => {
     const data = changed((b) => {
-      b['pack'] = { ...b['pack'], massKg: { source: 'guessed', value: 4 } };
+      b['packs'] = [{ ...sample().packs[0], massKg: { source: 'guessed', value: 4 } }] as never;
     });
-    expect(issuesOf(data)[0]).toMatchObject({ code: 'choice', path: 'pack.massKg.source' });
+    expect(issuesOf(data)[0]).toMatchObject({ code: 'choice', path: 'packs.0.massKg.source' });
   });
 
   it('refuses a document of a later schema rather than dropping what it does not know', () => {
@@ -74,11 +76,11 @@ describe('readBuild', () => {
 
   it('refuses numbers that JSON can write but no bicycle can have', () => {
     const data = changed((b) => {
-      b['pack'] = { ...b['pack'], cellsInSeries: { source: 'label', value: 1000 } };
+      b['packs'] = [{ ...sample().packs[0], cellsInSeries: { source: 'label', value: 1000 } }] as never;
     });
     expect(issuesOf(data)[0]).toMatchObject({
       code: 'range',
-      path: 'pack.cellsInSeries.value',
+      path: 'packs.0.cellsInSeries.value',
       limit: 'at most 60',
     });
   });

@@ -1,7 +1,7 @@
 import { jsonText } from '../quantity/json-text.ts';
 import { fail, type Result } from '../quantity/result.ts';
 import { readBy } from '../quantity/zod-issues.ts';
-import { migrated } from './migrate.ts';
+import { migrated, pathBefore } from './migrate.ts';
 import { SCHEMA_VERSION, buildDocument, type BuildDocument } from './document.ts';
 
 /** Validates unknown data as a build document and migrates it forward; what it does not say is filled as unknown. */
@@ -26,8 +26,15 @@ export function readBuild(data: unknown): Result<BuildDocument> {
   const given = data as Record<string, unknown>;
   const older =
     typeof version === 'number' && Number.isInteger(version) && version > 0 && version < SCHEMA_VERSION;
-  const current = older ? migrated(given, version, SCHEMA_VERSION) : given;
-  return readBy(buildDocument, current);
+  if (!older) return readBy(buildDocument, given);
+  const result = readBy(buildDocument, migrated(given, version, SCHEMA_VERSION));
+  // A fault is told where it stands in the file.
+  return result.ok
+    ? result
+    : {
+        ok: false,
+        issues: result.issues.map((issue) => ({ ...issue, path: pathBefore(issue.path, version) })),
+      };
 }
 
 /** Reads a build document from JSON text; broken JSON becomes an issue, never an exception. */

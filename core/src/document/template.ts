@@ -51,15 +51,17 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
       heldCogTeeth: null,
       ringTeeth: assumed(42),
     },
-    pack: {
-      name: '',
-      chemistry: 'nmc',
-      boxes: [{ place: 'down-tube', at: null }],
-      nominalV: assumed(48),
-      capacityAh: assumed(13),
-      bmsCurrentA: assumed(30),
-      chargeLimitPct: assumed(100),
-    },
+    packs: [
+      {
+        name: '',
+        chemistry: 'nmc',
+        boxes: [{ place: 'down-tube', at: null }],
+        nominalV: assumed(48),
+        capacityAh: assumed(13),
+        bmsCurrentA: assumed(30),
+        chargeLimitPct: assumed(100),
+      },
+    ],
     controller: {
       name: '',
       limitsSpeed: true,

@@ -1,5 +1,7 @@
 import type { BuildDocument } from '../document/document.ts';
 import { withBatteryLimit } from '../document/turned-down.ts';
+import type { PackDocument } from '../document/pack.ts';
+import { withPack } from '../document/quantity-at.ts';
 import type { Sourced } from '../document/quantity-spec.ts';
 import { applyPart } from '../parts/apply-part.ts';
 import type { Part, PartOf } from '../parts/part.ts';
@@ -58,9 +60,9 @@ const cheapest = <P extends Part>(parts: readonly P[], currency: string): P | un
 const ofType = <T extends Part['type']>(parts: readonly Part[], type: T): readonly PartOf<T>[] =>
   parts.filter((p): p is PartOf<T> => p.type === type);
 
-const copied = (build: BuildDocument, part: Part): Draft => ({
+const copied = (build: BuildDocument, part: Part, pack: number): Draft => ({
   what: part.name,
-  build: applyPart(build, part),
+  build: applyPart(build, part, pack),
   price: part.price,
 });
 
@@ -68,13 +70,13 @@ const copied = (build: BuildDocument, part: Part): Draft => ({
 function fromShelf(build: BuildDocument, link: Link, parts: readonly Part[]): Draft | undefined {
   const { currency } = build.money;
   const mends = (draft: Draft): boolean => {
-    const margin = study(draft.build).chain.links.find((l) => l.id === link.id)?.margin;
+    const margin = study(draft.build).chain.links.find((l) => same(l, link))?.margin;
     return margin !== undefined && margin >= 0;
   };
   const take = (list: readonly Part[]): Draft | undefined => {
-    const good = list.filter((p) => mends(copied(build, p)));
+    const good = list.filter((p) => mends(copied(build, p, link.pack)));
     const part = cheapest(good, currency);
-    return part === undefined ? undefined : copied(build, part);
+    return part === undefined ? undefined : copied(build, part, link.pack);
   };
   switch (link.id) {
     case 'plug':
@@ -82,16 +84,18 @@ function fromShelf(build: BuildDocument, link: Link, parts: readonly Part[]): Dr
     case 'leads':
       return take(ofType(parts, 'wire'));
     case 'cells':
-    case 'bms':
-      return build.pack.make === 'cells'
-        ? moreCells(build, link)
+    case 'bms': {
+      const pack = build.packs[link.pack];
+      if (pack === undefined) return undefined;
+      const { make, cellsInSeries: cells } = pack;
+      return make === 'cells'
+        ? moreCells(build, pack, link)
         : take(
             ofType(parts, 'pack').filter(
-              (p) =>
-                build.pack.cellsInSeries.source === 'unknown' ||
-                p.cellsInSeries === build.pack.cellsInSeries.value,
+              (p) => cells.source === 'unknown' || p.cellsInSeries === cells.value,
             ),
           );
+    }
     case 'join':
     case 'fuse':
     case 'controller':
@@ -102,28 +106,35 @@ function fromShelf(build: BuildDocument, link: Link, parts: readonly Part[]): Dr
 }
 
 /** As many more cells side by side as the link wants; a protection board is bought, not built up. */
-function moreCells(build: BuildDocument, link: Link): Draft | undefined {
-  const { parallel } = build.cell;
+function moreCells(build: BuildDocument, pack: PackDocument, link: Link): Draft | undefined {
+  const { parallel, price, inBody } = pack.cell;
   if (link.id !== 'cells' || parallel.source === 'unknown' || link.margin === undefined) return undefined;
   const wanted = Math.ceil(parallel.value / (1 + link.margin));
   const more = wanted - parallel.value;
   if (more <= 0) return undefined;
-  const series = build.pack.cellsInSeries.source === 'unknown' ? 0 : build.pack.cellsInSeries.value;
+  const series = pack.cellsInSeries.source === 'unknown' ? 0 : pack.cellsInSeries.value;
   return {
     what: `${String(wanted)} side by side`,
-    build: { ...build, cell: { ...build.cell, parallel: assumed(wanted) } },
-    price: build.cell.price === null ? null : (build.cell.price * more * series) / build.cell.inBody,
+    build: withPack(build, link.pack, (one) => ({
+      ...one,
+      cell: { ...one.cell, parallel: assumed(wanted) },
+    })),
+    price: price === null ? null : (price * more * series) / inBody,
   };
 }
 
-function costed(draft: Draft, now: Study, id: Link['id']): LinkRemedy {
+/** The same link of the same pack. */
+const same = (a: Pick<Link, 'id' | 'pack'>, b: Pick<Link, 'id' | 'pack'>): boolean =>
+  a.id === b.id && a.pack === b.pack;
+
+function costed(draft: Draft, now: Study, link: Link): LinkRemedy {
   const { study: s, gains } = compare(draft.build, now);
   return {
     ...draft,
     hillKmh: gains.hillKmh,
     startPct: gains.startPct,
     massKg: gains.massKg,
-    margin: s.chain.links.find((l) => l.id === id)?.margin,
+    margin: s.chain.links.find((l) => same(l, link))?.margin,
   };
 }
 
@@ -133,13 +144,13 @@ function costed(draft: Draft, now: Study, id: Link['id']): LinkRemedy {
  */
 export function linkRemedies(
   build: BuildDocument,
-  id: Link['id'],
+  wanted: Pick<Link, 'id' | 'pack'>,
   parts: readonly Part[],
 ): readonly LinkRemedy[] {
   const now = study(build);
-  const link = now.chain.links.find((l) => l.id === id);
+  const link = now.chain.links.find((l) => same(l, wanted));
   if (link?.margin === undefined || link.margin >= 0) return [];
   return [lowered(build, link), fromShelf(build, link, parts)]
     .filter((draft) => draft !== undefined)
-    .map((draft) => costed(draft, now, id));
+    .map((draft) => costed(draft, now, link));
 }

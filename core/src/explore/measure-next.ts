@@ -1,6 +1,6 @@
 import { specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
 import type { Known } from '../document/known-build.ts';
-import { inUse, knownBuild } from '../document/known.ts';
+import { knownBuild, knownInUse } from '../document/known.ts';
 import { assembleKnown } from '../machine/machine.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import type { Check } from '../check/check.ts';
@@ -64,9 +64,8 @@ export function measureNext(build: BuildDocument): readonly OpenMeasure[] {
   const checks = fitChecks(subject(build, known, assembleKnown(build, known), topMs));
   const moved = sensitivities(build);
   const open = new Map<QuantityPath, Known>();
-  const all = Object.values(known).flatMap((section) => Object.values<Known>(section));
-  for (const k of all) {
-    if ((k.source !== 'unknown' && k.source !== 'assumed') || !inUse(build, k.path)) continue;
+  for (const k of knownInUse(build, known)) {
+    if (k.source !== 'unknown' && k.source !== 'assumed') continue;
     if (checks.some((c) => c.inputs.includes(k.path)) || moved.some((s) => s.known.path === k.path)) {
       open.set(k.path, k);
     }

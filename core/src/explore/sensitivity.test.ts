@@ -38,7 +38,7 @@ describe('withValue', () => {
     const build = sample();
     const next = withValue(build, 'donor.crr', 0.02);
     expect(next.donor.crr).toEqual({ source: 'assumed', value: 0.02 });
-    expect(next.pack).toBe(build.pack);
+    expect(next.packs).toBe(build.packs);
     expect(build.donor.crr).toEqual({ source: 'unknown' });
   });
 });

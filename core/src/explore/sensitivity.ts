@@ -1,4 +1,4 @@
-import { specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
+import { ofFirstPack, specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
 import type { Known } from '../document/known-build.ts';
 import { knownBuild, knownInUse } from '../document/known.ts';
 import { withValue } from '../document/quantity-at.ts';
@@ -38,9 +38,9 @@ const CHOSEN: readonly QuantityPath[] = [
   'brief.headwindMs',
   'brief.cadenceMinRpm',
   'brief.cadenceMaxRpm',
-  'pack.chargeLimitPct',
+  'packs.0.chargeLimitPct',
   // The label's volts only name the pack; the cells in series are what counts.
-  'pack.nominalV',
+  'packs.0.nominalV',
 ];
 
 /** Only checks, pictures, charging and lights use these: they move no speed and no range. */
@@ -68,28 +68,26 @@ const MOVES_NOTHING: ReadonlySet<QuantityPath> = new Set([
   'drive.armHoldsNm',
   'drive.pitchMm',
   'drive.centreMm',
-  'pack.boxLengthMm',
-  'pack.boxHeightMm',
-  'pack.boxWidthMm',
-  'pack.cellsContinuousA',
-  'pack.cellsPeakA',
-  'pack.maxChargeA',
-  'cell.continuousA',
-  'cell.peakA',
-  'cell.chargeA',
-  'cell.widthMm',
-  'cell.depthMm',
-  'cell.heightMm',
-  'cell.rows',
-  'cell.gapMm',
-  'cell.caseMm',
-  'second.nominalV',
-  'second.cellsContinuousA',
+  'packs.0.boxLengthMm',
+  'packs.0.boxHeightMm',
+  'packs.0.boxWidthMm',
+  'packs.0.cellsContinuousA',
+  'packs.0.cellsPeakA',
+  'packs.0.maxChargeA',
+  'packs.0.cell.continuousA',
+  'packs.0.cell.peakA',
+  'packs.0.cell.chargeA',
+  'packs.0.cell.widthMm',
+  'packs.0.cell.depthMm',
+  'packs.0.cell.heightMm',
+  'packs.0.cell.rows',
+  'packs.0.cell.gapMm',
+  'packs.0.cell.caseMm',
   'controller.capacitorUf',
   'cabling.insulationC',
   'cabling.preChargeOhm',
-  'charger.currentA',
-  'charger.efficiencyPct',
+  'packs.0.charger.currentA',
+  'packs.0.charger.efficiencyPct',
 ]);
 
 /** Speeds and range as numbers: what does not move, climb or hold its speed does so with nothing. */
@@ -112,7 +110,12 @@ export function sensitivities(build: BuildDocument): readonly Sensitivity[] {
     s.hillKmh / Math.max(1, base.hillKmh) +
     s.rangeKm / Math.max(1, base.rangeKm);
   return open
-    .filter((k) => !CHOSEN.includes(k.path) && specAt(k.path).stays !== true && !MOVES_NOTHING.has(k.path))
+    .filter(
+      (k) =>
+        !CHOSEN.includes(ofFirstPack(k.path)) &&
+        specAt(k.path).stays !== true &&
+        !MOVES_NOTHING.has(ofFirstPack(k.path)),
+    )
     .map((known): Sensitivity => {
       const step = STEP[known.path] ?? Math.abs(known.value) * TENTH;
       const up = headline(withValue(build, known.path, known.value + step));

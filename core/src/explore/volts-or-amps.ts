@@ -1,7 +1,9 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { Chemistry } from '../document/choices.ts';
 import { knownBuild } from '../document/known.ts';
-import { LABEL_V_PER_CELL } from '../document/pack.ts';
+import { LABEL_V_PER_CELL } from '../document/per-cell.ts';
+import type { PackDocument } from '../document/pack.ts';
+import { withPack } from '../document/quantity-at.ts';
 import type { Sourced } from '../document/quantity-spec.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
 import { applyPart } from '../parts/apply-part.ts';
@@ -59,58 +61,69 @@ interface Draft {
   readonly price: number | null;
 }
 
-/** The next common number of cells in series; mass, cut-off and price grow with it. */
-function moreVolts(build: BuildDocument): Draft | undefined {
-  const known = knownBuild(build);
-  const { chemistry } = build.pack;
-  const cells = known.pack.cellsInSeries.value;
+/** A pack with the next common number of cells in series, its mass grown with them; undefined where there is none. */
+function withMoreCells(
+  pack: PackDocument,
+  cells: number,
+): { pack: PackDocument; next: number; volts: number } | undefined {
+  const { chemistry, massKg } = pack;
   const next = SERIES[chemistry].find((s) => s > cells);
   if (next === undefined) return undefined;
-  const by = next / cells;
   const volts = Math.round(next * LABEL_V_PER_CELL[chemistry]);
+  const larger = {
+    cellsInSeries: assumed(next),
+    nominalV: assumed(volts),
+    massKg: scaled(massKg, next / cells),
+  };
+  return { pack: { ...pack, ...larger }, next, volts };
+}
+
+/** One step more of cells in series for every pack; mass, cut-off and price grow with it. */
+function moreVolts(build: BuildDocument): Draft | undefined {
+  const known = knownBuild(build);
+  const cells = known.packs[0].cellsInSeries.value;
+  const first = withMoreCells(build.packs[0], cells);
+  if (first === undefined) return undefined;
+  const others = build.packs
+    .slice(1)
+    .map((pack, i) => withMoreCells(pack, known.packs[i + 1]?.cellsInSeries.value ?? 1)?.pack ?? pack);
+  const by = first.next / cells;
   return {
     id: 'volts',
-    what: `${String(next)} in series, ${String(volts)} V`,
+    what: `${String(first.next)} in series, ${String(first.volts)} V`,
     price: build.money.pack === null ? null : build.money.pack * by,
     build: {
       ...build,
-      pack: {
-        ...build.pack,
-        cellsInSeries: assumed(next),
-        nominalV: assumed(volts),
-        massKg: scaled(build.pack.massKg, by),
-      },
+      packs: [first.pack, ...others],
       controller: { ...build.controller, lowVoltageCutoffV: scaled(build.controller.lowVoltageCutoffV, by) },
     },
   };
 }
 
+/** A quarter more of the first pack, or one more cell side by side. */
 function moreAmpHours(build: BuildDocument): Draft {
-  const known = knownBuild(build);
-  const fromCells = build.pack.make === 'cells';
+  const [known] = knownBuild(build).packs;
+  const [pack] = build.packs;
+  const fromCells = pack.make === 'cells';
   const parallel = Math.max(1, Math.round(known.cell.parallel.value));
   const by = fromCells ? (parallel + 1) / parallel : QUARTER;
-  const ah = known.pack.capacityAh.value * by;
+  const ah = known.capacityAh.value * by;
   return {
     id: 'amp-hours',
     what: `${ah.toFixed(1)} Ah`,
     price: build.money.pack === null ? null : build.money.pack * by,
-    build: {
-      ...build,
-      cell: fromCells ? { ...build.cell, parallel: assumed(parallel + 1) } : build.cell,
-      pack: {
-        ...build.pack,
-        ...(fromCells
-          ? {}
-          : {
-              capacityAh: assumed(ah),
-              cellsContinuousA: scaled(build.pack.cellsContinuousA, by),
-              cellsPeakA: scaled(build.pack.cellsPeakA, by),
-              maxChargeA: scaled(build.pack.maxChargeA, by),
-            }),
-        massKg: scaled(build.pack.massKg, by),
-      },
-    },
+    build: withPack(build, 0, () => ({
+      ...pack,
+      ...(fromCells
+        ? { cell: { ...pack.cell, parallel: assumed(parallel + 1) } }
+        : {
+            capacityAh: assumed(ah),
+            cellsContinuousA: scaled(pack.cellsContinuousA, by),
+            cellsPeakA: scaled(pack.cellsPeakA, by),
+            maxChargeA: scaled(pack.maxChargeA, by),
+          }),
+      massKg: scaled(pack.massKg, by),
+    })),
   };
 }
 
@@ -145,9 +158,13 @@ const SAME_WINDING = 1.25;
 /** The shelf's next motor of the kind by rated power among those wound alike, else of all; fit not judged. */
 function largerMotor(build: BuildDocument, motors: readonly PartOf<'motor'>[]): Draft | undefined {
   const { drive } = knownBuild(build);
-  const output = drive.kvRpmPerV.value / drive.reduction.value;
+  const outputOf = (one: BuildDocument): number => {
+    const { kvRpmPerV, reduction } = knownBuild(one).drive;
+    return kvRpmPerV.value / reduction.value;
+  };
+  const output = outputOf(build);
   const alike = (m: PartOf<'motor'>): boolean =>
-    Math.abs(Math.log(m.kvRpmPerV / m.reduction / output)) <= Math.log(SAME_WINDING);
+    Math.abs(Math.log(outputOf(applyPart(build, m)) / output)) <= Math.log(SAME_WINDING);
   const kind = motors.filter((m) => m.kind === build.drive.kind);
   const next = (list: readonly PartOf<'motor'>[]) =>
     smallest(list, (m) => m.ratedPowerW, drive.ratedPowerW.value);

@@ -1,16 +1,21 @@
 import { firstOf } from '../quantity/first-of.ts';
 import { qty } from '../quantity/phrase.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
+import type { PlacedBox } from '../document/frame-of.ts';
+import type { Known } from '../document/known-build.ts';
+import type { PackPlace } from '../frame/names.ts';
 import {
   betweenBoxes,
   betweenKnees,
   bossRoom,
+  carried,
   feetRoom,
+  inFrame,
+  mayHaveBosses,
   nearestRooms,
   seatedMm,
   shockRoom,
   tightest,
-  type Room,
 } from './pack-room.ts';
 import type { Subject } from './subject.ts';
 
@@ -19,46 +24,53 @@ const ROOM_MM = 10;
 /** Boxes up to this width pass between knees and between cranks, mm. Common practice, no source. */
 const NARROW_MM = 100;
 
-const sizes = ({ known: { pack } }: Subject) => [pack.boxLengthMm, pack.boxHeightMm];
+/** Length and height of the packs that some boxes are of. */
+const sizes = ({ known: { packs } }: Subject, boxes: readonly PlacedBox[]): readonly Known[] =>
+  packs.flatMap((pack, i) =>
+    boxes.some((box) => box.pack === i) ? [pack.boxLengthMm, pack.boxHeightMm] : [],
+  );
+const widthOf = ({ known: { packs } }: Subject, box: PlacedBox): Known =>
+  (packs[box.pack] ?? packs[0]).boxWidthMm;
+const widths = (s: Subject, boxes: readonly PlacedBox[]): readonly Known[] => [
+  ...new Set(boxes.map((box) => widthOf(s, box))),
+];
 /** The outline counts as one answer: taken off, taken as the preset on purpose, or not known. */
 const outline = (s: Subject) => asked('outline of the frame', s.build.donor.outline);
 
-const each = (s: Subject, room: (s: Subject, i: number) => readonly Room[]): readonly Room[] =>
-  s.boxes.flatMap((_, i) => room(s, i));
-
-function room(s: Subject): Check {
+function room(s: Subject): readonly Check[] {
+  const boxes = inFrame(s);
+  if (boxes.length === 0) return [];
   const found = tightest(nearestRooms(s).flatMap((near) => near ?? []));
   const mm = found?.mm ?? 0;
-  return measured({
-    id: 'pack-room',
-    group: 'battery',
-    title: 'Room round the pack',
-    value: mm,
-    unit: 'mm',
-    sense: 'least',
-    fine: ROOM_MM,
-    look: 0,
-    limit: ['at least ', qty(ROOM_MM, 'mm', 0)],
-    why:
-      mm < 0
-        ? [`The box runs into the ${found?.what ?? 'frame'} by `, qty(-mm, 'mm', 0), '.']
-        : [`Nearest is the ${found?.what ?? 'frame'}.`],
-    remedy: ['Move the pack, or take a smaller box.'],
-    origin: 'common practice',
-    inputs: sizes(s),
-    asked: [outline(s)],
-  });
+  return [
+    measured({
+      id: 'pack-room',
+      group: 'battery',
+      title: 'Room round the pack',
+      value: mm,
+      unit: 'mm',
+      sense: 'least',
+      fine: ROOM_MM,
+      look: 0,
+      limit: ['at least ', qty(ROOM_MM, 'mm', 0)],
+      why:
+        mm < 0
+          ? [`The box runs into the ${found?.what ?? 'frame'} by `, qty(-mm, 'mm', 0), '.']
+          : [`Nearest is the ${found?.what ?? 'frame'}.`],
+      remedy: ['Move the pack, or take a smaller box.'],
+      origin: 'common practice',
+      inputs: sizes(s, boxes),
+      asked: [outline(s)],
+    }),
+  ];
 }
 
 /** A cradle lifts the box off its tube by no more than this, mm. Common practice, no source. */
 const CRADLE_MM = 30;
 
 function seat(s: Subject): readonly Check[] {
-  const gaps = s.boxes.flatMap((box, i) => {
-    const placed = s.build.pack.boxes[i];
-    const mm = placed === undefined ? undefined : seatedMm(s, box, placed.place);
-    return mm === undefined ? [] : [mm];
-  });
+  const boxes = inFrame(s);
+  const gaps = boxes.flatMap((box) => seatedMm(s, box, box.place) ?? []);
   if (gaps.length === 0) return [];
   const deep = Math.min(...gaps);
   return [
@@ -84,55 +96,57 @@ function seat(s: Subject): readonly Check[] {
       ),
       remedy: ['Move it off the tube.'],
       origin: 'derived',
-      inputs: sizes(s),
+      inputs: sizes(s, boxes),
       asked: [outline(s)],
     }),
   ];
 }
 
-function bosses(s: Subject): Check {
-  const found = tightest(
-    each(s, (_, i) => {
-      const [box, placed] = [s.boxes[i], s.build.pack.boxes[i]];
-      return box === undefined || placed === undefined ? [] : bossRoom(s, box, placed.place);
-    }),
-  );
+function bosses(s: Subject): readonly Check[] {
+  const boxes = inFrame(s);
+  if (boxes.length === 0 || !mayHaveBosses(s)) return [];
+  const found = tightest(boxes.flatMap((box) => bossRoom(s, box, box.place)));
   const base = {
     id: 'pack-boss',
     group: 'battery' as const,
     title: 'Pack to bottle bosses',
     origin: 'common practice' as const,
-    inputs: sizes(s),
+    inputs: sizes(s, boxes),
     asked: [outline(s), asked('bottle bosses', s.build.donor.bosses === null ? 'unknown' : 'known')],
   };
   if (found === undefined) {
-    return told({
-      state: 'fine',
-      words: 'none in the way',
-      limit: ['at least ', qty(3, 'mm', 0)],
-      why: ['No boss stands where the pack is; those of its own tube carry the cradle.'],
-      remedy: ['Nothing to do.'],
-      ...base,
-    });
+    return [
+      told({
+        state: 'fine',
+        words: 'none in the way',
+        limit: ['at least ', qty(3, 'mm', 0)],
+        why: ['No boss stands where the pack is; those of its own tube carry the cradle.'],
+        remedy: ['Nothing to do.'],
+        ...base,
+      }),
+    ];
   }
-  return measured({
-    value: found.mm,
-    unit: 'mm',
-    sense: 'least',
-    fine: 3,
-    look: 0,
-    limit: ['at least ', qty(3, 'mm', 0)],
-    why:
-      found.mm < 0
-        ? [`The box sits on the ${found.what}, `, qty(-found.mm, 'mm', 0), ' too near.']
-        : [`Nearest is the ${found.what}.`],
-    remedy: ['Slide the pack along, or screw it to these bosses.'],
-    ...base,
-  });
+  return [
+    measured({
+      value: found.mm,
+      unit: 'mm',
+      sense: 'least',
+      fine: 3,
+      look: 0,
+      limit: ['at least ', qty(3, 'mm', 0)],
+      why:
+        found.mm < 0
+          ? [`The box sits on the ${found.what}, `, qty(-found.mm, 'mm', 0), ' too near.']
+          : [`Nearest is the ${found.what}.`],
+      remedy: ['Slide the pack along, or screw it to these bosses.'],
+      ...base,
+    }),
+  ];
 }
 
 function shock(s: Subject): readonly Check[] {
-  const all = s.boxes.flatMap((box) => shockRoom(s, box) ?? []);
+  const boxes = inFrame(s);
+  const all = boxes.flatMap((box) => shockRoom(s, box) ?? []);
   if (all.length === 0) return [];
   const mm = Math.min(...all);
   return [
@@ -152,65 +166,76 @@ function shock(s: Subject): readonly Check[] {
           ? ['Move the pack forward, or take a smaller box.']
           : ['Let the air out and test by hand.'],
       origin: 'common practice',
-      inputs: [...sizes(s), s.known.donor.shockStrokeMm],
+      inputs: [...sizes(s, boxes), s.known.donor.shockStrokeMm],
       asked: [outline(s)],
     }),
   ];
 }
 
-function knees(s: Subject): Check {
-  const width = s.known.pack.boxWidthMm;
-  const between = s.boxes.some((box) => betweenKnees(s, box));
-  return measured({
-    id: 'pack-knees',
-    group: 'battery',
-    title: 'Width between the knees',
-    value: between ? width.value : 0,
-    unit: 'mm',
-    sense: 'most',
-    fine: NARROW_MM,
-    look: NARROW_MM + 20,
-    limit: ['at most ', qty(NARROW_MM, 'mm', 0)],
-    why: between ? ['The pack lies where the knees pass.'] : ['The pack lies clear of the knees.'],
-    remedy: ['Take a narrower box or another place.'],
-    origin: 'common practice',
-    inputs: [...sizes(s), ...(between ? [width] : [])],
-    asked: [outline(s)],
-  });
+function knees(s: Subject): readonly Check[] {
+  const boxes = inFrame(s);
+  if (boxes.length === 0) return [];
+  const between = boxes.filter((box) => betweenKnees(s, box));
+  const wide = Math.max(0, ...between.map((box) => widthOf(s, box).value));
+  return [
+    measured({
+      id: 'pack-knees',
+      group: 'battery',
+      title: 'Width between the knees',
+      value: wide,
+      unit: 'mm',
+      sense: 'most',
+      fine: NARROW_MM,
+      look: NARROW_MM + 20,
+      limit: ['at most ', qty(NARROW_MM, 'mm', 0)],
+      why:
+        between.length > 0 ? ['The pack lies where the knees pass.'] : ['The pack lies clear of the knees.'],
+      remedy: ['Take a narrower box or another place.'],
+      origin: 'common practice',
+      inputs: [...sizes(s, boxes), ...widths(s, between)],
+      asked: [outline(s)],
+    }),
+  ];
 }
 
-function feet(s: Subject): Check {
-  const { pack, donor } = s.known;
-  const narrow = pack.boxWidthMm.value <= NARROW_MM;
-  const mm = Math.min(...s.boxes.map((box) => feetRoom(s, box)));
+function feet(s: Subject): readonly Check[] {
+  const boxes = inFrame(s);
+  if (boxes.length === 0) return [];
+  const wide = boxes.filter((box) => widthOf(s, box).value > NARROW_MM);
+  const mm = Math.min(...boxes.map((box) => feetRoom(s, box)));
+  const wideMm = Math.min(...wide.map((box) => feetRoom(s, box)));
   const base = {
     id: 'pack-feet',
     group: 'battery' as const,
     title: 'Pack to cranks and heels',
     origin: 'common practice' as const,
-    inputs: [...sizes(s), pack.boxWidthMm, donor.bracketHeightMm],
+    inputs: [...sizes(s, boxes), ...widths(s, boxes), s.known.donor.bracketHeightMm],
     asked: [outline(s)],
     limit: ['at least ', qty(ROOM_MM, 'mm', 0), ', or no wider than ', qty(NARROW_MM, 'mm', 0)],
   };
-  if (narrow || mm >= ROOM_MM) {
-    return told({
-      state: 'fine',
-      words: mm >= ROOM_MM ? 'clear' : 'narrow enough',
-      why: mm >= ROOM_MM ? ['The feet pass it by.'] : ['The cranks turn past a box as narrow as this.'],
-      remedy: ['Nothing to do.'],
-      ...base,
-    });
+  if (wide.length === 0 || wideMm >= ROOM_MM) {
+    return [
+      told({
+        state: 'fine',
+        words: mm >= ROOM_MM ? 'clear' : 'narrow enough',
+        why: mm >= ROOM_MM ? ['The feet pass it by.'] : ['The cranks turn past a box as narrow as this.'],
+        remedy: ['Nothing to do.'],
+        ...base,
+      }),
+    ];
   }
-  return measured({
-    value: mm,
-    unit: 'mm',
-    sense: 'least',
-    fine: ROOM_MM,
-    look: 0,
-    why: ['Cranks, heels or toes strike a box of this width.'],
-    remedy: ['Move it out of the sweep, or take a narrower box.'],
-    ...base,
-  });
+  return [
+    measured({
+      value: wideMm,
+      unit: 'mm',
+      sense: 'least',
+      fine: ROOM_MM,
+      look: 0,
+      why: ['Cranks, heels or toes strike a box of this width.'],
+      remedy: ['Move it out of the sweep, or take a narrower box.'],
+      ...base,
+    }),
+  ];
 }
 
 function apart(s: Subject): readonly Check[] {
@@ -230,16 +255,21 @@ function apart(s: Subject): readonly Check[] {
       why: mm < 0 ? ['Two boxes are in the same place.'] : ['The boxes lie side by side.'],
       remedy: mm < 2 ? ['Move one along.'] : ['Pad them, so that they do not chafe.'],
       origin: 'derived',
-      inputs: sizes(s),
+      inputs: sizes(s, s.boxes),
     }),
   ];
 }
 
+/** Places with a rating of their own. */
+const RATED: ReadonlySet<PackPlace> = new Set(['rear-rack', 'deck']);
+
 function rack(s: Subject): readonly Check[] {
-  const on = s.build.pack.boxes.filter((b) => b.place === 'rear-rack' || b.place === 'deck').length;
-  if (on === 0) return [];
-  const { pack, brief, donor } = s.known;
-  const kg = (pack.massKg.value * on) / s.boxes.length + brief.loadMassKg.value;
+  const on = carried(s).filter((box) => RATED.has(box.place));
+  if (on.length === 0) return [];
+  const { packs, brief, donor } = s.known;
+  const shareKg = (box: PlacedBox): number =>
+    (packs[box.pack]?.massKg.value ?? 0) / (s.build.packs[box.pack]?.boxes.length ?? 1);
+  const kg = on.reduce((sum, box) => sum + shareKg(box), 0) + brief.loadMassKg.value;
   return [
     measured({
       id: 'rack-load',
@@ -259,19 +289,23 @@ function rack(s: Subject): readonly Check[] {
       origin: 'common practice',
       source: 'the carrier’s own rating',
       limitFrom: [donor.rackLoadKg],
-      inputs: [donor.rackLoadKg, pack.massKg, brief.loadMassKg],
+      inputs: [
+        donor.rackLoadKg,
+        ...packs.filter((_, i) => on.some((box) => box.pack === i)).map((pack) => pack.massKg),
+        brief.loadMassKg,
+      ],
     }),
   ];
 }
 
 /** Where the pack goes. */
 export const batteryChecks = (s: Subject): readonly Check[] => [
-  room(s),
+  ...room(s),
   ...seat(s),
-  bosses(s),
+  ...bosses(s),
   ...shock(s),
-  knees(s),
-  feet(s),
+  ...knees(s),
+  ...feet(s),
   ...apart(s),
   ...rack(s),
 ];

@@ -108,9 +108,9 @@ describe('every check, over many builds', () => {
     ['drive.overLocknutMm', 'hub-width', 100, 160],
     ['drive.flatsMm', 'slot-width', 8, 14],
     ['drive.axleMm', 'slot-depth', 8, 20],
-    ['pack.boxHeightMm', 'pack-room', 40, 240],
-    ['pack.boxLengthMm', 'pack-room', 100, 600],
-    ['pack.boxWidthMm', 'pack-knees', 40, 250],
+    ['packs.0.boxHeightMm', 'pack-room', 40, 240],
+    ['packs.0.boxLengthMm', 'pack-room', 100, 600],
+    ['packs.0.boxWidthMm', 'pack-knees', 40, 250],
     ['brief.loadMassKg', 'permitted-mass', 0, 120],
     ['controller.phaseCurrentA', 'spread-driving', 10, 150],
   ] as const)('%s never improves %s by growing', (path: QuantityPath, id, low, high) => {

@@ -22,7 +22,7 @@ export function gripGrades({ machine, known }: Subject): GripGrades {
 }
 
 function permitted(s: Subject): Check {
-  const { donor, brief, drive, pack, controller } = s.known;
+  const { donor, brief, drive, packs, controller } = s.known;
   const total = s.machine.road.massKg;
   return measured({
     id: 'permitted-mass',
@@ -45,7 +45,7 @@ function permitted(s: Subject): Check {
       brief.riderMassKg,
       brief.loadMassKg,
       drive.massKg,
-      pack.massKg,
+      ...packs.map((pack) => pack.massKg),
       controller.massKg,
     ],
   });

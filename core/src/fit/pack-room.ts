@@ -4,6 +4,7 @@ import type { PackPlace } from '../frame/names.ts';
 import { placeOf } from '../frame/places.ts';
 import { RADIANS, along, directionDeg, shifted, type Point } from '../frame/point.ts';
 import { swingClearance } from '../frame/swing.ts';
+import type { PlacedBox } from '../document/frame-of.ts';
 import type { Subject } from './subject.ts';
 
 /** Something a box can run into, with the room that is left, mm; negative when it does. */
@@ -38,6 +39,10 @@ export function bossPoints({ build, frame }: Subject): readonly Boss[] {
     });
   });
 }
+
+/** Bosses stand on a down or seat tube: a frame without them has none. */
+export const mayHaveBosses = ({ frame }: Subject): boolean =>
+  frame.tubes.some((t) => t.name === 'down tube' || t.name === 'seat tube');
 
 /** The tube that a box is mounted on; null for a box that lies free. */
 const bearing = (s: Subject, place: PackPlace) => placeOf(s.frame, place)?.bears ?? null;
@@ -80,9 +85,19 @@ function nearestRoom(s: Subject, box: Box, place: PackPlace): Room | undefined {
   ]);
 }
 
-/** What stands nearest to each box. */
+/** Places on which a pack rests as a load: nothing of the frame runs into it, and no knee passes it. */
+const CARRIERS: ReadonlySet<PackPlace> = new Set(['rear-rack', 'deck', 'cargo-box']);
+
+/** Boxes that lie in or at the frame, and have to have room there. */
+export const inFrame = (s: Subject): readonly PlacedBox[] =>
+  s.boxes.filter((box) => !CARRIERS.has(box.place));
+
+/** Boxes that a carrier or a floor bears. */
+export const carried = (s: Subject): readonly PlacedBox[] => s.boxes.filter((box) => CARRIERS.has(box.place));
+
+/** What stands nearest to each box; nothing counts for one on a carrier. */
 export const nearestRooms = (s: Subject): readonly (Room | undefined)[] =>
-  s.boxes.map((box, i) => nearestRoom(s, box, s.build.pack.boxes[i]?.place ?? 'free'));
+  s.boxes.map((box) => (CARRIERS.has(box.place) ? undefined : nearestRoom(s, box, box.place)));
 
 /** How far a box is let into the tube that carries it, or stands off it, mm; undefined for a free one. */
 export function seatedMm(s: Subject, box: Box, place: PackPlace): number | undefined {
@@ -129,8 +144,13 @@ export function betweenKnees(s: Subject, box: Box): boolean {
   return distanceToSegment(box, low, high) < 140;
 }
 
-/** Least room between the boxes of the pack, mm; undefined for a single one. */
-export function betweenBoxes(boxes: readonly Box[]): number | undefined {
-  const all = boxes.flatMap((a, i) => boxes.slice(i + 1).map((b) => boxDistance(a, b)));
+/** Least room between boxes that do not stand beside each other on one floor, mm; undefined for a single one. */
+export function betweenBoxes(boxes: readonly PlacedBox[]): number | undefined {
+  const all = boxes.flatMap((a, i) =>
+    boxes
+      .slice(i + 1)
+      .filter((b) => a.place !== b.place || a.beside === b.beside)
+      .map((b) => boxDistance(a, b)),
+  );
   return all.length === 0 ? undefined : Math.min(...all);
 }

@@ -1,7 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
-import { boxesOf, frameOf, massPoints } from '../document/frame-of.ts';
+import { boxesOf, frameOf, massPoints, type PlacedBox } from '../document/frame-of.ts';
 import type { KnownBuild } from '../document/known-build.ts';
-import type { Box } from '../frame/box.ts';
 import type { Frame } from '../frame/frame.ts';
 import type { MassPoint } from '../frame/mass.ts';
 import type { Machine } from '../machine/machine.ts';
@@ -12,7 +11,7 @@ export interface Subject {
   readonly known: KnownBuild;
   readonly machine: Machine;
   readonly frame: Frame;
-  readonly boxes: readonly Box[];
+  readonly boxes: readonly PlacedBox[];
   readonly masses: readonly MassPoint[];
   /** Top speed on the level with a full pack, m/s. */
   readonly topMs: number;

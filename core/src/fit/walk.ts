@@ -1,4 +1,4 @@
-import type { QuantityPath } from '../document/document.ts';
+import { PACK_PATHS, type QuantityPath } from '../document/document.ts';
 
 /** Small line drawings that show what is measured. */
 export type MeasurePicture =
@@ -247,10 +247,18 @@ export const WALK: readonly Station[] = [
   {
     name: 'Pack and carrier',
     measures: [
-      m('pack.boxLengthMm', 'tape', 'box-length', 'with its cradle', 'room in the frame'),
-      m('pack.boxHeightMm', 'rule', 'box-height', 'with its cradle, away from the tube', 'room in the frame'),
-      m('pack.boxWidthMm', 'rule', 'box-width', 'across the bicycle', 'knees, cranks and heels'),
-      m('pack.massKg', 'scales', 'scales', 'weigh it', 'balance and carrier'),
+      ...PACK_PATHS.flatMap((path) => [
+        m(`${path}.boxLengthMm`, 'tape', 'box-length', 'with its cradle', 'room in the frame'),
+        m(
+          `${path}.boxHeightMm`,
+          'rule',
+          'box-height',
+          'with its cradle, away from the tube',
+          'room in the frame',
+        ),
+        m(`${path}.boxWidthMm`, 'rule', 'box-width', 'across the bicycle', 'knees, cranks and heels'),
+        m(`${path}.massKg`, 'scales', 'scales', 'weigh it', 'balance and carrier'),
+      ]),
       m('donor.rackLoadKg', 'label', 'label', 'stamped on the carrier', 'pack and load ride on it'),
       m(
         'donor.shockStrokeMm',

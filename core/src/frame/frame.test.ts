@@ -1,3 +1,4 @@
+import { withValues } from '../document/quantity-at.ts';
 import { describe, expect, it } from 'vitest';
 import * as fc from 'fast-check';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
@@ -173,14 +174,9 @@ describe('centre of mass', () => {
     fc.assert(
       fc.property(anyBuild, fc.double({ min: 0, max: 600, noNaN: true }), (any, back) => {
         const at = { xMm: 600, yMm: 500, angleDeg: 0 };
-        const build = { ...any, pack: { ...any.pack, boxes: [{ place: 'free' as const, at }] } };
-        const moved = {
-          ...build,
-          pack: {
-            ...build.pack,
-            boxes: [{ place: 'free' as const, at: { ...at, xMm: at.xMm - back } }],
-          },
-        };
+        const lying = (x: number) =>
+          withValues(any, 'packs.0', { boxes: [{ place: 'free', at: { ...at, xMm: x } }] });
+        const [build, moved] = [lying(at.xMm), lying(at.xMm - back)];
         const [before, after] = [build, moved].map((b) => ladenCentre(b, knownBuild(b)).x);
         expect(after).toBeLessThanOrEqual((before ?? 0) + 1e-9);
       }),

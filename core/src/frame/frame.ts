@@ -69,12 +69,8 @@ export function frame(request: FrameRequest): Frame {
     frontRadius: input.frontRadius,
     points,
     tubes: preset.tubes.filter((t) => t.only === undefined || occupied.includes(t.only)).map((t) => tube(t)),
-    places: preset.places.map(({ place, line, bears, side, startMm, standoffMm }) => ({
-      place,
-      bears,
-      side,
-      startMm,
-      standoffMm,
+    places: preset.places.map(({ line, ...place }) => ({
+      ...place,
       a: at(line[0]),
       b: at(line[1]),
     })),

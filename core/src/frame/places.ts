@@ -9,6 +9,9 @@ export interface BoxSize {
   readonly heightMm: number;
 }
 
+/** Between boxes of one place, mm. Common practice. */
+const BETWEEN_MM = 20;
+
 /** A box lying along a place's line with its centre `mm` from the line's beginning. */
 export function boxOn(place: Place, size: BoxSize, mm: number): Box {
   const angleDeg = directionDeg(place.a, place.b);
@@ -22,9 +25,15 @@ export function boxOn(place: Place, size: BoxSize, mm: number): Box {
   };
 }
 
-/** The nth box of a place, end to end with the ones before it, 20 mm apart. */
-export const nthBoxOn = (place: Place, size: BoxSize, n: number): Box =>
-  boxOn(place, size, place.startMm + n * (size.lengthMm + 20));
+/** How many boxes of a width stand beside each other in a place: one, but on a carrier or a floor. */
+export const besideIn = (place: Place, widthMm: number): number =>
+  place.widthMm === undefined
+    ? 1
+    : Math.max(1, Math.floor((place.widthMm + BETWEEN_MM) / (widthMm + BETWEEN_MM)));
+
+/** The nth box of a place: rows of boxes beside each other, one row after the other, 20 mm apart. */
+export const nthBoxOn = (place: Place, size: BoxSize, n: number, beside: number): Box =>
+  boxOn(place, size, place.startMm + Math.floor(n / beside) * (size.lengthMm + BETWEEN_MM));
 
 /** The place of that name on this frame; undefined where the style has none. */
 export const placeOf = (frame: Frame, name: PackPlace): Place | undefined =>

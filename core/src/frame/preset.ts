@@ -40,6 +40,8 @@ export interface PlaceSpec {
   readonly side: 1 | -1;
   /** Centre of the first box along the line. */
   readonly startMm: number;
+  /** How wide a carrier or floor is: boxes stand beside each other on it as far as they fit, mm. */
+  readonly widthMm?: number;
   /** From the line to the near face of the box: half the tube and a cradle. */
   readonly standoffMm: number;
 }

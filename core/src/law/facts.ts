@@ -144,7 +144,7 @@ function factsOf(way: Way): LawFacts {
         'worked',
         'donor, motor, pack, controller and fittings, without rider',
       ),
-    nominalV: () => told(way.known.pack.nominalV, 'by the label of the pack'),
+    nominalV: () => told(way.known.packs[0].nominalV, 'by the label of the pack'),
     widthMm: () => told(way.known.donor.widthMm, 'over the handlebar, or the widest part'),
     wheelbaseMm: () => told(way.known.donor.wheelbaseMm, 'between the axles'),
     wheelDiameterMm: () => {

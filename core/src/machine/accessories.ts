@@ -17,7 +17,7 @@ export interface AccessoryDraw {
  */
 export function accessoryDraw(
   build: BuildDocument,
-  { supply, pack }: KnownBuild,
+  { supply, packs }: KnownBuild,
   accessory: Accessory,
 ): AccessoryDraw {
   const { volts, watts } = accessory;
@@ -25,7 +25,7 @@ export function accessoryDraw(
   if (means === 'own-cells') return { accessory, onW: 0, wastedW: 0 };
   if (volts === 0) return { accessory, onW: watts, wastedW: 0 };
   if (means === 'resistor') {
-    const onW = (watts * Math.max(pack.nominalV.value, volts)) / volts;
+    const onW = (watts * Math.max(packs[0].nominalV.value, volts)) / volts;
     return { accessory, onW, wastedW: onW - watts };
   }
   const onW = watts / (supply.efficiencyPct.value / 100);

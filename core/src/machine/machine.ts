@@ -1,6 +1,7 @@
 import type { BuildDocument } from '../document/document.ts';
 import { packsKg } from '../document/frame-of.ts';
-import type { KnownBuild } from '../document/known-build.ts';
+import type { KnownBuild, KnownPack } from '../document/known-build.ts';
+import type { PackDocument } from '../document/pack.ts';
 import { knownBuild } from '../document/known.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { accessoryWatts } from './accessories.ts';
@@ -25,12 +26,12 @@ export interface Balance {
   readonly drivenWheel: 'front' | 'rear';
 }
 
-/** A second pack that is not one with the first: fed from after it, or beside it through diodes. */
-export interface SecondPack {
-  readonly join: 'switch' | 'combiner';
+/** One pack of a machine, as a ride drains it. */
+export interface PackAboard {
   readonly pack: Pack;
+  /** Its protection carries this much, A. */
   readonly bmsA: number;
-  /** State of charge when the ride begins, 0 to 1. */
+  /** State of charge when a ride begins, 0 to 1. */
   readonly charge: number;
 }
 
@@ -62,9 +63,13 @@ export interface Machine {
   /** What braking may give back; undefined where it cannot. */
   readonly regeneration: Regeneration | undefined;
   readonly airC: number;
-  /** The pack that speeds and hills are worked out on: the first, or both where they are joined directly. */
+  /** The pack that speeds and hills are worked out on: the first, or all where they are joined directly. */
   readonly pack: Pack;
-  readonly second: SecondPack | undefined;
+  /** Packs beside it, in the order of use; none where all are joined directly. */
+  readonly others: readonly PackAboard[];
+  /** How they come together, and what each diode between them drops, V. */
+  readonly join: 'switch' | 'combiner';
+  readonly diodeV: number;
   readonly rider: Rider;
   /** What lets the motor work: a throttle, turning pedals, or nothing fitted. */
   readonly control: 'throttle' | 'pedals' | 'none';
@@ -74,43 +79,47 @@ export interface Machine {
 }
 
 /** Ohm of one series group by the cells' own resistance; undefined where only the chemistry is known. */
-function groupOhm(build: BuildDocument, { cell }: KnownBuild): number | undefined {
-  if (build.pack.make !== 'cells' || cell.resistanceMohm.source === 'unknown') return undefined;
-  return cell.resistanceMohm.value / 1000 / build.cell.inBody / Math.max(1, Math.round(cell.parallel.value));
+function groupOhm(document: PackDocument, { cell }: KnownPack): number | undefined {
+  if (document.make !== 'cells' || cell.resistanceMohm.source === 'unknown') return undefined;
+  return (
+    cell.resistanceMohm.value / 1000 / document.cell.inBody / Math.max(1, Math.round(cell.parallel.value))
+  );
+}
+
+/** One pack of a build, at the brief's temperature. */
+function packAboard(document: PackDocument, known: KnownPack, temperatureC: number): PackAboard {
+  const ohm = groupOhm(document, known);
+  return {
+    pack: {
+      chemistry: document.chemistry,
+      cellsInSeries: known.cellsInSeries.value,
+      capacityAh: known.capacityAh.value,
+      health: known.healthPct.value / 100,
+      wiringOhm: known.wiringMohm.value / 1000,
+      temperatureC,
+      ...(ohm === undefined ? {} : { groupOhm: ohm }),
+    },
+    bmsA: known.bmsCurrentA.value,
+    charge: known.chargeLimitPct.value / 100,
+  };
+}
+
+/** All packs of a build, in the order of use. */
+export function packsAboard(build: BuildDocument, known: KnownBuild): readonly [PackAboard, ...PackAboard[]] {
+  const temperatureC = known.brief.temperatureC.value;
+  const [first, ...rest] = build.packs;
+  return [
+    packAboard(first, known.packs[0], temperatureC),
+    ...rest.map((pack, i) => packAboard(pack, known.packs[i + 1] ?? known.packs[0], temperatureC)),
+  ];
 }
 
 /** The first pack, at the brief's temperature. */
-export function firstPack(build: BuildDocument, known: KnownBuild): Pack {
-  const { pack, brief } = known;
-  const ohm = groupOhm(build, known);
-  return {
-    chemistry: build.pack.chemistry,
-    cellsInSeries: pack.cellsInSeries.value,
-    capacityAh: pack.capacityAh.value,
-    health: pack.healthPct.value / 100,
-    wiringOhm: pack.wiringMohm.value / 1000,
-    temperatureC: brief.temperatureC.value,
-    ...(ohm === undefined ? {} : { groupOhm: ohm }),
-  };
-}
-
-/** The second pack; undefined on a machine with one. */
-export function secondPack(build: BuildDocument, known: KnownBuild): Pack | undefined {
-  if (build.second.join === 'none') return undefined;
-  const { second, brief } = known;
-  return {
-    chemistry: build.second.chemistry,
-    cellsInSeries: second.cellsInSeries.value,
-    capacityAh: second.capacityAh.value,
-    health: second.healthPct.value / 100,
-    wiringOhm: second.wiringMohm.value / 1000,
-    temperatureC: brief.temperatureC.value,
-  };
-}
+export const firstPack = (build: BuildDocument, known: KnownBuild): Pack => packsAboard(build, known)[0].pack;
 
 /** Mass of the finished machine without rider and load, kg. */
-const machineMassKg = (build: BuildDocument, known: KnownBuild): number =>
-  known.donor.massKg.value + known.drive.massKg.value + packsKg(build, known) + known.controller.massKg.value;
+const machineMassKg = (known: KnownBuild): number =>
+  known.donor.massKg.value + known.drive.massKg.value + packsKg(known) + known.controller.massKg.value;
 
 /** A torque sensor gives help in proportion, unless a throttle can override it. */
 const assistRatioOf = (build: BuildDocument, known: KnownBuild): number =>
@@ -118,13 +127,12 @@ const assistRatioOf = (build: BuildDocument, known: KnownBuild): number =>
     ? known.controls.assistRatio.value
     : Infinity;
 
-function limitsOf(build: BuildDocument, known: KnownBuild): Limits {
-  const { controller, pack, brief } = known;
+function limitsOf(build: BuildDocument, known: KnownBuild, bmsA: number): Limits {
+  const { controller, brief } = known;
   const ratio = assistRatioOf(build, known);
   return {
     batteryA: controller.batteryCurrentA.value,
-    // Packs joined directly share the current.
-    bmsA: pack.bmsCurrentA.value + (build.second.join === 'parallel' ? known.second.bmsCurrentA.value : 0),
+    bmsA,
     phaseA: controller.phaseCurrentA.value,
     powerW: build.controller.limitsPower ? controller.powerLimitW.value : Infinity,
     lowVolts: controller.lowVoltageCutoffV.value,
@@ -169,16 +177,30 @@ function heldGear({ gearing }: BuildDocument, list: readonly Gear[]): Gear | nul
   );
 }
 
+type Aboard = Pick<Machine, 'pack' | 'others' | 'join' | 'diodeV'> & { readonly bmsA: number };
+
 /** The packs as the machine has them. Unlike packs joined directly are judged, not computed: the first alone counts. */
-function packsOf(build: BuildDocument, known: KnownBuild): Pick<Machine, 'pack' | 'second'> {
-  const pack = firstPack(build, known);
-  const other = secondPack(build, known);
-  const { join } = build.second;
-  if (other === undefined || join === 'none') return { pack, second: undefined };
-  if (join === 'parallel')
-    return { pack: sameKind(pack, other) ? merged(pack, other) : pack, second: undefined };
-  const { bmsCurrentA, chargedPct } = known.second;
-  return { pack, second: { join, pack: other, bmsA: bmsCurrentA.value, charge: chargedPct.value / 100 } };
+function packsOf(build: BuildDocument, known: KnownBuild): Aboard {
+  const [first, ...others] = packsAboard(build, known);
+  const { how } = build.joining;
+  const diodeV = known.joining.diodeDropV.value;
+  if (others.length === 0 || how !== 'parallel')
+    return {
+      pack: first.pack,
+      bmsA: first.bmsA,
+      others,
+      join: how === 'combiner' ? 'combiner' : 'switch',
+      diodeV,
+    };
+  const alike = others.every((other) => sameKind(first.pack, other.pack));
+  return {
+    pack: alike ? others.reduce((whole, other) => merged(whole, other.pack), first.pack) : first.pack,
+    // Packs joined directly share the current.
+    bmsA: others.reduce((sum, other) => sum + other.bmsA, first.bmsA),
+    others: [],
+    join: 'switch',
+    diodeV,
+  };
 }
 
 /** The motor itself, with its brushes where it has any. */
@@ -204,8 +226,8 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     reduction: drive.reduction.value * externalRatio(build, known),
     midDrive,
   });
-  const mass = machineMassKg(build, known);
-  const packs = packsOf(build, known);
+  const mass = machineMassKg(known);
+  const { bmsA, ...packs } = packsOf(build, known);
   const motor = motorOf(build, known);
   return {
     kind: build.drive.kind,
@@ -231,7 +253,7 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     wheelRadius,
     gears: list,
     heldGear: heldGear(build, list),
-    limits: limitsOf(build, known),
+    limits: limitsOf(build, known, bmsA),
     accessoryW: accessoryWatts(build, known),
     thermal: thermalOf(build, known),
     regeneration: regenerationOf(build, known),

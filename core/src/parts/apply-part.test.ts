@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import * as z from 'zod';
 import shelfFile from '../../../demo/parts.json' with { type: 'json' };
+import { knownBuild } from '../document/known.ts';
 import { readBuild } from '../document/read.ts';
 import { torqueConstant } from '../machine/motor.ts';
 import { sample } from '../test/sample.ts';
-import { applyPart } from './apply-part.ts';
+import { applyPart, copiedFrom } from './apply-part.ts';
 import { part, type Part } from './part.ts';
 
 const shelf = z.array(part).parse(shelfFile);
@@ -13,20 +14,23 @@ describe('a part from the shelf', () => {
   it.each(shelf)('$name makes a valid build, its values marked as from the label', (one) => {
     const build = applyPart(sample(), one);
     expect(readBuild(build).ok).toBe(true);
-    const section = { motor: 'drive', pack: 'pack', controller: 'controller', donor: 'donor' } as const;
-    expect(build.shelf[one.type]).toBe(one.id);
+    const section = { motor: 'drive', controller: 'controller', donor: 'donor' } as const;
+    expect(copiedFrom(build, one.type)).toBe(one.id);
     if (one.type === 'ring') expect(build.gearing.ringTeeth).toEqual({ source: 'label', value: one.teeth });
     else if (one.type === 'cogs') expect(build.gearing.cogTeeth).toEqual(one.cogTeeth);
     else if (one.type === 'tyre') expect(build.donor.tyreMm).toEqual({ source: 'label', value: one.tyreMm });
     else if (one.type === 'cell')
-      expect(build.cell.massG).toEqual({ source: 'label', value: one.massKg * 1000 });
+      expect(build.packs[0].cell.massG).toEqual({ source: 'label', value: one.massKg * 1000 });
     else if (one.type === 'charger')
-      expect(build.charger.volts).toEqual({ source: 'label', value: one.volts });
+      expect(build.packs[0].charger.volts).toEqual({ source: 'label', value: one.volts });
     else if (one.type === 'connector')
       expect(build.cabling.connectorA).toEqual({ source: 'label', value: one.connectorA });
     else if (one.type === 'wire')
       expect(build.cabling.leadMm2).toEqual({ source: 'label', value: one.leadMm2 });
-    else {
+    else if (one.type === 'pack') {
+      expect(build.packs[0].massKg).toEqual({ source: 'label', value: one.massKg });
+      expect(build.packs[0].name).toBe(one.name);
+    } else {
       expect(build[section[one.type]].massKg).toEqual({ source: 'label', value: one.massKg });
       expect(build[section[one.type]].name).toBe(one.name);
     }
@@ -64,9 +68,10 @@ describe('the sample shelf', () => {
   it('has motors that can give their rating at a usual current', () => {
     for (const one of shelf) {
       if (one.type !== 'motor') continue;
-      // Rated watts at half of the no-load speed, 48 V or 72 V for the strong: a current that such a winding carries.
-      const omega = (0.5 * (one.ratedPowerW > 2000 ? 72 : 48)) / torqueConstant(one.kvRpmPerV);
-      const amps = one.ratedPowerW / omega / torqueConstant(one.kvRpmPerV);
+      // Rated watts at half of the no-load speed and its own volts: a current that such a winding carries.
+      const { kvRpmPerV, labelV } = knownBuild(applyPart(sample(), one)).drive;
+      const kt = torqueConstant(kvRpmPerV.value);
+      const amps = one.ratedPowerW / ((0.5 * labelV.value) / kt) / kt;
       expect(amps, one.name).toBeLessThan(90);
     }
   });

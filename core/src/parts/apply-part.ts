@@ -1,4 +1,7 @@
 import type { BuildDocument } from '../document/document.ts';
+import type { PackDocument } from '../document/pack.ts';
+import { withPack } from '../document/quantity-at.ts';
+import { isPackPart, type PackPartType, type PartType } from '../document/part-types.ts';
 import { usualPlace } from '../document/migrate.ts';
 import type { Sourced } from '../document/quantity-spec.ts';
 import type { Part, PartOf } from './part.ts';
@@ -17,6 +20,12 @@ function labelled<K extends string>(
 
 const MOTOR_KEYS = [
   'ratedPowerW',
+  'labelV',
+  'labelNm',
+  'noLoadRpm',
+  'noLoadA',
+  'ratedRpm',
+  'ratedA',
   'kvRpmPerV',
   'resistanceOhm',
   'hysteresisNm',
@@ -127,38 +136,64 @@ function withDonor(build: BuildDocument, part: PartOf<'donor'>): BuildDocument {
       massAheadMm: unknown,
       massHeightMm: unknown,
     },
-    pack: sameStyle
-      ? build.pack
-      : { ...build.pack, boxes: build.pack.boxes.map(() => ({ place: usualPlace(part.style), at: null })) },
+    packs: sameStyle ? build.packs : (build.packs.map(placedAnew(part.style)) as BuildDocument['packs']),
   };
 }
+
+/** The pack on another frame: its boxes go where that one has them. */
+const placedAnew =
+  (style: PartOf<'donor'>['style']) =>
+  (pack: PackDocument): PackDocument => ({
+    ...pack,
+    boxes: pack.boxes.map(() => ({ place: usualPlace(style), at: null })),
+  });
 
 /** A pack made from these cells: what was measured on the pack before is of another pack. */
-function withCell(build: BuildDocument, part: PartOf<'cell'>): BuildDocument {
-  return {
-    ...build,
-    pack: {
-      ...build.pack,
-      make: 'cells',
-      chemistry: part.chemistry,
-      massKg: unknown,
-      boxLengthMm: unknown,
-      boxHeightMm: unknown,
-      boxWidthMm: unknown,
-    },
-    cell: {
-      ...build.cell,
-      name: part.name,
-      round: part.round,
-      inBody: part.inBody,
-      price: part.currency === build.money.currency ? part.price : null,
-      massG: label(part.massKg * 1000),
-      ...labelled(part, CELL_KEYS),
-    },
-  };
+const withCell = (pack: PackDocument, part: PartOf<'cell'>, currency: string): PackDocument => ({
+  ...pack,
+  make: 'cells',
+  chemistry: part.chemistry,
+  massKg: unknown,
+  boxLengthMm: unknown,
+  boxHeightMm: unknown,
+  boxWidthMm: unknown,
+  cell: {
+    ...pack.cell,
+    name: part.name,
+    round: part.round,
+    inBody: part.inBody,
+    price: part.currency === currency ? part.price : null,
+    massG: label(part.massKg * 1000),
+    ...labelled(part, CELL_KEYS),
+  },
+});
+
+/** A part of a pack copied into it. */
+function intoPack(pack: PackDocument, part: PartOf<PackPartType>, currency: string): PackDocument {
+  switch (part.type) {
+    case 'pack':
+      return {
+        ...pack,
+        make: 'ready',
+        name: part.name,
+        chemistry: part.chemistry,
+        ...labelled(part, PACK_KEYS),
+      };
+    case 'cell':
+      return withCell(pack, part, currency);
+    case 'charger':
+      return {
+        ...pack,
+        charger: {
+          ...pack.charger,
+          name: part.name,
+          ...labelled(part, ['volts', 'currentA', 'efficiencyPct']),
+        },
+      };
+  }
 }
 
-function copied(build: BuildDocument, part: Part): BuildDocument {
+function copied(build: BuildDocument, part: Part, packIndex: number): BuildDocument {
   switch (part.type) {
     case 'motor':
       return {
@@ -167,6 +202,8 @@ function copied(build: BuildDocument, part: Part): BuildDocument {
           ...build.drive,
           name: part.name,
           kind: part.kind,
+          commutation: part.commutation,
+          brushV: unknown,
           freewheel: part.freewheel,
           windingSensor: part.windingSensor,
           discMount: part.discMount,
@@ -175,27 +212,9 @@ function copied(build: BuildDocument, part: Part): BuildDocument {
         },
       };
     case 'pack':
-      return {
-        ...build,
-        pack: {
-          ...build.pack,
-          make: 'ready',
-          name: part.name,
-          chemistry: part.chemistry,
-          ...labelled(part, PACK_KEYS),
-        },
-      };
     case 'cell':
-      return withCell(build, part);
     case 'charger':
-      return {
-        ...build,
-        charger: {
-          ...build.charger,
-          name: part.name,
-          ...labelled(part, ['volts', 'currentA', 'efficiencyPct']),
-        },
-      };
+      return withPack(build, packIndex, (pack) => intoPack(pack, part, build.money.currency));
     case 'connector':
       return { ...build, cabling: { ...build.cabling, connectorA: label(part.connectorA) } };
     case 'wire':
@@ -253,14 +272,20 @@ const PRICED = ['donor', 'motor', 'pack', 'controller'] as const;
 /**
  * Copies a part's values into a build, marked as read from its label, and remembers which part it was.
  * Prices only in the build's currency; rings, cogs and tyres have no line of their own.
+ * @param packIndex which pack a pack, its cell or its charger is for
  */
-export function applyPart(build: BuildDocument, part: Part): BuildDocument {
-  const next = copied(build, part);
-  const line = PRICED.find((type) => type === part.type);
+export function applyPart(build: BuildDocument, part: Part, packIndex = 0): BuildDocument {
+  const next = copied(build, part, packIndex);
+  // The price of several packs is what they cost together: one of them does not know it.
+  const together = part.type === 'pack' && build.packs.length > 1;
+  const line = together ? undefined : PRICED.find((type) => type === part.type);
   const price = part.currency === build.money.currency ? part.price : null;
-  return {
-    ...next,
-    money: line === undefined ? next.money : { ...next.money, [line]: price },
-    shelf: { ...next.shelf, [part.type]: part.id },
-  };
+  const priced = { ...next, money: line === undefined ? next.money : { ...next.money, [line]: price } };
+  return isPackPart(part.type)
+    ? withPack(priced, packIndex, (pack) => ({ ...pack, shelf: { ...pack.shelf, [part.type]: part.id } }))
+    : { ...priced, shelf: { ...next.shelf, [part.type]: part.id } };
 }
+
+/** The part of a type that a build, or one of its packs, was copied from: its id on the shelf. */
+export const copiedFrom = (build: BuildDocument, type: PartType, packIndex = 0): string | undefined =>
+  isPackPart(type) ? build.packs[packIndex]?.shelf[type] : build.shelf[type];

@@ -1,8 +1,7 @@
 import * as z from 'zod';
-import { SPECS } from '../document/document.ts';
+import { SECTION_SPECS, type SectionPath } from '../document/document.ts';
 import { readBy } from '../quantity/zod-issues.ts';
 import type { PartType } from '../document/part-types.ts';
-import type { QuantitySpec } from '../document/quantity-spec.ts';
 import type { Result } from '../quantity/result.ts';
 import type { Unit } from '../quantity/units.ts';
 import { PART_SCHEMAS, part, type Part } from './part.ts';
@@ -30,6 +29,7 @@ const OWN: Readonly<Record<string, readonly [string, Unit | undefined]>> = {
   style: ['Style', undefined],
   chemistry: ['Chemistry', undefined],
   freewheel: ['Freewheel inside', undefined],
+  commutation: ['Leads', undefined],
   wheelCount: ['Wheels', undefined],
   teeth: ['Teeth', 'T'],
   cogTeeth: ['Cogs', 'T'],
@@ -53,16 +53,16 @@ const OWN: Readonly<Record<string, readonly [string, Unit | undefined]>> = {
   conductor: ['Conductor', undefined],
 };
 
-const SECTIONS: Readonly<Record<PartType, readonly (keyof typeof SPECS)[]>> = {
+const SECTIONS: Readonly<Record<PartType, readonly SectionPath[]>> = {
   donor: ['donor'],
   motor: ['drive'],
   ring: ['drive', 'gearing'],
   cogs: ['gearing'],
   tyre: ['donor'],
-  pack: ['pack'],
+  pack: ['packs.0'],
   controller: ['controller'],
-  cell: ['cell'],
-  charger: ['charger'],
+  cell: ['packs.0.cell'],
+  charger: ['packs.0.charger'],
   connector: ['cabling'],
   wire: ['cabling'],
 };
@@ -71,7 +71,7 @@ function named(type: PartType, key: string): readonly [string, Unit | undefined]
   const own = OWN[key];
   if (own !== undefined) return own;
   for (const section of SECTIONS[type]) {
-    const spec = (SPECS[section] as Readonly<Record<string, QuantitySpec>>)[key];
+    const spec = SECTION_SPECS.get(section)?.[key];
     if (spec !== undefined) return [spec.label, spec.unit === '1' ? undefined : spec.unit];
   }
   return [key, undefined];

@@ -1,4 +1,6 @@
-import type { BuildDocument, SectionName } from '../document/document.ts';
+import { packPath, type BuildDocument, type PackIndex, type SectionPath } from '../document/document.ts';
+import { isPackPart } from '../document/part-types.ts';
+import { sectionAt, withValues } from '../document/quantity-at.ts';
 import { applyPart } from './apply-part.ts';
 import type { Part } from './part.ts';
 
@@ -19,39 +21,44 @@ const own = (value: unknown): boolean =>
   'source' in value &&
   (value.source === 'measured' || value.source === 'assumed');
 
-/** Sections that a part of the shelf can fill. */
-const SECTIONS = [
-  'donor',
-  'drive',
-  'gearing',
-  'pack',
-  'cell',
-  'controller',
-  'cabling',
-  'charger',
-] as const satisfies readonly SectionName[];
-type Section = (typeof SECTIONS)[number];
+/** Groups of a build that a part of the shelf can fill; those of a pack only of the one it is for. */
+const sectionsOf = (part: Part, packIndex: number): readonly SectionPath[] => {
+  if (!isPackPart(part.type)) return ['donor', 'drive', 'gearing', 'controller', 'cabling'];
+  const path = packPath(packIndex as PackIndex);
+  return [path, `${path}.cell`, `${path}.charger`];
+};
 
 /** How the frame is drawn and where boxes sit is the builder's own work, and so is a gear held. */
-const OWN_WORK = new Set(['points', 'bosses', 'outline', 'boxes', 'heldCogTeeth', 'heldHubGear']);
+const OWN_WORK = new Set([
+  'points',
+  'bosses',
+  'outline',
+  'boxes',
+  'heldCogTeeth',
+  'heldHubGear',
+  // Groups of their own, and what was copied from where.
+  'cell',
+  'charger',
+  'shelf',
+]);
 
 const forgets = (value: unknown): boolean =>
   value === 'unknown' ||
   (typeof value === 'object' && value !== null && 'source' in value && value.source === 'unknown');
 
 interface Change {
-  readonly section: Section;
+  readonly section: SectionPath;
   readonly key: string;
   readonly here: unknown;
   readonly shelf: unknown;
 }
 
 /** Choices and labels follow the shelf; what a refresh would only forget is left alone. */
-function changes(build: BuildDocument, part: Part): readonly Change[] {
-  const fresh = applyPart(build, part);
-  return SECTIONS.flatMap((section) => {
-    const now: Readonly<Record<string, unknown>> = build[section];
-    return Object.entries(fresh[section])
+function changes(build: BuildDocument, part: Part, packIndex: number): readonly Change[] {
+  const fresh = applyPart(build, part, packIndex);
+  return sectionsOf(part, packIndex).flatMap((section) => {
+    const now = sectionAt(build, section) ?? {};
+    return Object.entries(sectionAt(fresh, section) ?? {})
       .map(([key, shelf]): Change => ({ section, key, here: now[key], shelf }))
       .filter(
         ({ key, here, shelf }) =>
@@ -64,16 +71,16 @@ function changes(build: BuildDocument, part: Part): readonly Change[] {
 }
 
 /** What a refresh from the shelf would change: values that came from a label and differ there now. */
-export const staleValues = (build: BuildDocument, part: Part): readonly Stale[] =>
-  changes(build, part).map(({ section, key, here, shelf }) => ({
+export const staleValues = (build: BuildDocument, part: Part, packIndex = 0): readonly Stale[] =>
+  changes(build, part, packIndex).map(({ section, key, here, shelf }) => ({
     path: `${section}.${key}`,
     here: shown(here),
     shelf: shown(shelf),
   }));
 
 /** Takes over the shelf's values that {@link staleValues} lists, and nothing else. */
-export const refreshed = (build: BuildDocument, part: Part): BuildDocument =>
-  changes(build, part).reduce<BuildDocument>(
-    (next, { section, key, shelf }) => ({ ...next, [section]: { ...next[section], [key]: shelf } }),
+export const refreshed = (build: BuildDocument, part: Part, packIndex = 0): BuildDocument =>
+  changes(build, part, packIndex).reduce<BuildDocument>(
+    (next, { section, key, shelf }) => withValues(next, section, { [key]: shelf }),
     build,
   );

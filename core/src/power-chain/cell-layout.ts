@@ -1,7 +1,7 @@
 import { CHEMISTRIES } from '../document/chemistries.ts';
 import { cellBox, type CellBox, type CellSeat } from '../document/cell-box.ts';
-import type { BuildDocument } from '../document/document.ts';
-import type { KnownBuild } from '../document/known-build.ts';
+import type { KnownPack } from '../document/known-build.ts';
+import type { PackDocument } from '../document/pack.ts';
 import { bodiesOf, cellRowsOf } from '../document/pack-from-cells.ts';
 
 /** A cell in its seat: the series group it belongs to, counted from the negative end, and which end is up. */
@@ -35,15 +35,15 @@ const BESIDE = 1.15;
  * Where each cell stands and to which group it belongs, filled column by column there and back, and where
  * neighbouring cells differ most in volts.
  */
-export function cellLayout(build: BuildDocument, known: KnownBuild): CellLayout {
-  const rows = cellRowsOf(build, known);
+export function cellLayout(pack: PackDocument, known: KnownPack): CellLayout {
+  const rows = cellRowsOf(pack, known);
   const box = cellBox(rows);
-  const { series, parallel } = bodiesOf(build, known);
+  const { series, parallel } = bodiesOf(pack, known);
   const cells = box.seats.map((seat, i): PlacedCell => {
     const group = Math.floor(i / parallel);
     return { ...seat, group, plusUp: group % 2 === 0 };
   });
-  const fullV = CHEMISTRIES[build.pack.chemistry].fullV * build.cell.inBody;
+  const fullV = CHEMISTRIES[pack.chemistry].fullV * pack.cell.inBody;
   return { box, cells, series, parallel, insulate: apart(cells, rows, fullV) };
 }
 

@@ -122,7 +122,7 @@ describe('the current chain', () => {
     const cells = { nominalV: 36, cellsInSeries: 10, capacityAh: 4.4, bmsCurrentA: 10, cellsContinuousA: 9 };
     const build = sample({
       pack: { ...cells, cellsPeakA: 13, healthPct: 100 },
-      second: { ...cells, join: 'parallel', healthPct: 100, chargedPct: 100, massKg: 2 },
+      second: { ...cells, cellsPeakA: 13, join: 'parallel', healthPct: 100, chargeLimitPct: 100, massKg: 2 },
       controller: { batteryCurrentA: 14, lowVoltageCutoffV: 31 },
     });
     const verdict = evaluate(build);
@@ -185,14 +185,13 @@ describe('checks of the power chain', () => {
       nominalV: 52,
       capacityAh: 10,
       bmsCurrentA: 30,
-      chargedPct: 100,
-      combinerA: 40,
+      chargeLimitPct: 100,
     };
     const joined = (join: 'parallel' | 'combiner' | 'switch') => whole({ second: { ...other, join } });
     expect(check(joined('parallel'), 'parallel-kind')?.state).toBe('stop');
     expect(check(joined('parallel'), 'parallel-volts')?.state).toBe('stop');
     expect(check(joined('combiner'), 'parallel-kind')).toBeUndefined();
-    expect(check(joined('switch'), 'second-above-cutoff')?.state).toBe('fine');
+    expect(check(joined('switch'), 'above-cutoff')?.state).toBe('fine');
   });
 
   it('like packs may differ by a tenth of a volt a cell before they are joined, no more (common practice)', () => {
@@ -203,8 +202,8 @@ describe('checks of the power chain', () => {
       bmsCurrentA: 30,
       join: 'parallel' as const,
     };
-    expect(check(whole({ second: { ...like, chargedPct: 95 } }), 'parallel-volts')?.state).toBe('fine');
-    expect(check(whole({ second: { ...like, chargedPct: 40 } }), 'parallel-volts')?.state).toBe('stop');
+    expect(check(whole({ second: { ...like, chargeLimitPct: 95 } }), 'parallel-volts')?.state).toBe('fine');
+    expect(check(whole({ second: { ...like, chargeLimitPct: 40 } }), 'parallel-volts')?.state).toBe('stop');
   });
 
   it('a full pack has no room for braking; one charged to 85 % has', () => {

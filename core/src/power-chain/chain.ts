@@ -1,10 +1,12 @@
 import type { BuildDocument } from '../document/document.ts';
-import type { KnownBuild } from '../document/known-build.ts';
+import type { KnownBuild, KnownPack } from '../document/known-build.ts';
+import type { PackDocument } from '../document/pack.ts';
 import type { Machine } from '../machine/machine.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
 import { batteryDemand, phaseDemand, type Demand } from './demand.ts';
 import { leadAmps, plugAmps } from './leads.ts';
 import { link, type Limits, type Link } from './link.ts';
+import { numbered } from '../document/pack-names.ts';
 
 export interface Chain {
   readonly links: readonly Link[];
@@ -46,50 +48,77 @@ function plugLimits(amps: number, count: number): Limits {
   return { continuousA: together, peakA: together * MINUTES };
 }
 
-function cellsLink({ build, known: { pack, second, cell }, battery }: Scene): Link {
-  const parallel = build.second.join === 'parallel';
-  const fromCells = build.pack.make === 'cells';
-  const beside = parallel ? second.cellsContinuousA.value : 0;
-  return link({
-    id: 'cells',
-    name: 'Cells',
-    limits: {
-      continuousA: pack.cellsContinuousA.value + beside,
-      peakA: pack.cellsPeakA.value + beside,
-    },
-    inputs: [
-      ...(fromCells ? [cell.continuousA, cell.peakA] : [pack.cellsContinuousA, pack.cellsPeakA]),
-      ...(parallel ? [second.cellsContinuousA] : []),
-    ],
-    demand: battery,
-    failing: 'the cells sag, warm up and age early',
-    remedy: [LOWER, 'put more cells side by side, or take power cells.'],
-    source: fromCells ? 'cells side by side times the cell’s data' : 'the pack maker’s data sheet',
-  });
+/** Packs that carry the current one at a time, or each at first alone; those joined directly carry it together. */
+function carrying({
+  build,
+  known,
+}: Scene): readonly { readonly index: number; readonly packs: readonly Carrier[] }[] {
+  const all = build.packs.map((document, i): Carrier => ({
+    document,
+    known: known.packs[i] ?? known.packs[0],
+  }));
+  return build.joining.how === 'parallel'
+    ? [{ index: 0, packs: all }]
+    : all.map((one, index) => ({ index, packs: [one] }));
 }
 
-const protectionLink = ({ build, known: { pack, second }, machine, battery }: Scene): Link =>
-  link({
-    id: 'bms',
-    name: 'Protection',
-    limits: { continuousA: machine.limits.bmsA, peakA: machine.limits.bmsA },
-    inputs: [pack.bmsCurrentA, ...(build.second.join === 'parallel' ? [second.bmsCurrentA] : [])],
-    demand: battery,
-    failing: 'it will cut out on a hill',
-    trips: true,
-    remedy: [LOWER, 'fit a protection board rated at or above the controller’s limit.'],
-    source: 'the pack’s label; common practice: at or above the controller’s limit',
+interface Carrier {
+  readonly document: PackDocument;
+  readonly known: KnownPack;
+}
+
+const sum = (packs: readonly Carrier[], of: (known: KnownPack) => number): number =>
+  packs.reduce((total, pack) => total + of(pack.known), 0);
+
+const cellsLinks = (scene: Scene): readonly Link[] =>
+  carrying(scene).map(({ index, packs }) =>
+    link({
+      id: 'cells',
+      pack: index,
+      name: numbered(scene.build, 'Cells', index),
+      limits: {
+        continuousA: sum(packs, (k) => k.cellsContinuousA.value),
+        peakA: sum(packs, (k) => k.cellsPeakA.value),
+      },
+      inputs: packs.flatMap(({ document, known: k }) =>
+        document.make === 'cells' ? [k.cell.continuousA, k.cell.peakA] : [k.cellsContinuousA, k.cellsPeakA],
+      ),
+      demand: scene.battery,
+      failing: 'the cells sag, warm up and age early',
+      remedy: [LOWER, 'put more cells side by side, or take power cells.'],
+      source:
+        packs[0]?.document.make === 'cells'
+          ? 'cells side by side times the cell’s data'
+          : 'the pack maker’s data sheet',
+    }),
+  );
+
+const protectionLinks = (scene: Scene): readonly Link[] =>
+  carrying(scene).map(({ index, packs }) => {
+    const amps = sum(packs, (k) => k.bmsCurrentA.value);
+    return link({
+      id: 'bms',
+      pack: index,
+      name: numbered(scene.build, 'Protection', index),
+      limits: { continuousA: amps, peakA: amps },
+      inputs: packs.map(({ known: k }) => k.bmsCurrentA),
+      demand: scene.battery,
+      failing: 'it will cut out on a hill',
+      trips: true,
+      remedy: [LOWER, 'fit a protection board rated at or above the controller’s limit.'],
+      source: 'the pack’s label; common practice: at or above the controller’s limit',
+    });
   });
 
-/** None where one pack is used, or two are joined without anything between. */
-function joinLink({ build, known: { second }, battery }: Scene): Link | undefined {
-  const { join } = build.second;
-  if (join !== 'switch' && join !== 'combiner') return undefined;
+/** None where one pack is used, or several are joined without anything between. */
+function joinLink({ build, known: { joining }, battery }: Scene): Link | undefined {
+  const { how } = build.joining;
+  if (build.packs.length === 1 || how === 'parallel') return undefined;
   return link({
     id: 'join',
-    name: join === 'switch' ? 'Pack switch' : 'Combiner',
-    limits: { continuousA: second.combinerA.value, peakA: second.combinerA.value },
-    inputs: [second.combinerA],
+    name: how === 'switch' ? 'Pack switch' : 'Combiner',
+    limits: { continuousA: joining.ratedA.value, peakA: joining.ratedA.value },
+    inputs: [joining.ratedA],
     demand: battery,
     failing: 'it overheats',
     remedy: [LOWER, 'take one rated for the controller’s limit.'],
@@ -178,9 +207,9 @@ const phasePlugLink = ({ known: { cabling }, phase }: Scene): Link =>
   });
 
 /** The links in the order of the current. */
-const LINKS: readonly ((scene: Scene) => Link | undefined)[] = [
-  cellsLink,
-  protectionLink,
+const LINKS: readonly ((scene: Scene) => Link | readonly Link[] | undefined)[] = [
+  cellsLinks,
+  protectionLinks,
   joinLink,
   plugLink,
   fuseLink,
@@ -200,7 +229,7 @@ export function currentChain(
   const battery = batteryDemand(build, known, climb, machine);
   const phase = phaseDemand(climb, machine);
   const scene = { build, known, machine, battery, phase };
-  const links = LINKS.map((make) => make(scene)).filter((l) => l !== undefined);
+  const links = LINKS.flatMap((make) => make(scene) ?? []);
   const judged = links.filter((l) => l.margin !== undefined);
   return {
     links,

@@ -1,26 +1,38 @@
 import { CHEMISTRIES } from '../document/chemistries.ts';
-import { AMPS_PER_AH } from '../document/pack.ts';
+import { AMPS_PER_AH } from '../document/per-cell.ts';
+import type { PackDocument } from '../document/pack.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
-import { fullChargeVolts } from '../machine/battery.ts';
-import { firstPack } from '../machine/machine.ts';
+import type { Known, KnownPack } from '../document/known-build.ts';
+import { fullChargeVolts, type Pack } from '../machine/battery.ts';
+import { packsAboard } from '../machine/machine.ts';
 import { qty } from '../quantity/phrase.ts';
+import { idOfPack, ofPack } from '../document/pack-names.ts';
 import type { PowerSubject } from './subject.ts';
 
 /** A charger's volts have to meet the pack's within this share. Common practice: a few tenths of a volt. */
 const CHARGER_BAND = 0.006;
 
-/** The charger's volts against the pack's end of charge, and its amps against what the cells take. */
-export function chargerChecks({ build, known }: PowerSubject): readonly Check[] {
-  const { charger, pack, cell } = known;
-  const first = firstPack(build, known);
+/** What a pack takes on charge: worked from its cells, or of itself. */
+const takenBy = (pack: PackDocument, known: KnownPack): Known =>
+  pack.make === 'cells' ? known.cell.chargeA : known.maxChargeA;
+
+/** Each charger's volts against its pack's end of charge, and its amps against what the cells take. */
+export const chargerChecks = (s: PowerSubject): readonly Check[] =>
+  packsAboard(s.build, s.known).flatMap(({ pack }, i) => chargerOf(s, pack, i));
+
+function chargerOf({ build, known }: PowerSubject, first: Pack, index: number): readonly Check[] {
+  const [document, pack] = [build.packs[index], known.packs[index]];
+  if (document === undefined || pack === undefined) return [];
+  const { charger } = pack;
+  const which = ofPack(build, index);
   const wanted = fullChargeVolts(first);
   const off = Math.abs(charger.volts.value - wanted);
-  const taken = build.pack.make === 'cells' ? cell.chargeA : pack.maxChargeA;
+  const taken = takenBy(document, pack);
   return [
     measured({
-      id: 'charger-volts',
+      id: idOfPack('charger-volts', index),
       group: 'charging',
-      title: 'Charger’s volts against the pack',
+      title: `Charger’s volts against the pack${which}`,
       value: off,
       unit: 'V',
       sense: 'most',
@@ -43,9 +55,9 @@ export function chargerChecks({ build, known }: PowerSubject): readonly Check[] 
       inputs: [charger.volts],
     }),
     measured({
-      id: 'charger-amps',
+      id: idOfPack('charger-amps', index),
       group: 'charging',
-      title: 'Charger’s amps against the cells',
+      title: `Charger’s amps against the cells${which}`,
       value: charger.currentA.value,
       unit: 'A',
       sense: 'most',
@@ -72,9 +84,10 @@ const SECONDS = 2;
 /** What a braking motor gives back: room for it in the pack, and the cells' limit. */
 export function regenChecks({ build, known }: PowerSubject): readonly Check[] {
   if (build.drive.freewheel || build.controller.regenerates === 'no') return [];
-  const { pack, cell, controller } = known;
-  const taken = build.pack.make === 'cells' ? cell.chargeA : pack.maxChargeA;
-  const full = pack.chargeLimitPct.value >= 100;
+  const { controller, packs } = known;
+  const [pack] = packs;
+  const taken = takenBy(build.packs[0], pack);
+  const full = packs.some((one) => one.chargeLimitPct.value >= 100);
   const brakes = [asked('whether the motor brakes', build.controller.regenerates)];
   const most = pack.maxChargeA.value;
   return [

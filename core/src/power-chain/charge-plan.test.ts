@@ -1,3 +1,4 @@
+import { withValues } from '../document/quantity-at.ts';
 import { describe, expect, it } from 'vitest';
 import { sample } from '../test/sample.ts';
 import { chargePlan, packCard } from './charge-plan.ts';
@@ -25,13 +26,13 @@ describe('the charge plan', () => {
 
   it('takes an unknown charger as made for the pack', () => {
     const base = build();
-    const unknown = { ...base, charger: { ...base.charger, volts: { source: 'unknown' as const } } };
+    const unknown = withValues(base, 'packs.0.charger', { volts: { source: 'unknown' } });
     expect(chargePlan(unknown).run).toEqual(chargePlan(base).run);
   });
 
   it('says where a charger of too few volts ends, and has no price for a charge that never arrives', () => {
     const base = build({ charger: { volts: 48 } });
-    const plan = chargePlan({ ...base, charger: { ...base.charger, pricePerKwh: 0.3 } });
+    const plan = chargePlan({ ...base, money: { ...base.money, pricePerKwh: 0.3 } });
     expect(plan.run.arrives).toBe(false);
     expect(plan.habits.find((h) => h.id === 'full')?.cost).toBeUndefined();
   });

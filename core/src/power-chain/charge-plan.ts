@@ -1,12 +1,13 @@
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
-import { assembleKnown, firstPack } from '../machine/machine.ts';
+import type { KnownBuild } from '../document/known-build.ts';
+import { fullChargeVolts } from '../machine/battery.ts';
+import { assembleKnown, packsAboard } from '../machine/machine.ts';
 import { chargeRun, HABITS, type ChargeOutcome } from './charging.ts';
-import { highestVolts } from './subject.ts';
 import { misleads, restingCard, type CardRow } from './resting-card.ts';
 import { batteryDemand } from './demand.ts';
 import { climb } from '../ride/climb.ts';
-import { constantSpeedRange } from '../ride/range.ts';
+import { constantSpeedRange, onPack } from '../ride/range.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { MIXED_RIDING } from '../ride/stated.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
@@ -33,14 +34,29 @@ export interface ChargePlan {
 /** A pack is charged indoors, C. Common practice. */
 const INDOORS_C = 20;
 
-/** How the first pack is charged by the build's charger, from empty, indoors at 20 C. */
-export function chargePlan(build: BuildDocument): ChargePlan {
+/** One pack of a build, and the machine running on it alone where packs take turns. */
+function packAt(build: BuildDocument, known: KnownBuild, index: number) {
+  const aboard = packsAboard(build, known);
+  const one = aboard[index] ?? aboard[0];
+  const whole = assembleKnown(build, known);
+  return {
+    pack: one.pack,
+    own: known.packs[index] ?? known.packs[0],
+    // Packs joined directly are one to the machine.
+    machine: build.packs.length === 1 || build.joining.how === 'parallel' ? whole : onPack(whole, one),
+  };
+}
+
+/** How a pack is charged by its own charger, from empty, indoors at 20 C, and how far it takes one. */
+export function chargePlan(build: BuildDocument, index = 0): ChargePlan {
   const known = knownBuild(build);
-  const machine = assembleKnown(build, known);
-  const pack = { ...firstPack(build, known), temperatureC: INDOORS_C };
-  const { charger, brief } = known;
+  const at = packAt(build, known, index);
+  const { machine } = at;
+  const pack = { ...at.pack, temperatureC: INDOORS_C };
+  const { charger } = at.own;
+  const { brief } = known;
   // Until the charger's volts are known it is taken as made for the pack.
-  const volts = charger.volts.source === 'unknown' ? highestVolts(build, known) : charger.volts.value;
+  const volts = charger.volts.source === 'unknown' ? fullChargeVolts(pack) : charger.volts.value;
   const wall = { volts, amps: charger.currentA.value, efficiency: charger.efficiencyPct.value / 100 };
   const cruise = kmhToMs(brief.cruiseSpeedKmh.value);
   const metres = (charge: number, legs: 'helping' | 'resting'): number | undefined => {
@@ -51,7 +67,7 @@ export function chargePlan(build: BuildDocument): ChargePlan {
     const all = metres(from, legs);
     return all === undefined ? undefined : all - (to === 0 ? 0 : (metres(to, legs) ?? 0));
   };
-  const price = build.charger.pricePerKwh;
+  const price = build.money.pricePerKwh;
   const habits = HABITS.map((habit): HabitRow => {
     const high = window(habit.from, habit.to, 'helping');
     const low = window(habit.from, habit.to, 'resting') ?? 0;
@@ -68,7 +84,7 @@ export function chargePlan(build: BuildDocument): ChargePlan {
   return { run: chargeRun(pack, wall, 0, 1), to85: chargeRun(pack, wall, 0, 0.85), habits };
 }
 
-/** The pocket card of a build's first pack. */
+/** The pocket card of one pack. */
 export interface PackCard {
   readonly rows: readonly CardRow[];
   readonly misleads: ReturnType<typeof misleads>;
@@ -80,9 +96,9 @@ export interface PackCard {
 }
 
 /** Resting volts against state of charge, and what a display of bars would make of them. */
-export function packCard(build: BuildDocument): PackCard {
+export function packCard(build: BuildDocument, index = 0): PackCard {
   const known = knownBuild(build);
-  const machine = assembleKnown(build, known);
+  const { machine, pack } = packAt(build, known, index);
   const { brief } = known;
   const climbed = climb(
     machine,
@@ -91,10 +107,9 @@ export function packCard(build: BuildDocument): PackCard {
     brief.hillGradePct.value,
     machine.heldGear ?? 'best',
   );
-  const pack = firstPack(build, known);
   const loadA = batteryDemand(build, known, climbed, machine).continuousA;
   const cutoffV = machine.limits.lowVolts;
-  const fullV = highestVolts({ ...build, second: { ...build.second, join: 'none' } }, known);
+  const fullV = fullChargeVolts(pack);
   const rows = restingCard(pack, cutoffV, fullV, loadA);
   return { rows, misleads: misleads(rows), loadA, onHill: climbed.climbs, cutoffV, fullV };
 }

@@ -176,7 +176,7 @@ describe('what the meter should show', () => {
 describe('habits', () => {
   it('go shorter the less of the pack they use, and cost less a charge', () => {
     const base = sample({ charger: { volts: 54.6, currentA: 3 }, pack: { cellsInSeries: 13 } });
-    const { habits } = chargePlan({ ...base, charger: { ...base.charger, pricePerKwh: 0.3 } });
+    const { habits } = chargePlan({ ...base, money: { ...base.money, pricePerKwh: 0.3 } });
     const [whole, most, middle] = habits;
     expect(most?.km?.high).toBeLessThan(whole?.km?.high ?? 0);
     expect(middle?.km?.high).toBeLessThan(most?.km?.high ?? 0);

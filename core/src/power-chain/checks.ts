@@ -2,7 +2,7 @@ import type { Check } from '../check/check.ts';
 import { chargerChecks, regenChecks } from './charge-checks.ts';
 import { fuseChecks, inrushCheck, leadDrop } from './lead-checks.ts';
 import { controllerVolts, wholeBodies } from './pack-checks.ts';
-import { secondChecks } from './second-checks.ts';
+import { joiningChecks } from './joining-checks.ts';
 import type { PowerSubject } from './subject.ts';
 import { supplyChecks } from './supply-checks.ts';
 
@@ -15,6 +15,6 @@ export const powerChecks = (s: PowerSubject): readonly Check[] => [
   inrushCheck(s),
   ...chargerChecks(s),
   ...regenChecks(s),
-  ...secondChecks(s),
+  ...joiningChecks(s),
   ...supplyChecks(s),
 ];

@@ -26,7 +26,8 @@ export function batteryDemand(
   climb: ClimbOutcome,
   machine: Machine,
 ): Demand {
-  const { controller, pack } = known;
+  const { controller, packs } = known;
+  const [pack] = packs;
   const byPower = build.controller.limitsPower
     ? controller.powerLimitW.value / pack.nominalV.value
     : Infinity;

@@ -1,7 +1,8 @@
 import type { Chemistry } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
-import { firstPack } from '../machine/machine.ts';
+import { packsAboard } from '../machine/machine.ts';
+import { ofPack } from '../document/pack-names.ts';
 
 /** What a voltmeter should show at one place, V. */
 export interface Reading {
@@ -27,30 +28,37 @@ const NOTHING_V = 0.1;
 /** A 12 V block by itself, V. Common practice. */
 const BLOCK_V = [12, 12.9] as const;
 
-/** What to read before anything is joined: one group, the pack, and beyond an open breaker. */
+/** What to read before anything is joined: one group, the pack, and beyond an open breaker; of each pack. */
 export function readings(build: BuildDocument): readonly Reading[] {
   const known = knownBuild(build);
-  const pack = firstPack(build, known);
-  const [low, high] = AT_REST[pack.chemistry];
   const { protection } = build.cabling;
+  const packs = packsAboard(build, known).map(({ pack }, i) => {
+    const [low, high] = AT_REST[pack.chemistry];
+    return {
+      pack,
+      which: ofPack(build, i),
+      lowV: low * pack.cellsInSeries,
+      highV: high * pack.cellsInSeries,
+    };
+  });
+  const each = packs.flatMap(({ pack, which, lowV, highV }): readonly Reading[] => {
+    const [low, high] = AT_REST[pack.chemistry];
+    return [
+      pack.chemistry === 'lead-acid'
+        ? { where: `each 12 V block at rest${which}`, lowV: BLOCK_V[0], highV: BLOCK_V[1] }
+        : { where: `each series group at rest${which}`, lowV: low, highV: high },
+      { where: `the pack at rest${which}`, lowV, highV },
+    ];
+  });
+  if (protection !== 'breaker' && protection !== 'fuse') return each;
+  const breaker = protection === 'breaker';
   return [
-    pack.chemistry === 'lead-acid'
-      ? { where: 'each 12 V block at rest', lowV: BLOCK_V[0], highV: BLOCK_V[1] }
-      : { where: 'each series group at rest', lowV: low, highV: high },
-    { where: 'the pack at rest', lowV: low * pack.cellsInSeries, highV: high * pack.cellsInSeries },
-    ...(protection === 'breaker' || protection === 'fuse'
-      ? [
-          {
-            where: protection === 'breaker' ? 'beyond the breaker, off' : 'beyond the fuse, taken out',
-            lowV: 0,
-            highV: NOTHING_V,
-          },
-          {
-            where: protection === 'breaker' ? 'beyond the breaker, on' : 'beyond the fuse, put in',
-            lowV: low * pack.cellsInSeries,
-            highV: high * pack.cellsInSeries,
-          },
-        ]
-      : []),
+    ...each,
+    { where: breaker ? 'beyond the breaker, off' : 'beyond the fuse, taken out', lowV: 0, highV: NOTHING_V },
+    {
+      where: breaker ? 'beyond the breaker, on' : 'beyond the fuse, put in',
+      lowV: Math.min(...packs.map((one) => one.lowV)),
+      highV: Math.max(...packs.map((one) => one.highV)),
+    },
   ];
 }

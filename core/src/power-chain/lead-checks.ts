@@ -13,7 +13,7 @@ const DROP_LOOK_PCT = 5;
 
 /** Volts lost out and back at the controller's limit, as a share of the pack's. */
 export function leadDrop({ build, known, chain }: PowerSubject): Check {
-  const { cabling, pack } = known;
+  const { cabling, packs } = known;
   const { volts } = leadLoss(
     build.cabling.conductor,
     cabling.leadMm.value,
@@ -24,7 +24,7 @@ export function leadDrop({ build, known, chain }: PowerSubject): Check {
     id: 'lead-drop',
     group: 'leads',
     title: 'Volts lost in the power lead',
-    value: (100 * volts) / pack.nominalV.value,
+    value: (100 * volts) / packs[0].nominalV.value,
     unit: '%',
     sense: 'most',
     fine: DROP_FINE_PCT,

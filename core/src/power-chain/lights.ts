@@ -30,7 +30,7 @@ export function lightsVerdict(build: BuildDocument): LightsVerdict {
   const averageW = accessoryWatts(build, known);
   const draws = build.supply.accessories.map((a) => accessoryDraw(build, known, a));
   const v = kmhToMs(known.brief.cruiseSpeedKmh.value);
-  const charge = known.pack.chargeLimitPct.value / 100;
+  const charge = known.packs[0].chargeLimitPct.value / 100;
   const range = constantSpeedRange(machine, v, charge);
   const dark = { ...machine, limits: { ...machine.limits, standbyW: machine.limits.standbyW - averageW } };
   const without = constantSpeedRange(dark, v, charge);

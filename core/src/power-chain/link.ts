@@ -9,6 +9,8 @@ export type LinkId =
 /** One link of the current chain: what it carries, and what is asked of it. */
 export interface Link {
   readonly id: LinkId;
+  /** Which pack it is of, where there are several. */
+  readonly pack: number;
   readonly name: string;
   /** Undefined where it is not known, or where there is none. */
   readonly continuousA: number | undefined;
@@ -32,6 +34,7 @@ export interface Limits {
 
 interface Spec {
   readonly id: LinkId;
+  readonly pack?: number;
   readonly name: string;
   /** The limits if every input is as entered or as usually found. */
   readonly limits: Limits | undefined;
@@ -53,8 +56,9 @@ const missingWhy = (inputs: readonly Known[]): Phrase => {
 const share = (bornA: number, askedA: number): number => (askedA === 0 ? Infinity : bornA / askedA);
 
 /** A link whose limits are not all known. */
-const unknownLink = ({ id, name, inputs, demand, source }: Spec): Link => ({
+const unknownLink = ({ id, pack = 0, name, inputs, demand, source }: Spec): Link => ({
   id,
+  pack,
   name,
   demand,
   inputs,
@@ -69,7 +73,7 @@ const unknownLink = ({ id, name, inputs, demand, source }: Spec): Link => ({
 
 /** A link held against what is asked of it; one whose limits are not all known is unknown. */
 export function link(spec: Spec): Link {
-  const { id, name, limits, inputs, demand, remedy, source } = spec;
+  const { id, pack = 0, name, limits, inputs, demand, remedy, source } = spec;
   if (limits === undefined || inputs.some((k) => k.source === 'unknown')) return unknownLink(spec);
   const { continuousA, peakA } = limits;
   const margin = Math.min(share(continuousA, demand.continuousA), share(peakA, demand.peakA)) - 1;
@@ -87,6 +91,7 @@ export function link(spec: Spec): Link {
     : ['The hill alone takes ', qty(demand.continuousA, 'A'), `: ${spec.failing}.`];
   return {
     id,
+    pack,
     name,
     demand,
     inputs,

@@ -1,8 +1,9 @@
 import { measured, told, type Check } from '../check/check.ts';
 import { qty } from '../quantity/phrase.ts';
+import { idOfPack, ofPack } from '../document/pack-names.ts';
 import { EDGE, highestVolts, type PowerSubject } from './subject.ts';
 
-/** A full charge of the higher pack against what the controller's capacitors stand. */
+/** A full charge of the highest pack against what the controller's capacitors stand. */
 export function controllerVolts({ build, known }: PowerSubject): Check {
   const full = highestVolts(build, known);
   const rated = known.controller.ratedV;
@@ -26,21 +27,23 @@ export function controllerVolts({ build, known }: PowerSubject): Check {
 }
 
 /** Blocks that hold several cells cannot be divided. */
-export function wholeBodies({ build, known }: PowerSubject): readonly Check[] {
-  if (build.pack.make !== 'cells' || build.cell.inBody === 1) return [];
-  const rest = known.pack.cellsInSeries.value % build.cell.inBody;
-  return [
-    told({
-      id: 'whole-blocks',
-      group: 'pack',
-      title: 'Cells in series fill whole blocks',
-      state: rest === 0 ? 'fine' : 'stop',
-      words: rest === 0 ? 'they do' : `${String(rest)} left over`,
-      limit: ['a multiple of ', qty(build.cell.inBody, '1', 0)],
-      why: ['A block of ', qty(build.cell.inBody, '1', 0), ' cells cannot be divided.'],
-      remedy: ['Change the cells in series to a whole number of blocks.'],
-      origin: 'derived',
-      inputs: [known.pack.cellsInSeries],
-    }),
-  ];
-}
+export const wholeBodies = ({ build, known }: PowerSubject): readonly Check[] =>
+  build.packs.flatMap(({ make, cell: { inBody } }, i) => {
+    const cells = known.packs[i]?.cellsInSeries;
+    if (make !== 'cells' || inBody === 1 || cells === undefined) return [];
+    const rest = cells.value % inBody;
+    return [
+      told({
+        id: idOfPack('whole-blocks', i),
+        group: 'pack',
+        title: `Cells in series fill whole blocks${ofPack(build, i)}`,
+        state: rest === 0 ? 'fine' : 'stop',
+        words: rest === 0 ? 'they do' : `${String(rest)} left over`,
+        limit: ['a multiple of ', qty(inBody, '1', 0)],
+        why: ['A block of ', qty(inBody, '1', 0), ' cells cannot be divided.'],
+        remedy: ['Change the cells in series to a whole number of blocks.'],
+        origin: 'derived',
+        inputs: [cells],
+      }),
+    ];
+  });

@@ -1,7 +1,7 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { KnownBuild } from '../document/known-build.ts';
 import { fullChargeVolts } from '../machine/battery.ts';
-import { firstPack, secondPack, type Machine } from '../machine/machine.ts';
+import { packsAboard, type Machine } from '../machine/machine.ts';
 import type { Chain } from './chain.ts';
 
 /** What the checks of the power chain look at. */
@@ -12,11 +12,9 @@ export interface PowerSubject {
   readonly chain: Chain;
 }
 
-/** Full charge of both packs, the higher, V. */
-export function highestVolts(build: BuildDocument, known: KnownBuild): number {
-  const other = secondPack(build, known);
-  return Math.max(fullChargeVolts(firstPack(build, known)), other === undefined ? 0 : fullChargeVolts(other));
-}
+/** Full charge of the highest pack, V. */
+export const highestVolts = (build: BuildDocument, known: KnownBuild): number =>
+  Math.max(...packsAboard(build, known).map(({ pack }) => fullChargeVolts(pack)));
 
 /** A controller's capacitors are at their edge within this of their volts. Common practice: 63 V on a 14S pack. */
 export const EDGE = 0.95;

@@ -44,13 +44,13 @@ export const RIDE_END_WORDS: Readonly<Record<RideEnd, string>> = {
 /** The quantity of the build that sets a limit; undefined where it follows from several. */
 export function limitQuantity(
   limit: Limit,
-  { controller, pack, brief, controls, drive }: KnownBuild,
+  { controller, packs, brief, controls, drive }: KnownBuild,
 ): Known | undefined {
   switch (limit) {
     case 'battery-current':
       return controller.batteryCurrentA;
     case 'pack-protection':
-      return pack.bmsCurrentA;
+      return packs[0].bmsCurrentA;
     case 'low-voltage':
       return controller.lowVoltageCutoffV;
     case 'power-limit':

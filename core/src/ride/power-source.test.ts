@@ -1,15 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { handMachine } from '../test/hand-machine.ts';
-import { busPoint } from './two-packs.ts';
+import { busPoint } from './packs-together.ts';
 import { powerSource, type PowerSource } from './power-source.ts';
 import { supplyAt } from '../machine/battery.ts';
 
 const machine = handMachine();
-const second = (join: 'switch' | 'combiner', charge = 1) => ({
+const two = (join: 'switch' | 'combiner', charge = 1) => ({
+  ...machine,
   join,
-  pack: { ...machine.pack, capacityAh: 20 },
-  bmsA: 25,
-  charge,
+  others: [{ pack: { ...machine.pack, capacityAh: 20 }, bmsA: 25, charge }],
 });
 /** Open volts times amps less what is lost is what was asked. */
 const closes = (source: PowerSource, watts: number): void => {
@@ -47,7 +46,7 @@ describe('one pack', () => {
 
 describe('two packs', () => {
   it('by a switch come one after the other', () => {
-    const source = powerSource({ ...machine, second: second('switch') }, 1, 'drains');
+    const source = powerSource(two('switch'), 1, 'drains');
     expect(source.charge).toBeCloseTo(1, 12);
     expect(source.bmsA).toBe(1000);
     source.draw(500, 3600);
@@ -60,12 +59,12 @@ describe('two packs', () => {
   });
 
   it('behind diodes share as the bus has it, and nothing flows back', () => {
-    const source = powerSource({ ...machine, second: second('combiner') }, 1, 'drains');
+    const source = powerSource(two('combiner'), 1, 'drains');
     const [a, b] = [supplyAt(machine.pack, 1), supplyAt({ ...machine.pack, capacityAh: 20 }, 1)];
-    const bus = busPoint(a, b, 600, 'combiner');
-    expect(source.draw(600, 1).amps).toBeCloseTo((bus?.firstA ?? 0) + (bus?.secondA ?? 0), 9);
+    const bus = busPoint([a, b], 600, 'combiner');
+    expect(source.draw(600, 1).amps).toBeCloseTo((bus?.amps[0] ?? 0) + (bus?.amps[1] ?? 0), 9);
     closes(source, 900);
-    const uneven = powerSource({ ...machine, second: second('combiner', 0.3) }, 1, 'drains');
+    const uneven = powerSource(two('combiner', 0.3), 1, 'drains');
     const before = uneven.charge;
     uneven.draw(50, 600);
     // The lower one rests: all of it came from the first, a third of the whole.

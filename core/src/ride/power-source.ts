@@ -2,7 +2,7 @@ import type { Supply } from '../machine/battery.ts';
 import type { Machine } from '../machine/machine.ts';
 import { chargeRate, packModel, readSupply, type PackModel } from '../machine/pack-model.ts';
 import { batteryAmps } from './operating-point.ts';
-import { busPoint } from './two-packs.ts';
+import { busPoint, sideBySide } from './packs-together.ts';
 
 /** What a step took out of the packs: of the cells' own volts, and lost on the way to the terminals, W. */
 interface Drawn {
@@ -18,6 +18,8 @@ export interface PowerSource {
   readonly supply: Supply;
   /** Open-circuit volts may rise to this while braking charges. */
   readonly fullVolts: number;
+  /** False for a pack that is as good as full, and for packs behind diodes: braking then gives nothing back. */
+  readonly takes: boolean;
   /** Charge left of all packs, as a share of all there was to be had. */
   readonly charge: number;
   readonly bmsA: number;
@@ -35,6 +37,9 @@ interface Readable {
 
 /** The charge stays as it is while the packs are asked: for questions of heat alone. */
 export type Draining = 'drains' | 'stays';
+
+/** Above this charge a pack is not charged by braking: its protection may open. Common practice. */
+const TAKES_BELOW = 0.95;
 
 class OnePack implements PowerSource {
   private readonly model: PackModel;
@@ -56,6 +61,9 @@ class OnePack implements PowerSource {
   }
   get fullVolts(): number {
     return this.model.fullVolts;
+  }
+  get takes(): boolean {
+    return this.charge < TAKES_BELOW;
   }
   get empty(): boolean {
     return this.charge <= 0;
@@ -80,17 +88,21 @@ class OnePack implements PowerSource {
   }
 }
 
-/** One pack after the other, changed over by hand when the first has nothing more to give. */
+/** One pack after the other, changed over by hand when one has nothing more to give. */
 class Switched implements PowerSource {
-  private now: PowerSource;
-  private readonly other: PowerSource;
-  private readonly shareFirst: number;
-  private changed = false;
+  private readonly packs: readonly PowerSource[];
+  /** Each pack's part of all the charge there is to be had. */
+  private readonly shares: readonly number[];
+  private at = 0;
 
-  constructor(first: PowerSource, second: PowerSource, shareFirst: number) {
-    this.now = first;
-    this.other = second;
-    this.shareFirst = shareFirst;
+  constructor(packs: readonly PowerSource[], shares: readonly number[]) {
+    this.packs = packs;
+    this.shares = shares;
+  }
+  private get now(): PowerSource {
+    const pack = this.packs[this.at];
+    if (pack === undefined) throw new TypeError('a machine has at least one pack');
+    return pack;
   }
   get supply(): Supply {
     return this.now.supply;
@@ -98,22 +110,25 @@ class Switched implements PowerSource {
   get fullVolts(): number {
     return this.now.fullVolts;
   }
+  get takes(): boolean {
+    return this.now.takes;
+  }
   get bmsA(): number {
     return this.now.bmsA;
   }
   get charge(): number {
-    const [mine, theirs] = [Math.max(0, this.now.charge), this.other.charge];
-    return this.changed
-      ? mine * (1 - this.shareFirst)
-      : mine * this.shareFirst + theirs * (1 - this.shareFirst);
+    let left = 0;
+    // What a pack that was changed over still holds is not to be had.
+    for (let i = this.at; i < this.packs.length; i += 1)
+      left += Math.max(0, this.packs[i]?.charge ?? 0) * (this.shares[i] ?? 0);
+    return left;
   }
   get empty(): boolean {
     return this.now.empty;
   }
   next(): boolean {
-    if (this.changed) return false;
-    this.changed = true;
-    this.now = this.other;
+    if (this.at + 1 >= this.packs.length) return false;
+    this.at += 1;
     return true;
   }
   draw(watts: number, dt: number): Drawn {
@@ -121,84 +136,101 @@ class Switched implements PowerSource {
   }
 }
 
-/** Two packs behind ideal diodes: what feeds is decided by their volts, and nothing flows back in. */
+const NOTHING: Supply = { openVolts: 0, ohm: 1e9 };
+
+/** Several packs behind diodes: what feeds is decided by their volts, and nothing flows back in. */
 class Combined implements PowerSource {
-  private readonly models: readonly [PackModel, PackModel];
-  private readonly charges: [number, number];
-  private readonly own: readonly [Readable, Readable] = [
-    { openVolts: 0, ohm: 0 },
-    { openVolts: 0, ohm: 0 },
-  ];
+  private readonly models: readonly PackModel[];
+  private readonly charges: number[];
+  private readonly own: readonly Readable[];
+  private readonly diodeV: number;
   private readonly bus = { openVolts: 0, ohm: 0 };
   private readonly drawn: Drawn = { amps: 0, openW: 0, cellsW: 0, leadsW: 0 };
+  private readonly capacityAs: number;
   readonly bmsA: number;
   readonly fullVolts = 0;
+  readonly takes = false;
 
-  constructor(models: readonly [PackModel, PackModel], charges: readonly [number, number], bmsA: number) {
+  constructor(models: readonly PackModel[], charges: readonly number[], bmsA: number, diodeV: number) {
     this.models = models;
     this.charges = [...charges];
+    this.own = models.map(() => ({ openVolts: 0, ohm: 0 }));
     this.bmsA = bmsA;
+    this.diodeV = diodeV;
+    this.capacityAs = models.reduce((sum, m) => sum + m.capacityAs, 0);
     this.read();
   }
   get supply(): Supply {
     return this.bus;
   }
   get charge(): number {
-    const [a, b] = this.models;
-    const [qa, qb] = this.charges;
-    return (Math.max(0, qa) * a.capacityAs + Math.max(0, qb) * b.capacityAs) / (a.capacityAs + b.capacityAs);
+    return (
+      this.models.reduce((sum, m, i) => sum + Math.max(0, this.charges[i] ?? 0) * m.capacityAs, 0) /
+      this.capacityAs
+    );
   }
   get empty(): boolean {
-    return this.charges[0] <= 0 && this.charges[1] <= 0;
+    return this.charges.every((charge) => charge <= 0);
   }
   next(): boolean {
     return false;
   }
-  private read(): void {
-    const [a, b] = this.own;
-    readSupply(this.models[0], this.charges[0], a);
-    readSupply(this.models[1], this.charges[1], b);
+  private usable(): readonly Supply[] {
     // An empty pack is cut off by its protection.
-    if (this.charges[0] <= 0) a.openVolts = 0;
-    if (this.charges[1] <= 0) b.openVolts = 0;
-    const [high, low] = a.openVolts >= b.openVolts ? [a, b] : [b, a];
-    // The lower one joins in when the bus sags to it; seen from the higher one's side both are one source then.
-    const conductance = 1 / a.ohm + 1 / b.ohm;
-    const joint = (a.openVolts / a.ohm + b.openVolts / b.ohm) / conductance;
-    const near = low.openVolts > 0 && high.openVolts - low.openVolts < this.bmsA * high.ohm;
-    this.bus.openVolts = near ? joint : high.openVolts;
-    this.bus.ohm = near ? 1 / conductance : high.ohm;
+    return this.own.map((one, i) => ((this.charges[i] ?? 0) > 0 ? one : NOTHING));
+  }
+  private read(): void {
+    for (const [i, model] of this.models.entries()) {
+      const own = this.own[i];
+      if (own !== undefined) readSupply(model, this.charges[i] ?? 0, own);
+    }
+    const usable = this.usable();
+    const high = usable.reduce((a, b) => (b.openVolts > a.openVolts ? b : a));
+    // Lower ones join in when the bus sags to them; seen from the highest one's side they are one source then.
+    const near = usable.filter(
+      (one) => one === high || high.openVolts - one.openVolts < this.bmsA * high.ohm,
+    );
+    const joint = sideBySide(near);
+    this.bus.openVolts = Math.max(0, joint.openVolts - this.diodeV);
+    this.bus.ohm = joint.ohm;
   }
   draw(watts: number, dt: number): Drawn {
     const { drawn, own, models, charges } = this;
-    const usable = (i: 0 | 1): Supply => (charges[i] > 0 ? own[i] : { openVolts: 0, ohm: 1e9 });
     const most = Math.min(watts, (0.999 * this.bus.openVolts ** 2) / (4 * this.bus.ohm));
-    const point = busPoint(usable(0), usable(1), most, 'combiner');
-    const amps = [point?.firstA ?? 0, point?.secondA ?? 0] as const;
-    drawn.amps = amps[0] + amps[1];
-    drawn.openW = amps[0] * own[0].openVolts + amps[1] * own[1].openVolts;
-    drawn.leadsW = amps[0] ** 2 * models[0].wiringOhm + amps[1] ** 2 * models[1].wiringOhm;
-    drawn.cellsW = amps[0] ** 2 * own[0].ohm + amps[1] ** 2 * own[1].ohm - drawn.leadsW;
-    charges[0] -= chargeRate(models[0], amps[0]) * dt;
-    charges[1] -= chargeRate(models[1], amps[1]) * dt;
+    const point = busPoint(this.usable(), most, 'combiner', this.diodeV);
+    drawn.amps = drawn.openW = drawn.leadsW = drawn.cellsW = 0;
+    for (const [i, model] of models.entries()) {
+      const amps = point?.amps[i] ?? 0;
+      const { openVolts = 0, ohm = 0 } = own[i] ?? {};
+      drawn.amps += amps;
+      drawn.openW += amps * openVolts;
+      drawn.leadsW += amps * (amps * model.wiringOhm + this.diodeV);
+      drawn.cellsW += amps * amps * (ohm - model.wiringOhm);
+      charges[i] = (charges[i] ?? 0) - chargeRate(model, amps) * dt;
+    }
     this.read();
     return drawn;
   }
 }
 
-/** The packs of a machine at the charge a ride begins with. */
+/** The packs of a machine at the charge a ride begins with: each at its own, at most at that of the first. */
 export function powerSource(machine: Machine, charge: number, draining: Draining): PowerSource {
   const first = packModel(machine.pack);
-  const { second } = machine;
-  if (second === undefined) return new OnePack(first, charge, machine.limits.bmsA, draining);
-  const other = packModel(second.pack);
-  const otherCharge = Math.min(charge, second.charge);
-  if (second.join === 'combiner')
-    return new Combined([first, other], [charge, otherCharge], machine.limits.bmsA + second.bmsA);
-  const whole = first.capacityAs + other.capacityAs;
+  const { others, join, diodeV } = machine;
+  if (others.length === 0) return new OnePack(first, charge, machine.limits.bmsA, draining);
+  const models = [first, ...others.map((other) => packModel(other.pack))];
+  const charges = [charge, ...others.map((other) => Math.min(charge, other.charge))];
+  const carries = [machine.limits.bmsA, ...others.map((other) => other.bmsA)];
+  if (join === 'combiner')
+    return new Combined(
+      models,
+      charges,
+      carries.reduce((sum, amps) => sum + amps, 0),
+      diodeV,
+    );
+  const whole = models.reduce((sum, m) => sum + m.capacityAs, 0);
   return new Switched(
-    new OnePack(first, charge, machine.limits.bmsA, draining),
-    new OnePack(other, otherCharge, second.bmsA, draining),
-    first.capacityAs / whole,
+    models.map((model, i) => new OnePack(model, charges[i] ?? 0, carries[i] ?? 0, draining)),
+    models.map((model) => model.capacityAs / whole),
   );
 }

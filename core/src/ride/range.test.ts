@@ -95,7 +95,7 @@ describe('range at constant speed', () => {
         const machine = assemble(build);
         const range = constantSpeedRange(machine, kmhToMs(kmh), 1);
         if (!range.holds) return;
-        const full = [machine.pack, ...(machine.second === undefined ? [] : [machine.second.pack])].reduce(
+        const full = [machine.pack, ...machine.others.map((other) => other.pack)].reduce(
           (sum, pack) => sum + supplyAt(pack, 1).openVolts * coldAgedCapacityAh(pack),
           0,
         );

@@ -1,11 +1,11 @@
 import { coldAgedCapacityAh, peukertFactor, supplyAt, type Supply } from '../machine/battery.ts';
 import type { Gear } from '../machine/driveline.ts';
 import type { Limit } from '../machine/limits.ts';
-import type { Machine, SecondPack } from '../machine/machine.ts';
+import type { Machine, PackAboard } from '../machine/machine.ts';
 import { riderForce } from '../machine/rider.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { gauss2, lastTrue } from '../quantity/numerics.ts';
-import { sharePower } from './two-packs.ts';
+import { sharePower } from './packs-together.ts';
 import { batteryAmps, operatingPoint, partThrottleAmps, electricalWatts } from './operating-point.ts';
 
 /**
@@ -157,53 +157,45 @@ function onePackRange(machine: Machine, v: number, startCharge: number, legs: Le
 }
 
 /**
- * Range of a machine with a second pack behind ideal diodes: both are drawn from as their volts decide, at
- * the power that the speed asks, until full throttle no longer holds it. Fields of one pack are the first's.
+ * Range of a machine with several packs behind diodes: all are drawn from as their volts decide, at the power
+ * that the speed asks, until full throttle no longer holds it. Fields of one pack are the first's.
  */
-function combinedRange(
-  machine: Machine,
-  second: SecondPack,
-  v: number,
-  startCharge: number,
-  legs: Legs,
-): RangeOutcome {
+function combinedRange(machine: Machine, v: number, startCharge: number, legs: Legs): RangeOutcome {
   const alone = onePackRange(machine, v, startCharge, legs);
   const ways = waysToHold(machine, v, legs);
   const way = ways[0];
   if (!alone.holds || way === undefined) return alone;
   const sharing = sharePower(
-    machine.pack,
-    second.pack,
+    [machine.pack, ...machine.others.map((other) => other.pack)],
     way.batteryW,
     'combiner',
-    [startCharge, Math.min(startCharge, second.charge)],
+    [startCharge, ...machine.others.map((other) => Math.min(startCharge, other.charge))],
     (bus) => wayAt(machine, ways, bus, v) !== undefined,
+    machine.diodeV,
   );
   return { ...alone, metres: v * sharing.hours * 3600, usedWh: sharing.outWh };
 }
 
 /** One pack after the other by hand: the ranges add. */
-function switchedRange(
-  machine: Machine,
-  second: SecondPack,
-  v: number,
-  startCharge: number,
-  legs: Legs,
-): RangeOutcome {
-  const first = onePackRange(machine, v, startCharge, legs);
-  const other = onePackRange(onSecond(machine, second), v, Math.min(startCharge, second.charge), legs);
-  if (!first.holds) return other.holds ? other : first;
-  return other.holds
-    ? { ...first, metres: first.metres + other.metres, usedWh: first.usedWh + other.usedWh }
-    : first;
+function switchedRange(machine: Machine, v: number, startCharge: number, legs: Legs): RangeOutcome {
+  return machine.others.reduce<RangeOutcome>(
+    (sum, other) => {
+      const more = onePackRange(onPack(machine, other), v, Math.min(startCharge, other.charge), legs);
+      if (!sum.holds) return more.holds ? more : sum;
+      return more.holds
+        ? { ...sum, metres: sum.metres + more.metres, usedWh: sum.usedWh + more.usedWh }
+        : sum;
+    },
+    onePackRange(machine, v, startCharge, legs),
+  );
 }
 
-/** The machine running on its second pack. */
-export const onSecond = (machine: Machine, second: SecondPack): Machine => ({
+/** The machine running on one of its packs alone. */
+export const onPack = (machine: Machine, { pack, bmsA }: PackAboard): Machine => ({
   ...machine,
-  second: undefined,
-  pack: second.pack,
-  limits: { ...machine.limits, bmsA: second.bmsA },
+  others: [],
+  pack,
+  limits: { ...machine.limits, bmsA },
 });
 
 /**
@@ -218,8 +210,8 @@ export function constantSpeedRange(
   startCharge: number,
   legs: Legs = 'helping',
 ): RangeOutcome {
-  const { second } = machine;
-  if (second?.join === 'switch') return switchedRange(machine, second, v, startCharge, legs);
-  if (second?.join === 'combiner') return combinedRange(machine, second, v, startCharge, legs);
-  return onePackRange(machine, v, startCharge, legs);
+  if (machine.others.length === 0) return onePackRange(machine, v, startCharge, legs);
+  return machine.join === 'switch'
+    ? switchedRange(machine, v, startCharge, legs)
+    : combinedRange(machine, v, startCharge, legs);
 }

@@ -5,7 +5,7 @@ import type { PowerSource } from './power-source.ts';
 /**
  * Phase current, 0 or below, with which the motor brakes up to `brakeN` newtons at the tyre beyond its own drag.
  * It is the least of what is wanted, the phase limit, the current at which most comes back, (E - 0.3) / 2R, and what
- * the pack may take: at most the regeneration limit and its full volts, P = I (Voc + I Rb). From P the phase current
+ * the pack may take: nothing where it is as good as full, else at most the regeneration limit and its full volts, P = I (Voc + I Rb). From P the phase current
  * is the smaller root of (E - 0.3) I - R I^2 = P + standby, without cancellation. Derived.
  */
 export function brakingAmps(
@@ -17,7 +17,7 @@ export function brakingAmps(
 ): number {
   const { regeneration, motor, circuitOhm, limits } = machine;
   const emf = motor.kt * gear.motorRatio * v - machine.dropV;
-  if (regeneration === undefined || brakeN <= 0 || emf <= 0) return 0;
+  if (regeneration === undefined || brakeN <= 0 || emf <= 0 || !source.takes) return 0;
   const { openVolts, ohm } = source.supply;
   const intoPack = Math.min(regeneration.batteryA, Math.max(0, (source.fullVolts - openVolts) / ohm));
   const watts = intoPack * (openVolts + intoPack * ohm) + limits.standbyW;

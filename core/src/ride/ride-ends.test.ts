@@ -23,12 +23,12 @@ describe('how a ride ends', () => {
   });
 
   it('takes its second pack when the first has nothing more to give', () => {
-    const second = { join: 'switch' as const, pack: machine.pack, bmsA: 30, charge: 1 };
+    const others = [{ pack: machine.pack, bmsA: 30, charge: 1 }];
     const one = ride(machine, evenHill('', 1000, 0), { pace: pace(15), again: true });
-    const two = ride({ ...machine, second }, evenHill('', 1000, 0), { pace: pace(15), again: true });
+    const two = ride({ ...machine, others }, evenHill('', 1000, 0), { pace: pace(15), again: true });
     expect(two.metres / one.metres).toBeGreaterThan(1.95);
     expect(two.metres / one.metres).toBeLessThan(2.05);
-    const diodes = ride({ ...machine, second: { ...second, join: 'combiner' } }, evenHill('', 1000, 0), {
+    const diodes = ride({ ...machine, others, join: 'combiner' }, evenHill('', 1000, 0), {
       pace: pace(15),
       again: true,
     });

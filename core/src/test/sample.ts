@@ -11,13 +11,30 @@ import {
   material,
   packPlace,
 } from '../document/choices.ts';
-import { SPECS, type BuildDocument, type QuantityPath, type SectionName } from '../document/document.ts';
+import {
+  SECTION_SPECS,
+  type BuildDocument,
+  type QuantityPath,
+  type SectionName,
+  type SectionPath,
+} from '../document/document.ts';
+import type { JoinHow } from '../document/choices.ts';
+import type { PackDocument } from '../document/pack.ts';
+import { withValues } from '../document/quantity-at.ts';
 import type { QuantitySpec, Sourced } from '../document/quantity-spec.ts';
 import { newBuild } from '../document/template.ts';
 
 type Value<T> = T extends Sourced ? number | Sourced : T;
-type Changes = {
-  readonly [S in SectionName]?: { readonly [K in keyof BuildDocument[S]]?: Value<BuildDocument[S][K]> };
+type Values<T> = { readonly [K in keyof T]?: Value<T[K]> };
+export type Changes = {
+  readonly [S in SectionName]?: Values<BuildDocument[S]>;
+} & {
+  /** Of the first pack, its cells and its charger. */
+  readonly pack?: Values<PackDocument>;
+  readonly cell?: Values<PackDocument['cell']>;
+  readonly charger?: Values<PackDocument['charger']>;
+  /** A second pack, joined to it. */
+  readonly second?: Values<PackDocument> & { readonly join: JoinHow };
 };
 
 /** A build with measured values in place of some of the template's: `sample({ pack: { capacityAh: 20 } })`. */
@@ -26,18 +43,37 @@ export function sample(
   kind: BuildDocument['drive']['kind'] = 'geared-hub',
 ): BuildDocument {
   let build = newBuild('Test build', kind);
-  for (const [section, values] of Object.entries(changes)) {
-    const specs: Record<string, QuantitySpec> = SPECS[section as SectionName];
-    const entered = Object.fromEntries(
-      Object.entries(values).map(([key, value]) => [
-        key,
-        key in specs && typeof value === 'number' ? { source: 'measured', value } : value,
-      ]),
-    );
-    build = { ...build, [section]: { ...build[section as SectionName], ...entered } };
+  const { pack, cell, charger, second, ...plain } = changes;
+  for (const [section, values] of Object.entries(plain))
+    build = withValues(build, section as SectionName, measured(values));
+  if (second !== undefined) {
+    const { join, ...values } = second;
+    build = {
+      ...build,
+      packs: [
+        build.packs[0],
+        { ...newBuild('Second').packs[0], bmsCurrentA: { source: 'unknown' }, ...measured(values) },
+      ],
+      joining: { ...build.joining, how: join },
+    };
   }
+  if (pack !== undefined) build = withValues(build, 'packs.0', measured(pack));
+  if (cell !== undefined) build = withValues(build, 'packs.0.cell', measured(cell));
+  if (charger !== undefined) build = withValues(build, 'packs.0.charger', measured(charger));
   return build;
 }
+
+/** Numbers as measured quantities; choices and lists of numbers as they are. */
+const measured = (values: object): Record<string, unknown> =>
+  Object.fromEntries(
+    Object.entries(values).map(([key, value]: [string, unknown]) => [
+      key,
+      typeof value === 'number' && QUANTITY_KEYS.has(key) ? { source: 'measured', value } : value,
+    ]),
+  );
+const QUANTITY_KEYS: ReadonlySet<string> = new Set(
+  [...SECTION_SPECS.values()].flatMap((specs) => Object.keys(specs)),
+);
 
 const sourcedWithin = (spec: QuantitySpec): fc.Arbitrary<Sourced> =>
   fc.oneof(
@@ -54,18 +90,17 @@ const sourcedWithin = (spec: QuantitySpec): fc.Arbitrary<Sourced> =>
 /** Quantities that count things come whole. */
 const WHOLE: readonly QuantityPath[] = [
   'gearing.ringTeeth',
-  'pack.cellsInSeries',
-  'second.cellsInSeries',
-  'cell.parallel',
-  'cell.rows',
+  'packs.0.cellsInSeries',
+  'packs.0.cell.parallel',
+  'packs.0.cell.rows',
   'donor.chainLinks',
   'drive.polePairs',
   'drive.motorSprocketTeeth',
   'drive.wheelSprocketTeeth',
 ];
 
-function section(name: SectionName): fc.Arbitrary<Record<string, Sourced>> {
-  const specs: Record<string, QuantitySpec> = SPECS[name];
+function section(name: SectionPath): fc.Arbitrary<Record<string, Sourced>> {
+  const specs = SECTION_SPECS.get(name) ?? {};
   return fc.record(
     Object.fromEntries(
       Object.entries(specs).map(([key, spec]) => {
@@ -126,11 +161,12 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
     donor: section('donor'),
     drive: section('drive'),
     gearing: section('gearing'),
-    pack: section('pack'),
-    cell: section('cell'),
-    second: section('second'),
+    pack: section('packs.0'),
+    cell: section('packs.0.cell'),
+    second: section('packs.0'),
     cabling: section('cabling'),
-    charger: section('charger'),
+    charger: section('packs.0.charger'),
+    joining: section('joining'),
     supply: section('supply'),
     make: fc.constantFrom('ready' as const, 'ready' as const, 'cells' as const),
     nesting: fc.constantFrom('square' as const, 'hexagonal' as const),
@@ -198,18 +234,30 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
         heldCogTeeth: c.held ? (c.cogTeeth[0] ?? null) : null,
         hubRatios: c.hubRatios,
       },
-      cell: { ...base.cell, ...c.cell, nesting: c.nesting },
-      second: { ...base.second, ...c.second, chemistry: c.chemistry, join: c.join },
       cabling: { ...base.cabling, ...c.cabling, protection: c.protection },
-      charger: { ...base.charger, ...c.charger },
       supply: { ...base.supply, ...c.supply, means: c.means, accessories: c.accessories },
-      pack: {
-        ...base.pack,
-        ...c.pack,
-        make: c.make,
-        chemistry: c.chemistry,
-        boxes: [{ place: c.place, at: c.at }],
-      },
+      joining: { ...base.joining, ...c.joining, ...(c.join === 'none' ? {} : { how: c.join }) },
+      packs: [
+        {
+          ...base.packs[0],
+          ...c.pack,
+          make: c.make,
+          chemistry: c.chemistry,
+          boxes: [{ place: c.place, at: c.at }],
+          cell: { ...base.packs[0].cell, ...c.cell, nesting: c.nesting },
+          charger: { ...base.packs[0].charger, ...c.charger },
+        },
+        ...(c.join === 'none'
+          ? []
+          : [
+              {
+                ...base.packs[0],
+                ...c.second,
+                chemistry: c.chemistry,
+                boxes: [{ place: c.place, at: null }],
+              },
+            ]),
+      ] satisfies BuildDocument['packs'],
       controller: {
         ...base.controller,
         ...c.controller,

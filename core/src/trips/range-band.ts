@@ -38,9 +38,9 @@ const SHARES: Partial<Record<QuantityPath, Spread>> = {
   'drive.hysteresisNm': bySource(0.05, 0.1, 0.2, 0.3),
   'drive.eddyNms': bySource(0.05, 0.1, 0.2, 0.3),
   'gearing.chainEfficiency': bySource(0.005, 0.01, 0.015, 0.02),
-  'pack.capacityAh': bySource(0.02, 0.05, 0.07, 0.15),
-  'cell.capacityAh': bySource(0.02, 0.04, 0.07, 0.12),
-  'pack.healthPct': bySource(0.01, 0.03, 0.05, 0.06),
+  'packs.0.capacityAh': bySource(0.02, 0.05, 0.07, 0.15),
+  'packs.0.cell.capacityAh': bySource(0.02, 0.04, 0.07, 0.12),
+  'packs.0.healthPct': bySource(0.01, 0.03, 0.05, 0.06),
 };
 /** Weather, in the quantity's own unit. Common practice, no source. */
 const STEPS: Partial<Record<QuantityPath, number>> = {

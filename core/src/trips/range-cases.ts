@@ -20,7 +20,7 @@ const OLD_PCT = 70;
 /** Range on a route, repeated to the end of the charge, by habit, season, age and legs; the reserve is not taken off. */
 export function rangeCases(build: BuildDocument, route: Route): readonly RangeCase[] {
   const winter = withValue(build, 'brief.temperatureC', WINTER_C);
-  const aged = (b: BuildDocument): BuildDocument => withValue(b, 'pack.healthPct', OLD_PCT);
+  const aged = (b: BuildDocument): BuildDocument => withValue(b, 'packs.0.healthPct', OLD_PCT);
   const one = (
     id: RangeCase['id'],
     label: string,

@@ -53,7 +53,7 @@ export function ridePlan(
   const machine = assembleKnown(build, known);
   const pace = paceOf(known, effort);
   const course = courseOf(route, windOf(build, known), pace);
-  const charged = known.pack.chargeLimitPct.value / 100;
+  const charged = known.packs[0].chargeLimitPct.value / 100;
   return {
     known,
     machine,

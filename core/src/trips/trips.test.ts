@@ -172,7 +172,7 @@ describe('the band', () => {
     const of = (path: string) => causes.find((c) => c.known.path === path);
     // The longtail's wind has a direction, and the lanes are a loop: it must not vanish from the causes for that.
     expect(of('brief.headwindMs')).toBeDefined();
-    expect(of('pack.capacityAh')?.further ?? true).toBe(true);
+    expect(of('packs.0.capacityAh')?.further ?? true).toBe(true);
   });
 
   it('narrows where what was assumed is measured', () => {
@@ -184,7 +184,7 @@ describe('the band', () => {
       const known: BuildDocument = {
         ...build,
         donor: { ...build.donor, crr: set(0.008), cdaM2: set(0.5) },
-        pack: { ...build.pack, capacityAh: set(13), healthPct: set(95) },
+        packs: [{ ...build.packs[0], capacityAh: set(13), healthPct: set(95) }],
       };
       const { band } = banded(known, evenHill('', 3000, 0), 80, 3)[1];
       return (band.p95 - band.p05) / band.p50;

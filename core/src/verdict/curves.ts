@@ -28,7 +28,7 @@ export function hillCurves({ machine, choice, climb, known }: Study): HillCurves
       : [];
   return {
     held: gradeCurve(machine, STATED_CHARGE, choice),
-    full: gradeCurve(machine, known.pack.chargeLimitPct.value / 100, choice),
+    full: gradeCurve(machine, known.packs[0].chargeLimitPct.value / 100, choice),
     low: gradeCurve(machine, LOW_CHARGE, choice),
     others: neighbours.map((gear) => ({
       cogTeeth: gear.cogTeeth,
@@ -55,7 +55,7 @@ export function hillSpan({ machine, choice, climb, known }: Study): HillSpan {
   return {
     low: at(LOW_CHARGE),
     half: climb.climbs ? climb.v : undefined,
-    full: at(known.pack.chargeLimitPct.value / 100),
+    full: at(known.packs[0].chargeLimitPct.value / 100),
   };
 }
 
@@ -77,7 +77,7 @@ const STEPS = 16;
 export function rangeChart({ machine, known, topFull }: Study): readonly RangePoint[] {
   const topKmh = topFull.moves ? msToKmh(topFull.v) : 0;
   if (topKmh <= SLOWEST_KMH) return [];
-  const charge = known.pack.chargeLimitPct.value / 100;
+  const charge = known.packs[0].chargeLimitPct.value / 100;
   const reserve = known.brief.reservePct.value / 100;
   return Array.from({ length: STEPS + 1 }, (_, i): RangePoint | undefined => {
     const kmh = SLOWEST_KMH + ((topKmh - SLOWEST_KMH) * i) / STEPS;

@@ -153,6 +153,7 @@ describe('price', () => {
           pack: 300,
           controller: 50,
           other: 50,
+          pricePerKwh: null,
           ...change,
         },
       }),

@@ -39,8 +39,21 @@ import { ownChecks, stages } from './stages/stages.ts';
 import { judged, type Judged } from './judged.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
 import type { SteadyOutcome } from '../ride/steady.ts';
+import { packsAboard } from '../machine/machine.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { study } from './study.ts';
+
+/** One pack in numbers. */
+interface PackPower {
+  readonly nominalV: number;
+  readonly fullV: number;
+  /** By its label: volts times amp-hours. */
+  readonly energyWh: number;
+  /** At half charge: at rest, its resistance with leads, and with the most current that controller and protection allow. */
+  readonly halfV: number;
+  readonly halfOhm: number;
+  readonly loadedV: number;
+}
 
 /** Everything the product says about a build, worked out from its document alone. */
 export interface Verdict {
@@ -87,6 +100,8 @@ export interface Verdict {
     readonly halfOhm: number;
     readonly loadedV: number;
     readonly cutoffV: number;
+    /** Each pack by itself, in the order of use. */
+    readonly packs: readonly PackPower[];
     readonly chain: Chain;
     /** Into the controller's capacitors at the first touch of a bare plug, from a full pack. */
     readonly firstTouch: Inrush;
@@ -102,9 +117,8 @@ export interface Verdict {
 }
 
 /** Energy by the labels of all packs, Wh: volts times amp-hours. */
-const labelEnergyWh = (build: BuildDocument, { pack, second }: KnownBuild): number =>
-  pack.nominalV.value * pack.capacityAh.value +
-  (build.second.join === 'none' ? 0 : second.nominalV.value * second.capacityAh.value);
+const labelEnergyWh = ({ packs }: KnownBuild): number =>
+  packs.reduce((sum, { nominalV, capacityAh }) => sum + nominalV.value * capacityAh.value, 0);
 
 /** The headline figures, those of the tray first among them. */
 const figuresOf = (s: Judged): readonly Figure[] => [
@@ -139,14 +153,31 @@ const rangeOf = (s: Judged): Verdict['range'] =>
     leftOut: () => RANGE_LEFT_OUT,
   });
 
-function powerOf({ build, known, machine, chain, powerChecks }: Judged): Verdict['power'] {
+/** Each pack by itself. */
+const packPowers = ({ build, known, machine }: Judged): readonly PackPower[] =>
+  packsAboard(build, known).map(({ pack, bmsA }, i) => {
+    const { nominalV, capacityAh } = known.packs[i] ?? known.packs[0];
+    const half = supplyAt(pack, STATED_CHARGE);
+    return {
+      nominalV: nominalV.value,
+      fullV: fullChargeVolts(pack),
+      energyWh: nominalV.value * capacityAh.value,
+      halfV: half.openVolts,
+      halfOhm: half.ohm,
+      loadedV: half.openVolts - half.ohm * Math.min(machine.limits.batteryA, bmsA),
+    };
+  });
+
+function powerOf(s: Judged): Verdict['power'] {
+  const { build, known, machine, chain, powerChecks } = s;
   const half = supplyAt(machine.pack, STATED_CHARGE);
   const { limits } = machine;
   return {
-    nominalV: known.pack.nominalV.value,
+    packs: packPowers(s),
+    nominalV: known.packs[0].nominalV.value,
     fullV: fullChargeVolts(machine.pack),
-    energyWh: labelEnergyWh(build, known),
-    inputW: known.pack.nominalV.value * limits.batteryA,
+    energyWh: labelEnergyWh(known),
+    inputW: known.packs[0].nominalV.value * limits.batteryA,
     halfV: half.openVolts,
     halfOhm: half.ohm,
     loadedV: half.openVolts - half.ohm * Math.min(limits.batteryA, limits.bmsA),

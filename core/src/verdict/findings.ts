@@ -1,11 +1,13 @@
-import { specAt, type BuildDocument } from '../document/document.ts';
-import { LABEL_V_PER_CELL } from '../document/pack.ts';
+import { specAt } from '../document/document.ts';
+import type { Chemistry } from '../document/choices.ts';
+import { LABEL_V_PER_CELL } from '../document/per-cell.ts';
 import { CHEMISTRIES } from '../document/chemistries.ts';
 import type { Known } from '../document/known-build.ts';
 import type { Check } from '../check/check.ts';
 import { qty } from '../quantity/phrase.ts';
 import type { StageId } from '../check/stage-ids.ts';
 import { stageOf, stageOfCheck } from './stages/stage-of.ts';
+import { idOfPack, ofPack } from '../document/pack-names.ts';
 import type { Finding } from './finding.ts';
 import type { Study } from './study.ts';
 
@@ -46,7 +48,7 @@ function unusualFinding({ path, label, unit, value }: Known): Finding {
 const unusual = ({ used }: Study): readonly Finding[] => used.filter(isUnusual).map(unusualFinding);
 
 /** Per-cell volts under load at which a cut-off makes sense. Common practice, no source. */
-const CUTOFF_SPAN: Readonly<Record<BuildDocument['pack']['chemistry'], readonly [number, number]>> = {
+const CUTOFF_SPAN: Readonly<Record<Chemistry, readonly [number, number]>> = {
   nmc: [2.8, 3.4],
   'nmc-power': [2.8, 3.4],
   lmo: [2.8, 3.5],
@@ -63,7 +65,7 @@ const chained = ({ chain, powerChecks }: Study): readonly Finding[] => [
     .filter((l) => l.state === 'look' || l.state === 'stop')
     .map((l): Finding => ({
       stage: 'power',
-      code: `link-${l.id}`,
+      code: `link-${idOfPack(l.id, l.pack)}`,
       state: l.state,
       title: `${l.name}: the current is too much`,
       detail: [...l.why, ' ', ...l.remedy],
@@ -72,52 +74,61 @@ const chained = ({ chain, powerChecks }: Study): readonly Finding[] => [
   ...asking(powerChecks),
 ];
 
-function power({ known, build }: Study): readonly Finding[] {
-  const { controller, pack } = known;
-  const out: Finding[] = [];
-  const byCells = pack.cellsInSeries.value * LABEL_V_PER_CELL[build.pack.chemistry];
-  if (Math.abs(byCells - pack.nominalV.value) > CELL_MISMATCH * pack.nominalV.value) {
-    out.push({
-      stage: 'power',
-      code: 'cells-do-not-make-the-volts',
-      state: 'look',
-      title: 'Cells in series and nominal volts disagree',
-      detail: [
-        qty(pack.cellsInSeries.value, 'S'),
-        ' of ',
-        CHEMISTRIES[build.pack.chemistry].name,
-        ' are about ',
-        qty(byCells, 'V', 0),
-        ', the label says ',
-        qty(pack.nominalV.value, 'V', 0),
-        '. The cells are used.',
-      ],
-      path: 'pack.cellsInSeries',
-    });
-  }
-  const perCell = controller.lowVoltageCutoffV.value / pack.cellsInSeries.value;
-  const [low, high] = CUTOFF_SPAN[build.pack.chemistry];
-  if (perCell < low || perCell > high) {
-    out.push({
-      stage: 'power',
-      code: 'cutoff-for-another-pack',
-      state: 'stop',
-      title: 'The low-voltage cut-off is set for another pack',
-      detail: [
-        qty(perCell, 'V', 2),
-        ' a cell; usual for ',
-        CHEMISTRIES[build.pack.chemistry].name,
-        ' is ',
-        qty(low, 'V', 2),
-        ' to ',
-        qty(high, 'V', 2),
-        '. The cell maker’s data sheet decides.',
-      ],
-      path: 'controller.lowVoltageCutoffV',
-    });
-  }
-  return out;
-}
+/** Cells in series that do not make the label's volts. */
+const mislabelled = ({ known, build }: Study): readonly Finding[] =>
+  build.packs.flatMap(({ chemistry }, i) => {
+    const pack = known.packs[i];
+    if (pack === undefined) return [];
+    const byCells = pack.cellsInSeries.value * LABEL_V_PER_CELL[chemistry];
+    if (Math.abs(byCells - pack.nominalV.value) <= CELL_MISMATCH * pack.nominalV.value) return [];
+    return [
+      {
+        stage: 'power' as const,
+        code: 'cells-do-not-make-the-volts',
+        state: 'look' as const,
+        title: `Cells in series and nominal volts disagree${ofPack(build, i)}`,
+        detail: [
+          qty(pack.cellsInSeries.value, 'S'),
+          ' of ',
+          CHEMISTRIES[chemistry].name,
+          ' are about ',
+          qty(byCells, 'V', 0),
+          ', the label says ',
+          qty(pack.nominalV.value, 'V', 0),
+          '. The cells are used.',
+        ],
+        path: pack.cellsInSeries.path,
+      },
+    ];
+  });
+
+/** A controller's cut-off that no pack's cells are meant for; one of several packs is enough to say so. */
+const miscut = ({ known, build }: Study): readonly Finding[] =>
+  build.packs.flatMap(({ chemistry }, i) => {
+    const cells = known.packs[i]?.cellsInSeries.value ?? 1;
+    const perCell = known.controller.lowVoltageCutoffV.value / cells;
+    const [low, high] = CUTOFF_SPAN[chemistry];
+    if (perCell >= low && perCell <= high) return [];
+    return [
+      {
+        stage: 'power' as const,
+        code: 'cutoff-for-another-pack',
+        state: 'stop' as const,
+        title: `The low-voltage cut-off is set for another pack${ofPack(build, i)}`,
+        detail: [
+          qty(perCell, 'V', 2),
+          ' a cell; usual for ',
+          CHEMISTRIES[chemistry].name,
+          ' is ',
+          qty(low, 'V', 2),
+          ' to ',
+          qty(high, 'V', 2),
+          '. The cell maker’s data sheet decides.',
+        ],
+        path: 'controller.lowVoltageCutoffV',
+      },
+    ];
+  });
 
 function drive({ build, machine }: Study): readonly Finding[] {
   const out: Finding[] = [];
@@ -189,6 +200,7 @@ export const findings = (study: Study, own: readonly Check[]): readonly Finding[
   ...drive(study),
   ...hillHeat(study),
   ...chained(study),
-  ...power(study),
+  ...mislabelled(study),
+  ...miscut(study),
   ...asking(own),
 ];

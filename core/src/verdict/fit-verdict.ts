@@ -1,4 +1,4 @@
-import type { Box } from '../frame/box.ts';
+import type { PlacedBox } from '../document/frame-of.ts';
 import type { Frame } from '../frame/frame.ts';
 import { centreOfMass, type MassPoint } from '../frame/mass.ts';
 import { braking, type Braking } from '../fit/brake-checks.ts';
@@ -14,7 +14,7 @@ import type { Study } from './study.ts';
 export interface FitVerdict {
   readonly checks: readonly Check[];
   readonly frame: Frame;
-  readonly boxes: readonly Box[];
+  readonly boxes: readonly PlacedBox[];
   readonly bosses: readonly Boss[];
   /** What stands nearest to each box, tubes and wheels. */
   readonly nearest: readonly (Room | undefined)[];

@@ -11,11 +11,8 @@ import { RUNS, anyBuild } from '../test/sample.ts';
 import { knownAt, withValue } from '../document/quantity-at.ts';
 
 /** A build and the same with one quantity a share larger. */
-const more = (build: BuildDocument, path: QuantityPath, share: number): BuildDocument => {
-  const [section = '', key = ''] = path.split('.');
-  const known = knownBuild(build) as unknown as Record<string, Record<string, { value: number }>>;
-  return withValue(build, path, (known[section]?.[key]?.value ?? 0) * (1 + share));
-};
+const more = (build: BuildDocument, path: QuantityPath, share: number): BuildDocument =>
+  withValue(build, path, knownAt(knownBuild(build), path).value * (1 + share));
 /** What follows from one another is settled first: one value alone is to change, and no default with it. */
 const settled = (build: BuildDocument): BuildDocument => {
   const known = knownBuild(build);
@@ -30,7 +27,7 @@ const FOLLOWING = [
   'controller.batteryCurrentA',
   'controller.phaseCurrentA',
   'controller.resistanceMohm',
-  'pack.bmsCurrentA',
+  'packs.0.bmsCurrentA',
 ] as const satisfies readonly QuantityPath[];
 const share = fc.double({ min: 0.05, max: 0.5, noNaN: true });
 /** Rounding of a root search, m/s and m. */
@@ -81,8 +78,8 @@ describe('over many builds', () => {
   never('a harder-working rider is never slower uphill', 'brief.riderPowerW', hill, 1);
   never('more battery current never climbs slower', 'controller.batteryCurrentA', hill, 1);
   never('more phase current never starts on a gentler grade', 'controller.phaseCurrentA', starts, 1);
-  never('more protection never climbs slower', 'pack.bmsCurrentA', hill, 1);
-  never('more amp-hours never go less far', 'pack.capacityAh', range, 1);
+  never('more protection never climbs slower', 'packs.0.bmsCurrentA', hill, 1);
+  never('more amp-hours never go less far', 'packs.0.capacityAh', range, 1);
   never('a better chain never climbs slower', 'gearing.chainEfficiency', hill, 1);
   never('more winding resistance is never faster', 'drive.resistanceOhm', top, -1);
   never('a later cut-off of the volts never goes farther', 'controller.lowVoltageCutoffV', range, -1);

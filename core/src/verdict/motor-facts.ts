@@ -24,7 +24,7 @@ export function motorFacts({ machine, known, climb, range }: Study): MotorFacts 
   const { motor, limits, gears } = machine;
   const shaftNm = Math.max(0, motor.kt * limits.phaseA - coreDrag(motor, 1e-9));
   const tallest = Math.min(...gears.map((gear) => gear.motorRatio));
-  const full = supplyAt(machine.pack, known.pack.chargeLimitPct.value / 100).openVolts;
+  const full = supplyAt(machine.pack, known.packs[0].chargeLimitPct.value / 100).openVolts;
   const cruise = kmhToMs(known.brief.cruiseSpeedKmh.value);
   return {
     torqueConstant: motor.kt,

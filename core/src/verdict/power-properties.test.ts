@@ -7,7 +7,7 @@ import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { chargePlan, packCard } from '../power-chain/charge-plan.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { lightsVerdict } from '../power-chain/lights.ts';
-import { twoPackStudy } from '../power-chain/two-pack-study.ts';
+import { packsStudy } from '../power-chain/packs-study.ts';
 import { shippedRules } from '../law/rules.ts';
 import { voltsOrAmps } from '../explore/volts-or-amps.ts';
 
@@ -29,10 +29,10 @@ describe('whatever the build', () => {
         noNaN(evaluate(build).power);
         noNaN(chargePlan(build));
         noNaN(packCard(build));
-        noNaN(twoPackStudy(build));
+        noNaN(packsStudy(build));
         noNaN(lightsVerdict(build));
         noNaN(readings(build));
-        noNaN(cellLayout(build, knownBuild(build)).box);
+        noNaN(cellLayout(build.packs[0], knownBuild(build).packs[0]).box);
       }),
       { ...RUNS, numRuns: 80 },
     );
@@ -63,7 +63,7 @@ describe('whatever the build', () => {
             pack: { make: 'cells', cellsInSeries: series },
             cell: { parallel, rows, nesting },
           });
-          const layout = cellLayout(build, knownBuild(build));
+          const layout = cellLayout(build.packs[0], knownBuild(build).packs[0]);
           const counts = new Map<number, number>();
           for (const { group } of layout.cells) counts.set(group, (counts.get(group) ?? 0) + 1);
           expect(counts.size).toBe(series);
@@ -126,15 +126,15 @@ describe('the pack', () => {
   it('with leads of known length and conductor has their resistance and no other', () => {
     const known = knownBuild(sample({ cabling: { leadMm: 1000, leadMm2: 2.5 } }));
     // 2 m of 2.5 mm2 at 40 C: 13.79 mohm x 1.0786 = 14.88; with 14 for protection, strips and plugs.
-    expect(known.pack.wiringMohm).toMatchObject({ source: 'worked' });
-    expect(known.pack.wiringMohm.value).toBeCloseTo(14 + 14.88, 1);
+    expect(known.packs[0].wiringMohm).toMatchObject({ source: 'worked' });
+    expect(known.packs[0].wiringMohm.value).toBeCloseTo(14 + 14.88, 1);
     const measured = knownBuild(
       sample({ pack: { wiringMohm: 22 }, cabling: { leadMm: 1000, leadMm2: 2.5 } }),
     );
-    expect(measured.pack.wiringMohm).toMatchObject({ value: 22, source: 'measured' });
+    expect(measured.packs[0].wiringMohm).toMatchObject({ value: 22, source: 'measured' });
   });
 
-  it('that is second weighs where the first one does', () => {
+  it('that is second weighs as well', () => {
     const one = evaluate(sample({ pack: { massKg: 4 } }));
     const two = evaluate(sample({ pack: { massKg: 4 }, second: { join: 'switch', massKg: 3 } }));
     expect(two.figures.find((f) => f.id === 'mass')?.value).toBeCloseTo(

@@ -88,7 +88,7 @@ export function study(build: BuildDocument): Study {
     limitNames: () => limitNames(s.known),
     machine: () => assembleKnown(build, s.known),
     choice: () => s.machine.heldGear ?? 'best',
-    charged: () => s.known.pack.chargeLimitPct.value / 100,
+    charged: () => s.known.packs[0].chargeLimitPct.value / 100,
     top: () => topSpeed(s.machine, STATED_CHARGE),
     topFull: () => topSpeed(s.machine, s.charged),
     climb: () => hillOn(s.machine, s),

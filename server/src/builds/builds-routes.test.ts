@@ -172,15 +172,15 @@ describe('bad input', () => {
   it('gets 400 with every issue: path, actual, limit and words, and no stack trace', async () => {
     const build = {
       ...named('Bad'),
-      pack: { ...named('Bad').pack, capacityAh: { source: 'measured', value: -4 }, colour: 1 },
+      packs: [{ ...named('Bad').packs[0], capacityAh: { source: 'measured', value: -4 }, colour: 1 }],
     };
     const response = await api().post('/api/builds').send(build).expect(400);
     const { error } = response.body as {
       error: { code: string; issues: { path: string; actual: unknown; limit: string; message: string }[] };
     };
     expect(error.code).toBe('invalid');
-    expect(error.issues.map((i) => i.path).sort()).toEqual(['pack.capacityAh.value', 'pack.colour']);
-    expect(error.issues.find((i) => i.path === 'pack.capacityAh.value')).toMatchObject({
+    expect(error.issues.map((i) => i.path).sort()).toEqual(['packs.0.capacityAh.value', 'packs.0.colour']);
+    expect(error.issues.find((i) => i.path === 'packs.0.capacityAh.value')).toMatchObject({
       actual: -4,
       limit: 'at least 0.5',
     });

@@ -31,7 +31,7 @@ describe('the demo scenario', () => {
     const shelf = new Set((await it_.stores.parts.list()).documents.map((p) => p.document.name));
     for (const { document } of builds) {
       expect(shelf, document.name).toContain(document.drive.name);
-      expect(shelf, document.name).toContain(document.pack.name);
+      expect(shelf, document.name).toContain(document.packs[0].name);
       expect(shelf, document.name).toContain(document.donor.name);
     }
   });

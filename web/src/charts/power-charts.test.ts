@@ -1,5 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { chargePlan, newBuild, twoPackStudy, type BuildDocument } from '@apple-cart/core';
+import {
+  chargePlan,
+  newBuild,
+  packsStudy,
+  withFurtherPack,
+  withValues,
+  type BuildDocument,
+} from '@apple-cart/core';
 import { NAMED_INK as INK } from '../test/ink.ts';
 import { words } from '../test/options.ts';
 import { chargeChart } from './charge-chart.ts';
@@ -8,7 +15,7 @@ import { shareChart } from './share-chart.ts';
 const label = (value: number) => ({ source: 'label' as const, value });
 const build = (): BuildDocument => {
   const base = newBuild('Lantern round');
-  return { ...base, charger: { ...base.charger, volts: label(54.6), currentA: label(4) } };
+  return withValues(base, 'packs.0.charger', { volts: label(54.6), currentA: label(4) });
 };
 type Series = {
   readonly type?: string;
@@ -36,29 +43,21 @@ describe('the chart of a charge', () => {
 
   it('is empty paper where the charger ends before the pack is full', () => {
     const base = build();
-    const short = chargePlan({ ...base, charger: { ...base.charger, volts: label(45) } });
+    const short = chargePlan(withValues(base, 'packs.0.charger', { volts: label(45) }));
     expect(short.run.arrives).toBe(false);
     expect(words(chargeChart(short, INK))).not.toContain('Volts reached');
   });
 });
 
-describe('the chart of two packs', () => {
+describe('the chart of several packs', () => {
   const two = (join: 'combiner' | 'parallel', cells: number): BuildDocument => {
-    const base = build();
-    return {
-      ...base,
-      second: {
-        ...base.second,
-        join,
-        cellsInSeries: label(cells),
-        capacityAh: label(8),
-        chargedPct: label(100),
-      },
-    };
+    const two_ = withFurtherPack(build());
+    const second = { cellsInSeries: label(cells), capacityAh: label(8), chargeLimitPct: label(100) };
+    return { ...withValues(two_, 'packs.1', second), joining: { ...two_.joining, how: join } };
   };
 
   it('names both packs and starts at nought where neither is charged by the other', () => {
-    const study = twoPackStudy(two('combiner', 14));
+    const study = packsStudy(two('combiner', 14));
     if (study?.sharing === undefined) throw new Error('no sharing');
     const option = shareChart(study.sharing, ['Frame', 'Rack'], INK);
     expect(words(option)).toContain('Frame');
@@ -66,10 +65,20 @@ describe('the chart of two packs', () => {
     expect(axis(option).min).toBe(0);
   });
 
-  it('goes below nought where one charges the other', () => {
-    const study = twoPackStudy(two('parallel', 14));
+  it('has a line and a name for each of four', () => {
+    const four = withFurtherPack(withFurtherPack(two('combiner', 14)));
+    const study = packsStudy(four);
     if (study?.sharing === undefined) throw new Error('no sharing');
-    expect(Math.min(...study.sharing.steps.map((s) => s.firstA))).toBeLessThan(0);
+    const names = ['Frame', 'Rack', 'Box', 'Spare'];
+    const option = shareChart(study.sharing, names, INK);
+    for (const name of names) expect(words(option)).toContain(name);
+    expect(study.packs).toHaveLength(4);
+  });
+
+  it('goes below nought where one charges the other', () => {
+    const study = packsStudy(two('parallel', 14));
+    if (study?.sharing === undefined) throw new Error('no sharing');
+    expect(Math.min(...study.sharing.steps.map((s) => s.amps[0] ?? 0))).toBeLessThan(0);
     expect(axis(shareChart(study.sharing, ['Frame', 'Rack'], INK)).min).toBeLessThan(0);
   });
 });

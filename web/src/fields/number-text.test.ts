@@ -57,7 +57,7 @@ describe('otherText', () => {
   it('gives the other system, and nothing where trade has one unit', () => {
     expect(otherText(80, mass, 'metric')).toBe('176.4\u00a0lb');
     expect(otherText(80, mass, 'imperial')).toBe('80.0\u00a0kg');
-    expect(otherText(48, specAt('pack.nominalV'), 'metric')).toBeUndefined();
+    expect(otherText(48, specAt('packs.0.nominalV'), 'metric')).toBeUndefined();
   });
 });
 

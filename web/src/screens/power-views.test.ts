@@ -12,10 +12,12 @@ describe('the view of a quantity', () => {
 
   it('follows what it is about', () => {
     expect(viewOf('cabling.leadMm2')).toBe('current');
-    expect(viewOf('charger.volts')).toBe('charge');
-    expect(viewOf('second.capacityAh')).toBe('second');
+    expect(viewOf('packs.0.charger.volts')).toBe('charge');
+    expect(viewOf('joining.ratedA')).toBe('packs');
+    expect(viewOf('packs.2.charger.volts')).toBe('charge');
+    expect(viewOf('packs.1.capacityAh')).toBe('pack');
     expect(viewOf('supply.ratedW')).toBe('lights');
-    expect(viewOf('cell.parallel')).toBe('pack');
+    expect(viewOf('packs.0.cell.parallel')).toBe('pack');
     expect(viewOf('controller.batteryCurrentA')).toBe('pack');
     expect(viewOf('controller.ratedV')).toBe('current');
   });

@@ -1,11 +1,11 @@
-import type { QuantityPath } from '@apple-cart/core';
+import { ofFirstPack, type QuantityPath } from '@apple-cart/core';
 
 /** Views of the power stage, in the order of the work. */
 export const POWER_VIEWS = [
   { id: 'pack', name: 'Pack' },
   { id: 'current', name: 'Current chain' },
   { id: 'charge', name: 'Charging' },
-  { id: 'second', name: 'Second pack' },
+  { id: 'packs', name: 'Several packs' },
   { id: 'lights', name: 'Lights' },
   { id: 'steps', name: 'Volts or amps?' },
 ] as const;
@@ -13,21 +13,23 @@ export type PowerView = (typeof POWER_VIEWS)[number]['id'];
 
 const SECTION_VIEW: Readonly<Record<string, PowerView>> = {
   cabling: 'current',
-  charger: 'charge',
-  second: 'second',
+  joining: 'packs',
   supply: 'lights',
 };
 
 const OWN_VIEW: Partial<Record<QuantityPath, PowerView>> = {
-  'pack.cellsContinuousA': 'current',
-  'pack.cellsPeakA': 'current',
+  'packs.0.cellsContinuousA': 'current',
+  'packs.0.cellsPeakA': 'current',
   'controller.ratedV': 'current',
   'controller.capacitorUf': 'current',
-  'pack.maxChargeA': 'charge',
-  'pack.chargeLimitPct': 'charge',
+  'packs.0.maxChargeA': 'charge',
+  'packs.0.chargeLimitPct': 'charge',
   'controller.regenA': 'charge',
 };
 
-/** The view on which a quantity of the power stage is entered. */
-export const viewOf = (path: QuantityPath): PowerView =>
-  OWN_VIEW[path] ?? SECTION_VIEW[path.split('.')[0] ?? ''] ?? 'pack';
+/** The view on which a quantity of the power stage is entered; what holds of one pack holds of all. */
+export function viewOf(path: QuantityPath): PowerView {
+  const alike = ofFirstPack(path);
+  if (alike.startsWith('packs.0.charger.')) return 'charge';
+  return OWN_VIEW[alike] ?? SECTION_VIEW[path.split('.')[0] ?? ''] ?? 'pack';
+}

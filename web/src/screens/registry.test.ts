@@ -24,12 +24,15 @@ describe('the screens of the stages', () => {
 
   it('say where each quantity is entered: a stage, and a view that it has', () => {
     for (const path of QUANTITY_PATHS) {
-      const [stage = '', view] = placeOf(path).split('?view=');
+      const [stage = '', asked = ''] = placeOf(path).split('?');
+      const view = new URLSearchParams(asked).get('view');
       expect(stage).toBe(stageOf(path));
-      if (view !== undefined) expect(SCREENS[stageOf(path)].views.map((v) => v.id)).toContain(view);
+      if (view !== null) expect(SCREENS[stageOf(path)].views.map((v) => v.id)).toContain(view);
     }
     expect(placeOf('cabling.leadMm2')).toBe('power?view=current');
-    expect(placeOf('pack.capacityAh')).toBe('power');
+    expect(placeOf('packs.0.capacityAh')).toBe('power');
+    expect(placeOf('packs.1.capacityAh')).toBe('power?pack=2');
+    expect(placeOf('packs.2.charger.volts')).toBe('power?view=charge&pack=3');
     expect(placeOf('drive.damageC')).toBe('hill?view=heat');
   });
 });

@@ -148,7 +148,7 @@ describe('undo and redo', () => {
   it('go over the whole build and are saved like any edit', async () => {
     const before = massOf(store().document);
     store().edit(rider(70), 'rider');
-    store().edit((d) => withQuantity(d, 'pack.capacityAh', { source: 'measured', value: 30 }), 'capacity');
+    store().edit((d) => withQuantity(d, 'packs.0.capacityAh', { source: 'measured', value: 30 }), 'capacity');
     store().undo();
     store().undo();
     expect(massOf(store().document)).toBe(before);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { quantityAt, withQuantity, newBuild, fileName } from '@apple-cart/core';
+import { quantityAt, withFurtherPack, withValues, withQuantity, newBuild, fileName } from '@apple-cart/core';
 import { differences } from './differences.ts';
 import { withSection } from './paths.ts';
 import { verdictOf } from './verdicts.ts';
@@ -8,11 +8,11 @@ const build = newBuild('Build');
 
 describe('paths', () => {
   it('read and replace one quantity and share everything else', () => {
-    const next = withQuantity(build, 'pack.capacityAh', { source: 'measured', value: 20 });
-    expect(quantityAt(next, 'pack.capacityAh')).toEqual({ source: 'measured', value: 20 });
+    const next = withQuantity(build, 'packs.0.capacityAh', { source: 'measured', value: 20 });
+    expect(quantityAt(next, 'packs.0.capacityAh')).toEqual({ source: 'measured', value: 20 });
     expect(next.brief).toBe(build.brief);
-    expect(quantityAt(build, 'pack.capacityAh')).not.toEqual(quantityAt(next, 'pack.capacityAh'));
-    expect(() => quantityAt(build, 'pack.colour' as never)).toThrow(TypeError);
+    expect(quantityAt(build, 'packs.0.capacityAh')).not.toEqual(quantityAt(next, 'packs.0.capacityAh'));
+    expect(() => quantityAt(build, 'packs.0.colour' as never)).toThrow(TypeError);
   });
 
   it('replace some keys of a section', () => {
@@ -27,7 +27,7 @@ describe('differences', () => {
 
   it('are named by label, or by path where there is no label', () => {
     const other = withSection(
-      withQuantity(build, 'pack.capacityAh', { source: 'measured', value: 20 }),
+      withQuantity(build, 'packs.0.capacityAh', { source: 'measured', value: 20 }),
       'controls',
       {
         throttle: 'full',
@@ -38,6 +38,14 @@ describe('differences', () => {
       'name',
       'controls: throttle',
     ]);
+  });
+
+  it('of packs are named by which pack they are of, and a pack more is one difference', () => {
+    const two = withFurtherPack(build);
+    expect(differences(build, two)).toEqual(['pack 2']);
+    const other = withValues(two, 'packs.1', { boxes: [{ place: 'free', at: null }] });
+    const more = withQuantity(other, 'packs.1.capacityAh', { source: 'measured', value: 20 });
+    expect(differences(two, more)).toEqual(['pack 2: Capacity', 'pack 2: boxes']);
   });
 });
 

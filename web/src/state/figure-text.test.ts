@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { evaluate, shippedRules, newBuild, type Figure } from '@apple-cart/core';
+import { evaluate, shippedRules, newBuild, withValues, type Figure } from '@apple-cart/core';
 import { figureDelta, figureText } from './figure-text.ts';
 
 const base = evaluate(newBuild('Build'), shippedRules()).figures[1];
@@ -42,14 +42,10 @@ describe('the weakest link', () => {
   };
   const base = newBuild('Build');
 
-  const tired = {
-    ...base,
-    pack: {
-      ...base.pack,
-      cellsContinuousA: { source: 'label' as const, value: 3 },
-      cellsPeakA: { source: 'label' as const, value: 4 },
-    },
-  };
+  const tired = withValues(base, 'packs.0', {
+    cellsContinuousA: { source: 'label', value: 3 },
+    cellsPeakA: { source: 'label', value: 4 },
+  });
 
   it('is a name, with the amps in its condition', () => {
     expect(figureText(weakest(tired), 'metric')).toMatchObject({ value: 'Cells', unit: '' });

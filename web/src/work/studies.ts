@@ -85,11 +85,15 @@ export const STUDIES = {
   heat: ({ build, asked }: Of & { asked: HeatAsked }) => rideHeat(build, asked),
   steps: ({ build, parts, book }: Of & { parts: readonly Part[]; book: RuleBook }) =>
     voltsOrAmps(build, parts, book),
-  remedies: ({ build, link, parts }: Of & { link: LinkId; parts: readonly Part[] }) =>
+  remedies: ({
+    build,
+    link,
+    parts,
+  }: Of & { link: { readonly id: LinkId; readonly pack: number }; parts: readonly Part[] }) =>
     linkRemedies(build, link, parts),
   layouts: ({ build, motors }: Of & { motors: readonly PartOf<'motor'>[] }) => compareLayouts(build, motors),
   rings: ({ build, rings }: Of & { rings: readonly number[] }) => ringRows(build, rings),
-  places: ({ build }: Of) => comparePlaces(build),
+  places: ({ build, pack }: Of & { pack: number }) => comparePlaces(build, pack),
   measure: ({ build }: Of) => measureNext(build),
   moves: ({ build }: Of) => sensitivities(build),
   band: ({

@@ -53,7 +53,15 @@ export const longtail: Preset = {
       startMm: 370,
       standoffMm: 26,
     },
-    { place: 'deck', line: ['deckRear', 'deckFront'], bears: 'deck', side: 1, startMm: 740, standoffMm: 17 },
+    {
+      place: 'deck',
+      line: ['deckRear', 'deckFront'],
+      bears: 'deck',
+      side: 1,
+      startMm: 740,
+      standoffMm: 17,
+      widthMm: 220,
+    },
     {
       place: 'seat-tube',
       line: ['bracket', 'seatTop'],
@@ -109,6 +117,7 @@ export const trike: Preset = {
       side: 1,
       startMm: 110,
       standoffMm: 9,
+      widthMm: 560,
     },
     {
       place: 'rear-rack',
@@ -117,6 +126,7 @@ export const trike: Preset = {
       side: 1,
       startMm: 200,
       standoffMm: 14,
+      widthMm: 300,
     },
     {
       place: 'behind-seat-tube',
@@ -170,6 +180,14 @@ export const carriage: Preset = {
     { name: 'steering column', ends: ['headLow', 'headTop'], diameter: 24 },
   ],
   places: [
-    { place: 'deck', line: ['deckRear', 'deckFront'], bears: 'deck', side: 1, startMm: 360, standoffMm: 26 },
+    {
+      place: 'deck',
+      line: ['deckRear', 'deckFront'],
+      bears: 'deck',
+      side: 1,
+      startMm: 360,
+      standoffMm: 26,
+      widthMm: 700,
+    },
   ],
 };

@@ -25,4 +25,5 @@ export const onRack: PlaceSpec = {
   side: 1,
   startMm: 170,
   standoffMm: 14,
+  widthMm: 160,
 };

@@ -45,7 +45,7 @@ function rating({ facts, held, inputW, place }: Scene): Trap {
 }
 
 function volts({ build, known, facts, fullV }: Scene): Trap {
-  const nominal = known.pack.nominalV.value;
+  const nominal = known.packs[0].nominalV.value;
   const base = { code: 'volts', title: 'More volts and taller gears raise the speed' };
   if (build.controller.limitsSpeed)
     return {

@@ -25,7 +25,7 @@ export function traps(
     place,
     places,
     held: thirtyMinutePower(machine),
-    inputW: known.pack.nominalV.value * machine.limits.batteryA,
+    inputW: known.packs[0].nominalV.value * machine.limits.batteryA,
     fullV: fullChargeVolts(machine.pack),
   };
   return [...[...MACHINE_TRAPS, ...PLACE_TRAPS].map((trap) => trap(scene)), ...ALWAYS];

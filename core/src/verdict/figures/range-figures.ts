@@ -63,8 +63,8 @@ export function rangeFigure(study: Study): Figure {
         inputs: [
           inputRow('v', known.brief.cruiseSpeedKmh),
           inputRow('reserve', known.brief.reservePct),
-          inputRow('charged', known.pack.chargeLimitPct),
-          inputRow('Vn', known.pack.nominalV),
+          inputRow('charged', known.packs[0].chargeLimitPct),
+          inputRow('Vn', known.packs[0].nominalV),
           ...roadInputs(study),
           ...powerInputs(study),
         ],
@@ -74,7 +74,7 @@ export function rangeFigure(study: Study): Figure {
                 stepRow(
                   'Wh',
                   'Energy on the label, V x Ah',
-                  known.pack.nominalV.value * machine.pack.capacityAh,
+                  known.packs[0].nominalV.value * machine.pack.capacityAh,
                   'Wh',
                 ),
                 stepRow('Q', 'Capacity at this age and temperature', coldAgedCapacityAh(machine.pack), 'Ah'),

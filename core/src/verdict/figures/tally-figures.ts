@@ -26,7 +26,7 @@ export function massFigure(study: Study): Figure {
         inputs: [
           known.donor.massKg,
           known.drive.massKg,
-          known.pack.massKg,
+          known.packs[0].massKg,
           known.controller.massKg,
           known.brief.riderMassKg,
           known.brief.loadMassKg,

@@ -5,7 +5,7 @@ import { pathsOf, type Stage } from './stage.ts';
 
 /** Sizes of motor and pack are taken with the same caliper as the bicycle's, and entered beside them. */
 export const donorStage: Stage = {
-  owns: ['donor', ...pathsOf('drive', driveSizeSpecs), ...pathsOf('pack', packBoxSpecs)],
+  owns: ['donor', ...pathsOf('drive', driveSizeSpecs), ...pathsOf('packs.0', packBoxSpecs)],
   checks: ['frame', 'wheel', 'bracket', 'battery', 'load', 'brakes'],
   figures: ['mass'],
   stands: byEntries('all known'),

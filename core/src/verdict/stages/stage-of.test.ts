@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { CHECK_GROUPS } from '../../check/check.ts';
-import { QUANTITY_PATHS, SPECS } from '../../document/document.ts';
+import { QUANTITY_PATHS, SECTION_SPECS } from '../../document/document.ts';
 import { STAGES } from './registry.ts';
 import { STAGE_IDS } from '../../check/stage-ids.ts';
 import { shippedRules } from '../../law/rules.ts';
@@ -14,7 +14,7 @@ const owned = STAGE_IDS.flatMap((id) => STAGES[id].owns);
 describe('what stages own', () => {
   it('is owned once, by its own name, and is there', () => {
     expect(new Set(owned).size).toBe(owned.length);
-    for (const one of owned) expect([...Object.keys(SPECS), ...QUANTITY_PATHS]).toContain(one);
+    for (const one of owned) expect([...SECTION_SPECS.keys(), ...QUANTITY_PATHS]).toContain(one);
   });
 
   it('is every quantity and every check', () => {
@@ -37,7 +37,7 @@ describe('what stages own', () => {
     expect(stageOf('drive.kvRpmPerV')).toBe('drive');
     expect(stageOf('drive.polePairs')).toBe('drive');
     expect(stageOf('drive.damageC')).toBe('hill');
-    expect(stageOf('pack.boxWidthMm')).toBe('donor');
+    expect(stageOf('packs.0.boxWidthMm')).toBe('donor');
     expect(stageOf('controller.setRolloutMm')).toBe('law');
     expect(stageOf('brief.descentKmh')).toBe('range');
   });

@@ -1,6 +1,5 @@
 import type { Check, CheckGroup } from '../../check/check.ts';
-import { sectionOf } from '../../document/counts-when.ts';
-import { QUANTITY_PATHS, type QuantityPath } from '../../document/document.ts';
+import { QUANTITY_PATHS, ofFirstPack, sectionOf, type QuantityPath } from '../../document/document.ts';
 import type { FigureId } from '../figure.ts';
 import { STAGES } from './registry.ts';
 import { STAGE_IDS, type StageId } from '../../check/stage-ids.ts';
@@ -11,7 +10,9 @@ const OWNERS: ReadonlyMap<string, StageId> = new Map(
 /** Asked for every quantity at every keystroke: looked up once. */
 const STAGE_OF: ReadonlyMap<QuantityPath, StageId> = new Map(
   QUANTITY_PATHS.flatMap((path) => {
-    const owner = OWNERS.get(path) ?? OWNERS.get(sectionOf(path));
+    // Packs are alike: what a stage owns of the first it owns of all.
+    const alike = ofFirstPack(path);
+    const owner = OWNERS.get(alike) ?? OWNERS.get(sectionOf(alike));
     return owner === undefined ? [] : [[path, owner] as const];
   }),
 );

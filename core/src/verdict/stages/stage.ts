@@ -1,4 +1,4 @@
-import type { QuantityPath, SectionName } from '../../document/document.ts';
+import type { QuantityPath, SectionPath } from '../../document/document.ts';
 import type { Known } from '../../document/known-build.ts';
 import type { CHECK_GROUPS, Check } from '../../check/check.ts';
 import { worstState, type State } from '../../check/state.ts';
@@ -29,8 +29,8 @@ export interface StageSubject {
  * it (name, question, views, sheet, printed pages) is kept by the web under the same id.
  */
 export interface Stage {
-  /** Whole sections of the document, and single quantities; a quantity named beats its section. */
-  readonly owns: readonly (SectionName | QuantityPath)[];
+  /** Whole sections of the document, and single quantities; a quantity named beats its section. Of packs the first is named. */
+  readonly owns: readonly (SectionPath | QuantityPath)[];
   /** Groups of checks that are mended at it, beside its own. */
   readonly checks: readonly (typeof CHECK_GROUPS)[number][];
   /** The headline figures that are changed at it: the tray leads here. */
@@ -51,5 +51,5 @@ export const byFigures = (
 });
 
 /** The paths of the quantities of a section that a group of specs describes. */
-export const pathsOf = (section: SectionName, specs: object): readonly QuantityPath[] =>
+export const pathsOf = (section: SectionPath, specs: object): readonly QuantityPath[] =>
   Object.keys(specs).map((key) => `${section}.${key}` as QuantityPath);

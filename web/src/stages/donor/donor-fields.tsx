@@ -3,6 +3,7 @@ import { AnswerField, ChoiceField, PlainRow } from '../../fields/choice-field.ts
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
+import { allIn } from './pack-boxes.ts';
 import { NameField } from '../parts/name-field.tsx';
 import { ShelfMenu } from '../parts/shelf-menu.tsx';
 import { STYLE_NAMES, wheelsOf } from './donor-styles.ts';
@@ -54,12 +55,8 @@ export function DonorFields() {
         options={STYLE_NAMES}
         onChange={(style) => {
           edit((d) => {
-            const boxes = d.pack.boxes.map((): (typeof d.pack.boxes)[number] => ({
-              place: usualPlace(style),
-              at: null,
-            }));
             const next = withSection(d, 'donor', { style, wheelCount: wheelsOf(style), points: {} });
-            return withSection(next, 'pack', { boxes });
+            return d.packs.reduce((all, _, i) => allIn(all, i, usualPlace(style)), next);
           }, 'style');
         }}
       />

@@ -71,7 +71,7 @@ function Inputs() {
       {walkFor(document).map((station) => (
         <FieldGroup key={station.name} title={station.name}>
           {station.measures
-            .filter((m) => !m.path.startsWith('pack.box'))
+            .filter((m) => !m.path.startsWith('packs.0.box'))
             .map((m) => (
               <NumberField key={m.path} path={m.path} />
             ))}

@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { WALK, applyPart, evaluate, shippedRules, newBuild, type BuildDocument } from '@apple-cart/core';
+import {
+  WALK,
+  withValues,
+  applyPart,
+  evaluate,
+  shippedRules,
+  newBuild,
+  type BuildDocument,
+} from '@apple-cart/core';
 import { withSection } from '../../state/paths.ts';
 import { droppedAt, typedAt, withBox } from './pack-boxes.ts';
 import { px, points, scaleFor, GROUND, HEIGHT, WIDTH } from './page-scale.ts';
@@ -64,16 +72,16 @@ describe('a box of the pack', () => {
   });
 
   it('is replaced alone: the others stay', () => {
-    const two = withSection(build, 'pack', {
+    const two = withValues(build, 'packs.0', {
       boxes: [
         { place: 'down-tube', at: null },
         { place: 'rear-rack', at: null },
       ],
     });
-    const moved = withBox(two, 1, { place: 'free', at: { xMm: 1, yMm: 2, angleDeg: 3 } });
-    expect(moved.pack.boxes[0]).toBe(two.pack.boxes[0]);
-    expect(moved.pack.boxes[1]).toMatchObject({ place: 'free' });
-    expect(two.pack.boxes[1]).toMatchObject({ place: 'rear-rack' });
+    const moved = withBox(two, { pack: 0, nth: 1 }, { place: 'free', at: { xMm: 1, yMm: 2, angleDeg: 3 } });
+    expect(moved.packs[0].boxes[0]).toBe(two.packs[0].boxes[0]);
+    expect(moved.packs[0].boxes[1]).toMatchObject({ place: 'free' });
+    expect(two.packs[0].boxes[1]).toMatchObject({ place: 'rear-rack' });
   });
 });
 
@@ -153,6 +161,6 @@ describe('another donor from the shelf', () => {
       outline: 'unknown',
       rearOldMm: { source: 'unknown' },
     });
-    expect(next.pack.boxes).toEqual([{ place: 'cargo-box', at: null }]);
+    expect(next.packs[0].boxes).toEqual([{ place: 'cargo-box', at: null }]);
   });
 });

@@ -1,5 +1,13 @@
-import { settle, type BuildDocument, type Box, type Frame, type PackPlace } from '@apple-cart/core';
-import { withSection } from '../../state/paths.ts';
+import {
+  settle,
+  withPack,
+  type BuildDocument,
+  type Box,
+  type Frame,
+  type PackDocument,
+  type PackPlace,
+  type PlacedBox,
+} from '@apple-cart/core';
 
 /** Places for a pack in words. */
 export const PLACE_NAMES: Readonly<Record<PackPlace, string>> = {
@@ -15,7 +23,7 @@ export const PLACE_NAMES: Readonly<Record<PackPlace, string>> = {
   free: 'free in the frame',
 };
 
-type Placed = BuildDocument['pack']['boxes'][number];
+type Placed = PackDocument['boxes'][number];
 
 const within = (value: number, low: number, high: number): number =>
   Math.round(Math.min(high, Math.max(low, value)) * 10) / 10;
@@ -25,9 +33,17 @@ const placed = (place: PackPlace, { x, y, angleDeg }: Pick<Box, 'x' | 'y' | 'ang
   at: { xMm: within(x, -2000, 5000), yMm: within(y, -200, 3000), angleDeg: within(angleDeg, -180, 180) },
 });
 
-/** The build with one box of its pack replaced. */
-export const withBox = (build: BuildDocument, index: number, box: Placed): BuildDocument =>
-  withSection(build, 'pack', { boxes: build.pack.boxes.map((b, i) => (i === index ? box : b)) });
+/** The build with one box of one of its packs replaced. */
+export const withBox = (
+  build: BuildDocument,
+  { pack, nth }: Pick<PlacedBox, 'pack' | 'nth'>,
+  box: Placed,
+): BuildDocument =>
+  withPack(build, pack, (one) => ({ ...one, boxes: one.boxes.map((b, i) => (i === nth ? box : b)) }));
+
+/** The build with all boxes of a pack in one place. */
+export const allIn = (build: BuildDocument, pack: number, place: PackPlace): BuildDocument =>
+  withPack(build, pack, (one) => ({ ...one, boxes: one.boxes.map(() => ({ place, at: null })) }));
 
 /** A step of the arrow keys leaves a tube; a hand has to pull a box off. */
 const KEY_SNAP_MM = 4;

@@ -1,4 +1,12 @@
-import { firstOf, corners, type Box, type BuildDocument, type Verdict } from '@apple-cart/core';
+import {
+  boxName,
+  corners,
+  firstOf,
+  type BuildDocument,
+  type PlacedBox,
+  type Verdict,
+} from '@apple-cart/core';
+import { capital } from '../../ui/capital.ts';
 import { useBuild } from '../../state/build-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Movable } from './movable.tsx';
@@ -17,7 +25,7 @@ export function PackShape({
   build,
 }: {
   page: Page;
-  box: Box;
+  box: PlacedBox;
   index: number;
   verdict: Verdict;
   build: BuildDocument;
@@ -34,22 +42,23 @@ export function PackShape({
     ],
     'var(--slate-fill)',
   );
-  const place = build.pack.boxes[index]?.place ?? 'free';
   const middle = px(page, box);
   const long = box.lengthMm * page.scale;
-  const mass = verdict.known.pack.massKg.value / verdict.fit.boxes.length;
+  const { place } = box;
+  const mass =
+    (verdict.known.packs[box.pack]?.massKg.value ?? 0) / (build.packs[box.pack]?.boxes.length ?? 1);
   const shown = useQuantity();
   const { text, unit } = shown(mass, 'kg');
   return (
     <Movable
       page={page}
-      label={`Pack box ${String(index + 1)}, ${PLACE_NAMES[place]}, ${box.x.toFixed(0)} mm ahead of the rear axle, ${box.y.toFixed(0)} mm up. Move with the arrow keys.`}
+      label={`${capital(boxName(build, box))}, ${PLACE_NAMES[place]}, ${box.x.toFixed(0)} mm ahead of the rear axle, ${box.y.toFixed(0)} mm up. Move with the arrow keys.`}
       at={box}
       onTo={(to, by) => {
         edit(
-          (d) => withBox(d, index, droppedAt(verdict.fit.frame, box, to.x, to.y, by)),
+          (d) => withBox(d, box, droppedAt(verdict.fit.frame, box, to.x, to.y, by)),
           'pack place',
-          `pack.box${String(index)}`,
+          `packs.${String(box.pack)}.box${String(box.nth)}`,
         );
       }}
     >
@@ -73,7 +82,7 @@ export function PackShape({
           fill="var(--slate)"
           pointerEvents="none"
         >
-          {`pack ${text} ${unit}`}
+          {build.packs.length > 1 ? `${String(box.pack + 1)}: ${text} ${unit}` : `pack ${text} ${unit}`}
         </text>
       )}
     </Movable>

@@ -1,33 +1,44 @@
 import { useMemo } from 'react';
-import type { PlaceTried } from '@apple-cart/core';
+import type { BuildDocument, PlaceTried } from '@apple-cart/core';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { useSettled } from '../../state/use-settled.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
-import { withSection } from '../../state/paths.ts';
 import { Studying } from '../../work/studying.tsx';
 import { useStudy } from '../../work/use-study.ts';
 import { capital } from '../../ui/capital.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
-import { PLACE_NAMES } from './pack-boxes.ts';
+import { PLACE_NAMES, allIn } from './pack-boxes.ts';
 
 const QUIET_MS = 250;
 
-/** Every place of the frame with the whole pack in it: room, balance, and what is in the way. */
+/** Every place of the frame with a whole pack in it: room, balance, and what is in the way; for each pack. */
 export function PlacesTable() {
   const document = useSettled(useDocument(), QUIET_MS);
+  return document.packs.map((_, i) => <PlacesOf key={i} document={document} packIndex={i} />);
+}
+
+function PlacesOf({ document, packIndex }: { document: BuildDocument; packIndex: number }) {
   const studied = useStudy(
     'places',
-    useMemo(() => ({ build: document }), [document]),
+    useMemo(() => ({ build: document, pack: packIndex }), [document, packIndex]),
   );
   return (
     <Studying {...studied} waiting="Trying every place…">
-      {(rows) => <Places rows={rows} />}
+      {(rows) => <Places rows={rows} packIndex={packIndex} several={document.packs.length > 1} />}
     </Studying>
   );
 }
 
-function Places({ rows }: { rows: readonly PlaceTried[] }) {
+function Places({
+  rows,
+  packIndex,
+  several,
+}: {
+  rows: readonly PlaceTried[];
+  packIndex: number;
+  several: boolean;
+}) {
   const edit = useBuild((state) => state.edit);
   const shown = useQuantity();
   const mm = shown(1, 'mm').unit;
@@ -41,7 +52,11 @@ function Places({ rows }: { rows: readonly PlaceTried[] }) {
             ? 'The pack goes nowhere on this frame'
             : `${capital(PLACE_NAMES[lowest.place])} the mass is lowest`
         }
-        note="the whole pack in each place"
+        note={
+          several
+            ? `the whole of pack ${String(packIndex + 1)} in each place`
+            : 'the whole pack in each place'
+        }
       />
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Places">
         <table className="w-full border-collapse text-[13.5px]" data-testid="places">
@@ -76,7 +91,7 @@ function Places({ rows }: { rows: readonly PlaceTried[] }) {
                     </span>
                   </span>
                 </th>
-                <td className="num">{length(row.roomMm)}</td>
+                <td className="num">{row.roomMm === undefined ? '–' : length(row.roomMm)}</td>
                 <td className="num">{length(row.centreUpMm)}</td>
                 <td className="num">{row.frontSharePct.toFixed(0)}</td>
                 <td className="num">{row.liftPct > 99 ? 'never' : row.liftPct.toFixed(0)}</td>
@@ -86,16 +101,7 @@ function Places({ rows }: { rows: readonly PlaceTried[] }) {
                       type="button"
                       className="no-print min-h-6 whitespace-nowrap max-bench:min-w-11 text-[12.5px] text-slate underline max-bench:min-h-11"
                       onClick={() => {
-                        edit(
-                          (d) =>
-                            withSection(d, 'pack', {
-                              boxes: d.pack.boxes.map((): (typeof d.pack.boxes)[number] => ({
-                                place: row.place,
-                                at: null,
-                              })),
-                            }),
-                          'pack place',
-                        );
+                        edit((d) => allIn(d, packIndex, row.place), 'pack place');
                       }}
                     >
                       Try it

@@ -250,8 +250,8 @@ function LastsLine({ unheldAfter, thermal }: Pick<HeatRidden, 'unheldAfter' | 't
       )}
       <p className="pt-1 text-[12.5px] text-ink2">
         For ever: the winding settles at {settles.text} {settles.unit} and no higher. Climbs with all help,
-        down again letting it run; from {formatNumber(verdict.known.pack.chargeLimitPct.value, 0)} % charge,
-        cold.
+        down again letting it run; from {formatNumber(verdict.known.packs[0].chargeLimitPct.value, 0)} %
+        charge, cold.
       </p>
     </>
   );

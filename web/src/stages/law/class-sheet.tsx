@@ -74,7 +74,7 @@ function Facts({ build, verdict }: { build: BuildDocument; verdict: Verdict }) {
       'Motor',
       `${build.drive.name}, rated ${rated === undefined ? 'not known' : `${formatNumber(rated.high, 0)} W`}`,
     ],
-    ['Pack', `${build.pack.name}, ${formatNumber(verdict.power.nominalV, 0)} V nominal`],
+    ['Pack', `${build.packs[0].name}, ${formatNumber(verdict.power.nominalV, 0)} V nominal`],
     ['Help ends', speed(facts.assistEndKmh?.high)],
     ['Hand control alone', facts.throttleAloneKmh?.high === 0 ? 'none' : speed(facts.throttleAloneKmh?.high)],
     ['Most power at the wheel', `${formatNumber(facts.peakWheelW?.high ?? 0, 0)} W, simulated`],

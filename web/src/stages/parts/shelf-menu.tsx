@@ -1,5 +1,5 @@
 import { BookOpen, RefreshCw } from 'lucide-react';
-import { applyPart, moneyText, refreshed, staleValues, type PartType } from '@apple-cart/core';
+import { applyPart, copiedFrom, moneyText, refreshed, staleValues, type PartType } from '@apple-cart/core';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { useShelf } from '../../state/shelf.ts';
 import { Menu, MenuHeading, MenuItem, MenuRule } from '../../ui/menu.tsx';
@@ -12,13 +12,22 @@ function plain(value: unknown): string {
 }
 
 /** Takes a part from the shelf: its values are copied into the build, marked as read from a label. */
-export function ShelfMenu({ type, label = 'from the shelf' }: { type: PartType; label?: string }) {
+export function ShelfMenu({
+  type,
+  label = 'from the shelf',
+  packIndex = 0,
+}: {
+  type: PartType;
+  label?: string;
+  /** Which pack a pack, its cell or its charger is for. */
+  packIndex?: number;
+}) {
   const edit = useBuild((state) => state.edit);
   const document = useDocument();
   const { parts, error, load } = useShelf();
   const mine = parts?.map((s) => s.document).filter((part) => part.type === type);
-  const from = mine?.find((part) => part.id === document.shelf[type]);
-  const stale = from === undefined ? [] : staleValues(document, from);
+  const from = mine?.find((part) => part.id === copiedFrom(document, type, packIndex));
+  const stale = from === undefined ? [] : staleValues(document, from, packIndex);
   return (
     <span className="flex flex-wrap items-center gap-x-3">
       <Menu
@@ -41,7 +50,7 @@ export function ShelfMenu({ type, label = 'from the shelf' }: { type: PartType; 
           <MenuItem
             key={part.id}
             onSelect={() => {
-              edit((d) => applyPart(d, part), `${part.type} from the shelf`);
+              edit((d) => applyPart(d, part, packIndex), `${part.type} from the shelf`);
             }}
           >
             <span className="min-w-0 flex-1">
@@ -71,7 +80,7 @@ export function ShelfMenu({ type, label = 'from the shelf' }: { type: PartType; 
           <MenuHeading>What was measured or assumed here stays</MenuHeading>
           {stale.map((value) => (
             <div key={value.path} className="flex justify-between gap-6 px-3 py-1 text-[13px]">
-              <span>{value.path.split('.')[1]}</span>
+              <span>{value.path.split('.').at(-1)}</span>
               <span className="num">
                 {plain(value.here)} to {plain(value.shelf)}
               </span>
@@ -80,7 +89,7 @@ export function ShelfMenu({ type, label = 'from the shelf' }: { type: PartType; 
           <MenuRule />
           <MenuItem
             onSelect={() => {
-              edit((d) => refreshed(d, from), `${type} refreshed from the shelf`);
+              edit((d) => refreshed(d, from, packIndex), `${type} refreshed from the shelf`);
             }}
           >
             Take these values over

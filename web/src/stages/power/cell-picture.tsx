@@ -4,6 +4,7 @@ import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { Num } from '../../ui/num.tsx';
 import { Ledger, Quantity } from '../parts/ledger.tsx';
+import { usePack } from '../parts/use-pack.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
 const WIDTH = 628;
@@ -95,15 +96,18 @@ function Drawing({
 export function CellPicture() {
   const { document, verdict } = useDeferredStage();
   const shown = useQuantity();
-  const { known, power } = verdict;
-  const layout = useMemo(() => cellLayout(document, known), [document, known]);
+  const { index, pack } = usePack(document);
+  const known = verdict.known.packs[index] ?? verdict.known.packs[0];
+  const { power } = verdict;
+  const own = power.packs[index] ?? power;
+  const layout = useMemo(() => cellLayout(pack, known), [pack, known]);
   const { box, series, parallel, insulate } = layout;
   const worst = insulate[0];
   const mm = (value: number): string => shown(value, 'mm').text;
   const { unit } = shown(1, 'mm');
   const count = series * parallel;
-  const { price } = document.cell;
-  const sag = power.halfV - power.loadedV;
+  const { price } = pack.cell;
+  const sag = own.halfV - own.loadedV;
   return (
     <section aria-label="Layout of the cells" data-testid="cell-layout">
       <PanelHead
@@ -112,7 +116,7 @@ export function CellPicture() {
       />
       <Drawing
         layout={layout}
-        round={document.cell.round}
+        round={pack.cell.round}
         widthMm={known.cell.widthMm.value}
         depthMm={known.cell.depthMm.value}
       />
@@ -130,32 +134,32 @@ export function CellPicture() {
       <Ledger
         title="The pack from these cells"
         lines={[
-          { label: 'Nominal', value: <Quantity value={power.nominalV} unit="V" /> },
-          { label: 'Full', note: `for the charger`, value: <Quantity value={power.fullV} unit="V" /> },
+          { label: 'Nominal', value: <Quantity value={own.nominalV} unit="V" /> },
+          { label: 'Full', note: `for the charger`, value: <Quantity value={own.fullV} unit="V" /> },
           {
             label: 'At rest for storage',
             note: 'half charged',
-            value: <Quantity value={power.halfV} unit="V" />,
+            value: <Quantity value={own.halfV} unit="V" />,
           },
           { label: 'Cut off at', value: <Quantity value={power.cutoffV} unit="V" /> },
-          { label: 'Capacity', value: <Quantity value={known.pack.capacityAh.value} unit="Ah" /> },
-          { label: 'Energy', value: <Quantity value={power.energyWh} unit="Wh" />, sum: true },
+          { label: 'Capacity', value: <Quantity value={known.capacityAh.value} unit="Ah" /> },
+          { label: 'Energy', value: <Quantity value={own.energyWh} unit="Wh" />, sum: true },
           {
             label: 'Amps continuous, ten seconds',
-            note: `${known.pack.cellsPeakA.value.toFixed(0)} A`,
-            value: <Quantity value={known.pack.cellsContinuousA.value} unit="A" />,
+            note: `${known.cellsPeakA.value.toFixed(0)} A`,
+            value: <Quantity value={known.cellsContinuousA.value} unit="A" />,
           },
           {
             label: 'Resistance',
             note: 'half charged, with leads',
-            value: <Quantity value={1000 * power.halfOhm} unit="mohm" />,
+            value: <Quantity value={1000 * own.halfOhm} unit="mohm" />,
           },
           {
             label: 'Sag at the controller’s limit',
             note: 'half charged, with leads',
             value: <Quantity value={sag} unit="V" />,
           },
-          { label: 'Mass', value: <Quantity value={known.pack.massKg.value} unit="kg" /> },
+          { label: 'Mass', value: <Quantity value={known.massKg.value} unit="kg" /> },
           ...(price === null
             ? []
             : [
@@ -164,7 +168,7 @@ export function CellPicture() {
                   note: `${moneyText(price * count, document.money.currency)}, without strips, protection and case`,
                   value: (
                     <Num
-                      text={((100 * price * count) / Math.max(1, power.energyWh)).toFixed(0)}
+                      text={((100 * price * count) / Math.max(1, own.energyWh)).toFixed(0)}
                       unit={document.money.currency === 'GBP' ? 'p/Wh' : 'c/Wh'}
                       places={0}
                     />

@@ -190,7 +190,12 @@ function Part({ chain, phase }: { chain: Chain; phase: boolean }) {
       </thead>
       <tbody>
         {links.map((link) => (
-          <Row key={link.id} link={link} most={most} weakest={chain.weakest?.id === link.id} />
+          <Row
+            key={`${link.id} ${String(link.pack)}`}
+            link={link}
+            most={most}
+            weakest={chain.weakest?.id === link.id && chain.weakest.pack === link.pack}
+          />
         ))}
       </tbody>
     </table>

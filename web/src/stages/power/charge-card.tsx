@@ -1,11 +1,17 @@
 import { CHEMISTRIES, formatNumber, packCard, type BuildDocument } from '@apple-cart/core';
 import { PrintPage } from '../../paper/print-page.tsx';
 import { verdictOf } from '../../state/verdicts.ts';
+import { usePack } from '../parts/use-pack.ts';
 import { CardTable } from './card-table.tsx';
+import { packName } from './pack-tabs.tsx';
 
 function Card({ build }: { build: BuildDocument }) {
   const { known, power } = verdictOf(build);
-  const charger = known.charger.volts.source === 'unknown' ? power.fullV : known.charger.volts.value;
+  const { index, pack } = usePack(build);
+  const own = known.packs[index] ?? known.packs[0];
+  const { volts } = own.charger;
+  const charger = volts.source === 'unknown' ? (power.packs[index]?.fullV ?? power.fullV) : volts.value;
+  const which = build.packs.length > 1 ? packName(pack, index) : pack.name;
   return (
     <section className="keep-together border-2 border-ink p-4 print:w-[105mm]">
       <h1 className="head text-[22px] leading-tight font-extrabold">Charge card</h1>
@@ -14,13 +20,13 @@ function Card({ build }: { build: BuildDocument }) {
         {build.job === '' ? '' : `, job ${build.job}`}
       </p>
       <p className="border-b-[1.5px] border-ink pb-1.5 text-[12.5px] text-ink2">
-        {build.pack.name === '' ? '' : `${build.pack.name}. `}
-        {formatNumber(known.pack.cellsInSeries.value, 0)} in series, {CHEMISTRIES[build.pack.chemistry].name}.
-        Charger: {formatNumber(charger, 1)} V, never another.
+        {which === '' ? '' : `${which}. `}
+        {formatNumber(own.cellsInSeries.value, 0)} in series, {CHEMISTRIES[pack.chemistry].name}. Charger:{' '}
+        {formatNumber(charger, 1)} V, never another.
       </p>
-      <CardTable card={packCard(build)} short />
+      <CardTable card={packCard(build, index)} short />
       <p className="border-t-[1.5px] border-ink pt-1.5 text-[12.5px]">
-        {build.pack.chemistry === 'lead-acid'
+        {pack.chemistry === 'lead-acid'
           ? 'Store it full, and charge it after every ride, watched, in a room with air.'
           : 'Store it half full and cool. Charge it watched and above freezing.'}
       </p>

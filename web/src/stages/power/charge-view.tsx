@@ -18,37 +18,42 @@ import { PlainRow } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { PriceField } from '../../fields/price-field.tsx';
+import { withSection } from '../../state/paths.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { NameField } from '../parts/name-field.tsx';
 import { ShelfMenu } from '../parts/shelf-menu.tsx';
+import { usePack } from '../parts/use-pack.ts';
 import { useDeferredStage, useStage } from '../parts/use-stage.ts';
 import { CardTable } from './card-table.tsx';
+import { PackTabs } from './pack-tabs.tsx';
 
 export function ChargeFields() {
   const { document } = useStage();
+  const { index, at, pack } = usePack(document);
   return (
     <>
+      {document.packs.length > 1 && <PackTabs document={document} />}
       <FieldGroup title="Charger">
-        <NameField section="charger" label="Which charger" />
+        <NameField section={`${at}.charger`} label="Which charger" />
         <PlainRow label="Copy a charger">
-          <ShelfMenu type="charger" />
+          <ShelfMenu type="charger" packIndex={index} />
         </PlainRow>
-        <NumberField path="charger.volts" label="Ends at" />
-        <NumberField path="charger.currentA" label="Amps" />
-        <NumberField path="charger.efficiencyPct" label="Efficiency" />
+        <NumberField path={`${at}.charger.volts`} label="Ends at" />
+        <NumberField path={`${at}.charger.currentA`} label="Amps" />
+        <NumberField path={`${at}.charger.efficiencyPct`} label="Efficiency" />
         <PriceField
           label="Price of a kilowatt-hour"
-          field="charger.pricePerKwh"
-          value={document.charger.pricePerKwh}
+          field="money.pricePerKwh"
+          value={document.money.pricePerKwh}
           currency={document.money.currency}
           most={100}
-          change={(d, pricePerKwh) => ({ ...d, charger: { ...d.charger, pricePerKwh } })}
+          change={(d, pricePerKwh) => withSection(d, 'money', { pricePerKwh })}
         />
       </FieldGroup>
       <FieldGroup title="Pack">
-        <NumberField path="pack.chargeLimitPct" />
-        {document.pack.make === 'ready' && <NumberField path="pack.maxChargeA" />}
+        <NumberField path={`${at}.chargeLimitPct`} />
+        {pack.make === 'ready' && <NumberField path={`${at}.maxChargeA`} />}
         {!document.drive.freewheel && document.controller.regenerates === 'yes' && (
           <NumberField path="controller.regenA" />
         )}
@@ -65,11 +70,12 @@ const hoursText = (run: ChargeOutcome): string => {
 
 function Habits() {
   const { document } = useDeferredStage();
+  const { index, pack } = usePack(document);
   const shown = useQuantity();
-  const plan = useMemo(() => chargePlan(document), [document]);
+  const plan = useMemo(() => chargePlan(document, index), [document, index]);
   const unit = shown(1, 'km').unit;
   const km = (value: number): string => shown(value, 'km', 0).text;
-  const full = likesFull(document.pack.chemistry);
+  const full = likesFull(pack.chemistry);
   return (
     <section aria-label="Habits of charging" className="keep-together pt-2" data-testid="habits">
       <PanelHead
@@ -126,14 +132,15 @@ function Habits() {
 
 function RunPanel() {
   const { document, verdict } = useDeferredStage();
+  const { index } = usePack(document);
   const ink = useChartInk();
-  const plan = useMemo(() => chargePlan(document), [document]);
+  const plan = useMemo(() => chargePlan(document, index), [document, index]);
   const option = useMemo(() => chargeChart(plan, ink), [plan, ink]);
   const { run, to85 } = plan;
   const title = run.arrives
     ? `Full in ${hoursText(run)}, 85 % in ${hoursText(to85)}`
     : `The charger ends at ${(100 * run.endsAt).toFixed(0)} %`;
-  const unknown = verdict.known.charger.volts.source === 'unknown';
+  const unknown = verdict.known.packs[index]?.charger.volts.source === 'unknown';
   return (
     <ChartPanel
       title={title}
@@ -185,7 +192,8 @@ function Meter() {
 export function ChargeView() {
   const { document } = useDeferredStage();
   const { id } = useParams();
-  const card = useMemo(() => packCard(document), [document]);
+  const { index } = usePack(document);
+  const card = useMemo(() => packCard(document, index), [document, index]);
   return (
     <>
       <RunPanel />
@@ -193,7 +201,7 @@ export function ChargeView() {
       <section aria-label="Pocket card" className="pt-2">
         <PanelHead title="Charge by resting volts" note="half an hour after the ride">
           <Link
-            to={`/builds/${id ?? ''}/charge-card`}
+            to={`/builds/${id ?? ''}/charge-card${index === 0 ? '' : `?pack=${String(index + 1)}`}`}
             className="inline-flex h-7 items-center gap-2 border-[1.5px] border-rule px-3 text-[13px] text-ink2 hover:bg-press max-bench:h-11"
           >
             <Printer size={14} strokeWidth={1.6} aria-hidden /> Pocket card

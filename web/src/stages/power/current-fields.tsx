@@ -5,7 +5,9 @@ import { NumberField } from '../../fields/number-field.tsx';
 import { useBuild } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
 import { ShelfMenu } from '../parts/shelf-menu.tsx';
+import { usePack } from '../parts/use-pack.ts';
 import { useStage } from '../parts/use-stage.ts';
+import { PackTabs } from './pack-tabs.tsx';
 
 type Cabling = BuildDocument['cabling'];
 
@@ -20,20 +22,22 @@ export function CurrentFields() {
   const { document, verdict } = useStage();
   const edit = useBuild((state) => state.edit);
   const { cabling } = document;
+  const { at, pack } = usePack(document);
   const change = (part: Partial<Cabling>, label: string): void => {
     edit((d) => withSection(d, 'cabling', part), label);
   };
   const { known } = verdict;
   return (
     <>
-      <FieldGroup title="At the pack" note={document.pack.make === 'cells' ? 'cells: see Pack' : undefined}>
-        {document.pack.make === 'ready' && (
+      {document.packs.length > 1 && <PackTabs document={document} />}
+      <FieldGroup title="At the pack" note={pack.make === 'cells' ? 'cells: see Pack' : undefined}>
+        {pack.make === 'ready' && (
           <>
-            <NumberField path="pack.cellsContinuousA" label="Cells give, continuous" />
-            <NumberField path="pack.cellsPeakA" label="Cells give, ten seconds" />
+            <NumberField path={`${at}.cellsContinuousA`} label="Cells give, continuous" />
+            <NumberField path={`${at}.cellsPeakA`} label="Cells give, ten seconds" />
           </>
         )}
-        <NumberField path="pack.bmsCurrentA" label="Protection limit" />
+        <NumberField path={`${at}.bmsCurrentA`} label="Protection limit" />
         <ChoiceField
           label="Fuse or breaker"
           value={cabling.protection}

@@ -14,7 +14,10 @@ export function LinkRemedies({ link }: { link: Link }) {
   const change = useChange();
   const { value: remedies } = useStudy(
     'remedies',
-    useMemo(() => ({ build: document, link: link.id, parts }), [document, link.id, parts]),
+    useMemo(
+      () => ({ build: document, link: { id: link.id, pack: link.pack }, parts }),
+      [document, link.id, link.pack, parts],
+    ),
   );
   if (remedies === undefined || remedies.length === 0) return null;
   const costs = ({ price, hillKmh, startPct, massKg }: LinkRemedy): string => {

@@ -1,32 +1,36 @@
 import { moneyText } from '@apple-cart/core';
 import { Num } from '../../ui/num.tsx';
 import { Ledger, Quantity } from '../parts/ledger.tsx';
+import { usePack } from '../parts/use-pack.ts';
 import { useStage } from '../parts/use-stage.ts';
 
 /** The pack in numbers: what was chosen, and what it comes to. */
 export function PackLedger() {
   const { document, verdict } = useStage();
-  const { pack, controller } = verdict.known;
+  const { index } = usePack(document);
+  const { controller, packs } = verdict.known;
+  const pack = packs[index] ?? packs[0];
   const { power } = verdict;
+  const own = power.packs[index] ?? power;
   const price = document.money.pack;
-  const sag = power.halfV - power.loadedV;
+  const sag = own.halfV - own.loadedV;
   return (
     <div className="pt-2">
       <Ledger
         title="The build in hand"
         lines={[
-          { label: 'Nominal volts', value: <Quantity value={power.nominalV} unit="V" /> },
+          { label: 'Nominal volts', value: <Quantity value={own.nominalV} unit="V" /> },
           {
             label: 'Full, and cut off at',
             note: `${power.cutoffV.toFixed(1)} V`,
-            value: <Quantity value={power.fullV} unit="V" />,
+            value: <Quantity value={own.fullV} unit="V" />,
           },
           { label: 'Capacity', value: <Quantity value={pack.capacityAh.value} unit="Ah" /> },
-          { label: 'Energy on the label', value: <Quantity value={power.energyWh} unit="Wh" />, sum: true },
+          { label: 'Energy on the label', value: <Quantity value={own.energyWh} unit="Wh" />, sum: true },
           {
             label: 'Resistance',
             note: 'half charged, with leads',
-            value: <Quantity value={1000 * power.halfOhm} unit="mohm" />,
+            value: <Quantity value={1000 * own.halfOhm} unit="mohm" />,
           },
           { label: 'Sag at full throttle', note: 'half charged', value: <Quantity value={sag} unit="V" /> },
           {

@@ -1,4 +1,13 @@
-import { formatNumber, type BuildDocument, type Chemistry, type Verdict } from '@apple-cart/core';
+import {
+  formatNumber,
+  packPath,
+  withValues,
+  type BuildDocument,
+  type Chemistry,
+  type PackDocument,
+  type PackIndex,
+  type Verdict,
+} from '@apple-cart/core';
 import { ChoiceField, PlainRow, YesNoField } from '../../fields/choice-field.tsx';
 import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
@@ -8,7 +17,7 @@ import { Num } from '../../ui/num.tsx';
 import { NameField } from '../parts/name-field.tsx';
 import { ShelfMenu } from '../parts/shelf-menu.tsx';
 
-export const CHEMISTRY: readonly {
+const CHEMISTRY: readonly {
   readonly value: Chemistry;
   readonly label: string;
   readonly note: string;
@@ -20,20 +29,22 @@ export const CHEMISTRY: readonly {
   { value: 'lead-acid', label: 'sealed lead-acid', note: 'counted in 2 V cells: a 12 V block is 6' },
 ];
 
-const EnergyRow = ({ verdict }: { verdict: Verdict }) => (
+const EnergyRow = ({ verdict, index }: { verdict: Verdict; index: PackIndex }) => (
   <WorkedRow label="Label energy" unit="Wh" sum>
-    <Num text={formatNumber(verdict.power.energyWh, 0)} places={3} />
+    <Num text={formatNumber(verdict.power.packs[index]?.energyWh ?? 0, 0)} places={3} />
   </WorkedRow>
 );
 
 /** How a pack came about, and its chemistry: both kinds of pack begin with it. */
-function PackKind({ document }: { document: BuildDocument }) {
+function PackKind({ document, index }: { document: BuildDocument; index: PackIndex }) {
   const edit = useBuild((state) => state.edit);
+  const at = packPath(index);
+  const { make, chemistry: now } = document.packs[index] ?? document.packs[0];
   return (
     <>
       <ChoiceField
         label="The pack is"
-        value={document.pack.make}
+        value={make}
         options={[
           { value: 'ready', label: 'ready-made', note: 'volts, amp-hours and amps from its label' },
           {
@@ -42,96 +53,108 @@ function PackKind({ document }: { document: BuildDocument }) {
             note: 'worked out from cells in series and side by side',
           },
         ]}
-        onChange={(make) => {
-          edit((d) => withSection(d, 'pack', { make }), 'kind of pack');
+        onChange={(next) => {
+          edit((d) => withValues(d, at, { make: next }), 'kind of pack');
         }}
       />
       <ChoiceField
         label="Chemistry"
-        value={document.pack.chemistry}
+        value={now}
         options={CHEMISTRY}
         onChange={(chemistry) => {
-          edit((d) => withSection(d, 'pack', { chemistry }), 'chemistry');
+          edit((d) => withValues(d, at, { chemistry }), 'chemistry');
         }}
       />
     </>
   );
 }
 
-export function PackFields({ document, verdict }: { document: BuildDocument; verdict: Verdict }) {
+interface PackProps {
+  readonly document: BuildDocument;
+  readonly verdict: Verdict;
+  readonly index: PackIndex;
+}
+
+export function PackFields({ document, verdict, index }: PackProps) {
+  const at = packPath(index);
   return (
     <FieldGroup title="Pack">
-      <NameField section="pack" label="Which pack" />
-      <PackKind document={document} />
+      <NameField section={at} label="Which pack" />
+      <PackKind document={document} index={index} />
       <PlainRow label="Copy a pack">
-        <ShelfMenu type="pack" />
+        <ShelfMenu type="pack" packIndex={index} />
       </PlainRow>
-      <NumberField path="pack.nominalV" />
-      <NumberField path="pack.cellsInSeries" />
-      <NumberField path="pack.capacityAh" />
-      <EnergyRow verdict={verdict} />
-      <NumberField path="pack.bmsCurrentA" label="Protection limit" />
-      <NumberField path="pack.wiringMohm" label="Leads and plugs" />
-      <NumberField path="pack.healthPct" />
-      <NumberField path="pack.massKg" label="Mass" />
+      <NumberField path={`${at}.nominalV`} />
+      <NumberField path={`${at}.cellsInSeries`} />
+      <NumberField path={`${at}.capacityAh`} />
+      <EnergyRow verdict={verdict} index={index} />
+      <NumberField path={`${at}.bmsCurrentA`} label="Protection limit" />
+      <NumberField path={`${at}.wiringMohm`} label="Leads and plugs" />
+      <NumberField path={`${at}.healthPct`} />
+      <NumberField path={`${at}.massKg`} label="Mass" />
     </FieldGroup>
   );
 }
 
 /** A pack from cells: how many, which, and how they stand in the box. */
-export function CellFields({ document, verdict }: { document: BuildDocument; verdict: Verdict }) {
+export function CellFields({ document, verdict, index }: PackProps) {
+  const at = packPath(index);
   const edit = useBuild((state) => state.edit);
-  const cell = (part: Partial<BuildDocument['cell']>, label: string): void => {
-    edit((d) => withSection(d, 'cell', part), label);
+  const { round, nesting: nested } = (document.packs[index] ?? document.packs[0]).cell;
+  const cell = (part: Partial<PackDocument['cell']>, label: string): void => {
+    edit((d) => withValues(d, `${at}.cell`, part), label);
   };
   return (
     <>
       <FieldGroup title="Pack from cells">
-        <NameField section="pack" label="Which pack" />
-        <PackKind document={document} />
-        <NumberField path="pack.cellsInSeries" />
-        <NumberField path="cell.parallel" />
+        <NameField section={at} label="Which pack" />
+        <PackKind document={document} index={index} />
+        <NumberField path={`${at}.cellsInSeries`} />
+        <NumberField path={`${at}.cell.parallel`} />
         <WorkedRow label="Volts, cells by their nominal" unit="V">
-          <Num text={formatNumber(verdict.power.nominalV, 1)} places={3} />
+          <Num text={formatNumber(verdict.power.packs[index]?.nominalV ?? 0, 1)} places={3} />
         </WorkedRow>
         <WorkedRow label="Capacity" unit="Ah">
-          <Num text={formatNumber(verdict.known.pack.capacityAh.value, 1)} places={3} />
+          <Num
+            text={formatNumber((verdict.known.packs[index] ?? verdict.known.packs[0]).capacityAh.value, 1)}
+            places={3}
+          />
         </WorkedRow>
-        <EnergyRow verdict={verdict} />
-        <NumberField path="pack.bmsCurrentA" label="Protection limit" />
-        <NumberField path="pack.wiringMohm" label="Leads and plugs" />
-        <NumberField path="pack.healthPct" />
-        <NumberField path="pack.massKg" label="Mass, all in" />
+        <EnergyRow verdict={verdict} index={index} />
+        <NumberField path={`${at}.bmsCurrentA`} label="Protection limit" />
+        <NumberField path={`${at}.wiringMohm`} label="Leads and plugs" />
+        <NumberField path={`${at}.healthPct`} />
+        <NumberField path={`${at}.massKg`} label="Mass, all in" />
       </FieldGroup>
       <FieldGroup title="The cell">
-        <NameField section="cell" label="Which cell" />
+        <NameField section={`${at}.cell`} label="Which cell" />
         <PlainRow label="Copy a cell">
-          <ShelfMenu type="cell" />
+          <ShelfMenu type="cell" packIndex={index} />
         </PlainRow>
         <YesNoField
           label="Body"
-          value={document.cell.round}
+          value={round}
           yes="round"
           no="block"
-          onChange={(round) => {
-            cell({ round }, 'body of the cell');
+          onChange={(next) => {
+            cell({ round: next }, 'body of the cell');
           }}
         />
-        <NumberField path="cell.capacityAh" label="Capacity of one" />
-        <NumberField path="cell.resistanceMohm" />
-        <NumberField path="cell.continuousA" label="Amps, continuous" />
-        <NumberField path="cell.peakA" label="Amps, for ten seconds" />
-        <NumberField path="cell.chargeA" label="Amps on charge" />
-        <NumberField path="cell.massG" />
-        <NumberField path="cell.widthMm" label={document.cell.round ? 'Diameter' : 'Width'} />
-        {!document.cell.round && <NumberField path="cell.depthMm" label="Depth" />}
-        <NumberField path="cell.heightMm" />
+        <NumberField path={`${at}.cell.capacityAh`} label="Capacity of one" />
+        <NumberField path={`${at}.cell.resistanceMohm`} />
+        <NumberField path={`${at}.cell.continuousA`} label="Amps, continuous" />
+        <NumberField path={`${at}.cell.peakA`} label="Amps, for ten seconds" />
+        <NumberField path={`${at}.cell.chargeA`} label="Amps on charge" />
+        <NumberField path={`${at}.cell.massG`} />
+        <NumberField path={`${at}.cell.widthMm`} label={round ? 'Diameter' : 'Width'} />
+        {!round && <NumberField path={`${at}.cell.depthMm`} label="Depth" />}
+        <NumberField path={`${at}.cell.heightMm`} />
       </FieldGroup>
       <FieldGroup title="In the box">
-        {document.cell.round && (
+        {round && (
           <ChoiceField
             label="Nesting"
-            value={document.cell.nesting}
+            value={nested}
             options={[
               { value: 'square', label: 'square', note: 'rows stand cell behind cell' },
               { value: 'hexagonal', label: 'hexagonal', note: 'rows stand in the gaps: shallower' },
@@ -141,9 +164,9 @@ export function CellFields({ document, verdict }: { document: BuildDocument; ver
             }}
           />
         )}
-        <NumberField path="cell.rows" />
-        <NumberField path="cell.gapMm" />
-        <NumberField path="cell.caseMm" />
+        <NumberField path={`${at}.cell.rows`} />
+        <NumberField path={`${at}.cell.gapMm`} />
+        <NumberField path={`${at}.cell.caseMm`} />
       </FieldGroup>
     </>
   );

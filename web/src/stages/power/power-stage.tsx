@@ -2,6 +2,7 @@ import { useSearchParams } from 'react-router';
 import { formatNumber } from '@apple-cart/core';
 import { Caution } from '../../ui/caution.tsx';
 import { Stage, StageFindings } from '../parts/stage.tsx';
+import { usePack } from '../parts/use-pack.ts';
 import { useStage } from '../parts/use-stage.ts';
 import { ViewLinks } from '../parts/view-links.tsx';
 import { CellPicture } from './cell-picture.tsx';
@@ -12,7 +13,8 @@ import { ForcePanel } from './force-panel.tsx';
 import { LightsFields, LightsView } from './lights-view.tsx';
 import { PackLedger } from './pack-ledger.tsx';
 import { CellFields, ControllerFields, PackFields } from './power-fields.tsx';
-import { SecondFields, SecondView } from './second-view.tsx';
+import { PackTabs } from './pack-tabs.tsx';
+import { PacksFields, PacksView } from './packs-view.tsx';
 import { StepsView } from './steps-view.tsx';
 import { UsedCells } from './used-cells.tsx';
 import { POWER_VIEWS, type PowerView } from '../../screens/power-views.ts';
@@ -20,14 +22,16 @@ import { VoltLadder } from './volt-ladder.tsx';
 
 function Inputs({ view }: { view: PowerView }) {
   const { document, verdict } = useStage();
+  const { index, pack } = usePack(document);
   switch (view) {
     case 'pack':
       return (
         <>
-          {document.pack.make === 'cells' ? (
-            <CellFields document={document} verdict={verdict} />
+          <PackTabs document={document} />
+          {pack.make === 'cells' ? (
+            <CellFields document={document} verdict={verdict} index={index} />
           ) : (
-            <PackFields document={document} verdict={verdict} />
+            <PackFields document={document} verdict={verdict} index={index} />
           )}
           <ControllerFields document={document} verdict={verdict} />
         </>
@@ -36,8 +40,8 @@ function Inputs({ view }: { view: PowerView }) {
       return <CurrentFields />;
     case 'charge':
       return <ChargeFields />;
-    case 'second':
-      return <SecondFields />;
+    case 'packs':
+      return <PacksFields />;
     case 'lights':
       return <LightsFields />;
     case 'steps':
@@ -47,23 +51,24 @@ function Inputs({ view }: { view: PowerView }) {
 
 function Picture({ view }: { view: PowerView }) {
   const { document, verdict } = useStage();
+  const { index, pack } = usePack(document);
   switch (view) {
     case 'pack':
       return (
         <>
-          {document.pack.make === 'cells' && <CellPicture />}
+          {pack.make === 'cells' && <CellPicture />}
           <ForcePanel />
-          <VoltLadder verdict={verdict} />
-          {document.pack.make === 'ready' && <PackLedger />}
-          {document.pack.make === 'cells' && <UsedCells />}
+          <VoltLadder verdict={verdict} index={index} />
+          {pack.make === 'ready' && <PackLedger />}
+          {pack.make === 'cells' && <UsedCells />}
         </>
       );
     case 'current':
       return <ChainView />;
     case 'charge':
       return <ChargeView />;
-    case 'second':
-      return <SecondView />;
+    case 'packs':
+      return <PacksView />;
     case 'lights':
       return <LightsView />;
     case 'steps':
@@ -77,12 +82,12 @@ const CAUTION: Readonly<Record<PowerView, string>> = {
     'Work with the pack unplugged. Figures for leads are for free air: data sheets and local codes decide.',
   charge:
     'Charge watched, with the pack’s own charger, away from the way out. The mains side is an electrician’s work.',
-  second: 'Two packs joined at unlike volts can burn. Measure both before you join them.',
+  packs: 'Packs joined at unlike volts can burn. Measure each before you join them.',
   lights: 'Lights must burn when the motor has been cut off: try it before the first ride at night.',
   steps: 'More volts or amps can change the class and overheat what was enough before.',
 };
 
-/** Pack, current chain, charging, second pack, lights, and what a step more would do. */
+/** Packs, current chain, charging, several packs together, lights, and what a step more would do. */
 export function PowerStage() {
   const { verdict } = useStage();
   const [params] = useSearchParams();

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import {
   describeIssue,
   readCells,
+  withValues,
   type MatchOutcome,
   type RefusalReason,
   type UsedCell,
@@ -10,13 +11,13 @@ import {
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { downloadText } from '../../files/download.ts';
 import { useKeptText } from '../../state/kept-text.ts';
-import { withSection } from '../../state/paths.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { tableCsv, type Cell } from '../../files/table-csv.ts';
 import { useAttempt } from '../../state/use-attempt.ts';
 import { readFile } from '../../work/read-file.ts';
+import { usePack } from '../parts/use-pack.ts';
 import { useRun } from '../../work/use-run.ts';
 
 const REASONS: Readonly<Record<RefusalReason, string>> = {
@@ -123,20 +124,27 @@ function Result({ outcome, name }: { outcome: MatchOutcome; name: string }) {
 export function UsedCells() {
   const document = useDocument();
   const edit = useBuild((state) => state.edit);
-  const { pack, cell } = verdictOf(document).known;
-  const [text, setText] = useKeptText('cell.used');
+  const { index, at, pack: entered } = usePack(document);
+  const { packs } = verdictOf(document).known;
+  const pack = packs[index] ?? packs[0];
+  const { cell } = pack;
+  const [text, setText] = useKeptText(`packs.${String(index)}.cell.used`);
   const [touched, setTouched] = useState(false);
   const { run: matching, start, stop } = useRun('match');
   const [trouble, attempt] = useAttempt();
-  const { used } = document.cell;
+  const { used } = entered.cell;
   const shown = text ?? textOf(used);
   const read = readCells(shown);
   const take = (next: string): void => {
     const list = readCells(next);
     setText(next, list.wrong.length > 0);
-    edit((d) => withSection(d, 'cell', { used: [...list.cells] }), 'used cells', 'cell.used');
+    edit(
+      (d) => withValues(d, `${at}.cell`, { used: [...list.cells] }),
+      'used cells',
+      `packs.${String(index)}.cell.used`,
+    );
   };
-  const series = Math.max(1, Math.ceil(pack.cellsInSeries.value / document.cell.inBody));
+  const series = Math.max(1, Math.ceil(pack.cellsInSeries.value / entered.cell.inBody));
   const parallel = Math.max(1, Math.round(cell.parallel.value));
   return (
     <section aria-label="Used cells" className="pt-4">

@@ -4,8 +4,10 @@ import { PanelHead } from '../../ui/panel.tsx';
 const LADDER = { width: 628, height: 74, left: 8, right: 620 } as const;
 
 /** The pack's volts on one scale, from the cut-off to a full charge. */
-export function VoltLadder({ verdict }: { verdict: Verdict }) {
-  const { fullV, nominalV, halfV, loadedV, cutoffV } = verdict.power;
+export function VoltLadder({ verdict, index }: { verdict: Verdict; index: number }) {
+  const { power } = verdict;
+  const { fullV, nominalV, halfV, loadedV } = power.packs[index] ?? power;
+  const { cutoffV } = power;
   const low = Math.min(cutoffV, loadedV) * 0.97;
   const high = fullV * 1.01;
   const x = (volts: number): number =>

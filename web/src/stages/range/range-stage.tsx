@@ -74,9 +74,9 @@ function Inputs({ view }: { view: RangeView }) {
         )}
       </FieldGroup>
       <FieldGroup title="The charge">
-        <NumberField path="pack.capacityAh" />
-        <NumberField path="pack.healthPct" />
-        <NumberField path="pack.chargeLimitPct" />
+        <NumberField path="packs.0.capacityAh" />
+        <NumberField path="packs.0.healthPct" />
+        <NumberField path="packs.0.chargeLimitPct" />
       </FieldGroup>
       <FieldGroup title="What holds it back">
         <NumberField path="donor.cdaM2" />

@@ -5,11 +5,11 @@ import { coldAgedCapacityAh, supplyAt, type Pack } from '../machine/battery.ts';
 import { merged, sameKind } from '../machine/joined-packs.ts';
 import { assemble } from '../machine/machine.ts';
 import { lightsVerdict } from '../power-chain/lights.ts';
-import { twoPackStudy } from '../power-chain/two-pack-study.ts';
+import { packsStudy } from '../power-chain/packs-study.ts';
 import { solved } from '../test/ode.ts';
 import { RUNS, sample } from '../test/sample.ts';
 import { constantSpeedRange } from './range.ts';
-import { busPoint, equalisingAmps, sharePower } from './two-packs.ts';
+import { busPoint, equalisingAmps, sharePower } from './packs-together.ts';
 
 const pack = (rest: Partial<Pack> = {}): Pack => ({
   chemistry: 'nmc',
@@ -27,20 +27,68 @@ describe('two packs on one bus', () => {
     const a = { openVolts: 50, ohm: 0.1 };
     const b = { openVolts: 48, ohm: 0.1 };
     // I = 10 A: bus 49 - 0.5 = 48.5 V; 485 W. First (50 - 48.5) / 0.1 = 15 A, second (48 - 48.5) / 0.1 = -5 A.
-    const direct = busPoint(a, b, 485, 'parallel');
+    const direct = busPoint([a, b], 485, 'parallel');
     expect(direct?.volts).toBeCloseTo(48.5, 9);
-    expect(direct?.firstA).toBeCloseTo(15, 6);
-    expect(direct?.secondA).toBeCloseTo(-5, 6);
+    expect(direct?.amps[0]).toBeCloseTo(15, 6);
+    expect(direct?.amps[1]).toBeCloseTo(-5, 6);
     // Through diodes the lower gives nothing: 50 - 0.1 I at 485 W is 9.896 A.
-    const diodes = busPoint(a, b, 485, 'combiner');
-    expect(diodes?.secondA).toBe(0);
-    expect(diodes?.firstA).toBeCloseTo((50 - Math.sqrt(2500 - 4 * 0.1 * 485)) / 0.2, 9);
+    const diodes = busPoint([a, b], 485, 'combiner');
+    expect(diodes?.amps[1]).toBe(0);
+    expect(diodes?.amps[0]).toBeCloseTo((50 - Math.sqrt(2500 - 4 * 0.1 * 485)) / 0.2, 9);
   });
 
   it('both feed once the load pulls the bus below the lower one', () => {
-    const point = busPoint({ openVolts: 50, ohm: 0.1 }, { openVolts: 48, ohm: 0.1 }, 2000, 'combiner');
-    expect(point?.firstA).toBeGreaterThan(point?.secondA ?? 0);
-    expect(point?.secondA).toBeGreaterThan(0);
+    const point = busPoint(
+      [
+        { openVolts: 50, ohm: 0.1 },
+        { openVolts: 48, ohm: 0.1 },
+      ],
+      2000,
+      'combiner',
+    );
+    expect(point?.amps[0]).toBeGreaterThan(point?.amps[1] ?? 0);
+    expect(point?.amps[1]).toBeGreaterThan(0);
+  });
+
+  it('of three share by the volts above the bus, as many as it sags to (worked beforehand)', () => {
+    const packs = [
+      { openVolts: 50, ohm: 0.1 },
+      { openVolts: 49, ohm: 0.1 },
+      { openVolts: 46, ohm: 0.2 },
+    ];
+    const some = busPoint(packs, 600, 'combiner');
+    expect(some?.volts).toBeCloseTo(48.886, 3);
+    expect(some?.amps.map((a) => Number(a.toFixed(2)))).toEqual([11.14, 1.14, 0]);
+    const more = busPoint(packs, 2500, 'combiner', 0.02);
+    expect(more?.volts).toBeCloseTo(46.81, 3);
+    expect(more?.amps.map((a) => Number(a.toFixed(1)))).toEqual([31.7, 21.7, 0]);
+  });
+
+  it('give what is asked and nothing flows back through a diode, however many there are (property)', () => {
+    const supply = fc.record({
+      openVolts: fc.double({ min: 20, max: 80, noNaN: true }),
+      ohm: fc.double({ min: 0.02, max: 0.5, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(
+        fc.array(supply, { minLength: 1, maxLength: 4 }),
+        fc.double({ min: 1, max: 800, noNaN: true }),
+        fc.constantFrom(0, 0.02, 0.5),
+        (packs, watts, diodeV) => {
+          const point = busPoint(packs, watts, 'combiner', diodeV);
+          if (point === undefined) return;
+          const given = point.amps.reduce((sum, amps) => sum + amps, 0) * point.volts;
+          expect(given).toBeCloseTo(watts, 6);
+          for (const [i, amps] of point.amps.entries()) {
+            expect(amps).toBeGreaterThanOrEqual(0);
+            // One that rests lies below the bus.
+            const { openVolts = 0 } = packs[i] ?? {};
+            if (amps === 0) expect(openVolts - diodeV).toBeLessThanOrEqual(point.volts + 1e-9);
+          }
+        },
+      ),
+      RUNS,
+    );
   });
 
   it('joined wrongly equalise at the difference over both resistances: 2 V over 0.2 ohm, 10 A', () => {
@@ -67,25 +115,25 @@ describe('two packs on one bus', () => {
             capacityAh: ah,
           });
           const from = [0.95, 0.9] as const;
-          const sharing = sharePower(first, second, watts, join, from, (bus) => bus.openVolts > 38);
+          const sharing = sharePower([first, second], watts, join, from, (bus) => bus.openVolts > 38);
           expect(Math.abs(sharing.drawnWh - sharing.outWh - sharing.lostWh)).toBeLessThan(
             1e-6 * Math.max(1, sharing.drawnWh),
           );
-          expect(sharing.firstCharge).toBeGreaterThanOrEqual(0);
-          expect(sharing.secondCharge).toBeGreaterThanOrEqual(0);
+          expect(sharing.charges[0] ?? 0).toBeGreaterThanOrEqual(0);
+          expect(sharing.charges[1] ?? 0).toBeGreaterThanOrEqual(0);
           // Charge out of both is what the steps took: nothing appears or goes (lead-acid loses some to Peukert).
           if (kind !== 'lead-acid') {
             const ampHours = sharing.steps.reduce((sum, s, i) => {
               const next = sharing.steps[i + 1]?.hours ?? sharing.hours;
-              return sum + (s.firstA + s.secondA) * (next - s.hours);
+              return sum + s.amps.reduce((a, b) => a + b, 0) * (next - s.hours);
             }, 0);
             const gone =
-              (from[0] - sharing.firstCharge) * coldAgedCapacityAh(first) +
-              (from[1] - sharing.secondCharge) * coldAgedCapacityAh(second);
+              (from[0] - (sharing.charges[0] ?? 0)) * coldAgedCapacityAh(first) +
+              (from[1] - (sharing.charges[1] ?? 0)) * coldAgedCapacityAh(second);
             expect(Math.abs(gone - ampHours)).toBeLessThan(0.02 * Math.max(0.5, ampHours) + 0.02);
           }
           if (join === 'combiner')
-            for (const s of sharing.steps) expect(Math.min(s.firstA, s.secondA)).toBeGreaterThanOrEqual(0);
+            for (const s of sharing.steps) expect(Math.min(...s.amps)).toBeGreaterThanOrEqual(0);
         },
       ),
       RUNS,
@@ -95,29 +143,28 @@ describe('two packs on one bus', () => {
   // odex (see test/ode.ts): two charges drained at a constant power, Millman's bus at every moment.
   it('joined directly drain as a general-purpose solver finds', async () => {
     const [first, second, watts] = [pack({ cellsInSeries: 13 }), pack({ capacityAh: 15 }), 220];
-    const sharing = sharePower(first, second, watts, 'parallel', [0.9, 0.9], (bus) => bus.openVolts > 46);
+    const sharing = sharePower([first, second], watts, 'parallel', [0.9, 0.9], (bus) => bus.openVolts > 46);
     const rates = (_h: number, [q1 = 0, q2 = 0]: readonly number[]): number[] => {
-      const bus = busPoint(supplyAt(first, q1), supplyAt(second, q2), watts, 'parallel');
+      const bus = busPoint([supplyAt(first, q1), supplyAt(second, q2)], watts, 'parallel');
       if (bus === undefined) throw new Error('no bus');
-      return [-bus.firstA / coldAgedCapacityAh(first), -bus.secondA / coldAgedCapacityAh(second)];
+      return [first, second].map((one, i) => -(bus.amps[i] ?? 0) / coldAgedCapacityAh(one));
     };
     const [q1 = NaN, q2 = NaN] = await solved(rates, 0, [0.9, 0.9], sharing.hours);
     // Explicit steps of a hundredth of the charge: within half of one.
-    expect(Math.abs(sharing.firstCharge - q1)).toBeLessThan(0.005);
-    expect(Math.abs(sharing.secondCharge - q2)).toBeLessThan(0.005);
+    expect(Math.abs((sharing.charges[0] ?? 0) - q1)).toBeLessThan(0.005);
+    expect(Math.abs((sharing.charges[1] ?? 0) - q2)).toBeLessThan(0.005);
   });
 
   it('through diodes the higher one feeds alone at first, then both until they are level', () => {
     const sharing = sharePower(
-      pack({ cellsInSeries: 14 }),
-      pack(),
+      [pack({ cellsInSeries: 14 }), pack()],
       200,
       'combiner',
       [1, 1],
       (bus) => bus.openVolts > 40,
     );
-    expect(sharing.steps[0]).toMatchObject({ secondA: 0 });
-    expect(sharing.steps.some((s) => s.firstA > 0 && s.secondA > 0)).toBe(true);
+    expect(sharing.steps[0]?.amps[1]).toBe(0);
+    expect(sharing.steps.some((s) => s.amps.every((amps) => amps > 0))).toBe(true);
   });
 });
 
@@ -149,7 +196,7 @@ describe('packs of one kind joined directly', () => {
     const one = sample({ pack: alike });
     const two = sample({
       pack: alike,
-      second: { ...alike, join: 'parallel', wiringMohm: 25, chargedPct: 100 },
+      second: { ...alike, join: 'parallel', wiringMohm: 25, chargeLimitPct: 100 },
     });
     const km = (build: typeof one): number => {
       const range = constantSpeedRange(assemble(build), 5, 1);
@@ -166,9 +213,8 @@ describe('two packs on a build', () => {
     cellsInSeries: 10,
     capacityAh: 10,
     bmsCurrentA: 25,
-    chargedPct: 100,
+    chargeLimitPct: 100,
     massKg: 2.6,
-    combinerA: 40,
   };
   const build = (join: 'switch' | 'combiner' | 'parallel') =>
     sample({
@@ -179,25 +225,25 @@ describe('two packs on a build', () => {
     });
 
   it('have each their own speed: fewer volts, slower', () => {
-    const study = twoPackStudy(build('switch'));
-    expect(study?.packs[1].topKmh).toBeLessThan(study?.packs[0].topKmh ?? 0);
+    const study = packsStudy(build('switch'));
+    expect(study?.packs[1]?.topKmh).toBeLessThan(study?.packs[0]?.topKmh ?? 0);
     expect(study?.sharing).toBeUndefined();
   });
 
   it('used one after the other go as far as both together', () => {
-    const study = twoPackStudy(build('switch'));
-    const sum = (study?.packs[0].rangeKm ?? 0) + (study?.packs[1].rangeKm ?? 0);
-    expect(study?.rangeBothKm).toBeCloseTo(sum, 6);
+    const study = packsStudy(build('switch'));
+    const sum = (study?.packs[0]?.rangeKm ?? 0) + (study?.packs[1]?.rangeKm ?? 0);
+    expect(study?.rangeTogetherKm).toBeCloseTo(sum, 6);
   });
 
   it('joined directly though unlike: the equalising current is worked out, and they are not one pack', () => {
-    const study = twoPackStudy(build('parallel'));
+    const study = packsStudy(build('parallel'));
     expect(study?.sameKind).toBe(false);
     expect(study?.equalisingA).toBeGreaterThan(20);
   });
 
   it('are none where there is one', () => {
-    expect(twoPackStudy(sample())).toBeUndefined();
+    expect(packsStudy(sample())).toBeUndefined();
   });
 });
 

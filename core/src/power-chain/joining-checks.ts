@@ -1,0 +1,101 @@
+import { measured, told, type Check } from '../check/check.ts';
+import type { Known, KnownBuild } from '../document/known-build.ts';
+import { supplyAt } from '../machine/battery.ts';
+import { sameKind } from '../machine/joined-packs.ts';
+import { packsAboard, type PackAboard } from '../machine/machine.ts';
+import { qty } from '../quantity/phrase.ts';
+import { equalisingAmps } from '../ride/packs-together.ts';
+import { idOfPack, ofPack } from '../document/pack-names.ts';
+import type { PowerSubject } from './subject.ts';
+
+/** Packs joined directly have to stand this near in volts a cell. Common practice, no source. */
+const JOIN_V = 0.1;
+
+/** Whether several packs may be joined the way they are: unlike ones only by switch or diodes. */
+export function joiningChecks(s: PowerSubject): readonly Check[] {
+  const { build, known } = s;
+  if (build.packs.length === 1) return [];
+  const [first, ...others] = packsAboard(build, known);
+  return others.flatMap((other, i) =>
+    build.joining.how === 'parallel' ? directly(s, first, other, i + 1) : [aboveCutoff(s, other, i + 1)],
+  );
+}
+
+/** A pack that is switched to, or joins in, has to stand above the controller's cut-off. */
+function aboveCutoff({ build, known, machine }: PowerSubject, { pack }: PackAboard, index: number): Check {
+  const volts = supplyAt(pack, 0.5).openVolts;
+  return measured({
+    id: idOfPack('above-cutoff', index - 1),
+    group: 'joining',
+    title: `Above the controller’s cut-off${ofPack(build, index)}`,
+    value: volts,
+    unit: 'V',
+    sense: 'least',
+    fine: machine.limits.lowVolts * 1.05,
+    look: machine.limits.lowVolts,
+    limit: ['above ', qty(machine.limits.lowVolts, 'V')],
+    why: ['Half full it rests at ', qty(volts, 'V'), '; the controller stops below its cut-off.'],
+    remedy: ['Take a pack with as many cells in series, or a controller whose cut-off follows the pack.'],
+    origin: 'derived',
+    inputs: knownOf(known, index, 'cellsInSeries'),
+  });
+}
+
+const knownOf = (
+  known: KnownBuild,
+  index: number,
+  key: 'cellsInSeries' | 'chargeLimitPct',
+): readonly Known[] => {
+  const one = known.packs[index]?.[key];
+  return one === undefined ? [] : [one];
+};
+
+/** Packs joined without anything between them. */
+function directly(
+  { build, known }: PowerSubject,
+  first: PackAboard,
+  other: PackAboard,
+  index: number,
+): readonly Check[] {
+  const kind = sameKind(first.pack, other.pack);
+  const apart =
+    Math.abs(supplyAt(first.pack, first.charge).openVolts - supplyAt(other.pack, other.charge).openVolts) /
+    Math.max(first.pack.cellsInSeries, 1);
+  const amps = equalisingAmps(first.pack, other.pack, first.charge, other.charge);
+  const cells = [known.packs[0].cellsInSeries, ...knownOf(known, index, 'cellsInSeries')];
+  const charges = [known.packs[0].chargeLimitPct, ...knownOf(known, index, 'chargeLimitPct')];
+  return [
+    told({
+      id: idOfPack('parallel-kind', index - 1),
+      group: 'joining',
+      title: `Joined directly, of one kind${ofPack(build, index)}`,
+      state: kind ? 'fine' : 'stop',
+      words: kind ? 'same cells in series' : 'unlike packs',
+      limit: ['same chemistry, same cells in series'],
+      why: [
+        'The higher pack charges the lower without any limit: about ',
+        qty(amps, 'A', 0),
+        ' at the touch.',
+      ],
+      remedy: ['Use them one at a time by a switch, or through an ideal-diode combiner.'],
+      origin: 'common practice',
+      inputs: cells,
+    }),
+    measured({
+      id: idOfPack('parallel-volts', index - 1),
+      group: 'joining',
+      title: `Volts apart before joining, a cell${ofPack(build, index)}`,
+      value: apart,
+      unit: 'V',
+      sense: 'most',
+      fine: JOIN_V,
+      look: JOIN_V,
+      limit: ['at most ', qty(JOIN_V, 'V')],
+      why: ['Joined like this, ', qty(amps, 'A', 0), ' flow from one into the other at first.'],
+      remedy: ['Charge both to the same volts before they are joined, and measure both.'],
+      origin: 'common practice',
+      source: 'difference of open volts over both resistances',
+      inputs: [...cells, ...charges],
+    }),
+  ];
+}
