@@ -24,8 +24,8 @@ const VIEWS = ['pack', 'current', 'charge', 'packs', 'lights', 'steps'] as const
 type View = (typeof VIEWS)[number];
 
 async function show(view: View): Promise<void> {
-  await page.click(`a[href$="?view=${view}"]`);
-  await page.waitForSelector(`a[href$="?view=${view}"][aria-current=page]`);
+  await page.click(`nav a[href$="view=${view}"], nav a[href*="view=${view}&"]`);
+  await page.waitForSelector(`nav a[href*="view=${view}"][aria-current=page]`);
 }
 async function open(name: string, view: View): Promise<string> {
   const id = await openBuild(page, bench.application, name, 'power');

@@ -1,3 +1,4 @@
+import { heldMetres } from '../ride/range.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { msToKmh } from '../quantity/units.ts';
@@ -30,7 +31,7 @@ export const headlines = (s: Study): Headlines =>
     hillCadenceRpm: () => (s.climb.climbs ? s.climb.cadenceRpm : undefined),
     copperW: () => (s.climb.climbs ? s.climb.copperW : undefined),
     startPct: () => s.start.gradePct,
-    rangeKm: () => (s.range.holds ? s.range.metres / 1000 : undefined),
+    rangeKm: () => (heldMetres(s.range) > 0 ? heldMetres(s.range) / 1000 : undefined),
     plannedKm: () => plannedKm(s),
     massKg: () => s.machine.machineMassKg,
   });

@@ -7,7 +7,7 @@ import { chargeRun, HABITS, type ChargeOutcome } from './charging.ts';
 import { misleads, restingCard, type CardRow } from './resting-card.ts';
 import { batteryDemand } from './demand.ts';
 import { climb } from '../ride/climb.ts';
-import { constantSpeedRange, onPack } from '../ride/range.ts';
+import { constantSpeedRange, heldMetres, onPack } from '../ride/range.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { MIXED_RIDING } from '../ride/stated.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
@@ -61,7 +61,7 @@ export function chargePlan(build: BuildDocument, index = 0): ChargePlan {
   const cruise = kmhToMs(brief.cruiseSpeedKmh.value);
   const metres = (charge: number, legs: 'helping' | 'resting'): number | undefined => {
     const range = constantSpeedRange(machine, cruise, charge, legs);
-    return range.holds ? range.metres : undefined;
+    return heldMetres(range) > 0 ? heldMetres(range) : undefined;
   };
   const window = (from: number, to: number, legs: 'helping' | 'resting'): number | undefined => {
     const all = metres(from, legs);

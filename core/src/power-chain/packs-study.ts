@@ -16,14 +16,17 @@ interface PackAlone {
   readonly fullV: number;
   readonly energyWh: number;
   readonly topKmh: number | undefined;
-  /** At the brief's speed on the level, rider helping. */
+  /** At the brief's speed on the level, rider helping; undefined where it is not held. */
   readonly rangeKm: number | undefined;
+  /** Ridden on more slowly from there, km. */
+  readonly thenKm: number;
 }
 
 /** Several packs, each alone and together. */
 export interface PacksStudy {
   readonly packs: readonly PackAlone[];
   readonly rangeTogetherKm: number | undefined;
+  readonly thenTogetherKm: number;
   readonly sameKind: boolean;
   /** The most that flows from one into another when they are joined directly, A. */
   readonly equalisingA: number;
@@ -47,6 +50,7 @@ function alone(
     energyWh: nominalV.value * capacityAh.value,
     topKmh: top.moves ? msToKmh(top.v) : undefined,
     rangeKm: range.holds ? range.metres / 1000 : undefined,
+    thenKm: (range.on?.metres ?? 0) / 1000,
   };
 }
 
@@ -82,6 +86,7 @@ export function packsStudy(build: BuildDocument): PacksStudy | undefined {
       ),
     ),
     rangeTogetherKm: whole.holds ? whole.metres / 1000 : undefined,
+    thenTogetherKm: (whole.on?.metres ?? 0) / 1000,
     sameKind: aboard.every((one) => sameKind(first.pack, one.pack)),
     equalisingA: mostEqualising(aboard),
     sharing:

@@ -166,12 +166,17 @@ export function leastByGoldenSection(f: (x: number) => number, a: number, b: num
   return Math.min(f1, f2);
 }
 
+/** The two points of Gauss-Legendre over [a, b], of equal weight (b - a) / 2. */
+export function gaussPoints(a: number, b: number): readonly [number, number] {
+  const middle = (a + b) / 2;
+  const offset = (b - a) / 2 / Math.sqrt(3);
+  return [middle - offset, middle + offset];
+}
+
 /** Two-point Gauss-Legendre integral of `f` over [a, b]: exact for cubics (Abramowitz and Stegun 25.4.30). */
 export function gauss2(f: (x: number) => number, a: number, b: number): number {
-  const half = (b - a) / 2;
-  const middle = (a + b) / 2;
-  const offset = half / Math.sqrt(3);
-  return half * (f(middle - offset) + f(middle + offset));
+  const [low, high] = gaussPoints(a, b);
+  return ((b - a) / 2) * (f(low) + f(high));
 }
 
 /** Quantiles of values at shares of them from 0 to 1, straight between neighbours (Hyndman and Fan 1996, type 7). */

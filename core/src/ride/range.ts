@@ -1,67 +1,20 @@
-import { coldAgedCapacityAh, peukertFactor, supplyAt, type Supply } from '../machine/battery.ts';
-import type { Gear } from '../machine/driveline.ts';
+import { coldAgedCapacityAh, peukertFactor, supplyAt } from '../machine/battery.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine, PackAboard } from '../machine/machine.ts';
-import { riderForce } from '../machine/rider.ts';
-import { roadForce } from '../machine/road-load.ts';
 import { gauss2, lastTrue } from '../quantity/numerics.ts';
+import { batteryAmps } from './operating-point.ts';
 import { sharePower } from './packs-together.ts';
-import { batteryAmps, operatingPoint, partThrottleAmps, electricalWatts } from './operating-point.ts';
-
-/**
- * One way of holding a speed: a gear, the motor's share of the force and what it takes. None of this
- * depends on the state of charge; only whether full throttle reaches it does.
- */
-interface Way {
-  readonly gear: Gear;
-  readonly riderN: number;
-  readonly motorN: number;
-  readonly phaseA: number;
-  readonly batteryW: number;
-}
-
-/**
- * What the legs do while a speed is held: give the rider's power, or as little as the controls let them,
- * which is nothing, or with help in proportion their share of the load.
- */
-export type Legs = 'helping' | 'resting';
-
-function riderShare(machine: Machine, gear: Gear, v: number, load: number, legs: Legs): number {
-  const most = Math.min(riderForce(machine.rider, gear, machine.chainEfficiency, v), Math.max(0, load));
-  if (legs === 'helping') return most;
-  return Math.min(most, machine.assistRatio === Infinity ? 0 : load / (1 + machine.assistRatio));
-}
-
-/** The ways of holding `v` on the level, least battery power first. A hub has one: the rider's best gear. */
-function waysToHold(machine: Machine, v: number, legs: Legs): readonly Way[] {
-  const load = roadForce(machine.road, v, 0);
-  const ways = machine.gears.map((gear): Way => {
-    const riderN = riderShare(machine, gear, v, load, legs);
-    const motorN = load - riderN;
-    const phaseA = partThrottleAmps(machine, gear, v, motorN);
-    return { gear, riderN, motorN, phaseA, batteryW: electricalWatts(machine, gear, phaseA, v) };
-  });
-  ways.sort((a, b) => a.batteryW - b.batteryW);
-  return machine.kind === 'mid-drive' ? ways : ways.slice(0, 1);
-}
-
-/** The first way that full throttle reaches with this supply. */
-function wayAt(machine: Machine, ways: readonly Way[], supply: Supply, v: number): Way | undefined {
-  return ways.find((way) => {
-    // Lamps and standby take their share even where the motor rests.
-    if (batteryAmps(supply, way.batteryW) === Infinity) return false;
-    if (way.phaseA === 0) return true;
-    return operatingPoint(machine, way.gear, supply, v).forceN >= way.motorN - FORCE_HAIR;
-  });
-}
+import { CHARGE_TOLERANCE, LEAST_AMPS, rideOn, type RideOn } from './ride-on.ts';
+import { limitAt, wayAt, waysToHold, type Legs, type Way } from './ways.ts';
 
 /** Constant-speed range on the level. */
-export interface RangeResult {
+interface RangeResult {
   readonly holds: true;
   readonly v: number;
-  /** From the charge limit to the end, m. */
+  /** From the charge limit to where the speed is no longer held, m. */
   readonly metres: number;
-  /** Taken from the pack's terminals over the whole range, Wh. */
+  readonly seconds: number;
+  /** Taken from the pack's terminals over that, Wh. */
   readonly usedWh: number;
   /** State of charge where it ends, 0 to 1, and what ended it. */
   readonly endCharge: number;
@@ -73,34 +26,48 @@ export interface RangeResult {
   readonly motorN: number;
   /** Motor rad/s per m/s of road, in the gear in use. */
   readonly motorRatio: number;
+  /** Riding on from there; undefined where the charge is gone. Worked out when it is asked for. */
+  readonly on: RideOn | undefined;
 }
 
-export type RangeOutcome = RangeResult | { readonly holds: false; readonly v: number; readonly limit: Limit };
+/** A speed that is not held even at the start; `on` is undefined for a machine that does not move. */
+interface NotHeld {
+  readonly holds: false;
+  readonly v: number;
+  readonly limit: Limit;
+  readonly on: RideOn | undefined;
+}
+export type RangeOutcome = RangeResult | NotHeld;
+
+/** How far in all: at the speed, and ridden on more slowly, m. */
+export const wholeMetres = (range: RangeOutcome): number =>
+  (range.holds ? range.metres : 0) + (range.on?.metres ?? 0);
+
+/** How far at the speed; where it is never held, how far at what the machine gives, m. */
+export const heldMetres = (range: RangeOutcome): number =>
+  range.holds ? range.metres : (range.on?.metres ?? 0);
+
+/** An outcome whose ride on is worked out when it is first asked for: a card that does not show it pays nothing. */
+interface Unridden {
+  readonly held: Omit<RangeResult, 'on'> | undefined;
+  readonly not: Omit<NotHeld, 'on'> | undefined;
+  readonly on: () => RideOn | undefined;
+}
+
+function outcomeOf({ held, not, on }: Unridden): RangeOutcome {
+  const fields = held ?? not;
+  if (fields === undefined) throw new TypeError('a range is held or it is not');
+  let ridden: { readonly on: RideOn | undefined } | undefined;
+  return {
+    ...fields,
+    get on() {
+      ridden ??= { on: on() };
+      return ridden.on;
+    },
+  };
+}
 
 const SEGMENT = 0.1;
-/** A force this far short (N) still counts as held: it is the rounding of a root, not a want of power. */
-const FORCE_HAIR = 1e-9;
-/** The end of the charge is found to this share. */
-const CHARGE_TOLERANCE = 1e-4;
-/** Below this current (A) the pack would last for days and "range" means nothing. */
-const LEAST_AMPS = 0.01;
-
-/** What stops the machine from holding a speed: the limit in the gear that comes nearest. */
-function limitAt(machine: Machine, ways: readonly Way[], charge: number, v: number): Limit {
-  const supply = supplyAt(machine.pack, charge);
-  let nearest = Infinity;
-  let limit: Limit = 'no-motor';
-  for (const way of ways) {
-    if (batteryAmps(supply, way.batteryW) === Infinity) return 'pack-power';
-    const point = operatingPoint(machine, way.gear, supply, v);
-    if (way.motorN - point.forceN < nearest) {
-      nearest = way.motorN - point.forceN;
-      limit = point.limit;
-    }
-  }
-  return limit;
-}
-
 /**
  * Range of one pack at a constant speed on the level. The end is the state of charge at which full throttle no
  * longer holds the speed (the low-voltage cut-off, or too few volts), found by bisection; the distance is
@@ -109,15 +76,22 @@ function limitAt(machine: Machine, ways: readonly Way[], charge: number, v: numb
  * @param v m/s, above 0
  * @param startCharge 0 to 1
  */
-function onePackRange(machine: Machine, v: number, startCharge: number, legs: Legs): RangeOutcome {
+function onePackRange(machine: Machine, v: number, startCharge: number, legs: Legs): Unridden {
   const ways = waysToHold(machine, v, legs);
   const at = (charge: number): Way | undefined => wayAt(machine, ways, supplyAt(machine.pack, charge), v);
   const first = at(startCharge);
-  if (first === undefined) return { holds: false, v, limit: limitAt(machine, ways, startCharge, v) };
+  if (first === undefined)
+    return {
+      held: undefined,
+      not: { holds: false, v, limit: limitAt(machine, ways, supplyAt(machine.pack, startCharge), v) },
+      on: () => rideOn(machine, v, startCharge, legs),
+    };
   const held = (charge: number): boolean => at(charge) !== undefined;
   const endCharge = held(0) ? 0 : lastTrue(held, startCharge, 0, CHARGE_TOLERANCE);
   const ends =
-    endCharge === 0 ? 'empty' : limitAt(machine, ways, Math.max(0, endCharge - CHARGE_TOLERANCE), v);
+    endCharge === 0
+      ? 'empty'
+      : limitAt(machine, ways, supplyAt(machine.pack, Math.max(0, endCharge - CHARGE_TOLERANCE)), v);
 
   const capacityAs = coldAgedCapacityAh(machine.pack) * 3600;
   const amps = (way: Way, charge: number): number =>
@@ -142,52 +116,91 @@ function onePackRange(machine: Machine, v: number, startCharge: number, legs: Le
   const stated = Math.max(endCharge, Math.min(0.5, startCharge));
   const way = wayFor(stated);
   return {
-    holds: true,
-    v,
-    metres: v * seconds,
-    usedWh: joules / 3600,
-    endCharge,
-    ends,
-    whPerKm: way.batteryW / (v * 3.6),
-    batteryA: amps(way, stated),
-    riderN: way.riderN,
-    motorN: way.motorN,
-    motorRatio: way.gear.motorRatio,
+    held: {
+      holds: true,
+      v,
+      metres: v * seconds,
+      seconds,
+      usedWh: joules / 3600,
+      endCharge,
+      ends,
+      whPerKm: way.batteryW / (v * 3.6),
+      batteryA: amps(way, stated),
+      riderN: way.riderN,
+      motorN: way.motorN,
+      motorRatio: way.gear.motorRatio,
+    },
+    not: undefined,
+    on: () => (endCharge > 0 ? rideOn(machine, v, endCharge, legs) : undefined),
   };
 }
 
 /**
- * Range of a machine with several packs behind diodes: all are drawn from as their volts decide, at the power
- * that the speed asks, until full throttle no longer holds it. Fields of one pack are the first's.
+ * Range of a machine with several packs behind diodes: all are drawn from as their volts decide, at the power that the
+ * speed asks, until full throttle no longer holds it. Fields of one pack are the first's.
  */
-function combinedRange(machine: Machine, v: number, startCharge: number, legs: Legs): RangeOutcome {
+function combinedRange(machine: Machine, v: number, startCharge: number, legs: Legs): Unridden {
   const alone = onePackRange(machine, v, startCharge, legs);
   const ways = waysToHold(machine, v, legs);
   const way = ways[0];
-  if (!alone.holds || way === undefined) return alone;
+  if (alone.held === undefined || way === undefined) return alone;
+  const packs = [machine.pack, ...machine.others.map((other) => other.pack)];
   const sharing = sharePower(
-    [machine.pack, ...machine.others.map((other) => other.pack)],
+    packs,
     way.batteryW,
     'combiner',
     [startCharge, ...machine.others.map((other) => Math.min(startCharge, other.charge))],
     (bus) => wayAt(machine, ways, bus, v) !== undefined,
     machine.diodeV,
   );
-  return { ...alone, metres: v * sharing.hours * 3600, usedWh: sharing.outWh };
+  const seconds = sharing.hours * 3600;
+  // They empty together at the end: what is left in the fullest is ridden on with.
+  const left = Math.max(...sharing.charges);
+  const pack = packs[sharing.charges.indexOf(left)] ?? machine.pack;
+  return {
+    held: { ...alone.held, metres: v * seconds, seconds, usedWh: sharing.outWh },
+    not: undefined,
+    on: () => (left > 0.005 ? rideOn({ ...machine, pack, others: [] }, v, left, legs) : undefined),
+  };
 }
 
-/** One pack after the other by hand: the ranges add. */
-function switchedRange(machine: Machine, v: number, startCharge: number, legs: Legs): RangeOutcome {
-  return machine.others.reduce<RangeOutcome>(
-    (sum, other) => {
-      const more = onePackRange(onPack(machine, other), v, Math.min(startCharge, other.charge), legs);
-      if (!sum.holds) return more.holds ? more : sum;
-      return more.holds
-        ? { ...sum, metres: sum.metres + more.metres, usedWh: sum.usedWh + more.usedWh }
-        : sum;
-    },
+/** Two rides on, one after the other. */
+const bothOn = (a: RideOn | undefined, b: RideOn | undefined): RideOn | undefined => {
+  if (a === undefined || b === undefined) return a ?? b;
+  return {
+    ...b,
+    metres: a.metres + b.metres,
+    seconds: a.seconds + b.seconds,
+    usedWh: a.usedWh + b.usedWh,
+    fromV: Math.max(a.fromV, b.fromV),
+  };
+};
+
+/** One pack after the other by hand: the ranges add, and each is ridden on to its own end. */
+function switchedRange(machine: Machine, v: number, startCharge: number, legs: Legs): Unridden {
+  const each = [
     onePackRange(machine, v, startCharge, legs),
-  );
+    ...machine.others.map((other) =>
+      onePackRange(onPack(machine, other), v, Math.min(startCharge, other.charge), legs),
+    ),
+  ];
+  const on = (): RideOn | undefined =>
+    each.reduce<RideOn | undefined>((so, one) => bothOn(so, one.on()), undefined);
+  const held = each.flatMap((one) => one.held ?? []);
+  const [first] = held;
+  if (first === undefined) return { held: undefined, not: each[0]?.not, on };
+  const sum = (of: (one: (typeof held)[number]) => number): number =>
+    held.reduce((total, one) => total + of(one), 0);
+  return {
+    held: {
+      ...first,
+      metres: sum((one) => one.metres),
+      seconds: sum((one) => one.seconds),
+      usedWh: sum((one) => one.usedWh),
+    },
+    not: undefined,
+    on,
+  };
 }
 
 /** The machine running on one of its packs alone. */
@@ -210,8 +223,7 @@ export function constantSpeedRange(
   startCharge: number,
   legs: Legs = 'helping',
 ): RangeOutcome {
-  if (machine.others.length === 0) return onePackRange(machine, v, startCharge, legs);
-  return machine.join === 'switch'
-    ? switchedRange(machine, v, startCharge, legs)
-    : combinedRange(machine, v, startCharge, legs);
+  if (machine.others.length === 0) return outcomeOf(onePackRange(machine, v, startCharge, legs));
+  const joined = machine.join === 'switch' ? switchedRange : combinedRange;
+  return outcomeOf(joined(machine, v, startCharge, legs));
 }

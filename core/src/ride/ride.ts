@@ -2,7 +2,7 @@ import type { Warmth } from '../machine/thermal.ts';
 import type { Pace } from './course.ts';
 import type { Ledger } from './ledger.ts';
 import type { Draining } from './power-source.ts';
-import type { Legs } from './range.ts';
+import type { Legs } from './ways.ts';
 import type { Binding, Trace } from './trace.ts';
 import type { GearChoice } from './traction.ts';
 

@@ -7,7 +7,7 @@ import { GearBox } from './gear-box.ts';
 import type { MotorHeat, WarmMachine } from './motor-heat.ts';
 import { operatingPoint, partThrottleAmps, type OperatingPoint } from './operating-point.ts';
 import type { PowerSource } from './power-source.ts';
-import type { Legs } from './range.ts';
+import type { Legs } from './ways.ts';
 import { brakingAmps } from './regenerate.ts';
 import type { Road } from './road.ts';
 import type { Pace } from './course.ts';

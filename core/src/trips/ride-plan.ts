@@ -4,7 +4,7 @@ import { knownBuild } from '../document/known.ts';
 import { assembleKnown, type Machine } from '../machine/machine.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { EVERYDAY, courseOf, type Course, type Pace, type Wind } from '../ride/course.ts';
-import type { Legs } from '../ride/range.ts';
+import type { Legs } from '../ride/ways.ts';
 import { rideCourse } from '../ride/route-ride.ts';
 import type { Ride, RideOptions } from '../ride/ride.ts';
 import type { Route } from '../route/route.ts';

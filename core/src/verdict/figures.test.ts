@@ -85,11 +85,28 @@ describe('range', () => {
     expect(figure('range', { brief: { distanceKm: far + 1 } }).state).toBe('stop');
   });
 
-  it('is none, in words, at a speed that is not held', () => {
-    const none = figure('range', { brief: { cruiseSpeedKmh: 45 } });
+  it('is what the machine gives where the speed is not held, and says so', () => {
+    const slower = figure('range', { brief: { cruiseSpeedKmh: 45, distanceKm: 5 } });
+    expect(slower.value).toBeGreaterThan(10);
+    expect(slower.state).toBe('look');
+    expect(words(slower)).toMatch(/^at 24\.\d\u00a0km\/h at most, not 45\u00a0km\/h$/);
+    expect(figure('consumption', { brief: { cruiseSpeedKmh: 45 } })).toMatchObject({ state: 'look' });
+  });
+
+  it('is none, in words, only for a machine that does not move', () => {
+    const none = figure('range', {
+      controls: { throttle: 'none', assistSensor: 'none' },
+      brief: { riderPowerW: 0 },
+    });
     expect(none).toMatchObject({ value: undefined, words: 'None', state: 'stop' });
-    expect(words(none)).toBe('cannot hold 45\u00a0km/h');
-    expect(figure('consumption', { brief: { cruiseSpeedKmh: 45 } }).state).toBe('stop');
+  });
+
+  it('says how far in all where the wanted speed is held for a part of the charge only', () => {
+    const near = figure('range', {
+      controller: { limitsSpeed: false, batteryCurrentA: 30 },
+      brief: { cruiseSpeedKmh: 34, riderPowerW: 40 },
+    });
+    expect(words(near)).toMatch(/^at 34\u00a0km\/h; \d+\u00a0km in all$/);
   });
 
   it('always says what it leaves out', () => {

@@ -1,9 +1,12 @@
 import { coldAgedCapacityAh } from '../../machine/battery.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
-import { inputRow, stepRow, type Figure } from '../figure.ts';
+import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
+import { firstOf } from '../../quantity/first-of.ts';
+import { msToKmh } from '../../quantity/units.ts';
 import { MIXED_RIDING } from '../../ride/stated.ts';
-import type { RangeOutcome, RangeResult } from '../../ride/range.ts';
+import { heldMetres, wholeMetres, type RangeOutcome } from '../../ride/range.ts';
+import type { RideOn, RideOnEnd } from '../../ride/ride-on.ts';
 import type { Study } from '../study.ts';
 import { FORMULA_SOURCES, powerInputs, roadInputs } from './physics-rows.ts';
 
@@ -20,29 +23,73 @@ export interface PlannedRange {
   readonly high: number;
 }
 
-/** The planned span of a speed that is held with the rider's help; `reserve` is the share kept back. */
-export function plannedSpan(helped: RangeResult, rested: RangeOutcome, reserve: number): PlannedRange {
-  const kept = 1 - reserve;
-  return { low: rested.holds ? rested.metres * kept * MIXED_RIDING : 0, high: helped.metres * kept };
+/** The planned span; `reserve` is the share kept back. A speed that is never held is ridden at what the machine gives. */
+export const plannedSpan = (helped: RangeOutcome, rested: RangeOutcome, reserve: number): PlannedRange => ({
+  low: heldMetres(rested) * (1 - reserve) * MIXED_RIDING,
+  high: heldMetres(helped) * (1 - reserve),
+});
+
+/** The planned range at the brief's speed, or undefined for a machine that does not move. */
+function plannedRange({ range, rangeRested, known }: Study): PlannedRange | undefined {
+  const planned = plannedSpan(range, rangeRested, known.brief.reservePct.value / 100);
+  return planned.high > 0 ? planned : undefined;
 }
 
-/** The planned range at the brief's speed, or undefined when it is not held even with the rider's help. */
-const plannedRange = ({ range, rangeRested, known }: Study): PlannedRange | undefined =>
-  range.holds ? plannedSpan(range, rangeRested, known.brief.reservePct.value / 100) : undefined;
+/** Going on more slowly is worth a word from this share of the range on. */
+const WORTH_SAYING = 0.05;
 
-function enough(planned: PlannedRange | undefined, wanted: number): State {
-  if (planned === undefined || planned.high < wanted) return 'stop';
-  return planned.low < wanted ? 'look' : 'fine';
+/** Far end in all, with what is ridden on more slowly, less the reserve, m; undefined where that is no matter. */
+function inAll({ range, known }: Study): number | undefined {
+  if (!range.holds || range.endCharge <= 0.05) return undefined;
+  const whole = wholeMetres(range);
+  return whole > range.metres * (1 + WORTH_SAYING)
+    ? whole * (1 - known.brief.reservePct.value / 100)
+    : undefined;
 }
+
+/** Enough at the wanted speed is fine; enough only with the legs' help, or more slowly, asks for a look. */
+function enough(planned: PlannedRange | undefined, { range, known }: Study, all: number | undefined): State {
+  const wanted = known.brief.distanceKm.value * 1000;
+  if (planned === undefined || Math.max(planned.high, all ?? 0) < wanted) return 'stop';
+  return planned.low < wanted || !range.holds ? 'look' : 'fine';
+}
+
+/** At which speed, and what is left when it is no longer held. */
+function rangeCondition({ range, known }: Study, all: number | undefined): Phrase {
+  const speed = qty(known.brief.cruiseSpeedKmh.value, 'km/h', 0);
+  if (range.holds)
+    return all === undefined
+      ? ['at ', speed, ', level']
+      : ['at ', speed, '; ', qty(all / 1000, 'km', 0), ' in all'];
+  return range.on === undefined
+    ? ['cannot hold ', speed]
+    : ['at ', qty(msToKmh(range.on.fromV), 'km/h', 1), ' at most, not ', speed];
+}
+
+const ON_END: Readonly<Record<RideOnEnd, string>> = {
+  empty: 'an empty pack',
+  crawl: 'half of the speed, or walking pace',
+  'legs-alone': 'the legs, which carry it on alone',
+};
+
+/** What is ridden on more slowly, in steps of the working. */
+const onSteps = (name: string, on: RideOn | undefined): readonly WorkingRow[] =>
+  on === undefined
+    ? []
+    : [
+        stepRow('', `${name}: then more slowly, from`, msToKmh(on.fromV), 'km/h'),
+        stepRow('', `falling to, ended by ${ON_END[on.ends]}`, msToKmh(on.toV), 'km/h'),
+        stepRow('', 'so far', on.metres / 1000, 'km'),
+      ];
 
 /** Range at the brief's speed, less the reserve. */
 export function rangeFigure(study: Study): Figure {
   const { range, rangeRested, known, machine } = study;
   const planned = plannedRange(study);
   const wanted = known.brief.distanceKm.value * 1000;
-  const state = enough(planned, wanted);
-  const speed = qty(known.brief.cruiseSpeedKmh.value, 'km/h', 0);
-  const condition: Phrase = range.holds ? ['at ', speed, ', level'] : ['cannot hold ', speed];
+  const all = inAll(study);
+  const state = enough(planned, study, all);
+  const condition = rangeCondition(study, all);
   return {
     id: 'range',
     label: 'Range',
@@ -97,6 +144,8 @@ export function rangeFigure(study: Study): Figure {
                       stepRow('', 'Legs resting, to the end of the charge', rangeRested.metres / 1000, 'km'),
                     ]
                   : [stepRow('', 'Legs resting', 'speed not held', 'km')]),
+                ...onSteps('With the rider', all === undefined ? undefined : range.on),
+                ...onSteps('Legs resting', rangeRested.holds ? undefined : rangeRested.on),
                 stepRow(
                   '',
                   'Legs resting, stops and small grades, less the reserve',
@@ -105,12 +154,24 @@ export function rangeFigure(study: Study): Figure {
                 ),
                 stepRow('', 'Wanted', wanted / 1000, 'km'),
               ]
-            : [],
+            : [
+                ...onSteps('With the rider', range.on),
+                ...onSteps('Legs resting', rangeRested.on),
+                stepRow('', 'Wanted', wanted / 1000, 'km'),
+              ],
         sources: FORMULA_SOURCES,
         leftOut: RANGE_LEFT_OUT,
       };
     },
   };
+}
+
+/** Energy per distance at the speed, or at what the machine gives where it is not held. */
+function whPerKm(range: RangeOutcome): number | undefined {
+  if (range.holds) return range.whPerKm;
+  return range.on === undefined || range.on.metres === 0
+    ? undefined
+    : range.on.usedWh / (range.on.metres / 1000);
 }
 
 /** Energy per distance at the brief's speed, from the rider's help to legs resting. */
@@ -120,11 +181,17 @@ export function consumptionFigure(study: Study): Figure {
   return {
     id: 'consumption',
     label: 'Energy',
-    state: range.holds ? 'fine' : 'stop',
-    value: range.holds ? range.whPerKm : undefined,
-    upTo: range.holds && rangeRested.holds ? rangeRested.whPerKm : undefined,
+    state: firstOf<State>(
+      [
+        [range.holds, 'fine'],
+        [range.on !== undefined, 'look'],
+      ],
+      'stop',
+    ),
+    value: whPerKm(range),
+    upTo: rangeRested.holds || !range.holds ? whPerKm(rangeRested) : undefined,
     unit: 'Wh/km',
-    words: range.holds ? undefined : 'None',
+    words: whPerKm(range) === undefined ? 'None' : undefined,
     condition: ['rider ', rider, ' to resting'],
     get working() {
       return {

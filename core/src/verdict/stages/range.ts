@@ -14,6 +14,6 @@ export const rangeStage: Stage = {
   figures: ['range', 'consumption'],
   stands: (subject) => {
     const { state } = byFigures(subject, ['range'], '');
-    return { state, words: subject.study.range.holds ? ENOUGH[state] : 'speed not held' };
+    return { state, words: subject.study.range.holds ? ENOUGH[state] : 'slower than wanted' };
   },
 };

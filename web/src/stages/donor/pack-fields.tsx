@@ -49,7 +49,7 @@ function BoxRow({ build, verdict, box }: Props & { box: PlacedBox }) {
     );
   };
   return (
-    <div data-pack-fields={box.nth} data-pack={box.pack}>
+    <div data-pack-fields={box.nth} data-of-pack={box.pack}>
       <ChoiceField<PackPlace>
         label={boxes.length === 1 ? 'Place' : `Box ${String(box.nth + 1)}`}
         value={placed.place}

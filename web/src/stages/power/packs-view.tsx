@@ -190,6 +190,7 @@ export function PacksView() {
   const unit = { km: shown(1, 'km').unit, speed: shown(1, 'km/h').unit };
   const number = (value: number | undefined, from: 'km' | 'km/h', digits: number): string =>
     value === undefined ? 'not held' : shown(value, from, digits).text;
+  const then = (km: number): string => (km < 0.5 ? '–' : `+ ${shown(km, 'km', 0).text}`);
   const total = study.packs.reduce((sum, p) => sum + p.energyWh, 0);
   return (
     <>
@@ -198,7 +199,10 @@ export function PacksView() {
           title={firstOf(
             [
               [stopped, 'Do not join these packs like this'],
-              [study.rangeTogetherKm === undefined, 'The speed is not held'],
+              [
+                study.rangeTogetherKm === undefined,
+                `Slower than wanted, ${shown(study.thenTogetherKm, 'km', 0).text} ${unit.km} in all`,
+              ],
             ],
             `${document.packs.length === 2 ? 'Both' : 'All'} together: ${number(study.rangeTogetherKm, 'km', 0)} ${unit.km}`,
           )}
@@ -212,6 +216,7 @@ export function PacksView() {
               <th>Wh</th>
               <th>Top, {unit.speed}</th>
               <th>Range, {unit.km}</th>
+              <th>then slower</th>
             </tr>
           </thead>
           <tbody>
@@ -224,6 +229,7 @@ export function PacksView() {
                 <td className="num">{formatNumber(pack.energyWh, 0)}</td>
                 <td className="num">{number(pack.topKmh, 'km/h', 1)}</td>
                 <td className="num">{number(pack.rangeKm, 'km', 0)}</td>
+                <td className="num">{then(pack.thenKm)}</td>
               </tr>
             ))}
             <tr className="border-t border-b-[3px] border-double border-t-ink border-b-ink font-semibold [&>td]:py-1.5 [&>td]:text-right">
@@ -234,6 +240,7 @@ export function PacksView() {
               <td className="num">{formatNumber(total, 0)}</td>
               <td />
               <td className="num">{stopped ? '–' : number(study.rangeTogetherKm, 'km', 0)}</td>
+              <td className="num">{stopped ? '–' : then(study.thenTogetherKm)}</td>
             </tr>
           </tbody>
         </table>

@@ -1,0 +1,72 @@
+import type { Supply } from '../machine/battery.ts';
+import type { Gear } from '../machine/driveline.ts';
+import type { Limit } from '../machine/limits.ts';
+import type { Machine } from '../machine/machine.ts';
+import { riderForce } from '../machine/rider.ts';
+import { roadForce } from '../machine/road-load.ts';
+import { batteryAmps, electricalWatts, operatingPoint, partThrottleAmps } from './operating-point.ts';
+
+/** A force this far short (N) still counts as held: it is the rounding of a root, not a want of power. */
+const FORCE_HAIR = 1e-9;
+
+/**
+ * One way of holding a speed: a gear, the motor's share of the force and what it takes. None of this
+ * depends on the state of charge; only whether full throttle reaches it does.
+ */
+export interface Way {
+  readonly gear: Gear;
+  readonly riderN: number;
+  readonly motorN: number;
+  readonly phaseA: number;
+  readonly batteryW: number;
+}
+
+/**
+ * What the legs do while a speed is held: give the rider's power, or as little as the controls let them,
+ * which is nothing, or with help in proportion their share of the load.
+ */
+export type Legs = 'helping' | 'resting';
+
+function riderShare(machine: Machine, gear: Gear, v: number, load: number, legs: Legs): number {
+  const most = Math.min(riderForce(machine.rider, gear, machine.chainEfficiency, v), Math.max(0, load));
+  if (legs === 'helping') return most;
+  return Math.min(most, machine.assistRatio === Infinity ? 0 : load / (1 + machine.assistRatio));
+}
+
+/** The ways of holding `v` on the level, least battery power first. A hub has one: the rider's best gear. */
+export function waysToHold(machine: Machine, v: number, legs: Legs): readonly Way[] {
+  const load = roadForce(machine.road, v, 0);
+  const ways = machine.gears.map((gear): Way => {
+    const riderN = riderShare(machine, gear, v, load, legs);
+    const motorN = load - riderN;
+    const phaseA = partThrottleAmps(machine, gear, v, motorN);
+    return { gear, riderN, motorN, phaseA, batteryW: electricalWatts(machine, gear, phaseA, v) };
+  });
+  ways.sort((a, b) => a.batteryW - b.batteryW);
+  return machine.kind === 'mid-drive' ? ways : ways.slice(0, 1);
+}
+
+/** The first way that full throttle reaches with this supply. */
+export function wayAt(machine: Machine, ways: readonly Way[], supply: Supply, v: number): Way | undefined {
+  return ways.find((way) => {
+    // Lamps and standby take their share even where the motor rests.
+    if (batteryAmps(supply, way.batteryW) === Infinity) return false;
+    if (way.phaseA === 0) return true;
+    return operatingPoint(machine, way.gear, supply, v).forceN >= way.motorN - FORCE_HAIR;
+  });
+}
+
+/** What stops the machine from holding a speed: the limit in the gear that comes nearest. */
+export function limitAt(machine: Machine, ways: readonly Way[], supply: Supply, v: number): Limit {
+  let nearest = Infinity;
+  let limit: Limit = 'no-motor';
+  for (const way of ways) {
+    if (batteryAmps(supply, way.batteryW) === Infinity) return 'pack-power';
+    const point = operatingPoint(machine, way.gear, supply, v);
+    if (way.motorN - point.forceN < nearest) {
+      nearest = way.motorN - point.forceN;
+      limit = point.limit;
+    }
+  }
+  return limit;
+}
