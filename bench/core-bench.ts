@@ -56,7 +56,6 @@ function searchedAmps(machine: Machine, supply: Supply, v: number): number {
   const emf = motor.kt * gear.motorRatio * v;
   const ib = Math.min(
     limits.batteryA,
-    limits.bmsA,
     (supply.openVolts - limits.lowVolts) / supply.ohm,
     supply.openVolts / (2 * supply.ohm),
   );

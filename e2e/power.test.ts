@@ -65,11 +65,11 @@ describe('charging', () => {
     expect(await text('main')).toContain('57.6');
     expect(await page.$$eval('[data-testid=charge-card] tbody tr', (all) => all.length)).toBe(11);
     await page.emulateMediaType('print');
-    const pdf = await page.pdf({ format: 'a4' });
-    expect(pdf.length).toBeGreaterThan(10_000);
     expect(await page.$eval('main button', (b) => getComputedStyle(b.parentElement ?? b).display)).toBe(
       'none',
     );
+    const pdf = await page.pdf({ format: 'a4' });
+    expect(pdf.length).toBeGreaterThan(10_000);
     expect(page.url()).toContain(id);
   });
 });

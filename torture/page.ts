@@ -11,6 +11,7 @@ const FIELDS = ['brief.riderMassKg', 'brief.loadMassKg'] as const;
 type Field = (typeof FIELDS)[number];
 /** Where a window stands still before it is asked, ms. */
 const PATIENCE_MS = 60_000;
+const SETTLED_MS = 500;
 
 type Browser = Awaited<ReturnType<typeof launch>>;
 
@@ -26,7 +27,12 @@ async function settle(page: Page, random: Chance): Promise<boolean> {
   await page.bringToFront();
   while (Date.now() < until) {
     const state = await stateOf(page);
-    if (state === 'saved') return true;
+    // What was typed last may not stand on the screen of a busy machine yet: it has to stay saved for a while.
+    if (state === 'saved') {
+      await pause(SETTLED_MS);
+      if ((await stateOf(page)) === 'saved') return true;
+      continue;
+    }
     if (state === 'conflict') {
       const words = random.next() < 0.5 ? 'Go on with this window’s' : 'Take the other window’s';
       for (const button of await page.$$('[role=dialog] button'))

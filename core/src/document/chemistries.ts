@@ -14,8 +14,8 @@ export interface ChemistryData {
   readonly chargeFactor: readonly number[];
   /** Temperature constant of the resistance, K. */
   readonly arrheniusK: number;
-  /** Capacity at -20, -10, 0, 10, 25 C, as a share of the rated. */
-  readonly coldCapacity: readonly number[];
+  /** Charge within reach at any current at -20, -10, 0, 10, 25 C, as a share of that at 25 C. */
+  readonly coldReach: readonly number[];
   /** Peukert exponent on the 20 h rate; 1 for none. */
   readonly peukert: number;
 }
@@ -31,7 +31,7 @@ export const CHEMISTRIES: Readonly<Record<Chemistry, ChemistryData>> = {
     ohmAh: 0.11,
     chargeFactor: [2.2, 1.35, 1.1, 1, 1.05],
     arrheniusK: 2300,
-    coldCapacity: [0.62, 0.77, 0.88, 0.95, 1],
+    coldReach: [0.75, 0.86, 0.93, 0.97, 1],
     peukert: 1,
   },
   'nmc-power': {
@@ -42,7 +42,7 @@ export const CHEMISTRIES: Readonly<Record<Chemistry, ChemistryData>> = {
     ohmAh: 0.055,
     chargeFactor: [2.2, 1.35, 1.1, 1, 1.05],
     arrheniusK: 2300,
-    coldCapacity: [0.62, 0.77, 0.88, 0.95, 1],
+    coldReach: [0.75, 0.86, 0.93, 0.97, 1],
     peukert: 1,
   },
   lmo: {
@@ -53,7 +53,7 @@ export const CHEMISTRIES: Readonly<Record<Chemistry, ChemistryData>> = {
     ohmAh: 0.07,
     chargeFactor: [2.2, 1.35, 1.1, 1, 1.05],
     arrheniusK: 2300,
-    coldCapacity: [0.62, 0.77, 0.88, 0.95, 1],
+    coldReach: [0.75, 0.86, 0.93, 0.97, 1],
     peukert: 1,
   },
   lfp: {
@@ -64,7 +64,7 @@ export const CHEMISTRIES: Readonly<Record<Chemistry, ChemistryData>> = {
     ohmAh: 0.045,
     chargeFactor: [2.5, 1.4, 1.15, 1, 1.05],
     arrheniusK: 2900,
-    coldCapacity: [0.5, 0.68, 0.83, 0.92, 1],
+    coldReach: [0.65, 0.79, 0.89, 0.95, 1],
     peukert: 1,
   },
   'lead-acid': {
@@ -75,7 +75,7 @@ export const CHEMISTRIES: Readonly<Record<Chemistry, ChemistryData>> = {
     ohmAh: 0.072,
     chargeFactor: [3, 2.1, 1.7, 1.2, 1],
     arrheniusK: 1300,
-    coldCapacity: [0.5, 0.65, 0.79, 0.89, 1],
+    coldReach: [0.55, 0.68, 0.81, 0.91, 1],
     peukert: 1.2,
   },
 };

@@ -17,6 +17,12 @@ export type Chemistry = z.infer<typeof chemistry>;
 /** A pack is bought as it is, or made up from cells. */
 export const packMake = z.enum(['ready', 'cells']);
 
+/** Where a pack is between rides: it starts at the temperature of that place. */
+export const packKept = z.enum(['indoors', 'outside', 'unknown']);
+
+/** What is round a pack on a ride, by which it keeps its own warmth. */
+export const packCover = z.enum(['case', 'bag', 'bare']);
+
 /** How several packs are joined: one after the other by hand, through diodes, or directly. */
 export const joinHow = z.enum(['switch', 'combiner', 'parallel']);
 export type JoinHow = z.infer<typeof joinHow>;

@@ -11,6 +11,7 @@ import type { Known, KnownBuild, KnownPack } from './known-build.ts';
 import type { PackDocument } from './pack.ts';
 import type { FallbackContext, QuantitySpec, Sourced } from './quantity-spec.ts';
 import { countsUnder } from './counts-when.ts';
+import { briefSpecs } from './brief.ts';
 import { donorSpecs, wheelbaseOf } from './donor.ts';
 import { motorDefaults } from './motor-defaults.ts';
 import { ladenCentre } from './frame-of.ts';
@@ -44,6 +45,9 @@ function known(path: QuantityPath, spec: QuantitySpec, entered: Sourced, context
   };
 }
 
+const said = (quantity: Sourced): number | undefined =>
+  quantity.source === 'unknown' ? undefined : quantity.value;
+
 /** Volts of a pack of which nothing is known. Common practice. */
 const USUAL_VOLTS = 48;
 
@@ -55,20 +59,26 @@ function packContext({
   nominalV: volts,
   cellsInSeries: cells,
   capacityAh,
-}: Pick<PackDocument, 'chemistry' | 'nominalV' | 'cellsInSeries' | 'capacityAh'>) {
+  kept,
+  ageYears,
+  cycles,
+}: Pick<
+  PackDocument,
+  'chemistry' | 'nominalV' | 'cellsInSeries' | 'capacityAh' | 'kept' | 'ageYears' | 'cycles'
+>) {
   const perCell = LABEL_V_PER_CELL[chemistry];
   const byCells = cells.source === 'unknown' ? USUAL_VOLTS : cells.value * perCell;
   const nominalV = volts.source === 'unknown' ? byCells : volts.value;
   return {
     chemistry,
+    kept,
+    ageYears: said(ageYears),
+    cycles: said(cycles),
     nominalV,
     cellsInSeries: cells.source !== 'unknown' ? cells.value : Math.max(1, Math.round(nominalV / perCell)),
     capacityAh: capacityAh.source === 'unknown' ? USUAL_AH : capacityAh.value,
   };
 }
-
-const said = (quantity: Sourced): number | undefined =>
-  quantity.source === 'unknown' ? undefined : quantity.value;
 
 /** All constants of the motor, by what is known of it. */
 function motorOf({ drive, donor, controller }: BuildDocument, size: { beadMm: number; tyreMm: number }) {
@@ -109,6 +119,7 @@ function fallbackContext(build: BuildDocument): FallbackContext {
     brushed: build.drive.commutation === 'brushes',
     motor: motorOf(build, size),
     ...packContext(build.packs[0]),
+    airC: said(build.brief.temperatureC) ?? briefSpecs.temperatureC.fallback,
     ...size,
     wheelbaseMm: wheelbaseMm.source === 'unknown' ? wheelbaseOf(style) : wheelbaseMm.value,
     rearRadiusMm: size.beadMm / 2 + size.tyreMm,

@@ -2,8 +2,9 @@ import { firstOf } from '../quantity/first-of.ts';
 import * as z from 'zod';
 import { cell } from './cell.ts';
 import { charger } from './charging.ts';
-import { chemistry, joinHow, packMake, packPlace } from './choices.ts';
+import { answer, chemistry, joinHow, packCover, packKept, packMake, packPlace } from './choices.ts';
 import { PACK_PART_TYPES } from './part-types.ts';
+import { healthByAge } from './pack-age.ts';
 import { AMPS_PER_AH } from './per-cell.ts';
 import { NO_DEFAULT, quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
@@ -14,8 +15,20 @@ const perAh =
 
 const C_RATE_ORIGIN = 'common practice: so many amps per amp-hour of the chemistry';
 
+/** A pack kept indoors, C. Common practice. */
+const INDOORS_C = 18;
+/** Of a pack of which neither age nor use is known, %. From memory. */
+const UNKNOWN_HEALTH = 85;
+
 /** Amp-hours of a pack of which nothing is known. Common practice. */
 export const USUAL_AH = 13;
+
+const usualHealth = ({ chemistry, ageYears, cycles }: FallbackContext): number =>
+  ageYears === undefined ? UNKNOWN_HEALTH : Math.round(100 * healthByAge(chemistry, ageYears, cycles));
+const healthBecause = ({ ageYears, cycles }: FallbackContext): string =>
+  ageYears === undefined
+    ? 'neither age nor use is known: 85 %, from memory'
+    : `${String(ageYears)} years and ${cycles === undefined ? 'a usual number of' : String(cycles)} full charges, from memory`;
 
 /** One box of the pack. */
 export const packBoxSpecs = {
@@ -133,6 +146,28 @@ export const packSpecs = {
     fallback: 25,
     origin: 'from memory, 20 to 30 mohm',
   },
+  ageYears: {
+    label: 'Age of the pack',
+    unit: 'years',
+    min: 0,
+    max: 40,
+    plausible: [0, 10],
+    step: 0.5,
+    stays: true,
+    fallback: 2,
+    origin: NO_DEFAULT,
+  },
+  cycles: {
+    label: 'Full charges so far',
+    unit: '1',
+    min: 0,
+    max: 20_000,
+    plausible: [0, 1000],
+    step: 10,
+    stays: true,
+    fallback: 150,
+    origin: NO_DEFAULT,
+  },
   healthPct: {
     label: 'Capacity left by age',
     unit: '%',
@@ -140,8 +175,21 @@ export const packSpecs = {
     max: 105,
     plausible: [60, 100],
     step: 1,
-    fallback: 95,
-    origin: 'common practice, a young pack',
+    fallback: usualHealth,
+    origin: 'by age and full charges; 85 % where neither is known (from memory)',
+    because: healthBecause,
+  },
+  startC: {
+    label: 'Pack, at the start of a ride',
+    unit: 'C',
+    min: -30,
+    max: 60,
+    plausible: [-15, 40],
+    step: 1,
+    fallback: (c: FallbackContext) => (c.kept === 'outside' ? c.airC : INDOORS_C),
+    origin: 'kept indoors at 18 °C unless told; outside, that of the air (common practice)',
+    because: (c: FallbackContext) =>
+      c.kept === 'outside' ? 'stood outside: that of the air' : 'kept indoors at 18 °C, common practice',
   },
   chargeLimitPct: {
     label: 'Charged to',
@@ -197,6 +245,10 @@ export const pack = z.strictObject({
   name: z.string().max(80),
   chemistry,
   make: packMake.default('ready'),
+  kept: packKept.default('unknown'),
+  cover: packCover.default('case'),
+  /** A protection board that opens when too much flows; lead-acid has none unless told. */
+  board: answer.default('unknown'),
   /** Boxes of one size that share the pack's mass equally. */
   boxes: z.array(packBox).min(1).max(MOST_BOXES),
   cell: cell.prefault({}),

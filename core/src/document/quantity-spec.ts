@@ -11,6 +11,12 @@ export interface FallbackContext {
   readonly motor: MotorDefaults;
   readonly brushed: boolean;
   readonly chemistry: Chemistry;
+  /** Of the pack in question: where it stands between rides, its age in years and its cycles; undefined is unknown. */
+  readonly kept: 'indoors' | 'outside' | 'unknown';
+  readonly ageYears: number | undefined;
+  readonly cycles: number | undefined;
+  /** Of the air. */
+  readonly airC: number;
   readonly nominalV: number;
   readonly cellsInSeries: number;
   readonly capacityAh: number;

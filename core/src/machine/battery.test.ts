@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { CHEMISTRIES } from '../document/chemistries.ts';
-import { coldAgedCapacityAh, fullChargeVolts, peukertFactor, supplyAt, type Pack } from './battery.ts';
+import {
+  fullChargeVolts,
+  leastCharge,
+  packWarmed,
+  peukertFactor,
+  supplyAt,
+  wholeCapacityAh,
+  type Pack,
+} from './battery.ts';
 
 const pack: Pack = {
   chemistry: 'nmc',
@@ -68,12 +76,65 @@ describe('resistance', () => {
   });
 });
 
+/** Amp-hours at a constant current until the terminals are at 3.1 V a cell or the rest is out of reach. */
+function given(one: Pack, amps: number): { ah: number; endC: number } {
+  let [charge, cellC, ah] = [1, one.temperatureC, 0];
+  const dt = 10;
+  for (;;) {
+    const { openVolts, ohm } = supplyAt(one, charge, cellC);
+    if (openVolts - amps * ohm < 3.1 * one.cellsInSeries || charge <= leastCharge(one.chemistry, cellC))
+      return { ah, endC: cellC };
+    charge -= (amps * dt) / 3600 / wholeCapacityAh(one);
+    ah += (amps * dt) / 3600;
+    cellC = packWarmed(one, cellC, amps * amps * (ohm - one.wiringOhm), dt);
+  }
+}
+
 describe('capacity', () => {
-  it('falls with age and cold', () => {
-    expect(coldAgedCapacityAh(pack)).toBe(10);
-    expect(coldAgedCapacityAh({ ...pack, health: 0.8 })).toBeCloseTo(8, 12);
-    expect(coldAgedCapacityAh({ ...pack, temperatureC: -20 })).toBeCloseTo(6.2, 12);
-    expect(coldAgedCapacityAh({ ...pack, temperatureC: 40 })).toBe(10);
+  it('falls with age; what the cold holds back is left in it', () => {
+    expect(wholeCapacityAh(pack)).toBe(10);
+    expect(wholeCapacityAh({ ...pack, health: 0.8 })).toBeCloseTo(8, 12);
+    expect(wholeCapacityAh({ ...pack, temperatureC: -20 })).toBe(10);
+    expect(leastCharge('nmc', -20)).toBeCloseTo(0.25, 12);
+    expect(leastCharge('lead-acid', 0)).toBeCloseTo(0.19, 12);
+    expect(leastCharge('lfp', 40)).toBe(0);
+  });
+
+  // Worked beforehand for cells without leads: amp-hours for each amp-hour, to 3.1 V.
+  it.each([
+    [-20, 0.2, 0.75],
+    [-10, 0.2, 0.86],
+    [0, 0.2, 0.93],
+    [25, 0.2, 0.96],
+    [-20, 1, 0.67],
+    [-10, 1, 0.81],
+    [0, 1, 0.87],
+    [25, 1, 0.92],
+  ])('of energy cells at %s °C and %s C is about %s of it', (temperatureC, rate, share) => {
+    const cells: Pack = { ...pack, wiringOhm: 0, temperatureC };
+    expect(given(cells, rate * 10).ah / 10).toBeCloseTo(share, 1.6);
+  });
+
+  // Worked beforehand: 13 cells in series of 13 Ah, 3.8 kg in a case of 0.146 m2, in air of -10 °C.
+  it.each([
+    [12, 'as cold as the air all the time', undefined, -10, 10.6],
+    [12, 'stood outside and warming itself', 6, -10, 11.7],
+    [12, 'kept indoors', 6, 18, 11.8],
+    [20, 'as cold as the air all the time', undefined, -10, 7.4],
+    [20, 'stood outside and warming itself', 6, -10, 11.3],
+  ])('at %s A, %s, is what its own heat makes of it', (amps, _how, loss, temperatureC, ah) => {
+    const warms = loss === undefined ? {} : { warms: { heatJK: 3.8 * 950, lossWK: loss * 0.146, airC: -10 } };
+    const whole: Pack = { ...pack, capacityAh: 13, wiringOhm: 0.025, temperatureC, ...warms };
+    expect(Math.abs(given(whole, amps).ah / ah - 1)).toBeLessThan(0.06);
+  });
+
+  it('warms to its end with its own time constant', () => {
+    const warms = { heatJK: 3610, lossWK: 0.876, airC: 0 };
+    const one = { ...pack, warms };
+    // 12 A in 0.11 ohm are 15.84 W: 18 K in the end; after one time constant 63 % of it.
+    expect(packWarmed(one, 0, 15.84, 1e6)).toBeCloseTo(18.08, 2);
+    expect(packWarmed(one, 0, 15.84, 3610 / 0.876)).toBeCloseTo(18.08 * (1 - Math.exp(-1)), 2);
+    expect(packWarmed(pack, 7, 100, 1000)).toBe(7);
   });
 });
 

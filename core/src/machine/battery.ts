@@ -18,7 +18,17 @@ export interface Pack {
   readonly wiringOhm: number;
   /** One series group at half charge and 25 C, where it is known of the cells; else the chemistry's usual. */
   readonly groupOhm?: number;
+  /** Of its cells, as a ride begins. */
   readonly temperatureC: number;
+  /** How it warms by its own loss; absent where it stays as it is. */
+  readonly warms?: PackWarmth;
+}
+
+/** A pack as one body, SI: heat to warm it, heat to the air for each kelvin, and the air, C. */
+export interface PackWarmth {
+  readonly heatJK: number;
+  readonly lossWK: number;
+  readonly airC: number;
 }
 
 /** The pack at one state of charge: an ideal source behind a resistance. */
@@ -30,19 +40,37 @@ export interface Supply {
 /** End-of-charge volts, for example ten lithium cells at 4.2 V: 42.0 V. */
 export const fullChargeVolts = (pack: Pack): number => CHEMISTRIES[pack.chemistry].fullV * pack.cellsInSeries;
 
-/** Usable capacity in Ah at the pack's age and temperature, before the cut-off is considered. */
-export const coldAgedCapacityAh = (pack: Pack): number =>
-  pack.capacityAh *
-  pack.health *
-  interpolate(COLD_STEPS, CHEMISTRIES[pack.chemistry].coldCapacity, pack.temperatureC);
+/** Whole capacity at the pack's age in Ah, as at 25 C; what the cold puts out of reach is left in it (see `leastCharge`). */
+export const wholeCapacityAh = (pack: Pack): number => pack.capacityAh * pack.health;
+
+/**
+ * State of charge below which nothing is to be had at a cell temperature, whatever the current: 1 less the reach. A pack
+ * that warms on the way gets that charge back; the sag in the cold is the resistance's.
+ */
+export const leastCharge = (chemistry: Chemistry, cellC: number): number =>
+  1 - interpolate(COLD_STEPS, CHEMISTRIES[chemistry].coldReach, cellC);
+
+/** How much the cells' resistance grows in the cold: exp(B (1/T - 1/298.15)). */
+export const coldFactor = (chemistry: Chemistry, cellC: number): number =>
+  Math.exp(CHEMISTRIES[chemistry].arrheniusK * (1 / (cellC + ZERO_CELSIUS_K) - 1 / 298.15));
+
+/**
+ * Temperature of a pack after `seconds` of an even loss in its cells, exactly: towards air + loss / (U A), with the
+ * time constant m c / (U A). Derived.
+ */
+export function packWarmed({ warms }: Pack, fromC: number, lossW: number, seconds: number): number {
+  if (warms === undefined) return fromC;
+  const end = warms.airC + lossW / warms.lossWK;
+  return end + (fromC - end) * Math.exp((-seconds * warms.lossWK) / warms.heatJK);
+}
 
 /**
  * Open-circuit volts and resistance at states of charge 0 to 1:
  * Rb = S (ohm of a group: its own, or ohm Ah / Ah) k(charge) exp(B (1/T - 1/298.15)) age + wiring.
  */
-export function supplyOf(pack: Pack): (charge: number) => Supply {
+export function supplyOf(pack: Pack, cellC = pack.temperatureC): (charge: number) => Supply {
   const data = CHEMISTRIES[pack.chemistry];
-  const cold = Math.exp(data.arrheniusK * (1 / (pack.temperatureC + ZERO_CELSIUS_K) - 1 / 298.15));
+  const cold = coldFactor(pack.chemistry, cellC);
   const age = 1 + AGE_RESISTANCE * Math.max(0, 1 - pack.health);
   const cells = pack.cellsInSeries * (pack.groupOhm ?? data.ohmAh / pack.capacityAh);
   return (charge) => ({
@@ -51,8 +79,9 @@ export function supplyOf(pack: Pack): (charge: number) => Supply {
   });
 }
 
-/** The supply at one state of charge. */
-export const supplyAt = (pack: Pack, charge: number): Supply => supplyOf(pack)(charge);
+/** The supply at one state of charge, and at a temperature of its cells. */
+export const supplyAt = (pack: Pack, charge: number, cellC = pack.temperatureC): Supply =>
+  supplyOf(pack, cellC)(charge);
 
 /**
  * How much faster charge drains than the current says, by Peukert's law (1897) on the 20 h rate:

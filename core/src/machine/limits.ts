@@ -18,6 +18,7 @@ export type Limit = (typeof LIMITS)[number];
 /** The controller's limits and the pack's, SI. */
 export interface Limits {
   readonly batteryA: number;
+  /** Carried by the protection for ever, A; Infinity without a board. It trips, and does not limit: see `trips.ts`. */
   readonly bmsA: number;
   readonly phaseA: number;
   /** Watts taken from the pack; Infinity when not limited. */

@@ -6,7 +6,7 @@ import { knownBuild } from '../document/known.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { accessoryWatts } from './accessories.ts';
 import { airDensity } from './air.ts';
-import { supplyAt, type Pack } from './battery.ts';
+import { supplyAt, type Pack, type PackWarmth } from './battery.ts';
 import { merged, sameKind } from './joined-packs.ts';
 import { gears, type Gear } from './driveline.ts';
 import type { Limits } from './limits.ts';
@@ -86,8 +86,23 @@ function groupOhm(document: PackDocument, { cell }: KnownPack): number | undefin
   );
 }
 
-/** One pack of a build, at the brief's temperature. */
-function packAboard(document: PackDocument, known: KnownPack, temperatureC: number): PackAboard {
+/** Heat that a kelvin takes, J/kgK, and heat lost to the air by what is round the pack, W/m2K. From memory. */
+const PACK_HEAT = { lithium: 950, lead: 800 } as const;
+const PACK_LOSS: Readonly<Record<PackDocument['cover'], number>> = { case: 6, bag: 3, bare: 10 };
+
+/** A pack as one warm body, by its mass and the outside of its boxes. */
+function packWarmth({ chemistry, cover, boxes }: PackDocument, known: KnownPack, airC: number): PackWarmth {
+  const [l, h, w] = [known.boxLengthMm, known.boxHeightMm, known.boxWidthMm].map((side) => side.value / 1000);
+  const area = 2 * boxes.length * ((l ?? 0) * (h ?? 0) + (h ?? 0) * (w ?? 0) + (l ?? 0) * (w ?? 0));
+  return {
+    heatJK: known.massKg.value * PACK_HEAT[chemistry === 'lead-acid' ? 'lead' : 'lithium'],
+    lossWK: PACK_LOSS[cover] * area,
+    airC,
+  };
+}
+
+/** One pack of a build. */
+function packAboard(document: PackDocument, known: KnownPack, airC: number): PackAboard {
   const ohm = groupOhm(document, known);
   return {
     pack: {
@@ -96,25 +111,30 @@ function packAboard(document: PackDocument, known: KnownPack, temperatureC: numb
       capacityAh: known.capacityAh.value,
       health: known.healthPct.value / 100,
       wiringOhm: known.wiringMohm.value / 1000,
-      temperatureC,
+      temperatureC: known.startC.value,
+      warms: packWarmth(document, known, airC),
       ...(ohm === undefined ? {} : { groupOhm: ohm }),
     },
-    bmsA: known.bmsCurrentA.value,
+    bmsA: hasBoard(document) ? known.bmsCurrentA.value : Infinity,
     charge: known.chargeLimitPct.value / 100,
   };
 }
 
+/** A pack has a protection board unless it is said to have none; lead-acid has none unless it is said to have one. */
+export const hasBoard = ({ board, chemistry }: PackDocument): boolean =>
+  board === 'yes' || (board === 'unknown' && chemistry !== 'lead-acid');
+
 /** All packs of a build, in the order of use. */
 export function packsAboard(build: BuildDocument, known: KnownBuild): readonly [PackAboard, ...PackAboard[]] {
-  const temperatureC = known.brief.temperatureC.value;
+  const airC = known.brief.temperatureC.value;
   const [first, ...rest] = build.packs;
   return [
-    packAboard(first, known.packs[0], temperatureC),
-    ...rest.map((pack, i) => packAboard(pack, known.packs[i + 1] ?? known.packs[0], temperatureC)),
+    packAboard(first, known.packs[0], airC),
+    ...rest.map((pack, i) => packAboard(pack, known.packs[i + 1] ?? known.packs[0], airC)),
   ];
 }
 
-/** The first pack, at the brief's temperature. */
+/** The first pack. */
 export const firstPack = (build: BuildDocument, known: KnownBuild): Pack => packsAboard(build, known)[0].pack;
 
 /** Mass of the finished machine without rider and load, kg. */

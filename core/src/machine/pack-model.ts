@@ -1,6 +1,6 @@
 import { CHEMISTRIES } from '../document/chemistries.ts';
 import {
-  coldAgedCapacityAh,
+  wholeCapacityAh,
   fullChargeVolts,
   peukertFactor,
   supplyOf,
@@ -16,37 +16,39 @@ export interface PackModel {
   readonly wiringOhm: number;
   /** At charges 0, 0.05 ... 1; between them both run straight, since their own tables do. */
   readonly volts: Float64Array;
-  readonly ohms: Float64Array;
+  /** Of the cells alone, at 25 C. */
+  readonly cellOhms: Float64Array;
 }
 
 /** Every step of the chemistry's tables falls on one of these. */
 const STEPS = 20;
 
-/** Makes a pack ready. Same values as `supplyAt` at every charge. */
+/** Makes a pack ready. Same values as `supplyAt` at every charge and temperature. */
 export function packModel(pack: Pack): PackModel {
-  const supply = supplyOf(pack);
+  const supply = supplyOf(pack, 25);
   const at = Array.from({ length: STEPS + 1 }, (_, i) => supply(i / STEPS));
   return {
     pack,
-    capacityAs: coldAgedCapacityAh(pack) * 3600,
+    capacityAs: wholeCapacityAh(pack) * 3600,
     fullVolts: fullChargeVolts(pack),
     wiringOhm: pack.wiringOhm,
     volts: new Float64Array(at.map((s) => s.openVolts)),
-    ohms: new Float64Array(at.map((s) => s.ohm)),
+    cellOhms: new Float64Array(at.map((s) => s.ohm - pack.wiringOhm)),
   };
 }
 
-/** Writes the supply at a charge into `out`. */
+/** Writes the supply at a charge into `out`; `cold` is how much its cells' resistance has grown in the cold. */
 export function readSupply(
   model: PackModel,
   charge: number,
+  cold: number,
   out: { openVolts: number; ohm: number },
 ): Supply {
   const x = Math.max(0, Math.min(1, charge)) * STEPS;
   const i = Math.min(STEPS - 1, Math.floor(x));
   const t = x - i;
   out.openVolts = (model.volts[i] ?? 0) * (1 - t) + (model.volts[i + 1] ?? 0) * t;
-  out.ohm = (model.ohms[i] ?? 0) * (1 - t) + (model.ohms[i + 1] ?? 0) * t;
+  out.ohm = ((model.cellOhms[i] ?? 0) * (1 - t) + (model.cellOhms[i + 1] ?? 0) * t) * cold + model.wiringOhm;
   return out;
 }
 

@@ -22,7 +22,7 @@ export interface Regeneration {
 /** A motor that a freewheel parts from the wheel gives nothing back; nor does a controller that does not say so. */
 export function regenerationOf(
   build: BuildDocument,
-  { controller, packs, brief }: KnownBuild,
+  { controller, packs }: KnownBuild,
 ): Regeneration | undefined {
   // A chopper of one switch and one diode carries current one way only.
   if (build.drive.commutation === 'brushes') return undefined;
@@ -30,7 +30,6 @@ export function regenerationOf(
   const unknown = build.controller.regenA.source === 'unknown';
   // Nothing is worked out from an unknown limit: it is then left out, which errs on the short side.
   if (unknown) return undefined;
-  const taken =
-    packs[0].maxChargeA.value * coldChargeShare(build.packs[0].chemistry, brief.temperatureC.value);
+  const taken = packs[0].maxChargeA.value * coldChargeShare(build.packs[0].chemistry, packs[0].startC.value);
   return { batteryA: Math.min(controller.regenA.value, taken) };
 }

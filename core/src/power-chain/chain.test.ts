@@ -92,11 +92,12 @@ describe('the current chain', () => {
 
   it('is the cells once they are too few: 2 of 8 A side by side for 20 A', () => {
     const build = whole({
-      pack: { make: 'cells', cellsInSeries: 13 },
+      pack: { make: 'cells', cellsInSeries: 13, healthPct: 100, startC: 25 },
       cell: { parallel: 2, continuousA: 8, peakA: 9, capacityAh: 3.4 },
     });
     expect(chainOf(build).weakest?.id).toBe('cells');
-    expect(link(build, 'cells').margin).toBeCloseTo(16 / 20 - 1, 9);
+    // The cells sag so far that the hill has a little less than the whole.
+    expect(link(build, 'cells').margin).toBeCloseTo(16 / 20 - 1, 3);
     expect(evaluate(build).figures.find((f) => f.id === 'weakest')).toMatchObject({
       words: 'Cells',
       state: 'stop',

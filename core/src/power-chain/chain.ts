@@ -1,7 +1,7 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { KnownBuild, KnownPack } from '../document/known-build.ts';
 import type { PackDocument } from '../document/pack.ts';
-import type { Machine } from '../machine/machine.ts';
+import { hasBoard, type Machine } from '../machine/machine.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
 import { batteryDemand, phaseDemand, type Demand } from './demand.ts';
 import { leadAmps, plugAmps } from './leads.ts';
@@ -94,7 +94,9 @@ const cellsLinks = (scene: Scene): readonly Link[] =>
   );
 
 const protectionLinks = (scene: Scene): readonly Link[] =>
-  carrying(scene).map(({ index, packs }) => {
+  carrying(scene).flatMap(({ index, packs }) => {
+    // Without a board nothing opens: that is a check of its own.
+    if (packs.every(({ document }) => !hasBoard(document))) return [];
     const amps = sum(packs, (k) => k.bmsCurrentA.value);
     return link({
       id: 'bms',

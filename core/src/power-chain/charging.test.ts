@@ -2,13 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CHEMISTRIES } from '../document/chemistries.ts';
 import { chemistry } from '../document/choices.ts';
-import {
-  coldAgedCapacityAh,
-  fullChargeVolts,
-  peukertFactor,
-  supplyAt,
-  type Pack,
-} from '../machine/battery.ts';
+import { wholeCapacityAh, fullChargeVolts, peukertFactor, supplyAt, type Pack } from '../machine/battery.ts';
 import { chargePlan } from './charge-plan.ts';
 import { solved } from '../test/ode.ts';
 import { RUNS, sample } from '../test/sample.ts';
@@ -82,7 +76,7 @@ describe('a charge', () => {
     const hoursPerCharge = (q: number): number[] => {
       const { openVolts, ohm } = supplyAt(p, q);
       // Ions lag: two and a half times the resistance on charge (from memory, as in the code).
-      return [coldAgedCapacityAh(p) / Math.min(charger.amps, (charger.volts - openVolts) / (2.5 * ohm))];
+      return [wholeCapacityAh(p) / Math.min(charger.amps, (charger.volts - openVolts) / (2.5 * ohm))];
     };
     const [hours = NaN] = await solved(hoursPerCharge, 0.1, [0], 0.95);
     // Two hundred equal steps by their middles: within a thousandth.

@@ -1,5 +1,5 @@
 import type { Chemistry } from '../document/choices.ts';
-import { coldAgedCapacityAh, supplyAt, type Pack } from '../machine/battery.ts';
+import { wholeCapacityAh, supplyAt, type Pack } from '../machine/battery.ts';
 
 /** What the wall gives to the pack. */
 export interface Charger {
@@ -55,7 +55,7 @@ const STEPS = 200;
  * from memory, so the taper is an estimate and the constant-current part is exact.
  */
 export function chargeRun(pack: Pack, charger: Charger, from: number, to: number): ChargeOutcome {
-  const capacity = coldAgedCapacityAh(pack);
+  const capacity = wholeCapacityAh(pack);
   const lag = LAG[pack.chemistry];
   const amps = (charge: number): number => {
     const { openVolts, ohm } = supplyAt(pack, charge);

@@ -1,7 +1,7 @@
 import type { Check } from '../check/check.ts';
 import { chargerChecks, regenChecks } from './charge-checks.ts';
 import { fuseChecks, inrushCheck, leadDrop } from './lead-checks.ts';
-import { controllerVolts, wholeBodies } from './pack-checks.ts';
+import { boards, controllerVolts, wholeBodies } from './pack-checks.ts';
 import { joiningChecks } from './joining-checks.ts';
 import type { PowerSubject } from './subject.ts';
 import { supplyChecks } from './supply-checks.ts';
@@ -10,6 +10,7 @@ import { supplyChecks } from './supply-checks.ts';
 export const powerChecks = (s: PowerSubject): readonly Check[] => [
   controllerVolts(s),
   ...wholeBodies(s),
+  ...boards(s),
   leadDrop(s),
   ...fuseChecks(s),
   inrushCheck(s),

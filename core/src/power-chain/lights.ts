@@ -3,7 +3,7 @@ import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 import { accessoryDraw, accessoryWatts, type AccessoryDraw } from '../machine/accessories.ts';
 import { assembleKnown, firstPack } from '../machine/machine.ts';
-import { coldAgedCapacityAh, supplyAt } from '../machine/battery.ts';
+import { wholeCapacityAh, supplyAt } from '../machine/battery.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { constantSpeedRange } from '../ride/range.ts';
 
@@ -38,7 +38,7 @@ export function lightsVerdict(build: BuildDocument): LightsVerdict {
   const lightW = draws.filter((d) => d.accessory.light).reduce((sum, d) => sum + d.onW, 0);
   const left = range.holds ? range.endCharge : undefined;
   const share = left === undefined ? 0 : Math.max(0, left - PROTECTION_OPENS);
-  const wh = share * coldAgedCapacityAh(pack) * supplyAt(pack, (left ?? 0) / 2).openVolts;
+  const wh = share * wholeCapacityAh(pack) * supplyAt(pack, (left ?? 0) / 2).openVolts;
   return {
     draws,
     averageW,

@@ -1,4 +1,4 @@
-import { measured, told, type Check } from '../check/check.ts';
+import { asked, measured, told, type Check } from '../check/check.ts';
 import { qty } from '../quantity/phrase.ts';
 import { idOfPack, ofPack } from '../document/pack-names.ts';
 import { EDGE, highestVolts, type PowerSubject } from './subject.ts';
@@ -44,6 +44,33 @@ export const wholeBodies = ({ build, known }: PowerSubject): readonly Check[] =>
         remedy: ['Change the cells in series to a whole number of blocks.'],
         origin: 'derived',
         inputs: [cells],
+      }),
+    ];
+  });
+
+/** A pack without a board has nothing but the controller's cut-off between its cells and harm. */
+export const boards = ({ build, known }: PowerSubject): readonly Check[] =>
+  build.packs.flatMap(({ board, chemistry }, i) => {
+    if (chemistry === 'lead-acid' && board !== 'yes') return [];
+    return [
+      told({
+        id: idOfPack('board', i),
+        group: 'pack',
+        title: `Protection board${ofPack(build, i)}`,
+        state: board === 'no' ? 'look' : 'fine',
+        words: board === 'no' ? 'none' : 'has one',
+        limit: ['one, at or above the controller’s limit'],
+        why: [
+          'It opens when a cell is empty, too full, or gives too much; without it only the controller’s cut-off does.',
+        ],
+        remedy: ['Fit one, or watch every cell yourself, at every charge.'],
+        origin: 'common practice',
+        // A label read on it says that there is one.
+        inputs: [],
+        asked:
+          known.packs[i]?.bmsCurrentA.source === 'unknown'
+            ? [asked('whether the pack has a board', board)]
+            : [],
       }),
     ];
   });

@@ -46,6 +46,7 @@ const UNITS = {
   s: { dimension: 'time', factor: 1 },
   min: { dimension: 'time', factor: 60 },
   h: { dimension: 'time', factor: 3600 },
+  years: { dimension: 'age', factor: 1 },
   g: { dimension: 'mass', factor: 0.001 },
   uF: { dimension: 'capacitance', factor: 1 },
   J: { dimension: 'work', factor: 1 },

@@ -3,6 +3,7 @@ import { cadenceRpm } from '../machine/driveline.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
 import { coreDrag } from '../machine/motor.ts';
+import { opensAfter } from '../machine/trips.ts';
 import { batteryAmps, electricalWatts } from './operating-point.ts';
 import { steadySpeed } from './steady.ts';
 import type { GearChoice } from './traction.ts';
@@ -32,6 +33,8 @@ interface Climb {
   readonly energyWh: number;
   readonly motorN: number;
   readonly riderN: number;
+  /** Seconds until the pack's protection opens at what the hill takes; undefined where it carries it. */
+  readonly cutsOutAfter: number | undefined;
 }
 
 export type ClimbOutcome = Climb | { readonly climbs: false; readonly forceN: number; readonly limit: Limit };
@@ -77,5 +80,6 @@ export function climb(
     energyWh: (batteryW * seconds) / 3600,
     motorN: t.motorN,
     riderN: t.riderN,
+    cutsOutAfter: opensAfter(machine.limits.bmsA, batteryA),
   };
 }

@@ -21,6 +21,8 @@ const SLOWEST = 0.8;
 const POINTS = 40;
 /** Limits change over within this much speed, m/s. */
 const EDGE = 1e-3;
+/** Limits that may change between two neighbouring points. */
+const MOST_CHANGES = 6;
 
 function pointAt(machine: Machine, charge: number, choice: GearChoice, v: number): GradePoint {
   const t = traction(machine, supplyAt(machine.pack, charge), v, choice);
@@ -47,12 +49,16 @@ export function gradeCurve(machine: Machine, charge: number, choice: GearChoice)
   for (let i = 0; i <= POINTS; i += 1) {
     const v = fastest + ((SLOWEST - fastest) * i) / POINTS;
     const point = pointAt(machine, charge, choice, v);
-    const before = points.at(-1);
-    if (before !== undefined && before.limit !== point.limit) {
-      const same = (u: number): boolean => pointAt(machine, charge, choice, u).limit === before.limit;
-      const edge = lastTrue(same, before.v, v, EDGE);
+    let before = points.at(-1);
+    // A third limit may bind for a short way between two points.
+    for (let n = 0; n < MOST_CHANGES && before !== undefined && before.limit !== point.limit; n += 1) {
+      const { limit, v: from } = before;
+      const same = (u: number): boolean => pointAt(machine, charge, choice, u).limit === limit;
+      const edge = lastTrue(same, from, v, EDGE);
       points.push(pointAt(machine, charge, choice, edge));
-      if (edge - EDGE > v) points.push(pointAt(machine, charge, choice, edge - EDGE));
+      if (edge - EDGE <= v) break;
+      before = pointAt(machine, charge, choice, edge - EDGE);
+      points.push(before);
     }
     points.push(point);
   }

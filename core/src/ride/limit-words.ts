@@ -34,6 +34,7 @@ export const RIDE_END_WORDS: Readonly<Record<RideEnd, string>> = {
   arrived: 'arrives',
   stalled: 'stalls',
   'cut-off': 'low-voltage cut-off',
+  'cut-out': 'the protection cuts out',
   empty: 'empty pack',
   charge: 'charge kept',
   time: 'time is up',

@@ -29,15 +29,11 @@ function currentAtCutoff(supply: Supply, limits: Limits, amps: number): number {
   return (amps * above) / (limits.foldVolts + amps * supply.ohm);
 }
 
-/** The battery side as a bound on battery amps: the least of controller, protection, cut-off and pack. */
+/** The battery side as a bound on battery amps: the least of controller, cut-off and pack. */
 function batteryBound(machine: Machine, supply: Supply): Bound {
   const { limits } = machine;
   let amps = limits.batteryA;
   let limit: Limit = 'battery-current';
-  if (limits.bmsA < amps) {
-    amps = limits.bmsA;
-    limit = 'pack-protection';
-  }
   const toCutoff = currentAtCutoff(supply, limits, amps);
   if (toCutoff < amps) {
     amps = toCutoff;

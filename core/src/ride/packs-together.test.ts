@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { chemistry } from '../document/choices.ts';
-import { coldAgedCapacityAh, supplyAt, type Pack } from '../machine/battery.ts';
+import { wholeCapacityAh, supplyAt, type Pack } from '../machine/battery.ts';
 import { merged, sameKind } from '../machine/joined-packs.ts';
 import { assemble } from '../machine/machine.ts';
 import { lightsVerdict } from '../power-chain/lights.ts';
@@ -128,8 +128,8 @@ describe('two packs on one bus', () => {
               return sum + s.amps.reduce((a, b) => a + b, 0) * (next - s.hours);
             }, 0);
             const gone =
-              (from[0] - (sharing.charges[0] ?? 0)) * coldAgedCapacityAh(first) +
-              (from[1] - (sharing.charges[1] ?? 0)) * coldAgedCapacityAh(second);
+              (from[0] - (sharing.charges[0] ?? 0)) * wholeCapacityAh(first) +
+              (from[1] - (sharing.charges[1] ?? 0)) * wholeCapacityAh(second);
             expect(Math.abs(gone - ampHours)).toBeLessThan(0.02 * Math.max(0.5, ampHours) + 0.02);
           }
           if (join === 'combiner')
@@ -147,7 +147,7 @@ describe('two packs on one bus', () => {
     const rates = (_h: number, [q1 = 0, q2 = 0]: readonly number[]): number[] => {
       const bus = busPoint([supplyAt(first, q1), supplyAt(second, q2)], watts, 'parallel');
       if (bus === undefined) throw new Error('no bus');
-      return [first, second].map((one, i) => -(bus.amps[i] ?? 0) / coldAgedCapacityAh(one));
+      return [first, second].map((one, i) => -(bus.amps[i] ?? 0) / wholeCapacityAh(one));
     };
     const [q1 = NaN, q2 = NaN] = await solved(rates, 0, [0.9, 0.9], sharing.hours);
     // Explicit steps of a hundredth of the charge: within half of one.

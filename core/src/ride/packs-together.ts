@@ -1,4 +1,12 @@
-import { coldAgedCapacityAh, peukertFactor, supplyAt, type Pack, type Supply } from '../machine/battery.ts';
+import {
+  leastCharge,
+  packWarmed,
+  peukertFactor,
+  supplyAt,
+  wholeCapacityAh,
+  type Pack,
+  type Supply,
+} from '../machine/battery.ts';
 
 /** Several packs on one bus at a moment. */
 export interface BusPoint {
@@ -91,15 +99,20 @@ export function sharePower(
   holds: (bus: Supply) => boolean,
   diodeV = 0,
 ): Sharing {
-  const capacity = packs.map(coldAgedCapacityAh);
+  const capacity = packs.map(wholeCapacityAh);
   let charges = [...from];
+  let cellsC = packs.map((pack) => pack.temperatureC);
+  const isEmpty = (k: number): boolean => {
+    const pack = packs[k];
+    return pack === undefined || (charges[k] ?? 0) <= leastCharge(pack.chemistry, cellsC[k] ?? 25);
+  };
   let [hours, outWh, lostWh, drawnWh] = [0, 0, 0, 0];
   const steps: SharePoint[] = [];
   for (let i = 0; i < MOST_STEPS; i += 1) {
-    const supplies = packs.map((pack, k) => supplyAt(pack, charges[k] ?? 0));
-    const usable = supplies.map((supply, k) => ((charges[k] ?? 0) > 0 ? supply : EMPTY));
+    const supplies = packs.map((pack, k) => supplyAt(pack, charges[k] ?? 0, cellsC[k]));
+    const usable = supplies.map((supply, k) => (isEmpty(k) ? EMPTY : supply));
     const now = busPoint(usable, watts, join, diodeV);
-    if (now === undefined || charges.every((charge) => charge <= 0)) break;
+    if (now === undefined || packs.every((_, k) => isEmpty(k))) break;
     const feeding = supplies.filter((_, k) => join === 'parallel' || (now.amps[k] ?? 0) > 0);
     if (feeding.length === 0 || !holds(sideBySide(feeding))) break;
     steps.push({ hours, charges, ...now });
@@ -122,6 +135,10 @@ export function sharePower(
       drawnWh += amps * supply.openVolts * dt;
     }
     charges = charges.map((charge, k) => clean(charge - (rates[k] ?? 0) * dt));
+    cellsC = packs.map((pack, k) => {
+      const lossW = (now.amps[k] ?? 0) ** 2 * ((supplies[k]?.ohm ?? 0) - pack.wiringOhm);
+      return packWarmed(pack, cellsC[k] ?? 25, lossW, dt * 3600);
+    });
   }
   return { steps, hours, charges, outWh, lostWh, drawnWh };
 }

@@ -1,4 +1,4 @@
-import type { Supply } from '../machine/battery.ts';
+import { coldFactor, leastCharge, packWarmed, type Supply } from '../machine/battery.ts';
 import type { Machine } from '../machine/machine.ts';
 import { chargeRate, packModel, readSupply, type PackModel } from '../machine/pack-model.ts';
 import { batteryAmps } from './operating-point.ts';
@@ -46,6 +46,9 @@ class OnePack implements PowerSource {
   private readonly own = { openVolts: 0, ohm: 0 };
   private readonly drawn: Drawn = { amps: 0, openW: 0, cellsW: 0, leadsW: 0 };
   private readonly drains: boolean;
+  private cellC: number;
+  private cold: number;
+  private least: number;
   charge: number;
   readonly bmsA: number;
 
@@ -54,7 +57,10 @@ class OnePack implements PowerSource {
     this.charge = charge;
     this.bmsA = bmsA;
     this.drains = draining === 'drains';
-    readSupply(model, charge, this.own);
+    this.cellC = model.pack.temperatureC;
+    this.cold = coldFactor(model.pack.chemistry, this.cellC);
+    this.least = leastCharge(model.pack.chemistry, this.cellC);
+    readSupply(model, charge, this.cold, this.own);
   }
   get supply(): Supply {
     return this.own;
@@ -66,7 +72,7 @@ class OnePack implements PowerSource {
     return this.charge < TAKES_BELOW;
   }
   get empty(): boolean {
-    return this.charge <= 0;
+    return this.charge <= this.least;
   }
   next(): boolean {
     return false;
@@ -82,9 +88,19 @@ class OnePack implements PowerSource {
     drawn.cellsW = amps * amps * (own.ohm - model.wiringOhm);
     if (this.drains) {
       this.charge -= chargeRate(model, amps) * dt;
-      readSupply(model, this.charge, own);
+      this.warm(drawn.cellsW, dt);
+      readSupply(model, this.charge, this.cold, own);
     }
     return drawn;
+  }
+  /** The cells warm by what they lose; what the cold held back is to be had again. */
+  private warm(cellsW: number, dt: number): void {
+    const { pack } = this.model;
+    const cellC = packWarmed(pack, this.cellC, cellsW, dt);
+    if (cellC === this.cellC) return;
+    this.cellC = cellC;
+    this.cold = coldFactor(pack.chemistry, cellC);
+    this.least = leastCharge(pack.chemistry, cellC);
   }
 }
 
@@ -143,6 +159,7 @@ class Combined implements PowerSource {
   private readonly models: readonly PackModel[];
   private readonly charges: number[];
   private readonly own: readonly Readable[];
+  private readonly cellsC: number[];
   private readonly diodeV: number;
   private readonly bus = { openVolts: 0, ohm: 0 };
   private readonly drawn: Drawn = { amps: 0, openW: 0, cellsW: 0, leadsW: 0 };
@@ -155,6 +172,7 @@ class Combined implements PowerSource {
     this.models = models;
     this.charges = [...charges];
     this.own = models.map(() => ({ openVolts: 0, ohm: 0 }));
+    this.cellsC = models.map((model) => model.pack.temperatureC);
     this.bmsA = bmsA;
     this.diodeV = diodeV;
     this.capacityAs = models.reduce((sum, m) => sum + m.capacityAs, 0);
@@ -170,19 +188,25 @@ class Combined implements PowerSource {
     );
   }
   get empty(): boolean {
-    return this.charges.every((charge) => charge <= 0);
+    return this.models.every((_, i) => this.isEmpty(i));
   }
   next(): boolean {
     return false;
   }
   private usable(): readonly Supply[] {
     // An empty pack is cut off by its protection.
-    return this.own.map((one, i) => ((this.charges[i] ?? 0) > 0 ? one : NOTHING));
+    return this.own.map((one, i) => (this.isEmpty(i) ? NOTHING : one));
+  }
+  private isEmpty(i: number): boolean {
+    const model = this.models[i];
+    if (model === undefined) return true;
+    return (this.charges[i] ?? 0) <= leastCharge(model.pack.chemistry, this.cellsC[i] ?? 25);
   }
   private read(): void {
     for (const [i, model] of this.models.entries()) {
       const own = this.own[i];
-      if (own !== undefined) readSupply(model, this.charges[i] ?? 0, own);
+      const cold = coldFactor(model.pack.chemistry, this.cellsC[i] ?? 25);
+      if (own !== undefined) readSupply(model, this.charges[i] ?? 0, cold, own);
     }
     const usable = this.usable();
     const high = usable.reduce((a, b) => (b.openVolts > a.openVolts ? b : a));
@@ -207,6 +231,8 @@ class Combined implements PowerSource {
       drawn.leadsW += amps * (amps * model.wiringOhm + this.diodeV);
       drawn.cellsW += amps * amps * (ohm - model.wiringOhm);
       charges[i] = (charges[i] ?? 0) - chargeRate(model, amps) * dt;
+      const lossW = amps * amps * (ohm - model.wiringOhm);
+      this.cellsC[i] = packWarmed(model.pack, this.cellsC[i] ?? 25, lossW, dt);
     }
     this.read();
     return drawn;

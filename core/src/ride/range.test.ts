@@ -1,10 +1,11 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { coldAgedCapacityAh, peukertFactor, supplyAt } from '../machine/battery.ts';
+import { wholeCapacityAh, peukertFactor, supplyAt } from '../machine/battery.ts';
 import { assemble, type Machine } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { solved } from '../test/ode.ts';
+import { withCellsAt } from '../test/hand-machine.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { batteryAmps, electricalWatts, operatingPoint, partThrottleAmps } from './operating-point.ts';
 import { constantSpeedRange } from './range.ts';
@@ -25,7 +26,7 @@ function stepped(machine: Machine, v: number, from: number): number {
     if (operatingPoint(machine, gear, supply, v).forceN < force) break;
     const battery = batteryAmps(supply, watts);
     const seconds =
-      (coldAgedCapacityAh(machine.pack) * 3600 * (from / steps)) /
+      (wholeCapacityAh(machine.pack) * 3600 * (from / steps)) /
       (battery * peukertFactor(machine.pack, battery));
     metres += v * seconds;
   }
@@ -33,13 +34,16 @@ function stepped(machine: Machine, v: number, from: number): number {
 }
 
 const hub = (changes: Parameters<typeof sample>[0] = {}) =>
-  assemble(
-    sample({
-      ...changes,
-      brief: { riderPowerW: 0, temperatureC: 20, ...changes.brief },
-      controls: { throttle: 'full', ...changes.controls },
-      controller: { limitsSpeed: false, batteryCurrentA: 25, ...changes.controller },
-    }),
+  withCellsAt(
+    assemble(
+      sample({
+        ...changes,
+        brief: { riderPowerW: 0, temperatureC: 20, ...changes.brief },
+        controls: { throttle: 'full', ...changes.controls },
+        controller: { limitsSpeed: false, batteryCurrentA: 25, ...changes.controller },
+      }),
+    ),
+    25,
   );
 
 describe('range at constant speed', () => {
@@ -75,7 +79,7 @@ describe('range at constant speed', () => {
       const metresPerCharge = (drained: number): number[] => {
         const battery = batteryAmps(supplyAt(machine.pack, 1 - drained), watts);
         return [
-          (v * coldAgedCapacityAh(machine.pack) * 3600) / (battery * peukertFactor(machine.pack, battery)),
+          (v * wholeCapacityAh(machine.pack) * 3600) / (battery * peukertFactor(machine.pack, battery)),
         ];
       };
       const y = await solved(metresPerCharge, 0, [0], 1 - range.endCharge);
@@ -96,7 +100,7 @@ describe('range at constant speed', () => {
         const range = constantSpeedRange(machine, kmhToMs(kmh), 1);
         if (!range.holds) return;
         const full = [machine.pack, ...machine.others.map((other) => other.pack)].reduce(
-          (sum, pack) => sum + supplyAt(pack, 1).openVolts * coldAgedCapacityAh(pack),
+          (sum, pack) => sum + supplyAt(pack, 1).openVolts * wholeCapacityAh(pack),
           0,
         );
         expect(range.usedWh).toBeLessThanOrEqual(full);

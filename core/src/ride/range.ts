@@ -1,9 +1,10 @@
-import { coldAgedCapacityAh, peukertFactor, supplyAt } from '../machine/battery.ts';
+import { leastCharge, supplyAt } from '../machine/battery.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine, PackAboard } from '../machine/machine.ts';
 import { gauss2, lastTrue } from '../quantity/numerics.ts';
 import { batteryAmps } from './operating-point.ts';
 import { sharePower } from './packs-together.ts';
+import { Descent } from './descent.ts';
 import { CHARGE_TOLERANCE, LEAST_AMPS, rideOn, type RideOn } from './ride-on.ts';
 import { limitAt, wayAt, waysToHold, type Legs, type Way } from './ways.ts';
 
@@ -71,50 +72,62 @@ const SEGMENT = 0.1;
 /**
  * Range of one pack at a constant speed on the level. The end is the state of charge at which full throttle no
  * longer holds the speed (the low-voltage cut-off, or too few volts), found by bisection; the distance is
- * v times the integral of capacity over current, two-point Gauss per 10 % of charge (within 0.08 % of
- * stepping), Peukert's law included.
+ * v times the integral of capacity over current, two-point Gauss per 10 % of charge (within 0.1 % of
+ * stepping), Peukert's law and the warming of the cells included.
  * @param v m/s, above 0
  * @param startCharge 0 to 1
  */
 function onePackRange(machine: Machine, v: number, startCharge: number, legs: Legs): Unridden {
+  const { pack } = machine;
   const ways = waysToHold(machine, v, legs);
-  const at = (charge: number): Way | undefined => wayAt(machine, ways, supplyAt(machine.pack, charge), v);
-  const first = at(startCharge);
-  if (first === undefined)
+  const at = (charge: number, cellC: number): Way | undefined =>
+    wayAt(machine, ways, supplyAt(pack, charge, cellC), v);
+  const first = at(startCharge, pack.temperatureC);
+  if (first === undefined || startCharge <= leastCharge(pack.chemistry, pack.temperatureC))
     return {
       held: undefined,
-      not: { holds: false, v, limit: limitAt(machine, ways, supplyAt(machine.pack, startCharge), v) },
-      on: () => rideOn(machine, v, startCharge, legs),
+      not: { holds: false, v, limit: limitAt(machine, ways, supplyAt(pack, startCharge), v) },
+      on: () => rideOn(machine, v, startCharge, pack.temperatureC, legs),
     };
-  const held = (charge: number): boolean => at(charge) !== undefined;
-  const endCharge = held(0) ? 0 : lastTrue(held, startCharge, 0, CHARGE_TOLERANCE);
-  const ends =
-    endCharge === 0
-      ? 'empty'
-      : limitAt(machine, ways, supplyAt(machine.pack, Math.max(0, endCharge - CHARGE_TOLERANCE)), v);
-
-  const capacityAs = coldAgedCapacityAh(machine.pack) * 3600;
-  const amps = (way: Way, charge: number): number =>
-    Math.max(LEAST_AMPS, batteryAmps(supplyAt(machine.pack, charge), way.batteryW));
-  // A way that still serves at the end has served all along: then nothing is searched on the way.
-  const steady = at(endCharge) === first;
-  const wayFor = (charge: number): Way => (steady ? first : (at(charge) ?? first));
-  const secondsPerCharge = (charge: number): number => {
-    const current = amps(wayFor(charge), charge);
-    return capacityAs / (current * peukertFactor(machine.pack, current));
-  };
+  const amps = (way: Way, charge: number, cellC: number): number =>
+    Math.max(LEAST_AMPS, batteryAmps(supplyAt(pack, charge, cellC), way.batteryW));
+  const descent = new Descent(pack, startCharge);
+  let way = first;
   let joules = 0;
-  let seconds = 0;
-  for (let high = startCharge; high > endCharge + 1e-12;) {
-    const low = Math.max(endCharge, Math.ceil(high / SEGMENT - 1e-9) * SEGMENT - SEGMENT);
-    const part = gauss2(secondsPerCharge, low, high);
-    seconds += part;
-    joules += part * wayFor((low + high) / 2).batteryW;
-    high = low;
+  let stopped = false;
+  while (!stopped && descent.charge > 1e-12) {
+    const low = Math.max(0, Math.ceil(descent.charge / SEGMENT - 1e-9) * SEGMENT - SEGMENT);
+    const middle = (descent.charge + low) / 2;
+    const there = at(middle, descent.cellC);
+    way = there ?? way;
+    // Where it is not held so far down, what flows here says how the cells warm.
+    const course = descent.course(
+      low,
+      amps(way, there === undefined ? descent.charge : middle, descent.cellC),
+    );
+    const held = (charge: number): boolean =>
+      at(charge, course(charge)) !== undefined && charge >= leastCharge(pack.chemistry, course(charge));
+    stopped = !held(low);
+    const to = stopped ? lastTrue(held, descent.charge, low, CHARGE_TOLERANCE) : low;
+    const here = way;
+    const seconds = gauss2(
+      (charge) => {
+        const cellC = course(charge);
+        return descent.secondsPerCharge(amps(at(charge, cellC) ?? here, charge, cellC));
+      },
+      to,
+      descent.charge,
+    );
+    joules += seconds * here.batteryW;
+    descent.goTo(to, course(to), seconds);
   }
-
+  const { charge: endCharge, cellC: endC, seconds } = descent;
+  const empty = endCharge <= leastCharge(pack.chemistry, endC) + CHARGE_TOLERANCE;
+  const ends = empty
+    ? 'empty'
+    : limitAt(machine, ways, supplyAt(pack, Math.max(0, endCharge - CHARGE_TOLERANCE), endC), v);
   const stated = Math.max(endCharge, Math.min(0.5, startCharge));
-  const way = wayFor(stated);
+  const then = at(stated, pack.temperatureC) ?? first;
   return {
     held: {
       holds: true,
@@ -124,14 +137,14 @@ function onePackRange(machine: Machine, v: number, startCharge: number, legs: Le
       usedWh: joules / 3600,
       endCharge,
       ends,
-      whPerKm: way.batteryW / (v * 3.6),
-      batteryA: amps(way, stated),
-      riderN: way.riderN,
-      motorN: way.motorN,
-      motorRatio: way.gear.motorRatio,
+      whPerKm: then.batteryW / (v * 3.6),
+      batteryA: amps(then, stated, pack.temperatureC),
+      riderN: then.riderN,
+      motorN: then.motorN,
+      motorRatio: then.gear.motorRatio,
     },
     not: undefined,
-    on: () => (endCharge > 0 ? rideOn(machine, v, endCharge, legs) : undefined),
+    on: () => (empty ? undefined : rideOn(machine, v, endCharge, endC, legs)),
   };
 }
 
@@ -160,7 +173,8 @@ function combinedRange(machine: Machine, v: number, startCharge: number, legs: L
   return {
     held: { ...alone.held, metres: v * seconds, seconds, usedWh: sharing.outWh },
     not: undefined,
-    on: () => (left > 0.005 ? rideOn({ ...machine, pack, others: [] }, v, left, legs) : undefined),
+    on: () =>
+      left > 0.005 ? rideOn({ ...machine, pack, others: [] }, v, left, pack.temperatureC, legs) : undefined,
   };
 }
 

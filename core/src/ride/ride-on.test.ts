@@ -1,8 +1,9 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { coldAgedCapacityAh, peukertFactor, supplyAt } from '../machine/battery.ts';
+import { wholeCapacityAh, peukertFactor, supplyAt } from '../machine/battery.ts';
 import { assemble, type Machine } from '../machine/machine.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
+import { withCellsAt } from '../test/hand-machine.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { batteryAmps } from './operating-point.ts';
 import { constantSpeedRange } from './range.ts';
@@ -10,41 +11,44 @@ import { wayAt, waysToHold, type Legs } from './ways.ts';
 
 /** A geared hub of 500 W and 48 V on 13 cells of 13 Ah, ridden by the motor alone. */
 const hub = (riderPowerW = 0): Machine =>
-  assemble(
-    sample({
-      // Air of 1.20 kg/m3.
-      brief: { riderMassKg: 60, loadMassKg: 0, riderPowerW, temperatureC: 25, altitudeM: -115 },
-      donor: { massKg: 40, crr: 0.008, cdaM2: 0.55, rolloutMm: 2 * Math.PI * 335 },
-      drive: {
-        massKg: 5,
-        kvRpmPerV: 34.9,
-        resistanceOhm: 0.196,
-        hysteresisNm: 0.1,
-        eddyNms: 4.1e-4,
-        reduction: 5,
-        efficiency: 0.93,
-        windingC: 60,
-      },
-      pack: {
-        cellsInSeries: 13,
-        capacityAh: 13,
-        healthPct: 100,
-        wiringMohm: 25,
-        bmsCurrentA: 60,
-        massKg: 4,
-      },
-      controller: {
-        batteryCurrentA: 18,
-        phaseCurrentA: 45,
-        lowVoltageCutoffV: 40.3,
-        lowVoltageFoldV: 0,
-        resistanceMohm: 10,
-        standbyW: 3,
-        limitsSpeed: false,
-        massKg: 1,
-      },
-      controls: { throttle: 'full' },
-    }),
+  withCellsAt(
+    assemble(
+      sample({
+        // Air of 1.20 kg/m3.
+        brief: { riderMassKg: 60, loadMassKg: 0, riderPowerW, temperatureC: 25, altitudeM: -115 },
+        donor: { massKg: 40, crr: 0.008, cdaM2: 0.55, rolloutMm: 2 * Math.PI * 335 },
+        drive: {
+          massKg: 5,
+          kvRpmPerV: 34.9,
+          resistanceOhm: 0.196,
+          hysteresisNm: 0.1,
+          eddyNms: 4.1e-4,
+          reduction: 5,
+          efficiency: 0.93,
+          windingC: 60,
+        },
+        pack: {
+          cellsInSeries: 13,
+          capacityAh: 13,
+          healthPct: 100,
+          wiringMohm: 25,
+          bmsCurrentA: 60,
+          massKg: 4,
+        },
+        controller: {
+          batteryCurrentA: 18,
+          phaseCurrentA: 45,
+          lowVoltageCutoffV: 40.3,
+          lowVoltageFoldV: 0,
+          resistanceMohm: 10,
+          standbyW: 3,
+          limitsSpeed: false,
+          massKg: 1,
+        },
+        controls: { throttle: 'full' },
+      }),
+    ),
+    25,
   );
 
 const ranged = (machine: Machine, kmh: number, legs: Legs = 'helping') =>
@@ -104,7 +108,7 @@ describe('riding on', () => {
       const way = wayAt(machine, waysToHold(machine, speed, 'helping'), supply, speed);
       const amps = batteryAmps(supply, way?.batteryW ?? 0);
       metres +=
-        (speed * d * coldAgedCapacityAh(machine.pack) * 3600) / (amps * peukertFactor(machine.pack, amps));
+        (speed * d * wholeCapacityAh(machine.pack) * 3600) / (amps * peukertFactor(machine.pack, amps));
       charge -= d;
     }
     expect(Math.abs(range.on.metres / metres - 1)).toBeLessThan(0.004);

@@ -1,6 +1,7 @@
-import { coldAgedCapacityAh, peukertFactor, supplyAt, type Supply } from '../machine/battery.ts';
+import { leastCharge, supplyAt, type Supply } from '../machine/battery.ts';
 import type { Machine } from '../machine/machine.ts';
 import { gaussPoints, lastTrue } from '../quantity/numerics.ts';
+import { Descent } from './descent.ts';
 import { batteryAmps } from './operating-point.ts';
 import { wayAt, waysToHold, type Legs, type Way } from './ways.ts';
 
@@ -58,51 +59,55 @@ function fastestHeld(
  * v Q / I over the charge. It ends empty, where the speed falls under half of the wanted one (of its own first, where
  * that is less) or walking pace, or where less than a quarter of the amps are left and the legs would carry on for ever.
  */
-export function rideOn(machine: Machine, wanted: number, from: number, legs: Legs): RideOn | undefined {
+export function rideOn(
+  machine: Machine,
+  wanted: number,
+  from: number,
+  fromC: number,
+  legs: Legs,
+): RideOn | undefined {
   const { pack } = machine;
-  const capacityAs = coldAgedCapacityAh(pack) * 3600;
+  const descent = new Descent(pack, from, fromC);
   let ceiling = wanted;
-  const at = (charge: number) => {
-    const supply = supplyAt(pack, charge);
+  const at = (charge: number, cellC: number) => {
+    const supply = supplyAt(pack, charge, cellC);
     const held = fastestHeld(machine, supply, ceiling, legs);
     if (held === undefined) return undefined;
     const amps = Math.max(LEAST_AMPS, batteryAmps(supply, held.way.batteryW));
-    const seconds = capacityAs / (amps * peukertFactor(pack, amps));
-    return { v: held.v, amps, watts: held.way.batteryW, seconds };
+    return { v: held.v, amps, watts: held.way.batteryW };
   };
-  const first = at(from);
+  const first = at(from, fromC);
   if (first === undefined || first.v < CRAWL_MS / 2) return undefined;
-  const slowest = Math.max(
-    Math.min(wanted, 2 * first.v < wanted ? first.v : wanted) / 2,
-    Math.min(CRAWL_MS, first.v / 2),
-  );
-  const why = (charge: number): RideOnEnd | undefined => {
-    const here = at(charge);
+  const half = Math.min(wanted, 2 * first.v < wanted ? first.v : wanted) / 2;
+  const slowest = Math.max(half, Math.min(CRAWL_MS, first.v / 2));
+  const why = (charge: number, cellC: number): RideOnEnd | undefined => {
+    if (charge < leastCharge(pack.chemistry, cellC)) return 'empty';
+    const here = at(charge, cellC);
     if (here === undefined || here.v < slowest) return 'crawl';
     return here.amps < LEGS_SHARE * first.amps ? 'legs-alone' : undefined;
   };
-  let [metres, seconds, joules] = [0, 0, 0];
-  let [high, toV] = [from, first.v];
-  let ends: RideOnEnd = 'empty';
-  while (high > 1e-9) {
-    let low = Math.max(0, Math.ceil(high / ON_SEGMENT - 1e-9) * ON_SEGMENT - ON_SEGMENT);
-    const stop = why(low);
-    if (stop !== undefined) {
-      ends = stop;
-      low = lastTrue((charge) => why(charge) === undefined, high, low, CHARGE_TOLERANCE);
-    }
-    for (const part of gaussPoints(low, high)) {
-      const here = at(part);
-      const dt = (here?.seconds ?? 0) * ((high - low) / 2);
+  let [metres, joules, toV] = [0, 0, first.v];
+  let ends: RideOnEnd | undefined;
+  while (ends === undefined && descent.charge > 1e-9) {
+    const { charge: high } = descent;
+    const low = Math.max(0, Math.ceil(high / ON_SEGMENT - 1e-9) * ON_SEGMENT - ON_SEGMENT);
+    const course = descent.course(low, at((high + low) / 2, descent.cellC)?.amps ?? first.amps);
+    ends = why(low, course(low));
+    const goesOn = (charge: number): boolean => why(charge, course(charge)) === undefined;
+    const to = ends === undefined ? low : lastTrue(goesOn, high, low, CHARGE_TOLERANCE);
+    let seconds = 0;
+    for (const charge of gaussPoints(to, high)) {
+      const here = at(charge, course(charge));
+      const dt = here === undefined ? 0 : descent.secondsPerCharge(here.amps) * ((high - to) / 2);
       seconds += dt;
       metres += (here?.v ?? 0) * dt;
       joules += (here?.watts ?? 0) * dt;
     }
-    high = low;
-    toV = at(high)?.v ?? toV;
-    // It never becomes faster as it empties: less is searched.
-    ceiling = Math.min(ceiling, toV * 1.02);
-    if (stop !== undefined) break;
+    descent.goTo(to, course(to), seconds);
+    toV = at(to, descent.cellC)?.v ?? toV;
+    // It never becomes much faster as it empties: less is searched.
+    ceiling = Math.min(wanted, toV * 1.05);
   }
-  return { metres, seconds, usedWh: joules / 3600, fromV: first.v, toV, endCharge: high, ends };
+  const { seconds, charge: endCharge } = descent;
+  return { metres, seconds, usedWh: joules / 3600, fromV: first.v, toV, endCharge, ends: ends ?? 'empty' };
 }

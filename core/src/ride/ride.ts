@@ -32,7 +32,8 @@ export interface RideOptions {
   readonly step?: number;
 }
 
-export type RideEnd = 'arrived' | 'stalled' | 'cut-off' | 'empty' | 'charge' | 'time' | 'hot' | 'never-hot';
+export type RideEnd =
+  'arrived' | 'stalled' | 'cut-off' | 'cut-out' | 'empty' | 'charge' | 'time' | 'hot' | 'never-hot';
 
 /** A ride's totals, SI. */
 export interface Ride {

@@ -1,5 +1,6 @@
 import { cadenceRpm } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
+import { Board } from '../machine/trips.ts';
 import { coreDrag } from '../machine/motor.ts';
 import type { Course } from './course.ts';
 import { emptyLedger } from './ledger.ts';
@@ -47,6 +48,7 @@ class RideState {
   private readonly step: Stepper;
   private readonly longest: number;
   readonly heat: MotorHeat;
+  private readonly board: Board;
   readonly ledger = emptyLedger();
   readonly trace: Trace | undefined;
   readonly bound: Partial<Record<Binding, number>> = {};
@@ -70,7 +72,7 @@ class RideState {
     this.m = { ...machine, limits: { ...machine.limits } };
     this.o = options;
     this.source = powerSource(machine, options.charge, options.draining ?? 'drains');
-    this.m.limits.bmsA = this.source.bmsA;
+    this.board = new Board(this.source.bmsA);
     this.heat = new MotorHeat(
       machine,
       this.m,
@@ -167,12 +169,17 @@ class RideState {
     this.record(vm);
   }
 
+  private whyOver(): RideEnd {
+    if (this.board.open) return 'cut-out';
+    return this.source.empty ? 'empty' : 'cut-off';
+  }
+
   private over(): RideEnd | undefined {
     const { o } = this;
-    if (this.source.empty || this.lowS >= CUTOFF_S) {
-      const why = this.source.empty ? 'empty' : 'cut-off';
+    if (this.board.open || this.source.empty || this.lowS >= CUTOFF_S) {
+      const why = this.whyOver();
       if (!this.source.next()) return why;
-      this.m.limits.bmsA = this.source.bmsA;
+      this.board.renew(this.source.bmsA);
       this.lowS = 0;
     }
     if (this.stillS >= STALL_S) return 'stalled';
@@ -216,6 +223,7 @@ class RideState {
     this.usedJ += watts * dt;
     this.batteryW = watts;
     this.batteryA = drawn.amps;
+    this.board.carry(drawn.amps, dt);
     // Brushes rub and burn at the commutator: half of it warms the rotor, half the shell; their friction the shell.
     const rubW = m.motor.brushes !== undefined && turns && !runsFree ? m.motor.hysteresisNm * omega : 0;
     const shellW = gearsW * this.heat.inside + rubW + brushW / 2;

@@ -77,7 +77,7 @@ describe('volts and amps, facts of the trade (common practice, no source)', () =
       assemble(
         free('geared-hub', {
           controller: { batteryCurrentA, phaseCurrentA: batteryCurrentA * 2.5, resistanceMohm: 10 },
-          pack: { bmsCurrentA: 60 },
+          pack: { bmsCurrentA: 60, healthPct: 95 },
           drive: { kvRpmPerV: 32, massKg: 5.8 },
         }),
       );

@@ -1,3 +1,4 @@
+import { withCellsAt } from '../test/hand-machine.ts';
 import { describe, expect, it } from 'vitest';
 import { assemble, type Machine } from '../machine/machine.ts';
 import { airCooling, heatStep } from '../machine/thermal.ts';
@@ -12,12 +13,18 @@ const machineOf = (
   kind: 'geared-hub' | 'direct-drive-hub' = 'geared-hub',
 ): Machine =>
   assemble(
-    sample({ controller: { batteryCurrentA: amps, phaseCurrentA: phase }, pack: { bmsCurrentA: 200 } }, kind),
+    sample(
+      {
+        controller: { batteryCurrentA: amps, phaseCurrentA: phase },
+        pack: { bmsCurrentA: 200, healthPct: 100 },
+      },
+      kind,
+    ),
   );
 
 describe('thirty-minute power', () => {
   it('ends where the winding is at what it bears, by steps of a second', () => {
-    const machine = machineOf(80, 250);
+    const machine = withCellsAt(machineOf(80, 250), 25);
     const held = thirtyMinutePower(machine);
     expect(held.heat).toBe(true);
     const gear = machine.gears.reduce((a, b) => (b.motorRatio < a.motorRatio ? b : a));

@@ -2,6 +2,7 @@ import type { Supply } from '../machine/battery.ts';
 import type { Gear } from '../machine/driveline.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
+import { opensAfter } from '../machine/trips.ts';
 import { riderForce } from '../machine/rider.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { batteryAmps, electricalWatts, operatingPoint, partThrottleAmps } from './operating-point.ts';
@@ -50,7 +51,9 @@ export function waysToHold(machine: Machine, v: number, legs: Legs): readonly Wa
 export function wayAt(machine: Machine, ways: readonly Way[], supply: Supply, v: number): Way | undefined {
   return ways.find((way) => {
     // Lamps and standby take their share even where the motor rests.
-    if (batteryAmps(supply, way.batteryW) === Infinity) return false;
+    const amps = batteryAmps(supply, way.batteryW);
+    // Held for long, what opens the board after seconds is not held at all.
+    if (amps === Infinity || opensAfter(machine.limits.bmsA, amps) !== undefined) return false;
     if (way.phaseA === 0) return true;
     return operatingPoint(machine, way.gear, supply, v).forceN >= way.motorN - FORCE_HAIR;
   });
@@ -61,11 +64,15 @@ export function limitAt(machine: Machine, ways: readonly Way[], supply: Supply, 
   let nearest = Infinity;
   let limit: Limit = 'no-motor';
   for (const way of ways) {
-    if (batteryAmps(supply, way.batteryW) === Infinity) return 'pack-power';
+    const amps = batteryAmps(supply, way.batteryW);
     const point = operatingPoint(machine, way.gear, supply, v);
-    if (way.motorN - point.forceN < nearest) {
-      nearest = way.motorN - point.forceN;
-      limit = point.limit;
+    const short = way.motorN - point.forceN;
+    if (amps === Infinity && short <= FORCE_HAIR) return 'pack-power';
+    // Strong enough: then it is the board that opens.
+    if (short <= FORCE_HAIR && opensAfter(machine.limits.bmsA, amps) !== undefined) return 'pack-protection';
+    if (short < nearest) {
+      nearest = short;
+      limit = amps === Infinity ? 'pack-power' : point.limit;
     }
   }
   return limit;

@@ -66,5 +66,11 @@ export const handMachine = (
   ...rest,
 });
 
+/** The machine with cells that stay at a temperature, for whoever steps by hand. */
+export const withCellsAt = (machine: Machine, temperatureC: number): Machine => {
+  const { warms: _, ...pack } = machine.pack;
+  return { ...machine, pack: { ...pack, temperatureC } };
+};
+
 /** 50 V behind 0.1 ohm. */
 export const HAND_SUPPLY = { openVolts: 50, ohm: 0.1 } as const;

@@ -1,4 +1,4 @@
-import type { BuildDocument } from '../document/document.ts';
+import { packPath, type BuildDocument, type PackIndex } from '../document/document.ts';
 import type { Ride } from '../ride/ride.ts';
 import type { Route } from '../route/route.ts';
 import { ridePlan } from './ride-plan.ts';
@@ -19,7 +19,12 @@ const OLD_PCT = 70;
 
 /** Range on a route, repeated to the end of the charge, by habit, season, age and legs; the reserve is not taken off. */
 export function rangeCases(build: BuildDocument, route: Route): readonly RangeCase[] {
-  const winter = withValue(build, 'brief.temperatureC', WINTER_C);
+  const frost = withValue(build, 'brief.temperatureC', WINTER_C);
+  // The hard case: the packs have stood out in it.
+  const winter = frost.packs.reduce((one, _, i) => {
+    const path = packPath(i as PackIndex);
+    return withValue(one, `${path}.startC`, WINTER_C);
+  }, frost);
   const aged = (b: BuildDocument): BuildDocument => withValue(b, 'packs.0.healthPct', OLD_PCT);
   const one = (
     id: RangeCase['id'],
@@ -42,7 +47,7 @@ export function rangeCases(build: BuildDocument, route: Route): readonly RangeCa
     one('to-85', 'Charged to 85 %', build, { charge: 0.85 }),
     one('middle', 'Middle, 80 to 20 %', build, { charge: 0.8, untilCharge: 0.2 }),
     one('resting', 'Legs resting', build, {}, 'resting'),
-    one('winter', `Frost, ${String(WINTER_C)} °C`, winter, {}),
+    one('winter', `Stood out in frost, ${String(WINTER_C)} °C`, winter, {}),
     one('old', `Old pack, ${String(OLD_PCT)} %`, aged(build), {}),
     one('old-winter', 'Old pack in frost', aged(winter), {}),
   ];

@@ -91,9 +91,11 @@ describe('energy arithmetic', () => {
     expect(power({ pack: { cellsInSeries: 10 } }).fullV).toBeCloseTo(42, 12);
   });
 
-  it('sags under the least of controller and protection', () => {
-    const { halfV, loadedV } = power({ pack: { bmsCurrentA: 10 }, controller: { batteryCurrentA: 30 } });
-    const more = power({ pack: { bmsCurrentA: 20 }, controller: { batteryCurrentA: 30 } });
+  it('sags under the controller’s amps, whatever the protection carries', () => {
+    const of = (batteryCurrentA: number) =>
+      power({ pack: { bmsCurrentA: 10 }, controller: { batteryCurrentA, resistanceMohm: 10 } });
+    const { halfV, loadedV } = of(15);
+    const more = of(30);
     expect((halfV - more.loadedV) / (halfV - loadedV)).toBeCloseTo(2, 9);
   });
 });

@@ -49,7 +49,7 @@ interface PackPower {
   readonly fullV: number;
   /** By its label: volts times amp-hours. */
   readonly energyWh: number;
-  /** At half charge: at rest, its resistance with leads, and with the most current that controller and protection allow. */
+  /** At half charge: at rest, its resistance with leads, and with the most current that the controller allows. */
   readonly halfV: number;
   readonly halfOhm: number;
   readonly loadedV: number;
@@ -94,7 +94,7 @@ export interface Verdict {
     readonly energyWh: number;
     /** Nominal volts times the controller's battery current: input power, not the motor's label. */
     readonly inputW: number;
-    /** At half charge: at rest, and with the most current that controller and protection allow. */
+    /** At half charge: at rest, and with the most current that the controller allows. */
     readonly halfV: number;
     /** Cells, protection and leads together at half charge, ohm. */
     readonly halfOhm: number;
@@ -155,7 +155,7 @@ const rangeOf = (s: Judged): Verdict['range'] =>
 
 /** Each pack by itself. */
 const packPowers = ({ build, known, machine }: Judged): readonly PackPower[] =>
-  packsAboard(build, known).map(({ pack, bmsA }, i) => {
+  packsAboard(build, known).map(({ pack }, i) => {
     const { nominalV, capacityAh } = known.packs[i] ?? known.packs[0];
     const half = supplyAt(pack, STATED_CHARGE);
     return {
@@ -164,7 +164,7 @@ const packPowers = ({ build, known, machine }: Judged): readonly PackPower[] =>
       energyWh: nominalV.value * capacityAh.value,
       halfV: half.openVolts,
       halfOhm: half.ohm,
-      loadedV: half.openVolts - half.ohm * Math.min(machine.limits.batteryA, bmsA),
+      loadedV: half.openVolts - half.ohm * machine.limits.batteryA,
     };
   });
 
@@ -180,7 +180,7 @@ function powerOf(s: Judged): Verdict['power'] {
     inputW: known.packs[0].nominalV.value * limits.batteryA,
     halfV: half.openVolts,
     halfOhm: half.ohm,
-    loadedV: half.openVolts - half.ohm * Math.min(limits.batteryA, limits.bmsA),
+    loadedV: half.openVolts - half.ohm * limits.batteryA,
     cutoffV: limits.lowVolts,
     chain,
     firstTouch: firstTouch(known, machine, highestVolts(build, known)),

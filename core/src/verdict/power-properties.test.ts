@@ -83,11 +83,20 @@ describe('the pack', () => {
   };
 
   it('from cells behaves as the ready-made one of the same label', () => {
+    const box = { boxLengthMm: 340, boxHeightMm: 90, boxWidthMm: 90 };
     const ready = sample({
-      pack: { cellsInSeries: 13, nominalV: 46.8, capacityAh: 14, massKg: 3.5, healthPct: 95, wiringMohm: 25 },
+      pack: {
+        cellsInSeries: 13,
+        nominalV: 46.8,
+        capacityAh: 14,
+        massKg: 3.5,
+        healthPct: 95,
+        wiringMohm: 25,
+        ...box,
+      },
     });
     const cells = sample({
-      pack: { make: 'cells', cellsInSeries: 13, massKg: 3.5, healthPct: 95, wiringMohm: 25 },
+      pack: { make: 'cells', cellsInSeries: 13, massKg: 3.5, healthPct: 95, wiringMohm: 25, ...box },
       cell: { parallel: 4, capacityAh: 3.5 },
     });
     expect(range(cells)).toBeCloseTo(range(ready), 6);
@@ -107,7 +116,14 @@ describe('the pack', () => {
     expect(sag(20)).toBeLessThan(sag(40));
     // 13 groups of four cells of 40 mohm are 130 mohm at 25 C and half charge; with 25 mohm of leads, at 18 A.
     const warm = sample({
-      pack: { make: 'cells', cellsInSeries: 13, wiringMohm: 25, healthPct: 100, bmsCurrentA: 30 },
+      pack: {
+        make: 'cells',
+        cellsInSeries: 13,
+        wiringMohm: 25,
+        healthPct: 100,
+        bmsCurrentA: 30,
+        startC: 25,
+      },
       cell: { parallel: 4, capacityAh: 3.5, resistanceMohm: 40 },
       controller: { batteryCurrentA: 18 },
       brief: { temperatureC: 25 },

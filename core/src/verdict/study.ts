@@ -53,17 +53,6 @@ export interface Study {
 const hillOn = (machine: Machine, { known: { brief }, choice }: Study): ClimbOutcome =>
   climb(machine, STATED_CHARGE, brief.hillLengthM.value, brief.hillGradePct.value, choice);
 
-/**
- * The current chain under what the hill asks. A protection that is too small does not ration the current, it cuts
- * out: what is asked is without it.
- */
-function chainOf(s: Study): Chain {
-  const { machine } = s;
-  const rationed = machine.limits.bmsA < machine.limits.batteryA;
-  const asked = rationed ? hillOn({ ...machine, limits: { ...machine.limits, bmsA: Infinity } }, s) : s.climb;
-  return currentChain(s.build, s.known, machine, asked);
-}
-
 /** The test hill once from cold; undefined where it is not climbed. */
 function hillRideOf({ machine, climb: climbed, known: { brief }, choice }: Study): Ride | undefined {
   if (!climbed.climbs) return undefined;
@@ -100,7 +89,7 @@ export function study(build: BuildDocument): Study {
     rangeRested: () => rangeOf(s, 'resting'),
     subject: () => subject(build, s.known, s.machine, s.topFull.moves ? s.topFull.v : 0),
     checks: () => fitChecks(s.subject),
-    chain: () => chainOf(s),
+    chain: () => currentChain(build, s.known, s.machine, s.climb),
     powerChecks: () => powerChecks({ build, known: s.known, machine: s.machine, chain: s.chain }),
   });
   return s;

@@ -63,6 +63,12 @@ export function topSpeedFigure(study: Study): Figure {
 /** Below this a bicycle is hard to balance uphill, km/h. Common practice, no source. */
 const WOBBLE_KMH = 6;
 
+/** What takes the place of the speed on a hill that is not climbed. */
+function hillWords(climb: Study['climb'], cutsOut: boolean): string | undefined {
+  if (!climb.climbs) return 'Stalls';
+  return cutsOut ? 'Cuts out' : undefined;
+}
+
 /** The brief's test hill at its steady speed. */
 export function hillFigure(study: Study): Figure {
   const { climb, known, build } = study;
@@ -71,7 +77,8 @@ export function hillFigure(study: Study): Figure {
   const kmh = climb.climbs ? msToKmh(climb.v) : undefined;
   const twoWheels = build.donor.wheelCount === 2;
   const steady = (kmh ?? 0) < WOBBLE_KMH && twoWheels ? 'look' : 'fine';
-  const state: State = kmh === undefined ? 'stop' : steady;
+  const cutsOut = climb.climbs && (climb.cutsOutAfter ?? Infinity) < climb.seconds;
+  const state: State = kmh === undefined || cutsOut ? 'stop' : steady;
   const traction = climb.climbs
     ? {
         totalN: climb.motorN + climb.riderN,
@@ -87,11 +94,13 @@ export function hillFigure(study: Study): Figure {
     id: 'hill',
     label: 'Test hill',
     state,
-    value: kmh,
+    value: cutsOut ? undefined : kmh,
     upTo: undefined,
     unit: 'km/h',
-    words: kmh === undefined ? 'Stalls' : undefined,
-    condition: [`${name}, `, qty(grade.value, '%')],
+    words: hillWords(climb, cutsOut),
+    condition: cutsOut
+      ? ['protection opens after ', qty(climb.climbs ? (climb.cutsOutAfter ?? 0) : 0, 's', 0)]
+      : [`${name}, `, qty(grade.value, '%')],
     get working() {
       return {
         formulas: [...BALANCE, 'time = length / v;  energy = watts from the pack x time'],

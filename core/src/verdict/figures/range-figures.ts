@@ -1,4 +1,4 @@
-import { coldAgedCapacityAh } from '../../machine/battery.ts';
+import { wholeCapacityAh } from '../../machine/battery.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
 import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
@@ -124,7 +124,7 @@ export function rangeFigure(study: Study): Figure {
                   known.packs[0].nominalV.value * machine.pack.capacityAh,
                   'Wh',
                 ),
-                stepRow('Q', 'Capacity at this age and temperature', coldAgedCapacityAh(machine.pack), 'Ah'),
+                stepRow('Q', 'Capacity at this age and temperature', wholeCapacityAh(machine.pack), 'Ah'),
                 stepRow(
                   '',
                   `Ends at this charge, by ${study.limitNames[range.ends]}`,

@@ -35,6 +35,59 @@ const EnergyRow = ({ verdict, index }: { verdict: Verdict; index: PackIndex }) =
   </WorkedRow>
 );
 
+/** Where a pack stands between rides, what is round it, and how old it is: its warmth and what is left of it follow. */
+function PackKeeping({ document, index }: { document: BuildDocument; index: PackIndex }) {
+  const edit = useBuild((state) => state.edit);
+  const at = packPath(index);
+  const { kept, cover, board } = document.packs[index] ?? document.packs[0];
+  return (
+    <FieldGroup title="How it is kept">
+      <NumberField path={`${at}.ageYears`} label="Age" />
+      <NumberField path={`${at}.cycles`} />
+      <NumberField path={`${at}.healthPct`} />
+      <ChoiceField
+        label="Between rides"
+        value={kept}
+        unknown={kept === 'unknown'}
+        options={[
+          { value: 'indoors', label: 'indoors' },
+          { value: 'outside', label: 'out in the air' },
+          { value: 'unknown', label: 'not said' },
+        ]}
+        onChange={(next) => {
+          edit((d) => withValues(d, at, { kept: next }), 'where the pack is kept');
+        }}
+      />
+      <ChoiceField
+        label="On the ride"
+        value={cover}
+        options={[
+          { value: 'case', label: 'in its case' },
+          { value: 'bag', label: 'in a padded bag', note: 'keeps its own warmth' },
+          { value: 'bare', label: 'bare in the wind' },
+        ]}
+        onChange={(next) => {
+          edit((d) => withValues(d, at, { cover: next }), 'what is round the pack');
+        }}
+      />
+      <NumberField path={`${at}.startC`} label="At the start" />
+      <ChoiceField
+        label="Protection board"
+        value={board}
+        unknown={board === 'unknown'}
+        options={[
+          { value: 'yes', label: 'has one' },
+          { value: 'no', label: 'has none', note: 'nothing but the controller’s cut-off guards the cells' },
+          { value: 'unknown', label: 'not checked' },
+        ]}
+        onChange={(next) => {
+          edit((d) => withValues(d, at, { board: next }), 'protection board');
+        }}
+      />
+    </FieldGroup>
+  );
+}
+
 /** How a pack came about, and its chemistry: both kinds of pack begin with it. */
 function PackKind({ document, index }: { document: BuildDocument; index: PackIndex }) {
   const edit = useBuild((state) => state.edit);
@@ -78,21 +131,23 @@ interface PackProps {
 export function PackFields({ document, verdict, index }: PackProps) {
   const at = packPath(index);
   return (
-    <FieldGroup title="Pack">
-      <NameField section={at} label="Which pack" />
-      <PackKind document={document} index={index} />
-      <PlainRow label="Copy a pack">
-        <ShelfMenu type="pack" packIndex={index} />
-      </PlainRow>
-      <NumberField path={`${at}.nominalV`} />
-      <NumberField path={`${at}.cellsInSeries`} />
-      <NumberField path={`${at}.capacityAh`} />
-      <EnergyRow verdict={verdict} index={index} />
-      <NumberField path={`${at}.bmsCurrentA`} label="Protection limit" />
-      <NumberField path={`${at}.wiringMohm`} label="Leads and plugs" />
-      <NumberField path={`${at}.healthPct`} />
-      <NumberField path={`${at}.massKg`} label="Mass" />
-    </FieldGroup>
+    <>
+      <FieldGroup title="Pack">
+        <NameField section={at} label="Which pack" />
+        <PackKind document={document} index={index} />
+        <PlainRow label="Copy a pack">
+          <ShelfMenu type="pack" packIndex={index} />
+        </PlainRow>
+        <NumberField path={`${at}.nominalV`} />
+        <NumberField path={`${at}.cellsInSeries`} />
+        <NumberField path={`${at}.capacityAh`} />
+        <EnergyRow verdict={verdict} index={index} />
+        <NumberField path={`${at}.bmsCurrentA`} label="Protection limit" />
+        <NumberField path={`${at}.wiringMohm`} label="Leads and plugs" />
+        <NumberField path={`${at}.massKg`} label="Mass" />
+      </FieldGroup>
+      <PackKeeping document={document} index={index} />
+    </>
   );
 }
 
@@ -123,9 +178,9 @@ export function CellFields({ document, verdict, index }: PackProps) {
         <EnergyRow verdict={verdict} index={index} />
         <NumberField path={`${at}.bmsCurrentA`} label="Protection limit" />
         <NumberField path={`${at}.wiringMohm`} label="Leads and plugs" />
-        <NumberField path={`${at}.healthPct`} />
         <NumberField path={`${at}.massKg`} label="Mass, all in" />
       </FieldGroup>
+      <PackKeeping document={document} index={index} />
       <FieldGroup title="The cell">
         <NameField section={`${at}.cell`} label="Which cell" />
         <PlainRow label="Copy a cell">
