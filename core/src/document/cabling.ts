@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { conductor, inrushMeans, protection } from './choices.ts';
+import { breaks, conductor, inrushMeans, protection } from './choices.ts';
 import { NO_DEFAULT, quantities, type QuantitySpec } from './quantity-spec.ts';
 
 const entered = (
@@ -58,6 +58,7 @@ export const cabling = z.strictObject({
   /** Plugs of the kind in parallel. */
   connectors: z.union([z.literal(1), z.literal(2)]).default(1),
   protection: protection.default('unknown'),
+  breaks: breaks.default('unknown'),
   inrush: inrushMeans.default('unknown'),
   ...quantities(cablingSpecs),
 });

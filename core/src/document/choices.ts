@@ -36,6 +36,9 @@ export type Conductor = z.infer<typeof conductor>;
 /** What opens the leads when too much flows. */
 export const protection = z.enum(['fuse', 'breaker', 'none', 'unknown']);
 
+/** Whether a fuse or breaker is made to break direct current. */
+export const breaks = z.enum(['direct', 'alternating', 'unknown']);
+
 /** What keeps the rush into the controller's capacitors down. */
 export const inrushMeans = z.enum(['none', 'resistor', 'anti-spark', 'unknown']);
 

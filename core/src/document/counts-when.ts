@@ -90,7 +90,8 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'controller.setRolloutMm': (b) => b.controller.limitsSpeed || b.controls.throttle === 'walk',
   'controls.labelSpeedKmh': (b) => b.controls.classLabel === 'yes',
   'controls.labelPowerW': (b) => b.controls.classLabel === 'yes',
-  'controls.assistRatio': (b) => b.controls.assistSensor === 'torque' && b.controls.throttle !== 'full',
+  'controls.assistRatio': (b) => b.controls.assistSensor === 'torque',
+  'controls.throttleSharePct': (b) => b.controls.throttle === 'full' && b.controls.assistSensor !== 'none',
   'controls.walkCutoffKmh': (b) => b.controls.throttle === 'walk',
 };
 
@@ -102,6 +103,8 @@ const PACK_COUNTS_WHEN: Readonly<Record<string, PackWhen>> = {
   cellsPeakA: ready,
   maxChargeA: ready,
   'cell.depthMm': (p) => cells(p) && !p.cell.round,
+  ageYears: (p) => p.healthPct.source === 'unknown',
+  cycles: (p) => p.healthPct.source === 'unknown' && p.ageYears.source !== 'unknown',
 };
 
 /** Sections that count as a whole. */

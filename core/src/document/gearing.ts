@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { answer } from './choices.ts';
-import { NO_DEFAULT, quantities, type QuantitySpec } from './quantity-spec.ts';
+import { NO_DEFAULT, quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
 export const gearingSpecs = {
   ringTeeth: {
@@ -50,6 +50,19 @@ export const controlsSpecs = {
     step: 0.1,
     fallback: 3,
     origin: 'common practice',
+  },
+  throttleSharePct: {
+    label: 'Of the way by the throttle',
+    unit: '%',
+    min: 0,
+    max: 100,
+    plausible: [0, 100],
+    step: 5,
+    fallback: ({ throttled, sensed }: FallbackContext) => {
+      if (!throttled) return 0;
+      return sensed ? 20 : 100;
+    },
+    origin: 'common practice: a fifth where throttle and pedal help are both fitted',
   },
   walkCutoffKmh: {
     label: 'Walk help ends at',

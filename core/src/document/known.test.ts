@@ -114,6 +114,9 @@ describe('quantities that do not count', () => {
     ).toBe(true);
     expect(
       inUse(sample({ controls: { assistSensor: 'torque', throttle: 'full' } }), 'controls.assistRatio'),
+    ).toBe(true);
+    expect(
+      inUse(sample({ controls: { assistSensor: 'cadence', throttle: 'full' } }), 'controls.assistRatio'),
     ).toBe(false);
   });
 });

@@ -117,6 +117,8 @@ function fallbackContext(build: BuildDocument): FallbackContext {
     style,
     kind: build.drive.kind,
     brushed: build.drive.commutation === 'brushes',
+    throttled: build.controls.throttle === 'full',
+    sensed: build.controls.assistSensor !== 'none',
     motor: motorOf(build, size),
     ...packContext(build.packs[0]),
     airC: said(build.brief.temperatureC) ?? briefSpecs.temperatureC.fallback,

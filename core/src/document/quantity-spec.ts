@@ -10,6 +10,9 @@ export interface FallbackContext {
   /** What follows for the motor and its controller's currents from what is known of them. */
   readonly motor: MotorDefaults;
   readonly brushed: boolean;
+  /** What is fitted: the share of the way by the throttle follows. */
+  readonly throttled: boolean;
+  readonly sensed: boolean;
   readonly chemistry: Chemistry;
   /** Of the pack in question: where it stands between rides, its age in years and its cycles; undefined is unknown. */
   readonly kept: 'indoors' | 'outside' | 'unknown';

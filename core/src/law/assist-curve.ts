@@ -14,7 +14,8 @@ export interface RatioCorner {
  * follow the rider (cadence sensor, throttle): a light foot has all of it.
  */
 export function assistCorners(machine: Machine): readonly RatioCorner[] | undefined {
-  if (machine.assistRatio === Infinity) return undefined;
+  // Beside a throttle the help can be had without any of the rider's power.
+  if (machine.assistRatio === Infinity || machine.control === 'throttle') return undefined;
   const ratio = (machine.assistRatio * machine.efficiency) / machine.chainEfficiency;
   const { cutoff, taper } = machine.limits;
   if (cutoff === Infinity) return [{ kmh: 0, ratio }];

@@ -21,7 +21,7 @@ export interface Pack {
   /** Of its cells, as a ride begins. */
   readonly temperatureC: number;
   /** How it warms by its own loss; absent where it stays as it is. */
-  readonly warms?: PackWarmth;
+  warms?: PackWarmth;
 }
 
 /** A pack as one body, SI: heat to warm it, heat to the air for each kelvin, and the air, C. */

@@ -73,8 +73,10 @@ export interface Machine {
   readonly rider: Rider;
   /** What lets the motor work: a throttle, turning pedals, or nothing fitted. */
   readonly control: 'throttle' | 'pedals' | 'none';
-  /** Motor watts per rider watt at most; Infinity when help does not follow the rider's power. */
+  /** Motor watts per rider watt at most while ridden by the pedals; Infinity when help does not follow the rider's power. */
   readonly assistRatio: number;
+  /** Share of the way that is ridden by the throttle, 0 to 1. */
+  readonly throttleShare: number;
   readonly balance: Balance;
 }
 
@@ -141,15 +143,14 @@ export const firstPack = (build: BuildDocument, known: KnownBuild): Pack => pack
 const machineMassKg = (known: KnownBuild): number =>
   known.donor.massKg.value + known.drive.massKg.value + packsKg(known) + known.controller.massKg.value;
 
-/** A torque sensor gives help in proportion, unless a throttle can override it. */
+/** A torque sensor gives help in proportion, also beside a throttle. */
 const assistRatioOf = (build: BuildDocument, known: KnownBuild): number =>
-  build.controls.assistSensor === 'torque' && build.controls.throttle !== 'full'
-    ? known.controls.assistRatio.value
-    : Infinity;
+  build.controls.assistSensor === 'torque' ? known.controls.assistRatio.value : Infinity;
 
 function limitsOf(build: BuildDocument, known: KnownBuild, bmsA: number): Limits {
   const { controller, brief } = known;
-  const ratio = assistRatioOf(build, known);
+  // A throttle gives all there is, whatever the legs do.
+  const ratio = build.controls.throttle === 'full' ? Infinity : assistRatioOf(build, known);
   return {
     batteryA: controller.batteryCurrentA.value,
     bmsA,
@@ -286,6 +287,7 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     },
     control: controlOf(build),
     assistRatio: assistRatioOf(build, known),
+    throttleShare: build.controls.throttle === 'full' ? known.controls.throttleSharePct.value / 100 : 0,
     balance: {
       wheelbase: donor.wheelbaseMm.value / 1000,
       massHeight: donor.massHeightMm.value / 1000,

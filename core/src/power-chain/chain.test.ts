@@ -29,6 +29,7 @@ const whole = (changes: Parameters<typeof sample>[0] = {}): BuildDocument =>
       connectorA: 45,
       fuseA: 30,
       fuseV: 80,
+      breaks: 'direct',
       phaseMm: 300,
       phaseMm2: 8,
       phaseConnectorA: 60,
@@ -133,6 +134,33 @@ describe('the current chain', () => {
   });
 });
 
+describe('the charger of four lead-acid blocks', () => {
+  // 13.5 to 13.8 V float, 14.4 to 14.7 V absorption a block: common practice.
+  it.each([
+    [55.2, 'fine'],
+    [57.6, 'fine'],
+    [58, 'fine'],
+    [58.8, 'fine'],
+    [60, 'stop'],
+    [48, 'stop'],
+  ])('may end anywhere from float to absorption: %s V is %s', (volts, state) => {
+    const build = whole({
+      pack: { chemistry: 'lead-acid', cellsInSeries: 24, nominalV: 48 },
+      charger: { volts },
+    });
+    expect(check(build, 'charger-volts')?.state).toBe(state);
+  });
+});
+
+describe('a controller that is limited in watts', () => {
+  it('asks the amps of the lowest volts of every link', () => {
+    const build = whole({
+      controller: { limitsPower: true, powerLimitW: 500, batteryCurrentA: 40, lowVoltageCutoffV: 40 },
+    });
+    expect(chainOf(build).battery.peakA).toBeCloseTo(12.5, 9);
+  });
+});
+
 describe('checks of the power chain', () => {
   it('are all fine on a sound build', () => {
     for (const c of evaluate(whole()).power.checks) expect(c.state, c.id).toBe('fine');
@@ -170,6 +198,18 @@ describe('checks of the power chain', () => {
       'stop',
     ],
     ['a fuse for 32 V direct current', 'fuse-volts', { cabling: { fuseV: 32 } }, 'stop'],
+    [
+      'a 400 V breaker for alternating current only',
+      'fuse-volts',
+      { cabling: { fuseV: 400, breaks: 'alternating' } },
+      'stop',
+    ],
+    [
+      'a breaker of which nobody knows the current',
+      'fuse-volts',
+      { cabling: { fuseV: 400, breaks: 'unknown' } },
+      'unknown',
+    ],
     ['a bare plug above 48 V', 'inrush', { cabling: { inrush: 'none' } }, 'look'],
     ['a long thin lead', 'lead-drop', { cabling: { leadMm: 2500, leadMm2: 1 } }, 'look'],
   ] as const)('%s: %s', (_what, id, changes, state) => {

@@ -9,8 +9,18 @@ import { qty } from '../quantity/phrase.ts';
 import { idOfPack, ofPack } from '../document/pack-names.ts';
 import type { PowerSubject } from './subject.ts';
 
-/** A charger's volts have to meet the pack's within this share. Common practice: a few tenths of a volt. */
+/** A lithium charger's volts have to meet the pack's within this share. Common practice: a few tenths of a volt. */
 const CHARGER_BAND = 0.006;
+/** Lead-acid is charged at anything from float to absorption, volts a cell: 13.5 to 14.7 V a block. Common practice. */
+const LEAD_SPAN = [2.25, 2.45] as const;
+
+/** The volts that a charger for a pack may end at. */
+function endSpan(pack: Pack): readonly [number, number] {
+  if (pack.chemistry === 'lead-acid')
+    return [LEAD_SPAN[0] * pack.cellsInSeries, LEAD_SPAN[1] * pack.cellsInSeries];
+  const full = fullChargeVolts(pack);
+  return [full * (1 - CHARGER_BAND), full * (1 + CHARGER_BAND)];
+}
 
 /** What a pack takes on charge: worked from its cells, or of itself. */
 const takenBy = (pack: PackDocument, known: KnownPack): Known =>
@@ -26,7 +36,10 @@ function chargerOf({ build, known }: PowerSubject, first: Pack, index: number): 
   const { charger } = pack;
   const which = ofPack(build, index);
   const wanted = fullChargeVolts(first);
-  const off = Math.abs(charger.volts.value - wanted);
+  const [least, most] = endSpan(first);
+  const volts = charger.volts.value;
+  const off = Math.max(0, least - volts, volts - most);
+  const lead = first.chemistry === 'lead-acid';
   const taken = takenBy(document, pack);
   return [
     measured({
@@ -36,22 +49,22 @@ function chargerOf({ build, known }: PowerSubject, first: Pack, index: number): 
       value: off,
       unit: 'V',
       sense: 'most',
-      fine: wanted * CHARGER_BAND,
-      look: wanted * CHARGER_BAND,
-      limit: [qty(wanted, 'V'), ', within ', qty(wanted * CHARGER_BAND, 'V')],
+      // Rounding of a label is no fault.
+      fine: 1e-6,
+      look: 1e-6,
+      limit: [qty(least, 'V'), ' to ', qty(most, 'V')],
       why: [
         qty(first.cellsInSeries, 'S'),
         ' of ',
         CHEMISTRIES[first.chemistry].name,
-        ' end at ',
-        qty(wanted, 'V'),
-        charger.volts.value > wanted * (1 + CHARGER_BAND)
-          ? '; this one overcharges.'
-          : '; the charger has to end there.',
+        ...(lead ? [' float at ', qty(least, 'V'), ' and are absorbed at up to '] : [' end at ']),
+        qty(lead ? most : wanted, 'V'),
+        volts > most ? '; this one overcharges.' : '; the charger has to end there.',
       ],
       remedy: ['Use the charger made for this pack: never one of other volts or chemistry.'],
       origin: 'common practice',
-      source: 'end of charge a cell: lithium 4.20 V, iron phosphate 3.65 V, lead-acid 2.40 V',
+      source:
+        'end of charge a cell: lithium 4.20 V, iron phosphate 3.65 V, lead-acid 2.25 V float to 2.45 V absorption',
       inputs: [charger.volts],
     }),
     measured({

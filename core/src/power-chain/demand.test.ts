@@ -26,9 +26,11 @@ const demands = (changes: Parameters<typeof sample>[0] = {}, gradePct = 6) => {
 };
 
 describe('amps asked from the pack', () => {
-  it('are at most the controller’s limit, or what a power limit leaves of it: 480 W at 48 V, 10 A', () => {
+  it('are at most the controller’s limit, or what a power limit leaves of it at the lowest volts: 480 W at 40 V, 12 A', () => {
     expect(demands().battery.peakA).toBe(20);
-    expect(demands({ controller: { limitsPower: true, powerLimitW: 480 } }).battery.peakA).toBeCloseTo(10, 9);
+    expect(
+      demands({ controller: { limitsPower: true, powerLimitW: 480, lowVoltageCutoffV: 40 } }).battery.peakA,
+    ).toBeCloseTo(12, 9);
     expect(demands({ controller: { limitsPower: true, powerLimitW: 9000 } }).battery.peakA).toBe(20);
   });
 

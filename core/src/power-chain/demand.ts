@@ -29,7 +29,8 @@ export function batteryDemand(
   const { controller, packs } = known;
   const [pack] = packs;
   const byPower = build.controller.limitsPower
-    ? controller.powerLimitW.value / pack.nominalV.value
+    ? // The lower the volts, the more amps a limit in watts lets through: what the links must carry is that.
+      controller.powerLimitW.value / Math.min(pack.nominalV.value, controller.lowVoltageCutoffV.value)
     : Infinity;
   const peakA = Math.min(controller.batteryCurrentA.value, byPower);
   // A hill that is not climbed asks for all there is.

@@ -1,4 +1,5 @@
-import type { KnownBuild } from '../document/known-build.ts';
+import type { BuildDocument } from '../document/document.ts';
+import type { Known, KnownBuild } from '../document/known-build.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import { supplyAt } from '../machine/battery.ts';
 import type { Machine } from '../machine/machine.ts';
@@ -97,24 +98,26 @@ export function fuseChecks({ build, known, chain }: PowerSubject): readonly Chec
       origin: 'common practice',
       inputs: [cabling.fuseA],
     }),
-    measured({
-      id: 'fuse-volts',
-      group: 'leads',
-      title: 'Fuse breaks the pack’s direct current',
-      value: cabling.fuseV.value,
-      unit: 'V',
-      sense: 'least',
-      fine: full,
-      look: full,
-      limit: ['at least ', qty(full, 'V')],
-      why: [
-        'A direct-current arc does not go out by itself: a rating for alternating current does not count.',
-      ],
-      remedy: ['Take one with a direct-current rating above a full charge.'],
-      origin: 'common practice',
-      inputs: [cabling.fuseV],
-    }),
+    breaksDirect(build, cabling.fuseV, full),
   ];
+}
+
+/** A breaker made for alternating current only stops here, whatever volts it is made for. */
+function breaksDirect({ cabling }: BuildDocument, fuseV: Known, full: number): Check {
+  const base = {
+    id: 'fuse-volts',
+    group: 'leads' as const,
+    title: 'Fuse breaks the pack’s direct current',
+    limit: ['at least ', qty(full, 'V'), ', direct current'],
+    why: ['A direct-current arc does not go out by itself: a rating for alternating current does not count.'],
+    remedy: ['Take one with a direct-current rating above a full charge.'],
+    origin: 'common practice' as const,
+    inputs: [fuseV],
+    asked: [asked('direct or alternating current', cabling.breaks)],
+  };
+  return cabling.breaks === 'alternating'
+    ? told({ ...base, state: 'stop', words: 'alternating current only' })
+    : measured({ ...base, value: fuseV.value, unit: 'V', sense: 'least', fine: full, look: full });
 }
 
 /** What a bare plug lets into the controller's capacitors from a full pack of `volts`. */

@@ -80,7 +80,9 @@ export class Stepper {
     this.v = v;
     this.dt = dt;
     const cap = this.road.allowed(x, v, dt);
-    const wish = Math.min(this.pace.cruise, cap, v + this.pace.accelerate * dt);
+    // Downhill nobody opens the throttle beyond the speed that it is let run to.
+    const most = this.road.gradePct < 0 ? Math.min(this.pace.cruise, this.pace.descent) : this.pace.cruise;
+    const wish = Math.min(most, cap, v + this.pace.accelerate * dt);
     const wanted = this.forceFor(wish);
     if (wanted > 0 && wish >= v - ROOT_MS) return this.drive(wish, wanted);
     return this.roll(Math.min(cap, Math.max(v, this.pace.descent)), wish);
@@ -194,11 +196,11 @@ export class Stepper {
 
   /** What the legs give of a force wanted at the tyre. */
   private legs(wantedN: number, v: number): number {
-    const { rider, chainEfficiency, assistRatio } = this.m;
+    const { rider, chainEfficiency, assistRatio, throttleShare } = this.m;
     const wanted = Math.max(0, wantedN);
     const most = Math.min(riderForce(rider, this.gear, chainEfficiency, v), wanted);
     if (this.helping) return most;
-    return Math.min(most, assistRatio === Infinity ? 0 : wanted / (1 + assistRatio));
+    return Math.min(most, assistRatio === Infinity ? 0 : ((1 - throttleShare) * wanted) / (1 + assistRatio));
   }
 
   /** Most that motor and rider push with. */
@@ -208,7 +210,8 @@ export class Stepper {
     if (!this.helping && m.assistRatio === Infinity) return full.forceN;
     const legs = riderForce(m.rider, gear, m.chainEfficiency, v);
     // Legs that only do their share give no more than they have.
-    return full.forceN + (this.helping ? legs : Math.min(legs, full.forceN / m.assistRatio));
+    const share = ((1 - m.throttleShare) * full.forceN) / m.assistRatio;
+    return full.forceN + (this.helping ? legs : Math.min(legs, share));
   }
 
   private readonly bracket = new Bracket();

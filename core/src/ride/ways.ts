@@ -34,14 +34,34 @@ function riderShare(machine: Machine, gear: Gear, v: number, load: number, legs:
   return Math.min(most, machine.assistRatio === Infinity ? 0 : load / (1 + machine.assistRatio));
 }
 
+/** A gear at `v` with a share of the load on the legs. */
+function wayIn(machine: Machine, gear: Gear, v: number, load: number, riderN: number): Way {
+  const motorN = load - riderN;
+  const phaseA = partThrottleAmps(machine, gear, v, motorN);
+  return { gear, riderN, motorN, phaseA, batteryW: electricalWatts(machine, gear, phaseA, v) };
+}
+
+/**
+ * Legs that rest on a machine that is ridden partly by the throttle: on that share of the way they give nothing, on the
+ * rest what proportion asks. The watts are mixed by the share; the throttle's own is what has to be reached.
+ */
+function mixedWay(machine: Machine, gear: Gear, v: number, load: number, pedalled: Way): Way {
+  const { throttleShare: share } = machine;
+  if (share === 0 || pedalled.riderN === 0) return pedalled;
+  const byHand = wayIn(machine, gear, v, load, 0);
+  return {
+    ...byHand,
+    riderN: pedalled.riderN * (1 - share),
+    batteryW: share * byHand.batteryW + (1 - share) * pedalled.batteryW,
+  };
+}
+
 /** The ways of holding `v` on the level, least battery power first. A hub has one: the rider's best gear. */
 export function waysToHold(machine: Machine, v: number, legs: Legs): readonly Way[] {
   const load = roadForce(machine.road, v, 0);
   const ways = machine.gears.map((gear): Way => {
-    const riderN = riderShare(machine, gear, v, load, legs);
-    const motorN = load - riderN;
-    const phaseA = partThrottleAmps(machine, gear, v, motorN);
-    return { gear, riderN, motorN, phaseA, batteryW: electricalWatts(machine, gear, phaseA, v) };
+    const way = wayIn(machine, gear, v, load, riderShare(machine, gear, v, load, legs));
+    return legs === 'resting' ? mixedWay(machine, gear, v, load, way) : way;
   });
   ways.sort((a, b) => a.batteryW - b.batteryW);
   return machine.kind === 'mid-drive' ? ways : ways.slice(0, 1);

@@ -62,14 +62,16 @@ export const handMachine = (
   rider: { powerW: 0, cadenceMinRpm: 55, cadenceMaxRpm: 90 },
   control: 'throttle',
   assistRatio: Infinity,
+  throttleShare: 0,
   balance: { wheelbase: 1.05, massHeight: 1, massAhead: 0.45, grip: 0.7, drivenWheel: 'rear' },
   ...rest,
 });
 
 /** The machine with cells that stay at a temperature, for whoever steps by hand. */
 export const withCellsAt = (machine: Machine, temperatureC: number): Machine => {
-  const { warms: _, ...pack } = machine.pack;
-  return { ...machine, pack: { ...pack, temperatureC } };
+  const pack = { ...machine.pack, temperatureC };
+  delete pack.warms;
+  return { ...machine, pack };
 };
 
 /** 50 V behind 0.1 ohm. */

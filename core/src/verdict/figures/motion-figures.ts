@@ -99,7 +99,7 @@ export function hillFigure(study: Study): Figure {
     unit: 'km/h',
     words: hillWords(climb, cutsOut),
     condition: cutsOut
-      ? ['protection opens after ', qty(climb.climbs ? (climb.cutsOutAfter ?? 0) : 0, 's', 0)]
+      ? ['protection opens after ', qty(climb.cutsOutAfter ?? 0, 's', 0)]
       : [`${name}, `, qty(grade.value, '%')],
     get working() {
       return {

@@ -96,6 +96,9 @@ function Inputs() {
             }}
           />
         )}
+        {controls.throttle === 'full' && controls.assistSensor !== 'none' && (
+          <NumberField path="controls.throttleSharePct" />
+        )}
         {controls.throttle === 'walk' && <NumberField path="controls.walkCutoffKmh" />}
         <ControlAnswer name="motorStopsWithPedals" label="Motor stops with the pedals" />
         <ControlAnswer name="brakeCutoffs" label="Brake levers cut the motor" />

@@ -56,6 +56,19 @@ export function CurrentFields() {
           <>
             <NumberField path="cabling.fuseA" />
             <NumberField path="cabling.fuseV" label="Its volts, direct current" />
+            <ChoiceField
+              label="Made to break"
+              value={cabling.breaks}
+              unknown={cabling.breaks === 'unknown'}
+              options={[
+                { value: 'direct', label: 'direct current' },
+                { value: 'alternating', label: 'alternating current only', note: 'a house breaker' },
+                { value: 'unknown', label: 'not checked' },
+              ]}
+              onChange={(breaks) => {
+                change({ breaks }, 'what the fuse breaks');
+              }}
+            />
           </>
         )}
       </FieldGroup>

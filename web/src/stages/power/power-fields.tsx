@@ -1,5 +1,6 @@
 import {
   formatNumber,
+  inUse,
   packPath,
   withValues,
   type BuildDocument,
@@ -42,8 +43,8 @@ function PackKeeping({ document, index }: { document: BuildDocument; index: Pack
   const { kept, cover, board } = document.packs[index] ?? document.packs[0];
   return (
     <FieldGroup title="How it is kept">
-      <NumberField path={`${at}.ageYears`} label="Age" />
-      <NumberField path={`${at}.cycles`} />
+      {inUse(document, `${at}.ageYears`) && <NumberField path={`${at}.ageYears`} label="Age" />}
+      {inUse(document, `${at}.cycles`) && <NumberField path={`${at}.cycles`} />}
       <NumberField path={`${at}.healthPct`} />
       <ChoiceField
         label="Between rides"
