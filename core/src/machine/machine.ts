@@ -15,7 +15,7 @@ import { regenerationOf, type Regeneration } from './regeneration.ts';
 import { thermalOf } from './thermal-of.ts';
 import type { Thermal } from './thermal.ts';
 import type { Rider } from './rider.ts';
-import type { RoadLoad } from './road-load.ts';
+import { tyreWarmth, type RoadLoad } from './road-load.ts';
 
 /** Geometry that decides grip and front lift, m, with the machine laden. */
 export interface Balance {
@@ -255,7 +255,8 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     machineMassKg: mass,
     road: {
       massKg: mass + brief.riderMassKg.value + brief.loadMassKg.value,
-      crr: donor.crr.value,
+      crr: donor.crr.value * tyreWarmth(brief.temperatureC.value),
+      sinks: Math.sqrt(50 / donor.tyreMm.value),
       cdaM2: donor.cdaM2.value,
       airDensity: airDensity(brief.altitudeM.value, brief.temperatureC.value),
       headwind: brief.headwindMs.value,

@@ -4,11 +4,23 @@ import { STANDARD_GRAVITY } from '../quantity/constants.ts';
 export interface RoadLoad {
   readonly massKg: number;
   readonly crr: number;
+  /** How the tyre sinks into soft ground against one of 50 mm: sqrt(50 / width); 1 where nothing is said. */
+  readonly sinks?: number;
   readonly cdaM2: number;
   readonly airDensity: number;
   /** Positive against the rider. */
   readonly headwind: number;
 }
+
+/** Smooth paving at this temperature is what a rolling coefficient is stated for, C. */
+const STATED_AT_C = 20;
+
+/**
+ * A tyre's rolling coefficient at a temperature, as a multiple of that at 20 C: 1 + 0.011 (20 - T), 0.8 to 1.5. From
+ * memory: rubber that is cold loses more.
+ */
+export const tyreWarmth = (airC: number): number =>
+  Math.min(1.5, Math.max(0.8, 1 + 0.011 * (STATED_AT_C - airC)));
 
 /** Air drag in N at road speed `v` m/s: 0.5 rho CdA (v + w)|v + w|; a tailwind faster than v pushes. */
 export const airForce = (road: RoadLoad, v: number): number =>

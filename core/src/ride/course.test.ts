@@ -28,7 +28,7 @@ describe('a course', () => {
       PACE,
     );
     expect(list(course.end)).toEqual([100, 400, 500, 800, 1000]);
-    expect(list(course.rolling)).toEqual([1, 1.7, 1.7, 1, 1]);
+    expect(list(course.soft)).toEqual([0, 0.004, 0.004, 0, 0]);
     expect(list(course.limit)).toEqual([Infinity, 5, 5, Infinity, Infinity]);
     expect(list(course.wait)).toEqual([NaN, NaN, NaN, 12, NaN]);
     expect(course.metres).toBe(1000);
@@ -45,7 +45,7 @@ describe('a course', () => {
       STILL,
       PACE,
     );
-    expect(list(course.rolling)).toEqual([1.7, 3, 1.7]);
+    expect(list(course.soft)).toEqual([0.004, 0.028, 0.004]);
   });
 
   it('says how fast a piece may end, so that the brakes do for everything after it (v^2 = 2 b x)', () => {

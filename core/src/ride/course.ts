@@ -32,8 +32,8 @@ export interface Course {
   readonly end: Float64Array;
   readonly sine: Float64Array;
   readonly cosine: Float64Array;
-  /** Times the tyre's rolling resistance. */
-  readonly rolling: Float64Array;
+  /** Rolling coefficient that the ground adds for a tyre of 50 mm. */
+  readonly soft: Float64Array;
   /** Wind against the rider and across. */
   readonly ahead: Float64Array;
   readonly across: Float64Array;
@@ -46,7 +46,7 @@ export interface Course {
 }
 
 interface Leg extends Piece {
-  readonly rolling: number;
+  readonly soft: number;
   readonly limit: number;
   /** Speed through the bend at its beginning. */
   bend: number;
@@ -82,7 +82,7 @@ function oneWay(route: Route, sideways: number): readonly Leg[] {
       ...piece,
       fromM: from,
       lengthM: to - from,
-      rolling: SURFACE_DATA[span?.surface ?? 'paved'].times,
+      soft: SURFACE_DATA[span?.surface ?? 'paved'].adds,
       limit: span?.limitKmh === null || span === undefined ? Infinity : kmhToMs(span.limitKmh),
       bend: Infinity,
       wait: stop?.waitS ?? NaN,
@@ -155,7 +155,7 @@ export function courseOf(route: Route, wind: Wind, pace: Pace): Course {
     end: column((leg) => (metres += leg.lengthM)),
     sine: column((leg) => tangent(leg) / Math.sqrt(1 + tangent(leg) ** 2)),
     cosine: column((leg) => 1 / Math.sqrt(1 + tangent(leg) ** 2)),
-    rolling: column((leg) => leg.rolling),
+    soft: column((leg) => leg.soft),
     ahead: column((leg) => wind.speed * Math.cos(angle(leg) ?? 0)),
     across: column((leg) => wind.speed * Math.sin(angle(leg) ?? 0)),
     limit,

@@ -15,7 +15,7 @@ const hub = (controls: Controls, riderPowerW = 75): Machine =>
   withCellsAt(
     assemble(
       sample({
-        brief: { riderMassKg: 60, loadMassKg: 0, riderPowerW, temperatureC: 25, altitudeM: -115 },
+        brief: { riderMassKg: 60, loadMassKg: 0, riderPowerW, temperatureC: 20, altitudeM: 29 },
         donor: { massKg: 40, crr: 0.008, cdaM2: 0.55, rolloutMm: 2 * Math.PI * 335 },
         drive: {
           massKg: 5,

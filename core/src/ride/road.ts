@@ -8,6 +8,8 @@ export class Road {
   private readonly brake: number;
   private readonly weight: number;
   private readonly crr: number;
+  /** How a tyre sinks in against one of 50 mm. */
+  private readonly sinks: number;
   private readonly drag: number;
   private piece = -1;
   private lap = 0;
@@ -30,6 +32,7 @@ export class Road {
     this.brake = brake;
     this.weight = road.massKg * STANDARD_GRAVITY;
     this.crr = road.crr;
+    this.sinks = road.sinks ?? 1;
     this.drag = 0.5 * road.airDensity * road.cdaM2;
     this.next(false);
   }
@@ -45,7 +48,7 @@ export class Road {
     }
     const i = this.piece;
     const [sine, cosine] = [course.sine[i] ?? 0, course.cosine[i] ?? 1];
-    this.rollingN = this.weight * cosine * this.crr * (course.rolling[i] ?? 1);
+    this.rollingN = this.weight * cosine * (this.crr + (course.soft[i] ?? 0) * this.sinks);
     this.slopeN = this.weight * sine;
     this.ahead = course.ahead[i] ?? 0;
     this.across2 = (course.across[i] ?? 0) ** 2;

@@ -1,19 +1,33 @@
 /** What a road is made of, as the tyres feel it. */
-export const SURFACES = ['paved', 'rough', 'gravel', 'grass', 'snow'] as const;
+export const SURFACES = [
+  'paved',
+  'rough',
+  'gravel',
+  'loose',
+  'grass',
+  'packed-snow',
+  'snow',
+  'sand',
+] as const;
 export type Surface = (typeof SURFACES)[number];
 
 interface SurfaceData {
   readonly name: string;
-  /** Times the tyre's rolling resistance on smooth paving, and the span it may lie in. */
-  readonly times: number;
-  readonly span: readonly [number, number];
+  /** Rolling coefficient that it adds for a tyre of 50 mm; a wider one sinks in less, with the root of its width. */
+  readonly adds: number;
 }
 
-/** Multipliers from memory; they differ widely with pressure, tread and weather. */
+/**
+ * Soft ground adds to what a tyre takes on smooth paving, it does not multiply it: a road tyre is not better in snow than
+ * a fat one. From memory; they differ widely (40 %) with weather and tread.
+ */
 export const SURFACE_DATA: Readonly<Record<Surface, SurfaceData>> = {
-  paved: { name: 'smooth paving', times: 1, span: [1, 1.1] },
-  rough: { name: 'rough paving or setts', times: 1.3, span: [1.1, 1.6] },
-  gravel: { name: 'gravel', times: 1.7, span: [1.3, 2.5] },
-  grass: { name: 'grass or soft earth', times: 2.3, span: [1.7, 4] },
-  snow: { name: 'wet snow or slush', times: 3, span: [2, 4] },
+  paved: { name: 'smooth paving', adds: 0 },
+  rough: { name: 'rough paving or setts', adds: 0.002 },
+  gravel: { name: 'packed gravel', adds: 0.004 },
+  loose: { name: 'loose gravel', adds: 0.012 },
+  grass: { name: 'grass or soft earth', adds: 0.018 },
+  'packed-snow': { name: 'packed snow', adds: 0.006 },
+  snow: { name: 'wet snow or slush', adds: 0.028 },
+  sand: { name: 'sand', adds: 0.06 },
 };

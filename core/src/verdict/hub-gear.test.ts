@@ -1,9 +1,19 @@
 import { describe, expect, it } from 'vitest';
+import type { BuildDocument } from '../document/document.ts';
 import { shippedRules } from '../law/rules.ts';
 import { evaluate } from './evaluate.ts';
 import { courier } from '../test/demo.ts';
 
-const { hill, figures, study } = evaluate(courier, shippedRules());
+// With its whole load it climbs in the lowest.
+const { brief } = courier;
+const light: BuildDocument = {
+  ...courier,
+  brief: {
+    ...brief,
+    loadMassKg: { value: 20, source: 'measured' },
+  },
+};
+const { hill, figures, study } = evaluate(light, shippedRules());
 const { climb } = hill;
 if (!climb.climbs) throw new Error('the kiln courier does not climb');
 const { gears } = study.machine;

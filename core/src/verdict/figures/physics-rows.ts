@@ -71,6 +71,7 @@ export function balanceSteps(study: Study, v: number, t: Traction, gradePct: num
   const omega = t.gear.motorRatio * v;
   return [
     stepRow('m', 'All masses together', machine.road.massKg, 'kg'),
+    stepRow('Crr', 'Rolling at this temperature of the tyres', machine.road.crr, '1'),
     stepRow('rho', 'Air density', machine.road.airDensity, 'kg/m3'),
     stepRow(
       'Voc',
