@@ -88,7 +88,8 @@ export function rangeChart({ machine, known, topFull }: Study): readonly RangePo
     return {
       kmh,
       farKm: planned.high / 1000,
-      nearKm: planned.low / 1000,
+      // What is ridden on more slowly is no range at this speed.
+      nearKm: rested.holds ? planned.low / 1000 : 0,
       helpedWhPerKm: helped.whPerKm,
       restedWhPerKm: rested.holds ? rested.whPerKm : undefined,
     };
