@@ -157,6 +157,13 @@ describe('motion against closed forms', () => {
     expect(one.seconds).toBeLessThan(seconds + 12);
   });
 
+  it('is written down to where it ends, however seldom a row is due', () => {
+    const one = ride(coaster, evenHill('', 970, -6), { pace: ALL_OUT, speed: 1, traceEvery: 400 });
+    expect(one.ends).toBe('arrived');
+    expect(one.trace?.metres.at(-1)).toBeCloseTo(970, 6);
+    expect(one.trace?.seconds.at(-1)).toBe(one.seconds);
+  });
+
   it('rolls down a slope to the terminal speed of its closed form', () => {
     const slope = -6;
     const theta = Math.atan(0.06);

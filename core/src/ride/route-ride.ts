@@ -250,9 +250,19 @@ class RideState {
 
   /** A row of the trace where one is due. */
   private record(vm: number): void {
-    const { trace, step } = this;
-    if (trace === undefined || (this.x < this.nextRow && vm > 0)) return;
+    if (this.x < this.nextRow && vm > 0) return;
     this.nextRow = this.x + (this.o.traceEvery ?? 0);
+    this.write(vm);
+  }
+
+  /** The trace goes to where the ride ended, due or not. */
+  finish(): void {
+    if (this.t > (this.trace?.seconds.at(-1) ?? 0)) this.write(this.v);
+  }
+
+  private write(vm: number): void {
+    const { trace, step } = this;
+    if (trace === undefined) return;
     const { supply } = this.source;
     trace.seconds.push(this.t);
     trace.metres.push(this.x);
@@ -278,6 +288,7 @@ export function rideCourse(machine: Machine, course: Course, options: RideOption
   const state = new RideState(machine, course, options);
   let ends: RideEnd | undefined;
   while (ends === undefined) ends = state.advance();
+  state.finish();
   const { heat } = state;
   return {
     ends,
