@@ -1,4 +1,4 @@
-import type { MotorValue } from './motor-defaults.ts';
+import type { MotorValue } from './motor-asked.ts';
 import type { FallbackContext } from './quantity-spec.ts';
 
 /** A default that follows from what else is known of the motor; `origin` says it in general, `because` of a build. */

@@ -1,7 +1,8 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { DriveKind } from './choices.ts';
-import { motorDefaults, type MotorAsked } from './motor-defaults.ts';
+import type { MotorAsked } from './motor-asked.ts';
+import { motorDefaults } from './motor-defaults.ts';
 import { MOTOR_KINDS } from './motor-kinds.ts';
 
 const NOTHING: MotorAsked = {

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { Unit } from '../quantity/units.ts';
 import type { Chemistry, DonorStyle, DriveKind } from './choices.ts';
-import type { MotorDefaults } from './motor-defaults.ts';
+import type { MotorDefaults } from './motor-asked.ts';
 
 /** What a default may depend on: the few choices that decide which typical value fits. */
 export interface FallbackContext {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { assemble, type Machine } from '../machine/machine.ts';
+import type { Machine } from '../machine/machine.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { evenHill } from '../route/route.ts';
-import { withCellsAt } from '../test/hand-machine.ts';
+import { gearedHub } from '../test/geared-hub.ts';
 import { sample, type Changes } from '../test/sample.ts';
 import { ridePlan } from '../trips/ride-plan.ts';
 import { constantSpeedRange } from './range.ts';
@@ -10,42 +10,7 @@ import type { Legs } from './ways.ts';
 
 type Controls = NonNullable<Changes['controls']>;
 
-/** A geared hub of 500 W and 48 V, 110 kg in all, in air of 1.20 kg/m3. */
-const hub = (controls: Controls, riderPowerW = 75): Machine =>
-  withCellsAt(
-    assemble(
-      sample({
-        brief: { riderMassKg: 60, loadMassKg: 0, riderPowerW, temperatureC: 20, altitudeM: 29 },
-        donor: { massKg: 40, crr: 0.008, cdaM2: 0.55, rolloutMm: 2 * Math.PI * 335 },
-        drive: {
-          massKg: 5,
-          kvRpmPerV: 34.9,
-          resistanceOhm: 0.196,
-          hysteresisNm: 0.1,
-          eddyNms: 4.1e-4,
-          reduction: 5,
-          efficiency: 0.93,
-        },
-        pack: {
-          cellsInSeries: 13,
-          capacityAh: 13,
-          healthPct: 100,
-          wiringMohm: 25,
-          bmsCurrentA: 60,
-          massKg: 4,
-        },
-        controller: {
-          batteryCurrentA: 18,
-          phaseCurrentA: 45,
-          limitsSpeed: false,
-          resistanceMohm: 10,
-          massKg: 1,
-        },
-        controls,
-      }),
-    ),
-    25,
-  );
+const hub = (controls: Controls, riderPowerW = 75): Machine => gearedHub(riderPowerW, controls);
 const whPerKm = (machine: Machine, legs: Legs): number => {
   const range = constantSpeedRange(machine, kmhToMs(25), 1, legs);
   return range.holds ? range.whPerKm : NaN;

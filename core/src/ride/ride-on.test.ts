@@ -3,53 +3,15 @@ import { describe, expect, it } from 'vitest';
 import { wholeCapacityAh, peukertFactor, supplyAt } from '../machine/battery.ts';
 import { assemble, type Machine } from '../machine/machine.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
-import { withCellsAt } from '../test/hand-machine.ts';
-import { RUNS, anyBuild, sample } from '../test/sample.ts';
+import { gearedHub } from '../test/geared-hub.ts';
+import { RUNS, anyBuild } from '../test/sample.ts';
 import { batteryAmps } from './operating-point.ts';
 import { constantSpeedRange } from './range.ts';
 import { wayAt, waysToHold, type Legs } from './ways.ts';
 
-/** A geared hub of 500 W and 48 V on 13 cells of 13 Ah, ridden by the motor alone. */
+/** Ridden by the motor alone unless told, down to its cut-off. */
 const hub = (riderPowerW = 0): Machine =>
-  withCellsAt(
-    assemble(
-      sample({
-        // Air of 1.20 kg/m3.
-        brief: { riderMassKg: 60, loadMassKg: 0, riderPowerW, temperatureC: 20, altitudeM: 29 },
-        donor: { massKg: 40, crr: 0.008, cdaM2: 0.55, rolloutMm: 2 * Math.PI * 335 },
-        drive: {
-          massKg: 5,
-          kvRpmPerV: 34.9,
-          resistanceOhm: 0.196,
-          hysteresisNm: 0.1,
-          eddyNms: 4.1e-4,
-          reduction: 5,
-          efficiency: 0.93,
-          windingC: 60,
-        },
-        pack: {
-          cellsInSeries: 13,
-          capacityAh: 13,
-          healthPct: 100,
-          wiringMohm: 25,
-          bmsCurrentA: 60,
-          massKg: 4,
-        },
-        controller: {
-          batteryCurrentA: 18,
-          phaseCurrentA: 45,
-          lowVoltageCutoffV: 40.3,
-          lowVoltageFoldV: 0,
-          resistanceMohm: 10,
-          standbyW: 3,
-          limitsSpeed: false,
-          massKg: 1,
-        },
-        controls: { throttle: 'full' },
-      }),
-    ),
-    25,
-  );
+  gearedHub(riderPowerW, { throttle: 'full' }, { lowVoltageCutoffV: 40.3, lowVoltageFoldV: 0, standbyW: 3 });
 
 const ranged = (machine: Machine, kmh: number, legs: Legs = 'helping') =>
   constantSpeedRange(machine, kmhToMs(kmh), 1, legs);

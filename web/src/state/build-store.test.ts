@@ -1,37 +1,19 @@
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { withQuantity, newBuild, type BuildDocument } from '@apple-cart/core';
-import { fakeStore, type FakeStore } from '../test/fake-store.ts';
-import { buildDrafts, useBuild } from './build-store.ts';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { withQuantity, type BuildDocument } from '@apple-cart/core';
+import { massOf, openBuild, quiet, rider, store } from '../test/build-stand.ts';
+import { buildDrafts } from './build-store.ts';
 
-let server: FakeStore<BuildDocument>;
-const store = () => useBuild.getState();
-const rider = (value: number) => (d: BuildDocument) =>
-  withQuantity(d, 'brief.riderMassKg', { source: 'measured', value });
-const massOf = (d: BuildDocument | undefined): number | undefined =>
-  d?.brief.riderMassKg.source === 'unknown' ? undefined : d?.brief.riderMassKg.value;
-const quiet = () => vi.advanceTimersByTimeAsync(400);
-
-beforeEach(async () => {
-  vi.useFakeTimers();
-  server = fakeStore('/api/builds/one', newBuild('Build'));
-  await store().open('one');
-});
-afterEach(async () => {
-  server.down = false;
-  await store().close();
-  vi.useRealTimers();
-  vi.unstubAllGlobals();
-});
+const stand = openBuild();
 
 describe('saving by itself', () => {
   it('shows a change at once and sends it after a pause, once for a burst of typing', async () => {
     for (const kg of [7, 78, 78.5]) store().edit(rider(kg), 'rider', 'brief.riderMassKg');
     expect(massOf(store().document)).toBe(78.5);
     expect(store().saveState).toBe('waiting');
-    expect(server.saves).toBe(0);
+    expect(stand.server.saves).toBe(0);
     await quiet();
-    expect(server.saves).toBe(1);
-    expect(massOf(server.stored.document)).toBe(78.5);
+    expect(stand.server.saves).toBe(1);
+    expect(massOf(stand.server.stored.document)).toBe(78.5);
     expect(store()).toMatchObject({ saveState: 'saved', version: 2 });
     expect(buildDrafts.read('one')).toBeUndefined();
   });
@@ -39,7 +21,7 @@ describe('saving by itself', () => {
   it('sends at once when asked to, as when the page is hidden', async () => {
     store().edit(rider(70), 'rider');
     await store().flush(true);
-    expect(massOf(server.stored.document)).toBe(70);
+    expect(massOf(stand.server.stored.document)).toBe(70);
   });
 
   it('does nothing for an edit that changes nothing', () => {
@@ -51,41 +33,41 @@ describe('saving by itself', () => {
 
 describe('a server that is away', () => {
   it('is told, the edit is kept in the browser, and sent again until it is acknowledged', async () => {
-    server.down = true;
+    stand.server.down = true;
     store().edit(rider(66), 'rider');
     await quiet();
     expect(store().saveState).toBe('offline');
     expect(massOf(buildDrafts.read('one')?.document)).toBe(66);
     await vi.advanceTimersByTimeAsync(7000);
-    server.down = false;
+    stand.server.down = false;
     await vi.advanceTimersByTimeAsync(4000);
     expect(store().saveState).toBe('saved');
-    expect(massOf(server.stored.document)).toBe(66);
+    expect(massOf(stand.server.stored.document)).toBe(66);
     expect(buildDrafts.read('one')).toBeUndefined();
   });
 
   it('brings an unsent edit back when the build is opened again', async () => {
-    server.down = true;
+    stand.server.down = true;
     store().edit(rider(61), 'rider');
     await quiet();
     await store().close();
-    server.down = false;
+    stand.server.down = false;
     await store().open('one');
     expect(massOf(store().document)).toBe(61);
     await quiet();
-    expect(massOf(server.stored.document)).toBe(61);
+    expect(massOf(stand.server.stored.document)).toBe(61);
   });
 
   it('lets a draft that began from an older version show itself as a conflict', async () => {
     await store().close();
     buildDrafts.keep('one', {
       baseVersion: 1,
-      document: rider(59)(server.stored.document),
+      document: rider(59)(stand.server.stored.document),
       edited: true,
       keepPrevious: undefined,
       errands: [],
     });
-    server.changeElsewhere(rider(99));
+    stand.server.changeElsewhere(rider(99));
     await store().open('one');
     await quiet();
     expect(store().saveState).toBe('conflict');
@@ -108,25 +90,25 @@ describe('a server that is away', () => {
 
 describe('a conflict', () => {
   beforeEach(async () => {
-    server.changeElsewhere(rider(99));
+    stand.server.changeElsewhere(rider(99));
     store().edit(rider(55), 'rider');
     await quiet();
   });
 
   it('waits for a decision and stores nothing meanwhile', async () => {
     expect(store().saveState).toBe('conflict');
-    const { saves } = server;
+    const { saves } = stand.server;
     store().edit(rider(56), 'rider');
     await quiet();
-    expect(server.saves).toBe(saves);
-    expect(massOf(server.stored.document)).toBe(99);
+    expect(stand.server.saves).toBe(saves);
+    expect(massOf(stand.server.stored.document)).toBe(99);
   });
 
   it('goes on with mine and keeps theirs', async () => {
     await store().resolve('mine');
     expect(store()).toMatchObject({ saveState: 'saved', theirs: undefined });
-    expect(massOf(server.stored.document)).toBe(55);
-    expect(server.revisions.map((r) => [r.name, massOf(r.document as BuildDocument)])).toEqual([
+    expect(massOf(stand.server.stored.document)).toBe(55);
+    expect(stand.server.revisions.map((r) => [r.name, massOf(r.document as BuildDocument)])).toEqual([
       ['from the other window', 99],
     ]);
   });
@@ -134,13 +116,13 @@ describe('a conflict', () => {
   it('takes theirs, keeps mine, and can be undone', async () => {
     await store().resolve('theirs');
     expect(massOf(store().document)).toBe(99);
-    expect(server.revisions.map((r) => [r.reason, massOf(r.document as BuildDocument)])).toEqual([
+    expect(stand.server.revisions.map((r) => [r.reason, massOf(r.document as BuildDocument)])).toEqual([
       ['set-aside', 55],
     ]);
     store().undo();
     expect(massOf(store().document)).toBe(55);
     await quiet();
-    expect(massOf(server.stored.document)).toBe(55);
+    expect(massOf(stand.server.stored.document)).toBe(55);
   });
 });
 
@@ -155,12 +137,12 @@ describe('undo and redo', () => {
     store().undo();
     store().redo();
     await quiet();
-    expect(massOf(server.stored.document)).toBe(70);
+    expect(massOf(stand.server.stored.document)).toBe(70);
   });
 });
 
 describe('the pin', () => {
-  const pins = (): readonly string[] => server.revisions.map((r) => r.reason);
+  const pins = (): readonly string[] => stand.server.revisions.map((r) => r.reason);
 
   it('stays through a reload and is taken out again', async () => {
     await store().pin();
@@ -177,21 +159,24 @@ describe('the pin', () => {
   });
 
   it('set while the server is away is not lost: it is said to be unsent, and sent when it can be', async () => {
-    server.down = true;
+    stand.server.down = true;
     await store().pin();
-    expect(store()).toMatchObject({ saveState: 'offline', pinned: { document: server.stored.document } });
+    expect(store()).toMatchObject({
+      saveState: 'offline',
+      pinned: { document: stand.server.stored.document },
+    });
     expect(pins()).toEqual([]);
-    server.down = false;
+    stand.server.down = false;
     await vi.advanceTimersByTimeAsync(3000);
     expect(pins()).toEqual(['pin']);
     expect(store().saveState).toBe('saved');
   });
 
   it('set while the server is away outlives the page', async () => {
-    server.down = true;
+    stand.server.down = true;
     await store().pin();
     await store().close();
-    server.down = false;
+    stand.server.down = false;
     await store().open('one');
     expect(store().pinned?.name).toMatch(/^as at/);
     await quiet();
@@ -200,7 +185,7 @@ describe('the pin', () => {
   });
 
   it('that the server will not keep is taken out again, and said', async () => {
-    server.refuse = (request) =>
+    stand.server.refuse = (request) =>
       request === 'POST /revisions' ? [404, 'There is no such build.'] : undefined;
     await store().pin();
     expect(store()).toMatchObject({
@@ -215,7 +200,7 @@ describe('the pin', () => {
     const before = store().pinned;
     expect(before).toBeDefined();
     store().edit(rider(91), 'rider');
-    server.refuse = (request) => (request === 'POST /revisions' ? [400, 'Too many.'] : undefined);
+    stand.server.refuse = (request) => (request === 'POST /revisions' ? [400, 'Too many.'] : undefined);
     await store().pin();
     expect(store()).toMatchObject({ pinned: before, notKept: 'Too many.' });
   });
@@ -223,7 +208,7 @@ describe('the pin', () => {
   it('that the server will not take out stays', async () => {
     await store().pin();
     const before = store().pinned;
-    server.refuse = (request) => (request.startsWith('DELETE') ? [400, 'Not now.'] : undefined);
+    stand.server.refuse = (request) => (request.startsWith('DELETE') ? [400, 'Not now.'] : undefined);
     await store().unpin();
     expect(store()).toMatchObject({ pinned: before, notKept: 'Not now.' });
   });
@@ -232,7 +217,7 @@ describe('the pin', () => {
 describe('a slow answer', () => {
   it('does not let a build conflict with its own edit', async () => {
     let go: (() => void) | undefined;
-    server.hold = () =>
+    stand.server.hold = () =>
       new Promise((done) => {
         go = done;
       });
@@ -240,20 +225,20 @@ describe('a slow answer', () => {
     await quiet();
     store().edit(rider(71), 'rider');
     await vi.advanceTimersByTimeAsync(5000);
-    expect(server.saves).toBe(1);
-    server.hold = undefined;
+    expect(stand.server.saves).toBe(1);
+    stand.server.hold = undefined;
     go?.();
     await quiet();
     expect(store().saveState).toBe('saved');
-    expect(massOf(server.stored.document)).toBe(71);
+    expect(massOf(stand.server.stored.document)).toBe(71);
   });
 
   it('that is lost after the save was stored is no conflict when it is sent again', async () => {
-    server.losesAnswers = true;
+    stand.server.losesAnswers = true;
     store().edit(rider(70), 'rider');
     await quiet();
     expect(store().saveState).toBe('offline');
-    server.losesAnswers = false;
+    stand.server.losesAnswers = false;
     await vi.advanceTimersByTimeAsync(3000);
     expect(store()).toMatchObject({ saveState: 'saved', version: 2 });
   });
