@@ -161,7 +161,7 @@ const profile = z.strictObject({
   /** Null: as the build itself. */
   cutoffKmh: z.number().min(3).max(150).nullable(),
   batteryA: z.number().min(1).max(500).nullable(),
-  throttle: z.enum(['same', 'none', 'walk', 'full']),
+  throttle: z.enum(['same', 'none', 'walk', 'pedalling', 'full']),
 });
 export type SwitchedProfile = z.infer<typeof profile>;
 

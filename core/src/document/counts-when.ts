@@ -8,6 +8,7 @@ import {
   type QuantityPath,
 } from './document.ts';
 import type { PackDocument } from './pack.ts';
+import { isThrottle, throttleEnds } from './throttle.ts';
 
 type When = (build: BuildDocument) => boolean;
 
@@ -87,11 +88,13 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'controller.powerLimitW': (b) => b.controller.limitsPower,
   'controller.assistCutoffKmh': (b) => b.controller.limitsSpeed,
   'controller.assistTaperKmh': (b) => b.controller.limitsSpeed,
-  'controller.setRolloutMm': (b) => b.controller.limitsSpeed || b.controls.throttle === 'walk',
+  'controller.setRolloutMm': (b) =>
+    b.controller.limitsSpeed || b.controls.throttle === 'walk' || throttleEnds(b),
   'controls.labelSpeedKmh': (b) => b.controls.classLabel === 'yes',
   'controls.labelPowerW': (b) => b.controls.classLabel === 'yes',
   'controls.assistRatio': (b) => b.controls.assistSensor === 'torque',
-  'controls.throttleSharePct': (b) => b.controls.throttle === 'full' && b.controls.assistSensor !== 'none',
+  'controls.throttleSharePct': (b) => isThrottle(b) && b.controls.assistSensor !== 'none',
+  'controls.throttleCutoffKmh': throttleEnds,
   'controls.walkCutoffKmh': (b) => b.controls.throttle === 'walk',
 };
 

@@ -11,7 +11,7 @@ import { MOST_PACKS, joining, joiningSpecs, pack, packSpecs, type PackDocument }
 import { PART_TYPES } from './part-types.ts';
 import type { QuantitySpec } from './quantity-spec.ts';
 
-export const SCHEMA_VERSION = 6;
+export const SCHEMA_VERSION = 7;
 
 const amount = z.number().min(0).max(1_000_000).nullable();
 

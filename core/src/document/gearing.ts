@@ -64,6 +64,17 @@ export const controlsSpecs = {
     },
     origin: 'common practice: a fifth where throttle and pedal help are both fitted',
   },
+  throttleCutoffKmh: {
+    label: 'Throttle drives it up to',
+    unit: 'km/h',
+    min: 1,
+    max: 150,
+    plausible: [6, 45],
+    step: 0.1,
+    stays: true,
+    fallback: 25,
+    origin: NO_DEFAULT,
+  },
   walkCutoffKmh: {
     label: 'Walk help ends at',
     unit: 'km/h',
@@ -100,9 +111,13 @@ export const controlsSpecs = {
 
 export const controls = z.strictObject({
   assistSensor: z.enum(['none', 'cadence', 'torque']),
-  throttle: z.enum(['none', 'walk', 'full']),
+  /** `pedalling`: works only while the pedals turn, so that it never drives the machine alone. */
+  throttle: z.enum(['none', 'walk', 'pedalling', 'full']),
+  /** The throttle's own speed limit, below the one at which help from the pedals ends. */
+  throttleLimited: z.boolean().default(false),
   throttleKind: z.enum(['thumb', 'twist', 'unknown']).default('unknown'),
-  motorStopsWithPedals: answer.default('unknown'),
+  /** Of the help by the pedals alone: whether the motor can run with the pedals still follows from the throttle. */
+  pedalHelpStops: answer.default('unknown'),
   brakeCutoffs: answer.default('unknown'),
   speedometer: answer.default('unknown'),
   classLabel: answer.default('unknown'),

@@ -15,6 +15,7 @@ import { briefSpecs } from './brief.ts';
 import { donorSpecs, wheelbaseOf } from './donor.ts';
 import { motorDefaults } from './motor-defaults.ts';
 import { ladenCentre } from './frame-of.ts';
+import { isThrottle } from './throttle.ts';
 import { LABEL_V_PER_CELL } from './per-cell.ts';
 import { USUAL_AH } from './pack.ts';
 import { packFromCells } from './pack-from-cells.ts';
@@ -117,7 +118,7 @@ function fallbackContext(build: BuildDocument): FallbackContext {
     style,
     kind: build.drive.kind,
     brushed: build.drive.commutation === 'brushes',
-    throttled: build.controls.throttle === 'full',
+    throttled: isThrottle(build),
     sensed: build.controls.assistSensor !== 'none',
     motor: motorOf(build, size),
     ...packContext(build.packs[0]),
@@ -210,6 +211,7 @@ export function knownBuild(build: BuildDocument): KnownBuild {
   const { setRolloutMm } = controller;
   const wheel = setRolloutMm.source === 'unknown' ? 1 : donor.rolloutMm.value / setRolloutMm.value;
   controller.assistCutoffKmh = trueSpeed(controller.assistCutoffKmh, wheel);
+  controls.throttleCutoffKmh = trueSpeed(controls.throttleCutoffKmh, wheel);
   controls.walkCutoffKmh = trueSpeed(controls.walkCutoffKmh, wheel);
   return known;
 }

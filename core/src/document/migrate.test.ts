@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import old from '../../../demo/older/choir-tandem-v1.json' with { type: 'json' };
 import recent from '../../../demo/older/choir-tandem-v4.json' with { type: 'json' };
 import joined from '../../../demo/older/kiln-courier-v5.json' with { type: 'json' };
+import united from '../../../demo/older/tide-flat-trike-v6.json' with { type: 'json' };
 import before from '../../../demo/older/tide-flat-trike-v2.json' with { type: 'json' };
 import { SCHEMA_VERSION } from './document.ts';
 import { FRAME_STYLES } from '../frame/names.ts';
@@ -89,7 +90,8 @@ describe('a document of version 4', () => {
   it('keeps everything it said, and knows nothing of profiles, labels and widths', () => {
     expect(build.schemaVersion).toBe(SCHEMA_VERSION);
     expect(build.controller).toMatchObject(recent.controller);
-    expect(build.controls).toMatchObject(recent.controls);
+    const { motorStopsWithPedals, ...controls } = recent.controls;
+    expect(build.controls).toMatchObject({ ...controls, pedalHelpStops: motorStopsWithPedals });
     expect(build.donor).toMatchObject(recent.donor);
     expect(build.controller).toMatchObject({ lifted: 'unknown', profiles: [] });
     expect(build.donor.widthMm).toEqual({ source: 'unknown' });
@@ -153,5 +155,26 @@ describe('a document of version 5', () => {
 describe('the usual place of a pack', () => {
   it.each(FRAME_STYLES)('on a %s is one that its frame has', (style) => {
     expect(PRESETS[style].places.map((p) => p.place)).toContain(usualPlace(style));
+  });
+});
+
+describe('a document of version 6', () => {
+  const withControls = (controls: object) => ({ ...united, controls: { ...united.controls, ...controls } });
+
+  it('has its answer about the pedals as one about their help', () => {
+    const { motorStopsWithPedals, ...controls } = united.controls;
+    expect(read(united).controls).toMatchObject({ ...controls, pedalHelpStops: motorStopsWithPedals });
+    expect(read(united).controls.throttleLimited).toBe(false);
+  });
+
+  it('is asked again where "no" may have meant the throttle', () => {
+    const no = { motorStopsWithPedals: 'no' };
+    expect(read(withControls({ ...no, throttle: 'full' })).controls.pedalHelpStops).toBe('unknown');
+    expect(read(withControls({ ...no, throttle: 'none' })).controls.pedalHelpStops).toBe('no');
+  });
+
+  it('that is broken says where in the file', () => {
+    const result = readBuild(withControls({ motorStopsWithPedals: 'perhaps' }));
+    expect(result.ok ? [] : result.issues.map((i) => i.path)).toEqual(['controls.motorStopsWithPedals']);
   });
 });

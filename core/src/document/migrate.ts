@@ -73,6 +73,23 @@ function firstPlace(pack: unknown): unknown {
 }
 
 /**
+ * Up to version 6 one answer stood for two facts: that the help by the pedals stops with them, and that the motor cannot run
+ * with the pedals still. "No" beside a throttle may have meant either, so it is asked again.
+ */
+function pedalsApart(old: Readonly<Record<string, unknown>>): Record<string, unknown> {
+  const { controls } = old;
+  const { motorStopsWithPedals: said, throttle } = entries(controls);
+  if (said === undefined) return { ...old };
+  return {
+    ...old,
+    controls: {
+      ...without(controls, 'motorStopsWithPedals'),
+      pedalHelpStops: said === 'no' && throttle === 'full' ? 'unknown' : said,
+    },
+  };
+}
+
+/**
  * What a version's documents meant otherwise than the next one's. What they did not ask needs no step: the schema
  * fills it as unknown. Versions 2 to 4 only asked less than the next.
  */
@@ -81,6 +98,7 @@ const STEPS: Readonly<
 > = {
   1: packPlaced,
   5: packsListed,
+  6: pedalsApart,
 };
 
 /** A document of an older version as one of the version of today. */
@@ -94,20 +112,21 @@ export function migrated(
   return { ...current, schemaVersion: to };
 }
 
-const OLD_NAMES: readonly (readonly [RegExp, string])[] = [
-  [/^packs\.0\.(cell|charger)\b/, '$1'],
-  [/^packs\.0\b/, 'pack'],
-  [/^packs\.1\.chargeLimitPct\b/, 'second.chargedPct'],
-  [/^packs\.1\b/, 'second'],
-  [/^packs$/, 'pack'],
-  [/^joining\.ratedA\b/, 'second.combinerA'],
-  [/^joining\.how\b/, 'second.join'],
-  [/^money\.pricePerKwh\b/, 'charger.pricePerKwh'],
+/** What a place in the document was called up to a version. */
+const OLD_NAMES: readonly (readonly [upTo: number, now: RegExp, before: string])[] = [
+  [6, /^controls\.pedalHelpStops\b/, 'controls.motorStopsWithPedals'],
+  [5, /^packs\.0\.(cell|charger)\b/, '$1'],
+  [5, /^packs\.0\b/, 'pack'],
+  [5, /^packs\.1\.chargeLimitPct\b/, 'second.chargedPct'],
+  [5, /^packs\.1\b/, 'second'],
+  [5, /^packs$/, 'pack'],
+  [5, /^joining\.ratedA\b/, 'second.combinerA'],
+  [5, /^joining\.how\b/, 'second.join'],
+  [5, /^money\.pricePerKwh\b/, 'charger.pricePerKwh'],
 ];
 
 /** Where a fault found after the migration stood in the document of an older version. */
 export function pathBefore(path: string, version: number): string {
-  if (version > 5) return path;
-  const name = OLD_NAMES.find(([now]) => now.test(path));
-  return name === undefined ? path : path.replace(name[0], name[1]);
+  const name = OLD_NAMES.find(([upTo, now]) => version <= upTo && now.test(path));
+  return name === undefined ? path : path.replace(name[1], name[2]);
 }

@@ -1,3 +1,4 @@
+import { isThrottle } from '../document/throttle.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import { qty } from '../quantity/phrase.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
@@ -40,8 +41,8 @@ function space(s: Subject): Check {
   const { controls } = s.build;
   const throttle = firstOf(
     [
-      [controls.throttle === 'full' && controls.throttleKind === 'twist', WIDTHS.twist],
-      [controls.throttle === 'full', WIDTHS.thumb],
+      [isThrottle({ controls }) && controls.throttleKind === 'twist', WIDTHS.twist],
+      [isThrottle({ controls }), WIDTHS.thumb],
     ],
     0,
   );
@@ -64,7 +65,7 @@ function space(s: Subject): Check {
     remedy: ['Move the shifter inwards, take a shorter grip on the throttle side, or an accessory bar.'],
     origin: 'common practice',
     inputs: [s.known.donor.barRoomMm],
-    asked: controls.throttle === 'full' ? [asked('kind of throttle', controls.throttleKind)] : [],
+    asked: isThrottle({ controls }) ? [asked('kind of throttle', controls.throttleKind)] : [],
   });
 }
 

@@ -15,7 +15,7 @@ export interface RatioCorner {
  */
 export function assistCorners(machine: Machine): readonly RatioCorner[] | undefined {
   // Beside a throttle the help can be had without any of the rider's power.
-  if (machine.assistRatio === Infinity || machine.control === 'throttle') return undefined;
+  if (machine.assistRatio === Infinity || machine.limits.handCutoff > 0) return undefined;
   const ratio = (machine.assistRatio * machine.efficiency) / machine.chainEfficiency;
   const { cutoff, taper } = machine.limits;
   if (cutoff === Infinity) return [{ kmh: 0, ratio }];

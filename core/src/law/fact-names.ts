@@ -19,7 +19,7 @@ export const NUMBER_FACT_NAMES = Object.keys(NUMBER_FACTS) as [NumberFactName, .
 /** What the yes-or-no clauses ask. */
 export const ANSWER_FACTS = {
   operablePedals: 'pedals that can drive it',
-  motorStopsWithPedals: 'motor stops with the pedals',
+  motorStopsWithPedals: 'motor cannot run with the pedals still',
   pedalHelpStops: 'pedal help stops with the pedals, a hand control need not',
   helpFades: 'help fades towards the cut-off',
   throttle: 'hand control that drives it alone',

@@ -84,9 +84,56 @@ describe('facts of a build', () => {
 
   it('say that a motor without a sensor at the pedals does not stop with them', () => {
     const none = facts(
-      sample({ controls: { assistSensor: 'none', throttle: 'full', motorStopsWithPedals: 'yes' } }),
+      sample({ controls: { assistSensor: 'none', throttle: 'full', pedalHelpStops: 'yes' } }),
     );
     expect(none.motorStopsWithPedals.answer).toBe('no');
+  });
+
+  it('tell a motor that can run with the pedals still from help that does not stop with them', () => {
+    const beside = facts(
+      sample({ controls: { assistSensor: 'cadence', throttle: 'full', pedalHelpStops: 'yes' } }),
+    );
+    expect(beside.pedalHelpStops.answer).toBe('yes');
+    expect(beside.motorStopsWithPedals.answer).toBe('no');
+    const turning = facts(
+      sample({ controls: { assistSensor: 'cadence', throttle: 'pedalling', pedalHelpStops: 'yes' } }),
+    );
+    expect(turning.motorStopsWithPedals.answer).toBe('yes');
+    expect(turning.throttle.answer).toBe('no');
+    expect(turning.throttleAloneKmh?.high).toBe(0);
+    expect(turning.motorAloneKmh?.high).toBe(0);
+  });
+
+  it('end the throttle at its own limit, by the true wheel, and the help at the controller’s', () => {
+    const limited = (controls: object, setRolloutMm: number) =>
+      facts(
+        sample({
+          controls: {
+            assistSensor: 'cadence',
+            throttle: 'full',
+            throttleLimited: true,
+            throttleCutoffKmh: 32,
+            ...controls,
+          },
+          donor: { rolloutMm: 2000 },
+          controller: { limitsSpeed: true, assistCutoffKmh: 40, setRolloutMm },
+          drive: { kvRpmPerV: 15, reduction: 1 },
+        }),
+      );
+    const right = limited({}, 2000);
+    expect(right.throttleAloneKmh).toMatchObject({ high: 32, source: 'measured' });
+    expect(right.assistEndKmh?.high).toBe(40);
+    expect(limited({}, 1900).throttleAloneKmh?.high).toBeCloseTo((32 * 2000) / 1900, 9);
+    // Nothing but the hand asks for help: where it stops, all help has ended.
+    expect(limited({ assistSensor: 'none' }, 2000).assistEndKmh?.high).toBe(32);
+  });
+
+  it('call a walk key a throttle where it goes faster than a walk, and do not guess how fast it goes', () => {
+    const key = (walkCutoffKmh: number | { readonly source: 'unknown' }) =>
+      facts(sample({ controls: { throttle: 'walk', walkCutoffKmh } })).throttle.answer;
+    expect(key(6)).toBe('no');
+    expect(key(6.1)).toBe('yes');
+    expect(key({ source: 'unknown' })).toBe('unknown');
   });
 
   it('say that help without a limit does not fade', () => {

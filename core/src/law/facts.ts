@@ -3,6 +3,8 @@ import type { BuildDocument } from '../document/document.ts';
 import type { Known, KnownBuild, KnownSource } from '../document/known-build.ts';
 import { knownBuild } from '../document/known.ts';
 import { assembleKnown, type Machine } from '../machine/machine.ts';
+import { throttleEnds } from '../document/throttle.ts';
+import { firstOf } from '../quantity/first-of.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { msToKmh } from '../quantity/units.ts';
 import { assistCorners, type RatioCorner } from './assist-curve.ts';
@@ -57,9 +59,10 @@ const yesNo = (answer: Answer, how: string): AnswerFact => ({ kind: 'answer', an
 const told = (known: Known, how: string): NumberFact => point(known.value, known.source, how);
 
 function assistEnd(build: BuildDocument, known: KnownBuild, machine: Machine): NumberFact {
-  const cutoff = known.controller.assistCutoffKmh;
+  const byHand = build.controls.assistSensor === 'none' && throttleEnds(build);
+  const cutoff = byHand ? known.controls.throttleCutoffKmh : known.controller.assistCutoffKmh;
   const bound = msToKmh(noLoadSpeed(machine));
-  if (build.controller.limitsSpeed && cutoff.value <= bound) {
+  if ((build.controller.limitsSpeed || byHand) && cutoff.value <= bound) {
     return point(
       cutoff.value,
       cutoff.source,
@@ -82,15 +85,27 @@ function alone(
   machine: Machine,
 ): { readonly throttle: NumberFact; readonly motor: NumberFact } {
   const { throttle } = build.controls;
-  if (throttle === 'none') {
-    const none = point(0, 'worked', 'no hand control that drives the motor alone');
+  if (throttle === 'none' || throttle === 'pedalling') {
+    const none = point(
+      0,
+      'worked',
+      throttle === 'none'
+        ? 'no hand control that drives the motor alone'
+        : 'the throttle works only while the pedals turn',
+    );
     return { throttle: none, motor: none };
   }
   const speeds = federalTestSpeeds(machine);
   const [low, high] = [msToKmh(speeds.low), msToKmh(speeds.high)];
   if (throttle === 'full') {
+    const own = known.controls.throttleCutoffKmh;
+    const open = throttleEnds(build) ? msToKmh(federalTestSpeeds(machine, 'open').high) : high;
     return {
-      throttle: point(high, 'worked', 'simulated on the level, the fast case'),
+      // The limit itself, where the motor would reach beyond it: a fade that ends earlier on the level proves nothing.
+      throttle:
+        throttleEnds(build) && own.value <= open
+          ? told(own, 'the throttle’s own speed limit')
+          : point(open, 'worked', 'simulated on the level, the fast case'),
       motor: number(low, high, 'worked', 'simulated: 77.11 kg rider, level, still air; half charge to full'),
     };
   }
@@ -98,6 +113,29 @@ function alone(
   const value = Math.min(walk.value, high);
   const by = point(value, value === walk.value ? walk.source : 'worked', 'walk help ends here');
   return { throttle: by, motor: by };
+}
+
+/**
+ * The widest speed that any instrument leaves to walking beside the machine, km/h: the start-up mode of EN 15194 and the
+ * laws that follow it. A key that drives it faster is a throttle.
+ */
+export const WALK_KMH = 6;
+
+function drivesAlone({ build, known }: Way): AnswerFact {
+  switch (build.controls.throttle) {
+    case 'none':
+    case 'pedalling':
+      return yesNo('no', 'controls');
+    case 'full':
+      return yesNo('yes', 'controls');
+    case 'walk': {
+      const { value, source } = known.controls.walkCutoffKmh;
+      if (source === 'unknown') return yesNo('unknown', 'how fast the walk key drives it is not known');
+      return value > WALK_KMH
+        ? yesNo('yes', 'the walk key drives it faster than a walk')
+        : yesNo('no', 'the walk key ends at a walk');
+    }
+  }
 }
 
 /** Two brakes that work without each other: one a wheel, none of them the motor. */
@@ -155,12 +193,17 @@ function factsOf(way: Way): LawFacts {
     operablePedals: () => yesNo(donor.operablePedals, 'donor'),
     motorStopsWithPedals: () =>
       yesNo(
-        sensor === 'none' ? 'no' : controls.motorStopsWithPedals,
-        sensor === 'none' ? 'no sensor at the pedals' : 'controls',
+        ...firstOf<[Answer, string]>(
+          [
+            [controls.throttle === 'full', ['no', 'the throttle drives it with the pedals still']],
+            [sensor === 'none', ['no', 'no sensor at the pedals']],
+          ],
+          [controls.pedalHelpStops, 'controls'],
+        ),
       ),
     pedalHelpStops: () =>
       yesNo(
-        sensor === 'none' ? 'yes' : controls.motorStopsWithPedals,
+        sensor === 'none' ? 'yes' : controls.pedalHelpStops,
         sensor === 'none' ? 'there is no pedal help' : 'controls',
       ),
     helpFades: () =>
@@ -168,7 +211,7 @@ function factsOf(way: Way): LawFacts {
         controller.limitsSpeed && way.known.controller.assistTaperKmh.value > 0 ? 'yes' : 'no',
         controller.limitsSpeed ? 'fade set in the controller' : 'no speed limit set',
       ),
-    throttle: () => yesNo(controls.throttle === 'full' ? 'yes' : 'no', 'controls'),
+    throttle: () => drivesAlone(way),
     speedometer: () => yesNo(controls.speedometer, 'controls'),
     classLabel: () => yesNo(controls.classLabel, 'controls'),
     brakesCutMotor: () => yesNo(controls.brakeCutoffs, 'controls'),

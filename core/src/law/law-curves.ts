@@ -1,3 +1,4 @@
+import { helpEnd } from '../machine/limits.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 import type { RatioCorner } from './assist-curve.ts';
@@ -43,7 +44,8 @@ export function lawCurves(build: BuildDocument): LawCurves {
   const rated = known.drive.ratedPowerW;
   const ways = profilesOf(build).map(({ name, build: own }): WayCurves => {
     const machine = assembleKnown(own, knownBuild(own));
-    const { cutoff, taper } = machine.limits;
+    const { taper } = machine.limits;
+    const cutoff = helpEnd(machine);
     const end = Math.min(cutoff, noLoadSpeed(machine));
     const from = Math.max(0, Math.min(end, cutoff - taper));
     const left = cutoff === Infinity || cutoff > end ? 1 : 0;

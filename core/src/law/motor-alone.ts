@@ -18,9 +18,18 @@ const cold = (machine: Machine): Machine => ({
   circuitOhm: warmResistance(machine.motor.resistance20, 20) + machine.controllerOhm,
 });
 
-/** Speed on the level by the motor alone with a 170 lb rider, slow and fast case, m/s. Derived. */
-export function federalTestSpeeds(machine: Machine): { readonly low: number; readonly high: number } {
-  const alone = motorAlone(machine, machine.machineMassKg + FEDERAL_RIDER_KG);
+/**
+ * Speed on the level by the motor alone with a 170 lb rider, slow and fast case, m/s. Derived.
+ * @param hand `open`: as if the throttle had no limit of its own
+ */
+export function federalTestSpeeds(
+  machine: Machine,
+  hand: 'as-set' | 'open' = 'as-set',
+): { readonly low: number; readonly high: number } {
+  const open = motorAlone(machine, machine.machineMassKg + FEDERAL_RIDER_KG);
+  const handCutoff = hand === 'as-set' ? machine.limits.handCutoff : 0;
+  // Whoever drives it by the hand is held by the hand's own limit.
+  const alone = handCutoff > 0 ? { ...open, limits: { ...open.limits, handCutoff } } : open;
   const run = (sign: 1 | -1, charge: number, on: Machine): number => {
     const road = {
       ...on.road,

@@ -21,7 +21,7 @@ function switched(build: BuildDocument, profile: Stored): BuildDocument {
       ...(cutoffKmh === null ? {} : { assistCutoffKmh: { source: 'label', value: cutoffKmh } }),
       ...(batteryA === null ? {} : { batteryCurrentA: { source: 'label', value: batteryA } }),
     },
-    controls: throttle === 'same' ? controls : { ...controls, throttle },
+    controls: throttle === 'same' ? controls : { ...controls, throttle, throttleLimited: false },
   };
 }
 
@@ -46,14 +46,11 @@ export function profilesOf(build: BuildDocument): readonly Profile[] {
       ? [
           {
             name: LIFTED,
-            build: switched(build, {
-              name: LIFTED,
-              reach: 'rider',
-              limitsSpeed: false,
-              cutoffKmh: null,
-              batteryA: null,
-              throttle: 'same',
-            }),
+            build: {
+              ...build,
+              controller: { ...build.controller, limitsSpeed: false },
+              controls: { ...build.controls, throttleLimited: false },
+            },
           },
         ]
       : []),

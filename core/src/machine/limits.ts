@@ -9,6 +9,7 @@ export const LIMITS = [
   'phase-current',
   'heat',
   'speed-limit',
+  'throttle-limit',
   'assist-ratio',
   'cadence',
   'no-motor',
@@ -30,6 +31,12 @@ export interface Limits {
   /** m/s at which help has ended, and the width over which it fades; Infinity when not limited. */
   readonly cutoff: number;
   readonly taper: number;
-  /** Most motor power at its shaft, W (help in proportion to the rider); Infinity when not limited. */
+  /** m/s at which the hand has stopped driving it, with the same fade: 0 without a throttle, Infinity without any limit. */
+  readonly handCutoff: number;
+  /** Most motor power at its shaft that turning pedals ask for, W (help in proportion to the rider); Infinity when not limited. */
   readonly assistW: number;
 }
+
+/** m/s at which all help has ended: where nothing but the hand asks for it, that is where the hand has stopped. */
+export const helpEnd = ({ limits }: { readonly limits: Limits }): number =>
+  limits.assistW === 0 ? limits.handCutoff : limits.cutoff;

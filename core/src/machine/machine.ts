@@ -1,5 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
 import { packsKg } from '../document/frame-of.ts';
+import { isThrottle, throttleEnds } from '../document/throttle.ts';
 import type { KnownBuild, KnownPack } from '../document/known-build.ts';
 import type { PackDocument } from '../document/pack.ts';
 import { knownBuild } from '../document/known.ts';
@@ -147,10 +148,22 @@ const machineMassKg = (known: KnownBuild): number =>
 const assistRatioOf = (build: BuildDocument, known: KnownBuild): number =>
   build.controls.assistSensor === 'torque' ? known.controls.assistRatio.value : Infinity;
 
+/** A throttle without a limit of its own, or with one that nobody has read, drives on to where all help ends. */
+function handCutoff(build: BuildDocument, { controls }: KnownBuild, cutoff: number): number {
+  if (!isThrottle(build)) return 0;
+  const own = controls.throttleCutoffKmh;
+  return throttleEnds(build) && own.source !== 'unknown' ? Math.min(cutoff, kmhToMs(own.value)) : cutoff;
+}
+
+/** Motor watts that turning pedals ask for: none without a sensor, all there are by their turning alone. */
+function pedalWatts({ controls }: BuildDocument, inProportion: number): number {
+  if (controls.assistSensor === 'none') return 0;
+  return controls.assistSensor === 'torque' ? inProportion : Infinity;
+}
+
 function limitsOf(build: BuildDocument, known: KnownBuild, bmsA: number): Limits {
   const { controller, brief } = known;
-  // A throttle gives all there is, whatever the legs do.
-  const ratio = build.controls.throttle === 'full' ? Infinity : assistRatioOf(build, known);
+  const cutoff = build.controller.limitsSpeed ? kmhToMs(controller.assistCutoffKmh.value) : Infinity;
   return {
     batteryA: controller.batteryCurrentA.value,
     bmsA,
@@ -160,15 +173,16 @@ function limitsOf(build: BuildDocument, known: KnownBuild, bmsA: number): Limits
     foldVolts: controller.lowVoltageFoldV.value,
     // Lights hang on the same pack, and are on whether the motor works or not.
     standbyW: controller.standbyW.value + accessoryWatts(build, known),
-    cutoff: build.controller.limitsSpeed ? kmhToMs(controller.assistCutoffKmh.value) : Infinity,
+    cutoff,
+    handCutoff: handCutoff(build, known, cutoff),
     taper: kmhToMs(controller.assistTaperKmh.value),
-    assistW: ratio === Infinity ? Infinity : ratio * brief.riderPowerW.value,
+    assistW: pedalWatts(build, assistRatioOf(build, known) * brief.riderPowerW.value),
   };
 }
 
 function controlOf(build: BuildDocument): Machine['control'] {
   if (build.controls.throttle === 'full') return 'throttle';
-  return build.controls.assistSensor === 'none' ? 'none' : 'pedals';
+  return build.controls.assistSensor === 'none' && !isThrottle(build) ? 'none' : 'pedals';
 }
 
 /** Turns of the motor's output per turn of the wheel: sprockets of an external drive, else 1. */
@@ -288,7 +302,7 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     },
     control: controlOf(build),
     assistRatio: assistRatioOf(build, known),
-    throttleShare: build.controls.throttle === 'full' ? known.controls.throttleSharePct.value / 100 : 0,
+    throttleShare: isThrottle(build) ? known.controls.throttleSharePct.value / 100 : 0,
     balance: {
       wheelbase: donor.wheelbaseMm.value / 1000,
       massHeight: donor.massHeightMm.value / 1000,

@@ -14,6 +14,7 @@ export const LIMIT_WORDS: Readonly<Record<Limit | 'empty', string>> = {
   'phase-current': 'phase current',
   heat: 'heat of the motor',
   'speed-limit': 'speed limit',
+  'throttle-limit': 'speed limit of the throttle',
   'assist-ratio': 'assist ratio',
   cadence: 'cadence',
   'no-motor': 'no control for the motor',
@@ -62,6 +63,8 @@ export function limitQuantity(
       return drive.rollbackStartC;
     case 'speed-limit':
       return controller.assistCutoffKmh;
+    case 'throttle-limit':
+      return controls.throttleCutoffKmh;
     case 'assist-ratio':
       return controls.assistRatio;
     case 'cadence':

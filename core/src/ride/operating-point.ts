@@ -91,36 +91,63 @@ export function operatingPoint(machine: Machine, gear: Gear, supply: Supply, v: 
     limit = wattsLimit;
   }
 
-  if (limits.assistW !== Infinity && omega > 0) {
-    const byAssist = (limits.assistW / omega + coreDrag(motor, omega)) / motor.kt;
-    if (byAssist < amps) {
-      amps = byAssist;
-      limit = 'assist-ratio';
-    }
-  }
+  const asked = askedOf(machine, gear, v, { amps, limit });
+  const { amps: phaseA } = asked;
+  return {
+    phaseA,
+    forceN: wheelForce(motor, gear.motorRatio, machine.efficiency, phaseA, v),
+    limit: asked.limit,
+  };
+}
 
-  if (machine.kind === 'mid-drive' && machine.control === 'pedals') {
-    const factor = spinOutFactor(machine.rider, gear, v);
-    if (factor < 1) {
-      amps *= factor;
-      limit = 'cadence';
-    }
-  }
+/** What the controls ask for of all that the machine can give: the greater of hand and pedals, at a moment. */
+function askedOf(machine: Machine, gear: Gear, v: number, most: Bound): Bound {
+  const { handCutoff, cutoff } = machine.limits;
+  // The hand goes as far as the pedals: then it always asks for as much.
+  if (handCutoff >= cutoff) return byHand(machine, gear, v, most);
+  const pedals = byPedals(machine, gear, v, most);
+  if (handCutoff === 0) return pedals;
+  const hand = byHand(machine, gear, v, most);
+  return hand.amps > 0 && hand.amps >= pedals.amps ? hand : pedals;
+}
 
-  const governed = speedFactor(machine, v);
-  if (governed < 1) {
-    amps *= governed;
-    limit = 'speed-limit';
-  }
-  return { phaseA: amps, forceN: wheelForce(motor, gear.motorRatio, machine.efficiency, amps, v), limit };
+function byHand(machine: Machine, gear: Gear, v: number, most: Bound): Bound {
+  const { handCutoff, cutoff, taper } = machine.limits;
+  const turned = machine.control === 'pedals' ? inCadence(machine, gear, v, most) : most;
+  return governed(turned, fade(handCutoff, taper, v), handCutoff < cutoff ? 'throttle-limit' : 'speed-limit');
+}
+
+function byPedals(machine: Machine, gear: Gear, v: number, most: Bound): Bound {
+  const { assistW } = machine.limits;
+  const { motor } = machine;
+  const omega = gear.motorRatio * v;
+  // Without a sensor nothing but the hand asks for anything, and it has stopped asking.
+  if (assistW === 0) return { amps: 0, limit: 'throttle-limit' };
+  const byAssist = omega > 0 ? (assistW / omega + coreDrag(motor, omega)) / motor.kt : Infinity;
+  const helped: Bound = byAssist < most.amps ? { amps: byAssist, limit: 'assist-ratio' } : most;
+  return governed(inCadence(machine, gear, v, helped), speedFactor(machine, v), 'speed-limit');
+}
+
+/** A motor in the middle helps by the pedals only where they can be turned. */
+function inCadence(machine: Machine, gear: Gear, v: number, most: Bound): Bound {
+  const factor = machine.kind === 'mid-drive' ? spinOutFactor(machine.rider, gear, v) : 1;
+  return governed(most, factor, 'cadence');
+}
+
+const governed = (most: Bound, factor: number, limit: Limit): Bound =>
+  factor < 1 ? { amps: most.amps * factor, limit } : most;
+
+function fade(end: number, taper: number, v: number): number {
+  if (v >= end) return 0;
+  return taper > 0 ? Math.min(1, (end - v) / taper) : 1;
 }
 
 /** 1 below the fade, falling evenly to 0 at the cut-off speed; a fade of no width is a step. */
-export function speedFactor(machine: Machine, v: number): number {
-  const { cutoff, taper } = machine.limits;
-  if (v >= cutoff) return 0;
-  return taper > 0 ? Math.min(1, (cutoff - v) / taper) : 1;
-}
+export const speedFactor = ({ limits }: Machine, v: number): number => fade(limits.cutoff, limits.taper, v);
+
+/** Share of the way that is ridden by the hand at a speed: none where the throttle has stopped driving. */
+export const handShare = ({ limits, throttleShare }: Machine, v: number): number =>
+  v < limits.handCutoff ? throttleShare : 0;
 
 /** The most that a pack gives is met by rounding, not only by arithmetic: this share of its volts squared. */
 const ROUNDING = 1e-12;

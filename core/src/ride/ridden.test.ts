@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import type { Machine } from '../machine/machine.ts';
+import { assemble, type Machine } from '../machine/machine.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { evenHill } from '../route/route.ts';
 import { gearedHub } from '../test/geared-hub.ts';
 import { sample, type Changes } from '../test/sample.ts';
 import { ridePlan } from '../trips/ride-plan.ts';
 import { constantSpeedRange } from './range.ts';
+import { topSpeed } from './steady.ts';
 import type { Legs } from './ways.ts';
 
 type Controls = NonNullable<Changes['controls']>;
@@ -45,6 +46,59 @@ describe('how a machine is ridden, at 25 km/h (worked beforehand)', () => {
   ])('with %s W of legs beside the throttle takes %s', (riderPowerW, expected) => {
     const beside = whPerKm(hub({ assistSensor: 'none', throttle: 'full' }, riderPowerW), 'helping');
     expect(Math.abs(beside / expected - 1)).toBeLessThan(0.06);
+  });
+});
+
+describe('a throttle with a speed limit of its own', () => {
+  const both: Controls = { assistSensor: 'torque', assistRatio: 1, throttle: 'full', throttleSharePct: 100 };
+  const limited: Controls = { ...both, throttleLimited: true, throttleCutoffKmh: 20 };
+  const top = (controls: Controls, riderPowerW: number): number => {
+    const outcome = topSpeed(hub(controls, riderPowerW), 1);
+    return outcome.moves ? outcome.v * 3.6 : 0;
+  };
+
+  it('drives up to it, and beyond it the pedals have their own help', () => {
+    const pedals = top({ ...both, throttle: 'none' }, 150);
+    expect(pedals).toBeGreaterThan(20);
+    expect(top(limited, 150)).toBeCloseTo(pedals, 6);
+    expect(top(both, 150)).toBeGreaterThan(pedals + 5);
+    // On the level, within the fade of 1 km/h below it.
+    for (const assistSensor of ['torque', 'none'] as const)
+      expect(Math.abs(top({ ...limited, assistSensor }, 0) - 19.5)).toBeLessThan(0.5);
+  });
+
+  it('takes no share of a ride at a speed where it does not drive', () => {
+    const slow = (controls: Controls) => whPerKm(hub(controls, 150), 'resting');
+    expect(slow(limited)).toBeCloseTo(slow({ ...both, throttle: 'none' }), 9);
+    expect(slow(both)).toBeGreaterThan(1.5 * slow(limited));
+  });
+
+  it('names its own limit where it ends the help, assumed or not', () => {
+    const machine = hub({ ...limited, assistSensor: 'none' }, 0);
+    const outcome = topSpeed(machine, 1);
+    expect(outcome.traction.limit).toBe('throttle-limit');
+    // One that nobody has read does not hold it back in silence.
+    const unread = hub({ ...limited, throttleCutoffKmh: { source: 'unknown' } }, 0);
+    expect(topSpeed(unread, 1)).toEqual(topSpeed(hub(both, 0), 1));
+  });
+
+  it('that works only while the pedals turn rides as one does, and stops with the cadence in the middle', () => {
+    expect(top({ ...both, throttle: 'pedalling' }, 0)).toBeCloseTo(top(both, 0), 6);
+    const middle = (throttle: 'full' | 'pedalling') =>
+      assemble(
+        sample(
+          {
+            brief: { riderPowerW: 0, cadenceMaxRpm: 60 },
+            controls: { ...both, throttle },
+            controller: { limitsSpeed: false },
+          },
+          'mid-drive',
+        ),
+      );
+    const turned = topSpeed(middle('pedalling'), 1);
+    const still = topSpeed(middle('full'), 1);
+    expect(turned.moves && still.moves && turned.v < still.v - 1).toBe(true);
+    expect(turned.traction.limit).toBe('cadence');
   });
 });
 

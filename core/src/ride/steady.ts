@@ -113,6 +113,6 @@ export const motorAlone = (machine: Machine, massKg: number): Machine => ({
   ...machine,
   control: 'throttle',
   rider: { ...machine.rider, powerW: 0 },
-  limits: { ...machine.limits, assistW: Infinity },
+  limits: { ...machine.limits, assistW: 0, handCutoff: machine.limits.cutoff },
   road: { ...machine.road, massKg, headwind: 0 },
 });

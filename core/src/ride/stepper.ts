@@ -5,7 +5,7 @@ import { riderForce } from '../machine/rider.ts';
 import { Bracket, secant } from '../quantity/numerics.ts';
 import { GearBox } from './gear-box.ts';
 import type { MotorHeat, WarmMachine } from './motor-heat.ts';
-import { operatingPoint, partThrottleAmps, type OperatingPoint } from './operating-point.ts';
+import { handShare, operatingPoint, partThrottleAmps, type OperatingPoint } from './operating-point.ts';
 import type { PowerSource } from './power-source.ts';
 import type { Legs } from './ways.ts';
 import { brakingAmps } from './regenerate.ts';
@@ -196,11 +196,14 @@ export class Stepper {
 
   /** What the legs give of a force wanted at the tyre. */
   private legs(wantedN: number, v: number): number {
-    const { rider, chainEfficiency, assistRatio, throttleShare } = this.m;
+    const { rider, chainEfficiency, assistRatio } = this.m;
     const wanted = Math.max(0, wantedN);
     const most = Math.min(riderForce(rider, this.gear, chainEfficiency, v), wanted);
     if (this.helping) return most;
-    return Math.min(most, assistRatio === Infinity ? 0 : ((1 - throttleShare) * wanted) / (1 + assistRatio));
+    return Math.min(
+      most,
+      assistRatio === Infinity ? 0 : ((1 - handShare(this.m, v)) * wanted) / (1 + assistRatio),
+    );
   }
 
   /** Most that motor and rider push with. */
@@ -210,7 +213,7 @@ export class Stepper {
     if (!this.helping && m.assistRatio === Infinity) return full.forceN;
     const legs = riderForce(m.rider, gear, m.chainEfficiency, v);
     // Legs that only do their share give no more than they have.
-    const share = ((1 - m.throttleShare) * full.forceN) / m.assistRatio;
+    const share = ((1 - handShare(m, v)) * full.forceN) / m.assistRatio;
     return full.forceN + (this.helping ? legs : Math.min(legs, share));
   }
 

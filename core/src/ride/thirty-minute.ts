@@ -59,7 +59,7 @@ function heldAt(machine: Machine, gear: Gear, v: number): ThirtyMinutes {
  */
 export function thirtyMinutePower(machine: Machine): ThirtyMinutes {
   const open = motorAlone(machine, machine.road.massKg);
-  const unlimited = { ...open, limits: { ...open.limits, cutoff: Infinity } };
+  const unlimited = { ...open, limits: { ...open.limits, cutoff: Infinity, handCutoff: Infinity } };
   // Gears only change at which road speed the motor turns how fast; the wheel's own wind cools it.
   const gear = unlimited.gears.reduce((a, b) => (b.motorRatio < a.motorRatio ? b : a));
   const noLoad = supplyAt(open.pack, 0.5).openVolts / (open.motor.kt * gear.motorRatio);

@@ -5,7 +5,13 @@ import type { Machine } from '../machine/machine.ts';
 import { opensAfter } from '../machine/trips.ts';
 import { riderForce } from '../machine/rider.ts';
 import { roadForce } from '../machine/road-load.ts';
-import { batteryAmps, electricalWatts, operatingPoint, partThrottleAmps } from './operating-point.ts';
+import {
+  batteryAmps,
+  electricalWatts,
+  handShare,
+  operatingPoint,
+  partThrottleAmps,
+} from './operating-point.ts';
 
 /** A force this far short (N) still counts as held: it is the rounding of a root, not a want of power. */
 const FORCE_HAIR = 1e-9;
@@ -46,7 +52,7 @@ function wayIn(machine: Machine, gear: Gear, v: number, load: number, riderN: nu
  * rest what proportion asks. The watts are mixed by the share; the throttle's own is what has to be reached.
  */
 function mixedWay(machine: Machine, gear: Gear, v: number, load: number, pedalled: Way): Way {
-  const { throttleShare: share } = machine;
+  const share = handShare(machine, v);
   if (share === 0 || pedalled.riderN === 0) return pedalled;
   const byHand = wayIn(machine, gear, v, load, 0);
   return {

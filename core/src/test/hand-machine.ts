@@ -47,6 +47,7 @@ export const handMachine = (
     foldVolts: 0,
     standbyW: 0,
     cutoff: Infinity,
+    handCutoff: limits?.cutoff ?? Infinity,
     taper: 0,
     assistW: Infinity,
     ...limits,

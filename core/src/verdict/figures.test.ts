@@ -118,7 +118,7 @@ describe('class', () => {
   const settled: Changes = {
     drive: { ratedPowerW: 250 },
     controller: { assistCutoffKmh: 24.9, assistTaperKmh: 1 },
-    controls: { motorStopsWithPedals: 'yes', classLabel: 'yes' },
+    controls: { pedalHelpStops: 'yes', classLabel: 'yes' },
   };
 
   it.each([

@@ -105,7 +105,7 @@ export function motorCadence({ machine }: Study): MotorCadence | undefined {
   const free: Machine = {
     ...machine,
     control: 'throttle',
-    limits: { ...machine.limits, cutoff: Infinity },
+    limits: { ...machine.limits, cutoff: Infinity, handCutoff: Infinity },
   };
   const supply = supplyAt(machine.pack, STATED_CHARGE);
   const perMs = cadenceRpm(gear, 1);

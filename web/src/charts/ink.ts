@@ -63,6 +63,7 @@ export function chartInk(token: (name: string) => string): ChartInk {
       'phase-current': one('q-phase'),
       heat: one('q-heat'),
       'speed-limit': one('q-speed'),
+      'throttle-limit': one('q-speed'),
       'assist-ratio': one('fine'),
       cadence: one('q-elev'),
       'no-motor': one('ink3'),

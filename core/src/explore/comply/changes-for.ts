@@ -4,7 +4,15 @@ import type { NumberClause } from '../../law/rule-schema.ts';
 import { convert } from '../../quantity/units.ts';
 import type { ComplyChange } from './change.ts';
 import { fades, fitted, lessCurrent, proportional, stops, withoutProfile } from './help-changes.ts';
-import { WALKING_KMH, cutoff, smallerRing, throttleOff, walkHelp, wheelSize } from './speed-changes.ts';
+import {
+  WALKING_KMH,
+  cutoff,
+  smallerRing,
+  throttleLimit,
+  throttleOff,
+  walkHelp,
+  wheelSize,
+} from './speed-changes.ts';
 
 function forNumber(
   build: BuildDocument,
@@ -19,7 +27,7 @@ function forNumber(
       const walking = convert(clause.limit, clause.unit, 'km/h') <= WALKING_KMH;
       return walking
         ? [wheelSize(build, meets), walkHelp(build, clause), throttleOff]
-        : [cutoff(build, clause), throttleOff, smallerRing(build, meets)];
+        : [throttleLimit(build, clause), cutoff(build, clause), throttleOff, smallerRing(build, meets)];
     }
     case 'peakWheelW':
       return [lessCurrent(build, clause)];
@@ -62,6 +70,7 @@ export function changesFor(
           case 'helpFades':
             return [fades];
           case 'motorStopsWithPedals':
+            return build.controls.throttle === 'full' ? [throttleOff] : [stops(build)];
           case 'pedalHelpStops':
             return [stops(build)];
           case 'speedometer':

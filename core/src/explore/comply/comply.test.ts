@@ -38,7 +38,7 @@ const tidy = {
   drive: { ratedPowerW: 250 },
   donor: { rolloutMm: 2148, operablePedals: 'yes' as const },
   controls: {
-    motorStopsWithPedals: 'yes' as const,
+    pedalHelpStops: 'yes' as const,
     brakeCutoffs: 'yes' as const,
     speedometer: 'yes' as const,
     classLabel: 'yes' as const,
@@ -162,7 +162,7 @@ describe('the smallest changes', () => {
         throttle: 'full',
         speedometer: 'no',
         classLabel: 'no',
-        motorStopsWithPedals: 'unknown',
+        pedalHelpStops: 'unknown',
       },
     });
     expect(new Set(plan(bare, 'us', 'US-MODEL-3').steps.map((s) => s.id))).toEqual(
@@ -194,7 +194,7 @@ describe('what no setting mends', () => {
   });
 
   it('and what is not known is left to be settled', () => {
-    const open = build({ controls: { classLabel: 'unknown', motorStopsWithPedals: 'unknown' } });
+    const open = build({ controls: { classLabel: 'unknown', pedalHelpStops: 'unknown' } });
     expect(plan(open, 'gb', 'UK-EAPC').toSettle.map((c) => c.clause.id)).toEqual(['stops', 'label']);
   });
 });

@@ -1,3 +1,4 @@
+import { isThrottle } from '../../document/throttle.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import { knownBuild } from '../../document/known.ts';
 import { withBatteryLimit } from '../../document/turned-down.ts';
@@ -61,7 +62,7 @@ export function proportional(build: BuildDocument, clause: CurveClause): ComplyC
       controls: {
         ...b.controls,
         assistSensor: 'torque',
-        throttle: b.controls.throttle === 'full' ? 'none' : b.controls.throttle,
+        throttle: isThrottle(b) ? 'none' : b.controls.throttle,
         assistRatio: assumed(ratio),
       },
       controller: {
@@ -91,14 +92,14 @@ export const stops = (build: BuildDocument): ComplyChange =>
         effort: 'part',
         apply: (b) => ({
           ...b,
-          controls: { ...b.controls, assistSensor: 'cadence', motorStopsWithPedals: 'yes' },
+          controls: { ...b.controls, assistSensor: 'cadence', pedalHelpStops: 'yes' },
         }),
       }
     : {
         id: 'pedal-stop',
-        what: ['Set the motor to stop with the pedals'],
+        what: ['Set the help to stop with the pedals'],
         effort: 'setting',
-        apply: (b) => ({ ...b, controls: { ...b.controls, motorStopsWithPedals: 'yes' } }),
+        apply: (b) => ({ ...b, controls: { ...b.controls, pedalHelpStops: 'yes' } }),
       };
 
 export const fitted = (

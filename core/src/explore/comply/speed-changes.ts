@@ -59,6 +59,21 @@ export const throttleOff: ComplyChange = {
   apply: (b) => ({ ...b, controls: { ...b.controls, throttle: 'none' } }),
 };
 
+/** The throttle's own limit, to the clause's: the pedals go on helping beyond it. */
+export function throttleLimit(build: BuildDocument, clause: NumberClause): ComplyChange | undefined {
+  const kmh = settingFor(build, clause);
+  if (kmh < LEAST_CUTOFF_KMH || build.controls.assistSensor === 'none') return undefined;
+  return {
+    id: 'throttle-limit',
+    what: ['The throttle’s own limit to ', qty(kmh, 'km/h', 1)],
+    effort: 'setting',
+    apply: (b) => ({
+      ...b,
+      controls: { ...b.controls, throttleLimited: true, throttleCutoffKmh: assumed(kmh) },
+    }),
+  };
+}
+
 /** A hand control that only helps to push, to the clause's limit. */
 export function walkHelp(build: BuildDocument, clause: NumberClause): ComplyChange | undefined {
   const kmh = settingFor(build, clause);

@@ -1,3 +1,5 @@
+import { throttleEnds } from '../../document/throttle.ts';
+import { WALK_KMH } from '../facts.ts';
 import { firstOf } from '../../quantity/first-of.ts';
 import { profilesOf } from '../profile.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
@@ -76,7 +78,7 @@ function wheel({ build, known }: Scene): Trap {
   const set = known.controller.setRolloutMm;
   const true_ = known.donor.rolloutMm.value;
   const base = { code: 'wheel', title: 'The wheel size in the controller' };
-  if (!build.controller.limitsSpeed && build.controls.throttle !== 'walk')
+  if (!build.controller.limitsSpeed && build.controls.throttle !== 'walk' && !throttleEnds(build))
     return { ...base, state: 'fine', detail: ['No speed is limited, so none is read wrong.'] };
   if (set.source === 'unknown')
     return {
@@ -138,10 +140,28 @@ function switches({ build }: Scene): Trap {
       };
 }
 
-function throttle({ build, place }: Scene): Trap {
+function throttle({ build, facts, place }: Scene): Trap {
   const base = { code: 'throttle', title: 'A hand control that drives it alone' };
-  if (build.controls.throttle !== 'full')
-    return { ...base, state: 'fine', detail: ['None is fitted that goes beyond walk help.'] };
+  if (facts.throttle.answer === 'unknown')
+    return {
+      ...base,
+      state: 'unknown',
+      detail: [
+        'Find out how fast the walk key drives it: beyond ',
+        qty(WALK_KMH, 'km/h', 0),
+        ' it is a throttle.',
+      ],
+    };
+  if (facts.throttle.answer === 'no')
+    return {
+      ...base,
+      state: 'fine',
+      detail: [
+        build.controls.throttle === 'pedalling'
+          ? 'The throttle works only while the pedals turn: try it, and keep it so.'
+          : 'None is fitted that goes beyond walk help.',
+      ],
+    };
   const broken = place.failing.some(
     ({ clause }) =>
       (clause.kind === 'number' && clause.fact === 'throttleAloneKmh') ||

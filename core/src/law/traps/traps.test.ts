@@ -105,7 +105,7 @@ describe('the usual mistakes', () => {
         build(
           {
             ...throttled,
-            controls: { ...throttled.controls, classLabel: 'yes', motorStopsWithPedals: 'yes' },
+            controls: { ...throttled.controls, classLabel: 'yes', pedalHelpStops: 'yes' },
           },
           'us-nc',
         ),

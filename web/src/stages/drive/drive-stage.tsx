@@ -1,5 +1,5 @@
-import type { BuildDocument } from '@apple-cart/core';
-import { AnswerField, ChoiceField, PlainRow } from '../../fields/choice-field.tsx';
+import { isThrottle, throttleEnds, type BuildDocument } from '@apple-cart/core';
+import { AnswerField, ChoiceField, PlainRow, YesNoField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
@@ -75,13 +75,14 @@ function Inputs() {
           options={[
             { value: 'none', label: 'none' },
             { value: 'walk', label: 'walk help only' },
-            { value: 'full', label: 'full' },
+            { value: 'pedalling', label: 'while pedalling', note: 'works only while the pedals turn' },
+            { value: 'full', label: 'full', note: 'drives it with the pedals still' },
           ]}
           onChange={(throttle) => {
             control({ throttle }, 'throttle');
           }}
         />
-        {controls.throttle === 'full' && (
+        {isThrottle(document) && (
           <ChoiceField
             label="Kind of throttle"
             value={controls.throttleKind}
@@ -96,11 +97,23 @@ function Inputs() {
             }}
           />
         )}
-        {controls.throttle === 'full' && controls.assistSensor !== 'none' && (
+        {isThrottle(document) && (
+          <YesNoField
+            label="Limit of its own"
+            value={controls.throttleLimited}
+            yes="by speed"
+            no="none"
+            onChange={(throttleLimited) => {
+              control({ throttleLimited }, 'limit of the throttle');
+            }}
+          />
+        )}
+        {throttleEnds(document) && <NumberField path="controls.throttleCutoffKmh" />}
+        {isThrottle(document) && controls.assistSensor !== 'none' && (
           <NumberField path="controls.throttleSharePct" />
         )}
         {controls.throttle === 'walk' && <NumberField path="controls.walkCutoffKmh" />}
-        <ControlAnswer name="motorStopsWithPedals" label="Motor stops with the pedals" />
+        <ControlAnswer name="pedalHelpStops" label="Pedal help stops with the pedals" />
         <ControlAnswer name="brakeCutoffs" label="Brake levers cut the motor" />
         {!document.drive.freewheel && (
           <AnswerField

@@ -1,3 +1,4 @@
+import { throttleEnds } from '@apple-cart/core';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { ControlAnswer } from '../parts/control-answer.tsx';
@@ -16,11 +17,14 @@ export function LawFields() {
       {controls.throttle === 'walk' && (
         <NumberField path="controls.walkCutoffKmh" label="Walk help, as set" />
       )}
-      {(controller.limitsSpeed || controls.throttle === 'walk') && (
+      {throttleEnds(document) && (
+        <NumberField path="controls.throttleCutoffKmh" label="Throttle drives it up to, as set" />
+      )}
+      {(controller.limitsSpeed || controls.throttle === 'walk' || throttleEnds(document)) && (
         <NumberField path="controller.setRolloutMm" label="Roll-out it holds" />
       )}
       <NumberField path="donor.widthMm" />
-      <ControlAnswer name="motorStopsWithPedals" label="Motor stops with the pedals" />
+      <ControlAnswer name="pedalHelpStops" label="Pedal help stops with the pedals" />
       <ControlAnswer name="brakeCutoffs" label="Brakes cut the motor" />
       <ControlAnswer name="speedometer" label="Speedometer fitted" />
       <ControlAnswer name="classLabel" label="Label or marking on it" />

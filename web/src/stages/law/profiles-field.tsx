@@ -93,6 +93,7 @@ function ProfileRows({
           { value: 'same', label: 'as the build' },
           { value: 'none', label: 'none' },
           { value: 'walk', label: 'walk help' },
+          { value: 'pedalling', label: 'throttle while pedalling' },
           { value: 'full', label: 'throttle' },
         ]}
         onChange={(throttle) => {

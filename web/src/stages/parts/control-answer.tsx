@@ -5,7 +5,7 @@ import { withSection } from '../../state/paths.ts';
 
 type Name = Extract<
   keyof BuildDocument['controls'],
-  'motorStopsWithPedals' | 'brakeCutoffs' | 'speedometer' | 'classLabel'
+  'pedalHelpStops' | 'brakeCutoffs' | 'speedometer' | 'classLabel'
 >;
 
 /** A yes-or-no fact of the controls. */
