@@ -49,6 +49,7 @@ export type { KnownBuild, KnownPack, KnownSource } from './document/known-build.
 export { inUse, knownBuild } from './document/known.ts';
 export { usualPlace } from './document/migrate.ts';
 export { PART_TYPES, type PartType } from './document/part-types.ts';
+export { DRAG_ADDS, POSTURES, TYRES } from './document/road-presets.ts';
 export { isThrottle, throttleEnds } from './document/throttle.ts';
 export { MOST_BOXES, MOST_PACKS, type PackDocument } from './document/pack.ts';
 export { knownAt, quantityAt, withPack, withQuantity, withValues } from './document/quantity-at.ts';

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { placeId } from './choices.ts';
-import { NO_DEFAULT, quantities, type QuantitySpec } from './quantity-spec.ts';
+import { NO_DEFAULT, quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
+import { TRAILER_NAMES } from './road-presets.ts';
 
 /** What the build is for: the targets and conditions that every later figure is held against. */
 export const briefSpecs = {
@@ -23,6 +24,48 @@ export const briefSpecs = {
     step: 1,
     fallback: 5,
     origin: 'common practice, a bag and a lock',
+  },
+  trailerKg: {
+    label: 'Trailer itself',
+    unit: 'kg',
+    min: 1,
+    max: 200,
+    plausible: [5, 60],
+    step: 1,
+    fallback: 12,
+    origin: 'from memory; a scale tells',
+  },
+  trailerLoadKg: {
+    label: 'Load in the trailer',
+    unit: 'kg',
+    min: 0,
+    max: 400,
+    plausible: [0, 100],
+    step: 1,
+    fallback: 20,
+    origin: 'common practice',
+  },
+  trailerCrr: {
+    label: 'Trailer’s rolling resistance',
+    unit: '1',
+    min: 0.002,
+    max: 0.1,
+    plausible: [0.005, 0.03],
+    step: 0.0005,
+    fallback: 0.012,
+    origin: 'from memory, wheels of 16 in; 0.010 on 20 in',
+  },
+  trailerCdaM2: {
+    label: 'Trailer’s drag area behind the rider',
+    unit: 'm2',
+    min: 0,
+    max: 3,
+    plausible: [0.05, 0.6],
+    step: 0.01,
+    fallback: (c: FallbackContext) => c.trailer.value,
+    origin: 'from memory, usual for the kind of trailer',
+    because: (c: FallbackContext) => `usual for ${c.trailer.of}, from memory`,
+    spread: (c: FallbackContext) => c.trailer.spread,
   },
   riderPowerW: {
     label: 'Rider power',
@@ -163,6 +206,8 @@ const routeId = z.string().max(60);
 
 export const brief = z.strictObject({
   use: z.string().max(200),
+  /** What it tows on every ride that is worked out. */
+  trailer: z.enum(['none', ...TRAILER_NAMES]).default('none'),
   place: placeId,
   hillName: z.string().max(80),
   /** Ridden on the hill stage; empty for the test hill of length and grade. */

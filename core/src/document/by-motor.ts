@@ -6,4 +6,5 @@ export const byMotor = (value: MotorValue, origin: string) => ({
   fallback: (context: FallbackContext): number => context.motor[value].value,
   origin,
   because: (context: FallbackContext): string => context.motor[value].how(),
+  spread: (context: FallbackContext): number => context.motor[value].spread,
 });

@@ -34,10 +34,15 @@ const cells: PackWhen = (p) => p.make === 'cells';
 const ready: PackWhen = (p) => p.make === 'ready';
 const several: When = (b) => b.packs.length > 1;
 const accessories: When = (b) => b.supply.accessories.length > 0;
+const towing: When = (b) => b.brief.trailer !== 'none';
 const converted: When = (b) => accessories(b) && b.supply.means === 'converter';
 
 /** Quantities that only count under a choice: elsewhere an unknown one costs nothing and is not asked for. */
 const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
+  'brief.trailerKg': towing,
+  'brief.trailerLoadKg': towing,
+  'brief.trailerCrr': towing,
+  'brief.trailerCdaM2': towing,
   'donor.frontOldMm': hubIn('front'),
   'donor.rearOldMm': hubIn('rear'),
   'donor.slotWidthMm': (b) => hub(b) && b.donor.axle !== 'through',

@@ -3,41 +3,33 @@ import * as choice from './choices.ts';
 import type { DonorStyle } from './choices.ts';
 import { donorFitSpecs, donorFrameSpecs } from './donor-measures.ts';
 import { POINT_NAMES } from '../frame/names.ts';
+import { DRAG_ADD_NAMES, POSTURE_NAMES, TYRE_NAMES } from './road-presets.ts';
 import { quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
 interface StyleDefaults {
   readonly massKg: number;
-  readonly crr: number;
-  readonly cdaM2: number;
   readonly wheelbaseMm: number;
 }
 
-/**
- * Typical values by style, from memory: drag area and rolling resistance as usual for the posture and
- * tyre; wheelbase.
- */
+/** Typical values by style, from memory. */
 const STYLE: Readonly<Record<DonorStyle, StyleDefaults>> = {
-  diamond: { massKg: 15, crr: 0.008, cdaM2: 0.55, wheelbaseMm: 1050 },
+  diamond: { massKg: 15, wheelbaseMm: 1050 },
   'step-through': {
     massKg: 17,
-    crr: 0.008,
-    cdaM2: 0.55,
     wheelbaseMm: 1080,
   },
   'small-wheel': {
     massKg: 16,
-    crr: 0.009,
-    cdaM2: 0.55,
     wheelbaseMm: 1020,
   },
-  fat: { massKg: 19, crr: 0.013, cdaM2: 0.55, wheelbaseMm: 1120 },
-  folding: { massKg: 13, crr: 0.009, cdaM2: 0.55, wheelbaseMm: 1020 },
-  'full-suspension': { massKg: 16, crr: 0.011, cdaM2: 0.5, wheelbaseMm: 1190 },
-  recumbent: { massKg: 18, crr: 0.0065, cdaM2: 0.28, wheelbaseMm: 1300 },
-  tandem: { massKg: 21, crr: 0.007, cdaM2: 0.65, wheelbaseMm: 1790 },
-  longtail: { massKg: 26, crr: 0.009, cdaM2: 0.7, wheelbaseMm: 1400 },
-  trike: { massKg: 38, crr: 0.01, cdaM2: 0.9, wheelbaseMm: 1400 },
-  carriage: { massKg: 70, crr: 0.01, cdaM2: 1.6, wheelbaseMm: 1700 },
+  fat: { massKg: 19, wheelbaseMm: 1120 },
+  folding: { massKg: 13, wheelbaseMm: 1020 },
+  'full-suspension': { massKg: 16, wheelbaseMm: 1190 },
+  recumbent: { massKg: 18, wheelbaseMm: 1300 },
+  tandem: { massKg: 21, wheelbaseMm: 1790 },
+  longtail: { massKg: 26, wheelbaseMm: 1400 },
+  trike: { massKg: 38, wheelbaseMm: 1400 },
+  carriage: { massKg: 70, wheelbaseMm: 1700 },
 };
 
 /** Usual wheelbase of a style, mm. */
@@ -95,8 +87,10 @@ export const donorSpecs = {
     max: 0.1,
     plausible: [0.003, 0.03],
     step: 0.0005,
-    fallback: byStyle('crr'),
-    origin: 'from memory, usual for the tyre and style',
+    fallback: (c: FallbackContext) => c.rolling.value,
+    origin: 'follows from the tyre and the wheel, or from the style, from memory',
+    because: (c: FallbackContext) => `usual for ${c.rolling.of}, from memory`,
+    spread: (c: FallbackContext) => c.rolling.spread,
   },
   cdaM2: {
     label: 'Drag area',
@@ -105,8 +99,10 @@ export const donorSpecs = {
     max: 4,
     plausible: [0.2, 2],
     step: 0.01,
-    fallback: byStyle('cdaM2'),
-    origin: 'from memory, usual for the posture',
+    fallback: (c: FallbackContext) => c.drag.value,
+    origin: 'follows from posture and bags, or from the style, from memory',
+    because: (c: FallbackContext) => `usual for ${c.drag.of}, from memory`,
+    spread: (c: FallbackContext) => c.drag.spread,
   },
   wheelbaseMm: {
     label: 'Wheelbase',
@@ -180,6 +176,10 @@ export const donor = z.strictObject({
   style: choice.donorStyle,
   wheelCount: z.union([z.literal(2), z.literal(3), z.literal(4)]),
   operablePedals: choice.answer,
+  /** How one sits on it, what it carries in the wind, and what it rolls on: the usual drag and rolling follow. */
+  posture: z.enum([...POSTURE_NAMES, 'unknown']).default('unknown'),
+  carries: z.array(z.enum(DRAG_ADD_NAMES)).max(DRAG_ADD_NAMES.length).default([]),
+  tyre: z.enum([...TYRE_NAMES, 'unknown']).default('unknown'),
   frameMaterial: choice.material.default('unknown'),
   forkMaterial: choice.material.default('unknown'),
   forkKind: choice.forkKind.default('unknown'),

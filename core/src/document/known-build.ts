@@ -13,6 +13,8 @@ export interface Known {
   readonly source: KnownSource;
   /** Where a default comes from; empty for entered values. */
   readonly origin: string;
+  /** Standard deviation of a default as a share of it, where the default says it. */
+  readonly spread?: number;
 }
 
 /** All quantities of a build by section and key, with unknowns replaced by their stated defaults. */

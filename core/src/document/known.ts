@@ -20,6 +20,7 @@ import { LABEL_V_PER_CELL } from './per-cell.ts';
 import { USUAL_AH } from './pack.ts';
 import { packFromCells } from './pack-from-cells.ts';
 import { REST_OF_PATH_MOHM, powerLeadOhm } from './pack-path.ts';
+import { TRAILERS, usualDrag, usualRolling } from './road-presets.ts';
 import { rolloutFromSizeMm } from './wheel-size.ts';
 import { worked, workedAlways } from './worked.ts';
 
@@ -28,7 +29,7 @@ function known(path: QuantityPath, spec: QuantitySpec, entered: Sourced, context
   if (entered.source !== 'unknown') {
     return { path, label, unit, value: entered.value, source: entered.source, origin: '' };
   }
-  const { fallback, because, origin } = spec;
+  const { fallback, because, origin, spread } = spec;
   if (typeof fallback !== 'function')
     return { path, label, unit, value: fallback, source: 'unknown', origin };
   const value = Math.min(spec.max, Math.max(spec.min, fallback(context)));
@@ -39,6 +40,7 @@ function known(path: QuantityPath, spec: QuantitySpec, entered: Sourced, context
     unit,
     value,
     source: 'unknown',
+    ...(spread === undefined ? {} : { spread: spread(context) }),
     // Written only where it is read: a build is resolved at every keystroke.
     get origin() {
       return because(context);
@@ -109,13 +111,17 @@ function motorOf({ drive, donor, controller }: BuildDocument, size: { beadMm: nu
 
 /** The choices that defaults depend on. */
 function fallbackContext(build: BuildDocument): FallbackContext {
-  const { style, beadMm, tyreMm, wheelbaseMm } = build.donor;
+  const { style, posture, carries, tyre, beadMm, tyreMm, wheelbaseMm } = build.donor;
   const size = {
     beadMm: beadMm.source === 'unknown' ? USUAL_BEAD : beadMm.value,
     tyreMm: tyreMm.source === 'unknown' ? USUAL_TYRE : tyreMm.value,
   };
+  const road = { style, posture, carries, tyre, ...size };
   return {
     style,
+    drag: usualDrag(road),
+    rolling: usualRolling(road),
+    trailer: TRAILERS[build.brief.trailer === 'none' ? 'one-wheel' : build.brief.trailer],
     kind: build.drive.kind,
     brushed: build.drive.commutation === 'brushes',
     throttled: isThrottle(build),

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import type { Unit } from '../quantity/units.ts';
 import type { Chemistry, DonorStyle, DriveKind } from './choices.ts';
 import type { MotorDefaults } from './motor-asked.ts';
+import type { Usual } from './road-presets.ts';
 
 /** What a default may depend on: the few choices that decide which typical value fits. */
 export interface FallbackContext {
@@ -10,6 +11,10 @@ export interface FallbackContext {
   /** What follows for the motor and its controller's currents from what is known of them. */
   readonly motor: MotorDefaults;
   readonly brushed: boolean;
+  /** Drag area and rolling coefficient by posture, bags and tyre. */
+  readonly drag: Usual;
+  readonly rolling: Usual;
+  readonly trailer: Usual;
   /** What is fitted: the share of the way by the throttle follows. */
   readonly throttled: boolean;
   readonly sensed: boolean;
@@ -49,6 +54,8 @@ export interface QuantitySpec {
   readonly origin: string;
   /** The same for a build in hand, with what it followed from. */
   readonly because?: (context: FallbackContext) => string;
+  /** Standard deviation of the default as a share of it, for the band. */
+  readonly spread?: (context: FallbackContext) => number;
 }
 
 export const NO_DEFAULT = 'no default is used';

@@ -7,5 +7,4 @@ export const isThrottle = ({ controls }: Controls): boolean =>
   controls.throttle === 'full' || controls.throttle === 'pedalling';
 
 /** The throttle is said to have a speed limit of its own. */
-export const throttleEnds = (build: Controls): boolean =>
-  isThrottle(build) && build.controls.throttleLimited;
+export const throttleEnds = (build: Controls): boolean => isThrottle(build) && build.controls.throttleLimited;

@@ -1,3 +1,4 @@
+import { standingKg } from '../machine/machine.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { applyPart } from '../parts/apply-part.ts';
 import type { PartOf } from '../parts/part.ts';
@@ -110,7 +111,7 @@ export function compareLayouts(build: BuildDocument, motors: readonly Motor[]): 
     const { study: s, is } = compare(own || motor !== undefined ? tried(build, name, motor) : build, now);
     const missing = !own && motor === undefined;
     const gears = gearTable(s);
-    const loads = axleLoadsKg(s.machine.road.massKg, s.machine.balance);
+    const loads = axleLoadsKg(standingKg(s.machine), s.machine.balance);
     const grades = gripGrades(s.subject);
     return {
       name,

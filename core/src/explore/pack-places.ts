@@ -1,3 +1,4 @@
+import { standingKg } from '../machine/machine.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { withPack } from '../document/quantity-at.ts';
 import type { PackPlace } from '../frame/names.ts';
@@ -38,7 +39,7 @@ export function comparePlaces(build: BuildDocument, packIndex = 0): readonly Pla
     const checks = batteryChecks(s);
     const state = worstState(checks.map((c) => c.state));
     const near = tightest(nearestRooms(s).flatMap((room) => room ?? []));
-    const loads = axleLoadsKg(s.machine.road.massKg, s.machine.balance);
+    const loads = axleLoadsKg(standingKg(s.machine), s.machine.balance);
     return {
       place,
       here,

@@ -66,6 +66,14 @@ const kinds = ({ build: { donor } }: Subject) => [
   asked('rear brake', donor.brakeRear),
 ];
 
+/** Everything that has to be brought to rest: a trailer brakes with the machine's brakes. */
+const movingMasses = ({ known: { donor, brief }, build }: Subject) => [
+  donor.massKg,
+  brief.riderMassKg,
+  brief.loadMassKg,
+  ...(build.brief.trailer === 'none' ? [] : [brief.trailerKg, brief.trailerLoadKg]),
+];
+
 function energy(s: Subject): Check {
   const ratio = energyRatio(s.machine.road.massKg, s.topMs, designKg(s));
   return measured({
@@ -91,7 +99,7 @@ function energy(s: Subject): Check {
     remedy: ['Fit larger discs and hydraulic calipers, or limit speed or load.'],
     origin: 'common practice',
     source: 'half m v squared, derived; the limits are common practice',
-    inputs: [s.known.donor.massKg, s.known.brief.riderMassKg, s.known.brief.loadMassKg],
+    inputs: movingMasses(s),
   });
 }
 
@@ -122,7 +130,7 @@ function distance(s: Subject): Check {
     origin: 'standard',
     source:
       'ISO 4210-2: 7 m from 25 km/h, both brakes, dry (from memory), at the same slowing; classes of brake from memory',
-    inputs: [s.known.donor.massKg, s.known.brief.riderMassKg, s.known.brief.loadMassKg],
+    inputs: movingMasses(s),
     asked: kinds(s),
   });
 }

@@ -1,3 +1,4 @@
+import { standingKg } from '../machine/machine.ts';
 import { orNull } from '../quantity/or-null.ts';
 import { qty } from '../quantity/phrase.ts';
 import { gripGradePct, liftGradePct } from '../ride/start-grade.ts';
@@ -23,7 +24,7 @@ export function gripGrades({ machine, known }: Subject): GripGrades {
 
 function permitted(s: Subject): Check {
   const { donor, brief, drive, packs, controller } = s.known;
-  const total = s.machine.road.massKg;
+  const total = standingKg(s.machine);
   return measured({
     id: 'permitted-mass',
     group: 'load',

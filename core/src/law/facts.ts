@@ -225,13 +225,17 @@ function factsOf(way: Way): LawFacts {
   });
 }
 
+/** The law looks at the machine itself: a trailer would make it slower than it can be. */
+export const untowed = (build: BuildDocument): BuildDocument =>
+  build.brief.trailer === 'none' ? build : { ...build, brief: { ...build.brief, trailer: 'none' } };
+
 /** Every fact that a rule may ask for, for each way the rider can have it; the build as set comes first. */
 export const lawFacts = (
   build: BuildDocument,
   known: KnownBuild,
   machine: Machine,
 ): readonly ProfileFacts[] =>
-  profilesOf(build).map(({ name, build: own }) => {
+  profilesOf(untowed(build)).map(({ name, build: own }) => {
     if (own === build) return { profile: name, facts: factsOf({ build, known, machine }) };
     const way: Way = lazily<Way>({
       build: () => own,

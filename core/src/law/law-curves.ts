@@ -1,3 +1,4 @@
+import { untowed } from './facts.ts';
 import { helpEnd } from '../machine/limits.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
@@ -42,7 +43,7 @@ export interface LimitLine {
 export function lawCurves(build: BuildDocument): LawCurves {
   const known = knownBuild(build);
   const rated = known.drive.ratedPowerW;
-  const ways = profilesOf(build).map(({ name, build: own }): WayCurves => {
+  const ways = profilesOf(untowed(build)).map(({ name, build: own }): WayCurves => {
     const machine = assembleKnown(own, knownBuild(own));
     const { taper } = machine.limits;
     const cutoff = helpEnd(machine);

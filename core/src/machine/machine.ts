@@ -24,6 +24,9 @@ export interface Balance {
   readonly massHeight: number;
   readonly massAhead: number;
   readonly grip: number;
+  /** Mass towed over the mass that stands on the machine's own wheels, and the height of its hitch, m. */
+  readonly towed: number;
+  readonly hitchHeight: number;
   readonly drivenWheel: 'front' | 'rear';
 }
 
@@ -40,6 +43,8 @@ export interface PackAboard {
 export interface Machine {
   readonly kind: BuildDocument['drive']['kind'];
   readonly machineMassKg: number;
+  /** The trailer with its load, kg; part of the road's mass. */
+  readonly towedKg: number;
   readonly road: RoadLoad;
   readonly motor: Motor;
   /** Winding at its working temperature plus the controller, ohm. */
@@ -147,6 +152,16 @@ const machineMassKg = (known: KnownBuild): number =>
 /** A torque sensor gives help in proportion, also beside a throttle. */
 const assistRatioOf = (build: BuildDocument, known: KnownBuild): number =>
   build.controls.assistSensor === 'torque' ? known.controls.assistRatio.value : Infinity;
+
+/** What a trailer adds to the road load: its mass with its load, its own rolling, its drag behind the rider. */
+function towedBy({ brief: { trailer } }: BuildDocument, { brief }: KnownBuild) {
+  if (trailer === 'none') return { kg: 0, crr: 0, cdaM2: 0 };
+  return {
+    kg: brief.trailerKg.value + brief.trailerLoadKg.value,
+    crr: brief.trailerCrr.value,
+    cdaM2: brief.trailerCdaM2.value,
+  };
+}
 
 /** A throttle without a limit of its own, or with one that nobody has read, drives on to where all help ends. */
 function handCutoff(build: BuildDocument, { controls }: KnownBuild, cutoff: number): number {
@@ -262,16 +277,21 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     midDrive,
   });
   const mass = machineMassKg(known);
+  const own = mass + brief.riderMassKg.value + brief.loadMassKg.value;
+  const towed = towedBy(build, known);
   const { bmsA, ...packs } = packsOf(build, known);
   const motor = motorOf(build, known);
   return {
     kind: build.drive.kind,
     machineMassKg: mass,
+    towedKg: towed.kg,
     road: {
-      massKg: mass + brief.riderMassKg.value + brief.loadMassKg.value,
-      crr: donor.crr.value * tyreWarmth(brief.temperatureC.value),
+      massKg: own + towed.kg,
+      crr:
+        ((own * donor.crr.value + towed.kg * towed.crr) / (own + towed.kg)) *
+        tyreWarmth(brief.temperatureC.value),
       sinks: Math.sqrt(50 / donor.tyreMm.value),
-      cdaM2: donor.cdaM2.value,
+      cdaM2: donor.cdaM2.value + towed.cdaM2,
       airDensity: airDensity(brief.altitudeM.value, brief.temperatureC.value),
       headwind: brief.headwindMs.value,
     },
@@ -308,6 +328,9 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
       massHeight: donor.massHeightMm.value / 1000,
       massAhead: donor.massAheadMm.value / 1000,
       grip: donor.tyreGrip.value,
+      towed: towed.kg / own,
+      // A hitch stands at the rear axle.
+      hitchHeight: wheelRadius,
       // A mid-drive pulls on the chain, whatever wheel the document names for a hub motor.
       drivenWheel: midDrive ? 'rear' : build.drive.wheel,
     },
@@ -316,3 +339,6 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
 
 /** A build document as a machine. */
 export const assemble = (build: BuildDocument): Machine => assembleKnown(build, knownBuild(build));
+
+/** Everything that stands on the machine's own wheels, kg. */
+export const standingKg = ({ road, towedKg }: Machine): number => road.massKg - towedKg;

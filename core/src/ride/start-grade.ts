@@ -20,16 +20,22 @@ export interface StartGrade {
 /**
  * Grade in % at which the driven tyre slips in steady climbing, from statics: with the mass `a` ahead of
  * the rear contact, at height `h`, on wheelbase `L`, and grip `mu`,
- * rear drive: tan = mu (L - a) / (L - mu h); front drive: tan = mu a / (L + mu h).
+ * rear drive: tan = mu (L - a) / (L - mu h); front drive: tan = mu a / (L + mu h). A trailer of `q` times the mass pulls
+ * back at its hitch, at height `z`: L becomes L (1 + q), and mu h becomes mu (h + q z).
  */
 export function gripGradePct(b: Balance): number {
-  if (b.drivenWheel === 'front') return (100 * b.grip * b.massAhead) / (b.wheelbase + b.grip * b.massHeight);
-  const below = b.wheelbase - b.grip * b.massHeight;
+  const long = b.wheelbase * (1 + b.towed);
+  const high = b.grip * tippingHeight(b);
+  if (b.drivenWheel === 'front') return (100 * b.grip * b.massAhead) / (long + high);
+  const below = long - high;
   return below <= 0 ? Infinity : (100 * b.grip * (b.wheelbase - b.massAhead)) / below;
 }
 
-/** Grade in % at which the front wheel carries nothing: tan = a / h, whatever wheel drives (statics). */
-export const liftGradePct = (b: Balance): number => (100 * b.massAhead) / b.massHeight;
+/** Grade in % at which the front wheel carries nothing: tan = a / h, whatever wheel drives (statics); h as above. */
+export const liftGradePct = (b: Balance): number => (100 * b.massAhead) / tippingHeight(b);
+
+/** Height at which the grade pulls back, a trailer's share at its hitch, over the machine's own mass, m. */
+const tippingHeight = (b: Balance): number => b.massHeight + b.towed * b.hitchHeight;
 
 /**
  * Steepest starting grade at a state of charge: the least of what the force at standstill holds (rider's

@@ -246,7 +246,15 @@ describe('speed against grade', () => {
 });
 
 describe('starting on a grade (statics)', () => {
-  const b = { wheelbase: 1, massHeight: 1, massAhead: 0.4, grip: 0.5, drivenWheel: 'rear' as const };
+  const b = {
+    wheelbase: 1,
+    massHeight: 1,
+    massAhead: 0.4,
+    grip: 0.5,
+    towed: 0,
+    hitchHeight: 0.35,
+    drivenWheel: 'rear' as const,
+  };
 
   it('lifts the front where the mass stands over the rear contact: 0.4 / 1 = 40 %', () => {
     expect(liftGradePct(b)).toBeCloseTo(40, 12);
@@ -265,6 +273,19 @@ describe('starting on a grade (statics)', () => {
     const cosine = 1 / Math.hypot(1, tangent);
     const rear = (cosine * (b.wheelbase - b.massAhead) + cosine * tangent * b.massHeight) / b.wheelbase;
     expect(rear * b.grip).toBeCloseTo(cosine * tangent, 12);
+  });
+
+  it('slips earlier with a trailer, which pulls back at its hitch', () => {
+    const q = 0.5;
+    const tangent = gripGradePct({ ...b, towed: q }) / 100;
+    const cosine = 1 / Math.hypot(1, tangent);
+    const pull = cosine * tangent * (1 + q);
+    const rear =
+      (cosine * (b.wheelbase - b.massAhead) + cosine * tangent * (b.massHeight + q * b.hitchHeight)) /
+      b.wheelbase;
+    expect(rear * b.grip).toBeCloseTo(pull, 12);
+    expect(gripGradePct({ ...b, towed: q })).toBeLessThan(gripGradePct(b));
+    expect(liftGradePct({ ...b, towed: q })).toBeCloseTo(40 / 1.175, 9);
   });
 
   it('has no grip limit where load transfer outruns the slope', () => {

@@ -52,6 +52,7 @@ export const handMachine = (
     assistW: Infinity,
     ...limits,
   },
+  towedKg: 0,
   accessoryW: 0,
   thermal: HAND_THERMAL,
   regeneration: undefined,
@@ -64,7 +65,7 @@ export const handMachine = (
   control: 'throttle',
   assistRatio: Infinity,
   throttleShare: 0,
-  balance: { wheelbase: 1.05, massHeight: 1, massAhead: 0.45, grip: 0.7, drivenWheel: 'rear' },
+  balance: { wheelbase: 1.05, massHeight: 1, massAhead: 0.45, grip: 0.7, towed: 0, hitchHeight: 0.35, drivenWheel: 'rear' },
   ...rest,
 });
 

@@ -1,3 +1,4 @@
+import { packsAboard, standingKg } from '../machine/machine.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { Known, KnownBuild } from '../document/known-build.ts';
 import type { ProfileFacts } from '../law/facts.ts';
@@ -39,7 +40,6 @@ import { ownChecks, stages } from './stages/stages.ts';
 import { judged, type Judged } from './judged.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
 import type { SteadyOutcome } from '../ride/steady.ts';
-import { packsAboard } from '../machine/machine.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { study } from './study.ts';
 
@@ -208,7 +208,7 @@ export function evaluate(build: BuildDocument, book: RuleBook): Verdict {
     assumptions: () => s.used.filter((k) => k.source === 'assumed' || k.source === 'unknown'),
     law: () => lazily<Verdict['law']>({ ways: () => s.ways, here: () => s.here }),
     fit: () => fitVerdict(s),
-    axlesKg: () => axleLoadsKg(s.machine.road.massKg, s.machine.balance),
+    axlesKg: () => axleLoadsKg(standingKg(s.machine), s.machine.balance),
     hill: () => hillOf(s),
     range: () => rangeOf(s),
     power: () => powerOf(s),

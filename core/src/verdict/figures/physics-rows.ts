@@ -22,7 +22,17 @@ export const NOT_MODELLED =
   'The winding is taken at one warm temperature; field weakening, magnetic saturation and the controller’s heat are not modelled.';
 
 /** Masses and resistances of the road, as entered. */
-export function roadInputs({ known }: Study): readonly WorkingRow[] {
+export function roadInputs({ known, build }: Study): readonly WorkingRow[] {
+  const { trailerKg, trailerLoadKg, trailerCrr, trailerCdaM2 } = known.brief;
+  const trailerRows =
+    build.brief.trailer === 'none'
+      ? []
+      : [
+          inputRow('m7', trailerKg),
+          inputRow('m8', trailerLoadKg),
+          inputRow('Crr, trailer', trailerCrr),
+          inputRow('CdA, trailer', trailerCdaM2),
+        ];
   return [
     inputRow('m1', known.donor.massKg),
     inputRow('m2', known.drive.massKg),
@@ -30,6 +40,7 @@ export function roadInputs({ known }: Study): readonly WorkingRow[] {
     inputRow('m4', known.controller.massKg),
     inputRow('m5', known.brief.riderMassKg),
     inputRow('m6', known.brief.loadMassKg),
+    ...trailerRows,
     inputRow('Crr', known.donor.crr),
     inputRow('CdA', known.donor.cdaM2),
     inputRow('h', known.brief.altitudeM),

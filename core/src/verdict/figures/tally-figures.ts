@@ -21,7 +21,7 @@ export function massFigure(study: Study): Figure {
       return {
         formulas: [
           'machine = donor + motor + pack + controller and fittings',
-          'on the road = machine + rider + load',
+          'on the road = machine + rider + load + trailer',
         ],
         inputs: [
           known.donor.massKg,
@@ -30,6 +30,7 @@ export function massFigure(study: Study): Figure {
           known.controller.massKg,
           known.brief.riderMassKg,
           known.brief.loadMassKg,
+          ...(study.build.brief.trailer === 'none' ? [] : [known.brief.trailerKg, known.brief.trailerLoadKg]),
         ].map((k, i) => inputRow(`m${String(i + 1)}`, k)),
         steps: [
           stepRow('', 'Machine', machine.machineMassKg, 'kg'),

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { firstOf, moneyText, type PlaceId, type State } from '@apple-cart/core';
+import { firstOf, moneyText, type BuildDocument, type PlaceId, type State } from '@apple-cart/core';
 import { ChoiceField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { MoneyField } from '../../fields/money-field.tsx';
@@ -21,6 +21,13 @@ const CURRENCIES = [
   { value: 'GBP', label: 'pounds, £' },
   { value: 'EUR', label: 'euros, €' },
   { value: 'USD', label: 'dollars, $' },
+] as const;
+
+const TRAILER_OPTIONS = [
+  { value: 'none', label: 'none' },
+  { value: 'one-wheel', label: 'on one wheel' },
+  { value: 'child', label: 'for a child' },
+  { value: 'box', label: 'a tall box' },
 ] as const;
 
 interface Target {
@@ -93,6 +100,22 @@ function Inputs({ document }: StageData): ReactNode {
         <NumberField path="brief.riderMassKg" />
         <NumberField path="brief.loadMassKg" />
         <NumberField path="brief.riderPowerW" />
+        <ChoiceField<BuildDocument['brief']['trailer']>
+          label="Trailer"
+          value={document.brief.trailer}
+          options={TRAILER_OPTIONS}
+          onChange={(trailer) => {
+            edit((d) => withSection(d, 'brief', { trailer }), 'trailer');
+          }}
+        />
+        {document.brief.trailer !== 'none' && (
+          <>
+            <NumberField path="brief.trailerKg" />
+            <NumberField path="brief.trailerLoadKg" label="Load in it" />
+            <NumberField path="brief.trailerCrr" label="Its rolling resistance" />
+            <NumberField path="brief.trailerCdaM2" label="Its drag area" />
+          </>
+        )}
       </FieldGroup>
       <FieldGroup title="Where and how fast">
         <ChoiceField<PlaceId>

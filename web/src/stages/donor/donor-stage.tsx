@@ -23,6 +23,7 @@ import { useBuild } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
 import { Studying } from '../../work/studying.tsx';
 import { useStudy } from '../../work/use-study.ts';
+import { RoadFields } from './road-fields.tsx';
 import { STYLE_NAMES } from './donor-styles.ts';
 import { Stage, StageFindings } from '../parts/stage.tsx';
 import { useStage } from '../parts/use-stage.ts';
@@ -78,14 +79,7 @@ function Inputs() {
           {station.name === 'Motor at the bracket' && <NumberField path="drive.spacerMm" />}
         </FieldGroup>
       ))}
-      <FieldGroup title="Balance and road" note="rider on">
-        <NumberField path="donor.massAheadMm" label="Mass ahead of axle" />
-        <NumberField path="donor.massHeightMm" label="Mass above ground" />
-        <NumberField path="donor.tyreGrip" />
-        <NumberField path="donor.tyreGripWet" />
-        <NumberField path="donor.crr" />
-        <NumberField path="donor.cdaM2" />
-      </FieldGroup>
+      <RoadFields />
       {fitCodes.length > 0 && <StageFindings id="donor" />}
       <Caution>
         A bicycle that was not built for a motor may need stronger brakes, fork and wheels. The frame maker

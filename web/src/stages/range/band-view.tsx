@@ -37,7 +37,12 @@ function Causes({ causes }: { causes: readonly Cause[] }) {
           return (
             <tr key={c.known.path} className="border-b border-hair">
               <th scope="row" className="w-[200px] py-1 pr-2 text-left font-normal max-tablet:w-[140px]">
-                {c.known.label}
+                {c.name}
+                {c.together.length > 1 && (
+                  <span className="block text-[12px] text-ink2">
+                    {c.together.length === 2 ? 'both' : `all ${String(c.together.length)}`} as one
+                  </span>
+                )}
               </th>
               <td className="py-1">
                 <span
