@@ -27,6 +27,7 @@ export type {
   JoinHow,
   PlaceId,
 } from './document/choices.ts';
+export { CURRENCIES, MOST_MONEY } from './document/currency.ts';
 export type { SwitchedProfile } from './document/controller.ts';
 export {
   buildJsonSchema,
@@ -202,7 +203,7 @@ export { LOW_CHARGE, type HillCurves, type HillSpan, type RangePoint } from './v
 export { evaluate, type Verdict } from './verdict/evaluate.ts';
 export { TRAY, type Figure, type FigureId, type WorkingRow } from './verdict/figure.ts';
 export { placeState } from './verdict/figures/class-figure.ts';
-export { moneyText } from './verdict/figures/tally-figures.ts';
+export { currencySign, moneyText } from './quantity/money.ts';
 export { hallSpacingDeg, type GearRow } from './verdict/gearing.ts';
 export { STAGE_IDS, type StageId } from './check/stage-ids.ts';
 export { stageOf, stageOfFigure } from './verdict/stages/stage-of.ts';

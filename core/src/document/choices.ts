@@ -53,7 +53,7 @@ export type PlaceId = z.infer<typeof placeId>;
 export const answer = z.enum(['yes', 'no', 'unknown']);
 export type Answer = z.infer<typeof answer>;
 
-export const material = z.enum(['steel', 'aluminium', 'titanium', 'carbon', 'unknown']);
+export const material = z.enum(['steel', 'aluminium', 'magnesium', 'titanium', 'carbon', 'unknown']);
 
 export const forkKind = z.enum(['rigid', 'suspension', 'none', 'unknown']);
 
@@ -74,5 +74,12 @@ export const brakeKind = z.enum([
 export type BrakeKind = z.infer<typeof brakeKind>;
 
 export const leverKind = z.enum(['plain', 'cut-off', 'shift-brake', 'hydraulic', 'unknown']);
+
+/** How the cranks sit on their axle: the tool follows. */
+export const crankKind = z.enum(['square', 'splined', 'two-piece', 'cottered', 'one-piece', 'unknown']);
+export type CrankKind = z.infer<typeof crankKind>;
+
+/** What the cogs sit on. */
+export const cogBody = z.enum(['cassette', 'freewheel', 'unknown']);
 
 export const packPlace = z.enum(PACK_PLACES);

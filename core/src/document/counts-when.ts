@@ -29,6 +29,15 @@ const disc: When = (b) => {
   return hub(b) && (brake === 'cable-disc' || brake === 'hydraulic-disc');
 };
 
+const laced: When = (b) => hub(b) && b.drive.lacing === 'own';
+
+/** A hub that is narrower than its dropouts: what fills the gap needs axle. */
+const narrower: When = (b) => {
+  const here = b.drive.wheel === 'front' ? b.donor.frontOldMm : b.donor.rearOldMm;
+  const { overLocknutMm: own } = b.drive;
+  return hub(b) && here.source !== 'unknown' && own.source !== 'unknown' && own.value < here.value - 0.5;
+};
+
 type PackWhen = (pack: PackDocument) => boolean;
 const cells: PackWhen = (p) => p.make === 'cells';
 const ready: PackWhen = (p) => p.make === 'ready';
@@ -39,6 +48,17 @@ const converted: When = (b) => accessories(b) && b.supply.means === 'converter';
 
 /** Quantities that only count under a choice: elsewhere an unknown one costs nothing and is not asked for. */
 const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
+  'drive.axleLengthMm': narrower,
+  'donor.rotorMm': disc,
+  'drive.rotorMm': disc,
+  'donor.erdMm': laced,
+  'drive.flangeMm': laced,
+  'drive.flangeGapMm': laced,
+  'drive.spokes': laced,
+  'drive.crossings': laced,
+  'donor.swingRoomMm': (b) => b.donor.sprung === 'yes' && b.donor.style !== 'full-suspension',
+  'drive.lengthPitches': external,
+  'drive.meshTeeth': (b) => external(b) && b.drive.idler === 'yes',
   'brief.trailerKg': towing,
   'brief.trailerLoadKg': towing,
   'brief.trailerCrr': towing,

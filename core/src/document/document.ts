@@ -7,17 +7,19 @@ import { cabling, cablingSpecs } from './cabling.ts';
 import { cellSpecs } from './cell.ts';
 import { chargerSpecs, supply, supplySpecs } from './charging.ts';
 import { controller, controllerSpecs } from './controller.ts';
+import { MOST_MONEY, currency } from './currency.ts';
 import { MOST_PACKS, joining, joiningSpecs, pack, packSpecs, type PackDocument } from './pack.ts';
 import { PART_TYPES } from './part-types.ts';
 import type { QuantitySpec } from './quantity-spec.ts';
 
 export const SCHEMA_VERSION = 7;
 
-const amount = z.number().min(0).max(1_000_000).nullable();
+/** Some currencies count in millions what others count in tens. */
+const amount = z.number().min(0).max(MOST_MONEY).nullable();
 
 /** Prices in one currency; null is a price not known yet, which is never counted as nought. */
 const money = z.strictObject({
-  currency: z.enum(['GBP', 'EUR', 'USD']),
+  currency,
   budget: amount,
   donor: amount,
   motor: amount,
@@ -25,7 +27,7 @@ const money = z.strictObject({
   controller: amount,
   other: amount,
   /** Price of a kilowatt-hour from the wall; null is not known. */
-  pricePerKwh: z.number().min(0).max(100).nullable().default(null),
+  pricePerKwh: z.number().min(0).max(MOST_MONEY).nullable().default(null),
 });
 
 /** The packs of a build, used in this order: one at least, which the type says as well. */

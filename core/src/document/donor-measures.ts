@@ -88,6 +88,9 @@ export const donorFitSpecs = {
   barClampMm: caliper('Bar at the grips, diameter', [15, 45], [22, 24], 0.1),
   barRoomMm: caliper('Straight bar free for controls', [0, 800], [40, 400], 5),
   cableSlackMm: caliper('Spare cable at the head', [0, 2000], [20, 400], 10),
+  rotorMm: caliper('Disc as it is, diameter', [100, 260], [140, 220], 1),
+  erdMm: caliper('Rim, effective diameter at the nipples', [200, 680], [330, 620], 1),
+  swingRoomMm: caliper('Pack to what swings, spring let out', [-60, 200], [0, 80], 1),
   shockStrokeMm: caliper('Shock stroke', [5, 150], [30, 75], 1),
   permittedKg: {
     label: 'Permitted mass, all in',

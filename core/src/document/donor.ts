@@ -188,6 +188,12 @@ export const donor = z.strictObject({
   brakeFront: choice.brakeKind.default('unknown'),
   brakeRear: choice.brakeKind.default('unknown'),
   levers: choice.leverKind.default('unknown'),
+  cranks: choice.crankKind.default('unknown'),
+  cogBody: choice.cogBody.default('unknown'),
+  /** A rear end that swings, of any style: a full-suspension frame has one whatever is said here. */
+  sprung: choice.answer.default('unknown'),
+  /** The other wheel has another rim than the frame was made for as well. */
+  bothRims: z.boolean().default(false),
   /** How the outline of the frame was come by: as a whole, because it is taken off in one go. */
   outline: z.enum(['measured', 'assumed', 'unknown']).default('unknown'),
   /** Points moved from the preset of the style, mm ahead of the rear axle and above the ground. */

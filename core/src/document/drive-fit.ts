@@ -1,8 +1,12 @@
-import { caliper, type QuantitySpec } from './quantity-spec.ts';
+import { NO_DEFAULT, caliper, type QuantitySpec } from './quantity-spec.ts';
 
 /** Sizes of a motor that the bicycle it goes on has to suit, taken with a caliper. */
 export const driveSizeSpecs = {
   overLocknutMm: caliper('Motor, over-locknut width', [50, 260], [95, 197], 0.5),
+  axleLengthMm: caliper('Motor axle, end to end', [80, 420], [130, 280], 0.5),
+  rotorMm: caliper('Disc on the motor’s wheel, diameter', [100, 260], [140, 220], 1),
+  flangeMm: caliper('Motor flange, hole circle', [30, 400], [60, 260], 0.5),
+  flangeGapMm: caliper('Between the flanges', [10, 200], [25, 90], 0.5),
   axleMm: caliper('Motor axle, diameter', [6, 30], [9, 18], 0.1),
   flatsMm: caliper('Motor axle, across the flats', [5, 28], [9, 14], 0.1),
   shellMinMm: caliper('Fits shells from', [40, 200], [68, 100], 0.5),
@@ -76,6 +80,49 @@ export const driveFitSpecs = {
     step: 0.5,
     fallback: 12.7,
     origin: 'ISO 606, half-inch chain',
+  },
+  lengthPitches: {
+    label: 'Chain or belt in hand, links or teeth',
+    unit: '1',
+    min: 20,
+    max: 1000,
+    plausible: [40, 400],
+    step: 1,
+    // Without one the next length that is sold is looked for.
+    stays: true,
+    fallback: 120,
+    origin: NO_DEFAULT,
+  },
+  meshTeeth: {
+    label: 'Teeth in mesh, counted with the idler',
+    unit: 'T',
+    min: 1,
+    max: 80,
+    plausible: [4, 20],
+    step: 1,
+    stays: true,
+    fallback: 6,
+    origin: NO_DEFAULT,
+  },
+  spokes: {
+    label: 'Spokes in the motor’s wheel',
+    unit: '1',
+    min: 12,
+    max: 72,
+    plausible: [20, 48],
+    step: 4,
+    fallback: 36,
+    origin: 'common practice',
+  },
+  crossings: {
+    label: 'Spokes crossed',
+    unit: '1',
+    min: 0,
+    max: 4,
+    plausible: [0, 3],
+    step: 1,
+    fallback: 1,
+    origin: 'common practice for large flanges',
   },
   centreMm: {
     label: 'Motor shaft to wheel axle',

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { byMotor } from './by-motor.ts';
-import { answer, commutation, driveKind } from './choices.ts';
+import { answer, cogBody, commutation, driveKind } from './choices.ts';
 import { driveFitSpecs, driveSizeSpecs } from './drive-fit.ts';
 import { driveHeatSpecs } from './drive-heat.ts';
 import { driveLabelSpecs } from './drive-label.ts';
@@ -109,6 +109,10 @@ export const drive = z.strictObject({
   torqueArms: z.union([z.literal(0), z.literal(1), z.literal(2)]).default(0),
   /** Six holes on a 44 mm circle for a brake disc. */
   discMount: answer.default('unknown'),
+  /** What the motor takes its cogs on. */
+  cogBody: cogBody.default('unknown'),
+  /** The wheel comes laced, or is laced by the builder. */
+  lacing: z.enum(['comes-laced', 'own', 'unknown']).default('unknown'),
   /** Made for a through-axle dropout. */
   throughAxle: answer.default('unknown'),
   /** The body of a mid-drive bears on frame or bracket, so that it cannot turn. */

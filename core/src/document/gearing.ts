@@ -115,7 +115,7 @@ export const controls = z.strictObject({
   throttle: z.enum(['none', 'walk', 'pedalling', 'full']),
   /** The throttle's own speed limit, below the one at which help from the pedals ends. */
   throttleLimited: z.boolean().default(false),
-  throttleKind: z.enum(['thumb', 'twist', 'unknown']).default('unknown'),
+  throttleKind: z.enum(['thumb', 'half-grip', 'twist', 'unknown']).default('unknown'),
   /** Of the help by the pedals alone: whether the motor can run with the pedals still follows from the throttle. */
   pedalHelpStops: answer.default('unknown'),
   brakeCutoffs: answer.default('unknown'),

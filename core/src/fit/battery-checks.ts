@@ -14,29 +14,20 @@ import {
   mayHaveBosses,
   nearestRooms,
   seatedMm,
-  shockRoom,
   tightest,
 } from './pack-room.ts';
+import { ROOM_MM, outline, sizes } from './pack-size.ts';
+import { shockChecks } from './shock-checks.ts';
 import type { Subject } from './subject.ts';
 
-/** Room round a pack box, mm. Common practice, no source. */
-const ROOM_MM = 10;
 /** Boxes up to this width pass between knees and between cranks, mm. Common practice, no source. */
 const NARROW_MM = 100;
 
-/** Length and height of the packs that some boxes are of. */
-const sizes = ({ known: { packs } }: Subject, boxes: readonly PlacedBox[]): readonly Known[] =>
-  packs.flatMap((pack, i) =>
-    boxes.some((box) => box.pack === i) ? [pack.boxLengthMm, pack.boxHeightMm] : [],
-  );
 const widthOf = ({ known: { packs } }: Subject, box: PlacedBox): Known =>
   (packs[box.pack] ?? packs[0]).boxWidthMm;
 const widths = (s: Subject, boxes: readonly PlacedBox[]): readonly Known[] => [
   ...new Set(boxes.map((box) => widthOf(s, box))),
 ];
-/** The outline counts as one answer: taken off, taken as the preset on purpose, or not known. */
-const outline = (s: Subject) => asked('outline of the frame', s.build.donor.outline);
-
 function room(s: Subject): readonly Check[] {
   const boxes = inFrame(s);
   if (boxes.length === 0) return [];
@@ -140,34 +131,6 @@ function bosses(s: Subject): readonly Check[] {
           : [`Nearest is the ${found.what}.`],
       remedy: ['Slide the pack along, or screw it to these bosses.'],
       ...base,
-    }),
-  ];
-}
-
-function shock(s: Subject): readonly Check[] {
-  const boxes = inFrame(s);
-  const all = boxes.flatMap((box) => shockRoom(s, box) ?? []);
-  if (all.length === 0) return [];
-  const mm = Math.min(...all);
-  return [
-    measured({
-      id: 'pack-shock',
-      group: 'battery',
-      title: 'Pack to shock and rocker',
-      value: mm,
-      unit: 'mm',
-      sense: 'least',
-      fine: ROOM_MM,
-      look: ROOM_MM,
-      limit: ['at least ', qty(ROOM_MM, 'mm', 0), ' through the whole travel'],
-      why: ['Looked at from full length to full stroke.'],
-      remedy:
-        mm < ROOM_MM
-          ? ['Move the pack forward, or take a smaller box.']
-          : ['Let the air out and test by hand.'],
-      origin: 'common practice',
-      inputs: [...sizes(s, boxes), s.known.donor.shockStrokeMm],
-      asked: [outline(s)],
     }),
   ];
 }
@@ -303,7 +266,7 @@ export const batteryChecks = (s: Subject): readonly Check[] => [
   ...room(s),
   ...seat(s),
   ...bosses(s),
-  ...shock(s),
+  ...shockChecks(s),
   ...knees(s),
   ...feet(s),
   ...apart(s),

@@ -35,13 +35,14 @@ function bar(s: Subject): Check {
 }
 
 /** Straight bar that each control takes up, mm. Common practice, no source. */
-const WIDTHS = { display: 0, bell: 25, thumb: 30, twist: 125, switch: 25 } as const;
+const WIDTHS = { display: 0, bell: 25, thumb: 30, halfGrip: 70, twist: 125, switch: 25 } as const;
 
 function space(s: Subject): Check {
   const { controls } = s.build;
   const throttle = firstOf(
     [
       [isThrottle({ controls }) && controls.throttleKind === 'twist', WIDTHS.twist],
+      [isThrottle({ controls }) && controls.throttleKind === 'half-grip', WIDTHS.halfGrip],
       [isThrottle({ controls }), WIDTHS.thumb],
     ],
     0,
@@ -112,7 +113,11 @@ function throttle(s: Subject): readonly Check[] {
       why:
         throttleKind === 'thumb'
           ? ['A thumb throttle is not turned when the bicycle is pushed.']
-          : ['A twist throttle turns easily when the bicycle is pushed or lifted, and it bolts.'],
+          : [
+              throttleKind === 'half-grip'
+                ? 'A half grip turns under the palm in a bump, and when the bicycle is pushed.'
+                : 'A twist throttle turns easily when the bicycle is pushed or lifted, and it bolts.',
+            ],
       remedy: ['Take a thumb throttle, or a key switch in reach.'],
       origin: 'common practice',
       inputs: [],

@@ -3,12 +3,12 @@ import { lengthInPitches, teethInMesh } from './chain.ts';
 import { measured, told, type Check } from '../check/check.ts';
 import type { Subject } from './subject.ts';
 
+const steps = (from: number, to: number, by: number): readonly number[] =>
+  Array.from({ length: Math.floor((to - from) / by) + 1 }, (_, i) => from + by * i);
+
 /** Lengths of toothed belt that are sold, in teeth, by pitch in mm. From memory, after ISO 13050 lengths. */
 const STOCK_TEETH: Readonly<Record<number, readonly number[]>> = {
-  5: [
-    51, 60, 65, 70, 75, 80, 85, 90, 95, 100, 107, 113, 120, 127, 133, 140, 148, 160, 170, 178, 190, 200, 210,
-    225, 254, 284, 319,
-  ],
+  5: [...steps(40, 200, 1), ...steps(205, 400, 5)],
   8: [48, 60, 70, 75, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200, 220, 225, 250, 300, 350],
 };
 
@@ -45,7 +45,11 @@ export function externalDrive({ known, build, machine }: Subject): ExternalDrive
   const [n1, n2] = [Math.round(drive.motorSprocketTeeth.value), Math.round(drive.wheelSprocketTeeth.value)];
   const [centre, pitch] = [drive.centreMm.value, drive.pitchMm.value];
   const pitches = lengthInPitches(n1, n2, centre, pitch);
-  const stock = nextStock(pitches, build.drive.medium, pitch);
+  const { lengthPitches } = drive;
+  const stock =
+    lengthPitches.source === 'unknown'
+      ? nextStock(pitches, build.drive.medium, pitch)
+      : Math.round(lengthPitches.value);
   const stockCentreMm = centreFor(stock, n1, n2, pitch);
   const { motor, limits } = machine;
   const shaftNm =
@@ -63,6 +67,10 @@ export function externalDrive({ known, build, machine }: Subject): ExternalDrive
   };
 }
 
+/** Usual slots of a motor plate, and what an idler takes up beside them, mm of centre distance. Common practice, no source. */
+const SLOTS_MM = 15;
+const IDLER_MM = 20;
+
 /** Teeth of the small sprocket that must be in mesh. Common practice, no source. */
 const MESH = 6;
 
@@ -72,22 +80,43 @@ export function externalChecks(s: Subject): readonly Check[] {
   const { drive } = s.known;
   const out = externalDrive(s);
   const { medium, idler } = s.build.drive;
+  const idled = idler === 'yes';
+  const counted = idled && drive.meshTeeth.source !== 'unknown';
+  const inHand = drive.lengthPitches.source !== 'unknown';
+  // An idler takes up slack on its own, beside what the motor's plate can move.
+  const slots = idled ? SLOTS_MM + IDLER_MM : SLOTS_MM;
   const unitName = medium === 'chain' ? 'links' : 'teeth';
   return [
     measured({
       id: 'wrap',
       group: 'external',
       title: 'Teeth in mesh on the small sprocket',
-      value: out.mesh,
+      value: counted ? drive.meshTeeth.value : out.mesh,
       unit: 'T',
       sense: 'least',
       fine: MESH,
       look: MESH - 1,
       limit: [`at least ${String(MESH)}`],
-      why: ['Too few teeth share the pull: belts jump and chains ride up.'],
+      why: [
+        'Too few teeth share the pull: belts jump and chains ride up.',
+        ...(idled
+          ? [
+              counted ? ' Counted with the idler; without it ' : ' The idler wraps more of it than the ',
+              qty(out.mesh, 'T', 1),
+              counted ? ' would mesh.' : ' of the bare run: count them.',
+            ]
+          : []),
+      ],
       remedy: ['Add an idler that wraps the small sprocket, or take a larger one.'],
       origin: 'common practice',
-      inputs: [drive.motorSprocketTeeth, drive.wheelSprocketTeeth, drive.centreMm, drive.pitchMm],
+      inputs: [
+        drive.motorSprocketTeeth,
+        drive.wheelSprocketTeeth,
+        drive.centreMm,
+        drive.pitchMm,
+        // Enough without the idler is enough with it.
+        ...(idled && out.mesh < MESH ? [drive.meshTeeth] : []),
+      ],
     }),
     measured({
       id: 'stock-length',
@@ -96,13 +125,21 @@ export function externalChecks(s: Subject): readonly Check[] {
       value: Math.abs(out.moveMm),
       unit: 'mm',
       sense: 'most',
-      fine: 15,
-      look: 40,
-      limit: ['at most ', qty(15, 'mm', 0), ', usual slots of a motor plate'],
+      fine: slots,
+      look: slots + 25,
+      limit: [
+        'at most ',
+        qty(slots, 'mm', 0),
+        idled
+          ? ', usual slots of a motor plate and what an idler takes up'
+          : ', usual slots of a motor plate',
+      ],
       why: [
         `${out.pitches.toFixed(1)} ${unitName} go round at `,
         qty(drive.centreMm.value, 'mm', 0),
-        `; the next length sold is ${String(out.stock)}, at `,
+        inHand
+          ? `; the ${medium} in hand has ${String(out.stock)}, right at `
+          : `; the next length sold is ${String(out.stock)}, at `,
         qty(out.stockCentreMm, 'mm', 1),
         '.',
       ],

@@ -2,7 +2,7 @@ import { firstOf } from '../quantity/first-of.ts';
 import { qty } from '../quantity/phrase.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import type { State } from '../check/state.ts';
-import { askedMaterial } from './axle-checks.ts';
+import { askedMaterial, driven } from './driven-end.ts';
 import type { Subject } from './subject.ts';
 
 /** Wheel torque above which a hub counts as strong, N m. Common practice, no source. */
@@ -31,10 +31,13 @@ function material(s: Subject): Check {
   const torque = axleTorqueNm(s);
   const carbon = frameMaterial === 'carbon' || (front && forkMaterial === 'carbon');
   const softFork = front && forkKind === 'suspension' && forkMaterial !== 'steel' && torque > STRONG_NM;
-  const aluminium = front ? forkMaterial === 'aluminium' : frameMaterial === 'aluminium';
+  const here = front ? forkMaterial : frameMaterial;
+  const aluminium = here === 'aluminium';
+  const magnesium = here === 'magnesium' && s.hub !== undefined;
   const state: State = firstOf(
     [
-      [carbon || softFork, 'stop'],
+      [carbon || softFork || magnesium, 'stop'],
+      [here === 'magnesium', 'look'],
       [aluminium, 'look'],
     ],
     'fine',
@@ -52,10 +55,14 @@ function material(s: Subject): Check {
     title: front ? 'Fork that carries the motor' : 'Frame that carries the motor',
     state,
     words,
-    limit: ['steel forgives; aluminium asks for more margin; carbon stops'],
+    limit: ['steel forgives; aluminium asks for more margin; carbon and a hub in magnesium stop'],
     why: firstOf(
       [
         [carbon, ['Carbon does not bear clamps, torque at the dropout or drilled holes.']],
+        [
+          magnesium,
+          ['Cast magnesium dropouts crack under an axle’s torque without a warning, arms or none.'],
+        ],
         [
           softFork,
           [
@@ -71,7 +78,7 @@ function material(s: Subject): Check {
     remedy: firstOf(
       [
         [carbon, ['Take another donor.']],
-        [softFork, ['Put the motor in the rear wheel or the middle, or fit a steel fork.']],
+        [softFork || magnesium, ['Put the motor in the rear wheel or the middle, or fit a steel fork.']],
         [aluminium, ['Measure slot and width closely and fit torque arms.']],
       ],
       ['Nothing to do.'],
@@ -85,23 +92,52 @@ function material(s: Subject): Check {
   });
 }
 
-function armsWanted(s: Subject): Check {
-  const { donor, drive, controller } = s.build;
-  const alloy = (s.hub === 'front' ? donor.forkMaterial : donor.frameMaterial) !== 'steel';
-  const regen = controller.regenerates === 'yes' && !drive.freewheel;
-  const strong = axleTorqueNm(s) > STRONG_NM;
-  const needed = firstOf(
-    [
-      [strong && (alloy || regen), 2],
-      [alloy || regen || s.hub === 'front' || strong, 1],
-    ],
-    0,
+/** What the number of arms is decided by; each may be unknown, and then both of its answers count. */
+interface ArmsCase {
+  readonly alloy: boolean;
+  readonly regen: boolean;
+  readonly strong: boolean;
+}
+
+const armsFor = ({ alloy, regen, strong }: ArmsCase, front: boolean): 0 | 1 | 2 => {
+  if (strong && (alloy || regen)) return 2;
+  return alloy || regen || front || strong ? 1 : 0;
+};
+
+const BOTH = [false, true] as const;
+
+/** Every case that what is unknown leaves open. */
+function armsCases(s: Subject): readonly ArmsCase[] {
+  const { drive, controller } = s.build;
+  const material = driven(s);
+  const turns = !drive.freewheel;
+  const open = (unknown: boolean, known: boolean): readonly boolean[] => (unknown ? BOTH : [known]);
+  return open(material === 'unknown', material !== 'steel').flatMap((alloy) =>
+    open(turns && controller.regenerates === 'unknown', turns && controller.regenerates === 'yes').flatMap(
+      (regen) =>
+        open(s.known.controller.phaseCurrentA.source === 'unknown', axleTorqueNm(s) > STRONG_NM).map(
+          (strong) => ({ alloy, regen, strong }),
+        ),
+    ),
   );
+}
+
+/** Arms are asked for by the least that any case wants, and are enough only where they are so in every one. */
+function armsWanted(s: Subject): Check {
+  const { drive, controller } = s.build;
+  const front = s.hub === 'front';
+  const cases = armsCases(s);
+  const wanted = cases.map((one) => armsFor(one, front));
+  const [least, most] = [Math.min(...wanted), Math.max(...wanted)];
+  // Too few in every case, or enough in every case: then nothing that is unknown matters.
+  const settled = drive.torqueArms < least || drive.torqueArms >= most;
+  const needed = drive.torqueArms >= most ? most : least;
+  const sure = (holds: (one: ArmsCase) => boolean): boolean => cases.every(holds);
   const reasons = [
-    ...(s.hub === 'front' ? ['front hub'] : []),
-    ...(alloy ? ['dropouts not of steel'] : []),
-    ...(regen ? ['regeneration turns the torque round'] : []),
-    ...(strong ? [`more than ${String(STRONG_NM)} N m`] : []),
+    ...(front ? ['front hub'] : []),
+    ...(sure((one) => one.alloy) ? ['dropouts not of steel'] : []),
+    ...(sure((one) => one.regen) ? ['regeneration turns the torque round'] : []),
+    ...(sure((one) => one.strong) ? [`more than ${String(STRONG_NM)} N m`] : []),
   ];
   return measured({
     id: 'torque-arms',
@@ -119,11 +155,13 @@ function armsWanted(s: Subject): Check {
         : [`Wanted for: ${reasons.join(', ')}.`],
     remedy: ['Fit arms that bear on the flats without play, one on each side.'],
     origin: 'common practice',
-    inputs: [s.known.controller.phaseCurrentA],
-    asked: [
-      askedMaterial(s),
-      ...(drive.freewheel ? [] : [asked('whether it regenerates', controller.regenerates)]),
-    ],
+    inputs: settled ? [] : [s.known.controller.phaseCurrentA],
+    asked: settled
+      ? []
+      : [
+          askedMaterial(s),
+          ...(drive.freewheel ? [] : [asked('whether it regenerates', controller.regenerates)]),
+        ],
   });
 }
 

@@ -202,10 +202,11 @@ describe('controls', () => {
 
   // Common practice: a twist throttle is easily turned by accident, a thumb throttle is the careful choice.
   it('a twist throttle is looked at and takes more of the bar', () => {
-    const with_ = (throttleKind: 'thumb' | 'twist') =>
+    const with_ = (throttleKind: 'thumb' | 'half-grip' | 'twist') =>
       sample({ donor: { barRoomMm: 100 }, controls: { throttle: 'full', throttleKind } });
     expect(stateOf(with_('thumb'), 'throttle')?.state).toBe('fine');
     expect(stateOf(with_('twist'), 'throttle')?.state).toBe('look');
+    expect(stateOf(with_('half-grip'), 'throttle')?.state).toBe('look');
     expect(stateOf(with_('thumb'), 'bar-room')?.state).toBe('fine');
     expect(stateOf(with_('twist'), 'bar-room')?.state).toBe('stop');
     expect(stateOf(sample(), 'throttle')).toBeUndefined();
@@ -239,7 +240,7 @@ describe('an external drive', () => {
           wheelSprocketTeeth: 44,
           pitchMm: 12.7,
           centreMm: 320,
-          idler: 'yes',
+          idler: 'no',
           ...changes,
         },
       },

@@ -1,3 +1,4 @@
+import { MOST_MONEY, currency } from '../document/currency.ts';
 import * as z from 'zod';
 import {
   answer,
@@ -27,8 +28,8 @@ const base = {
     .max(60),
   name: z.string().trim().min(1).max(80),
   maker: z.string().max(60),
-  price: z.number().min(0).max(1_000_000).nullable(),
-  currency: z.enum(['GBP', 'EUR', 'USD']),
+  price: z.number().min(0).max(MOST_MONEY).nullable(),
+  currency,
   massKg: z.number().positive().max(500),
 };
 const positive = z.number().positive().max(100_000);

@@ -47,7 +47,7 @@ export const handMachine = (
     foldVolts: 0,
     standbyW: 0,
     cutoff: Infinity,
-    handCutoff: limits?.cutoff ?? Infinity,
+    handCutoff: limits.cutoff ?? Infinity,
     taper: 0,
     assistW: Infinity,
     ...limits,
@@ -65,7 +65,15 @@ export const handMachine = (
   control: 'throttle',
   assistRatio: Infinity,
   throttleShare: 0,
-  balance: { wheelbase: 1.05, massHeight: 1, massAhead: 0.45, grip: 0.7, towed: 0, hitchHeight: 0.35, drivenWheel: 'rear' },
+  balance: {
+    wheelbase: 1.05,
+    massHeight: 1,
+    massAhead: 0.45,
+    grip: 0.7,
+    towed: 0,
+    hitchHeight: 0.35,
+    drivenWheel: 'rear',
+  },
   ...rest,
 });
 

@@ -66,7 +66,7 @@ const STEPS: Partial<Record<QuantityPath, number>> = {
 const UNCERTAIN = [...Object.keys(SHARES), ...Object.keys(STEPS)] as readonly QuantityPath[];
 
 /** One value that is drawn. */
-export interface Drawn {
+interface Drawn {
   readonly known: Known;
   /** Standard deviation in the quantity's unit. */
   readonly deviation: number;

@@ -1,10 +1,9 @@
-import type { BuildDocument } from '@apple-cart/core';
+import { MOST_MONEY, type BuildDocument } from '@apple-cart/core';
 import { useDocument } from '../state/build-store.ts';
 import { withSection } from '../state/paths.ts';
 import { PriceField } from './price-field.tsx';
 
 type Line = Exclude<keyof BuildDocument['money'], 'currency'>;
-const MOST = 1_000_000;
 
 /** One line of the build's money. */
 export function MoneyField({ line, label }: { line: Line; label: string }) {
@@ -15,7 +14,7 @@ export function MoneyField({ line, label }: { line: Line; label: string }) {
       field={`money.${line}`}
       value={money[line]}
       currency={money.currency}
-      most={MOST}
+      most={MOST_MONEY}
       change={(d, value) => withSection(d, 'money', { [line]: value })}
     />
   );

@@ -22,7 +22,7 @@ export function PriceField({ label, field, value, currency, most, change }: Prop
   const shown = text ?? (value === null ? '' : String(value));
   const read = (typed: string): number | null | undefined => {
     if (typed.trim() === '') return null;
-    const parsed = parseQuantity(typed.replace(/[£€$]/g, ''), '1');
+    const parsed = parseQuantity(typed.replace(/[\p{Sc}]|^[A-Z]{3}\s*/gu, ''), '1');
     return parsed.ok && parsed.value >= 0 && parsed.value <= most ? parsed.value : undefined;
   };
   const bad = read(shown) === undefined;

@@ -1,5 +1,5 @@
 import type { BuildDocument } from '../../document/document.ts';
-import { formatNumber } from '../../quantity/format.ts';
+import { moneyText } from '../../quantity/money.ts';
 import { qty } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
 import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
@@ -50,16 +50,6 @@ const PRICED = [
   ['controller', 'Controller'],
   ['other', 'Everything else'],
 ] as const;
-
-const CURRENCY_SIGN: Readonly<Record<BuildDocument['money']['currency'], string>> = {
-  GBP: '£',
-  EUR: '€',
-  USD: '$',
-};
-
-/** An amount for reading, without pence. */
-export const moneyText = (amount: number, currency: BuildDocument['money']['currency']): string =>
-  `${CURRENCY_SIGN[currency]}${formatNumber(amount, 0)}`;
 
 /** How a sum of prices stands against the budget, in words. */
 function priceWords({ budget, currency }: BuildDocument['money'], missing: number, over: number): string {

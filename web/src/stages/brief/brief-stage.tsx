@@ -1,5 +1,13 @@
 import type { ReactNode } from 'react';
-import { firstOf, moneyText, type BuildDocument, type PlaceId, type State } from '@apple-cart/core';
+import {
+  CURRENCIES,
+  currencySign,
+  firstOf,
+  moneyText,
+  type BuildDocument,
+  type PlaceId,
+  type State,
+} from '@apple-cart/core';
 import { ChoiceField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { MoneyField } from '../../fields/money-field.tsx';
@@ -17,11 +25,12 @@ import { MeasureNext } from '../parts/measure-next.tsx';
 import { Stage, StageFindings } from '../parts/stage.tsx';
 import { figureOf, useStage, type StageData } from '../parts/use-stage.ts';
 
-const CURRENCIES = [
-  { value: 'GBP', label: 'pounds, £' },
-  { value: 'EUR', label: 'euros, €' },
-  { value: 'USD', label: 'dollars, $' },
-] as const;
+const CURRENCY_NAMES = new Intl.DisplayNames('en', { type: 'currency' });
+const CURRENCY_OPTIONS = CURRENCIES.map((value) => ({
+  value,
+  label: CURRENCY_NAMES.of(value) ?? value,
+  note: `${value}, ${currencySign(value).trim()}`,
+})).sort((a, b) => a.label.localeCompare(b.label, 'en'));
 
 const TRAILER_OPTIONS = [
   { value: 'none', label: 'none' },
@@ -146,7 +155,7 @@ function Inputs({ document }: StageData): ReactNode {
         <ChoiceField
           label="Currency"
           value={document.money.currency}
-          options={CURRENCIES}
+          options={CURRENCY_OPTIONS}
           onChange={(currency) => {
             edit((d) => withSection(d, 'money', { currency }), 'currency');
           }}

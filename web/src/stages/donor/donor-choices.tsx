@@ -13,6 +13,9 @@ type DonorKey =
   | 'brakeFront'
   | 'brakeRear'
   | 'levers'
+  | 'cranks'
+  | 'cogBody'
+  | 'sprung'
   | 'outline';
 
 const named = <T extends string>(
@@ -23,6 +26,7 @@ const named = <T extends string>(
 const MATERIAL = named<Donor['frameMaterial']>({
   steel: 'steel',
   aluminium: 'aluminium',
+  magnesium: 'magnesium',
   titanium: 'titanium',
   carbon: 'carbon',
   unknown: 'not checked',
@@ -83,6 +87,29 @@ const CHOICES: {
       hydraulic: 'hydraulic',
       unknown: 'not checked',
     }),
+  },
+  cranks: {
+    label: 'Cranks',
+    options: named<Donor['cranks']>({
+      square: 'square taper',
+      splined: 'splined axle',
+      'two-piece': 'two-piece, cups outside',
+      cottered: 'cottered',
+      'one-piece': 'one piece',
+      unknown: 'not checked',
+    }),
+  },
+  cogBody: {
+    label: 'Cogs of the donor',
+    options: named<Donor['cogBody']>({
+      cassette: 'splined cassette',
+      freewheel: 'screwed freewheel',
+      unknown: 'not checked',
+    }),
+  },
+  sprung: {
+    label: 'Rear end sprung',
+    options: named<Donor['sprung']>({ yes: 'yes', no: 'no', unknown: 'not checked' }),
   },
   outline: {
     label: 'Outline of the frame',

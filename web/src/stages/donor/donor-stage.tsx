@@ -15,6 +15,7 @@ import { PackFields } from './pack-fields.tsx';
 import { PlacesTable } from './places-table.tsx';
 import { SpacerPicture } from './spacer-picture.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
+import { YesNoField } from '../../fields/choice-field.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { Button } from '../../ui/button.tsx';
 import { Caution } from '../../ui/caution.tsx';
@@ -35,6 +36,7 @@ const QUIET_MS = 250;
 
 function Inputs() {
   const { document, verdict } = useStage();
+  const edit = useBuild((state) => state.edit);
   const settled = useSettled(document, QUIET_MS);
   const studied = useStudy(
     'measure',
@@ -64,6 +66,20 @@ function Inputs() {
         <DonorChoice name="brakeFront" />
         <DonorChoice name="brakeRear" />
         <DonorChoice name="levers" />
+        {document.drive.kind === 'mid-drive' && <DonorChoice name="cranks" />}
+        {hub && document.drive.wheel === 'rear' && <DonorChoice name="cogBody" />}
+        {document.donor.style !== 'full-suspension' && <DonorChoice name="sprung" />}
+        {hub && (
+          <YesNoField
+            label="Rims changed"
+            value={document.donor.bothRims}
+            yes="both wheels"
+            no="the motor’s alone, or none"
+            onChange={(bothRims) => {
+              edit((d) => withSection(d, 'donor', { bothRims }), 'rims changed');
+            }}
+          />
+        )}
         <DonorChoice name="outline" />
         <Bosses />
         <BossFields />

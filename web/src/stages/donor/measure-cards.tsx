@@ -5,6 +5,7 @@ import { NumberField } from '../../fields/number-field.tsx';
 import { SCREENS } from '../../screens/registry.ts';
 import { ControlAnswer } from '../parts/control-answer.tsx';
 import { Bosses, DonorChoice } from './donor-choices.tsx';
+import { MotorCogs } from '../parts/motor-cogs.tsx';
 import { DriveAnswer } from '../parts/drive-answer.tsx';
 import { MeasureDrawing } from './measure-drawing.tsx';
 import { measureOf } from './measures.ts';
@@ -18,6 +19,10 @@ const CHOICE = new Map<string, React.ReactNode>([
   ['kind of shell', <DonorChoice key="shell" name="shell" />],
   ['front brake', <DonorChoice key="bf" name="brakeFront" />],
   ['rear brake', <DonorChoice key="br" name="brakeRear" />],
+  ['how the cranks sit', <DonorChoice key="cranks" name="cranks" />],
+  ['what the cogs sit on', <DonorChoice key="cogs" name="cogBody" />],
+  ['what the motor takes its cogs on', <MotorCogs key="motor-cogs" />],
+  ['whether the rear end is sprung', <DonorChoice key="sprung" name="sprung" />],
   ['brake levers', <DonorChoice key="levers" name="levers" />],
   ['outline of the frame', <DonorChoice key="outline" name="outline" />],
   ['disc mount on the motor', <DriveAnswer key="disc" name="discMount" />],

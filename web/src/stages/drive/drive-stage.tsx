@@ -89,6 +89,7 @@ function Inputs() {
             unknown={controls.throttleKind === 'unknown'}
             options={[
               { value: 'thumb', label: 'thumb' },
+              { value: 'half-grip', label: 'half grip' },
               { value: 'twist', label: 'twist' },
               { value: 'unknown', label: 'not checked' },
             ]}

@@ -4,6 +4,7 @@ import { ChoiceField, PlainRow, YesNoField } from '../../fields/choice-field.tsx
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
+import { Lacing, MotorCogs } from '../parts/motor-cogs.tsx';
 import { DriveAnswer } from '../parts/drive-answer.tsx';
 import { withSection } from '../../state/paths.ts';
 import { COMMUTATIONS, DRIVE_KINDS } from './drive-kinds.ts';
@@ -13,6 +14,7 @@ import { ShelfMenu } from '../parts/shelf-menu.tsx';
 export function MotorFields({ document }: { document: BuildDocument }) {
   const edit = useBuild((state) => state.edit);
   const { drive } = document;
+  const isHub = drive.kind === 'geared-hub' || drive.kind === 'direct-drive-hub';
   const change = (part: Partial<BuildDocument['drive']>, label: string, key = ''): void => {
     edit((d) => withSection(d, 'drive', part), label, key);
   };
@@ -58,6 +60,14 @@ export function MotorFields({ document }: { document: BuildDocument }) {
         <NumberField path="drive.kvRpmPerV" label="Speed constant Kv" />
         <NumberField path="drive.reduction" />
         <NumberField path="drive.polePairs" />
+        {isHub && drive.wheel === 'rear' && <MotorCogs />}
+        {isHub && <Lacing />}
+        {inUse(document, 'drive.spokes') && (
+          <>
+            <NumberField path="drive.spokes" />
+            <NumberField path="drive.crossings" />
+          </>
+        )}
       </FieldGroup>
       {drive.kind === 'external' && <ExternalFields />}
       <MotorLabel document={document} />
@@ -117,7 +127,9 @@ function ExternalFields() {
       <NumberField path="drive.wheelSprocketTeeth" />
       <NumberField path="drive.pitchMm" />
       <NumberField path="drive.centreMm" />
+      <NumberField path="drive.lengthPitches" />
       <DriveAnswer name="idler" />
+      {drive.idler === 'yes' && <NumberField path="drive.meshTeeth" />}
     </FieldGroup>
   );
 }

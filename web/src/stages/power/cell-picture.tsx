@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { cellLayout, moneyText, type CellLayout } from '@apple-cart/core';
+import { cellLayout, currencySign, moneyText, type CellLayout } from '@apple-cart/core';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { Num } from '../../ui/num.tsx';
@@ -168,8 +168,8 @@ export function CellPicture() {
                   note: `${moneyText(price * count, document.money.currency)}, without strips, protection and case`,
                   value: (
                     <Num
-                      text={((100 * price * count) / Math.max(1, own.energyWh)).toFixed(0)}
-                      unit={document.money.currency === 'GBP' ? 'p/Wh' : 'c/Wh'}
+                      text={((1000 * price * count) / Math.max(1, own.energyWh)).toFixed(0)}
+                      unit={`${currencySign(document.money.currency).trim()}/kWh`}
                       places={0}
                     />
                   ),

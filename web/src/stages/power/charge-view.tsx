@@ -105,9 +105,7 @@ function Habits() {
               </td>
               <td className="num">{hoursText(habit.run)}</td>
               <td className="num">
-                {habit.cost === undefined
-                  ? '–'
-                  : `${moneyText(0, document.money.currency).replace('0', '')}${formatNumber(habit.cost, 2)}`}
+                {habit.cost === undefined ? '–' : moneyText(habit.cost, document.money.currency, 2)}
               </td>
               <td className="pl-4 text-left! text-[12.5px] text-ink2">
                 {firstOf(

@@ -1,4 +1,4 @@
-import { moneyText } from '@apple-cart/core';
+import { currencySign, moneyText } from '@apple-cart/core';
 import { Num } from '../../ui/num.tsx';
 import { Ledger, Quantity } from '../parts/ledger.tsx';
 import { usePack } from '../parts/use-pack.ts';
@@ -48,8 +48,8 @@ export function PackLedger() {
                   note: `${moneyText(price, document.money.currency)} for the pack`,
                   value: (
                     <Num
-                      text={((100 * price) / Math.max(1, power.energyWh)).toFixed(0)}
-                      unit={document.money.currency === 'GBP' ? 'p/Wh' : 'c/Wh'}
+                      text={((1000 * price) / Math.max(1, power.energyWh)).toFixed(0)}
+                      unit={`${currencySign(document.money.currency).trim()}/kWh`}
                       places={0}
                     />
                   ),

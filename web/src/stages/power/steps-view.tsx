@@ -129,7 +129,7 @@ function TryIt({ step }: { step: Step }) {
   );
 }
 
-function StepsTable({ steps, currency }: { steps: readonly Step[]; currency: 'GBP' | 'EUR' | 'USD' }) {
+function StepsTable({ steps, currency }: { steps: readonly Step[]; currency: string }) {
   return (
     <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Steps">
       <table className="w-full min-w-[560px] border-collapse text-[13px]">
