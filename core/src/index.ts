@@ -51,6 +51,7 @@ export { inUse, knownBuild } from './document/known.ts';
 export { usualPlace } from './document/migrate.ts';
 export { PART_TYPES, type PartType } from './document/part-types.ts';
 export { DRAG_ADDS, POSTURES, TYRES } from './document/road-presets.ts';
+export { motorCount } from './document/motors.ts';
 export { isThrottle, throttleEnds } from './document/throttle.ts';
 export { MOST_BOXES, MOST_PACKS, type PackDocument } from './document/pack.ts';
 export { knownAt, quantityAt, withPack, withQuantity, withValues } from './document/quantity-at.ts';

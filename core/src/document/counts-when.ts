@@ -8,6 +8,7 @@ import {
   type QuantityPath,
 } from './document.ts';
 import type { PackDocument } from './pack.ts';
+import { drivesBoth } from './motors.ts';
 import { isThrottle, throttleEnds } from './throttle.ts';
 
 type When = (build: BuildDocument) => boolean;
@@ -19,7 +20,7 @@ const external: When = (b) => b.drive.kind === 'external';
 const hubIn =
   (wheel: 'front' | 'rear'): When =>
   (b) =>
-    hub(b) && b.drive.wheel === wheel;
+    hub(b) && (b.drive.wheel === wheel || drivesBoth(b));
 const unsaid =
   (key: keyof BuildDocument['drive'] & keyof typeof driveSpecs): When =>
   (b) =>

@@ -105,6 +105,10 @@ export const drive = z.strictObject({
   /** Three leads turned on and off by the controller, or two and brushes. */
   commutation: commutation.default('electronic'),
   wheel: z.enum(['front', 'rear']),
+  /** Two equal motors, each with a controller of its own: one in each wheel, or a pair on the driven axle. */
+  motors: z.enum(['one', 'each-wheel', 'pair']).default('one'),
+  /** The same is checked on the other wheel's dropouts: slot, plate, arms. */
+  otherEnd: answer.default('unknown'),
   freewheel: z.boolean(),
   torqueArms: z.union([z.literal(0), z.literal(1), z.literal(2)]).default(0),
   /** Six holes on a 44 mm circle for a brake disc. */

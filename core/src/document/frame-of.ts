@@ -1,3 +1,4 @@
+import { drivesBoth, motorCount } from './motors.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import { frame, type Frame } from '../frame/frame.ts';
 import type { PackPlace, PointName } from '../frame/names.ts';
@@ -100,14 +101,24 @@ export function massPoints(
     onFrame.front,
   );
   const external = build.drive.kind === 'external';
+  const pair = motorCount(build) === 2 && !drivesBoth(build);
   const middle = onFrame.points.bare ?? onFrame.bracket;
   return {
     machine: [
       { name: 'donor', kg: known.donor.massKg.value, ...middle },
       // An external motor stands ahead of its wheel, or behind a front one, at the height of the axle.
+      ...(drivesBoth(build)
+        ? [
+            {
+              name: 'second motor',
+              kg: known.drive.massKg.value,
+              ...(at === 'rear' ? onFrame.front : onFrame.rear),
+            },
+          ]
+        : []),
       {
-        name: 'motor',
-        kg: known.drive.massKg.value,
+        name: pair ? 'motors' : 'motor',
+        kg: (pair ? 2 : 1) * known.drive.massKg.value,
         ...(external ? shifted(motor, (at === 'front' ? -1 : 1) * known.drive.centreMm.value, 0) : motor),
       },
       ...boxes.map((box) => ({
@@ -118,7 +129,7 @@ export function massPoints(
       })),
       {
         name: 'controller and fittings',
-        kg: known.controller.massKg.value,
+        kg: motorCount(build) * known.controller.massKg.value,
         ...shifted(onFrame.bracket, CONTROLLER.x, CONTROLLER.y),
       },
     ],

@@ -53,7 +53,7 @@ export function externalDrive({ known, build, machine }: Subject): ExternalDrive
   const stockCentreMm = centreFor(stock, n1, n2, pitch);
   const { motor, limits } = machine;
   const shaftNm =
-    Math.max(0, motor.kt * limits.phaseA - motor.hysteresisNm) *
+    (Math.max(0, motor.kt * limits.phaseA - motor.hysteresisNm) / machine.motors) *
     drive.reduction.value *
     drive.efficiency.value;
   return {

@@ -5,7 +5,7 @@ import { brakeChecks } from './brake-checks.ts';
 import type { Check } from '../check/check.ts';
 import { controlsChecks } from './controls-checks.ts';
 import { externalChecks } from './external-checks.ts';
-import { frameChecks } from './frame-checks.ts';
+import { frameChecks, otherEndChecks } from './frame-checks.ts';
 import { loadChecks } from './load-checks.ts';
 import type { Subject } from './subject.ts';
 import { wheelChecks } from './wheel-checks.ts';
@@ -14,6 +14,7 @@ import { wheelChecks } from './wheel-checks.ts';
 export const fitChecks = (s: Subject): readonly Check[] => [
   ...frameChecks(s),
   ...axleChecks(s),
+  ...otherEndChecks(s),
   ...wheelChecks(s),
   ...bracketChecks(s),
   ...batteryChecks(s),

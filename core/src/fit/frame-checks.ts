@@ -2,6 +2,8 @@ import { firstOf } from '../quantity/first-of.ts';
 import { qty } from '../quantity/phrase.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import type { State } from '../check/state.ts';
+import { drivesBoth } from '../document/motors.ts';
+import { widthChecks } from './hub-width.ts';
 import { askedMaterial, driven } from './driven-end.ts';
 import type { Subject } from './subject.ts';
 
@@ -11,18 +13,18 @@ const STRONG_NM = 40;
 /** Torque that a plain steel dropout holds at an axle's flats without an arm, N m. From memory. */
 const STEEL_LIPS_NM = 25;
 
-/** Most torque between axle and dropout, driving, N m: all the phase current at standstill. */
+/** Most torque between one axle and its dropouts, driving, N m: all the phase current at standstill. */
 export function axleTorqueNm({ machine }: Subject): number {
   const { motor, limits, gears, wheelRadius, efficiency } = machine;
   const turns = (gears[0]?.motorRatio ?? 0) * wheelRadius;
-  return Math.max(0, motor.kt * limits.phaseA - motor.hysteresisNm) * turns * efficiency;
+  return (Math.max(0, motor.kt * limits.phaseA - motor.hysteresisNm) * turns * efficiency) / machine.motors;
 }
 
 /** The same when the motor brakes: core drag adds, and gears lose the other way round. */
 function brakingTorqueNm({ machine }: Subject): number {
   const { motor, limits, gears, wheelRadius, efficiency } = machine;
   const turns = (gears[0]?.motorRatio ?? 0) * wheelRadius;
-  return ((motor.kt * limits.phaseA + motor.hysteresisNm) * turns) / efficiency;
+  return ((motor.kt * limits.phaseA + motor.hysteresisNm) * turns) / efficiency / machine.motors;
 }
 
 function material(s: Subject): Check {
@@ -220,4 +222,29 @@ export function frameChecks(s: Subject): readonly Check[] {
     spread(s, 'driving'),
     ...(brakes && s.build.controller.regenerates === 'yes' ? [spread(s, 'braking')] : []),
   ];
+}
+
+/** A second hub, in the other wheel: what carries it, its width and its arms; slot and plate there are looked at by hand. */
+export function otherEndChecks(s: Subject): readonly Check[] {
+  if (s.hub === undefined || !drivesBoth(s.build)) return [];
+  const other: Subject = { ...s, hub: s.hub === 'front' ? 'rear' : 'front' };
+  const { otherEnd } = s.build.drive;
+  const seen = told({
+    id: 'axle-slot',
+    group: 'frame',
+    title: 'Slot and plate of the other wheel',
+    state: otherEnd === 'yes' ? 'fine' : 'stop',
+    words: otherEnd === 'yes' ? 'measured and right' : 'do not suit',
+    limit: ['the same limits as at the driven wheel'],
+    why: ['The second motor turns in its dropouts as the first one does.'],
+    remedy: ['Leave the second motor out, or have the dropouts made good.'],
+    origin: 'common practice',
+    inputs: [],
+    asked: [asked('slot and plate of the other wheel', otherEnd)],
+  });
+  return [material(other), armsWanted(other), ...widthChecks(other), seen].map((check) => ({
+    ...check,
+    id: `other-${check.id}`,
+    title: `${check.title}, ${other.hub === 'front' ? 'front' : 'rear'}`,
+  }));
 }

@@ -1,4 +1,4 @@
-import { standingKg } from '../machine/machine.ts';
+import { standingKg, type Balance } from '../machine/machine.ts';
 import { orNull } from '../quantity/or-null.ts';
 import { qty } from '../quantity/phrase.ts';
 import { gripGradePct, liftGradePct } from '../ride/start-grade.ts';
@@ -78,6 +78,17 @@ function lift(s: Subject): Check {
   });
 }
 
+const DRIVEN_WORDS: Readonly<Record<Balance['drivenWheel'], string>> = {
+  front: 'A front drive loses load as the hill steepens.',
+  rear: 'A rear drive gains load as the hill steepens.',
+  both: 'Of two driven wheels the lighter one slips first; the other then pulls on alone.',
+};
+const SLIP_REMEDIES: Readonly<Record<Balance['drivenWheel'], string>> = {
+  front: 'Move the pack forward, or drive the rear wheel.',
+  rear: 'Move the pack back, or take a tyre with more grip.',
+  both: 'Move the pack between the wheels, or give the front motor less.',
+};
+
 function slip(s: Subject, wet: boolean): Check {
   const hill = s.known.brief.hillGradePct.value;
   const { dryPct, wetPct } = gripGrades(s);
@@ -98,15 +109,8 @@ function slip(s: Subject, wet: boolean): Check {
       qty(wet ? hill : hill + 3, '%', 0),
       wet ? ', the test hill' : ', the test hill and three more',
     ],
-    why: [
-      s.machine.balance.drivenWheel === 'front'
-        ? 'A front drive loses load as the hill steepens.'
-        : 'A rear drive gains load as the hill steepens.',
-    ],
-    remedy:
-      s.machine.balance.drivenWheel === 'front'
-        ? ['Move the pack forward, or drive the rear wheel.']
-        : ['Move the pack back, or take a tyre with more grip.'],
+    why: [DRIVEN_WORDS[s.machine.balance.drivenWheel]],
+    remedy: [SLIP_REMEDIES[s.machine.balance.drivenWheel]],
     origin: 'derived',
     source: 'statics; grip from memory unless entered',
     inputs: [...balanceInputs(s), s.known.brief.hillGradePct],

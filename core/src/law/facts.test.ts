@@ -128,6 +128,38 @@ describe('facts of a build', () => {
     expect(limited({ assistSensor: 'none' }, 2000).assistEndKmh?.high).toBe(32);
   });
 
+  it('are those of the fastest pack as well: a switch that the rider can flip is a way of riding', () => {
+    const pack = (nominalV: number, cellsInSeries: number) => {
+      const [first] = sample({ pack: { nominalV, cellsInSeries } }).packs;
+      return first;
+    };
+    const joined = (how: 'switch' | 'parallel'): BuildDocument => {
+      const build = sample({ controller: { limitsSpeed: false } });
+      return { ...build, joining: { ...build.joining, how }, packs: [pack(36, 10), pack(52, 14)] };
+    };
+    const ends = (build: BuildDocument) => {
+      const known = knownBuild(build);
+      return lawFacts(build, known, assembleKnown(build, known)).map((way) => [
+        way.profile,
+        way.facts.nominalV?.high,
+        way.facts.assistEndKmh?.high ?? 0,
+      ]);
+    };
+    const [own, other] = ends(joined('switch'));
+    expect(own?.slice(0, 2)).toEqual(['', 36]);
+    expect(other?.slice(0, 2)).toEqual(['on pack 2', 52]);
+    expect(Number(other?.[2])).toBeCloseTo((Number(own?.[2]) * 14) / 10, 0);
+    expect(ends(joined('parallel'))).toHaveLength(1);
+    const lifted = { ...joined('switch') };
+    const both = { ...lifted, controller: { ...lifted.controller, lifted: 'yes' as const } };
+    expect(ends(both).map(([name]) => name)).toEqual([
+      '',
+      'limit lifted',
+      'on pack 2',
+      'limit lifted, on pack 2',
+    ]);
+  });
+
   it('call a walk key a throttle where it goes faster than a walk, and do not guess how fast it goes', () => {
     const key = (walkCutoffKmh: number | { readonly source: 'unknown' }) =>
       facts(sample({ controls: { throttle: 'walk', walkCutoffKmh } })).throttle.answer;

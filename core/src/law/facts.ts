@@ -3,6 +3,7 @@ import type { BuildDocument } from '../document/document.ts';
 import type { Known, KnownBuild, KnownSource } from '../document/known-build.ts';
 import { knownBuild } from '../document/known.ts';
 import { assembleKnown, type Machine } from '../machine/machine.ts';
+import { motorCount } from '../document/motors.ts';
 import { throttleEnds } from '../document/throttle.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import { lazily } from '../quantity/lazily.ts';
@@ -164,7 +165,11 @@ function factsOf(way: Way): LawFacts {
   return lazily<LawFacts>({
     ratedPowerW: () => {
       const rated = way.known.drive.ratedPowerW;
-      return rated.source === 'unknown' ? undefined : told(rated, 'as rated for the motor');
+      if (rated.source === 'unknown') return undefined;
+      const motors = motorCount(build);
+      return motors === 1
+        ? told(rated, 'as rated for the motor')
+        : point(motors * rated.value, rated.source, 'the ratings of both motors together');
     },
     peakWheelW: () =>
       point(

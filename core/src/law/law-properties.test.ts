@@ -126,7 +126,9 @@ describe('what the rider can switch to', () => {
   it('by the workshop’s programmer alone is not judged', () => {
     fc.assert(
       fc.property(anyBuild, profile, (build, p) => {
-        expect(ways(withProfiles(build, [{ ...p, reach: 'tool' }]))).toHaveLength(1);
+        expect(ways(withProfiles(build, [{ ...p, reach: 'tool' }]))).toHaveLength(
+          ways(withProfiles(build, [])).length,
+        );
       }),
       { ...RUNS, numRuns: 20 },
     );

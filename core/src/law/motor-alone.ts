@@ -1,6 +1,6 @@
-import { supplyAt } from '../machine/battery.ts';
+import { supplyAt, type Pack } from '../machine/battery.ts';
 import type { Machine } from '../machine/machine.ts';
-import { warmResistance } from '../machine/motor.ts';
+import { unloadedSpeed, warmResistance } from '../machine/motor.ts';
 import { steadySpeed, motorAlone } from '../ride/steady.ts';
 import { traction } from '../ride/traction.ts';
 
@@ -13,10 +13,10 @@ export const FEDERAL_RIDER_KG = 170 * 0.45359237;
 const BAND = { drag: 0.15, rolling: 0.2 } as const;
 
 /** The machine with a cold winding, which gives the most. */
-const cold = (machine: Machine): Machine => ({
-  ...machine,
-  circuitOhm: warmResistance(machine.motor.resistance20, 20) + machine.controllerOhm,
-});
+const cold = (machine: Machine): Machine => ({ ...machine, circuitOhm: coldOhm(machine) });
+
+const coldOhm = ({ motor, controllerOhm }: Machine): number =>
+  warmResistance(motor.resistance20, 20) + controllerOhm;
 
 /**
  * Speed on the level by the motor alone with a 170 lb rider, slow and fast case, m/s. Derived.
@@ -42,10 +42,11 @@ export function federalTestSpeeds(
   return { low: run(1, 0.5, alone), high: run(-1, 1, cold(alone)) };
 }
 
-/** Unloaded speed at full charge in the tallest gear: no help is possible beyond it, m/s. */
-export function noLoadSpeed(machine: Machine): number {
+/** Unloaded speed on a full pack in the tallest gear, where the net torque is nought: no help is possible beyond it, m/s. */
+export function noLoadSpeed(machine: Machine, pack: Pack = machine.pack, charge = 1): number {
   const least = Math.min(...machine.gears.map((gear) => gear.motorRatio));
-  return supplyAt(machine.pack, 1).openVolts / (machine.motor.kt * least);
+  const supply = supplyAt(pack, charge);
+  return unloadedSpeed(machine.motor, supply.openVolts, coldOhm(machine) + supply.ohm) / least;
 }
 
 export interface PowerAtSpeed {

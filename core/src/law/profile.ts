@@ -21,7 +21,12 @@ function switched(build: BuildDocument, profile: Stored): BuildDocument {
       ...(cutoffKmh === null ? {} : { assistCutoffKmh: { source: 'label', value: cutoffKmh } }),
       ...(batteryA === null ? {} : { batteryCurrentA: { source: 'label', value: batteryA } }),
     },
-    controls: throttle === 'same' ? controls : { ...controls, throttle, throttleLimited: false },
+    controls: {
+      ...controls,
+      ...(throttle === 'same' ? {} : { throttle, throttleLimited: false }),
+      // Without a limit of speed the hand has none either.
+      ...(limitsSpeed ? {} : { throttleLimited: false }),
+    },
   };
 }
 
@@ -31,11 +36,18 @@ export const profileName = ({ name }: Stored): string => (name.trim() === '' ? '
 /** The name of the profile that a wire, a jumper or a hidden menu makes. */
 export const LIFTED = 'limit lifted';
 
-/**
- * Every way the rider can have it: as set, each profile that the rider can switch to, and without a speed limit where
- * a wire, a jumper or a hidden menu lifts it. What only the workshop's programmer reaches is not among them.
- */
-export function profilesOf(build: BuildDocument): readonly Profile[] {
+const ON_PACK = 'on pack ';
+const BEFORE_PACK = ', ';
+
+/** The setting of the controller that a way of riding rests on; empty for the build's own, on whatever pack. */
+export function settingOf(way: string): string {
+  if (way.startsWith(ON_PACK)) return '';
+  const at = way.indexOf(BEFORE_PACK + ON_PACK);
+  return at < 0 ? way : way.slice(0, at);
+}
+
+/** The build as set, each profile that the rider can switch to, and without a limit where it can be lifted. */
+function settings(build: BuildDocument): readonly Profile[] {
   const { profiles, lifted } = build.controller;
   return [
     { name: '', build },
@@ -55,4 +67,24 @@ export function profilesOf(build: BuildDocument): readonly Profile[] {
         ]
       : []),
   ];
+}
+
+/** With each other pack first: a switch that the rider can flip, or diodes that let the highest pack drive alone. */
+function onOtherPacks({ name, build }: Profile): readonly Profile[] {
+  if (build.joining.how === 'parallel') return [];
+  const [first, ...others] = build.packs;
+  return others.map((pack, i): Profile => ({
+    name: `${name === '' ? '' : `${name}${BEFORE_PACK}`}${ON_PACK}${String(i + 2)}`,
+    build: { ...build, packs: [pack, first, ...others.filter((other) => other !== pack)] },
+  }));
+}
+
+/**
+ * Every way the rider can have it: as set, each profile that the rider can switch to, without a speed limit where a wire, a
+ * jumper or a hidden menu lifts it; and each of them on every pack. What only the workshop's programmer reaches is not
+ * among them.
+ */
+export function profilesOf(build: BuildDocument): readonly Profile[] {
+  const ways = settings(build);
+  return build.packs.length === 1 ? ways : [...ways, ...ways.flatMap(onOtherPacks)];
 }

@@ -1,5 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
 import { packsKg } from '../document/frame-of.ts';
+import { drivesBoth, motorCount } from '../document/motors.ts';
 import { isThrottle, throttleEnds } from '../document/throttle.ts';
 import type { KnownBuild, KnownPack } from '../document/known-build.ts';
 import type { PackDocument } from '../document/pack.ts';
@@ -13,6 +14,7 @@ import { gears, type Gear } from './driveline.ts';
 import type { Limits } from './limits.ts';
 import { DIODE_V, fixedDrop, packShare, torqueConstant, warmResistance, type Motor } from './motor.ts';
 import { regenerationOf, type Regeneration } from './regeneration.ts';
+import { twinned } from './twin.ts';
 import { thermalOf } from './thermal-of.ts';
 import type { Thermal } from './thermal.ts';
 import type { Rider } from './rider.ts';
@@ -27,7 +29,7 @@ export interface Balance {
   /** Mass towed over the mass that stands on the machine's own wheels, and the height of its hitch, m. */
   readonly towed: number;
   readonly hitchHeight: number;
-  readonly drivenWheel: 'front' | 'rear';
+  readonly drivenWheel: 'front' | 'rear' | 'both';
 }
 
 /** One pack of a machine, as a ride drains it. */
@@ -42,6 +44,8 @@ export interface PackAboard {
 /** A build as the physics sees it, SI throughout. */
 export interface Machine {
   readonly kind: BuildDocument['drive']['kind'];
+  /** Equal motors, of which `motor` is the sum: what one carries is its share of this. */
+  readonly motors: 1 | 2;
   readonly machineMassKg: number;
   /** The trailer with its load, kg; part of the road's mass. */
   readonly towedKg: number;
@@ -146,8 +150,10 @@ export function packsAboard(build: BuildDocument, known: KnownBuild): readonly [
 export const firstPack = (build: BuildDocument, known: KnownBuild): Pack => packsAboard(build, known)[0].pack;
 
 /** Mass of the finished machine without rider and load, kg. */
-const machineMassKg = (known: KnownBuild): number =>
-  known.donor.massKg.value + known.drive.massKg.value + packsKg(known) + known.controller.massKg.value;
+const machineMassKg = (build: BuildDocument, known: KnownBuild): number =>
+  known.donor.massKg.value +
+  motorCount(build) * (known.drive.massKg.value + known.controller.massKg.value) +
+  packsKg(known);
 
 /** A torque sensor gives help in proportion, also beside a throttle. */
 const assistRatioOf = (build: BuildDocument, known: KnownBuild): number =>
@@ -276,13 +282,14 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     reduction: drive.reduction.value * externalRatio(build, known),
     midDrive,
   });
-  const mass = machineMassKg(known);
+  const mass = machineMassKg(build, known);
   const own = mass + brief.riderMassKg.value + brief.loadMassKg.value;
   const towed = towedBy(build, known);
   const { bmsA, ...packs } = packsOf(build, known);
   const motor = motorOf(build, known);
-  return {
+  const machine: Machine = {
     kind: build.drive.kind,
+    motors: 1,
     machineMassKg: mass,
     towedKg: towed.kg,
     road: {
@@ -331,10 +338,16 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
       towed: towed.kg / own,
       // A hitch stands at the rear axle.
       hitchHeight: wheelRadius,
-      // A mid-drive pulls on the chain, whatever wheel the document names for a hub motor.
-      drivenWheel: midDrive ? 'rear' : build.drive.wheel,
+      drivenWheel: drivenWheel(build),
     },
   };
+  return motorCount(build) === 2 ? twinned(machine) : machine;
+}
+
+/** A mid-drive pulls on the chain, whatever wheel the document names for a hub motor. */
+function drivenWheel(build: BuildDocument): Balance['drivenWheel'] {
+  if (drivesBoth(build)) return 'both';
+  return build.drive.kind === 'mid-drive' ? 'rear' : build.drive.wheel;
 }
 
 /** A build document as a machine. */

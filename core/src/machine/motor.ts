@@ -70,3 +70,17 @@ export function wheelForce(
   if (torque >= 0) return torque * ratio * efficiency;
   return motor.freewheel ? 0 : (torque * ratio) / efficiency;
 }
+
+/**
+ * Motor speed at which the net torque is nought, rad/s: all the current that the volts still drive goes into core drag. An
+ * upper bound: on the road rolling and air ask for more. Kt I = Th + ce w with I = (V - Vd - Kt w)/R. Derived.
+ * @param volts open-circuit volts of the pack
+ * @param ohm winding, controller and pack together
+ */
+export function unloadedSpeed(motor: Motor, volts: number, ohm: number): number {
+  const { kt, hysteresisNm, eddyNms } = motor;
+  return Math.max(
+    0,
+    (kt * (volts - (motor.brushes?.brushV ?? 0)) - hysteresisNm * ohm) / (kt * kt + eddyNms * ohm),
+  );
+}

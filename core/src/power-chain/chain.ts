@@ -169,16 +169,19 @@ const leadsLink = (scene: Scene): Link =>
   });
 
 /** It sets the current that the others are held against, so that it has no margin itself. */
-const controllerLink = ({ known: { controller }, battery }: Scene): Link => ({
+const controllerLink = ({ known: { controller }, machine: { motors }, battery }: Scene): Link => ({
   ...link({
     id: 'controller',
-    name: 'Controller',
-    limits: { continuousA: controller.batteryCurrentA.value, peakA: controller.batteryCurrentA.value },
+    name: motors === 1 ? 'Controller' : 'Both controllers',
+    limits: {
+      continuousA: motors * controller.batteryCurrentA.value,
+      peakA: motors * controller.batteryCurrentA.value,
+    },
     inputs: [],
     demand: battery,
     failing: '',
     remedy: [],
-    source: 'its setting',
+    source: motors === 1 ? 'its setting' : 'their settings',
   }),
   margin: undefined,
   why: ['Sets the current that the others are held against.'],

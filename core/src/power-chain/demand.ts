@@ -28,11 +28,13 @@ export function batteryDemand(
 ): Demand {
   const { controller, packs } = known;
   const [pack] = packs;
+  const { motors } = machine;
   const byPower = build.controller.limitsPower
     ? // The lower the volts, the more amps a limit in watts lets through: what the links must carry is that.
-      controller.powerLimitW.value / Math.min(pack.nominalV.value, controller.lowVoltageCutoffV.value)
+      (motors * controller.powerLimitW.value) /
+      Math.min(pack.nominalV.value, controller.lowVoltageCutoffV.value)
     : Infinity;
-  const peakA = Math.min(controller.batteryCurrentA.value, byPower);
+  const peakA = Math.min(motors * controller.batteryCurrentA.value, byPower);
   // A hill that is not climbed asks for all there is.
   const continuousA = climb.climbs ? Math.min(peakA, climb.batteryA) : peakA;
   // At standstill only the copper loss is drawn: I^2 R at the phase limit.
@@ -43,10 +45,11 @@ export function batteryDemand(
   return { continuousA, peakA, startA };
 }
 
-/** Phase amps, effective: on the hill by the climb, at most and moving off the phase limit. */
+/** Phase amps of one motor, effective: on the hill by the climb, at most and moving off the phase limit. */
 export function phaseDemand(climb: ClimbOutcome, machine: Machine): Demand {
   // A brushed motor's two leads carry the whole of its current.
   const effective = machine.motor.brushes === undefined ? EFFECTIVE : 1;
-  const most = machine.limits.phaseA * effective;
-  return { continuousA: climb.climbs ? climb.phaseA * effective : most, peakA: most, startA: most };
+  const share = effective / machine.motors;
+  const most = machine.limits.phaseA * share;
+  return { continuousA: climb.climbs ? climb.phaseA * share : most, peakA: most, startA: most };
 }

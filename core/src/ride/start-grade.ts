@@ -18,17 +18,25 @@ export interface StartGrade {
 }
 
 /**
- * Grade in % at which the driven tyre slips in steady climbing, from statics: with the mass `a` ahead of
- * the rear contact, at height `h`, on wheelbase `L`, and grip `mu`,
- * rear drive: tan = mu (L - a) / (L - mu h); front drive: tan = mu a / (L + mu h). A trailer of `q` times the mass pulls
- * back at its hitch, at height `z`: L becomes L (1 + q), and mu h becomes mu (h + q z).
+ * Grade in % at which a driven tyre slips in steady climbing, from statics: with the mass `a` ahead of the rear contact, at
+ * height `h`, on wheelbase `L`, and grip `mu`, rear drive: tan = mu (L - a) / (L - mu h); front drive: tan = mu a / (L + mu h).
+ * A trailer of `q` times the mass pulls back at its hitch, at height `z`: L becomes L (1 + q), and mu h becomes mu (h + q z).
+ * Equal motors in both wheels ask half of the pull of each, so that mu counts twice; the wheel that slips first decides.
  */
 export function gripGradePct(b: Balance): number {
   const long = b.wheelbase * (1 + b.towed);
-  const high = b.grip * tippingHeight(b);
-  if (b.drivenWheel === 'front') return (100 * b.grip * b.massAhead) / (long + high);
-  const below = long - high;
-  return below <= 0 ? Infinity : (100 * b.grip * (b.wheelbase - b.massAhead)) / below;
+  const grip = b.drivenWheel === 'both' ? 2 * b.grip : b.grip;
+  const high = grip * tippingHeight(b);
+  const front = (100 * grip * b.massAhead) / (long + high);
+  const rear = long <= high ? Infinity : (100 * grip * (b.wheelbase - b.massAhead)) / (long - high);
+  switch (b.drivenWheel) {
+    case 'front':
+      return front;
+    case 'rear':
+      return rear;
+    case 'both':
+      return Math.min(front, rear);
+  }
 }
 
 /** Grade in % at which the front wheel carries nothing: tan = a / h, whatever wheel drives (statics); h as above. */

@@ -25,6 +25,7 @@ export const handMachine = (
   rest: Partial<Omit<Machine, 'limits'>> = {},
 ): Machine => ({
   kind: 'geared-hub',
+  motors: 1,
   machineMassKg: 20,
   road: { massKg: 100, crr: 0.01, cdaM2: 0.5, airDensity: 1.2, headwind: 0 },
   motor: { kt: 1, resistance20: 0.1, hysteresisNm: 0, eddyNms: 0, freewheel: true },

@@ -1,5 +1,6 @@
 import type { BuildDocument } from '../../document/document.ts';
 import type { ClauseVerdict } from '../../law/judge-clause.ts';
+import { settingOf } from '../../law/profile.ts';
 import type { NumberClause } from '../../law/rule-schema.ts';
 import { convert } from '../../quantity/units.ts';
 import type { ComplyChange } from './change.ts';
@@ -53,7 +54,9 @@ export function changesFor(
   meets: (build: BuildDocument) => boolean,
 ): readonly ComplyChange[] {
   const { clause, profile } = verdict;
-  if (profile !== '') return [withoutProfile(build, profile)];
+  // What another pack does is mended by the build's own settings, not by leaving a setting out.
+  const setting = settingOf(profile);
+  if (setting !== '') return [withoutProfile(build, setting)];
   const drafts = (): readonly (ComplyChange | undefined)[] => {
     switch (clause.kind) {
       case 'number':

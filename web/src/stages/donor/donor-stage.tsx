@@ -60,6 +60,7 @@ function Inputs() {
         {hub && <TorqueArms />}
         {hub && document.drive.torqueArms > 0 && <NumberField path="drive.armHoldsNm" />}
         {hub && <DriveAnswer name="discMount" />}
+        {document.drive.motors === 'each-wheel' && hub && <DriveAnswer name="otherEnd" />}
         {document.donor.axle === 'through' && <DriveAnswer name="throughAxle" />}
         {document.drive.kind === 'mid-drive' && <DonorChoice name="shell" />}
         {document.drive.kind === 'mid-drive' && <DriveAnswer name="bearsOnFrame" />}

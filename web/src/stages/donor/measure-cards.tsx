@@ -30,6 +30,7 @@ const CHOICE = new Map<string, React.ReactNode>([
   ['what the motor body bears on', <DriveAnswer key="bears" name="bearsOnFrame" />],
   ['bottle bosses', <Bosses key="bosses" />],
   ['brake cut-offs', <ControlAnswer key="cutoffs" name="brakeCutoffs" label="Brake levers cut the motor" />],
+  ['slot and plate of the other wheel', <DriveAnswer key="other" name="otherEnd" />],
   ['idler', <DriveAnswer key="idler" name="idler" />],
 ]);
 

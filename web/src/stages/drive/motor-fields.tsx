@@ -39,6 +39,22 @@ export function MotorFields({ document }: { document: BuildDocument }) {
           }}
         />
         {drive.kind !== 'mid-drive' && (
+          <ChoiceField<BuildDocument['drive']['motors']>
+            label="How many"
+            value={drive.motors}
+            options={[
+              { value: 'one', label: 'one' },
+              ...(isHub
+                ? [{ value: 'each-wheel' as const, label: 'one in each wheel', note: 'two equal ones' }]
+                : []),
+              { value: 'pair', label: 'a pair on one axle', note: 'two equal ones' },
+            ]}
+            onChange={(motors) => {
+              change({ motors }, 'how many motors');
+            }}
+          />
+        )}
+        {drive.kind !== 'mid-drive' && (
           <ChoiceField
             label="Driven wheel"
             value={drive.wheel}

@@ -1,10 +1,12 @@
-import { formatNumber, type Verdict } from '@apple-cart/core';
+import { formatNumber, motorCount, type Verdict } from '@apple-cart/core';
+import { useDocument } from '../../state/build-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Ledger } from '../parts/ledger.tsx';
 
 /** What the motor itself does. */
 export function MotorLedger({ verdict }: { verdict: Verdict }) {
   const { motor } = verdict;
+  const two = motorCount(useDocument()) === 2;
   const shown = useQuantity();
   const plain = (text: string, unit: string) => (
     <span className="inline-flex items-baseline whitespace-nowrap">
@@ -12,7 +14,6 @@ export function MotorLedger({ verdict }: { verdict: Verdict }) {
       <span className="w-[4.4em] pl-1 text-left text-[12.5px] text-ink3">{unit}</span>
     </span>
   );
-  const speed = shown(motor.noLoadKmh, 'km/h');
   return (
     <Ledger
       title="The motor in numbers"
@@ -23,7 +24,7 @@ export function MotorLedger({ verdict }: { verdict: Verdict }) {
           value: plain(motor.torqueConstant.toFixed(3), 'N m/A'),
         },
         {
-          label: 'Torque at its shaft',
+          label: two ? 'Torque at the shaft of each' : 'Torque at its shaft',
           note: 'all the phase current',
           value: plain(motor.shaftNm.toFixed(1), 'N m'),
         },
@@ -32,7 +33,14 @@ export function MotorLedger({ verdict }: { verdict: Verdict }) {
           note: 'behind the reduction',
           value: plain(motor.outputNm.toFixed(0), 'N m'),
         },
-        { label: 'No-load speed', note: 'full pack, tallest gear', value: plain(speed.text, speed.unit) },
+        ...motor.noLoadKmh.map((kmh, i) => {
+          const speed = shown(kmh, 'km/h');
+          return {
+            label: motor.noLoadKmh.length === 1 ? 'No-load speed' : `No-load speed, pack ${String(i + 1)}`,
+            note: 'net torque nought, as charged: an upper bound',
+            value: plain(speed.text, speed.unit),
+          };
+        }),
         {
           label: 'Turns at cruising speed',
           value:
