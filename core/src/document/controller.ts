@@ -141,6 +141,26 @@ export const controllerSpecs = {
     fallback: (c: FallbackContext) => 350 / c.motor.batteryA.value,
     origin: 'from memory: 0.35 V at the battery limit',
   },
+  foldStartC: {
+    label: 'Its own heat holds back from',
+    unit: 'C',
+    min: 40,
+    max: 150,
+    plausible: [70, 110],
+    step: 5,
+    fallback: 85,
+    origin: 'common practice: nearly all feel their own heat',
+  },
+  foldEndC: {
+    label: 'Nothing left of it at',
+    unit: 'C',
+    min: 45,
+    max: 180,
+    plausible: [90, 130],
+    step: 5,
+    fallback: 105,
+    origin: 'common practice',
+  },
   massKg: {
     label: 'Controller, leads and fittings',
     unit: 'kg',
@@ -165,9 +185,14 @@ const profile = z.strictObject({
 });
 export type SwitchedProfile = z.infer<typeof profile>;
 
+/** Where it sits, by which it loses its heat: open in the wind, in a bag or box, bolted to metal, or in the motor's shell. */
+const controllerPlace = z.enum(['wind', 'box', 'plate', 'motor', 'unknown']);
+export type ControllerPlace = z.infer<typeof controllerPlace>;
+
 export const controller = z.strictObject({
   name: z.string().max(80),
   limitsSpeed: z.boolean(),
+  place: controllerPlace.default('unknown'),
   /** Brakes with the motor and charges the pack: the torque on the axle turns round. */
   regenerates: answer.default('unknown'),
   limitsPower: z.boolean(),

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { assemble, standingKg } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
+import { standingKg } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { shippedRules } from '../law/rules.ts';
 import { sample, type Changes } from '../test/sample.ts';

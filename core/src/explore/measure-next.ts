@@ -1,7 +1,7 @@
 import { specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
 import type { Known } from '../document/known-build.ts';
 import { knownBuild, knownInUse } from '../document/known.ts';
-import { assembleKnown } from '../machine/machine.ts';
+import { assembleKnown } from '../machine/assemble.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import type { Check } from '../check/check.ts';
 import type { State } from '../check/state.ts';

@@ -138,6 +138,8 @@ function axleLength(s: Subject): Check {
 
 /** The motor between the dropouts: too wide, or too narrow. */
 export function widthChecks(s: Subject): readonly Check[] {
-  const narrower = dropouts(s).value - s.known.drive.overLocknutMm.value > SLACK_MM;
+  const [here, own] = [dropouts(s), s.known.drive.overLocknutMm];
+  const known = here.source !== 'unknown' && own.source !== 'unknown';
+  const narrower = known && here.value - own.value > SLACK_MM;
   return narrower ? [tooNarrow(s), axleLength(s)] : [tooWide(s)];
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { knownBuild } from '../document/known.ts';
 import type { BuildDocument } from '../document/document.ts';
-import { assemble } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
 import { sample } from '../test/sample.ts';
 import { externalDrive } from './external-checks.ts';
 import { fitChecks } from './fit.ts';

@@ -184,6 +184,8 @@ export const WALK: readonly Station[] = [
         'spacers take thread from the nuts',
       ),
       m('drive.rotorMm', 'rule', 'caliper-gap', 'across the disc', 'the caliper has to stand where it runs'),
+      m('drive.spokes', 'rule', 'motor-width', 'count the holes of both flanges', 'length of the spokes'),
+      m('drive.crossings', 'label', 'motor-width', 'as the wheel is to be laced', 'length of the spokes'),
       m(
         'drive.flangeMm',
         'caliper',

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assemble } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
 import { supplyAt } from '../machine/battery.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { operatingPoint } from '../ride/operating-point.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
-import { assembleKnown } from '../machine/machine.ts';
+import { assembleKnown } from '../machine/assemble.ts';
 import { sample } from '../test/sample.ts';
 import { lawFacts, type LawFacts } from './facts.ts';
 import { FEDERAL_RIDER_KG, federalTestSpeeds, noLoadSpeed } from './motor-alone.ts';

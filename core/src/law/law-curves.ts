@@ -9,7 +9,7 @@ import { noLoadSpeed, wheelPowerCurve, type PowerAtSpeed } from './motor-alone.t
 import { profilesOf } from './profile.ts';
 import { NUMBER_FACTS, type NumberFactName } from './fact-names.ts';
 import type { CurveClause, RuleBook } from './rule-schema.ts';
-import { assembleKnown } from '../machine/machine.ts';
+import { assembleKnown } from '../machine/assemble.ts';
 import { convert } from '../quantity/units.ts';
 import { msToKmh } from '../quantity/units.ts';
 import { thirtyMinutePower, type ThirtyMinutes } from '../ride/thirty-minute.ts';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../document/document.ts';
 import type { SwitchedProfile } from '../document/controller.ts';
 import { knownBuild } from '../document/known.ts';
-import { assembleKnown } from '../machine/machine.ts';
+import { assembleKnown } from '../machine/assemble.ts';
 import { CYCLE, number, say } from '../test/law-facts.ts';
 import { RUNS, anyBuild } from '../test/sample.ts';
 import { lawFacts, type LawFacts, type ProfileFacts } from './facts.ts';

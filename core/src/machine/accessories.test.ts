@@ -3,7 +3,7 @@ import { knownBuild } from '../document/known.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { sample } from '../test/sample.ts';
 import { accessoryDraw, accessoryWatts } from './accessories.ts';
-import { assemble } from './machine.ts';
+import { assemble } from './assemble.ts';
 
 const lamp = { name: 'lamp', volts: 12, watts: 6, onPct: 50, light: true };
 const build = (means: 'converter' | 'resistor' | 'own-cells' | 'unknown', one = lamp) =>

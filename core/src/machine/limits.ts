@@ -8,6 +8,7 @@ export const LIMITS = [
   'power-limit',
   'phase-current',
   'heat',
+  'controller-heat',
   'speed-limit',
   'throttle-limit',
   'assist-ratio',

@@ -7,7 +7,7 @@ import { constantSpeedRange } from '../ride/range.ts';
 import { pace } from '../test/rides.ts';
 import { sample } from '../test/sample.ts';
 import { evenHill } from '../route/route.ts';
-import { assemble } from './machine.ts';
+import { assemble } from './assemble.ts';
 import { Board, opensAfter } from './trips.ts';
 
 describe('a protection board', () => {

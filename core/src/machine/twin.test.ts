@@ -8,7 +8,8 @@ import { sample, type Changes } from '../test/sample.ts';
 import { currentChain } from '../power-chain/chain.ts';
 import { climb } from '../ride/climb.ts';
 import { gripGradePct } from '../ride/start-grade.ts';
-import { assemble, assembleKnown, type Machine } from './machine.ts';
+import { assemble, assembleKnown } from './assemble.ts';
+import type { Machine } from './machine.ts';
 
 const with_ = (motors: BuildDocument['drive']['motors'], changes: Changes = {}): BuildDocument => {
   const build = sample({ controls: { throttle: 'full', assistSensor: 'none' }, ...changes });

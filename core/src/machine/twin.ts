@@ -6,7 +6,7 @@ import type { Machine } from './machine.ts';
  * carries half of the current. Exact for equal motors at equal speeds (parallel circuits); derived.
  */
 export function twinned(machine: Machine): Machine {
-  const { motor, limits, thermal, regeneration } = machine;
+  const { motor, limits, thermal, controllerHeat } = machine;
   return {
     ...machine,
     motors: 2,
@@ -33,6 +33,12 @@ export function twinned(machine: Machine): Machine {
       stillWK: 2 * thermal.stillWK,
       movingWK: 2 * thermal.movingWK,
     },
-    regeneration,
+    controllerHeat: {
+      ...controllerHeat,
+      heatJK: 2 * controllerHeat.heatJK,
+      stillWK: 2 * controllerHeat.stillWK,
+      movingWK: 2 * controllerHeat.movingWK,
+      shellWK: 2 * controllerHeat.shellWK,
+    },
   };
 }

@@ -1,7 +1,8 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { KnownBuild, KnownPack } from '../document/known-build.ts';
 import type { PackDocument } from '../document/pack.ts';
-import { hasBoard, type Machine } from '../machine/machine.ts';
+import { hasBoard } from '../machine/assemble.ts';
+import type { Machine } from '../machine/machine.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
 import { batteryDemand, phaseDemand, type Demand } from './demand.ts';
 import { leadAmps, plugAmps } from './leads.ts';

@@ -2,7 +2,7 @@ import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 import type { KnownBuild } from '../document/known-build.ts';
 import { fullChargeVolts } from '../machine/battery.ts';
-import { assembleKnown, packsAboard } from '../machine/machine.ts';
+import { assembleKnown, packsAboard } from '../machine/assemble.ts';
 import { chargeRun, HABITS, type ChargeOutcome } from './charging.ts';
 import { misleads, restingCard, type CardRow } from './resting-card.ts';
 import { batteryDemand } from './demand.ts';

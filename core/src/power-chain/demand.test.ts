@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { knownBuild } from '../document/known.ts';
-import { assemble } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
 import { climb } from '../ride/climb.ts';
 import { sample } from '../test/sample.ts';
 import { batteryDemand, phaseDemand } from './demand.ts';

@@ -1,7 +1,7 @@
 import type { Chemistry } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
-import { packsAboard } from '../machine/machine.ts';
+import { packsAboard } from '../machine/assemble.ts';
 import { ofPack } from '../document/pack-names.ts';
 
 /** What a voltmeter should show at one place, V. */

@@ -2,7 +2,7 @@ import { firstOf } from '../quantity/first-of.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 import { accessoryDraw, accessoryWatts, type AccessoryDraw } from '../machine/accessories.ts';
-import { assembleKnown, firstPack } from '../machine/machine.ts';
+import { assembleKnown, firstPack } from '../machine/assemble.ts';
 import { wholeCapacityAh, supplyAt } from '../machine/battery.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { constantSpeedRange } from '../ride/range.ts';

@@ -1,7 +1,8 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { KnownBuild } from '../document/known-build.ts';
 import { fullChargeVolts } from '../machine/battery.ts';
-import { packsAboard, type Machine } from '../machine/machine.ts';
+import { packsAboard } from '../machine/assemble.ts';
+import type { Machine } from '../machine/machine.ts';
 import type { Chain } from './chain.ts';
 
 /** What the checks of the power chain look at. */

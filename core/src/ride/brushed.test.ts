@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { phaseDemand } from '../power-chain/demand.ts';
-import { assemble } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
 import { sample } from '../test/sample.ts';
 import { HAND_GEAR, HAND_THERMAL, handMachine } from '../test/hand-machine.ts';
 import { climb } from './climb.ts';

@@ -1,4 +1,5 @@
 import type { Gear } from '../machine/driveline.ts';
+import { foldAmps } from '../machine/controller-heat.ts';
 import type { Machine } from '../machine/machine.ts';
 import { copperGrowth, coreDrag, type Motor } from '../machine/motor.ts';
 import { airCooling, steadyWarmth, type SteadyHeat } from '../machine/thermal.ts';
@@ -7,6 +8,8 @@ import { airCooling, steadyWarmth, type SteadyHeat } from '../machine/thermal.ts
 export interface Continuous {
   readonly v: number;
   readonly phaseA: number;
+  /** What sets it: the winding, or the controller's own heat. */
+  readonly by: 'motor' | 'controller';
   /** Mechanical, at its shaft, W. */
   readonly motorW: number;
   /** At the tyre, N. */
@@ -38,6 +41,17 @@ export function heatOf(machine: Machine, gear: Gear, v: number, phaseA: number):
 export const bearableC = ({ thermal }: Machine): number =>
   Math.min(thermal.rollbackStartC, thermal.damageC - 10);
 
+/** Phase current that the controller's own heat bears for ever; the motor's shell is taken as warm as at `most` amps. */
+function caseAmps(machine: Machine, gear: Gear, v: number, most: number): number {
+  const { controllerHeat, thermal, airC, controllerOhm, limits, accessoryW } = machine;
+  const shellC =
+    controllerHeat.shellWK === 0
+      ? airC
+      : (steadyWarmth(thermal, heatOf(machine, gear, v, most), airCooling(thermal, v), airC)?.shellC ??
+        bearableC(machine));
+  return foldAmps(controllerHeat, controllerOhm, limits.standbyW - accessoryW, v, airC, shellC);
+}
+
 /**
  * Phase current that brings the winding in the end to what it bears and no further, at an even speed. With
  * copper = a I^2, core and gear losses the balance Tw = Ta + (copper + core + shell)/h + (copper + core)/G is
@@ -57,12 +71,15 @@ export function continuousAt(machine: Machine, gear: Gear, v: number): Continuou
   // Friction of the brushes never reaches the winding: it takes the way from the shell alone.
   const rub = (rubNm * omega) / thermal.coupleWK;
   const c = drag * omega * path - rub - (drag * omega * lost) / cooling - (limitC - airC);
-  const phaseA = c >= 0 ? 0 : (-2 * c) / (b + Math.sqrt(b * b - 4 * a * c));
+  const byMotor = c >= 0 ? 0 : (-2 * c) / (b + Math.sqrt(b * b - 4 * a * c));
+  const byCase = caseAmps(machine, gear, v, byMotor);
+  const phaseA = Math.min(byMotor, byCase);
   const torque = Math.max(0, motor.kt * phaseA - drag);
   const warm = steadyWarmth(thermal, heatOf(machine, gear, v, phaseA), cooling, airC);
   return {
     v,
     phaseA,
+    by: byCase < byMotor ? 'controller' : 'motor',
     motorW: torque * omega,
     forceN: torque * gear.motorRatio * machine.efficiency,
     shellC: warm?.shellC ?? limitC,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { supplyAt } from '../machine/battery.ts';
 import { cadenceRpm } from '../machine/driveline.ts';
-import { assemble } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { GearBox } from './gear-box.ts';
 import { longtail } from '../test/demo.ts';

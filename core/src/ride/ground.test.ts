@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { assemble } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
 import { drawnRoute, profileOf } from '../route/drawn.ts';
 import { SURFACES, type Surface } from '../route/surface.ts';
 import { pace } from '../test/rides.ts';

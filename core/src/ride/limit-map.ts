@@ -2,7 +2,8 @@ import { supplyAt } from '../machine/battery.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
-import { airCooling, secondsTo } from '../machine/thermal.ts';
+import { caseCooling, caseSettles } from '../machine/controller-heat.ts';
+import { airCooling, secondsTo, warmthAfter, type SteadyHeat } from '../machine/thermal.ts';
 import { bearableC, heatOf } from './continuous.ts';
 import { partThrottleAmps } from './operating-point.ts';
 import { traction, type GearChoice } from './traction.ts';
@@ -15,6 +16,45 @@ export interface MapCell {
   readonly limit: Limit;
   /** Seconds from cold until the winding is too hot; undefined for as long as you like. */
   readonly bears: number | undefined;
+}
+
+const sooner = (a: number | undefined, b: number | undefined): number | undefined =>
+  a === undefined || b === undefined ? (a ?? b) : Math.min(a, b);
+
+/** Longer than any ride, s. */
+const LONGEST_S = 6 * 3600;
+
+/** What the controller loses at a phase current, W. */
+const controllerLossW = ({ dropV, controllerOhm, limits, accessoryW }: Machine, phaseA: number): number =>
+  dropV * phaseA + controllerOhm * phaseA ** 2 + limits.standbyW - accessoryW;
+
+/**
+ * Seconds of an even load until the controller folds back by its own heat, from the air's temperature; undefined where it
+ * does not in six hours. In the motor's shell it follows the shell, which its loss warms as well.
+ */
+function foldsAfter(machine: Machine, v: number, watts: number, heat: SteadyHeat): number | undefined {
+  const { controllerHeat: h, airC, thermal } = machine;
+  const cooling = caseCooling(h, v);
+  const rate = (cooling + h.shellWK) / h.heatJK;
+  if (h.shellWK === 0) {
+    const end = caseSettles(h, watts, cooling, airC, airC);
+    if (end <= h.foldStartC) return undefined;
+    const seconds = Math.log((end - airC) / (end - h.foldStartC)) / rate;
+    return seconds < LONGEST_S ? seconds : undefined;
+  }
+  const air = airCooling(thermal, v);
+  const cold = { windingC: airC, shellC: airC };
+  const caseAt = (seconds: number): number =>
+    warmthAfter(thermal, cold, heat, air, airC, seconds).shellC +
+    (watts / h.shellWK) * (1 - Math.exp(-rate * seconds));
+  if (!(caseAt(LONGEST_S) >= h.foldStartC)) return undefined;
+  let [low, high] = [0, LONGEST_S];
+  while (high - low > 1) {
+    const middle = (low + high) / 2;
+    if (caseAt(middle) < h.foldStartC) low = middle;
+    else high = middle;
+  }
+  return high;
 }
 
 /**
@@ -41,13 +81,20 @@ export function limitMap(
       const motorN = Math.max(0, load - pull.riderN);
       const phaseA = partThrottleAmps(machine, pull.gear, v, motorN);
       const reached = pull.totalN >= load;
-      const heat = heatOf(machine, pull.gear, v, phaseA);
+      const caseW = controllerLossW(machine, phaseA);
+      const own = heatOf(machine, pull.gear, v, phaseA);
+      const heat = machine.controllerHeat.shellWK === 0 ? own : { ...own, shellW: own.shellW + caseW };
       return {
         v,
         gradePct,
         reached,
         limit: pull.limit,
-        bears: reached ? secondsTo(limitC, thermal, cold, heat, airCooling(thermal, v), airC) : undefined,
+        bears: reached
+          ? sooner(
+              secondsTo(limitC, thermal, cold, heat, airCooling(thermal, v), airC),
+              foldsAfter(machine, v, caseW, heat),
+            )
+          : undefined,
       };
     }),
   );

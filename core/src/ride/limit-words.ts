@@ -13,6 +13,7 @@ export const LIMIT_WORDS: Readonly<Record<Limit | 'empty', string>> = {
   'power-limit': 'power limit',
   'phase-current': 'phase current',
   heat: 'heat of the motor',
+  'controller-heat': 'heat of the controller',
   'speed-limit': 'speed limit',
   'throttle-limit': 'speed limit of the throttle',
   'assist-ratio': 'assist ratio',
@@ -61,6 +62,8 @@ export function limitQuantity(
       return controller.phaseCurrentA;
     case 'heat':
       return drive.rollbackStartC;
+    case 'controller-heat':
+      return controller.foldStartC;
     case 'speed-limit':
       return controller.assistCutoffKmh;
     case 'throttle-limit':

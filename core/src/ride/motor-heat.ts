@@ -1,4 +1,5 @@
 import type { Machine } from '../machine/machine.ts';
+import { caseCooling, caseSettles, caseStep, foldShare } from '../machine/controller-heat.ts';
 import { warmResistance } from '../machine/motor.ts';
 import { airCooling, heatStep, rollbackShare, settlesAtMost, type Warmth } from '../machine/thermal.ts';
 
@@ -21,6 +22,11 @@ const EVEN_S = 60;
 const NEARLY_K = 5;
 const OPEN_K = 0.5;
 
+function heldBy(byMotor: number, byCase: number): MotorHeat['heldBy'] {
+  if (byMotor === 1 && byCase === 1) return undefined;
+  return byCase < byMotor ? 'controller-heat' : 'heat';
+}
+
 /** Gathers the motor's losses over a ride and lets it warm by them. */
 export class MotorHeat {
   private readonly cold: Machine;
@@ -32,8 +38,12 @@ export class MotorHeat {
   /** When the controller began to hold back, and when the winding suffered, s. */
   rollbackAfter: number | undefined;
   damageAfter: number | undefined;
-  /** Share of the phase limit that the heat leaves. */
-  shareLeft = 1;
+  /** The controller's case, C, at its hottest, and when its own heat began to hold back, s. */
+  caseC: number;
+  caseHottestC: number;
+  foldAfter: number | undefined;
+  /** What holds the phase current back, where anything does. */
+  heldBy: 'heat' | 'controller-heat' | undefined;
   /** The most that the winding comes to if what it lost of late goes on, C. */
   private settlesC = Infinity;
   private evenS = 0;
@@ -41,6 +51,9 @@ export class MotorHeat {
   private windingJ = 0;
   private shellJ = 0;
   private cooling = 0;
+  private caseJ = 0;
+  private caseCooling = 0;
+  private caseSettlesC = Infinity;
 
   constructor(cold: Machine, machine: WarmMachine, warmth: Warmth) {
     this.cold = cold;
@@ -48,30 +61,51 @@ export class MotorHeat {
     this.inside = cold.efficiency < 1 ? (1 - cold.gearEfficiency) / (1 - cold.efficiency) : 0;
     this.warmth = warmth;
     this.hottestC = warmth.windingC;
+    this.caseC = this.caseHottestC = cold.airC;
     this.apply(0);
   }
 
-  /** Adds the losses of winding and shell in `dt` seconds at road speed `v`, W, up to the time `now` of the ride. */
-  add(windingW: number, shellW: number, v: number, dt: number, now: number): void {
+  /** Adds the losses of winding, shell and controller in `dt` seconds at road speed `v`, W, up to the time `now` of the ride. */
+  add(windingW: number, shellW: number, controllerW: number, v: number, dt: number, now: number): void {
     this.seconds += dt;
     this.windingJ += windingW * dt;
     this.shellJ += shellW * dt;
+    this.caseJ += controllerW * dt;
     this.cooling += airCooling(this.cold.thermal, v) * dt;
+    this.caseCooling += caseCooling(this.cold.controllerHeat, v) * dt;
     if (this.seconds < HEAT_S) return;
     const s = this.seconds;
     const { thermal, airC } = this.cold;
-    const [windingMeanW, shellMeanW, cooling] = [this.windingJ / s, this.shellJ / s, this.cooling / s];
+    // What a controller in the motor's shell gives to it falls there.
+    const [windingMeanW, cooling] = [this.windingJ / s, this.cooling / s];
+    const shellMeanW = this.shellJ / s + this.warmCase(s);
     this.warmth = heatStep(thermal, this.warmth, windingMeanW, shellMeanW, cooling, airC, s);
     const settlesC = settlesAtMost(thermal, this.warmth.windingC, windingMeanW, shellMeanW, cooling, airC);
     this.evenS = Math.abs(settlesC - this.settlesC) <= EVEN_K ? this.evenS + s : 0;
     this.settlesC = settlesC;
-    this.seconds = this.windingJ = this.shellJ = this.cooling = 0;
+    this.seconds = this.windingJ = this.shellJ = this.cooling = this.caseJ = this.caseCooling = 0;
     this.apply(now);
+  }
+
+  /** Warms the controller's case over `s` seconds; gives back what flows from it into the motor's shell, W. */
+  private warmCase(s: number): number {
+    const { controllerHeat, airC } = this.cold;
+    const { shellC } = this.warmth;
+    const [watts, cooling] = [this.caseJ / s, this.caseCooling / s];
+    this.caseC = caseStep(controllerHeat, this.caseC, watts, cooling, airC, shellC, s);
+    this.caseSettlesC = caseSettles(controllerHeat, watts, cooling, airC, shellC);
+    return controllerHeat.shellWK * (this.caseC - shellC);
+  }
+
+  /** True where the winding is at a temperature, or the controller holds back by its own heat. */
+  tooHot(limitC: number): boolean {
+    return this.warmth.windingC >= limitC || this.foldAfter !== undefined;
   }
 
   /** True once an even load has all but warmed the winding through, and that is below a temperature. */
   settlesBelow(limitC: number): boolean {
     return (
+      this.caseSettlesC < this.cold.controllerHeat.foldStartC &&
       this.evenS >= EVEN_S &&
       this.settlesC < this.warmth.windingC + NEARLY_K &&
       this.settlesC + OPEN_K < limitC
@@ -82,8 +116,12 @@ export class MotorHeat {
     const { cold, machine } = this;
     const { windingC } = this.warmth;
     machine.circuitOhm = warmResistance(cold.motor.resistance20, windingC) + cold.controllerOhm;
-    this.shareLeft = rollbackShare(cold.thermal, windingC);
-    machine.limits.phaseA = cold.limits.phaseA * this.shareLeft;
+    const byMotor = rollbackShare(cold.thermal, windingC);
+    const byCase = foldShare(cold.controllerHeat, this.caseC);
+    machine.limits.phaseA = cold.limits.phaseA * Math.min(byMotor, byCase);
+    this.heldBy = heldBy(byMotor, byCase);
+    if (this.caseC > this.caseHottestC) this.caseHottestC = this.caseC;
+    if (this.caseC >= cold.controllerHeat.foldStartC) this.foldAfter ??= now;
     if (windingC > this.hottestC) this.hottestC = windingC;
     if (windingC >= cold.thermal.rollbackStartC) this.rollbackAfter ??= now;
     if (windingC >= cold.thermal.damageC) this.damageAfter ??= now;

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { chemistry } from '../document/choices.ts';
 import { wholeCapacityAh, supplyAt, type Pack } from '../machine/battery.ts';
 import { merged, sameKind } from '../machine/joined-packs.ts';
-import { assemble } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
 import { lightsVerdict } from '../power-chain/lights.ts';
 import { packsStudy } from '../power-chain/packs-study.ts';
 import { solved } from '../test/ode.ts';

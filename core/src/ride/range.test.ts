@@ -1,7 +1,8 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { wholeCapacityAh, peukertFactor, supplyAt } from '../machine/battery.ts';
-import { assemble, type Machine } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
+import type { Machine } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { solved } from '../test/ode.ts';

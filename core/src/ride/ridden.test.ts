@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { assemble, type Machine } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
+import type { Machine } from '../machine/machine.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { evenHill } from '../route/route.ts';
 import { gearedHub } from '../test/geared-hub.ts';

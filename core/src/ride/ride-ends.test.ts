@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { assemble } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
 import { evenHill } from '../route/route.ts';
 import { HAND_GEAR, handMachine } from '../test/hand-machine.ts';
 import { ALL_OUT, pace, ride } from '../test/rides.ts';

@@ -24,7 +24,7 @@ export interface RideOptions {
   /** A row of the trace for every this many metres; no trace where none is given. */
   readonly traceEvery?: number;
   readonly mostSeconds?: number;
-  /** Ends where the winding is this hot, C. */
+  /** Ends where the winding is this hot, C, or the controller holds back by its own heat. */
   readonly untilC?: number;
   /** The load is even and stays so: ends once it is clear that the winding never comes to `untilC`. */
   readonly even?: boolean;
@@ -47,6 +47,9 @@ export interface Ride {
   readonly usedWh: number;
   readonly warmth: Warmth;
   readonly hottestC: number;
+  /** The controller's case at its hottest, C, and when its own heat began to hold back, s; undefined where it did not. */
+  readonly caseHottestC: number;
+  readonly foldAfter: number | undefined;
   /** When the controller began to hold back, and when the winding suffered, s; undefined where it did not. */
   readonly rollbackAfter: number | undefined;
   readonly damageAfter: number | undefined;

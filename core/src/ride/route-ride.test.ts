@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import * as fc from 'fast-check';
-import { assemble } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { STANDARD_GRAVITY } from '../quantity/constants.ts';
 import { drawnRoute, profileOf } from '../route/drawn.ts';
@@ -50,6 +50,27 @@ describe('energy', () => {
   /** Pack losses and terminals against what is drawn from the cells' own volts, relative. */
   const electricalGap = ({ ledger: l, usedWh }: Ride): number =>
     (l.pack - l.cells - l.leads - usedWh * 3600) / Math.max(1, Math.abs(l.pack));
+
+  it('leaves lamps dim that ask for more than the pack can give', () => {
+    const build = sample({
+      controls: { throttle: 'full' },
+      brief: { riderPowerW: 150 },
+      pack: { wiringMohm: 4000 },
+    });
+    const lamps = Array.from({ length: 4 }, () => ({
+      name: 'lamp',
+      volts: 0,
+      watts: 150,
+      onPct: 100,
+      light: true,
+    }));
+    const machine = assemble({ ...build, supply: { ...build.supply, means: 'unknown', accessories: lamps } });
+    const one = ride(machine, evenHill('', 500, 0), { pace: pace(15), mostSeconds: 200 });
+    const { ledger } = one;
+    expect(machine.accessoryW).toBe(600);
+    expect(ledger.accessories / one.seconds).toBeLessThan(300);
+    expect(Math.abs(systemGap(ledger)) / ledger.pack).toBeLessThan(1e-6);
+  });
 
   it('neither appears nor vanishes on any build, any wind and either way of riding (property)', () => {
     fc.assert(

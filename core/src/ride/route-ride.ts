@@ -186,7 +186,7 @@ class RideState {
     if (o.untilCharge !== undefined && this.source.charge <= o.untilCharge) return 'charge';
     if (this.t >= (o.mostSeconds ?? MOST_S) || this.steps >= MOST_STEPS) return 'time';
     if (o.untilC === undefined) return undefined;
-    if (this.heat.warmth.windingC >= o.untilC) return 'hot';
+    if (this.heat.tooHot(o.untilC)) return 'hot';
     return o.even === true && this.heat.settlesBelow(o.untilC) ? 'never-hot' : undefined;
   }
 
@@ -211,23 +211,27 @@ class RideState {
     const controllerW = motorW - emfW - windingW - brushW + standbyW;
     const watts = motorW + standbyW + m.accessoryW;
     const drawn = this.source.draw(watts, dt);
+    // A pack that gives all it can, and less than lamps and standby ask, leaves them dim.
+    const got = drawn.openW - drawn.cellsW - drawn.leadsW;
+    const short = Math.max(0, watts - got);
+    const dim = Math.min(short, m.accessoryW);
     ledger.copper += (windingW + brushW) * dt;
     ledger.core += coreW * dt;
     ledger.gears += gearsW * dt;
-    ledger.controller += controllerW * dt;
-    ledger.accessories += m.accessoryW * dt;
+    ledger.controller += (controllerW - short + dim) * dt;
+    ledger.accessories += (m.accessoryW - dim) * dt;
     ledger.pack += drawn.openW * dt;
     if (drawn.openW < 0) ledger.regenerated -= drawn.openW * dt;
     ledger.cells += drawn.cellsW * dt;
     ledger.leads += drawn.leadsW * dt;
-    this.usedJ += watts * dt;
-    this.batteryW = watts;
+    this.usedJ += got * dt;
+    this.batteryW = got;
     this.batteryA = drawn.amps;
     this.board.carry(drawn.amps, dt);
     // Brushes rub and burn at the commutator: half of it warms the rotor, half the shell; their friction the shell.
     const rubW = m.motor.brushes !== undefined && turns && !runsFree ? m.motor.hysteresisNm * omega : 0;
     const shellW = gearsW * this.heat.inside + rubW + brushW / 2;
-    this.heat.add(windingW + brushW / 2 + coreW - rubW, shellW, vm, dt, this.t);
+    this.heat.add(windingW + brushW / 2 + coreW - rubW, shellW, controllerW, vm, dt, this.t);
   }
 
   /** At the end of a piece: stands where there is a stop, then goes on, round again, or is there. */
@@ -275,6 +279,7 @@ class RideState {
     trace.charge.push(this.charge);
     trace.windingC.push(this.heat.warmth.windingC);
     trace.shellC.push(this.heat.warmth.shellC);
+    trace.caseC.push(this.heat.caseC);
     trace.cadenceRpm.push(step.riderN > 0 ? cadenceRpm(step.gear, vm) : 0);
     trace.cogTeeth.push(step.gear.cogTeeth);
     trace.hubGear.push(step.gear.hubGear);
@@ -300,6 +305,8 @@ export function rideCourse(machine: Machine, course: Course, options: RideOption
     usedWh: state.usedJ / 3600,
     warmth: heat.warmth,
     hottestC: heat.hottestC,
+    caseHottestC: heat.caseHottestC,
+    foldAfter: heat.foldAfter,
     rollbackAfter: heat.rollbackAfter,
     damageAfter: heat.damageAfter,
     slowest: state.slowest,

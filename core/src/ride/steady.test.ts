@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { supplyAt } from '../machine/battery.ts';
-import { assemble } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { msToKmh } from '../quantity/units.ts';
 import { HAND_SUPPLY, handMachine } from '../test/hand-machine.ts';
@@ -163,6 +163,7 @@ describe('a smaller chainring on a mid-drive', () => {
             ...any,
             drive: { ...any.drive, kind },
             controller: { ...any.controller, limitsSpeed: false },
+            controls: { ...any.controls, throttleLimited: false },
           };
           const ring = (teeth: number) =>
             assemble({

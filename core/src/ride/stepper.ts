@@ -127,7 +127,7 @@ export class Stepper {
     this.lastA = (v1 - this.v) / this.dt;
     this.share(this.forceFor(v1), (this.v + v1) / 2);
     const limit: Limit = this.full?.limit ?? 'no-motor';
-    this.binding = limit === 'phase-current' && this.heat.shareLeft < 1 ? 'heat' : limit;
+    this.binding = limit === 'phase-current' ? (this.heat.heldBy ?? limit) : limit;
     return v1;
   }
 

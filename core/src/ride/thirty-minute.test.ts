@@ -1,6 +1,7 @@
 import { withCellsAt } from '../test/hand-machine.ts';
 import { describe, expect, it } from 'vitest';
-import { assemble, type Machine } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
+import type { Machine } from '../machine/machine.ts';
 import { airCooling, heatStep } from '../machine/thermal.ts';
 import { copperGrowth } from '../machine/motor.ts';
 import { sample } from '../test/sample.ts';

@@ -21,6 +21,8 @@ export interface Trace {
   readonly charge: number[];
   readonly windingC: number[];
   readonly shellC: number[];
+  /** The controller's case. */
+  readonly caseC: number[];
   readonly cadenceRpm: number[];
   readonly cogTeeth: number[];
   /** Gear of a hub gear, counted from 1; null without one. */
@@ -42,6 +44,7 @@ export const emptyTrace = (): Trace => ({
   charge: [],
   windingC: [],
   shellC: [],
+  caseC: [],
   cadenceRpm: [],
   cogTeeth: [],
   hubGear: [],

@@ -3,7 +3,7 @@ import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 import { fitChecks } from '../fit/fit.ts';
 import { subject } from '../fit/subject.ts';
-import { assemble } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { sample } from './sample.ts';
 

@@ -1,4 +1,5 @@
-import { assemble, type Machine } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
+import type { Machine } from '../machine/machine.ts';
 import { withCellsAt } from './hand-machine.ts';
 import { sample, type Changes } from './sample.ts';
 

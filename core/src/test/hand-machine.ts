@@ -1,3 +1,4 @@
+import { COOL_CONTROLLER } from '../machine/controller-heat.ts';
 import type { Gear } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
 import type { Thermal } from '../machine/thermal.ts';
@@ -53,6 +54,7 @@ export const handMachine = (
     assistW: Infinity,
     ...limits,
   },
+  controllerHeat: COOL_CONTROLLER,
   towedKg: 0,
   accessoryW: 0,
   thermal: HAND_THERMAL,

@@ -4,6 +4,8 @@ import {
   axleKind,
   brakeKind,
   chemistry,
+  cogBody,
+  crankKind,
   donorStyle,
   driveKind,
   forkKind,
@@ -20,6 +22,7 @@ import {
 } from '../document/document.ts';
 import type { JoinHow } from '../document/choices.ts';
 import type { PackDocument } from '../document/pack.ts';
+import { DRAG_ADD_NAMES, POSTURE_NAMES, TRAILER_NAMES, TYRE_NAMES } from '../document/road-presets.ts';
 import { withValues } from '../document/quantity-at.ts';
 import type { QuantitySpec, Sourced } from '../document/quantity-spec.ts';
 import { newBuild } from '../document/template.ts';
@@ -42,7 +45,9 @@ export function sample(
   changes: Changes = {},
   kind: BuildDocument['drive']['kind'] = 'geared-hub',
 ): BuildDocument {
-  let build = newBuild('Test build', kind);
+  const fresh = newBuild('Test build', kind);
+  // Bolted to metal, where its own heat matters least: what is tested is seldom that.
+  let build: BuildDocument = { ...fresh, controller: { ...fresh.controller, place: 'plate' } };
   const { pack, cell, charger, second, ...plain } = changes;
   for (const [section, values] of Object.entries(plain))
     build = withValues(build, section as SectionName, measured(values));
@@ -97,6 +102,10 @@ const WHOLE: readonly QuantityPath[] = [
   'drive.polePairs',
   'drive.motorSprocketTeeth',
   'drive.wheelSprocketTeeth',
+  'drive.lengthPitches',
+  'drive.meshTeeth',
+  'drive.spokes',
+  'drive.crossings',
 ];
 
 function section(name: SectionPath): fc.Arbitrary<Record<string, Sourced>> {
@@ -155,7 +164,23 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
     limitsSpeed: fc.boolean(),
     limitsPower: fc.boolean(),
     assistSensor: fc.constantFrom('none' as const, 'cadence' as const, 'torque' as const),
-    throttle: fc.constantFrom('none' as const, 'walk' as const, 'full' as const),
+    throttle: fc.constantFrom('none' as const, 'walk' as const, 'pedalling' as const, 'full' as const),
+    throttleLimited: fc.boolean(),
+    motors: fc.constantFrom('one' as const, 'one' as const, 'each-wheel' as const, 'pair' as const),
+    sits: fc.constantFrom(
+      'wind' as const,
+      'box' as const,
+      'plate' as const,
+      'motor' as const,
+      'unknown' as const,
+    ),
+    posture: fc.constantFrom(...POSTURE_NAMES, 'unknown' as const),
+    tyre: fc.constantFrom(...TYRE_NAMES, 'unknown' as const),
+    carries: fc.subarray(DRAG_ADD_NAMES),
+    trailer: fc.constantFrom('none' as const, 'none' as const, ...TRAILER_NAMES),
+    cranks: fc.constantFrom(...crankKind.options),
+    cogs: fc.constantFrom(...cogBody.options),
+    lacing: fc.constantFrom('comes-laced' as const, 'own' as const, 'unknown' as const),
     label: fc.constantFrom(...answer.options),
     brief: section('brief'),
     donor: section('donor'),
@@ -201,12 +226,19 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
     const base = newBuild('Any build', c.kind);
     return {
       ...base,
-      brief: { ...base.brief, ...c.brief },
+      brief: { ...base.brief, ...c.brief, trailer: c.trailer },
       donor: {
         ...base.donor,
         ...c.donor,
         style: c.style,
         wheelCount: c.wheelCount,
+        posture: c.posture,
+        tyre: c.tyre,
+        carries: c.carries,
+        cranks: c.cranks,
+        cogBody: c.cogs,
+        sprung: c.label,
+        bothRims: c.held,
         frameMaterial: c.material,
         forkMaterial: c.material,
         forkKind: c.fork,
@@ -222,6 +254,10 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
         ...c.drive,
         commutation: c.commutation,
         wheel: c.wheel,
+        motors: c.motors,
+        otherEnd: c.label,
+        cogBody: c.cogs,
+        lacing: c.lacing,
         torqueArms: c.arms,
         discMount: c.label,
         throughAxle: c.label,
@@ -261,6 +297,7 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
       controller: {
         ...base.controller,
         ...c.controller,
+        place: c.sits,
         limitsSpeed: c.limitsSpeed,
         limitsPower: c.limitsPower,
         regenerates: c.label,
@@ -270,6 +307,7 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
         ...c.controls,
         assistSensor: c.assistSensor,
         throttle: c.throttle,
+        throttleLimited: c.throttleLimited,
         classLabel: c.label,
       },
     };

@@ -15,7 +15,7 @@ import { evenHill } from '../route/route.ts';
 export interface HeatTimes {
   /** Seconds until the controller holds back or the winding suffers; undefined where neither ever happens. */
   readonly tooHotAfter: number | undefined;
-  readonly what: 'rollback' | 'damage' | 'never';
+  readonly what: 'rollback' | 'controller' | 'damage' | 'never';
 }
 
 /** Whoever climbs for longer than this climbs for ever, s. */
@@ -58,7 +58,8 @@ export function heatOnGrade(
     mostSeconds: LONGEST_S,
   });
   if (ride.ends !== 'hot') return { tooHotAfter: undefined, what: 'never' };
-  return { tooHotAfter: ride.seconds, what: ride.rollbackAfter === undefined ? 'damage' : 'rollback' };
+  const held = ride.rollbackAfter === undefined ? 'damage' : 'rollback';
+  return { tooHotAfter: ride.seconds, what: ride.foldAfter === undefined ? held : 'controller' };
 }
 
 /** The test hill once from cold, entered at its steady speed, with all help and the charge held; six hours at most. */

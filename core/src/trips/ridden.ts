@@ -1,5 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
-import { assemble, type Machine } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
+import type { Machine } from '../machine/machine.ts';
 import type { Thermal } from '../machine/thermal.ts';
 import type { Continuous } from '../ride/continuous.ts';
 import type { Ride } from '../ride/ride.ts';
@@ -88,7 +89,11 @@ export function rideHeat(build: BuildDocument, { road, times, speeds, gradePct }
   const plan = ridePlan(build, { ...road, times, andBack: true }, 'full');
   const length = routeLengthM(road);
   const ride = plan.ride({ traceEvery: Math.min(traceSpacing(plan.course), length / ROWS_A_CLIMB) });
-  const unheld = { ...machine, thermal: { ...thermal, rollbackStartC: Infinity, rollbackEndC: Infinity } };
+  const unheld = {
+    ...machine,
+    thermal: { ...thermal, rollbackStartC: Infinity, rollbackEndC: Infinity },
+    controllerHeat: { ...machine.controllerHeat, foldStartC: Infinity, foldEndC: Infinity },
+  };
   const holdsBack = Number.isFinite(thermal.rollbackStartC);
   return {
     thermal: { rollbackStartC: thermal.rollbackStartC, damageC: thermal.damageC },

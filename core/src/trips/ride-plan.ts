@@ -1,7 +1,8 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { KnownBuild } from '../document/known-build.ts';
 import { knownBuild } from '../document/known.ts';
-import { assembleKnown, type Machine } from '../machine/machine.ts';
+import { assembleKnown } from '../machine/assemble.ts';
+import type { Machine } from '../machine/machine.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { EVERYDAY, courseOf, type Course, type Pace, type Wind } from '../ride/course.ts';
 import type { Legs } from '../ride/ways.ts';

@@ -1,4 +1,5 @@
-import { packsAboard, standingKg } from '../machine/machine.ts';
+import { packsAboard } from '../machine/assemble.ts';
+import { standingKg } from '../machine/machine.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { Known, KnownBuild } from '../document/known-build.ts';
 import type { ProfileFacts } from '../law/facts.ts';

@@ -198,7 +198,7 @@ describe('hottest winding', () => {
       figure('heat', changes)
         .working.inputs.map((row) => row.label)
         .join('; ');
-    expect(labels({})).not.toMatch(/Fluid|holds back/);
+    expect(labels({})).not.toMatch(/Fluid|Controller holds back/);
     expect(labels({ drive: { fluid: true, windingSensor: 'yes' } })).toMatch(/Fluid.*holds back from/);
   });
 });

@@ -176,7 +176,12 @@ function hillHeat({ climb, heat, hillRide, known }: Study): readonly Finding[] {
   )
     return [];
   const minutes = qty(heat.tooHotAfter / 60, 'min', 0);
-  const damage = heat.what === 'damage';
+  const says = {
+    damage: 'From cold the winding suffers after ',
+    rollback: 'From cold the controller holds back after ',
+    controller: 'From cold the controller holds back by its own heat after ',
+    never: '',
+  } as const;
   return [
     {
       stage: 'hill',
@@ -184,9 +189,11 @@ function hillHeat({ climb, heat, hillRide, known }: Study): readonly Finding[] {
       state: (hillRide?.hottestC ?? 0) >= known.drive.damageC.value ? 'stop' : 'look',
       title: 'It climbs this grade for minutes only',
       detail: [
-        damage ? 'From cold the winding suffers after ' : 'From cold the controller holds back after ',
+        says[heat.what],
         minutes,
-        '. A lower gear, less current, air-gap fluid or a pause lets it last.',
+        heat.what === 'controller'
+          ? '. A lower gear, less phase current, or a place in the wind or on metal lets it last.'
+          : '. A lower gear, less current, air-gap fluid or a pause lets it last.',
       ],
       path: '',
     },

@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument, QuantityPath } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
-import { assemble } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
 import { climb } from '../ride/climb.ts';
 import { constantSpeedRange } from '../ride/range.ts';
 import { startGrade } from '../ride/start-grade.ts';

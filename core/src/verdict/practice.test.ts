@@ -3,7 +3,7 @@ import beacon from '../../../demo/routes/beacon-road.json' with { type: 'json' }
 import lanes from '../../../demo/routes/orchard-lanes.json' with { type: 'json' };
 import rounds from '../../../demo/routes/market-rounds.json' with { type: 'json' };
 import type { BuildDocument } from '../document/document.ts';
-import { assemble } from '../machine/machine.ts';
+import { assemble } from '../machine/assemble.ts';
 import { topSpeed } from '../ride/steady.ts';
 import { evenHill, type Route } from '../route/route.ts';
 import { sample } from '../test/sample.ts';

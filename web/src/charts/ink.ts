@@ -62,6 +62,7 @@ export function chartInk(token: (name: string) => string): ChartInk {
       'pack-protection': one('stop'),
       'phase-current': one('q-phase'),
       heat: one('q-heat'),
+      'controller-heat': one('q-heat'),
       'speed-limit': one('q-speed'),
       'throttle-limit': one('q-speed'),
       'assist-ratio': one('fine'),

@@ -4,11 +4,19 @@ import { StateMark } from '../ui/state-mark.tsx';
 
 const minutes = (seconds: number): string => `${formatNumber(seconds / 60, 1)} min`;
 
-function borne({ damageAfter, rollbackAfter }: Ride): { readonly state: State; readonly words: string } {
+function borne({ damageAfter, rollbackAfter, foldAfter }: Ride): {
+  readonly state: State;
+  readonly words: string;
+} {
   if (damageAfter !== undefined)
     return { state: 'stop', words: `The winding suffers after ${minutes(damageAfter)}.` };
   if (rollbackAfter !== undefined)
     return { state: 'look', words: `The controller holds back after ${minutes(rollbackAfter)}.` };
+  if (foldAfter !== undefined)
+    return {
+      state: 'look',
+      words: `The controller holds back by its own heat after ${minutes(foldAfter)}.`,
+    };
   return { state: 'fine', words: 'The motor is never too hot on the way.' };
 }
 

@@ -5,7 +5,7 @@ import { knownBuild } from '../../document/known.ts';
 import { lawFacts } from '../../law/facts.ts';
 import { judgePlace } from '../../law/judge.ts';
 import { shippedRules } from '../../law/rules.ts';
-import { assembleKnown } from '../../machine/machine.ts';
+import { assembleKnown } from '../../machine/assemble.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import { RUNS, anyBuild, sample } from '../../test/sample.ts';
 import { complyWith, type ComplyPlan } from './comply.ts';

@@ -4,7 +4,7 @@ import { lawFacts, type ProfileFacts } from '../../law/facts.ts';
 import { judgeCategory, judgePlace, type CategoryVerdict, type PlaceVerdict } from '../../law/judge.ts';
 import { judgeClause, type ClauseVerdict } from '../../law/judge-clause.ts';
 import type { Category, RuleBook } from '../../law/rule-schema.ts';
-import { assembleKnown } from '../../machine/machine.ts';
+import { assembleKnown } from '../../machine/assemble.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
 import { changesFor } from './changes-for.ts';
 import type { ComplyChange } from './change.ts';

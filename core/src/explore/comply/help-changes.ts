@@ -5,7 +5,7 @@ import { withBatteryLimit } from '../../document/turned-down.ts';
 import { peakWheelWatts } from '../../law/motor-alone.ts';
 import { LIFTED, profileName } from '../../law/profile.ts';
 import type { CurveClause, NumberClause } from '../../law/rule-schema.ts';
-import { assemble, assembleKnown } from '../../machine/machine.ts';
+import { assemble, assembleKnown } from '../../machine/assemble.ts';
 import { qty } from '../../quantity/phrase.ts';
 import { convert } from '../../quantity/units.ts';
 import { assumed, tenthBelow, type ComplyChange } from './change.ts';

@@ -3,7 +3,7 @@ import { knownBuild } from '../../document/known.ts';
 import type { LawFacts } from '../facts.ts';
 import type { PlaceVerdict } from '../judge.ts';
 import { fullChargeVolts } from '../../machine/battery.ts';
-import { assembleKnown } from '../../machine/machine.ts';
+import { assembleKnown } from '../../machine/assemble.ts';
 import { thirtyMinutePower } from '../../ride/thirty-minute.ts';
 import { MACHINE_TRAPS } from './machine-traps.ts';
 import { ALWAYS, PLACE_TRAPS } from './place-traps.ts';

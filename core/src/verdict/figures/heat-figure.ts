@@ -1,3 +1,4 @@
+import { placeOf } from '../../machine/controller-heat.ts';
 import { bearableC } from '../../ride/continuous.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { HeatTimes } from '../../trips/hill-heat.ts';
@@ -8,10 +9,23 @@ import type { Study } from '../study.ts';
 /** What the two-body heat of the motor rests on; said wherever a temperature is shown. */
 const HEAT_SOURCES = [
   'Motor: two bodies, winding and shell, stepped by backward Euler; heat to air h0 + h1 v^0.7, from memory.',
+  'Controller: one body by its battery limit, from memory, within some 35 %; in the wind, in a box, on metal or in the motor.',
   'Heat values of a motor are estimates until they are fitted from a log; a maker’s curve wins.',
 ] as const;
 
-const WHAT = { rollback: 'held back', damage: 'too hot', never: '' } as const;
+const WHAT = {
+  rollback: 'held back',
+  controller: 'controller holds back',
+  damage: 'too hot',
+  never: '',
+} as const;
+
+const PLACE_WORDS = {
+  wind: 'in the wind',
+  box: 'in a bag or box',
+  plate: 'on metal',
+  motor: 'in the motor',
+} as const;
 
 /** How long the climb is borne, in words. */
 function lastsWords({ tooHotAfter, what }: HeatTimes): Phrase {
@@ -48,6 +62,7 @@ export function heatFigure(study: Study): Figure {
         formulas: [
           'Cw dTw/dt = I^2 R(Tw) + (Th + ce omega) omega - G (Tw - Ts)',
           'Cs dTs/dt = G (Tw - Ts) + gear loss - (h0 + h1 v^0.7)(Ts - Ta)',
+          'C dTc/dt = 0.3 I + Rc I^2 + standby - G (Tc - Ta), the controller’s case by its amps and its place',
           'R(Tw) = R20 (1 + 0.00393 (Tw - 20)); phase limit x (T2 - Tw) / (T2 - T1) between T1 and T2',
         ],
         inputs: [
@@ -62,6 +77,8 @@ export function heatFigure(study: Study): Figure {
             ? [inputRow('T1', known.drive.rollbackStartC), inputRow('T2', known.drive.rollbackEndC)]
             : []),
           inputRow('Td', known.drive.damageC),
+          inputRow('Tc1', known.controller.foldStartC),
+          inputRow('Tc2', known.controller.foldEndC),
           inputRow('R20', known.drive.resistanceOhm),
           inputRow('length', known.brief.hillLengthM),
           inputRow('grade', known.brief.hillGradePct),
@@ -75,6 +92,12 @@ export function heatFigure(study: Study): Figure {
                 stepRow('t', 'Time on the hill', hillRide.seconds, 's'),
                 stepRow('Ts', 'Shell at the top', hillRide.warmth.shellC, 'C'),
                 stepRow('Tw', 'Winding at the top', hillRide.hottestC, 'C'),
+                stepRow(
+                  'Tc',
+                  `Controller at the top, ${PLACE_WORDS[placeOf(build)]}`,
+                  hillRide.caseHottestC,
+                  'C',
+                ),
                 stepRow('', 'Borne for ever up to', bearableC(machine), 'C'),
                 stepRow(
                   '',
@@ -85,7 +108,10 @@ export function heatFigure(study: Study): Figure {
               ],
         sources: HEAT_SOURCES,
         leftOut: [
-          'The controller’s own heat, and heat left from a climb before: see the repeated climb on the Hill stage.',
+          'Heat left from a climb before: see the repeated climb on the Hill stage.',
+          ...(build.controller.place === 'unknown'
+            ? [`Where the controller sits is not known: it is taken as ${PLACE_WORDS[placeOf(build)]}.`]
+            : []),
           ...(build.drive.windingSensor === 'unknown'
             ? ['Whether a sensor lets the controller hold back is not known: none is counted on.']
             : []),

@@ -19,7 +19,7 @@ export const PEAK_AMPS =
   'Phase amps are those of the direct-current equivalent: divide a controller’s peak phase amps by 1.155 first (from memory).';
 
 export const NOT_MODELLED =
-  'The winding is taken at one warm temperature; field weakening, magnetic saturation and the controller’s heat are not modelled.';
+  'The winding is taken at one warm temperature; field weakening and magnetic saturation are not modelled.';
 
 /** Masses and resistances of the road, as entered. */
 export function roadInputs({ known, build }: Study): readonly WorkingRow[] {

@@ -18,10 +18,10 @@ import { StateMark } from '../../ui/state-mark.tsx';
 import { TextButton } from '../../ui/text-button.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
+const HELD = { damage: 'too hot', rollback: 'held back', controller: 'controller hot', never: '' } as const;
+
 const minutes = ({ tooHotAfter, what }: GearOnHill['heat']): string =>
-  tooHotAfter === undefined
-    ? 'for ever'
-    : `${formatNumber(tooHotAfter / 60, 0)} min, then ${what === 'damage' ? 'too hot' : 'held back'}`;
+  tooHotAfter === undefined ? 'for ever' : `${formatNumber(tooHotAfter / 60, 0)} min, then ${HELD[what]}`;
 
 /** The longest that a climb is watched for, s. */
 const LONGEST_S = 7200;

@@ -223,11 +223,16 @@ function RepeatPanel({
   );
 }
 
+const BORNE = {
+  rollback: 'held back',
+  controller: 'held back by the controller’s own heat',
+  damage: 'the winding suffers',
+  never: '',
+} as const;
+
 function borne({ tooHotAfter, what }: HeatTimes): string {
   if (tooHotAfter === undefined) return 'never too hot';
-  return what === 'rollback'
-    ? `held back after ${minutesText(tooHotAfter)}`
-    : `the winding suffers after ${minutesText(tooHotAfter)}`;
+  return `${BORNE[what]} after ${minutesText(tooHotAfter)}`;
 }
 
 /** How long the hill's grade is borne, with what holds back and without it. */

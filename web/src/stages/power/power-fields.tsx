@@ -245,6 +245,25 @@ export function ControllerFields({ document, verdict }: { document: BuildDocumen
         <Num text={formatNumber(verdict.power.inputW, 0)} places={3} />
       </WorkedRow>
       <NumberField path="controller.phaseCurrentA" />
+      <ChoiceField<BuildDocument['controller']['place']>
+        label="Where it sits"
+        value={controller.place}
+        unknown={controller.place === 'unknown'}
+        options={[
+          { value: 'wind', label: 'open in the wind' },
+          { value: 'box', label: 'in a bag or box' },
+          { value: 'plate', label: 'bolted to metal' },
+          { value: 'motor', label: 'in the motor' },
+          {
+            value: 'unknown',
+            label: 'not said',
+            note: 'taken as in a bag or box, or in the motor of a mid-drive',
+          },
+        ]}
+        onChange={(place) => {
+          change({ place }, 'place of the controller');
+        }}
+      />
       <NumberField path="controller.lowVoltageCutoffV" />
       <NumberField path="controller.lowVoltageFoldV" />
       <YesNoField

@@ -1,0 +1,291 @@
+import type { BuildDocument } from '../document/document.ts';
+import { packsKg } from '../document/frame-of.ts';
+import { drivesBoth, motorCount } from '../document/motors.ts';
+import { isThrottle, throttleEnds } from '../document/throttle.ts';
+import type { KnownBuild, KnownPack } from '../document/known-build.ts';
+import type { PackDocument } from '../document/pack.ts';
+import { knownBuild } from '../document/known.ts';
+import { kmhToMs } from '../quantity/units.ts';
+import { accessoryWatts } from './accessories.ts';
+import { airDensity } from './air.ts';
+import { supplyAt, type Pack, type PackWarmth } from './battery.ts';
+import { merged, sameKind } from './joined-packs.ts';
+import { controllerBody, placeOf } from './controller-heat.ts';
+import { gears, type Gear } from './driveline.ts';
+import type { Limits } from './limits.ts';
+import { DIODE_V, fixedDrop, packShare, torqueConstant, warmResistance, type Motor } from './motor.ts';
+import { regenerationOf } from './regeneration.ts';
+import { twinned } from './twin.ts';
+import { thermalOf } from './thermal-of.ts';
+import { tyreWarmth } from './road-load.ts';
+
+import type { Balance, Machine, PackAboard } from './machine.ts';
+
+/** Ohm of one series group by the cells' own resistance; undefined where only the chemistry is known. */
+function groupOhm(document: PackDocument, { cell }: KnownPack): number | undefined {
+  if (document.make !== 'cells' || cell.resistanceMohm.source === 'unknown') return undefined;
+  return (
+    cell.resistanceMohm.value / 1000 / document.cell.inBody / Math.max(1, Math.round(cell.parallel.value))
+  );
+}
+
+/** Heat that a kelvin takes, J/kgK, and heat lost to the air by what is round the pack, W/m2K. From memory. */
+const PACK_HEAT = { lithium: 950, lead: 800 } as const;
+const PACK_LOSS: Readonly<Record<PackDocument['cover'], number>> = { case: 6, bag: 3, bare: 10 };
+
+/** A pack as one warm body, by its mass and the outside of its boxes. */
+function packWarmth({ chemistry, cover, boxes }: PackDocument, known: KnownPack, airC: number): PackWarmth {
+  const [l, h, w] = [known.boxLengthMm, known.boxHeightMm, known.boxWidthMm].map((side) => side.value / 1000);
+  const area = 2 * boxes.length * ((l ?? 0) * (h ?? 0) + (h ?? 0) * (w ?? 0) + (l ?? 0) * (w ?? 0));
+  return {
+    heatJK: known.massKg.value * PACK_HEAT[chemistry === 'lead-acid' ? 'lead' : 'lithium'],
+    lossWK: PACK_LOSS[cover] * area,
+    airC,
+  };
+}
+
+/** One pack of a build. */
+function packAboard(document: PackDocument, known: KnownPack, airC: number): PackAboard {
+  const ohm = groupOhm(document, known);
+  return {
+    pack: {
+      chemistry: document.chemistry,
+      cellsInSeries: known.cellsInSeries.value,
+      capacityAh: known.capacityAh.value,
+      health: known.healthPct.value / 100,
+      wiringOhm: known.wiringMohm.value / 1000,
+      temperatureC: known.startC.value,
+      warms: packWarmth(document, known, airC),
+      ...(ohm === undefined ? {} : { groupOhm: ohm }),
+    },
+    bmsA: hasBoard(document) ? known.bmsCurrentA.value : Infinity,
+    charge: known.chargeLimitPct.value / 100,
+  };
+}
+
+/** A pack has a protection board unless it is said to have none; lead-acid has none unless it is said to have one. */
+export const hasBoard = ({ board, chemistry }: PackDocument): boolean =>
+  board === 'yes' || (board === 'unknown' && chemistry !== 'lead-acid');
+
+/** All packs of a build, in the order of use. */
+export function packsAboard(build: BuildDocument, known: KnownBuild): readonly [PackAboard, ...PackAboard[]] {
+  const airC = known.brief.temperatureC.value;
+  const [first, ...rest] = build.packs;
+  return [
+    packAboard(first, known.packs[0], airC),
+    ...rest.map((pack, i) => packAboard(pack, known.packs[i + 1] ?? known.packs[0], airC)),
+  ];
+}
+
+/** The first pack. */
+export const firstPack = (build: BuildDocument, known: KnownBuild): Pack => packsAboard(build, known)[0].pack;
+
+/** Mass of the finished machine without rider and load, kg. */
+const machineMassKg = (build: BuildDocument, known: KnownBuild): number =>
+  known.donor.massKg.value +
+  motorCount(build) * (known.drive.massKg.value + known.controller.massKg.value) +
+  packsKg(known);
+
+/** A torque sensor gives help in proportion, also beside a throttle. */
+const assistRatioOf = (build: BuildDocument, known: KnownBuild): number =>
+  build.controls.assistSensor === 'torque' ? known.controls.assistRatio.value : Infinity;
+
+/** What a trailer adds to the road load: its mass with its load, its own rolling, its drag behind the rider. */
+function towedBy({ brief: { trailer } }: BuildDocument, { brief }: KnownBuild) {
+  if (trailer === 'none') return { kg: 0, crr: 0, cdaM2: 0 };
+  return {
+    kg: brief.trailerKg.value + brief.trailerLoadKg.value,
+    crr: brief.trailerCrr.value,
+    cdaM2: brief.trailerCdaM2.value,
+  };
+}
+
+/** A throttle without a limit of its own, or with one that nobody has read, drives on to where all help ends. */
+function handCutoff(build: BuildDocument, { controls }: KnownBuild, cutoff: number): number {
+  if (!isThrottle(build)) return 0;
+  const own = controls.throttleCutoffKmh;
+  return throttleEnds(build) && own.source !== 'unknown' ? Math.min(cutoff, kmhToMs(own.value)) : cutoff;
+}
+
+/** Motor watts that turning pedals ask for: none without a sensor, all there are by their turning alone. */
+function pedalWatts({ controls }: BuildDocument, inProportion: number): number {
+  if (controls.assistSensor === 'none') return 0;
+  return controls.assistSensor === 'torque' ? inProportion : Infinity;
+}
+
+function limitsOf(build: BuildDocument, known: KnownBuild, bmsA: number): Limits {
+  const { controller, brief } = known;
+  const cutoff = build.controller.limitsSpeed ? kmhToMs(controller.assistCutoffKmh.value) : Infinity;
+  return {
+    batteryA: controller.batteryCurrentA.value,
+    bmsA,
+    phaseA: controller.phaseCurrentA.value,
+    powerW: build.controller.limitsPower ? controller.powerLimitW.value : Infinity,
+    lowVolts: controller.lowVoltageCutoffV.value,
+    foldVolts: controller.lowVoltageFoldV.value,
+    // Lights hang on the same pack, and are on whether the motor works or not.
+    standbyW: controller.standbyW.value + accessoryWatts(build, known),
+    cutoff,
+    handCutoff: handCutoff(build, known, cutoff),
+    taper: kmhToMs(controller.assistTaperKmh.value),
+    assistW: pedalWatts(build, assistRatioOf(build, known) * brief.riderPowerW.value),
+  };
+}
+
+function controlOf(build: BuildDocument): Machine['control'] {
+  if (build.controls.throttle === 'full') return 'throttle';
+  return build.controls.assistSensor === 'none' && !isThrottle(build) ? 'none' : 'pedals';
+}
+
+/** Turns of the motor's output per turn of the wheel: sprockets of an external drive, else 1. */
+const externalRatio = (build: BuildDocument, { drive }: KnownBuild): number =>
+  build.drive.kind === 'external' ? drive.wheelSprocketTeeth.value / drive.motorSprocketTeeth.value : 1;
+
+/** A clean toothed belt; from memory. */
+const BELT_EFFICIENCY = 0.97;
+
+/** Efficiency from the motor's output to the wheel. */
+function transmission(build: BuildDocument, { gearing }: KnownBuild): number {
+  if (build.drive.kind === 'external' && build.drive.medium === 'belt') return BELT_EFFICIENCY;
+  const chain = build.drive.kind === 'mid-drive' || build.drive.kind === 'external';
+  return chain ? gearing.chainEfficiency.value : 1;
+}
+
+/** The gear held on the hill; null where none is, or where it is not on the machine. */
+function heldGear({ gearing }: BuildDocument, list: readonly Gear[]): Gear | null {
+  const { heldCogTeeth, heldHubGear } = gearing;
+  if (heldCogTeeth === null && heldHubGear === null) return null;
+  return (
+    list.find(
+      (gear) =>
+        (heldCogTeeth === null || gear.cogTeeth === heldCogTeeth) &&
+        (heldHubGear === null || gear.hubGear === heldHubGear),
+    ) ?? null
+  );
+}
+
+type Aboard = Pick<Machine, 'pack' | 'others' | 'join' | 'diodeV'> & { readonly bmsA: number };
+
+/** The packs as the machine has them. Unlike packs joined directly are judged, not computed: the first alone counts. */
+function packsOf(build: BuildDocument, known: KnownBuild): Aboard {
+  const [first, ...others] = packsAboard(build, known);
+  const { how } = build.joining;
+  const diodeV = known.joining.diodeDropV.value;
+  if (others.length === 0 || how !== 'parallel')
+    return {
+      pack: first.pack,
+      bmsA: first.bmsA,
+      others,
+      join: how === 'combiner' ? 'combiner' : 'switch',
+      diodeV,
+    };
+  const alike = others.every((other) => sameKind(first.pack, other.pack));
+  return {
+    pack: alike ? others.reduce((whole, other) => merged(whole, other.pack), first.pack) : first.pack,
+    // Packs joined directly share the current.
+    bmsA: others.reduce((sum, other) => sum + other.bmsA, first.bmsA),
+    others: [],
+    join: 'switch',
+    diodeV,
+  };
+}
+
+/** The motor itself, with its brushes where it has any. */
+const motorOf = ({ drive: { freewheel, commutation } }: BuildDocument, { drive }: KnownBuild): Motor => ({
+  kt: torqueConstant(drive.kvRpmPerV.value),
+  resistance20: drive.resistanceOhm.value,
+  hysteresisNm: drive.hysteresisNm.value,
+  eddyNms: drive.eddyNms.value,
+  freewheel,
+  ...(commutation === 'brushes' ? { brushes: { brushV: drive.brushV.value, diodeV: DIODE_V } } : {}),
+});
+
+/** Puts a build together from its known quantities. */
+export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine {
+  const { brief, donor, drive, gearing, controller } = known;
+  const midDrive = build.drive.kind === 'mid-drive';
+  const wheelRadius = donor.rolloutMm.value / 1000 / (2 * Math.PI);
+  const list = gears({
+    wheelRadius,
+    ringTeeth: gearing.ringTeeth.value,
+    cogTeeth: build.gearing.cogTeeth,
+    hubRatios: build.gearing.hubRatios,
+    reduction: drive.reduction.value * externalRatio(build, known),
+    midDrive,
+  });
+  const mass = machineMassKg(build, known);
+  const own = mass + brief.riderMassKg.value + brief.loadMassKg.value;
+  const towed = towedBy(build, known);
+  const { bmsA, ...packs } = packsOf(build, known);
+  const motor = motorOf(build, known);
+  const machine: Machine = {
+    kind: build.drive.kind,
+    motors: 1,
+    machineMassKg: mass,
+    towedKg: towed.kg,
+    road: {
+      massKg: own + towed.kg,
+      crr:
+        ((own * donor.crr.value + towed.kg * towed.crr) / (own + towed.kg)) *
+        tyreWarmth(brief.temperatureC.value),
+      sinks: Math.sqrt(50 / donor.tyreMm.value),
+      cdaM2: donor.cdaM2.value + towed.cdaM2,
+      airDensity: airDensity(brief.altitudeM.value, brief.temperatureC.value),
+      headwind: brief.headwindMs.value,
+    },
+    motor,
+    circuitOhm:
+      warmResistance(drive.resistanceOhm.value, drive.windingC.value) +
+      controller.resistanceMohm.value / 1000,
+    dropV: fixedDrop(motor),
+    // At half charge: what else a pack stands at moves the share of a diode by a thousandth or two.
+    packShare: packShare(motor, supplyAt(packs.pack, 0.5).openVolts),
+    controllerOhm: controller.resistanceMohm.value / 1000,
+    efficiency: drive.efficiency.value * transmission(build, known),
+    gearEfficiency: drive.efficiency.value,
+    chainEfficiency: gearing.chainEfficiency.value,
+    wheelRadius,
+    gears: list,
+    heldGear: heldGear(build, list),
+    limits: limitsOf(build, known, bmsA),
+    accessoryW: accessoryWatts(build, known),
+    thermal: thermalOf(build, known),
+    controllerHeat: controllerBody(
+      controller.batteryCurrentA.value,
+      placeOf(build),
+      controller.foldStartC.value,
+      controller.foldEndC.value,
+    ),
+    regeneration: regenerationOf(build, known),
+    airC: brief.temperatureC.value,
+    ...packs,
+    rider: {
+      powerW: brief.riderPowerW.value,
+      cadenceMinRpm: brief.cadenceMinRpm.value,
+      cadenceMaxRpm: brief.cadenceMaxRpm.value,
+    },
+    control: controlOf(build),
+    assistRatio: assistRatioOf(build, known),
+    throttleShare: isThrottle(build) ? known.controls.throttleSharePct.value / 100 : 0,
+    balance: {
+      wheelbase: donor.wheelbaseMm.value / 1000,
+      massHeight: donor.massHeightMm.value / 1000,
+      massAhead: donor.massAheadMm.value / 1000,
+      grip: donor.tyreGrip.value,
+      towed: towed.kg / own,
+      // A hitch stands at the rear axle.
+      hitchHeight: wheelRadius,
+      drivenWheel: drivenWheel(build),
+    },
+  };
+  return motorCount(build) === 2 ? twinned(machine) : machine;
+}
+
+/** A mid-drive pulls on the chain, whatever wheel the document names for a hub motor. */
+function drivenWheel(build: BuildDocument): Balance['drivenWheel'] {
+  if (drivesBoth(build)) return 'both';
+  return build.drive.kind === 'mid-drive' ? 'rear' : build.drive.wheel;
+}
+
+/** A build document as a machine. */
+export const assemble = (build: BuildDocument): Machine => assembleKnown(build, knownBuild(build));
