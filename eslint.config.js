@@ -48,7 +48,7 @@ export default tseslint.config(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: [{ regex: '^(?!\\.{1,2}/|(zod|saxes|d3-array|d3-random)$)' }] },
+        { patterns: [{ regex: '^(?!\\.{1,2}/|(zod|saxes|d3-array|d3-random|ml-levenberg-marquardt|ml-matrix)$)' }] },
       ],
       'no-restricted-properties': [
         'error',

@@ -284,3 +284,34 @@ describe('the parts shelf', () => {
     expect(await readFile(file, 'utf8')).toContain('forty');
   });
 });
+
+describe('a value worked out at the bench', () => {
+  it('is written as measured, with its plus-minus and the readings that it came from', async () => {
+    await open('Choir tandem', 'drive');
+    await chooseIn(page, 'Speed constant Kv', 'From a spin of the wheel');
+    await page.waitForSelector('[role=dialog] input');
+    const fields = await page.$$('[role=dialog] input');
+    // The motor is in the wheel: no cog is asked for.
+    expect(fields).toHaveLength(4);
+    for (const [i, text] of ['62.1', '2100', '53.8'].entries()) await fields[i]?.type(text);
+    expect(await page.$eval('[data-testid=measured]', (m) => m.textContent)).toContain(
+      'follows from the readings',
+    );
+    await fields[3]?.type('11 V');
+    await page.waitForFunction(() => document.querySelector('[role=dialog] [aria-invalid=true]') !== null);
+    for (let i = 0; i < '11 V'.length; i += 1) await page.keyboard.press('Backspace');
+    await fields[3]?.type('1.1');
+    await page.waitForFunction(() =>
+      /Kv.*9\.245\srpm\/V ± 0\.092/.test(document.querySelector('[data-testid=measured]')?.textContent ?? ''),
+    );
+    await clickWords(page, 'Write it as measured');
+    await page.waitForSelector('[role=dialog]', { hidden: true });
+    await page.waitForSelector('button[aria-label="Speed constant Kv: source measured"]');
+    await kept(page);
+    const answer = await fetch(`${bench.application.url}/api/builds`);
+    const text = await answer.text();
+    expect(text).toMatch(
+      /"kvRpmPerV":\{"source":"measured","value":9\.245,"plusMinus":0\.092,"note":"kv from a spin/,
+    );
+  });
+});

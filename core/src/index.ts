@@ -169,6 +169,11 @@ export {
 } from './trips/ridden.ts';
 export { ridePlan, traceSpacing, type Effort } from './trips/ride-plan.ts';
 
+// Measuring helpers: values worked out of readings.
+export { helpedBy } from './measure/helped.ts';
+export type { MeasureHelper, MeasureId, MeasureOutcome, Reading, Readings } from './measure/helper.ts';
+export { MEASURE_HELPERS, measureOf, readingsFor, withMeasured } from './measure/helpers.ts';
+
 // Route: the road, and the files it comes in.
 export { textOf } from './formats/decode.ts';
 export { fileName } from './formats/file-name.ts';

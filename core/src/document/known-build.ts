@@ -13,7 +13,7 @@ export interface Known {
   readonly source: KnownSource;
   /** Where a default comes from; empty for entered values. */
   readonly origin: string;
-  /** Standard deviation of a default as a share of it, where the default says it. */
+  /** Standard deviation as a share of it, where a measurement or a default says it. */
   readonly spread?: number;
 }
 

@@ -27,7 +27,18 @@ import { worked, workedAlways } from './worked.ts';
 function known(path: QuantityPath, spec: QuantitySpec, entered: Sourced, context: FallbackContext): Known {
   const { label, unit } = spec;
   if (entered.source !== 'unknown') {
-    return { path, label, unit, value: entered.value, source: entered.source, origin: '' };
+    const { value, source, plusMinus } = entered;
+    // How well it was measured says more than how well such things are usually measured.
+    const spread = plusMinus === undefined || value === 0 ? undefined : plusMinus / Math.abs(value);
+    return {
+      path,
+      label,
+      unit,
+      value,
+      source,
+      origin: '',
+      ...(spread === undefined ? {} : { spread }),
+    };
   }
   const { fallback, because, origin, spread } = spec;
   if (typeof fallback !== 'function')

@@ -93,6 +93,12 @@ const sourced = (spec: QuantitySpec) =>
       z.strictObject({
         source: z.enum(ENTERED_SOURCES),
         value: z.number().min(spec.min).max(spec.max),
+        /** One standard deviation, in the quantity's unit, where a measurement gave it. */
+        plusMinus: z
+          .number()
+          .min(0)
+          .max(spec.max - spec.min)
+          .optional(),
         note,
       }),
       z.strictObject({ source: z.literal('unknown'), note }),

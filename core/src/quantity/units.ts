@@ -27,6 +27,7 @@ const UNITS = {
   kW: { dimension: 'power', factor: 1000 },
   hp: { dimension: 'power', factor: 745.6998715822702 },
   V: { dimension: 'voltage', factor: 1 },
+  mV: { dimension: 'voltage', factor: 0.001 },
   A: { dimension: 'current', factor: 1 },
   Ah: { dimension: 'charge', factor: 1 },
   Wh: { dimension: 'energy', factor: 1 },

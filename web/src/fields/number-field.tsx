@@ -1,6 +1,8 @@
-import { useId, useState, type KeyboardEvent } from 'react';
+import { Suspense, lazy, useId, useState, type KeyboardEvent } from 'react';
 import {
   firstOf,
+  helpedBy,
+  packIndexOf,
   knownAt,
   quantityAt,
   withQuantity,
@@ -9,6 +11,7 @@ import {
   shownUnit,
   specAt,
   unitText,
+  type MeasureId,
   type QuantityPath,
   type Source,
   type Sourced,
@@ -22,6 +25,9 @@ import { ROW } from './field-group.tsx';
 import { fieldText, nudged, otherText, readTyped } from './number-text.ts';
 import { NoteDialog } from './note-dialog.tsx';
 import { SourceMenu } from './source-menu.tsx';
+
+/** Readings and fits are fetched when the first of them is opened. */
+const MeasureDialog = lazy(() => import('./measure-dialog.tsx').then((m) => ({ default: m.MeasureDialog })));
 
 const UNDERLINE: Readonly<Record<Source, string>> = {
   measured: 'border-b border-solid border-ink3',
@@ -64,6 +70,7 @@ export function NumberField({ path, label, note }: Props) {
   const [left, setLeft] = useState(text !== undefined);
   const [before, setBefore] = useState<Sourced>();
   const [noting, setNoting] = useState(false);
+  const [measuring, setMeasuring] = useState<MeasureId>();
   const hintId = useId();
 
   const spec = specAt(path);
@@ -80,7 +87,13 @@ export function NumberField({ path, label, note }: Props) {
     edit((d) => withQuantity(d, path, value), name.toLowerCase(), path);
   };
   const putValue = (value: number): void => {
-    put({ ...entered, source: entered.source === 'unknown' ? 'assumed' : entered.source, value });
+    const { source, note: own } = entered;
+    // Another value than the one that was measured has not its plus-minus.
+    put({
+      source: source === 'unknown' ? 'assumed' : source,
+      value,
+      ...(own === undefined ? {} : { note: own }),
+    });
   };
 
   const onText = (next: string): void => {
@@ -119,8 +132,8 @@ export function NumberField({ path, label, note }: Props) {
   };
 
   const onNote = (next: string): void => {
-    const rest: Sourced =
-      entered.source === 'unknown' ? { source: 'unknown' } : { source: entered.source, value: entered.value };
+    const rest = { ...entered };
+    delete rest.note;
     put(next === '' ? rest : { ...rest, note: next });
   };
 
@@ -197,6 +210,8 @@ export function NumberField({ path, label, note }: Props) {
           onNote={() => {
             setNoting(true);
           }}
+          measures={helpedBy(document, path)}
+          onMeasure={setMeasuring}
         />
       </div>
       {hint !== undefined && (
@@ -208,6 +223,18 @@ export function NumberField({ path, label, note }: Props) {
           {error === undefined && finding !== undefined && <StateMark state={finding.state} size={12} />}
           <span>{hint}</span>
         </p>
+      )}
+      {measuring !== undefined && (
+        <Suspense>
+          <MeasureDialog
+            id={measuring}
+            build={document}
+            pack={packIndexOf(path) ?? 0}
+            onClose={() => {
+              setMeasuring(undefined);
+            }}
+          />
+        </Suspense>
       )}
       {noting && (
         <NoteDialog

@@ -1,4 +1,4 @@
-import { ENTERED_SOURCES, type KnownSource, type Source } from '@apple-cart/core';
+import { ENTERED_SOURCES, type KnownSource, type MeasureId, type Source } from '@apple-cart/core';
 import { Menu, MenuChoice, MenuHeading, MenuItem, MenuRule } from '../ui/menu.tsx';
 import { SOURCE_WORD, SourceMark } from '../ui/source-mark.tsx';
 
@@ -17,10 +17,13 @@ interface Props {
   readonly note: string;
   /** Asked to write or change the note. */
   readonly onNote: () => void;
+  /** Measurements that give the value, in the words of the menu. */
+  readonly measures: readonly { readonly id: MeasureId; readonly words: string }[];
+  readonly onMeasure: (id: MeasureId) => void;
 }
 
 /** Where a value comes from, and a menu to say so. */
-export function SourceMenu({ label, shown, value, onChange, note, onNote }: Props) {
+export function SourceMenu({ label, shown, value, onChange, note, onNote, measures, onMeasure }: Props) {
   return (
     <Menu
       align="end"
@@ -51,6 +54,17 @@ export function SourceMenu({ label, shown, value, onChange, note, onNote }: Prop
         }))}
       />
       <MenuRule />
+      {measures.map(({ id, words }) => (
+        <MenuItem
+          key={id}
+          onSelect={() => {
+            onMeasure(id);
+          }}
+        >
+          <span className="w-3" />
+          {words}
+        </MenuItem>
+      ))}
       <MenuItem onSelect={onNote}>
         <span className="w-3" />
         {note === '' ? 'Write a note…' : `Note: ${note}`}

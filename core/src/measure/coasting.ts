@@ -1,0 +1,248 @@
+import { levenbergMarquardt } from 'ml-levenberg-marquardt';
+import { Matrix, inverse } from 'ml-matrix';
+import { STANDARD_GRAVITY } from '../quantity/constants.ts';
+import { qty } from '../quantity/phrase.ts';
+import { TURNING_KG } from '../ride/stepper.ts';
+import { optional, reading, wrong, type MeasureHelper, type Reading, type Readings } from './helper.ts';
+
+/** Speeds that are passed while rolling out, km/h; the first is where the watch starts. */
+const MARKS_KMH = [35, 30, 25, 20, 15, 10] as const;
+
+/** What slows a rolling machine: v' = -(a + d + b (v + w)^2) one way, and with -d and -w the other. SI. */
+export interface Coasting {
+  readonly a: number;
+  readonly b: number;
+  /** Slope, as a deceleration, and headwind of the first way. */
+  readonly d: number;
+  readonly w: number;
+}
+
+/**
+ * Seconds from speed `from` to `to`, m/s, in closed form: t = [atan(u0 k) - atan(u k)]/sqrt(a' b), a' = a + d, k = sqrt(b/a'),
+ * u = v + w. NaN where the slope carries it on for ever. Derived.
+ */
+export function coastSeconds({ a, b, d, w }: Coasting, from: number, to: number): number {
+  const rolls = a + d;
+  if (!(rolls > 0 && b > 0)) return NaN;
+  const k = Math.sqrt(b / rolls);
+  return (Math.atan((from + w) * k) - Math.atan((to + w) * k)) / Math.sqrt(rolls * b);
+}
+
+/** A time taken by hand, s, and how well speeds are known, as a share. */
+const HAND_S = 0.2;
+const SPEED_SHARE = 0.01;
+/** How windy a still day may be, m/s: the fit leans on it where the times do not tell. */
+const WIND_MS = 2;
+
+interface Timed {
+  readonly way: 1 | -1;
+  readonly v: number;
+  readonly seconds: number;
+  readonly sd: number;
+}
+
+const FIRST_MS = MARKS_KMH[0] / 3.6;
+/** Scales of slope and wind, so that a step of one is like a step of another; a and b are factors of a first guess. */
+const SLOPE_SCALE = 0.02;
+const WIND_SCALE = 1;
+
+interface Guess {
+  readonly a: number;
+  readonly b: number;
+}
+
+/** Both ways together: between two marks it slows by a + b v^2 at their middle, a straight line in v^2. */
+function firstGuess(rows: readonly Timed[]): Guess {
+  const points = ([1, -1] as const).flatMap((way) => {
+    const own = [{ v: FIRST_MS, seconds: 0 }, ...rows.filter((row) => row.way === way)];
+    return own.slice(1).map((row, i) => {
+      const before = own[i] ?? row;
+      return { x: ((row.v + before.v) / 2) ** 2, y: (before.v - row.v) / (row.seconds - before.seconds) };
+    });
+  });
+  const n = points.length;
+  const [mx, my] = [mean(points.map((p) => p.x)), mean(points.map((p) => p.y))];
+  const over = points.reduce((sum, p) => sum + (p.x - mx) * (p.y - my), 0);
+  const under = points.reduce((sum, p) => sum + (p.x - mx) ** 2, 0);
+  const b = n < 2 || under === 0 ? 0.003 : over / under;
+  const rolling = Math.max(0.02, b > 0 ? my - b * mx : 0.08);
+  return { a: rolling, b: Math.max(0.0005, b) };
+}
+
+const mean = (xs: readonly number[]): number => xs.reduce((sum, x) => sum + x, 0) / xs.length;
+
+const coastingOf = (p: readonly number[], guess: Guess): Coasting => ({
+  a: guess.a * Math.exp(p[0] ?? 0),
+  b: guess.b * Math.exp(p[1] ?? 0),
+  d: SLOPE_SCALE * (p[2] ?? 0),
+  w: WIND_SCALE * (p[3] ?? 0),
+});
+
+const seconds = (c: Coasting, { way, v }: Pick<Timed, 'way' | 'v'>): number =>
+  coastSeconds({ ...c, d: way * c.d, w: way * c.w }, FIRST_MS, v);
+
+const ROUNDS = 40;
+const SETTLED = 1e-6;
+const NEVER = 1e5;
+
+/** What was fitted, with the variances of ln a and ln b. */
+interface Fitted {
+  readonly coasting: Coasting;
+  readonly variances: readonly [number, number];
+}
+
+/** All four together, by least squares; undefined where the times hold no answer. */
+export function fitCoasting(rows: readonly Timed[]): Fitted | undefined {
+  const guess = firstGuess(rows);
+  // Rows are divided by their own error, and the last one holds the wind to a still day: so they all weigh alike.
+  const x = [...rows.keys(), rows.length];
+  const y = [...rows.map((row) => row.seconds / row.sd), 0];
+  const model = (p: readonly number[]) => {
+    const c = coastingOf(p, guess);
+    return (i: number): number => {
+      const row = rows[i];
+      const t = row === undefined ? c.w / WIND_MS : seconds(c, row) / row.sd;
+      // It would roll on for ever: as good as never there.
+      return Number.isFinite(t) ? t : NEVER;
+    };
+  };
+  let parameters: number[] = [0, 0, 0, 0];
+  let error = Infinity;
+  for (let round = 0; round < ROUNDS; round += 1) {
+    const step = levenbergMarquardt({ x, y }, model, {
+      initialValues: parameters,
+      damping: 1e-3,
+      maxIterations: 3,
+      gradientDifference: 1e-5,
+      centralDifference: true,
+    });
+    parameters = [...step.parameterValues];
+    const better = error - step.parameterError;
+    error = step.parameterError;
+    if (better < SETTLED * Math.max(1e-9, error)) break;
+  }
+  const h = 1e-5;
+  const slopes = parameters.map((_, k) => {
+    const [up, down] = [1, -1].map((sign) => model(parameters.map((p, j) => (j === k ? p + sign * h : p))));
+    return x.map((i) => ((up?.(i) ?? 0) - (down?.(i) ?? 0)) / (2 * h));
+  });
+  const jacobian = new Matrix(slopes).transpose();
+  const normal = jacobian.transpose().mmul(jacobian);
+  if (!normal.to1DArray().every((n) => Number.isFinite(n))) return undefined;
+  const cov = inverse(normal);
+  return { coasting: coastingOf(parameters, guess), variances: [cov.get(0, 0), cov.get(1, 1)] };
+}
+
+/** The error of a time: the hand, and how far the speed is off where it is slow to change. */
+function timed(way: 1 | -1, v: number, taken: number): Timed {
+  const slowing = 0.08 + 0.003 * v * v;
+  return { way, v, seconds: taken, sd: Math.hypot(HAND_S, (SPEED_SHARE * v) / slowing) };
+}
+
+const WAYS = [
+  ['there', 'one way', 1],
+  ['back', 'the other way', -1],
+] as const;
+
+const markReadings: readonly Reading[] = WAYS.flatMap(([key, words]) =>
+  MARKS_KMH.slice(1).map((kmh) =>
+    optional(
+      reading(
+        `${key}${String(kmh)}`,
+        `Seconds from ${String(MARKS_KMH[0])} to ${String(kmh)} km/h, ${words}`,
+        's',
+        [0.1, 600],
+        0.1,
+        1,
+      ),
+    ),
+  ),
+);
+
+const timesOf = (readings: Readings): readonly Timed[] =>
+  WAYS.flatMap(([key, , way]) =>
+    MARKS_KMH.slice(1).flatMap((kmh) => {
+      const taken = readings[`${key}${String(kmh)}`];
+      return taken === undefined ? [] : [timed(way, kmh / 3.6, taken)];
+    }),
+  );
+
+/** Fewer than these times on a way say nothing of the four unknowns. */
+const LEAST = 3;
+
+/** Drag and rolling by rolling out both ways, with slope and wind as unknowns beside them. */
+export const coastDown: MeasureHelper = {
+  id: 'coast-down',
+  title: 'Drag and rolling by rolling out',
+  how: 'A level, even road on a still day. From more than 35 km/h let it roll, motor unplugged where it drags; take the seconds from 35 to each speed. The same the other way: slope and wind fall out. Three pairs are three times as good.',
+  caution: 'An empty road; never on a descent that you cannot see the end of.',
+  readings: markReadings,
+  work: (readings, { known, machine }) => {
+    const rows = timesOf(readings);
+    if (WAYS.some(([, , way]) => rows.filter((row) => row.way === way).length < LEAST))
+      return wrong('Give three times at least of each way.');
+    const falling = WAYS.every(([, , way]) =>
+      rows.filter((row) => row.way === way).every((row, i, all) => row.seconds > (all[i - 1]?.seconds ?? 0)),
+    );
+    if (!falling) return wrong('The times have to grow as the speed falls.');
+    const fit = fitCoasting(rows);
+    if (fit === undefined)
+      return wrong('No drag and rolling fit these times: look for one that was misread.');
+    const { a, b, d, w } = fit.coasting;
+    const { massKg, airDensity } = machine.road;
+    const mass = massKg + TURNING_KG;
+    const crr = (a * mass) / (STANDARD_GRAVITY * massKg);
+    const cda = (2 * b * mass) / airDensity;
+    const [varA, varB] = fit.variances;
+    // Stated at 20 C: what was measured in the cold was the tyre of the cold.
+    const warmth = machine.road.crr / known.donor.crr.value;
+    return {
+      ok: true,
+      values: [
+        { path: 'donor.cdaM2', value: cda, sd: cda * Math.sqrt(varB) },
+        { path: 'donor.crr', value: crr / warmth, sd: (crr / warmth) * Math.sqrt(varA) },
+      ],
+      words: [
+        'With a slope of ',
+        qty((100 * d * mass) / (STANDARD_GRAVITY * massKg), '%', 2),
+        ' and a wind of ',
+        qty(w, 'm/s', 1),
+        ' against the first way. Drag and rolling belong together: what is too much of the one is too little of the other.',
+      ],
+    };
+  },
+};
+
+/** Drag of a motor that turns with the wheel, by rolling out with and without it: dF = me dv (1/t1 - 1/t0). */
+export const hubDrag: MeasureHelper = {
+  id: 'hub-drag',
+  title: 'Drag of the hub by rolling out',
+  how: 'On the same road and way, take the seconds from 25 to 15 km/h with the motor, and without it: another wheel, or a motor whose plug is out if that frees it. The mean of four runs each.',
+  caution: 'An empty road.',
+  readings: [
+    reading('with', 'Seconds from 25 to 15 km/h, with the motor', 's', [1, 200], 0.1, 1),
+    reading('without', 'Seconds without it', 's', [1, 200], 0.1, 1),
+  ],
+  work: ({ with: t1 = 1, without: t0 = 1 }, { known: { drive }, machine }) => {
+    if (machine.motor.freewheel) return wrong('A motor behind a freewheel does not drag.');
+    const mass = machine.road.massKg + TURNING_KG;
+    const dv = 10 / 3.6;
+    const force = mass * dv * (1 / t1 - 1 / t0);
+    const sd = mass * dv * Math.hypot(HAND_S / 2 / t1 ** 2, HAND_S / 2 / t0 ** 2);
+    const turns = machine.gears[0]?.motorRatio ?? 1;
+    const v = 20 / 3.6;
+    // The part that grows with speed is taken off, as it stands.
+    const value = force / turns / machine.motors - drive.eddyNms.value * turns * v;
+    if (value <= 0)
+      return wrong(
+        'It drags by ',
+        qty(force, 'N', 2),
+        ', less than the part that grows with speed alone: lower that, or run it again.',
+      );
+    return {
+      ok: true,
+      values: [{ path: 'drive.hysteresisNm', value, sd: sd / turns }],
+      words: ['It drags by ', qty(force, 'N', 2), ' at the tyre.'],
+    };
+  },
+};
