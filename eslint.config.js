@@ -48,7 +48,11 @@ export default tseslint.config(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: [{ regex: '^(?!\\.{1,2}/|(zod|saxes|d3-array|d3-random|ml-levenberg-marquardt|ml-matrix)$)' }] },
+        {
+          patterns: [
+            { regex: '^(?!\\.{1,2}/|(zod|saxes|d3-array|d3-random|ml-levenberg-marquardt|ml-matrix)$)' },
+          ],
+        },
       ],
       'no-restricted-properties': [
         'error',

@@ -27,6 +27,7 @@ export type {
   JoinHow,
   PlaceId,
 } from './document/choices.ts';
+export { TERRAINS } from './document/terrains.ts';
 export { CURRENCIES, MOST_MONEY } from './document/currency.ts';
 export type { SwitchedProfile } from './document/controller.ts';
 export {
@@ -50,6 +51,7 @@ export type { KnownBuild, KnownPack, KnownSource } from './document/known-build.
 export { inUse, knownBuild } from './document/known.ts';
 export { usualPlace } from './document/migrate.ts';
 export { PART_TYPES, type PartType } from './document/part-types.ts';
+export { KEPT_PARTS } from './document/donor.ts';
 export { DRAG_ADDS, POSTURES, TYRES } from './document/road-presets.ts';
 export { motorCount } from './document/motors.ts';
 export { isThrottle, throttleEnds } from './document/throttle.ts';

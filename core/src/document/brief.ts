@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { placeId } from './choices.ts';
 import { NO_DEFAULT, quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
+import { TERRAINS, type Terrain } from './terrains.ts';
 import { TRAILER_NAMES } from './road-presets.ts';
 
 /** What the build is for: the targets and conditions that every later figure is held against. */
@@ -206,6 +207,7 @@ const routeId = z.string().max(60);
 
 export const brief = z.strictObject({
   use: z.string().max(200),
+  windAt: z.enum(Object.keys(TERRAINS) as [Terrain, ...Terrain[]]).default('felt'),
   /** What it tows on every ride that is worked out. */
   trailer: z.enum(['none', ...TRAILER_NAMES]).default('none'),
   place: placeId,

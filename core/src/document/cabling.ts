@@ -26,6 +26,9 @@ export const cablingSpecs = {
   leadMm: entered('Power lead, one way', 'mm', [20, 10_000], [100, 2500], 50),
   leadMm2: entered('Power lead, conductor', 'mm2', [0.05, 120], [0.75, 16], 0.5),
   connectorA: entered('Plug, continuous', 'A', [1, 600], [10, 120], 5),
+  ringsA: entered('Ring terminals, continuous', 'A', [1, 600], [15, 120], 5),
+  pullPlugA: entered('Pull-plug or main switch, continuous', 'A', [1, 600], [15, 200], 5),
+  chargePlugA: entered('Charge plug, continuous', 'A', [0.5, 200], [2, 20], 1),
   fuseA: entered('Fuse or breaker', 'A', [1, 600], [10, 125], 5),
   fuseV: entered('Its direct-current volts', 'V', [5, 1500], [32, 250], 10),
   phaseMm: entered('Phase lead, one way', 'mm', [20, 10_000], [50, 2000], 50),
@@ -57,6 +60,11 @@ export const cabling = z.strictObject({
   conductor: conductor.default('copper'),
   /** Plugs of the kind in parallel. */
   connectors: z.union([z.literal(1), z.literal(2)]).default(1),
+  /** What else the current goes through on its way. */
+  passes: z
+    .array(z.enum(['rings', 'pull-plug', 'charge-plug']))
+    .max(3)
+    .default([]),
   protection: protection.default('unknown'),
   breaks: breaks.default('unknown'),
   inrush: inrushMeans.default('unknown'),

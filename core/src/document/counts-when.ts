@@ -45,6 +45,7 @@ const ready: PackWhen = (p) => p.make === 'ready';
 const several: When = (b) => b.packs.length > 1;
 const accessories: When = (b) => b.supply.accessories.length > 0;
 const towing: When = (b) => b.brief.trailer !== 'none';
+const ownCells: When = (b) => accessories(b) && b.supply.means === 'own-cells';
 const converted: When = (b) => accessories(b) && b.supply.means === 'converter';
 
 /** Quantities that only count under a choice: elsewhere an unknown one costs nothing and is not asked for. */
@@ -60,6 +61,14 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'donor.swingRoomMm': (b) => b.donor.sprung === 'yes' && b.donor.style !== 'full-suspension',
   'drive.lengthPitches': external,
   'drive.meshTeeth': (b) => external(b) && b.drive.idler === 'yes',
+  'cabling.ringsA': (b) => b.cabling.passes.includes('rings'),
+  'cabling.pullPlugA': (b) => b.cabling.passes.includes('pull-plug'),
+  'cabling.chargePlugA': (b) => b.cabling.passes.includes('charge-plug'),
+  'supply.ratedW': converted,
+  'supply.maxInV': converted,
+  'supply.efficiencyPct': converted,
+  'supply.ownAh': ownCells,
+  'supply.ownV': ownCells,
   'brief.trailerKg': towing,
   'brief.trailerLoadKg': towing,
   'brief.trailerCrr': towing,
@@ -137,7 +146,7 @@ const PACK_COUNTS_WHEN: Readonly<Record<string, PackWhen>> = {
 };
 
 /** Sections that count as a whole. */
-const SECTION_WHEN: Readonly<Record<string, When>> = { supply: converted };
+const SECTION_WHEN: Readonly<Record<string, When>> = { supply: accessories };
 
 /** A pack's quantity counts on a build that has the pack, and under the pack's own choices. */
 function packWhen(path: QuantityPath, index: PackIndex): When {

@@ -171,6 +171,9 @@ const boss = z.strictObject({
   alongMm: z.number().min(0).max(2000),
 });
 
+/** What may stay of a machine that was electric already. */
+export const KEPT_PARTS = ['motor', 'pack', 'controller', 'display', 'leads', 'levers'] as const;
+
 export const donor = z.strictObject({
   name: z.string().max(80),
   style: choice.donorStyle,
@@ -190,6 +193,11 @@ export const donor = z.strictObject({
   levers: choice.leverKind.default('unknown'),
   cranks: choice.crankKind.default('unknown'),
   cogBody: choice.cogBody.default('unknown'),
+  /** Seats, and sets of cranks that drive it. */
+  seats: z.number().int().min(1).max(4).default(1),
+  crankSets: z.number().int().min(1).max(4).default(1),
+  /** Parts of an earlier electric machine that stay on; empty on a bicycle that was none, or where all of them go. */
+  keeps: z.array(z.enum(KEPT_PARTS)).max(KEPT_PARTS.length).default([]),
   /** A rear end that swings, of any style: a full-suspension frame has one whatever is said here. */
   sprung: choice.answer.default('unknown'),
   /** The other wheel has another rim than the frame was made for as well. */

@@ -121,6 +121,8 @@ export const drive = z.strictObject({
   throughAxle: answer.default('unknown'),
   /** The body of a mid-drive bears on frame or bracket, so that it cannot turn. */
   bearsOnFrame: answer.default('unknown'),
+  /** A closed cover over the spinning can of an external motor. */
+  covered: answer.default('unknown'),
   medium: z.enum(['chain', 'belt']).default('chain'),
   idler: answer.default('unknown'),
   /** A sensor in the winding, by which the controller holds back. */

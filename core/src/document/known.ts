@@ -24,12 +24,16 @@ import { TRAILERS, usualDrag, usualRolling } from './road-presets.ts';
 import { rolloutFromSizeMm } from './wheel-size.ts';
 import { worked, workedAlways } from './worked.ts';
 
+/** A measurement is never known worse than this many times its value. */
+const WIDEST = 100;
+
 function known(path: QuantityPath, spec: QuantitySpec, entered: Sourced, context: FallbackContext): Known {
   const { label, unit } = spec;
   if (entered.source !== 'unknown') {
     const { value, source, plusMinus } = entered;
     // How well it was measured says more than how well such things are usually measured.
-    const spread = plusMinus === undefined || value === 0 ? undefined : plusMinus / Math.abs(value);
+    const spread =
+      plusMinus === undefined || value === 0 ? undefined : Math.min(WIDEST, plusMinus / Math.abs(value));
     return {
       path,
       label,

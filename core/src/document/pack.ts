@@ -95,6 +95,17 @@ export const packSpecs = {
     fallback: USUAL_AH,
     origin: 'common practice',
   },
+  boardCutoffV: {
+    label: 'Protection opens below',
+    unit: 'V',
+    min: 1,
+    max: 250,
+    plausible: [15, 60],
+    step: 0.5,
+    stays: true,
+    fallback: 30,
+    origin: NO_DEFAULT,
+  },
   bmsCurrentA: {
     label: 'Pack protection, continuous',
     unit: 'A',

@@ -97,6 +97,8 @@ function fromShelf(build: BuildDocument, link: Link, parts: readonly Part[]): Dr
           );
     }
     case 'join':
+    case 'rings':
+    case 'pull-plug':
     case 'fuse':
     case 'controller':
     case 'phase-leads':

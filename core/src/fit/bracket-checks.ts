@@ -2,6 +2,7 @@ import { firstOf } from '../quantity/first-of.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import { chainLinks } from './chain.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
+import { timingChain } from './kept-checks.ts';
 import { crankTool } from './crank-and-cogs.ts';
 import { STAY_GAP_MM, ringLineMm, spacerTrade, stayGapMm, type SpacerTrade } from './spacers.ts';
 import type { Subject } from './subject.ts';
@@ -277,6 +278,7 @@ export function bracketChecks(s: Subject): readonly Check[] {
   if (s.build.drive.kind !== 'mid-drive') return [];
   return [
     crankTool(s),
+    ...timingChain(s),
     shellWidth(s),
     shellBore(s),
     stayGap(s),

@@ -6,6 +6,7 @@ import type { Check } from '../check/check.ts';
 import { controlsChecks } from './controls-checks.ts';
 import { externalChecks } from './external-checks.ts';
 import { frameChecks, otherEndChecks } from './frame-checks.ts';
+import { keptChecks } from './kept-checks.ts';
 import { loadChecks } from './load-checks.ts';
 import type { Subject } from './subject.ts';
 import { wheelChecks } from './wheel-checks.ts';
@@ -22,4 +23,5 @@ export const fitChecks = (s: Subject): readonly Check[] => [
   ...brakeChecks(s),
   ...externalChecks(s),
   ...controlsChecks(s),
+  ...keptChecks(s),
 ];

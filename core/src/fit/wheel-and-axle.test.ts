@@ -211,3 +211,23 @@ describe('chain or belt of an external drive', () => {
     expect(one(belt(slack, 'yes'), 'stock-length').margin).toBeCloseTo((without.margin ?? 0) + 20, 9);
   });
 });
+
+describe('a donor that was electric already, and one with several cranks', () => {
+  const keeping = (...keeps: BuildDocument['donor']['keeps']) =>
+    checks(hub({ donor: { keeps } })).find((c) => c.id === 'kept-parts')?.state;
+
+  it('keeps what was made for each other, and says what mixes badly (common practice)', () => {
+    expect(keeping()).toBeUndefined();
+    expect(keeping('motor', 'controller', 'display', 'pack')).toBe('fine');
+    expect(keeping('motor', 'controller')).toBe('stop');
+    expect(keeping('motor')).toBe('look');
+    expect(keeping('pack')).toBe('look');
+    expect(keeping('levers')).toBe('look');
+  });
+
+  it('has the motor on the set of cranks that the wheel’s chain leaves from', () => {
+    const sets = (crankSets: number) =>
+      checks(sample({ donor: { crankSets } }, 'mid-drive')).some((c) => c.id === 'timing-chain');
+    expect([sets(1), sets(2)]).toEqual([false, true]);
+  });
+});

@@ -17,6 +17,8 @@ import { DIODE_V, fixedDrop, packShare, torqueConstant, warmResistance, type Mot
 import { regenerationOf } from './regeneration.ts';
 import { twinned } from './twin.ts';
 import { thermalOf } from './thermal-of.ts';
+import { EASY_BEHIND_CADENCE } from './rider.ts';
+import { windShare } from './wind.ts';
 import { tyreWarmth } from './road-load.ts';
 
 import type { Balance, Machine, PackAboard } from './machine.ts';
@@ -200,6 +202,10 @@ const motorOf = ({ drive: { freewheel, commutation } }: BuildDocument, { drive }
   ...(commutation === 'brushes' ? { brushes: { brushV: drive.brushV.value, diodeV: DIODE_V } } : {}),
 });
 
+/** Help that comes by turning alone, and no hand on a throttle beside it. */
+const behindCadence = (build: BuildDocument): boolean =>
+  build.controls.assistSensor === 'cadence' && !isThrottle(build);
+
 /** Puts a build together from its known quantities. */
 export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine {
   const { brief, donor, drive, gearing, controller } = known;
@@ -231,7 +237,7 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
       sinks: Math.sqrt(50 / donor.tyreMm.value),
       cdaM2: donor.cdaM2.value + towed.cdaM2,
       airDensity: airDensity(brief.altitudeM.value, brief.temperatureC.value),
-      headwind: brief.headwindMs.value,
+      headwind: brief.headwindMs.value * windShare(build),
     },
     motor,
     circuitOhm:
@@ -249,7 +255,7 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     heldGear: heldGear(build, list),
     limits: limitsOf(build, known, bmsA),
     accessoryW: accessoryWatts(build, known),
-    thermal: thermalOf(build, known),
+    thermal: thermalOf(build, known, list[0]?.motorRatio ?? 0),
     controllerHeat: controllerBody(
       controller.batteryCurrentA.value,
       placeOf(build),
@@ -261,6 +267,7 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     ...packs,
     rider: {
       powerW: brief.riderPowerW.value,
+      ease: behindCadence(build) ? EASY_BEHIND_CADENCE : 1,
       cadenceMinRpm: brief.cadenceMinRpm.value,
       cadenceMaxRpm: brief.cadenceMaxRpm.value,
     },

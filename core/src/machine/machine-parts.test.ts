@@ -127,7 +127,7 @@ describe('driveline', () => {
 });
 
 describe('rider', () => {
-  const rider = { powerW: 100, cadenceMinRpm: 60, cadenceMaxRpm: 90 };
+  const rider = { powerW: 100, ease: 1, cadenceMinRpm: 60, cadenceMaxRpm: 90 };
   const [gear] = gears({
     wheelRadius: 0.34,
     ringTeeth: 42,

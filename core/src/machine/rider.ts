@@ -2,6 +2,8 @@ import { cadenceRpm, type Gear } from './driveline.ts';
 
 export interface Rider {
   readonly powerW: number;
+  /** Share of it that is given while the motor has force to spare; all of it where it is missed. */
+  readonly ease: number;
   readonly cadenceMinRpm: number;
   readonly cadenceMaxRpm: number;
 }
@@ -23,3 +25,16 @@ export function riderForce(rider: Rider, gear: Gear, chainEfficiency: number, v:
   const full = (rider.powerW * chainEfficiency) / Math.max(v, speedAtMin);
   return full * spinOutFactor(rider, gear, v);
 }
+
+/** Behind a sensor of cadence alone legs turn with the help, and give this share of what they would. Common practice. */
+export const EASY_BEHIND_CADENCE = 0.6;
+
+/** Exponent of the power that people hold over time beyond an hour: form of Riegel, American Scientist 69 (1981); from memory .05 to .10. */
+const TIRING = 0.07;
+
+/** Share of the power of one hour that is left after `hours`: 1 up to an hour, then t^-0.07. Two hours leave .953, four .908. */
+export const powerAfter = (hours: number): number => (hours <= 1 ? 1 : Math.pow(hours, -TIRING));
+
+/** The mean of that share over a ride of `hours`; .957 over four. */
+export const meanPowerOver = (hours: number): number =>
+  hours <= 1 ? 1 : (1 + (Math.pow(hours, 1 - TIRING) - 1) / (1 - TIRING)) / hours;

@@ -7,8 +7,10 @@ export interface Thermal {
   readonly shellJK: number;
   /** Winding to shell, W/K, with its air-gap fluid where it has one. */
   readonly coupleWK: number;
-  /** Shell to air: still + moving v^0.7, W/K, v in m/s. */
+  /** Shell to air: still + moving v^0.7, W/K, v in m/s; of a can that fans itself the still part grows with its turns. */
   readonly stillWK: number;
+  /** Turns of the can per m/s of road over 4000 a minute; undefined for one that does not fan itself. */
+  readonly fans?: number;
   readonly movingWK: number;
   /** The controller takes phase current back from here to nothing there; Infinity without a sensor. */
   readonly rollbackStartC: number;
@@ -24,8 +26,14 @@ export interface Warmth {
 }
 
 /** Shell to air at road speed `v` m/s, W/K: h0 + h1 v^0.7. From memory, the usual power for a body in a stream. */
-export const airCooling = (t: Thermal, v: number): number =>
-  t.stillWK + t.movingWK * Math.pow(Math.max(0, v), 0.7);
+export function airCooling(t: Thermal, v: number): number {
+  const wind = Math.pow(Math.max(0, v), 0.7);
+  const still = t.fans === undefined ? 1 : Math.max(AT_REST, Math.pow(t.fans, 0.7) * wind);
+  return t.stillWK * still + t.movingWK * wind;
+}
+
+/** What a can that stands still loses of what it loses at 4000 a minute. From memory. */
+const AT_REST = 0.1;
 
 /** Share of the phase limit left at a winding temperature: 1 below the span, falling evenly to 0 at its end. */
 export function rollbackShare(t: Thermal, windingC: number): number {

@@ -92,7 +92,7 @@ interface Fitted {
 }
 
 /** All four together, by least squares; undefined where the times hold no answer. */
-export function fitCoasting(rows: readonly Timed[]): Fitted | undefined {
+function fitCoasting(rows: readonly Timed[]): Fitted | undefined {
   const guess = firstGuess(rows);
   // Rows are divided by their own error, and the last one holds the wind to a still day: so they all weigh alike.
   const x = [...rows.keys(), rows.length];

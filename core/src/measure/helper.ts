@@ -35,7 +35,7 @@ export type MeasureOutcome =
   | { readonly ok: false; readonly problem: Phrase };
 
 /** What a measurement may need of the build beside its readings. */
-export interface MeasureScene {
+interface MeasureScene {
   readonly build: BuildDocument;
   readonly known: KnownBuild;
   readonly machine: Machine;
@@ -58,18 +58,8 @@ export interface MeasureHelper {
   work(readings: Readings, scene: MeasureScene): MeasureOutcome;
 }
 
-export const MEASURE_IDS = [
-  'spin',
-  'winding',
-  'sag',
-  'roll-out',
-  'scales',
-  'level',
-  'telephone',
-  'coast-down',
-  'hub-drag',
-] as const;
-export type MeasureId = (typeof MEASURE_IDS)[number];
+export type MeasureId =
+  'spin' | 'winding' | 'sag' | 'roll-out' | 'scales' | 'level' | 'telephone' | 'coast-down' | 'hub-drag';
 
 export const reading = (
   key: string,

@@ -141,6 +141,36 @@ const plugLink = ({ build, known: { cabling }, battery }: Scene): Link =>
     source: 'its data sheet; two together count for 80 % each (common practice)',
   });
 
+/** Crimped rings are often the weak place: looked at where the build says that it has them. */
+function ringsLink({ build, known: { cabling }, battery }: Scene): Link | undefined {
+  if (!build.cabling.passes.includes('rings')) return undefined;
+  return link({
+    id: 'rings',
+    name: 'Ring terminals',
+    limits: { continuousA: cabling.ringsA.value, peakA: cabling.ringsA.value * RINGS_PEAK },
+    inputs: [cabling.ringsA],
+    demand: battery,
+    failing: 'the crimp warms and loosens',
+    remedy: [LOWER, 'crimp larger ones with the right tool, and pull at them.'],
+    source: 'their data sheet; a quarter more for minutes (common practice)',
+  });
+}
+const RINGS_PEAK = 1.25;
+
+function pullPlugLink({ build, known: { cabling }, battery }: Scene): Link | undefined {
+  if (!build.cabling.passes.includes('pull-plug')) return undefined;
+  return link({
+    id: 'pull-plug',
+    name: 'Pull-plug or main switch',
+    limits: { continuousA: cabling.pullPlugA.value, peakA: cabling.pullPlugA.value * RINGS_PEAK },
+    inputs: [cabling.pullPlugA],
+    demand: battery,
+    failing: 'its contacts burn',
+    remedy: [LOWER, 'take one rated for direct current and the controller’s limit.'],
+    source: 'its data sheet, for direct current; a quarter more for minutes (common practice)',
+  });
+}
+
 /** None where nothing opens the leads: its absence is a check of its own. */
 function fuseLink({ build, known: { cabling }, battery }: Scene): Link | undefined {
   const { protection } = build.cabling;
@@ -217,6 +247,8 @@ const LINKS: readonly ((scene: Scene) => Link | readonly Link[] | undefined)[] =
   cellsLinks,
   protectionLinks,
   joinLink,
+  ringsLink,
+  pullPlugLink,
   plugLink,
   fuseLink,
   leadsLink,

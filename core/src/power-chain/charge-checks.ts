@@ -27,8 +27,35 @@ const takenBy = (pack: PackDocument, known: KnownPack): Known =>
   pack.make === 'cells' ? known.cell.chargeA : known.maxChargeA;
 
 /** Each charger's volts against its pack's end of charge, and its amps against what the cells take. */
-export const chargerChecks = (s: PowerSubject): readonly Check[] =>
-  packsAboard(s.build, s.known).flatMap(({ pack }, i) => chargerOf(s, pack, i));
+export const chargerChecks = (s: PowerSubject): readonly Check[] => [
+  ...packsAboard(s.build, s.known).flatMap(({ pack }, i) => chargerOf(s, pack, i)),
+  ...chargePlug(s),
+];
+
+/** The plug that the chargers go into, where the build says that it has one of its own. */
+function chargePlug({ build, known }: PowerSubject): readonly Check[] {
+  if (!build.cabling.passes.includes('charge-plug')) return [];
+  const { chargePlugA } = known.cabling;
+  const amps = known.packs.map((pack) => pack.charger.currentA);
+  return [
+    measured({
+      id: 'charge-plug',
+      group: 'charging',
+      title: 'Charge plug against the charger',
+      value: Math.max(...amps.map((a) => a.value)),
+      unit: 'A',
+      sense: 'most',
+      fine: chargePlugA.value,
+      look: chargePlugA.value * 1.25,
+      limit: ['at most ', qty(chargePlugA.value, 'A')],
+      limitFrom: [chargePlugA],
+      why: ['It carries the charger’s amps for hours, and is often the smallest plug of the machine.'],
+      remedy: ['Take a larger plug or a smaller charger. Cover it: its pins stand under the pack’s volts.'],
+      origin: 'common practice',
+      inputs: [chargePlugA, ...amps],
+    }),
+  ];
+}
 
 function chargerOf({ build, known }: PowerSubject, first: Pack, index: number): readonly Check[] {
   const [document, pack] = [build.packs[index], known.packs[index]];

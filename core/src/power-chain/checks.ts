@@ -1,7 +1,7 @@
 import type { Check } from '../check/check.ts';
 import { chargerChecks, regenChecks } from './charge-checks.ts';
 import { fuseChecks, inrushCheck, leadDrop } from './lead-checks.ts';
-import { boards, controllerVolts, wholeBodies } from './pack-checks.ts';
+import { boards, controllerVolts, cutoffOrder, wholeBodies } from './pack-checks.ts';
 import { joiningChecks } from './joining-checks.ts';
 import type { PowerSubject } from './subject.ts';
 import { supplyChecks } from './supply-checks.ts';
@@ -11,6 +11,7 @@ export const powerChecks = (s: PowerSubject): readonly Check[] => [
   controllerVolts(s),
   ...wholeBodies(s),
   ...boards(s),
+  ...cutoffOrder(s),
   leadDrop(s),
   ...fuseChecks(s),
   inrushCheck(s),

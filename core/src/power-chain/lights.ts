@@ -1,5 +1,6 @@
 import { firstOf } from '../quantity/first-of.ts';
 import type { BuildDocument } from '../document/document.ts';
+import type { KnownBuild } from '../document/known-build.ts';
 import { knownBuild } from '../document/known.ts';
 import { accessoryDraw, accessoryWatts, type AccessoryDraw } from '../machine/accessories.ts';
 import { assembleKnown, firstPack } from '../machine/assemble.ts';
@@ -16,12 +17,16 @@ export interface LightsVerdict {
   readonly takesM: number | undefined;
   /** Charge left in the pack when the motor is cut off at the brief's speed, 0 to 1. */
   readonly leftCharge: number | undefined;
-  /** How long the lights last on it, h; Infinity without lights. */
+  /** How long the lights last on it, or on cells of their own, h; Infinity without lights, undefined where it is not known. */
   readonly lightsLastH: number | undefined;
 }
 
 /** Charge below which the pack's protection opens and the lights go out too. Common practice. */
 const PROTECTION_OPENS = 0.02;
+
+/** Hours of light on cells of their own: what is on together, all the while. */
+const ownHours = ({ supply: { ownAh, ownV } }: KnownBuild, lightW: number): number | undefined =>
+  ownAh.source === 'unknown' ? undefined : (ownAh.value * ownV.value) / lightW;
 
 /** Accessories against range, and how long the lights burn after the motor has been cut off. */
 export function lightsVerdict(build: BuildDocument): LightsVerdict {
@@ -35,7 +40,10 @@ export function lightsVerdict(build: BuildDocument): LightsVerdict {
   const dark = { ...machine, limits: { ...machine.limits, standbyW: machine.limits.standbyW - averageW } };
   const without = constantSpeedRange(dark, v, charge);
   const pack = firstPack(build, known);
-  const lightW = draws.filter((d) => d.accessory.light).reduce((sum, d) => sum + d.onW, 0);
+  const lights = draws.filter((d) => d.accessory.light);
+  const ownCells = build.supply.means === 'own-cells';
+  // Cells of their own give the lamps what they take, and the pack nothing.
+  const lightW = lights.reduce((sum, d) => sum + (ownCells ? d.accessory.watts : d.onW), 0);
   const left = range.holds ? range.endCharge : undefined;
   const share = left === undefined ? 0 : Math.max(0, left - PROTECTION_OPENS);
   const wh = share * wholeCapacityAh(pack) * supplyAt(pack, (left ?? 0) / 2).openVolts;
@@ -46,6 +54,7 @@ export function lightsVerdict(build: BuildDocument): LightsVerdict {
     leftCharge: left,
     lightsLastH: firstOf(
       [
+        [lightW > 0 && ownCells, ownHours(known, lightW)],
         [left === undefined, undefined],
         [lightW > 0, wh / lightW],
       ],

@@ -4,7 +4,17 @@ import { qty, type Phrase } from '../quantity/phrase.ts';
 import type { Demand } from './demand.ts';
 
 export type LinkId =
-  'cells' | 'bms' | 'join' | 'plug' | 'fuse' | 'leads' | 'controller' | 'phase-leads' | 'phase-plug';
+  | 'cells'
+  | 'bms'
+  | 'join'
+  | 'rings'
+  | 'pull-plug'
+  | 'plug'
+  | 'fuse'
+  | 'leads'
+  | 'controller'
+  | 'phase-leads'
+  | 'phase-plug';
 
 /** One link of the current chain: what it carries, and what is asked of it. */
 export interface Link {

@@ -74,3 +74,30 @@ export const boards = ({ build, known }: PowerSubject): readonly Check[] =>
       }),
     ];
   });
+
+/**
+ * The controller stops before the board opens, so that lamps stay on: looked at once the board's own volts are known. Each
+ * pack by its own.
+ */
+export const cutoffOrder = ({ build, known }: PowerSubject): readonly Check[] =>
+  known.packs.flatMap(({ boardCutoffV }, i) => {
+    if (boardCutoffV.source === 'unknown' || build.packs[i]?.board === 'no') return [];
+    const { lowVoltageCutoffV } = known.controller;
+    return [
+      measured({
+        id: idOfPack('cutoff-order', i),
+        group: 'pack',
+        title: `Controller stops before the board opens${ofPack(build, i)}`,
+        value: lowVoltageCutoffV.value - boardCutoffV.value,
+        unit: 'V',
+        sense: 'least',
+        fine: 0.5,
+        look: 0,
+        limit: ['at least ', qty(0.5, 'V', 1), ' above ', qty(boardCutoffV.value, 'V', 1)],
+        why: ['A board that opens first takes lamps and display with it, on the road and in the dark.'],
+        remedy: ['Raise the controller’s cut-off above the board’s.'],
+        origin: 'common practice',
+        inputs: [boardCutoffV, lowVoltageCutoffV],
+      }),
+    ];
+  });

@@ -78,7 +78,8 @@ export function limitMap(
       const pull = pulls[i];
       if (pull === undefined) throw new TypeError('a speed without its pull');
       const load = roadForce(machine.road, v, gradePct);
-      const motorN = Math.max(0, load - pull.riderN);
+      // Legs ease off while the motor has force to spare.
+      const motorN = Math.max(0, Math.min(pull.motorN, load - machine.rider.ease * pull.riderN));
       const phaseA = partThrottleAmps(machine, pull.gear, v, motorN);
       const reached = pull.totalN >= load;
       const caseW = controllerLossW(machine, phaseA);

@@ -3,8 +3,9 @@ import { caseCooling, caseSettles, caseStep, foldShare } from '../machine/contro
 import { warmResistance } from '../machine/motor.ts';
 import { airCooling, heatStep, rollbackShare, settlesAtMost, type Warmth } from '../machine/thermal.ts';
 
-/** A machine whose winding warms: resistance and phase limit follow it. */
-export type WarmMachine = Omit<Machine, 'circuitOhm' | 'limits'> & {
+/** A machine whose winding warms, and whose rider tires: resistance, phase limit and legs follow. */
+export type WarmMachine = Omit<Machine, 'circuitOhm' | 'limits' | 'rider'> & {
+  rider: Machine['rider'];
   circuitOhm: number;
   limits: { -readonly [K in keyof Machine['limits']]: Machine['limits'][K] };
 };
@@ -104,8 +105,10 @@ export class MotorHeat {
 
   /** True once an even load has all but warmed the winding through, and that is below a temperature. */
   settlesBelow(limitC: number): boolean {
+    // In the motor's shell it goes on warming with it.
+    const { shellWK, foldStartC } = this.cold.controllerHeat;
     return (
-      this.caseSettlesC < this.cold.controllerHeat.foldStartC &&
+      this.caseSettlesC + (shellWK > 0 ? NEARLY_K : OPEN_K) < foldStartC &&
       this.evenS >= EVEN_S &&
       this.settlesC < this.warmth.windingC + NEARLY_K &&
       this.settlesC + OPEN_K < limitC

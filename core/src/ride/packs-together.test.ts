@@ -218,6 +218,8 @@ describe('two packs on a build', () => {
   };
   const build = (join: 'switch' | 'combiner' | 'parallel') =>
     sample({
+      // Legs would tire over both, and not over either.
+      brief: { riderPowerW: 0 },
       pack: { nominalV: 48, cellsInSeries: 13 },
       controller: { lowVoltageCutoffV: 31, limitsSpeed: false },
       controls: { throttle: 'full' },

@@ -1,5 +1,6 @@
-import { leastCharge, supplyAt } from '../machine/battery.ts';
+import { leastCharge, supplyAt, wholeCapacityAh } from '../machine/battery.ts';
 import type { Limit } from '../machine/limits.ts';
+import { meanPowerOver } from '../machine/rider.ts';
 import type { Machine, PackAboard } from '../machine/machine.ts';
 import { gauss2, lastTrue } from '../quantity/numerics.ts';
 import { batteryAmps } from './operating-point.ts';
@@ -225,6 +226,23 @@ export const onPack = (machine: Machine, { pack, bmsA }: PackAboard): Machine =>
   limits: { ...machine.limits, bmsA },
 });
 
+/** Nobody rides for longer than this at a stretch, h. */
+const LONGEST_H = 12;
+
+/** The machine with the legs of a ride as long as the charge lasts at its speed: their mean over it, found in one step. */
+function tired(machine: Machine, v: number, startCharge: number): Machine {
+  const { rider } = machine;
+  if (rider.powerW === 0) return machine;
+  const watts = Math.max(1, waysToHold(machine, v, 'helping')[0]?.batteryW ?? 1);
+  const packs = [machine.pack, ...machine.others.map((other) => other.pack)];
+  const wh = packs.reduce(
+    (sum, pack) => sum + wholeCapacityAh(pack) * supplyAt(pack, startCharge / 2).openVolts,
+    0,
+  );
+  const share = meanPowerOver(Math.min(LONGEST_H, (wh * startCharge) / watts));
+  return share === 1 ? machine : { ...machine, rider: { ...rider, powerW: rider.powerW * share } };
+}
+
 /**
  * Range at a constant speed on the level with all the packs there are. Packs joined directly are one pack to
  * the machine already.
@@ -237,7 +255,8 @@ export function constantSpeedRange(
   startCharge: number,
   legs: Legs = 'helping',
 ): RangeOutcome {
-  if (machine.others.length === 0) return outcomeOf(onePackRange(machine, v, startCharge, legs));
+  const ridden = legs === 'helping' ? tired(machine, v, startCharge) : machine;
+  if (machine.others.length === 0) return outcomeOf(onePackRange(ridden, v, startCharge, legs));
   const joined = machine.join === 'switch' ? switchedRange : combinedRange;
-  return outcomeOf(joined(machine, v, startCharge, legs));
+  return outcomeOf(joined(ridden, v, startCharge, legs));
 }

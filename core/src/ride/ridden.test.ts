@@ -1,14 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../machine/assemble.ts';
 import type { Machine } from '../machine/machine.ts';
+import { meanPowerOver, powerAfter } from '../machine/rider.ts';
+import { airCooling } from '../machine/thermal.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { evenHill } from '../route/route.ts';
 import { gearedHub } from '../test/geared-hub.ts';
+import { pace, ride } from '../test/rides.ts';
 import { sample, type Changes } from '../test/sample.ts';
 import { ridePlan } from '../trips/ride-plan.ts';
 import { constantSpeedRange } from './range.ts';
-import { topSpeed } from './steady.ts';
-import type { Legs } from './ways.ts';
+import { steadySpeed, topSpeed } from './steady.ts';
+import { waysToHold, type Legs } from './ways.ts';
 
 type Controls = NonNullable<Changes['controls']>;
 
@@ -45,7 +48,10 @@ describe('how a machine is ridden, at 25 km/h (worked beforehand)', () => {
     [75, 5.15],
     [120, 3.17],
   ])('with %s W of legs beside the throttle takes %s', (riderPowerW, expected) => {
-    const beside = whPerKm(hub({ assistSensor: 'none', throttle: 'full' }, riderPowerW), 'helping');
+    const machine = hub({ assistSensor: 'none', throttle: 'full' }, riderPowerW);
+    const v = kmhToMs(25);
+    // Legs as fresh as in the first hour.
+    const beside = (waysToHold(machine, v, 'helping')[0]?.batteryW ?? NaN) / (v * 3.6);
     expect(Math.abs(beside / expected - 1)).toBeLessThan(0.06);
   });
 });
@@ -132,5 +138,68 @@ describe('all help, up and down again', () => {
     const share = ledger.regenerated / (ledger.pack + ledger.regenerated);
     expect(share).toBeGreaterThan(0.1);
     expect(share).toBeLessThan(0.34);
+  });
+});
+
+describe('legs', () => {
+  it('hold .953 of an hour’s power after two and .908 after four, .957 in the mean of four (Riegel 1981)', () => {
+    expect([powerAfter(0.5), powerAfter(1)]).toEqual([1, 1]);
+    expect(powerAfter(2)).toBeCloseTo(0.953, 3);
+    expect(powerAfter(4)).toBeCloseTo(0.908, 3);
+    expect(meanPowerOver(4)).toBeCloseTo(0.957, 3);
+    expect(meanPowerOver(0.5)).toBe(1);
+  });
+
+  it('tire on a long road, and never end a ride by it', () => {
+    const machine = gearedHub(60, { assistSensor: 'none', throttle: 'full' });
+    const long = ride(machine, evenHill('', 100_000, 0), { pace: pace(20), again: true, traceEvery: 500 });
+    const { trace } = long;
+    const legsAt = (hours: number): number => {
+      const i = trace?.seconds.findIndex((s) => s > hours * 3600) ?? -1;
+      return trace?.batteryW[i] ?? NaN;
+    };
+    expect(long.seconds).toBeGreaterThan(3 * 3600);
+    // What legs give less the motor gives more.
+    expect(legsAt(3)).toBeGreaterThan(legsAt(0.5) * 1.02);
+    expect(long.ends).toBe('cut-off');
+  });
+
+  it('give six tenths behind a sensor of cadence alone, and all of it where force is missed (common practice)', () => {
+    const watts = (controls: Controls, kmh: number): number => {
+      const machine = gearedHub(100, controls);
+      const [way] = waysToHold(machine, kmhToMs(kmh), 'helping');
+      return ((way?.riderN ?? NaN) * kmhToMs(kmh)) / machine.chainEfficiency;
+    };
+    expect(watts({ assistSensor: 'cadence', throttle: 'none' }, 25)).toBeCloseTo(60, 6);
+    expect(watts({ assistSensor: 'cadence', throttle: 'full' }, 25)).toBeCloseTo(100, 6);
+    expect(watts({ assistSensor: 'torque', throttle: 'none' }, 25)).toBeCloseTo(100, 6);
+    const at = (assistSensor: 'cadence' | 'torque') =>
+      steadySpeed(
+        gearedHub(100, { assistSensor, throttle: 'none', assistRatio: 10 }),
+        { openVolts: 46, ohm: 0.1 },
+        12,
+        'best',
+      );
+    const [cadence, torque] = [at('cadence'), at('torque')];
+    expect(cadence.moves && torque.moves && Math.abs(cadence.v / torque.v - 1)).toBeLessThan(0.02);
+  });
+});
+
+describe('a can that fans itself', () => {
+  it('cools with its turns to the power 0.7, half as well under a cover, and hardly at rest (from memory)', () => {
+    const external = (covered: 'yes' | 'no') => {
+      const build = sample({}, 'external');
+      return assemble({ ...build, drive: { ...build.drive, covered } });
+    };
+    const [open, closed] = [external('no'), external('yes')];
+    const ratio = open.gears[0]?.motorRatio ?? 0;
+    const v = (4000 * Math.PI) / 30 / ratio;
+    const still = (m: Machine, at: number) =>
+      airCooling(m.thermal, at) - m.thermal.movingWK * Math.pow(at, 0.7);
+    expect(still(open, v)).toBeCloseTo(open.thermal.stillWK, 9);
+    expect(still(open, v / 2)).toBeCloseTo(open.thermal.stillWK * Math.pow(0.5, 0.7), 9);
+    expect(closed.thermal.stillWK).toBeCloseTo(open.thermal.stillWK / 2, 9);
+    expect(still(open, 0)).toBeCloseTo(0.1 * open.thermal.stillWK, 9);
+    expect(assemble(sample({}, 'geared-hub')).thermal.fans).toBeUndefined();
   });
 });

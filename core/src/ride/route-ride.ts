@@ -1,5 +1,6 @@
 import { cadenceRpm } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
+import { powerAfter } from '../machine/rider.ts';
 import { Board } from '../machine/trips.ts';
 import { coreDrag } from '../machine/motor.ts';
 import type { Course } from './course.ts';
@@ -37,10 +38,13 @@ const WAIT_STEP_S = 10;
 const MOST_S = 72 * 3600;
 const MOST_STEPS = 3_000_000;
 const NO_WAIT = 0;
+/** Beyond an hour legs give less, looked at anew after so long, s. */
+const TIRES_EVERY_S = 300;
 const OF_RIDER: ReadonlySet<Binding> = new Set(BINDINGS_OF_RIDER);
 
 /** One ride under way: the loop, and its books. */
 class RideState {
+  private readonly machine: Machine;
   private readonly m: WarmMachine;
   private readonly o: RideOptions;
   private readonly source: PowerSource;
@@ -65,10 +69,12 @@ class RideState {
   private nextRow = 0;
   /** The last step was at full throttle. */
   private opened = false;
+  private tiresAt = 3600;
   private batteryW = 0;
   private batteryA = 0;
 
   constructor(machine: Machine, course: Course, options: RideOptions) {
+    this.machine = machine;
     this.m = { ...machine, limits: { ...machine.limits } };
     this.o = options;
     this.source = powerSource(machine, options.charge, options.draining ?? 'drains');
@@ -162,11 +168,20 @@ class RideState {
     this.lowS = low ? this.lowS + dt : 0;
     if (vm > STALL_MS) {
       this.moving += dt;
+      // Where the charge is held for a question of heat alone, the legs are as well.
+      if (this.moving >= this.tiresAt && this.o.draining !== 'stays') this.tire();
       this.stillS = 0;
       if (binding !== 'braking' && binding !== 'rolling' && v1 <= v)
         this.slowest = Math.min(this.slowest, v1);
     } else this.stillS += dt;
     this.record(vm);
+  }
+
+  /** Legs give less the longer they ride. */
+  private tire(): void {
+    const { rider } = this.machine;
+    this.m.rider = { ...rider, powerW: rider.powerW * powerAfter(this.moving / 3600) };
+    this.tiresAt = this.moving + TIRES_EVERY_S;
   }
 
   private whyOver(): RideEnd {

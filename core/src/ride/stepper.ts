@@ -198,8 +198,10 @@ export class Stepper {
   private legs(wantedN: number, v: number): number {
     const { rider, chainEfficiency, assistRatio } = this.m;
     const wanted = Math.max(0, wantedN);
-    const most = Math.min(riderForce(rider, this.gear, chainEfficiency, v), wanted);
-    if (this.helping) return most;
+    const all = riderForce(rider, this.gear, chainEfficiency, v);
+    // While the motor has force to spare; what is missing the legs add.
+    if (this.helping) return Math.min(rider.ease * all, wanted);
+    const most = Math.min(all, wanted);
     return Math.min(
       most,
       assistRatio === Infinity ? 0 : ((1 - handShare(this.m, v)) * wanted) / (1 + assistRatio),

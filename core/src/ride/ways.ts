@@ -33,10 +33,13 @@ export interface Way {
  * which is nothing, or with help in proportion their share of the load.
  */
 export type Legs = 'helping' | 'resting';
+/** Helping with all they have, where that is what it takes. */
+type Given = Legs | 'pushing';
 
-function riderShare(machine: Machine, gear: Gear, v: number, load: number, legs: Legs): number {
-  const most = Math.min(riderForce(machine.rider, gear, machine.chainEfficiency, v), Math.max(0, load));
-  if (legs === 'helping') return most;
+function riderShare(machine: Machine, gear: Gear, v: number, load: number, legs: Given): number {
+  const all = riderForce(machine.rider, gear, machine.chainEfficiency, v);
+  const most = Math.min(legs === 'helping' ? machine.rider.ease * all : all, Math.max(0, load));
+  if (legs !== 'resting') return most;
   return Math.min(most, machine.assistRatio === Infinity ? 0 : load / (1 + machine.assistRatio));
 }
 
@@ -62,8 +65,16 @@ function mixedWay(machine: Machine, gear: Gear, v: number, load: number, pedalle
   };
 }
 
-/** The ways of holding `v` on the level, least battery power first. A hub has one: the rider's best gear. */
-export function waysToHold(machine: Machine, v: number, legs: Legs): readonly Way[] {
+/**
+ * The ways of holding `v` on the level, least battery power first. A hub has one: the rider's best gear. Legs that ease off
+ * behind the motor push after all where nothing else holds it.
+ */
+export const waysToHold = (machine: Machine, v: number, legs: Legs): readonly Way[] =>
+  legs === 'helping' && machine.rider.ease < 1
+    ? [...waysWith(machine, v, legs), ...waysWith(machine, v, 'pushing')]
+    : waysWith(machine, v, legs);
+
+function waysWith(machine: Machine, v: number, legs: Given): readonly Way[] {
   const load = roadForce(machine.road, v, 0);
   const ways = machine.gears.map((gear): Way => {
     const way = wayIn(machine, gear, v, load, riderShare(machine, gear, v, load, legs));

@@ -64,7 +64,7 @@ export const handMachine = (
   others: [],
   join: 'switch',
   diodeV: 0,
-  rider: { powerW: 0, cadenceMinRpm: 55, cadenceMaxRpm: 90 },
+  rider: { powerW: 0, ease: 1, cadenceMinRpm: 55, cadenceMaxRpm: 90 },
   control: 'throttle',
   assistRatio: Infinity,
   throttleShare: 0,

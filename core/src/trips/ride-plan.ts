@@ -1,3 +1,4 @@
+import { windShare } from '../machine/wind.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { KnownBuild } from '../document/known-build.ts';
 import { knownBuild } from '../document/known.ts';
@@ -27,7 +28,7 @@ function paceOf({ brief }: KnownBuild, effort: Effort): Pace {
 
 /** The brief's wind; without a direction it is ahead all the way. */
 const windOf = (build: BuildDocument, { brief }: KnownBuild): Wind => ({
-  speed: brief.headwindMs.value,
+  speed: brief.headwindMs.value * windShare(build),
   fromDeg: build.brief.windFromDeg.source === 'unknown' ? undefined : brief.windFromDeg.value,
 });
 

@@ -1,4 +1,6 @@
-import { firstOf, WHEEL_SIZES, usualPlace } from '@apple-cart/core';
+import { KEPT_PARTS, WHEEL_SIZES, firstOf, usualPlace, type BuildDocument } from '@apple-cart/core';
+import { PlainNumber } from '../../fields/plain-number.tsx';
+import { SeveralField } from '../../fields/several-field.tsx';
 import { AnswerField, ChoiceField, PlainRow } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
@@ -79,6 +81,40 @@ export function DonorFields() {
               }),
             'wheels',
           );
+        }}
+      />
+      <PlainRow label="Seats, sets of cranks">
+        <span className="flex gap-4">
+          <PlainNumber
+            label="seats"
+            value={donor.seats}
+            unit="1"
+            min={1}
+            max={4}
+            step={1}
+            onChange={(seats) => {
+              edit((d) => withSection(d, 'donor', { seats: Math.round(seats) }), 'seats');
+            }}
+          />
+          <PlainNumber
+            label="cranks"
+            value={donor.crankSets}
+            unit="1"
+            min={1}
+            max={4}
+            step={1}
+            onChange={(crankSets) => {
+              edit((d) => withSection(d, 'donor', { crankSets: Math.round(crankSets) }), 'sets of cranks');
+            }}
+          />
+        </span>
+      </PlainRow>
+      <SeveralField<BuildDocument['donor']['keeps'][number]>
+        label="Stays of an electric machine"
+        values={donor.keeps}
+        options={KEPT_PARTS.map((value) => ({ value, label: value }))}
+        onChange={(keeps) => {
+          edit((d) => withSection(d, 'donor', { keeps: [...keeps] }), 'what stays');
         }}
       />
       <AnswerField

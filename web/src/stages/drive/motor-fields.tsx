@@ -143,6 +143,7 @@ function ExternalFields() {
       <NumberField path="drive.wheelSprocketTeeth" />
       <NumberField path="drive.pitchMm" />
       <NumberField path="drive.centreMm" />
+      {drive.commutation !== 'brushes' && <DriveAnswer name="covered" />}
       <NumberField path="drive.lengthPitches" />
       <DriveAnswer name="idler" />
       {drive.idler === 'yes' && <NumberField path="drive.meshTeeth" />}

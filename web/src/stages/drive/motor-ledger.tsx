@@ -37,7 +37,7 @@ export function MotorLedger({ verdict }: { verdict: Verdict }) {
           const speed = shown(kmh, 'km/h');
           return {
             label: motor.noLoadKmh.length === 1 ? 'No-load speed' : `No-load speed, pack ${String(i + 1)}`,
-            note: 'net torque nought, as charged: an upper bound',
+            note: 'as charged, an upper bound',
             value: plain(speed.text, speed.unit),
           };
         }),

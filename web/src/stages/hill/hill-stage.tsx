@@ -1,6 +1,7 @@
 import { useSearchParams } from 'react-router';
 import { LOW_CHARGE, formatNumber, msToKmh } from '@apple-cart/core';
 import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
+import { WindAt } from '../parts/wind-at.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { RouteField } from '../../ride/route-field.tsx';
 import { useDocument } from '../../state/build-store.ts';
@@ -65,6 +66,7 @@ function Fields({ view }: { view: HillView }) {
       <NumberField path="donor.crr" />
       <NumberField path="donor.tyreGrip" />
       <NumberField path="brief.headwindMs" />
+      <WindAt />
     </FieldGroup>
   );
   switch (view) {

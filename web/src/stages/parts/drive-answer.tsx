@@ -2,12 +2,13 @@ import { AnswerField } from '../../fields/choice-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
 
-type DriveKey = 'discMount' | 'throughAxle' | 'bearsOnFrame' | 'idler' | 'otherEnd';
+type DriveKey = 'discMount' | 'throughAxle' | 'bearsOnFrame' | 'idler' | 'otherEnd' | 'covered';
 const ASKED: Readonly<Record<DriveKey, string>> = {
   discMount: 'Disc mount on the motor',
   throughAxle: 'Made for through-axles',
   bearsOnFrame: 'Body bears on the frame',
   idler: 'Idler fitted',
+  covered: 'Closed cover over the can',
   otherEnd: 'Other wheel’s slot and plate suit',
 };
 

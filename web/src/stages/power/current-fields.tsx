@@ -1,8 +1,9 @@
 import { nearestAwg, type BuildDocument } from '@apple-cart/core';
 import { ChoiceField, PlainRow } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
+import { SeveralField } from '../../fields/several-field.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
-import { useBuild } from '../../state/build-store.ts';
+import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
 import { ShelfMenu } from '../parts/shelf-menu.tsx';
 import { usePack } from '../parts/use-pack.ts';
@@ -95,6 +96,7 @@ export function CurrentFields() {
         />
         <NumberField path="cabling.insulationC" />
         <NumberField path="cabling.connectorA" label="Plug, continuous" />
+        <Passes />
         <ChoiceField
           label="Plugs"
           value={String(cabling.connectors) as '1' | '2'}
@@ -129,6 +131,31 @@ export function CurrentFields() {
         <NumberField path="cabling.phaseMm2" label="Phase lead" note={gauge(known.cabling.phaseMm2)} />
         <NumberField path="cabling.phaseConnectorA" />
       </FieldGroup>
+    </>
+  );
+}
+
+/** What else the current goes through on its way, each with its rating. */
+function Passes() {
+  const { cabling } = useDocument();
+  const edit = useBuild((state) => state.edit);
+  return (
+    <>
+      <SeveralField<Cabling['passes'][number]>
+        label="It also goes through"
+        values={cabling.passes}
+        options={[
+          { value: 'rings', label: 'ring terminals' },
+          { value: 'pull-plug', label: 'pull-plug or switch' },
+          { value: 'charge-plug', label: 'charge plug of its own' },
+        ]}
+        onChange={(passes) => {
+          edit((d) => withSection(d, 'cabling', { passes: [...passes] }), 'what the current goes through');
+        }}
+      />
+      {cabling.passes.includes('rings') && <NumberField path="cabling.ringsA" />}
+      {cabling.passes.includes('pull-plug') && <NumberField path="cabling.pullPlugA" />}
+      {cabling.passes.includes('charge-plug') && <NumberField path="cabling.chargePlugA" />}
     </>
   );
 }

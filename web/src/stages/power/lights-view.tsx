@@ -143,6 +143,12 @@ export function LightsFields() {
             edit((d) => withSection(d, 'supply', { means: value }), 'what feeds the lights');
           }}
         />
+        {means === 'own-cells' && (
+          <>
+            <NumberField path="supply.ownAh" />
+            <NumberField path="supply.ownV" />
+          </>
+        )}
         {means === 'converter' && (
           <>
             <NumberField path="supply.ratedW" label="Rated" />

@@ -144,6 +144,7 @@ export function PackFields({ document, verdict, index }: PackProps) {
         <NumberField path={`${at}.capacityAh`} />
         <EnergyRow verdict={verdict} index={index} />
         <NumberField path={`${at}.bmsCurrentA`} label="Protection limit" />
+        <NumberField path={`${at}.boardCutoffV`} label="Protection opens below" />
         <NumberField path={`${at}.wiringMohm`} label="Leads and plugs" />
         <NumberField path={`${at}.massKg`} label="Mass" />
       </FieldGroup>
@@ -178,6 +179,7 @@ export function CellFields({ document, verdict, index }: PackProps) {
         </WorkedRow>
         <EnergyRow verdict={verdict} index={index} />
         <NumberField path={`${at}.bmsCurrentA`} label="Protection limit" />
+        <NumberField path={`${at}.boardCutoffV`} label="Protection opens below" />
         <NumberField path={`${at}.wiringMohm`} label="Leads and plugs" />
         <NumberField path={`${at}.massKg`} label="Mass, all in" />
       </FieldGroup>

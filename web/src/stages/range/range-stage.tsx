@@ -5,6 +5,7 @@ import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
 import { energyChart, rangeChart } from '../../charts/range-chart.ts';
 import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
+import { WindAt } from '../parts/wind-at.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { RouteField } from '../../ride/route-field.tsx';
 import { figureText } from '../../state/figure-text.ts';
@@ -64,6 +65,7 @@ function Inputs({ view }: { view: RangeView }) {
         <NumberField path="brief.riderPowerW" />
         <NumberField path="brief.temperatureC" />
         <NumberField path="brief.headwindMs" label={view === 'speed' ? 'Headwind' : 'Wind'} />
+        <WindAt />
         {view === 'speed' ? (
           <NumberField path="brief.altitudeM" />
         ) : (

@@ -1,0 +1,164 @@
+import { measured, type Check } from '../check/check.ts';
+import type { DriveKind } from '../document/choices.ts';
+import type { KnownBuild } from '../document/known-build.ts';
+import { noLoadSpeed } from '../law/motor-alone.ts';
+import type { Machine } from '../machine/machine.ts';
+import { coreDrag } from '../machine/motor.ts';
+import { firstOf } from '../quantity/first-of.ts';
+import { qty, type Phrase } from '../quantity/phrase.ts';
+import { continuousAt } from '../ride/continuous.ts';
+
+/** Volts over the label's that are fine, and that are to look at. Common practice, no source. */
+const VOLTS: Readonly<Record<DriveKind, readonly [fine: number, look: number]>> = {
+  'geared-hub': [1.35, 1.7],
+  'mid-drive': [1.35, 1.7],
+  'direct-drive-hub': [1.35, 2],
+  external: [1.35, 2],
+};
+/** Brushes and commutator bear less. */
+const BRUSHED_VOLTS = [1.2, 1.5] as const;
+/** Amps over the label's: for minutes, and for a launch. Common practice, no source. */
+const AMPS = [1.5, 2] as const;
+/** Label amps are its watts over four fifths of its volts. Common practice. */
+const LABEL_SHARE = 0.8;
+/** Motor turns that planet gears bear, a minute. Common practice, no source. */
+const RPM: Partial<Record<DriveKind, number>> = { 'geared-hub': 3000, 'mid-drive': 5000 };
+/** Speed, as a share of no load, and wind at which what is held is compared. */
+const HELD_AT = 0.8;
+const MIDDLE_MS = 5;
+
+/** What the motor holds for ever at a share of its unloaded speed on some volts, W. */
+function heldW(machine: Machine, unloadedMs: number): number {
+  const gear = machine.gears.reduce((a, b) => (b.motorRatio < a.motorRatio ? b : a));
+  const v = machine.kind === 'mid-drive' ? MIDDLE_MS : HELD_AT * unloadedMs;
+  // A motor in the middle turns as fast as it is geared to; its wheel's wind is that of a climb.
+  const at =
+    machine.kind === 'mid-drive'
+      ? { ...gear, motorRatio: (HELD_AT * unloadedMs * gear.motorRatio) / v }
+      : gear;
+  return Math.max(0, continuousAt(machine, at, v).motorW);
+}
+
+/** What changes with the volts, and what does not. */
+function voltsWords(machine: Machine, labelV: number, runV: number): Phrase {
+  const gear = machine.gears.reduce((a, b) => (b.motorRatio < a.motorRatio ? b : a));
+  const k = runV / labelV;
+  const own = noLoadSpeed(machine);
+  const atLabel = own / k;
+  const coreW = (ms: number): number => {
+    const omega = gear.motorRatio * ms;
+    return coreDrag(machine.motor, omega) * omega;
+  };
+  return [
+    'Rated ',
+    qty(labelV, 'V', 0),
+    ', run at ',
+    qty(runV, 'V', 0),
+    `: ${k.toFixed(2)} times the speed without load, of gears and bearings as well; the same force for each amp; core loss `,
+    qty(coreW(atLabel), 'W', 0),
+    ' to ',
+    qty(coreW(own), 'W', 0),
+    '; near its top speed it holds ',
+    qty(heldW(machine, own), 'W', 0),
+    ' instead of ',
+    qty(heldW(machine, atLabel), 'W', 0),
+    '. Spokes feel the torque, which the amps set.',
+  ];
+}
+
+/** The motor against its own label: volts, amps, and the turns that follow. */
+export function ratingChecks(
+  build: { readonly drive: { readonly kind: DriveKind; readonly commutation: string } },
+  known: KnownBuild,
+  machine: Machine,
+): readonly Check[] {
+  const { kind, commutation } = build.drive;
+  const { drive, packs, controller } = known;
+  const runV = Math.max(...packs.map((pack) => pack.nominalV.value));
+  const labelV = drive.labelV.value;
+  const [fine, look] = commutation === 'brushes' ? BRUSHED_VOLTS : VOLTS[kind];
+  const gear = machine.gears.reduce((a, b) => (b.motorRatio < a.motorRatio ? b : a));
+  const rpm = (noLoadSpeed(machine) * gear.motorRatio * 30) / Math.PI;
+  const mostRpm = commutation === 'brushes' ? undefined : RPM[kind];
+  // Volts that are usual for its watts are asked of no label.
+  const over = runV > labelV * 1.02 || drive.labelV.source !== 'unknown';
+  const labelA = drive.ratedPowerW.value / (LABEL_SHARE * labelV);
+  const rated = drive.ratedPowerW.source !== 'unknown' && drive.labelV.source !== 'unknown';
+  return [
+    ...(over
+      ? [
+          measured({
+            id: 'over-volts',
+            group: 'drive',
+            title: 'Volts over the motor’s own',
+            value: runV / labelV,
+            unit: '1',
+            sense: 'most',
+            fine,
+            look,
+            limit: [`at most ${String(fine)} times, look to ${String(look)}`],
+            why: voltsWords(machine, labelV, runV),
+            remedy: firstOf(
+              [
+                [
+                  runV / labelV > look,
+                  [
+                    'Ask the motor’s maker, or take one wound for these volts: its wires are thicker and it stays cooler.',
+                  ],
+                ],
+              ],
+              ['Watch its temperature, and the turns below; more volts bring speed and no force.'],
+            ),
+            origin: 'common practice',
+            limitFrom: [drive.labelV],
+            inputs: [drive.labelV, ...packs.map((pack) => pack.nominalV)],
+          }),
+        ]
+      : []),
+    ...(rated
+      ? [
+          measured({
+            id: 'over-amps',
+            group: 'drive',
+            title: 'Battery amps over the motor’s own',
+            value: controller.batteryCurrentA.value / labelA,
+            unit: '1',
+            sense: 'most',
+            fine: AMPS[0],
+            // A rating is often what the law or a shop wrote: beyond it is looked at, and never stops.
+            look: Infinity,
+            limit: [`at most ${String(AMPS[0])} times for minutes, ${String(AMPS[1])} for a launch`],
+            why: [
+              'Its label is good for about ',
+              qty(labelA, 'A', 0),
+              '. Force, gear teeth, axle and arms follow the amps, heat their square; two arms above it, and the controller’s capacitors suffer first.',
+            ],
+            remedy: [
+              'Set less, or keep full throttle to launches; a sensor in the winding lets the controller hold back.',
+            ],
+            origin: 'common practice',
+            inputs: [controller.batteryCurrentA, drive.labelV, drive.ratedPowerW],
+          }),
+        ]
+      : []),
+    ...(mostRpm === undefined || rpm <= mostRpm
+      ? []
+      : [
+          measured({
+            id: 'motor-turns',
+            group: 'drive',
+            title: 'Motor turns without load',
+            value: rpm,
+            unit: 'rpm',
+            sense: 'most',
+            fine: mostRpm,
+            look: mostRpm * 1.3,
+            limit: ['at most ', qty(mostRpm, 'rpm', 0), ', for its gears'],
+            why: ['Planets of plastic wear and whistle; bearings and grease warm.'],
+            remedy: ['Set a speed limit, take a smaller wheel’s winding, or fewer volts.'],
+            origin: 'common practice',
+            inputs: [drive.kvRpmPerV, drive.reduction, ...packs.map((pack) => pack.nominalV)],
+          }),
+        ]),
+  ];
+}
