@@ -1,4 +1,5 @@
 import { asked, measured, told, type Check } from '../check/check.ts';
+import { hasBoard } from '../machine/assemble.ts';
 import { qty } from '../quantity/phrase.ts';
 import { idOfPack, ofPack } from '../document/pack-names.ts';
 import { EDGE, highestVolts, type PowerSubject } from './subject.ts';
@@ -76,12 +77,15 @@ export const boards = ({ build, known }: PowerSubject): readonly Check[] =>
   });
 
 /**
- * The controller stops before the board opens, so that lamps stay on: looked at once the board's own volts are known. Each
- * pack by its own.
+ * The controller stops before the board opens, so that lamps stay on: asked where lamps hang on the packs, else looked at once
+ * the board's own volts are known. Each pack by its own.
  */
 export const cutoffOrder = ({ build, known }: PowerSubject): readonly Check[] =>
   known.packs.flatMap(({ boardCutoffV }, i) => {
-    if (boardCutoffV.source === 'unknown' || build.packs[i]?.board === 'no') return [];
+    const { accessories, means } = build.supply;
+    const lit = means !== 'own-cells' && accessories.some((a) => a.light);
+    const pack = build.packs[i];
+    if (pack === undefined || !hasBoard(pack) || (boardCutoffV.source === 'unknown' && !lit)) return [];
     const { lowVoltageCutoffV } = known.controller;
     return [
       measured({
@@ -97,6 +101,7 @@ export const cutoffOrder = ({ build, known }: PowerSubject): readonly Check[] =>
         why: ['A board that opens first takes lamps and display with it, on the road and in the dark.'],
         remedy: ['Raise the controller’s cut-off above the board’s.'],
         origin: 'common practice',
+        limitFrom: [boardCutoffV],
         inputs: [boardCutoffV, lowVoltageCutoffV],
       }),
     ];
