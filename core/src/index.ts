@@ -152,7 +152,9 @@ export { energyPicture, type EnergyRow } from './trips/energy-picture.ts';
 export { getHome, type GetHome } from './trips/get-home.ts';
 export {
   continuousCurve,
+  MOST_GIVEN_BACK,
   gearsOnHill,
+  givenBack,
   repeatedClimbs,
   type GearOnHill,
   type HeatTimes,

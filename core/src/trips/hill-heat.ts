@@ -156,6 +156,15 @@ export function repeatedClimbs({ trace }: Ride, lengthM: number): readonly Repea
   }
 }
 
+/** What braking with the motor brought on the way down, Wh, and its share of all that was taken; undefined without any. */
+export function givenBack({ ledger }: Ride): { readonly wh: number; readonly share: number } | undefined {
+  const { regenerated, pack } = ledger;
+  return regenerated > 0 ? { wh: regenerated / 3600, share: regenerated / (pack + regenerated) } : undefined;
+}
+
+/** More than a third of what a climb took never comes back. Worked over many descents. */
+export const MOST_GIVEN_BACK = 1 / 3;
+
 /** Continuous power at speeds, in the gear that turns the motor fastest within the cadence span, or the only one. */
 export function continuousCurve(machine: Machine, speeds: readonly number[]): readonly Continuous[] {
   return speeds.map((v) => {

@@ -10,7 +10,10 @@ import {
   unitText,
   type Continuous,
   type HeatRidden,
+  MOST_GIVEN_BACK,
+  givenBack,
   type HeatTimes,
+  type State,
   type Route,
   type Verdict,
 } from '@apple-cart/core';
@@ -20,6 +23,7 @@ import { useChartInk } from '../../charts/use-chart-ink.ts';
 import { YesNoField, AnswerField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
 import { PlainNumber } from '../../fields/plain-number.tsx';
 import { RoadWaits, useRoad } from '../../ride/route-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
@@ -223,6 +227,40 @@ function RepeatPanel({
   );
 }
 
+/** What braking with the motor brings on the way down, or why nothing. */
+function GivesBack({ ride }: { ride: HeatRidden['repeated']['ride'] }) {
+  const { document } = useDeferredStage();
+  const { drive, controller } = document;
+  if (drive.freewheel || drive.commutation === 'brushes') return null;
+  const back = givenBack(ride);
+  const line = (words: string, state: State) => (
+    <p className="flex items-start gap-2 pt-1 text-[13.5px] leading-snug" data-testid="gives-back">
+      <span className="pt-0.5">
+        <StateMark state={state} size={14} />
+      </span>
+      <span>{words}</span>
+    </p>
+  );
+  if (controller.regenerates === 'unknown')
+    return line(
+      'Whether it brakes with the motor is not known: nothing is counted as given back.',
+      'unknown',
+    );
+  if (controller.regenerates === 'no') return null;
+  if (controller.regenA.source === 'unknown')
+    return line('How many amps braking gives back is not known: nothing is counted.', 'unknown');
+  if (back === undefined)
+    return line(
+      'Braking gives nothing back here: a full or a cold pack takes nothing, and brakes must hold.',
+      'look',
+    );
+  const share = formatNumber(100 * back.share, 0);
+  return line(
+    `On the way down it gives back ${formatNumber(back.wh, 0)} Wh, ${share} % of what was taken${back.share > MOST_GIVEN_BACK ? ': more than a third is not to be believed' : ''}.`,
+    back.share > MOST_GIVEN_BACK ? 'look' : 'fine',
+  );
+}
+
 const BORNE = {
   rollback: 'held back',
   controller: 'held back by the controller’s own heat',
@@ -283,6 +321,7 @@ export function HeatView() {
         <>
           <ContinuousPanel curves={curves} />
           <RepeatPanel repeated={repeated} thermal={thermal} road={road} times={times} onTimes={setTimes} />
+          <GivesBack ride={repeated.ride} />
           <LastsLine unheldAfter={unheldAfter} thermal={thermal} />
         </>
       )}
