@@ -37,7 +37,8 @@ import { gearTable, motorCadence, type GearRow, type MotorCadence } from './gear
 import { fitVerdict, type FitVerdict } from './fit-verdict.ts';
 import { motorFacts, type MotorFacts } from './motor-facts.ts';
 import type { StageVerdict } from './stages/stage.ts';
-import { ownChecks, stages } from './stages/stages.ts';
+import { ownChecks } from './stages/own-checks.ts';
+import { stages } from './stages/stages.ts';
 import { judged, type Judged } from './judged.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
 import type { SteadyOutcome } from '../ride/steady.ts';

@@ -35,8 +35,6 @@ export interface Stage {
   readonly checks: readonly (typeof CHECK_GROUPS)[number][];
   /** The headline figures that are changed at it: the tray leads here. */
   readonly figures: readonly FigureId[];
-  /** What it checks itself, beyond the fit and the power chain: in the group that bears its name. */
-  readonly own?: (study: Judged) => readonly Check[];
   readonly stands: (subject: StageSubject) => Omit<StageVerdict, 'id'>;
 }
 

@@ -14,10 +14,6 @@ function parted<T>(list: readonly T[], stage: (one: T) => StageId): (id: StageId
   return (id) => parts.get(id) ?? [];
 }
 
-/** What the stages check themselves, in working order. */
-export const ownChecks = (study: Judged): readonly Check[] =>
-  STAGE_IDS.flatMap((id) => STAGES[id].own?.(study) ?? []);
-
 /** State and a few words for every stage, in working order. */
 export function stages(
   study: Judged,
