@@ -228,7 +228,7 @@ function RepeatPanel({
 }
 
 /** What braking with the motor brings on the way down, or why nothing. */
-function GivesBack({ ride }: { ride: HeatRidden['repeated']['ride'] }) {
+function GivesBack({ repeated: { ride, climbs } }: Pick<HeatRidden, 'repeated'>) {
   const { document } = useDeferredStage();
   const { drive, controller } = document;
   if (drive.freewheel || drive.commutation === 'brushes') return null;
@@ -249,6 +249,8 @@ function GivesBack({ ride }: { ride: HeatRidden['repeated']['ride'] }) {
   if (controller.regenerates === 'no') return null;
   if (controller.regenA.source === 'unknown')
     return line('How many amps braking gives back is not known: nothing is counted.', 'unknown');
+  // Nothing comes back of a climb that was not ended.
+  if (back === undefined && climbs.length === 0) return null;
   if (back === undefined)
     return line(
       'Braking gives nothing back here: a full or a cold pack takes nothing, and brakes must hold.',
@@ -321,7 +323,7 @@ export function HeatView() {
         <>
           <ContinuousPanel curves={curves} />
           <RepeatPanel repeated={repeated} thermal={thermal} road={road} times={times} onTimes={setTimes} />
-          <GivesBack ride={repeated.ride} />
+          <GivesBack repeated={repeated} />
           <LastsLine unheldAfter={unheldAfter} thermal={thermal} />
         </>
       )}
