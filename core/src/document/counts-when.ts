@@ -141,6 +141,8 @@ const PACK_COUNTS_WHEN: Readonly<Record<string, PackWhen>> = {
   cellsPeakA: ready,
   maxChargeA: ready,
   'cell.depthMm': (p) => cells(p) && !p.cell.round,
+  // Asked for by its check alone, where lamps hang on the pack.
+  boardCutoffV: (p) => p.boardCutoffV.source !== 'unknown',
   ageYears: (p) => p.healthPct.source === 'unknown',
   cycles: (p) => p.healthPct.source === 'unknown' && p.ageYears.source !== 'unknown',
 };
