@@ -8,3 +8,7 @@ export const isThrottle = ({ controls }: Controls): boolean =>
 
 /** The throttle is said to have a speed limit of its own. */
 export const throttleEnds = (build: Controls): boolean => isThrottle(build) && build.controls.throttleLimited;
+
+/** It has one, and it was read: a limit that nobody has read holds nothing back, in physics and in law. */
+export const throttleHeld = (build: Controls): boolean =>
+  throttleEnds(build) && build.controls.throttleCutoffKmh.source !== 'unknown';

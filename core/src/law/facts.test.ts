@@ -160,6 +160,22 @@ describe('facts of a build', () => {
     ]);
   });
 
+  it('take a limit of the throttle that nobody has read for none, as the physics does', () => {
+    const unread = {
+      throttle: 'full',
+      throttleLimited: true,
+      throttleCutoffKmh: { source: 'unknown' },
+    } as const;
+    const open = { throttle: 'full', throttleLimited: false } as const;
+    for (const assistSensor of ['none', 'cadence'] as const) {
+      const at = (controls: typeof unread | typeof open) =>
+        facts(sample({ controls: { assistSensor, ...controls }, controller: { limitsSpeed: false } }));
+      expect(at(unread).throttleAloneKmh).toEqual(at(open).throttleAloneKmh);
+      expect(at(unread).motorAloneKmh).toEqual(at(open).motorAloneKmh);
+      expect(at(unread).assistEndKmh).toEqual(at(open).assistEndKmh);
+    }
+  });
+
   it('call a walk key a throttle where it goes faster than a walk, and do not guess how fast it goes', () => {
     const key = (walkCutoffKmh: number | { readonly source: 'unknown' }) =>
       facts(sample({ controls: { throttle: 'walk', walkCutoffKmh } })).throttle.answer;

@@ -5,7 +5,7 @@ import { knownBuild } from '../document/known.ts';
 import { assembleKnown } from '../machine/assemble.ts';
 import type { Machine } from '../machine/machine.ts';
 import { motorCount } from '../document/motors.ts';
-import { throttleEnds } from '../document/throttle.ts';
+import { throttleHeld } from '../document/throttle.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { msToKmh } from '../quantity/units.ts';
@@ -61,7 +61,7 @@ const yesNo = (answer: Answer, how: string): AnswerFact => ({ kind: 'answer', an
 const told = (known: Known, how: string): NumberFact => point(known.value, known.source, how);
 
 function assistEnd(build: BuildDocument, known: KnownBuild, machine: Machine): NumberFact {
-  const byHand = build.controls.assistSensor === 'none' && throttleEnds(build);
+  const byHand = build.controls.assistSensor === 'none' && throttleHeld(build);
   const cutoff = byHand ? known.controls.throttleCutoffKmh : known.controller.assistCutoffKmh;
   const bound = msToKmh(noLoadSpeed(machine));
   if ((build.controller.limitsSpeed || byHand) && cutoff.value <= bound) {
@@ -101,11 +101,11 @@ function alone(
   const [low, high] = [msToKmh(speeds.low), msToKmh(speeds.high)];
   if (throttle === 'full') {
     const own = known.controls.throttleCutoffKmh;
-    const open = throttleEnds(build) ? msToKmh(federalTestSpeeds(machine, 'open').high) : high;
+    const open = throttleHeld(build) ? msToKmh(federalTestSpeeds(machine, 'open').high) : high;
     return {
       // The limit itself, where the motor would reach beyond it: a fade that ends earlier on the level proves nothing.
       throttle:
-        throttleEnds(build) && own.value <= open
+        throttleHeld(build) && own.value <= open
           ? told(own, 'the throttle’s own speed limit')
           : point(open, 'worked', 'simulated on the level, the fast case'),
       motor: number(low, high, 'worked', 'simulated: 77.11 kg rider, level, still air; half charge to full'),

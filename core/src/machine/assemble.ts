@@ -1,7 +1,7 @@
 import type { BuildDocument } from '../document/document.ts';
 import { packsKg } from '../document/frame-of.ts';
 import { drivesBoth, motorCount } from '../document/motors.ts';
-import { isThrottle, throttleEnds } from '../document/throttle.ts';
+import { isThrottle, throttleHeld } from '../document/throttle.ts';
 import type { KnownBuild, KnownPack } from '../document/known-build.ts';
 import type { PackDocument } from '../document/pack.ts';
 import { knownBuild } from '../document/known.ts';
@@ -106,7 +106,7 @@ function towedBy({ brief: { trailer } }: BuildDocument, { brief }: KnownBuild) {
 function handCutoff(build: BuildDocument, { controls }: KnownBuild, cutoff: number): number {
   if (!isThrottle(build)) return 0;
   const own = controls.throttleCutoffKmh;
-  return throttleEnds(build) && own.source !== 'unknown' ? Math.min(cutoff, kmhToMs(own.value)) : cutoff;
+  return throttleHeld(build) ? Math.min(cutoff, kmhToMs(own.value)) : cutoff;
 }
 
 /** Motor watts that turning pedals ask for: none without a sensor, all there are by their turning alone. */
