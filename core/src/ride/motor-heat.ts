@@ -12,6 +12,8 @@ export type WarmMachine = Omit<Machine, 'circuitOhm' | 'limits' | 'rider'> & {
 
 /** The heat of the motor moves slowly: it is stepped for itself, s. */
 const HEAT_S = 2;
+/** The air cools as before while the speed is the same to this, m/s: a ten-thousandth of what it takes. */
+const SAME_AIR_MS = 1e-3;
 
 /**
  * A load is even once what it leads to has moved by no more than this from step to step, K, for this long, s. So near
@@ -52,6 +54,10 @@ export class MotorHeat {
   private windingJ = 0;
   private shellJ = 0;
   private cooling = 0;
+  /** What the air takes at the speed it was last worked out for. */
+  private cooledAt = NaN;
+  private coolingNow = 0;
+  private caseCoolingNow = 0;
   private caseJ = 0;
   private caseCooling = 0;
   private caseSettlesC = Infinity;
@@ -72,8 +78,13 @@ export class MotorHeat {
     this.windingJ += windingW * dt;
     this.shellJ += shellW * dt;
     this.caseJ += controllerW * dt;
-    this.cooling += airCooling(this.cold.thermal, v) * dt;
-    this.caseCooling += caseCooling(this.cold.controllerHeat, v) * dt;
+    if (!(Math.abs(v - this.cooledAt) <= SAME_AIR_MS)) {
+      this.cooledAt = v;
+      this.coolingNow = airCooling(this.cold.thermal, v);
+      this.caseCoolingNow = caseCooling(this.cold.controllerHeat, v);
+    }
+    this.cooling += this.coolingNow * dt;
+    this.caseCooling += this.caseCoolingNow * dt;
     if (this.seconds < HEAT_S) return;
     const s = this.seconds;
     const { thermal, airC } = this.cold;

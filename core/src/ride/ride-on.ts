@@ -1,9 +1,9 @@
 import { leastCharge, supplyAt, type Supply } from '../machine/battery.ts';
 import type { Machine } from '../machine/machine.ts';
-import { gaussPoints, lastTrue } from '../quantity/numerics.ts';
+import { gaussPoints, illinois, lastTrue } from '../quantity/numerics.ts';
 import { Descent } from './descent.ts';
 import { batteryAmps } from './operating-point.ts';
-import { wayAt, waysToHold, type Legs, type Way } from './ways.ts';
+import { spareAt, wayAt, waysToHold, type Legs, type Way } from './ways.ts';
 
 /** Why a ride that goes on more slowly ends: the legs would carry on for ever, or it has become a crawl. */
 export type RideOnEnd = 'empty' | 'crawl' | 'legs-alone';
@@ -31,27 +31,43 @@ const ON_SEGMENT = 0.05;
 const CRAWL_MS = 6 / 3.6;
 /** Less than this share of the amps at the beginning: the legs carry it, and would for ever. */
 const LEGS_SHARE = 0.25;
-const SPEED_STEPS = 24;
+/** A speed is found to this, m/s: it moves the distance by a hundred-thousandth. */
+const SPEED_TOLERANCE = 1e-4;
+/** As good as nothing to spare, N. */
+const SPARE = 1e-3;
+/** From one charge to the next a speed moves by little: the search begins this share of it wide. */
+const NEAR = 0.01;
 
-/** The fastest speed up to `most` that is held with a supply, and how; undefined where none is. */
+interface Held {
+  readonly v: number;
+  readonly way: Way;
+}
+
+/** The fastest speed up to `most` that is held with a supply, and how; undefined where none is. Sought round `near`. */
 function fastestHeld(
   machine: Machine,
   supply: Supply,
   most: number,
+  near: number,
   legs: Legs,
-): { readonly v: number; readonly way: Way } | undefined {
-  const at = (v: number): Way | undefined => wayAt(machine, waysToHold(machine, v, legs), supply, v);
-  const whole = at(most);
-  if (whole !== undefined) return { v: most, way: whole };
-  let [low, high] = [0, most];
-  let found: Way | undefined;
-  for (let i = 0; i < SPEED_STEPS; i += 1) {
-    const middle = (low + high) / 2;
-    const way = at(middle);
-    if (way === undefined) high = middle;
-    else [low, found] = [middle, way];
+): Held | undefined {
+  let [low, lowN, high, highN] = [0, Infinity, most, -Infinity];
+  const look = (v: number): void => {
+    const spare = spareAt(machine, supply, v, legs);
+    if (spare >= 0) [low, lowN] = [v, spare];
+    else [high, highN] = [v, spare];
+  };
+  look(most);
+  for (let step = NEAR * near; low === 0 && high > SPEED_TOLERANCE; step *= 3)
+    look(Math.max(SPEED_TOLERANCE, Math.min(near, high) - step));
+  if (low === 0) return undefined;
+  for (let i = 0; high - low > SPEED_TOLERANCE && lowN > SPARE; i += 1) {
+    // Where both ends are forces the straight line between them, and every third time the middle.
+    const slope = (lowN - highN) / (high - low);
+    look(Number.isFinite(slope) && i % 3 < 2 ? low + (lowN - SPARE / 2) / slope : (low + high) / 2);
   }
-  return found === undefined ? undefined : { v: low, way: found };
+  const way = wayAt(machine, waysToHold(machine, low, legs), supply, low);
+  return way === undefined ? undefined : { v: low, way };
 }
 
 /**
@@ -69,10 +85,12 @@ export function rideOn(
   const { pack } = machine;
   const descent = new Descent(pack, from, fromC);
   let ceiling = wanted;
+  let near = wanted;
   const at = (charge: number, cellC: number) => {
     const supply = supplyAt(pack, charge, cellC);
-    const held = fastestHeld(machine, supply, ceiling, legs);
+    const held = fastestHeld(machine, supply, ceiling, near, legs);
     if (held === undefined) return undefined;
+    near = held.v;
     const amps = Math.max(LEAST_AMPS, batteryAmps(supply, held.way.batteryW));
     return { v: held.v, amps, watts: held.way.batteryW };
   };
@@ -80,21 +98,30 @@ export function rideOn(
   if (first === undefined || first.v < CRAWL_MS / 2) return undefined;
   const half = Math.min(wanted, 2 * first.v < wanted ? first.v : wanted) / 2;
   const slowest = Math.max(half, Math.min(CRAWL_MS, first.v / 2));
-  const why = (charge: number, cellC: number): RideOnEnd | undefined => {
+  const slowWays = waysToHold(machine, slowest, legs);
+  const stops = (charge: number, cellC: number): RideOnEnd | undefined => {
     if (charge < leastCharge(pack.chemistry, cellC)) return 'empty';
-    const here = at(charge, cellC);
-    if (here === undefined || here.v < slowest) return 'crawl';
-    return here.amps < LEGS_SHARE * first.amps ? 'legs-alone' : undefined;
+    return wayAt(machine, slowWays, supplyAt(pack, charge, cellC), slowest) === undefined
+      ? 'crawl'
+      : undefined;
   };
+  /** What the motor takes beyond the share at which the legs carry it, A. */
+  const overLegs = (charge: number, cellC: number): number =>
+    (at(charge, cellC)?.amps ?? 0) - LEGS_SHARE * first.amps;
   let [metres, joules, toV] = [0, 0, first.v];
   let ends: RideOnEnd | undefined;
   while (ends === undefined && descent.charge > 1e-9) {
     const { charge: high } = descent;
     const low = Math.max(0, Math.ceil(high / ON_SEGMENT - 1e-9) * ON_SEGMENT - ON_SEGMENT);
     const course = descent.course(low, at((high + low) / 2, descent.cellC)?.amps ?? first.amps);
-    ends = why(low, course(low));
-    const goesOn = (charge: number): boolean => why(charge, course(charge)) === undefined;
-    const to = ends === undefined ? low : lastTrue(goesOn, high, low, CHARGE_TOLERANCE);
+    ends = stops(low, course(low));
+    const goesOn = (charge: number): boolean => stops(charge, course(charge)) === undefined;
+    let to = ends === undefined ? low : lastTrue(goesOn, high, low, CHARGE_TOLERANCE);
+    if (overLegs(to, course(to)) < 0) {
+      ends = 'legs-alone';
+      const left = illinois((charge) => overLegs(charge, course(charge)), to, high, CHARGE_TOLERANCE);
+      to = left.found ? left.x : high;
+    }
     let seconds = 0;
     for (const charge of gaussPoints(to, high)) {
       const here = at(charge, course(charge));

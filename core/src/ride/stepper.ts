@@ -233,6 +233,8 @@ export class Stepper {
     const a = this.v + (this.lastA * this.dt) / 2;
     if (!(a > 0.5 * this.v && a < upper)) return undefined;
     const fa = this.gap(a);
+    // A machine that goes on as before is there already.
+    if (Math.abs(fa) < ROOT_MS) return a;
     // The gap grows at least as fast as the speed, so that this step never goes beyond the root by much.
     return secant(this.gapAt, a, fa, a - fa, {
       low: 0.5 * this.v,

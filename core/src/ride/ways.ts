@@ -75,25 +75,59 @@ export const waysToHold = (machine: Machine, v: number, legs: Legs): readonly Wa
     : waysWith(machine, v, legs);
 
 function waysWith(machine: Machine, v: number, legs: Given): readonly Way[] {
+  const ways = unsorted(machine, v, legs);
+  if (ways.length > 1) ways.sort((a, b) => a.batteryW - b.batteryW);
+  return ways;
+}
+
+function unsorted(machine: Machine, v: number, legs: Given): Way[] {
   const load = roadForce(machine.road, v, 0);
-  const ways = machine.gears.map((gear): Way => {
-    const way = wayIn(machine, gear, v, load, riderShare(machine, gear, v, load, legs));
-    return legs === 'resting' ? mixedWay(machine, gear, v, load, way) : way;
-  });
-  ways.sort((a, b) => a.batteryW - b.batteryW);
-  return machine.kind === 'mid-drive' ? ways : ways.slice(0, 1);
+  const { gears } = machine;
+  if (machine.kind === 'mid-drive')
+    return gears.map((gear) =>
+      wayWith(machine, gear, v, load, legs, riderShare(machine, gear, v, load, legs)),
+    );
+  // The gears are the legs' alone: where they give most, the motor gives least.
+  let best: Gear | undefined;
+  let most = -Infinity;
+  for (const gear of gears) {
+    const riderN = riderShare(machine, gear, v, load, legs);
+    if (riderN > most) [best, most] = [gear, riderN];
+  }
+  return best === undefined ? [] : [wayWith(machine, best, v, load, legs, most)];
+}
+
+function wayWith(machine: Machine, gear: Gear, v: number, load: number, legs: Given, riderN: number): Way {
+  const way = wayIn(machine, gear, v, load, riderN);
+  return legs === 'resting' ? mixedWay(machine, gear, v, load, way) : way;
+}
+
+/** Force that full throttle has to spare in a way, N; no number where the pack cannot feed it for long. */
+function spareIn(machine: Machine, way: Way, supply: Supply, v: number): number {
+  // Lamps and standby take their share even where the motor rests.
+  const amps = batteryAmps(supply, way.batteryW);
+  // Held for long, what opens the board after seconds is not held at all.
+  if (amps === Infinity || opensAfter(machine.limits.bmsA, amps) !== undefined) return -Infinity;
+  const spare = operatingPoint(machine, way.gear, supply, v).forceN - way.motorN;
+  // A motor that may rest is never short.
+  return way.phaseA === 0 ? Math.max(0, spare) : spare;
 }
 
 /** The first way that full throttle reaches with this supply. */
 export function wayAt(machine: Machine, ways: readonly Way[], supply: Supply, v: number): Way | undefined {
-  return ways.find((way) => {
-    // Lamps and standby take their share even where the motor rests.
-    const amps = batteryAmps(supply, way.batteryW);
-    // Held for long, what opens the board after seconds is not held at all.
-    if (amps === Infinity || opensAfter(machine.limits.bmsA, amps) !== undefined) return false;
-    if (way.phaseA === 0) return true;
-    return operatingPoint(machine, way.gear, supply, v).forceN >= way.motorN - FORCE_HAIR;
-  });
+  for (const way of ways) if (spareIn(machine, way, supply, v) >= -FORCE_HAIR) return way;
+  return undefined;
+}
+
+/**
+ * How much force is to spare where most is, N, by which a search for the fastest speed finds its way. Legs that could
+ * push do so: what they leave to the motor is least.
+ */
+export function spareAt(machine: Machine, supply: Supply, v: number, legs: Legs): number {
+  let most = -Infinity;
+  for (const way of unsorted(machine, v, legs === 'helping' ? 'pushing' : legs))
+    most = Math.max(most, spareIn(machine, way, supply, v));
+  return most;
 }
 
 /** What stops the machine from holding a speed: the limit in the gear that comes nearest. */
