@@ -48,6 +48,12 @@ describe('a donor measured from blank', () => {
     await settled(page, '[data-next]');
     const first = await unknowns();
     expect(first).toBeGreaterThan(15);
+    // What only waits is one line that names what settles most of it; each stands there when it is asked for.
+    expect(await stateOf('hub-width')).toBeUndefined();
+    expect(await page.$eval('[data-waiting]', (row) => row.textContent)).toMatch(
+      /\d+ more cannot be told yet.*frame material \(\d+\)/,
+    );
+    await clickWords(page, 'Show each');
     expect(await stateOf('hub-width')).toBe('unknown');
 
     await typeInto(page, 'donor.rearOldMm', '135');

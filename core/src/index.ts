@@ -71,6 +71,7 @@ export { refreshed, staleValues } from './parts/refresh-part.ts';
 
 // Frame and fit: the bicycle from the side, and whether motor and pack go on it.
 export { checkDigits, type Check } from './check/check.ts';
+export { shownOf, wantsOf, type Shown } from './check/waiting.ts';
 export type { State } from './check/state.ts';
 export { fitChecks } from './fit/fit.ts';
 export { CHAINLINE_FINE_MM, STAY_GAP_MM, type SpacerTrade } from './fit/spacers.ts';

@@ -1,6 +1,14 @@
 import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';
-import { checkDigits, phraseText, type Check, type State } from '@apple-cart/core';
+import {
+  checkDigits,
+  phraseText,
+  shownOf,
+  wantsOf,
+  type Check,
+  type Shown,
+  type State,
+} from '@apple-cart/core';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Num } from '../../ui/num.tsx';
@@ -52,7 +60,6 @@ function Value({ check }: { check: Check }) {
 
 function Row({ check, open, onToggle }: { check: Check; open: boolean; onToggle: () => void }) {
   const system = useSettings((state) => state.units);
-  const waits = [...check.missing.map(labelOf), ...check.unanswered];
   return (
     <>
       <tr className="border-b border-hair align-baseline" data-check={check.id} data-state={check.state}>
@@ -69,7 +76,9 @@ function Row({ check, open, onToggle }: { check: Check; open: boolean; onToggle:
             <span className={`min-w-0 leading-snug ${check.state === 'fine' ? '' : 'font-semibold'}`}>
               {check.title}
               {check.state === 'unknown' && (
-                <span className="block text-[12.5px] font-normal text-ink2">wants {waits.join('; ')}</span>
+                <span className="block text-[12.5px] font-normal text-ink2">
+                  wants {wantsOf(check).join('; ')}
+                </span>
               )}
               {(check.state === 'stop' || check.state === 'look') && (
                 <span className="block text-[12.5px] font-normal text-ink2">
@@ -116,6 +125,42 @@ function Row({ check, open, onToggle }: { check: Check; open: boolean; onToggle:
   );
 }
 
+/** So many wants are named in the line itself. */
+const NAMED = 4;
+
+/** All checks that only wait, as one line: how many, and what settles most of them. */
+function WaitingRow({ folded, wants, onOpen }: Omit<Shown, 'lines'> & { onOpen: () => void }) {
+  const named = wants
+    .slice(0, NAMED)
+    .map(({ words, checks }) => (checks > 1 ? `${words} (${String(checks)})` : words));
+  const more = wants.length - named.length;
+  return (
+    <tr className="border-b border-hair align-baseline" data-waiting={folded.length}>
+      <th scope="row" colSpan={4} className="py-1 text-left font-normal">
+        <span className="flex items-start gap-2">
+          <span className="pt-px">
+            <StateMark state="unknown" size={15} />
+          </span>
+          <span className="min-w-0 flex-1 leading-snug">
+            <b className="font-semibold">{folded.length} more cannot be told yet</b>
+            <span className="block text-[12.5px] text-ink2">
+              they want {named.join('; ')}
+              {more > 0 && ` and ${String(more)} more measures and answers`}
+            </span>
+          </span>
+          <button
+            type="button"
+            className="no-print min-h-8 shrink-0 text-[13px] text-slate underline max-bench:min-h-11"
+            onClick={onOpen}
+          >
+            Show each
+          </button>
+        </span>
+      </th>
+    </tr>
+  );
+}
+
 /** Every check with its value, limit and margin; what asks for something first. Rows open to why and remedy. */
 export function CheckTable({
   checks,
@@ -128,10 +173,25 @@ export function CheckTable({
 }) {
   const [open, setOpen] = useState<string>();
   const [all, setAll] = useState(false);
-  const sorted = [...checks].sort((a, b) => ORDER.indexOf(a.state) - ORDER.indexOf(b.state));
+  const { lines, folded, wants } = shownOf(checks);
+  const sorted = (all ? [...checks] : [...lines]).sort(
+    (a, b) => ORDER.indexOf(a.state) - ORDER.indexOf(b.state),
+  );
   const telling = sorted.filter((c) => c.state !== 'fine').length;
   const count = all ? sorted.length : Math.max(7, Math.min(telling, 12));
   const rest = sorted.length - count;
+  const row = (check: Check) => (
+    <Row
+      key={check.id}
+      check={check}
+      open={open === check.id}
+      onToggle={() => {
+        setOpen(open === check.id ? undefined : check.id);
+      }}
+    />
+  );
+  const shown = sorted.slice(0, count);
+  const [first, fine] = [shown.filter((c) => c.state !== 'fine'), shown.filter((c) => c.state === 'fine')];
   return (
     <section aria-label={label}>
       <table className="w-full table-fixed border-collapse text-[13.5px]">
@@ -144,16 +204,17 @@ export function CheckTable({
           </tr>
         </thead>
         <tbody>
-          {sorted.slice(0, count).map((check) => (
-            <Row
-              key={check.id}
-              check={check}
-              open={open === check.id}
-              onToggle={() => {
-                setOpen(open === check.id ? undefined : check.id);
+          {first.map(row)}
+          {!all && folded.length > 0 && (
+            <WaitingRow
+              folded={folded}
+              wants={wants}
+              onOpen={() => {
+                setAll(true);
               }}
             />
-          ))}
+          )}
+          {fine.map(row)}
         </tbody>
       </table>
       {(rest > 0 || all) && (
