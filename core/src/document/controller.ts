@@ -58,6 +58,17 @@ export const controllerSpecs = {
     fallback: 8,
     origin: NO_DEFAULT,
   },
+  weakeningA: {
+    label: 'Field weakening, most',
+    unit: 'A',
+    min: 0,
+    max: 500,
+    plausible: [2, 60],
+    step: 1,
+    stays: true,
+    fallback: 0,
+    origin: NO_DEFAULT,
+  },
   powerLimitW: {
     label: 'Power limit, from the pack',
     unit: 'W',
@@ -195,6 +206,8 @@ export const controller = z.strictObject({
   place: controllerPlace.default('unknown'),
   /** Brakes with the motor and charges the pack: the torque on the axle turns round. */
   regenerates: answer.default('unknown'),
+  /** Turns a part of its current against the magnets at the top, so that the motor spins faster. */
+  weakens: answer.default('unknown'),
   limitsPower: z.boolean(),
   /** A wire, a jumper or a hidden menu lifts the speed limit, and the rider can reach it. */
   lifted: answer.default('unknown'),

@@ -39,6 +39,9 @@ const narrower: When = (b) => {
   return hub(b) && here.source !== 'unknown' && own.source !== 'unknown' && own.value < here.value - 0.5;
 };
 
+/** A controller that says it weakens the field of a motor without brushes. */
+const weakening: When = (b) => b.controller.weakens === 'yes' && b.drive.commutation !== 'brushes';
+
 type PackWhen = (pack: PackDocument) => boolean;
 const cells: PackWhen = (p) => p.make === 'cells';
 const ready: PackWhen = (p) => p.make === 'ready';
@@ -120,6 +123,8 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'cabling.fuseV': (b) => b.cabling.protection === 'fuse' || b.cabling.protection === 'breaker',
   'cabling.preChargeOhm': (b) => b.cabling.inrush === 'resistor',
   'controller.regenA': (b) => !b.drive.freewheel && b.controller.regenerates === 'yes',
+  'controller.weakeningA': weakening,
+  'drive.cancelA': weakening,
   'controller.powerLimitW': (b) => b.controller.limitsPower,
   'controller.assistCutoffKmh': (b) => b.controller.limitsSpeed,
   'controller.assistTaperKmh': (b) => b.controller.limitsSpeed,

@@ -57,6 +57,15 @@ export const driveSpecs = {
     step: 0.0001,
     ...byMotor('eddyNms', 'follows from kind, watts and mass, from memory'),
   },
+  cancelA: {
+    label: 'Amps that would cancel its magnets',
+    unit: 'A',
+    min: 1,
+    max: 5000,
+    plausible: [30, 600],
+    step: 5,
+    ...byMotor('cancelA', '2.5 times the amps that its iron takes, from memory (1.5 to 5 times)'),
+  },
   reduction: {
     label: 'Internal reduction',
     unit: '1',

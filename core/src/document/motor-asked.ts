@@ -43,7 +43,8 @@ export type MotorValue =
   | 'coolStillWK'
   | 'coolMovingWK'
   | 'batteryA'
-  | 'phaseA';
+  | 'phaseA'
+  | 'cancelA';
 
 /** One value that follows from what is known. */
 export interface Followed {

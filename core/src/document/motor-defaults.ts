@@ -5,6 +5,9 @@ import { BRUSH_V, OUTRUNNER_KV, constants, type Constants, type Scene } from './
 /** Fixed drop of the controller's bridge, V. From memory. */
 const BRIDGE_V = 0.3;
 
+/** The current that cancels the magnets over that which fills the iron: 1.5 to 5, from memory. */
+const CANCELS = 2.5;
+
 /** Label volts usual for a rating. Common practice. */
 function usualVolts(watts: number): number {
   if (watts <= 350) return 36;
@@ -61,7 +64,7 @@ function currents(
   { asked, kind, watts, labelV, reduction, massKg }: Scene,
   efficiency: number,
   { kvRpmPerV, hysteresisNm }: Constants,
-): Pick<MotorDefaults, 'batteryA' | 'phaseA'> {
+): Pick<MotorDefaults, 'batteryA' | 'phaseA' | 'cancelA'> {
   const kt = 1 / (RAD_S * kvRpmPerV.value);
   const battery: Followed =
     asked.batteryA === undefined
@@ -73,10 +76,17 @@ function currents(
         }
       : { value: asked.batteryA, how: SAID, spread: 0 };
   const ampsFor = (nm: number): number => (nm / (reduction * efficiency) + hysteresisNm.value) / kt;
+  const iron = ampsFor(kind.torquePerKg * massKg);
+  const cancelA: Followed = {
+    value: CANCELS * iron,
+    how: () => `${num(CANCELS)} times the ${num(iron)} A that its iron takes, from memory (1.5 to 5 times)`,
+    spread: 0.35,
+  };
   const { labelNm } = asked;
   if (labelNm !== undefined)
     return {
       batteryA: battery,
+      cancelA,
       phaseA: {
         value: ampsFor(labelNm),
         how: () =>
@@ -85,9 +95,9 @@ function currents(
       },
     };
   const ratio = kind.currentRatio * battery.value;
-  const iron = ampsFor(kind.torquePerKg * massKg);
   return {
     batteryA: battery,
+    cancelA,
     phaseA: {
       value: Math.min(ratio, iron),
       how: () =>

@@ -46,7 +46,10 @@ export function federalTestSpeeds(
 export function noLoadSpeed(machine: Machine, pack: Pack = machine.pack, charge = 1): number {
   const least = Math.min(...machine.gears.map((gear) => gear.motorRatio));
   const supply = supplyAt(pack, charge);
-  return unloadedSpeed(machine.motor, supply.openVolts, coldOhm(machine) + supply.ohm) / least;
+  const { weakening } = machine;
+  // Weakened, the magnets hold back so much less: an upper bound, as all of this.
+  const faster = weakening === undefined ? 1 : 1 / (1 - weakening.amps / weakening.cancelA);
+  return (faster * unloadedSpeed(machine.motor, supply.openVolts, coldOhm(machine) + supply.ohm)) / least;
 }
 
 export interface PowerAtSpeed {

@@ -202,6 +202,17 @@ const motorOf = ({ drive: { freewheel, commutation } }: BuildDocument, { drive }
   ...(commutation === 'brushes' ? { brushes: { brushV: drive.brushV.value, diodeV: DIODE_V } } : {}),
 });
 
+/** Weakening whose amps nobody has read does nothing; a motor with brushes has no field to turn against. */
+function weakeningOf(build: BuildDocument, { controller, drive }: KnownBuild): Pick<Machine, 'weakening'> {
+  const { weakeningA } = controller;
+  const stated =
+    build.controller.weakens === 'yes' && weakeningA.source !== 'unknown' && weakeningA.value > 0;
+  if (!stated || build.drive.commutation === 'brushes') return {};
+  const cancelA = drive.cancelA.value;
+  // Beyond half of it the round-rotor picture no longer holds.
+  return { weakening: { amps: Math.min(weakeningA.value, cancelA / 2), cancelA } };
+}
+
 /** Help that comes by turning alone, and no hand on a throttle beside it. */
 const behindCadence = (build: BuildDocument): boolean =>
   build.controls.assistSensor === 'cadence' && !isThrottle(build);
@@ -263,6 +274,7 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
       controller.foldEndC.value,
     ),
     regeneration: regenerationOf(build, known),
+    ...weakeningOf(build, known),
     airC: brief.temperatureC.value,
     ...packs,
     rider: {

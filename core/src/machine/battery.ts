@@ -92,3 +92,17 @@ export function peukertFactor(pack: Pack, batteryA: number): number {
   const exponent = CHEMISTRIES[pack.chemistry].peukert - 1;
   return exponent === 0 || batteryA <= i20 ? 1 : Math.pow(batteryA / i20, exponent);
 }
+
+/** The most that a pack gives is met by rounding, not only by arithmetic: this share of its volts squared. */
+const ROUNDING = 1e-12;
+
+/**
+ * Battery amps for a power `watts` at the pack's terminals: 2P / (Voc + sqrt(Voc^2 - 4 Rb P)); Infinity beyond the most
+ * that the pack can give, Voc^2 / (4 Rb).
+ */
+export function batteryAmps(supply: Supply, watts: number): number {
+  const square = supply.openVolts ** 2;
+  const exact = square - 4 * supply.ohm * watts;
+  const inside = exact < 0 && exact > -ROUNDING * square ? 0 : exact;
+  return inside < 0 ? Infinity : (2 * watts) / (supply.openVolts + Math.sqrt(inside));
+}

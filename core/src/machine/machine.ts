@@ -30,6 +30,12 @@ export interface PackAboard {
   readonly charge: number;
 }
 
+/** Current against the magnets, A: the most that is allowed, and that at which nothing of them is left. */
+export interface Weakening {
+  readonly amps: number;
+  readonly cancelA: number;
+}
+
 /** A build as the physics sees it, SI throughout. */
 export interface Machine {
   readonly kind: BuildDocument['drive']['kind'];
@@ -52,6 +58,8 @@ export interface Machine {
   /** Inside the motor alone: what it does not pass on warms its shell. */
   readonly gearEfficiency: number;
   readonly chainEfficiency: number;
+  /** Field weakening that the controller states, A, and the current that would cancel the magnets; undefined without it. */
+  readonly weakening?: Weakening | undefined;
   readonly wheelRadius: number;
   readonly gears: readonly Gear[];
   readonly heldGear: Gear | null;

@@ -6,7 +6,7 @@ import type { Machine } from './machine.ts';
  * carries half of the current. Exact for equal motors at equal speeds (parallel circuits); derived.
  */
 export function twinned(machine: Machine): Machine {
-  const { motor, limits, thermal, controllerHeat } = machine;
+  const { motor, limits, thermal, controllerHeat, weakening } = machine;
   return {
     ...machine,
     motors: 2,
@@ -16,6 +16,9 @@ export function twinned(machine: Machine): Machine {
       hysteresisNm: 2 * motor.hysteresisNm,
       eddyNms: 2 * motor.eddyNms,
     },
+    ...(weakening === undefined
+      ? {}
+      : { weakening: { amps: 2 * weakening.amps, cancelA: 2 * weakening.cancelA } }),
     circuitOhm: machine.circuitOhm / 2,
     controllerOhm: machine.controllerOhm / 2,
     limits: {

@@ -1,3 +1,4 @@
+import { batteryAmps } from '../machine/battery.ts';
 import { describe, expect, it } from 'vitest';
 import { phaseDemand } from '../power-chain/demand.ts';
 import { assemble } from '../machine/assemble.ts';
@@ -5,7 +6,7 @@ import { sample } from '../test/sample.ts';
 import { HAND_GEAR, HAND_THERMAL, handMachine } from '../test/hand-machine.ts';
 import { climb } from './climb.ts';
 import { continuousAt, heatOf } from './continuous.ts';
-import { batteryAmps, electricalWatts, operatingPoint } from './operating-point.ts';
+import { electricalWatts, operatingPoint } from './operating-point.ts';
 import { steadyWarmth } from '../machine/thermal.ts';
 
 /** 0.2127 ohm at 20 C, wound warm to 70 C. */

@@ -1,11 +1,12 @@
-import { supplyAt } from '../machine/battery.ts';
+import { batteryAmps, supplyAt } from '../machine/battery.ts';
 import { cadenceRpm } from '../machine/driveline.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
 import { coreDrag } from '../machine/motor.ts';
 import { opensAfter } from '../machine/trips.ts';
-import { batteryAmps, electricalWatts } from './operating-point.ts';
+import { electricalWatts } from './operating-point.ts';
 import { steadySpeed } from './steady.ts';
+import { fieldAmps } from './weakening.ts';
 import type { GearChoice } from './traction.ts';
 
 /** A hill ridden at its steady speed. */
@@ -55,11 +56,12 @@ export function climb(
   if (!steady.moves) return { climbs: false, forceN: steady.traction.totalN, limit: steady.traction.limit };
   const { v, traction: t } = steady;
   const omega = t.gear.motorRatio * v;
-  const batteryW = electricalWatts(machine, t.gear, t.phaseA, v);
+  const batteryW = electricalWatts(machine, t.gear, t.phaseA, v, supply);
   const batteryA = batteryAmps(supply, batteryW);
   // Lamps and standby alone are more than the pack can give: nothing runs that was to help.
   if (batteryA === Infinity) return { climbs: false, forceN: t.totalN, limit: 'pack-power' };
-  const copperW = t.phaseA ** 2 * machine.circuitOhm;
+  const fieldA = fieldAmps(machine, t.gear, t.phaseA, v, supply);
+  const copperW = (t.phaseA ** 2 + fieldA ** 2) * machine.circuitOhm;
   const seconds = lengthM / v;
   return {
     climbs: true,

@@ -3,6 +3,9 @@ import { foldAmps } from '../machine/controller-heat.ts';
 import type { Machine } from '../machine/machine.ts';
 import { copperGrowth, coreDrag, type Motor } from '../machine/motor.ts';
 import { airCooling, steadyWarmth, type SteadyHeat } from '../machine/thermal.ts';
+import { fieldAmps } from './weakening.ts';
+
+const FIELD_ROUNDS = 6;
 
 /** What a motor holds for ever at a speed. */
 export interface Continuous {
@@ -31,7 +34,7 @@ export function heatOf(machine: Machine, gear: Gear, v: number, phaseA: number):
   const { brushW, rubNm } = atBrushes(motor, phaseA);
   const rubW = drag === 0 ? 0 : rubNm * omega;
   return {
-    copper20W: phaseA * phaseA * motor.resistance20,
+    copper20W: (phaseA ** 2 + fieldAmps(machine, gear, phaseA, v) ** 2) * motor.resistance20,
     coreW: drag * omega - rubW + brushW / 2,
     shellW: shaftW * (1 - machine.gearEfficiency) + rubW + brushW / 2,
   };
@@ -71,7 +74,12 @@ export function continuousAt(machine: Machine, gear: Gear, v: number): Continuou
   // Friction of the brushes never reaches the winding: it takes the way from the shell alone.
   const rub = (rubNm * omega) / thermal.coupleWK;
   const c = drag * omega * path - rub - (drag * omega * lost) / cooling - (limitC - airC);
-  const byMotor = c >= 0 ? 0 : (-2 * c) / (b + Math.sqrt(b * b - 4 * a * c));
+  let byMotor = 0;
+  // What is spent on the field heats as well, and follows the current that is sought: settled in a few rounds.
+  for (let i = 0; i < (machine.weakening === undefined ? 1 : FIELD_ROUNDS); i += 1) {
+    const left = c + a * fieldAmps(machine, gear, byMotor, v) ** 2;
+    byMotor = left >= 0 ? 0 : (-2 * left) / (b + Math.sqrt(b * b - 4 * a * left));
+  }
   const byCase = caseAmps(machine, gear, v, byMotor);
   const phaseA = Math.min(byMotor, byCase);
   const torque = Math.max(0, motor.kt * phaseA - drag);

@@ -101,7 +101,7 @@ export class GearBox {
     const riderN = riderForce(machine.rider, gear, machine.chainEfficiency, v);
     const mostN = operatingPoint(machine, gear, supply, v).forceN + riderN;
     const motorN = Math.max(0, Math.min(wantedN, mostN) - riderN);
-    const watts = electricalWatts(machine, gear, partThrottleAmps(machine, gear, v, motorN), v);
+    const watts = electricalWatts(machine, gear, partThrottleAmps(machine, gear, v, motorN), v, supply);
     return { gear, spanned: !this.pedals || this.inSpan(gear, v), enough: mostN >= wantedN, mostN, watts };
   }
 }

@@ -7,6 +7,7 @@ import { airCooling, secondsTo, warmthAfter, type SteadyHeat } from '../machine/
 import { bearableC, heatOf } from './continuous.ts';
 import { partThrottleAmps } from './operating-point.ts';
 import { traction, type GearChoice } from './traction.ts';
+import { fieldAmps } from './weakening.ts';
 
 /** One speed on one grade: whether it is to be had, what binds there, and how long the motor bears it. */
 export interface MapCell {
@@ -25,8 +26,11 @@ const sooner = (a: number | undefined, b: number | undefined): number | undefine
 const LONGEST_S = 6 * 3600;
 
 /** What the controller loses at a phase current, W. */
-const controllerLossW = ({ dropV, controllerOhm, limits, accessoryW }: Machine, phaseA: number): number =>
-  dropV * phaseA + controllerOhm * phaseA ** 2 + limits.standbyW - accessoryW;
+const controllerLossW = (
+  { dropV, controllerOhm, limits, accessoryW }: Machine,
+  phaseA: number,
+  fieldA: number,
+): number => dropV * phaseA + controllerOhm * (phaseA ** 2 + fieldA ** 2) + limits.standbyW - accessoryW;
 
 /**
  * Seconds of an even load until the controller folds back by its own heat, from the air's temperature; undefined where it
@@ -82,7 +86,7 @@ export function limitMap(
       const motorN = Math.max(0, Math.min(pull.motorN, load - machine.rider.ease * pull.riderN));
       const phaseA = partThrottleAmps(machine, pull.gear, v, motorN);
       const reached = pull.totalN >= load;
-      const caseW = controllerLossW(machine, phaseA);
+      const caseW = controllerLossW(machine, phaseA, fieldAmps(machine, pull.gear, phaseA, v, supply));
       const own = heatOf(machine, pull.gear, v, phaseA);
       const heat = machine.controllerHeat.shellWK === 0 ? own : { ...own, shellW: own.shellW + caseW };
       return {

@@ -24,6 +24,8 @@ const EVEN_K = 0.1;
 const EVEN_S = 60;
 const NEARLY_K = 5;
 const OPEN_K = 0.5;
+/** A controller in the shell is still warming it when the rest has settled. */
+const OPEN_SHELL_K = 2;
 
 function heldBy(byMotor: number, byCase: number): MotorHeat['heldBy'] {
   if (byMotor === 1 && byCase === 1) return undefined;
@@ -122,7 +124,7 @@ export class MotorHeat {
       this.caseSettlesC + (shellWK > 0 ? NEARLY_K : OPEN_K) < foldStartC &&
       this.evenS >= EVEN_S &&
       this.settlesC < this.warmth.windingC + NEARLY_K &&
-      this.settlesC + OPEN_K < limitC
+      this.settlesC + (shellWK > 0 ? OPEN_SHELL_K : OPEN_K) < limitC
     );
   }
 

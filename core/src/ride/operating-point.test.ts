@@ -1,17 +1,11 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Machine } from '../machine/machine.ts';
-import type { Supply } from '../machine/battery.ts';
+import { batteryAmps, type Supply } from '../machine/battery.ts';
 import { lastTrue } from '../quantity/numerics.ts';
 import { HAND_GEAR, HAND_SUPPLY, handMachine } from '../test/hand-machine.ts';
 import { RUNS } from '../test/sample.ts';
-import {
-  batteryAmps,
-  electricalWatts,
-  operatingPoint,
-  partThrottleAmps,
-  speedFactor,
-} from './operating-point.ts';
+import { electricalWatts, operatingPoint, partThrottleAmps, speedFactor } from './operating-point.ts';
 
 const at = (machine: Machine, v: number, supply: Supply = HAND_SUPPLY) =>
   operatingPoint(machine, HAND_GEAR, supply, v);

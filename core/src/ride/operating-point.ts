@@ -4,6 +4,7 @@ import type { Limit, Limits } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
 import { coreDrag, wheelForce } from '../machine/motor.ts';
 import { spinOutFactor } from '../machine/rider.ts';
+import { fieldAmps, weakenedAmps } from './weakening.ts';
 
 /** The motor at one speed in one gear. */
 export interface OperatingPoint {
@@ -90,6 +91,11 @@ export function operatingPoint(machine: Machine, gear: Gear, supply: Supply, v: 
     amps = byPower;
     limit = wattsLimit;
   }
+  if (limit === 'voltage' && machine.weakening !== undefined) {
+    const most = weakenedAmps(machine, supply, emf, amps, watts + limits.standbyW);
+    amps = most.amps;
+    limit = most.limit === 'watts' ? wattsLimit : most.limit;
+  }
 
   const asked = askedOf(machine, gear, v, { amps, limit });
   const { amps: phaseA } = asked;
@@ -149,28 +155,24 @@ export const speedFactor = ({ limits }: Machine, v: number): number => fade(limi
 export const handShare = ({ limits, throttleShare }: Machine, v: number): number =>
   v < limits.handCutoff ? throttleShare : 0;
 
-/** The most that a pack gives is met by rounding, not only by arithmetic: this share of its volts squared. */
-const ROUNDING = 1e-12;
-
 /**
- * Battery amps for a power `watts` at the pack's terminals: 2P / (Voc + sqrt(Voc^2 - 4 Rb P)); Infinity beyond the most
- * that the pack can give, Voc^2 / (4 Rb).
+ * Watts that motor and controller take from the pack at a phase current, standby included. Where the field is weakened the
+ * volts count: those of `supply`, or of a pack at half charge.
  */
-export function batteryAmps(supply: Supply, watts: number): number {
-  const square = supply.openVolts ** 2;
-  const exact = square - 4 * supply.ohm * watts;
-  const inside = exact < 0 && exact > -ROUNDING * square ? 0 : exact;
-  return inside < 0 ? Infinity : (2 * watts) / (supply.openVolts + Math.sqrt(inside));
+export function electricalWatts(
+  machine: Machine,
+  gear: Gear,
+  phaseA: number,
+  v: number,
+  supply?: Supply,
+): number {
+  const { standbyW } = machine.limits;
+  if (phaseA === 0) return standbyW;
+  const circuitV = machine.motor.kt * gear.motorRatio * v + machine.dropV + machine.circuitOhm * phaseA;
+  const watts = circuitV * phaseA * machine.packShare + standbyW;
+  if (machine.weakening === undefined) return watts;
+  return watts + machine.circuitOhm * fieldAmps(machine, gear, phaseA, v, supply) ** 2;
 }
-
-/** Watts that motor and controller take from the pack at a phase current, standby included. */
-export const electricalWatts = (machine: Machine, gear: Gear, phaseA: number, v: number): number =>
-  phaseA === 0
-    ? machine.limits.standbyW
-    : (machine.motor.kt * gear.motorRatio * v + machine.dropV + machine.circuitOhm * phaseA) *
-        phaseA *
-        machine.packShare +
-      machine.limits.standbyW;
 
 /**
  * Phase current for a motor force `forceN` at the tyre at `v` m/s: I = (F / (n eta) + core drag) / Kt.

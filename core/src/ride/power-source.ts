@@ -1,7 +1,6 @@
-import { coldFactor, leastCharge, packWarmed, type Supply } from '../machine/battery.ts';
+import { batteryAmps, coldFactor, leastCharge, packWarmed, type Supply } from '../machine/battery.ts';
 import type { Machine } from '../machine/machine.ts';
 import { chargeRate, packModel, readSupply, type PackModel } from '../machine/pack-model.ts';
-import { batteryAmps } from './operating-point.ts';
 import { busPoint, sideBySide } from './packs-together.ts';
 
 /** What a step took out of the packs: of the cells' own volts, and lost on the way to the terminals, W. */

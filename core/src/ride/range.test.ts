@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { wholeCapacityAh, peukertFactor, supplyAt } from '../machine/battery.ts';
+import { batteryAmps, wholeCapacityAh, peukertFactor, supplyAt } from '../machine/battery.ts';
 import { assemble } from '../machine/assemble.ts';
 import type { Machine } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
@@ -8,7 +8,7 @@ import { kmhToMs } from '../quantity/units.ts';
 import { solved } from '../test/ode.ts';
 import { withCellsAt } from '../test/hand-machine.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
-import { batteryAmps, electricalWatts, operatingPoint, partThrottleAmps } from './operating-point.ts';
+import { electricalWatts, operatingPoint, partThrottleAmps } from './operating-point.ts';
 import { constantSpeedRange } from './range.ts';
 import { topSpeed } from './steady.ts';
 

@@ -1,9 +1,8 @@
-import { leastCharge, supplyAt, wholeCapacityAh } from '../machine/battery.ts';
+import { batteryAmps, leastCharge, supplyAt, wholeCapacityAh } from '../machine/battery.ts';
 import type { Limit } from '../machine/limits.ts';
 import { meanPowerOver } from '../machine/rider.ts';
 import type { Machine, PackAboard } from '../machine/machine.ts';
 import { gauss2, lastTrue } from '../quantity/numerics.ts';
-import { batteryAmps } from './operating-point.ts';
 import { sharePower } from './packs-together.ts';
 import { Descent } from './descent.ts';
 import { CHARGE_TOLERANCE, LEAST_AMPS, rideOn, type RideOn } from './ride-on.ts';

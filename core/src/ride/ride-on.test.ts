@@ -1,12 +1,11 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { wholeCapacityAh, peukertFactor, supplyAt } from '../machine/battery.ts';
+import { batteryAmps, wholeCapacityAh, peukertFactor, supplyAt } from '../machine/battery.ts';
 import { assemble } from '../machine/assemble.ts';
 import type { Machine } from '../machine/machine.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import { gearedHub } from '../test/geared-hub.ts';
 import { RUNS, anyBuild } from '../test/sample.ts';
-import { batteryAmps } from './operating-point.ts';
 import { constantSpeedRange } from './range.ts';
 import { wayAt, waysToHold, type Legs } from './ways.ts';
 

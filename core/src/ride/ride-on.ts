@@ -1,8 +1,7 @@
-import { leastCharge, supplyAt, type Supply } from '../machine/battery.ts';
+import { batteryAmps, leastCharge, supplyAt, type Supply } from '../machine/battery.ts';
 import type { Machine } from '../machine/machine.ts';
 import { gaussPoints, illinois, lastTrue } from '../quantity/numerics.ts';
 import { Descent } from './descent.ts';
-import { batteryAmps } from './operating-point.ts';
 import { spareAt, wayAt, waysToHold, type Legs, type Way } from './ways.ts';
 
 /** Why a ride that goes on more slowly ends: the legs would carry on for ever, or it has become a crawl. */

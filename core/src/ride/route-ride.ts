@@ -10,6 +10,7 @@ import { powerSource, type PowerSource } from './power-source.ts';
 import type { Ride, RideEnd, RideOptions } from './ride.ts';
 import { Road } from './road.ts';
 import { Stepper } from './stepper.ts';
+import { fieldAmps } from './weakening.ts';
 import { BINDINGS_OF_RIDER, emptyTrace, type Binding, type Trace } from './trace.ts';
 
 /**
@@ -210,7 +211,9 @@ class RideState {
     const { m, ledger, step } = this;
     const { amps } = step;
     const omega = step.gear.motorRatio * vm;
-    const windingW = amps * amps * (m.circuitOhm - m.controllerOhm);
+    const field = fieldAmps(m, step.gear, amps, vm, this.source.supply);
+    const squares = amps * amps + field * field;
+    const windingW = squares * (m.circuitOhm - m.controllerOhm);
     const standbyW = m.limits.standbyW - m.accessoryW;
     const emfW = m.motor.kt * omega * amps;
     // A motor behind its freewheel stands while it is not needed.
@@ -220,7 +223,7 @@ class RideState {
     const dragW = turns ? coreDrag(m.motor, omega) * omega : 0;
     const coreW = runsFree ? emfW : dragW;
     const gearsW = turns ? emfW - coreW - step.motorN * vm : 0;
-    const circuitW = emfW + amps * amps * m.circuitOhm + m.dropV * Math.abs(amps);
+    const circuitW = emfW + squares * m.circuitOhm + m.dropV * Math.abs(amps);
     const brushW = (m.motor.brushes?.brushV ?? 0) * amps;
     const motorW = circuitW * m.packShare;
     const controllerW = motorW - emfW - windingW - brushW + standbyW;

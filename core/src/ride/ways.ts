@@ -1,17 +1,11 @@
-import type { Supply } from '../machine/battery.ts';
+import { batteryAmps, type Supply } from '../machine/battery.ts';
 import type { Gear } from '../machine/driveline.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
 import { opensAfter } from '../machine/trips.ts';
 import { riderForce } from '../machine/rider.ts';
 import { roadForce } from '../machine/road-load.ts';
-import {
-  batteryAmps,
-  electricalWatts,
-  handShare,
-  operatingPoint,
-  partThrottleAmps,
-} from './operating-point.ts';
+import { electricalWatts, handShare, operatingPoint, partThrottleAmps } from './operating-point.ts';
 
 /** A force this far short (N) still counts as held: it is the rounding of a root, not a want of power. */
 const FORCE_HAIR = 1e-9;

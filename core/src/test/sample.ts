@@ -163,6 +163,7 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
     ),
     limitsSpeed: fc.boolean(),
     limitsPower: fc.boolean(),
+    weakens: fc.constantFrom(...answer.options),
     assistSensor: fc.constantFrom('none' as const, 'cadence' as const, 'torque' as const),
     throttle: fc.constantFrom('none' as const, 'walk' as const, 'pedalling' as const, 'full' as const),
     throttleLimited: fc.boolean(),
@@ -301,6 +302,7 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
         limitsSpeed: c.limitsSpeed,
         limitsPower: c.limitsPower,
         regenerates: c.label,
+        weakens: c.weakens,
       },
       controls: {
         ...base.controls,

@@ -89,7 +89,8 @@ describe('heat', () => {
         expect(whole.ends).not.toBe('hot');
         expect(short.seconds).toBeLessThan(whole.seconds);
         expect(whole.hottestC).toBeLessThan(untilC);
-        expect(whole.hottestC - short.hottestC).toBeLessThan(6);
+        // A controller in the motor’s shell goes on warming it for a while.
+        expect(whole.hottestC - short.hottestC).toBeLessThan(machine.controllerHeat.shellWK > 0 ? 8 : 6);
       }),
       RUNS,
     );

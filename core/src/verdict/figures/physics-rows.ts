@@ -1,9 +1,10 @@
 import { CHEMISTRIES } from '../../document/chemistries.ts';
-import { supplyAt } from '../../machine/battery.ts';
+import { supplyAt, type Supply } from '../../machine/battery.ts';
 import { airForce } from '../../machine/road-load.ts';
 import { STANDARD_GRAVITY } from '../../quantity/constants.ts';
 import { msToKmh } from '../../quantity/units.ts';
 import type { Traction } from '../../ride/traction.ts';
+import { fieldAmps } from '../../ride/weakening.ts';
 import { inputRow, stepRow, type WorkingRow } from '../figure.ts';
 import { STATED_CHARGE } from '../../ride/stated.ts';
 import { type Study } from '../study.ts';
@@ -73,6 +74,16 @@ export function powerInputs({ known, build }: Study): readonly WorkingRow[] {
   ];
 }
 
+/** Current that is spent against the magnets, where any is. */
+function weakeningRows({ machine }: Study, v: number, t: Traction, supply: Supply): readonly WorkingRow[] {
+  const { weakening } = machine;
+  if (weakening === undefined) return [];
+  return [
+    stepRow('Ich', 'Amps that would cancel the magnets', weakening.cancelA, 'A'),
+    stepRow('Id', 'Amps against the magnets', fieldAmps(machine, t.gear, t.phaseA, v, supply), 'A'),
+  ];
+}
+
 /** The balance of forces at a steady speed, step by step. */
 export function balanceSteps(study: Study, v: number, t: Traction, gradePct: number): readonly WorkingRow[] {
   const { machine } = study;
@@ -96,6 +107,7 @@ export function balanceSteps(study: Study, v: number, t: Traction, gradePct: num
     ...(t.gear.hubGear === null ? [] : [stepRow('hub', 'Hub gear in use', t.gear.hubGear, '1')]),
     stepRow('n', 'Motor rad/s per m/s of road', t.gear.motorRatio, '1'),
     stepRow('E', 'Back EMF', machine.motor.kt * omega, 'V'),
+    ...weakeningRows(study, v, t, supply),
     stepRow('I', `Phase current, held by ${study.limitNames[t.limit]}`, t.phaseA, 'A'),
     stepRow('Fm', 'Motor’s force at the tyre', t.motorN, 'N'),
     stepRow('Fr', 'Rider’s force at the tyre', t.riderN, 'N'),

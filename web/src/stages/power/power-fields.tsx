@@ -9,7 +9,7 @@ import {
   type PackIndex,
   type Verdict,
 } from '@apple-cart/core';
-import { ChoiceField, PlainRow, YesNoField } from '../../fields/choice-field.tsx';
+import { AnswerField, ChoiceField, PlainRow, YesNoField } from '../../fields/choice-field.tsx';
 import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { useBuild } from '../../state/build-store.ts';
@@ -293,6 +293,21 @@ export function ControllerFields({ document, verdict }: { document: BuildDocumen
         }}
       />
       {controller.limitsPower && <NumberField path="controller.powerLimitW" />}
+      {document.drive.commutation !== 'brushes' && (
+        <AnswerField
+          label="Weakens the field"
+          value={controller.weakens}
+          onChange={(weakens) => {
+            change({ weakens }, 'field weakening');
+          }}
+        />
+      )}
+      {inUse(document, 'controller.weakeningA') && (
+        <>
+          <NumberField path="controller.weakeningA" label="With at most" />
+          <NumberField path="drive.cancelA" label="Cancels the magnets" />
+        </>
+      )}
       <NumberField path="controller.resistanceMohm" label="Resistance" />
       <NumberField path="controller.standbyW" label="Standby, display" />
       <NumberField path="controller.massKg" label="Mass, with fittings" />
