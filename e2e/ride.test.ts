@@ -260,6 +260,7 @@ describe('the views of hill and range', () => {
     ['hill', 'gears', /suits the hill best/],
     ['hill', 'map', /An hour and more on up to/],
     ['range', 'road', /Full to the end/],
+    ['range', 'levels', /in the highest level/],
     ['range', 'home', /gauge shows/],
     ['range', 'energy', /Where it goes/],
     ['range', 'band', /One number is a promise/],

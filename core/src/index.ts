@@ -70,6 +70,7 @@ export { readPart } from './parts/read-part.ts';
 export { refreshed, staleValues } from './parts/refresh-part.ts';
 
 // Frame and fit: the bicycle from the side, and whether motor and pack go on it.
+export type { Level } from './trips/levels.ts';
 export { checkDigits, type Check } from './check/check.ts';
 export { shownOf, wantsOf, type Shown } from './check/waiting.ts';
 export type { State } from './check/state.ts';

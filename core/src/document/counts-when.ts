@@ -133,6 +133,7 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'controls.labelSpeedKmh': (b) => b.controls.classLabel === 'yes',
   'controls.labelPowerW': (b) => b.controls.classLabel === 'yes',
   'controls.assistRatio': (b) => b.controls.assistSensor === 'torque',
+  'controls.leastRatio': (b) => b.controls.assistSensor === 'torque' && b.controls.levels > 1,
   'controls.throttleSharePct': (b) => isThrottle(b) && b.controls.assistSensor !== 'none',
   'controls.throttleCutoffKmh': throttleEnds,
   'controls.walkCutoffKmh': (b) => b.controls.throttle === 'walk',

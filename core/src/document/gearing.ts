@@ -51,6 +51,16 @@ export const controlsSpecs = {
     fallback: 3,
     origin: 'common practice',
   },
+  leastRatio: {
+    label: 'Help per rider watt, lowest level',
+    unit: '1',
+    min: 0.05,
+    max: 20,
+    plausible: [0.2, 1.5],
+    step: 0.1,
+    fallback: 0.5,
+    origin: 'common practice',
+  },
   throttleSharePct: {
     label: 'Of the way by the throttle',
     unit: '%',
@@ -117,6 +127,9 @@ export const controls = z.strictObject({
   throttleLimited: z.boolean().default(false),
   throttleKind: z.enum(['thumb', 'half-grip', 'twist', 'unknown']).default('unknown'),
   /** Of the help by the pedals alone: whether the motor can run with the pedals still follows from the throttle. */
+  /** Levels of help that the rider chooses among; 0 where nobody has said how many. */
+  levels: z.number().int().min(0).max(9).default(0),
+  levelsBy: z.enum(['ratio', 'amps', 'watts', 'speed', 'unknown']).default('unknown'),
   pedalHelpStops: answer.default('unknown'),
   brakeCutoffs: answer.default('unknown'),
   speedometer: answer.default('unknown'),

@@ -31,7 +31,7 @@ export interface PackAboard {
 }
 
 /** Current against the magnets, A: the most that is allowed, and that at which nothing of them is left. */
-export interface Weakening {
+interface Weakening {
   readonly amps: number;
   readonly cancelA: number;
 }

@@ -26,6 +26,7 @@ import { heatFigure } from './figures/heat-figure.ts';
 import { massFigure, priceFigure } from './figures/tally-figures.ts';
 import { weakestFigure } from './figures/weakest-figure.ts';
 import type { HeatTimes } from '../trips/hill-heat.ts';
+import { levelsOf, type Level } from '../trips/levels.ts';
 import type { Chain } from '../power-chain/chain.ts';
 import { firstTouch } from '../power-chain/lead-checks.ts';
 import { highestVolts } from '../power-chain/subject.ts';
@@ -88,6 +89,8 @@ export interface Verdict {
     readonly rested: RangeOutcome;
     readonly plannedKm: { readonly low: number; readonly high: number } | undefined;
     readonly chart: readonly RangePoint[];
+    /** By level of help; none without a sensor at the pedals. */
+    readonly levels: readonly Level[];
     readonly leftOut: readonly string[];
   };
   readonly power: {
@@ -152,6 +155,7 @@ const rangeOf = (s: Judged): Verdict['range'] =>
     rested: () => s.rangeRested,
     plannedKm: () => plannedKm(s),
     chart: () => rangeChart(s),
+    levels: () => levelsOf(s.build, s.machine, s.known.brief.hillGradePct.value),
     leftOut: () => RANGE_LEFT_OUT,
   });
 

@@ -1,6 +1,7 @@
 /** Views of the range stage, in the order of the questions. */
 export const RANGE_VIEWS = [
   { id: 'speed', name: 'At a steady speed' },
+  { id: 'levels', name: 'By level of help' },
   { id: 'road', name: 'On the road' },
   { id: 'band', name: 'How sure?' },
   { id: 'home', name: 'Get home' },

@@ -14,6 +14,7 @@ import { RingsView } from './rings-view.tsx';
 import { DRIVE_KINDS } from './drive-kinds.ts';
 import { ControlAnswer } from '../parts/control-answer.tsx';
 import { HeldCogField } from '../parts/held-cog-field.tsx';
+import { LevelFields } from '../parts/level-fields.tsx';
 import { Stage, StageFindings } from '../parts/stage.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
 import { MotorFields } from './motor-fields.tsx';
@@ -66,9 +67,7 @@ function Inputs() {
             control({ assistSensor }, 'assist sensor');
           }}
         />
-        {controls.assistSensor === 'torque' && (
-          <NumberField path="controls.assistRatio" label="Help per rider watt" />
-        )}
+        <LevelFields />
         <ChoiceField
           label="Throttle"
           value={controls.throttle}

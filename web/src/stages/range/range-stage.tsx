@@ -5,6 +5,7 @@ import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
 import { energyChart, rangeChart } from '../../charts/range-chart.ts';
 import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
+import { LevelFields } from '../parts/level-fields.tsx';
 import { WindAt } from '../parts/wind-at.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { RouteField } from '../../ride/route-field.tsx';
@@ -19,6 +20,7 @@ import { ViewLinks } from '../parts/view-links.tsx';
 import { BandView } from './band-view.tsx';
 import { EnergyView } from './energy-view.tsx';
 import { HomeView } from './home-view.tsx';
+import { LevelsView } from './levels-view.tsx';
 import { RoadView } from './road-view.tsx';
 import { useRangeRides, type RangeRides } from './use-range-road.ts';
 import { RANGE_VIEWS, type RangeView } from '../../screens/range-views.ts';
@@ -49,11 +51,19 @@ function EnergyLedger({ verdict }: { verdict: Verdict }) {
   );
 }
 
+/** Views of a level road, on which nothing is ridden metre by metre. */
+const LEVEL_ROAD: ReadonlySet<RangeView> = new Set(['speed', 'levels']);
+
 function Inputs({ view }: { view: RangeView }) {
   const { verdict } = useStage();
   return (
     <>
-      {view !== 'speed' && (
+      {view === 'levels' && (
+        <FieldGroup title="Levels of help">
+          <LevelFields />
+        </FieldGroup>
+      )}
+      {!LEVEL_ROAD.has(view) && (
         <FieldGroup title="The road">
           <RouteField which="rangeRoute" none="level road" />
         </FieldGroup>
@@ -64,9 +74,9 @@ function Inputs({ view }: { view: RangeView }) {
         <NumberField path="brief.reservePct" />
         <NumberField path="brief.riderPowerW" />
         <NumberField path="brief.temperatureC" />
-        <NumberField path="brief.headwindMs" label={view === 'speed' ? 'Headwind' : 'Wind'} />
+        <NumberField path="brief.headwindMs" label={LEVEL_ROAD.has(view) ? 'Headwind' : 'Wind'} />
         <WindAt />
-        {view === 'speed' ? (
+        {LEVEL_ROAD.has(view) ? (
           <NumberField path="brief.altitudeM" />
         ) : (
           <>
@@ -181,6 +191,8 @@ function Picture({ view, rides }: { view: RangeView; rides: RangeRides }) {
   switch (view) {
     case 'speed':
       return <SpeedView />;
+    case 'levels':
+      return <LevelsView />;
     case 'road':
       return <RoadView rides={rides} />;
     case 'band':
@@ -227,7 +239,7 @@ export function RangeStage() {
   const wanted = shown(verdict.known.brief.distanceKm.value, 'km', 0);
   const [params] = useSearchParams();
   const view = RANGE_VIEWS.find((v) => v.id === params.get('view'))?.id ?? 'speed';
-  const rides = useRangeRides(view !== 'speed');
+  const rides = useRangeRides(!LEVEL_ROAD.has(view));
   const onRoad = useRoadStamp(rides);
   const steady = {
     state: figure.state,
@@ -238,7 +250,7 @@ export function RangeStage() {
     <Stage
       id="range"
       pictureFirst
-      stamp={view === 'speed' ? steady : (onRoad ?? steady)}
+      stamp={LEVEL_ROAD.has(view) ? steady : (onRoad ?? steady)}
       views={<ViewLinks label="Views of the range stage" views={RANGE_VIEWS} view={view} />}
       inputs={<Inputs view={view} />}
       picture={<Picture view={view} rides={rides} />}
