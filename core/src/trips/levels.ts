@@ -8,7 +8,7 @@ import { STATED_CHARGE } from '../ride/stated.ts';
 import { steadySpeed } from '../ride/steady.ts';
 
 /** What the steps of help part evenly: the rider's watts many times over, or the motor's own amps, watts or speed. */
-export type LevelsBy = Exclude<BuildDocument['controls']['levelsBy'], 'unknown'>;
+type LevelsBy = Exclude<BuildDocument['controls']['levelsBy'], 'unknown'>;
 
 /** One level of help, ridden as it asks for itself: at full help of that level, on the flat and on the test hill. */
 export interface Level {
@@ -33,7 +33,7 @@ export function levelRatios(least: number, most: number, count: number): readonl
 }
 
 /** What the levels part where it is not said: torque sensors multiply the legs, cadence sensors part the amps. */
-export const levelsBy = ({ controls }: BuildDocument): LevelsBy => {
+const levelsBy = ({ controls }: BuildDocument): LevelsBy => {
   if (controls.assistSensor === 'torque') return 'ratio';
   return controls.levelsBy === 'unknown' || controls.levelsBy === 'ratio' ? 'amps' : controls.levelsBy;
 };
