@@ -24,7 +24,7 @@ export interface Level {
 }
 
 /** Where nobody has said how many there are. Common practice. */
-export const USUAL_LEVELS = 5;
+const USUAL_LEVELS = 5;
 
 /** Ratios of help that grow evenly, each by the same factor: k1 (kn / k1)^((i-1)/(n-1)). Common practice, no source. */
 export function levelRatios(least: number, most: number, count: number): readonly number[] {
