@@ -21,6 +21,8 @@ export interface ClauseVerdict {
   readonly why: string | undefined;
   /** The profile it is worst in; empty for the build as set. */
   readonly profile: string;
+  /** False where nobody has looked whether the rider can have it so. */
+  readonly sure: boolean;
 }
 
 /** What a clause comes to, and why. */
@@ -48,6 +50,7 @@ const verdictOf = (
   state,
   why,
   profile,
+  sure: true,
 });
 
 const outcome = (state: ClauseState, why?: string): Outcome => ({ state, why });
@@ -86,7 +89,7 @@ function past(clause: NumberClause, margin: number): Outcome {
 /** On the right side of a limit: how sure that is. */
 function within(clause: NumberClause, value: number, margin: number, fact: NumberFact): Outcome['why'] {
   if (clause.cautionFrom !== undefined && value >= clause.cautionFrom) return clause.caution;
-  if (fact.source === 'assumed' || fact.source === 'unknown') return 'the value is assumed';
+  if (fact.source === 'assumed') return 'it rests on assumed values';
   // Of what is not there at all no rule could ask less.
   if (clause.certainty === 'high' || value === 0) return undefined;
   return Math.abs(margin) <= NEAR * clause.limit ? NOT_CERTAIN : undefined;
@@ -104,16 +107,41 @@ function judgeNumber(one: Case<NumberClause, NumberFact | undefined>): ClauseVer
   const passes = (value: number): boolean =>
     holds(clause.op, value, clause.limit) || (clause.op === '<=' && value - clause.limit < HAIR);
   const done = (what: Outcome): ClauseVerdict => verdictOf(one, what, { margin, value: worst });
+  if (fact.unsure !== undefined) {
+    const span = [
+      convert(fact.unsure.high, own, clause.unit),
+      convert(fact.unsure.low, own, clause.unit),
+    ] as const;
+    const [furthest, nearest] = atLeast ? [span[1], span[0]] : span;
+    if (passes(furthest)) return done(outcome('pass', whatever(fact.unsure.labels)));
+    // At the far end of what is plausible and still beyond: no value brings it in.
+    if (passes(nearest)) return done(outcome('unknown', dependsOn(fact.unsure.labels)));
+    return done(past(clause, atLeast ? nearest - clause.limit : clause.limit - nearest));
+  }
   if (passes(worst)) {
     const why = within(clause, worst, margin, fact);
     return done(outcome(why === undefined ? 'pass' : 'check', why));
   }
   if (clause.toleratedTo !== undefined && worst <= clause.toleratedTo)
     return done(outcome('check', clause.caution));
-  if (passes(best)) return done(outcome('unknown', 'inside at one end of the band only'));
-  if (fact.source === 'unknown') return done(outcome('unknown', 'only a usual value is known'));
+  if (passes(best)) return done(outcome('unknown', AT_THE_LIMIT));
+  const error = convert(fact.error ?? 0, own, clause.unit);
+  if (error > 0 && passes(atLeast ? worst + error : worst - error))
+    return done(outcome('check', 'at the limit: over it by less than it was measured to'));
   return done(past(clause, margin));
 }
+
+const AT_THE_LIMIT = 'at the limit: inside at one end of its span only';
+
+/** So many of what is not known are named. */
+const NAMED = 2;
+function names(labels: readonly string[]): string {
+  const named = labels.slice(0, NAMED).map((one) => one.charAt(0).toLowerCase() + one.slice(1));
+  const more = labels.length - named.length;
+  return more > 0 ? `${named.join(', ')} and ${String(more)} more` : named.join(' and ');
+}
+const whatever = (labels: readonly string[]): string => `inside whatever it is: ${names(labels)}`;
+const dependsOn = (labels: readonly string[]): string => `it depends on ${names(labels)}: not known`;
 
 /** Ratios this close come out of the efficiencies' last digits. */
 const RATIO_HAIR = 1e-9;
@@ -126,8 +154,23 @@ function judgeCurve(one: Case<CurveClause, CurveFact>): ClauseVerdict {
   }
   const { kmh, ratio, allowed } = worstPoint(fact.corners, clause.corners);
   const margin = allowed - ratio;
-  const met = margin >= -RATIO_HAIR;
-  return verdictOf(one, judgeCondition(clause, met), { margin, value: ratio, at: { kmh, allowed } });
+  const found = { margin, value: ratio, at: { kmh, allowed } };
+  const met = (corners: CurveFact['corners']): boolean => {
+    if (corners === undefined) return false;
+    const worst = worstPoint(corners, clause.corners);
+    return worst.allowed - worst.ratio >= -RATIO_HAIR;
+  };
+  const { unsure } = fact;
+  if (unsure === undefined || met(unsure.most) === met(unsure.least)) {
+    const all = met(unsure === undefined ? fact.corners : unsure.most);
+    const judged = judgeCondition(clause, all);
+    return verdictOf(
+      one,
+      all && unsure !== undefined ? outcome('pass', whatever(unsure.labels)) : judged,
+      found,
+    );
+  }
+  return verdictOf(one, outcome('unknown', dependsOn(unsure.labels)), found);
 }
 
 /** A condition that is met is met whether or not it is really asked for; one that is not needs certainty. */
@@ -143,7 +186,17 @@ function judgeCondition(clause: Clause, met: boolean): Outcome {
   }
 }
 
-function judgeIn(clause: Clause, { profile, facts }: ProfileFacts): ClauseVerdict {
+const ONCE_LABELLED = 'inside once the label is on';
+const NOT_LOOKED = 'whether the rider can have it so is not known';
+
+/** What may or may not be in the rider’s reach breaks nothing yet, and is not passed over. */
+function judgeIn(clause: Clause, way: ProfileFacts): ClauseVerdict {
+  const found = judgeSurely(clause, way);
+  const doubtful = way.sure === false && (found.state === 'fail' || found.state === 'unknown');
+  return doubtful ? { ...found, state: 'unknown', why: NOT_LOOKED, sure: false } : found;
+}
+
+function judgeSurely(clause: Clause, { profile, facts }: ProfileFacts): ClauseVerdict {
   switch (clause.kind) {
     case 'number':
       return judgeNumber({ clause, fact: facts[clause.fact], profile });
@@ -162,6 +215,9 @@ function judgeIn(clause: Clause, { profile, facts }: ProfileFacts): ClauseVerdic
     }
     case 'answer': {
       const one = { clause, fact: facts[clause.fact], profile };
+      // A label is put on when all else is in order: it is a duty, and breaks no class.
+      if (clause.fact === 'classLabel' && clause.wanted === 'yes' && one.fact.answer !== 'yes')
+        return verdictOf(one, outcome('check', ONCE_LABELLED));
       if (one.fact.answer === 'unknown') return verdictOf(one, outcome('unknown', 'not checked yet'));
       return verdictOf(one, judgeCondition(clause, one.fact.answer === clause.wanted));
     }

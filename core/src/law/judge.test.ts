@@ -102,8 +102,13 @@ describe('Great Britain: SI 1983/1168 as amended by SI 2015/24', () => {
   });
 
   it('asks for the marking', () => {
-    expect(judge('gb', { classLabel: say('unknown') }).outcome).toBe('cannot-tell');
-    expect(judge('gb', { classLabel: say('no') }).outcome).toBe('outside');
+    // A duty: where nothing else is broken it is inside once the label is on.
+    for (const answer of ['unknown', 'no'] as const) {
+      const verdict = judge('gb', { classLabel: say(answer) });
+      expect(verdict.outcome).toBe('check');
+      expect(verdict.unsettled.map((c) => c.why)).toContain('inside once the label is on');
+    }
+    expect(judge('gb', { classLabel: say('no'), ratedPowerW: number(500) }).outcome).toBe('outside');
   });
 });
 
@@ -186,7 +191,7 @@ describe('how sure', () => {
     expect(verdict.outcome).toBe('check');
     expect(clauseOf(verdict, 'eu-class', 'power')).toMatchObject({
       state: 'check',
-      why: 'the value is assumed',
+      why: 'it rests on assumed values',
     });
   });
 

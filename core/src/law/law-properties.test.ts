@@ -87,7 +87,8 @@ describe('what the rider can switch to', () => {
   it('never helps, in any place, whatever it is (property)', () => {
     fc.assert(
       fc.property(anyBuild, fc.array(profile, { minLength: 1, maxLength: 3 }), (build, profiles) => {
-        const [alone, with_] = [ways(build), ways(withProfiles(build, profiles))];
+        // Neither has a wire that nobody has looked for.
+        const [alone, with_] = [ways(withProfiles(build, [])), ways(withProfiles(build, profiles))];
         for (const place of book) {
           const [before, after] = [judgePlace(place, alone, book), judgePlace(place, with_, book)];
           before.tests.forEach((test, i) => {

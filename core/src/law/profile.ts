@@ -5,6 +5,8 @@ export interface Profile {
   /** Empty for the settings of the build itself. */
   readonly name: string;
   readonly build: BuildDocument;
+  /** False where nobody has looked whether the rider can have it so. */
+  readonly sure?: boolean;
 }
 
 type Stored = BuildDocument['controller']['profiles'][number];
@@ -46,6 +48,10 @@ export function settingOf(way: string): string {
   return at < 0 ? way : way.slice(0, at);
 }
 
+/** Something limits it, that could be lifted. */
+const limited = ({ controller, controls }: BuildDocument): boolean =>
+  controller.limitsSpeed || controls.throttleLimited;
+
 /** The build as set, each profile that the rider can switch to, and without a limit where it can be lifted. */
 function settings(build: BuildDocument): readonly Profile[] {
   const { profiles, lifted } = build.controller;
@@ -54,10 +60,11 @@ function settings(build: BuildDocument): readonly Profile[] {
     ...profiles
       .filter((p) => p.reach === 'rider')
       .map((p) => ({ name: profileName(p), build: switched(build, p) })),
-    ...(lifted === 'yes'
+    ...(lifted === 'yes' || (lifted === 'unknown' && limited(build))
       ? [
           {
             name: LIFTED,
+            sure: lifted === 'yes',
             build: {
               ...build,
               controller: { ...build.controller, limitsSpeed: false },
@@ -70,11 +77,12 @@ function settings(build: BuildDocument): readonly Profile[] {
 }
 
 /** With each other pack first: a switch that the rider can flip, or diodes that let the highest pack drive alone. */
-function onOtherPacks({ name, build }: Profile): readonly Profile[] {
+function onOtherPacks({ name, build, sure = true }: Profile): readonly Profile[] {
   if (build.joining.how === 'parallel') return [];
   const [first, ...others] = build.packs;
   return others.map((pack, i): Profile => ({
     name: `${name === '' ? '' : `${name}${BEFORE_PACK}`}${ON_PACK}${String(i + 2)}`,
+    sure,
     build: { ...build, packs: [pack, first, ...others.filter((other) => other !== pack)] },
   }));
 }

@@ -168,7 +168,7 @@ describe('the label', () => {
 
   it('is printed where only the label itself is missing, and never for a class the machine is not in', () => {
     const no = { kind: 'answer' as const, answer: 'no' as const, how: '' };
-    expect(judge('gb', { classLabel: no }).outcome).toBe('outside');
+    expect(judge('gb', { classLabel: no }).outcome).toBe('check');
     expect(labelledCategory(judge('gb', { classLabel: no }))?.id).toBe('UK-EAPC');
     const fast = { kind: 'number' as const, low: 45, high: 45, source: 'label' as const, how: '' };
     expect(labelledCategory(judge('gb', { classLabel: no, assistEndKmh: fast }))).toBeUndefined();

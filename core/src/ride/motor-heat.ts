@@ -24,8 +24,6 @@ const EVEN_K = 0.1;
 const EVEN_S = 60;
 const NEARLY_K = 5;
 const OPEN_K = 0.5;
-/** A controller in the shell is still warming it when the rest has settled. */
-const OPEN_SHELL_K = 2;
 
 function heldBy(byMotor: number, byCase: number): MotorHeat['heldBy'] {
   if (byMotor === 1 && byCase === 1) return undefined;
@@ -92,9 +90,12 @@ export class MotorHeat {
     const { thermal, airC } = this.cold;
     // What a controller in the motor's shell gives to it falls there.
     const [windingMeanW, cooling] = [this.windingJ / s, this.cooling / s];
+    // In the end all that it loses does.
+    const inShell = this.cold.controllerHeat.shellWK > 0;
+    const shellEndW = (this.shellJ + (inShell ? this.caseJ : 0)) / s;
     const shellMeanW = this.shellJ / s + this.warmCase(s);
     this.warmth = heatStep(thermal, this.warmth, windingMeanW, shellMeanW, cooling, airC, s);
-    const settlesC = settlesAtMost(thermal, this.warmth.windingC, windingMeanW, shellMeanW, cooling, airC);
+    const settlesC = settlesAtMost(thermal, this.warmth.windingC, windingMeanW, shellEndW, cooling, airC);
     this.evenS = Math.abs(settlesC - this.settlesC) <= EVEN_K ? this.evenS + s : 0;
     this.settlesC = settlesC;
     this.seconds = this.windingJ = this.shellJ = this.cooling = this.caseJ = this.caseCooling = 0;
@@ -124,7 +125,7 @@ export class MotorHeat {
       this.caseSettlesC + (shellWK > 0 ? NEARLY_K : OPEN_K) < foldStartC &&
       this.evenS >= EVEN_S &&
       this.settlesC < this.warmth.windingC + NEARLY_K &&
-      this.settlesC + (shellWK > 0 ? OPEN_SHELL_K : OPEN_K) < limitC
+      this.settlesC + OPEN_K < limitC
     );
   }
 

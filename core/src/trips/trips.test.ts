@@ -89,8 +89,7 @@ describe('heat', () => {
         expect(whole.ends).not.toBe('hot');
         expect(short.seconds).toBeLessThan(whole.seconds);
         expect(whole.hottestC).toBeLessThan(untilC);
-        // A controller in the motor’s shell goes on warming it for a while.
-        expect(whole.hottestC - short.hottestC).toBeLessThan(machine.controllerHeat.shellWK > 0 ? 8 : 6);
+        expect(whole.hottestC - short.hottestC).toBeLessThan(6);
       }),
       RUNS,
     );

@@ -62,7 +62,7 @@ export function changesFor(
       case 'number':
         return forNumber(build, clause, meets);
       case 'curve':
-        return [proportional(build, clause)];
+        return [proportional(build, clause, meets)];
       case 'one-of':
       case 'open':
         return [];

@@ -44,7 +44,13 @@ const tidy = {
     classLabel: 'yes' as const,
     throttle: 'none' as const,
   },
-  controller: { limitsSpeed: true, assistCutoffKmh: 24.9, assistTaperKmh: 1, lifted: 'no' as const },
+  controller: {
+    limitsSpeed: true,
+    assistCutoffKmh: 24.9,
+    assistTaperKmh: 1,
+    setRolloutMm: 2148,
+    lifted: 'no' as const,
+  },
 };
 const build = (
   changes: { [K in keyof typeof tidy]?: object } = {},

@@ -46,12 +46,22 @@ const waysOf = (build: BuildDocument): readonly ProfileFacts[] => {
 };
 
 /** Broken, or past a limit that is only doubtful: what a builder who wants the class will want to bring in. */
-const over = ({ clause, state, margin, fact }: ClauseVerdict): boolean =>
-  state === 'fail' ||
-  (state === 'unknown' &&
-    !(clause.kind === 'number' && clause.unsettled === true) &&
-    ((margin !== undefined && margin < 0 && !(fact?.kind === 'number' && fact.source === 'unknown')) ||
-      (clause.kind === 'answer' && fact?.kind === 'answer' && fact.answer !== 'unknown')));
+function over({ clause, state, margin, fact, sure }: ClauseVerdict): boolean {
+  if (state === 'fail') return true;
+  const answered = clause.kind === 'answer' && fact?.kind === 'answer' ? fact.answer : 'unknown';
+  // A label that is not on breaks no class, and is put on all the same.
+  if (state === 'check') return clause.kind === 'answer' && clause.fact === 'classLabel' && answered === 'no';
+  if (state !== 'unknown' || !sure || (clause.kind === 'number' && clause.unsettled === true)) return false;
+  return (margin !== undefined && margin < 0) || answered !== 'unknown';
+}
+
+/** What nobody has said yet: an unknown that decides, or whether the label is on. */
+const isOpen = ({ clause, state, fact }: ClauseVerdict): boolean =>
+  state === 'unknown' ||
+  (clause.kind === 'answer' &&
+    clause.fact === 'classLabel' &&
+    fact?.kind === 'answer' &&
+    fact.answer === 'unknown');
 
 /** Categories that have to be met at once: the wanted one, and of each other test the first that is open to it. */
 function targetsOf(place: PlaceVerdict, wanted: Category): readonly Category[] {
@@ -90,8 +100,10 @@ function search(build: BuildDocument, targets: readonly Category[]): readonly Co
 
 const meets =
   ({ clause }: ClauseVerdict) =>
-  (build: BuildDocument): boolean =>
-    !over(judgeClause(clause, waysOf(build)));
+  (build: BuildDocument): boolean => {
+    const now = judgeClause(clause, waysOf(build));
+    return !over(now) && !(now.state === 'unknown' && now.sure);
+  };
 
 /** Leaves out what the others make unneeded: a smaller set that breaks no more clauses. */
 function smallest(
@@ -190,7 +202,7 @@ function makeItComply(build: BuildDocument, place: PlaceVerdict, wanted: Categor
           why: c.approvalNote ?? 'It needs an authority’s approval before it is ridden on a road.',
         })),
     ],
-    toSettle: left.filter((v) => v.state === 'unknown' && !over(v)),
+    toSettle: left.filter((v) => isOpen(v) && !over(v)),
   };
 }
 

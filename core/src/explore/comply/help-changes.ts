@@ -37,27 +37,23 @@ export function lessCurrent(build: BuildDocument, clause: NumberClause): ComplyC
 }
 
 /** Help in proportion to the rider, under the corners of a curve that is level and then falls to nothing. */
-export function proportional(build: BuildDocument, clause: CurveClause): ComplyChange | undefined {
+export function proportional(
+  build: BuildDocument,
+  clause: CurveClause,
+  meets: (build: BuildDocument) => boolean,
+): ComplyChange | undefined {
   const [first] = clause.corners;
   const level = clause.corners.findLast((c) => c.ratio === first?.ratio);
   const end = clause.corners.at(-1);
   if (first === undefined || level === undefined || end === undefined) return undefined;
   const machine = assembleKnown(build, knownBuild(build));
-  const ratio = tenthBelow((first.ratio * machine.chainEfficiency) / machine.efficiency, false);
+  const most = tenthBelow((first.ratio * machine.chainEfficiency) / machine.efficiency, false);
   const kmh = tenthBelow(end.kmh, true);
   const fade = Math.round((end.kmh - level.kmh) * 10) / 10;
   const torque = build.controls.assistSensor === 'torque';
-  return {
-    id: 'proportional',
-    what: [
-      torque ? 'Help of at most ' : 'Torque sensor, help of at most ',
-      `${ratio.toFixed(1)} times the rider’s, fading over the last `,
-      qty(fade, 'km/h', 1),
-      ' to ',
-      qty(kmh, 'km/h', 1),
-    ],
-    effort: torque ? 'setting' : 'part',
-    apply: (b) => ({
+  const helping =
+    (ratio: number) =>
+    (b: BuildDocument): BuildDocument => ({
       ...b,
       controls: {
         ...b.controls,
@@ -71,7 +67,21 @@ export function proportional(build: BuildDocument, clause: CurveClause): ComplyC
         assistCutoffKmh: assumed(kmh),
         assistTaperKmh: assumed(fade),
       },
-    }),
+    });
+  // What is not known of the motor takes a little off.
+  const tenths = Array.from({ length: Math.round(most * 10) }, (_, i) => (Math.round(most * 10) - i) / 10);
+  const ratio = tenths.find((r) => meets(helping(r)(build))) ?? most;
+  return {
+    id: 'proportional',
+    what: [
+      torque ? 'Help of at most ' : 'Torque sensor, help of at most ',
+      `${ratio.toFixed(1)} times the rider’s, fading over the last `,
+      qty(fade, 'km/h', 1),
+      ' to ',
+      qty(kmh, 'km/h', 1),
+    ],
+    effort: torque ? 'setting' : 'part',
+    apply: helping(ratio),
   };
 }
 

@@ -114,7 +114,7 @@ function wheel({ build, known }: Scene): Trap {
 
 function switches({ build }: Scene): Trap {
   const base = { code: 'switch', title: 'Off-road modes, hidden menus and bypass wires' };
-  const ways = profilesOf(build).length - 1;
+  const ways = profilesOf(build).filter(({ sure = true }) => sure).length - 1;
   if (ways > 0)
     return {
       ...base,

@@ -1,0 +1,119 @@
+import { specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
+import type { Known, KnownBuild } from '../document/known-build.ts';
+import { knownInUse } from '../document/known.ts';
+import { withQuantity } from '../document/quantity-at.ts';
+
+/** Which way a value of the machine turns what the law measures: up with it, or down. */
+type Turns = 1 | -1;
+/** Paths by which way they turn, the most telling first; those of a pack stand for every pack. */
+export type Bearings = readonly (readonly [path: string, turns: Turns])[];
+
+/** What makes a machine faster, and stronger, on its motor alone. */
+export const FASTER: Bearings = [
+  ['controller.assistCutoffKmh', 1],
+  ['controller.setRolloutMm', -1],
+  ['controls.throttleCutoffKmh', 1],
+  ['controls.walkCutoffKmh', 1],
+  ['drive.kvRpmPerV', 1],
+  ['drive.reduction', -1],
+  ['drive.resistanceOhm', -1],
+  ['controller.batteryCurrentA', 1],
+  ['controller.phaseCurrentA', 1],
+  ['controller.powerLimitW', 1],
+  ['controller.weakeningA', 1],
+  ['packs.cellsInSeries', 1],
+  ['packs.healthPct', 1],
+  ['packs.wiringMohm', -1],
+  ['packs.capacityAh', 1],
+  ['drive.efficiency', 1],
+  ['drive.hysteresisNm', -1],
+  ['drive.eddyNms', -1],
+  ['drive.brushV', -1],
+  ['drive.cancelA', -1],
+  ['drive.motorSprocketTeeth', 1],
+  ['drive.wheelSprocketTeeth', -1],
+  ['gearing.ringTeeth', 1],
+  ['gearing.chainEfficiency', 1],
+  ['donor.cdaM2', -1],
+  ['donor.crr', -1],
+  ['donor.massKg', -1],
+  ['drive.massKg', -1],
+  ['controller.massKg', -1],
+  ['packs.massKg', -1],
+  ['controller.resistanceMohm', -1],
+  ['controller.standbyW', -1],
+];
+
+/** What makes it heavier. */
+export const HEAVIER: Bearings = [
+  ['donor.massKg', 1],
+  ['drive.massKg', 1],
+  ['packs.massKg', 1],
+  ['controller.massKg', 1],
+];
+
+/** What makes help per rider watt more. */
+export const MORE_HELP: Bearings = [
+  ['controls.assistRatio', 1],
+  ['controller.assistCutoffKmh', 1],
+  ['controller.setRolloutMm', -1],
+  ['controller.assistTaperKmh', -1],
+  ['drive.efficiency', 1],
+  ['gearing.chainEfficiency', -1],
+];
+
+/** Standard deviations that a default is taken to be off at most, as in the band of the range. */
+const DEVIATIONS = 2.5;
+
+/** Wider than what is usual, where the law asks of what nobody has read. */
+const LAW_SPANS: Partial<Record<string, readonly [number, number]>> = {
+  // A key that drives it faster than a walk is just what the clause is about.
+  'controls.walkCutoffKmh': [3, 25],
+  'controller.weakeningA': [0, 30],
+};
+
+/** Between which values an unknown quantity may plausibly lie. */
+export function plausibleSpan(known: Known): readonly [low: number, high: number] {
+  const { min, max, plausible } = specAt(known.path);
+  const own = LAW_SPANS[known.path];
+  if (own !== undefined) return own;
+  if (known.spread === undefined) return plausible;
+  const off = DEVIATIONS * known.spread * Math.abs(known.value);
+  return [Math.max(min, known.value - off), Math.min(max, known.value + off)];
+}
+
+/** A path of any pack, as the bearings name it. */
+export const anyPack = (path: QuantityPath): string => path.replace(/^packs\.\d\./, 'packs.');
+
+/** Unknown quantities that a fact rests on, the most telling first. */
+export function unknownOf(build: BuildDocument, known: KnownBuild, bearings: Bearings): readonly Known[] {
+  const order = bearings.map(([path]) => path);
+  return knownInUse(build, known)
+    .filter(
+      (k) => k.source === 'unknown' && order.includes(anyPack(k.path)) && !settledOtherwise(build, k.path),
+    )
+    .toSorted((a, b) => order.indexOf(anyPack(a.path)) - order.indexOf(anyPack(b.path)));
+}
+
+/** A speed that was measured on the road is what it is, whatever wheel the controller reckons with. */
+function settledOtherwise({ controller }: BuildDocument, path: QuantityPath): boolean {
+  return path === 'controller.setRolloutMm' && controller.assistCutoffKmh.source === 'measured';
+}
+
+/**
+ * The build with every unknown value at the end of its plausible span that turns a fact up (or down): no machine that the
+ * entered values allow is beyond it, where each value turns the fact one way.
+ */
+export function cornerOf(
+  build: BuildDocument,
+  unknown: readonly Known[],
+  bearings: Bearings,
+  end: 'up' | 'down',
+): BuildDocument {
+  const turns = new Map(bearings);
+  return unknown.reduce((b, known) => {
+    const [low, high] = plausibleSpan(known);
+    const up = (turns.get(anyPack(known.path)) ?? 1) === (end === 'up' ? 1 : -1);
+    return withQuantity(b, known.path, { source: 'assumed', value: up ? high : low });
+  }, build);
+}
