@@ -122,6 +122,7 @@ export { curveRules, lawCurves, limitLines, type LawCurves, type LimitLine } fro
 export { readRules, readRulesText } from './law/read-rules.ts';
 export type { Category, Certainty, Clause, Duty, PlaceRules, RuleBook } from './law/rule-schema.ts';
 export { shippedRules } from './law/rules.ts';
+export { saidOf, tellingDigits } from './law/sentence.ts';
 export { traps } from './law/traps/traps.ts';
 
 // Ride: the machine on a road.

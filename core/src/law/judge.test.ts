@@ -7,7 +7,7 @@ import { shippedRules } from './rules.ts';
 
 const MPH = 1.609344;
 
-function judge(place: 'gb' | 'eu' | 'us', change: Partial<LawFacts> = {}): PlaceVerdict {
+function judge(place: 'gb' | 'eu' | 'us' | 'us-fed', change: Partial<LawFacts> = {}): PlaceVerdict {
   const rules = shippedRules().find((p) => p.id === place);
   if (rules === undefined) throw new Error(place);
   return judgePlace(rules, [{ profile: '', facts: { ...CYCLE, ...change } }], shippedRules());
@@ -178,10 +178,19 @@ describe('United States, the three-class model', () => {
     expect(judge('us', { ratedPowerW: number(1000) }).outcome).toBe('outside');
   });
 
-  it('is judged beside the federal test, and the worse of the two counts', () => {
+  it('is one question, and whether it may be sold as a bicycle the other, with its own answer', () => {
     const verdict = judge('us', { assistEndKmh: number(20 * MPH), motorAloneKmh: number(25 * MPH) });
     expect(verdict.tests[0]?.resulting?.category.id).toBe('US-MODEL-1');
-    expect(verdict.outcome).toBe('outside');
+    // Class 1 is met in full, and may be ridden; sold as a bicycle it may not be.
+    expect(verdict).toMatchObject({ outcome: 'inside', className: 'Class 1', about: 'riding', failing: [] });
+    expect(verdict.sale).toMatchObject({ outcome: 'outside', className: 'Motor vehicle' });
+    expect(verdict.sale?.failing.map((c) => c.clause.id)).toEqual(['alone']);
+    // Asked for the federal definition itself, that is the question.
+    expect(judge('us-fed', { motorAloneKmh: number(25 * MPH) })).toMatchObject({
+      outcome: 'outside',
+      about: 'sale',
+      sale: undefined,
+    });
   });
 });
 

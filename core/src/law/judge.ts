@@ -22,15 +22,23 @@ export interface TestVerdict {
 /** What the machine is in a place, as one word for a stamp. */
 export type PlaceOutcome = 'inside' | 'check' | 'cannot-tell' | 'other-class' | 'outside';
 
-export interface PlaceVerdict {
-  readonly place: PlaceRules;
+/** What a machine is by one question. */
+interface Standing {
   readonly outcome: PlaceOutcome;
   /** Short name of the resulting class. */
   readonly className: string;
-  readonly tests: readonly TestVerdict[];
   /** Clauses that fail in the mildest class of each test. */
   readonly failing: readonly ClauseVerdict[];
   readonly unsettled: readonly ClauseVerdict[];
+}
+
+/** By the place's own question, which is riding wherever it has rules for that. */
+export interface PlaceVerdict extends Standing {
+  readonly place: PlaceRules;
+  readonly about: LawTest['about'];
+  /** The other question beside it: whether it may be sold as what it is; undefined where nothing is asked. */
+  readonly sale: Standing | undefined;
+  readonly tests: readonly TestVerdict[];
   /** Duties of the resulting classes, and those that the place adds to them. */
   readonly duties: readonly Duty[];
   /** More than one profile was judged. */
@@ -121,25 +129,16 @@ function judgeBy(
   judge: (test: LawTest) => TestVerdict,
 ): PlaceVerdict {
   const tests = testsOf(place, book).map(judge);
-  const worst = tests.map(testOutcome).reduce(worstOf, 'inside');
+  const [riding, sale] = [tests.filter(isAbout('riding')), tests.filter(isAbout('sale'))];
+  const about = riding.length > 0 || sale.length === 0 ? 'riding' : 'sale';
   const unsure = place.ask || tests.length === 0 || missing(place, book).length > 0;
-  const primary = tests.find((t) => t.test.id === place.primaryTest) ?? tests[0];
-  const broken = tests.find((t) => t.resulting === undefined);
-  const deciding = tests.flatMap((t) => decidingCategory(t)?.clauses ?? []);
   const found = tests.flatMap((t) => t.resulting ?? []);
-  const closed = tests.some((t) => t.resulting?.category.approval === 'closed');
   return {
+    ...standing(about === 'riding' ? riding : sale, place.primaryTest, unsure),
     place,
-    outcome: unsure ? worstOf(worst, 'cannot-tell') : worst,
-    className:
-      broken?.test.otherwise.shortName ??
-      (closed ? NO_CLASS : undefined) ??
-      primary?.resulting?.category.shortName ??
-      primary?.test.otherwise.shortName ??
-      'No rules',
+    about,
+    sale: about === 'riding' && sale.length > 0 ? standing(sale, '', false) : undefined,
     tests,
-    failing: deciding.filter((c) => c.state === 'fail'),
-    unsettled: deciding.filter((c) => c.state === 'unknown' || c.state === 'check'),
     duties: [
       ...found.flatMap((c) => c.category.duties),
       ...place.duties
@@ -147,6 +146,31 @@ function judgeBy(
         .map((d) => d.duty),
     ],
     profiles: ways.map((w) => w.profile),
+  };
+}
+
+const isAbout =
+  (about: LawTest['about']) =>
+  ({ test }: TestVerdict): boolean =>
+    test.about === about;
+
+/** The worst of the tests of one question. */
+function standing(tests: readonly TestVerdict[], primaryTest: string, unsure: boolean): Standing {
+  const worst = tests.map(testOutcome).reduce(worstOf, 'inside');
+  const primary = tests.find((t) => t.test.id === primaryTest) ?? tests[0];
+  const broken = tests.find((t) => t.resulting === undefined);
+  const deciding = tests.flatMap((t) => decidingCategory(t)?.clauses ?? []);
+  const closed = tests.some((t) => t.resulting?.category.approval === 'closed');
+  return {
+    outcome: unsure ? worstOf(worst, 'cannot-tell') : worst,
+    className:
+      broken?.test.otherwise.shortName ??
+      (closed ? NO_CLASS : undefined) ??
+      primary?.resulting?.category.shortName ??
+      primary?.test.otherwise.shortName ??
+      'No rules',
+    failing: deciding.filter((c) => c.state === 'fail'),
+    unsettled: deciding.filter((c) => c.state === 'unknown' || c.state === 'check'),
   };
 }
 

@@ -131,6 +131,8 @@ export type Category = z.infer<typeof category>;
 const test = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'small letters, digits and hyphens'),
   question: words,
+  /** Whether it is asked of who rides it, or of who sells it: product law says nothing of riding. */
+  about: z.enum(['riding', 'sale']).default('riding'),
   /** From the class of fewest duties to the most. */
   categories: z.array(category).min(1).max(40),
   otherwise: z.strictObject({ name: words, shortName: z.string().trim().min(1).max(40), note: longWords }),

@@ -117,13 +117,19 @@ describe('range', () => {
 describe('class', () => {
   const settled: Changes = {
     drive: { ratedPowerW: 250 },
-    controller: { assistCutoffKmh: 24.9, assistTaperKmh: 1 },
+    controller: { assistCutoffKmh: 24.9, assistTaperKmh: 1, lifted: 'no' },
     controls: { pedalHelpStops: 'yes', classLabel: 'yes' },
   };
 
   it.each([
     ['inside', settled, 'EAPC', 'fine', 'inside, Great Britain'],
-    ['to check', { ...settled, controller: { assistCutoffKmh: 25 } }, 'EAPC', 'look', '1 to check, GB'],
+    [
+      'to check',
+      { ...settled, controller: { ...settled.controller, assistCutoffKmh: 25 } },
+      'EAPC',
+      'look',
+      '1 to check, GB',
+    ],
     ['not to tell', { ...settled, drive: {} }, 'Cannot tell', 'unknown', 'Continuous rated power'],
     [
       'in a class that needs approval',

@@ -3,6 +3,7 @@ import {
   labelLines,
   labelledCategory,
   placeState,
+  saidOf,
   type BuildDocument,
   type PlaceVerdict,
   type Verdict,
@@ -13,7 +14,7 @@ import { verdictOf } from '../../state/verdicts.ts';
 import { Stamp } from '../../ui/stamp.tsx';
 import { Clauses } from './clause-table.tsx';
 import { Duties } from './duties-view.tsx';
-import { PLACE_WORD, placeSentence } from './law-words.ts';
+import { PLACE_WORD, QUESTION } from './law-words.ts';
 
 /** The label to cut out, for the class that the machine is in and no other. */
 function Label({ build, verdict, here }: { build: BuildDocument; verdict: Verdict; here: PlaceVerdict }) {
@@ -95,6 +96,7 @@ function Facts({ build, verdict }: { build: BuildDocument; verdict: Verdict }) {
 function Sheet({ build }: { build: BuildDocument }) {
   const verdict = verdictOf(build);
   const { here } = verdict.law;
+  const said = saidOf(here);
   return (
     <article>
       <header className="flex flex-wrap items-start gap-x-6 gap-y-2 border-b-2 border-ink pb-2">
@@ -105,7 +107,9 @@ function Sheet({ build }: { build: BuildDocument }) {
             {build.job === '' ? '' : `, job ${build.job}`}. {here.place.name}.
           </p>
           <p className="pt-1 text-[14px] text-ink2">
-            {placeSentence(here)}
+            {said.what} {said.decides}
+            {here.sale !== undefined &&
+              ` ${QUESTION.sale} ${PLACE_WORD[here.sale.outcome]}: ${here.sale.className}.`}
             {here.profiles.length > 1 &&
               ` Judged in ${String(here.profiles.length)} ways that its rider can have it; the worst counts.`}
           </p>

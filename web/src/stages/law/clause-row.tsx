@@ -1,6 +1,7 @@
 import {
   firstOf,
   formatNumber,
+  tellingDigits,
   unitText,
   type AnswerFact,
   type Category,
@@ -58,11 +59,14 @@ function FactText({
   fact,
   value,
   unit,
+  digits,
   open,
 }: {
   fact: Fact;
   value: number | undefined;
   unit: Unit;
+  /** Enough to see on which side of the limit it lies. */
+  digits: number;
   open: boolean;
 }) {
   if (open) return <span className="text-ink2">to check</span>;
@@ -72,7 +76,7 @@ function FactText({
     return value === undefined ? <>not in proportion</> : <Num text={formatNumber(value, 2)} places={2} />;
   return (
     <>
-      <Num text={formatNumber(value ?? 0, digitsOf(unit))} places={2} unit={unitText(unit)} />
+      <Num text={formatNumber(value ?? 0, digits)} places={2} unit={unitText(unit)} />
       {fact.low !== fact.high && <span className="block text-[12px] text-ink2">fast case of a band</span>}
     </>
   );
@@ -118,7 +122,9 @@ export function ClauseRow({
       .filter((text) => text !== undefined)
       .map(sentence),
   ].join(' ');
-  const digits = clause.kind === 'curve' ? 2 : digitsOf(unit);
+  const fewest = clause.kind === 'curve' ? 2 : digitsOf(unit);
+  const digits =
+    clause.kind === 'number' && value !== undefined ? tellingDigits(value, clause.limit, fewest) : fewest;
   return (
     <tr className={`border-b border-hair align-top ${state === 'fail' ? 'bg-stop-tint' : ''}`}>
       <td className="w-8 py-2 pl-1">
@@ -155,7 +161,7 @@ export function ClauseRow({
         className={`py-1.5 pr-2 text-right ${state === 'fail' ? 'font-semibold text-stop' : ''}`}
         title={how}
       >
-        <FactText fact={fact} value={value} unit={unit} open={clause.kind === 'open'} />
+        <FactText fact={fact} value={value} unit={unit} digits={digits} open={clause.kind === 'open'} />
       </td>
       <td
         className={`num py-1.5 pr-2 text-right whitespace-nowrap max-tablet:hidden ${margin !== undefined && margin < 0 ? 'text-stop' : ''}`}

@@ -5,6 +5,7 @@ import {
   convert,
   formatNumber,
   placeState,
+  saidOf,
   shownUnit,
   unitText,
   type PlaceVerdict,
@@ -22,7 +23,7 @@ import { Clauses } from './clause-table.tsx';
 import { CurvesView } from './curves-view.tsx';
 import { Duties, Traps } from './duties-view.tsx';
 import { LawFields } from './law-fields.tsx';
-import { CLAUSE_STATE, PLACE_WORD, placeSentence, profileWords } from './law-words.ts';
+import { CLAUSE_STATE, PLACE_WORD, QUESTION, profileWords } from './law-words.ts';
 import { ComplyView } from './comply-view.tsx';
 import { PlacesTable } from './places-table.tsx';
 import { ProfilesField } from './profiles-field.tsx';
@@ -65,13 +66,49 @@ function Reasons({ place }: { place: PlaceVerdict }) {
   );
 }
 
+/** What it is, what decides, and what to do. */
+function Said({ here }: { here: PlaceVerdict }) {
+  const { what, decides, todo } = saidOf(here);
+  return (
+    <div className="py-2 leading-snug" data-testid="law-said">
+      <p className="head text-[17px] font-semibold">{what}</p>
+      <p className="pt-1 text-[14px]">{decides}</p>
+      <p className="pt-1 text-[13px] text-ink2">{todo}</p>
+    </div>
+  );
+}
+
+/** The other question beside riding: whether it may be sold as what it is. */
+function Sale({ here }: { here: PlaceVerdict }) {
+  const { sale } = here;
+  if (sale === undefined) return null;
+  const why = [...sale.failing, ...sale.unsettled].map((c) => c.clause.title.toLowerCase());
+  return (
+    <div className="flex items-start gap-2.5 border-y border-hair py-2 leading-snug" data-testid="law-sale">
+      <span className="pt-0.5">
+        <StateMark state={placeState(sale.outcome)} size={15} labelled={false} />
+      </span>
+      <span>
+        <b className="font-semibold">
+          {QUESTION.sale} {PLACE_WORD[sale.outcome]}
+        </b>
+        <span className="block text-[12.5px] text-ink2">
+          {sale.className}
+          {why.length > 0 && `: ${why.join(', ')}`}. This is product law: where it may be ridden is the other
+          question, answered above.
+        </span>
+      </span>
+    </div>
+  );
+}
+
 /** What the machine is, where it is not in a class that needs no approval. */
 function Instead({ place }: { place: PlaceVerdict }) {
   if (place.outcome !== 'outside' && place.outcome !== 'other-class') return null;
   return (
     <FieldGroup title="What it is instead">
       {place.tests.map(({ test, resulting }) => {
-        if (resulting?.category.approval === 'none') return null;
+        if (resulting?.category.approval === 'none' || test.about !== place.about) return null;
         return (
           <p key={test.id} className="border-b border-hair py-1.5 leading-snug">
             <b className="font-semibold">{resulting?.category.name ?? test.otherwise.name}.</b>{' '}
@@ -152,7 +189,8 @@ export function LawStage() {
               under={`${here.className}, ${here.place.name}`}
             />
           </div>
-          <p className="head py-2 text-[17px] leading-snug font-semibold">{placeSentence(here)}</p>
+          <Said here={here} />
+          <Sale here={here} />
           {ways > 1 && (
             <p className="pb-2 text-[13px] text-ink2">
               Judged in {ways} ways that its rider can have it; the worst counts.

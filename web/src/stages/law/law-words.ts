@@ -29,26 +29,11 @@ export const PLACE_WORD: Readonly<Record<PlaceOutcome, string>> = {
   outside: 'Outside',
 };
 
-/** One sentence under the stamp: why it says what it says. */
-export function placeSentence(here: PlaceVerdict): string {
-  if (here.tests.length === 0) return 'This rule book has no rules for the place.';
-  switch (here.outcome) {
-    case 'inside':
-      return 'Every clause that is remembered is met.';
-    case 'check':
-      return 'No clause is broken, but some rest on an assumed value, an uncertain memory or a text that is changing.';
-    case 'cannot-tell':
-      return here.place.ask
-        ? 'Too little is known of this place’s rules: ask the authority. What is known stands here.'
-        : 'A value that decides is missing, or a clause that decides is not remembered surely enough.';
-    case 'other-class':
-      return 'It falls into a class that needs an authority’s approval before it is ridden on a road.';
-    case 'outside':
-      return here.failing.length === 0
-        ? 'The numbers may be met, but no machine that is built by oneself is let in.'
-        : 'Clauses of every class that needs no approval are broken.';
-  }
-}
+/** The two questions that a place may ask. */
+export const QUESTION = {
+  riding: 'May I ride it here?',
+  sale: 'May it be sold as a bicycle?',
+} as const satisfies Record<PlaceVerdict['about'], string>;
 
 /** A profile's name in words; empty for the settings of the build itself. */
 export const profileWords = (profile: string): string => (profile === '' ? '' : `in “${profile}”`);

@@ -74,6 +74,11 @@ function PlaceRow({
           <span className="whitespace-nowrap">
             {PLACE_WORD[place.outcome].toLowerCase()}
             <span className="block text-[12px] text-ink2">{place.className}</span>
+            {place.sale !== undefined && place.sale.outcome !== place.outcome && (
+              <span className="block text-[12px] text-ink2">
+                sold: {PLACE_WORD[place.sale.outcome].toLowerCase()}
+              </span>
+            )}
             {pinned !== undefined && pinned.outcome !== place.outcome && (
               <span className="block text-[12px] text-ink2">
                 pinned: {PLACE_WORD[pinned.outcome].toLowerCase()}

@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest';
+import { CYCLE, number, say } from '../test/law-facts.ts';
+import type { LawFacts } from './facts.ts';
+import { judgePlace } from './judge.ts';
+import { shippedRules } from './rules.ts';
+import { saidOf, tellingDigits } from './sentence.ts';
+
+const book = shippedRules();
+function said(id: string, change: Partial<LawFacts> = {}) {
+  const place = book.find((p) => p.id === id);
+  if (place === undefined) throw new Error(id);
+  return saidOf(judgePlace(place, [{ profile: '', facts: { ...CYCLE, ...change } }], book));
+}
+
+describe('what is said first', () => {
+  it('is what it is, what decides and what to do', () => {
+    expect(said('gb')).toEqual({
+      what: 'EAPC in GB.',
+      decides: 'Every clause that is remembered is met.',
+      todo: 'See to the duties, and keep the class sheet.',
+    });
+    expect(said('gb', { ratedPowerW: number(500) })).toEqual({
+      what: 'Motor vehicle in GB.',
+      decides: 'Continuous rated power 500 W, at most 250 W.',
+      todo: '“Make it fit” shows what would bring it in, and what no setting mends.',
+    });
+    expect(said('gb', { ratedPowerW: undefined })).toMatchObject({
+      what: 'Cannot tell yet what it is in GB.',
+      decides: 'Continuous rated power: the value is not known.',
+    });
+    expect(said('gb', { classLabel: say('no') }).todo).toMatch(/Put the label on/);
+  });
+
+  it('shows digits enough to see on which side of a limit a value lies', () => {
+    expect(tellingDigits(24.9, 25, 1)).toBe(1);
+    expect(tellingDigits(20.004, 20, 1)).toBe(3);
+    expect(tellingDigits(20, 20, 1)).toBe(1);
+    expect(said('gb', { assistEndKmh: number(25.3) }).decides).toMatch(/15\.7 mph, at most 15\.5 mph/);
+  });
+});

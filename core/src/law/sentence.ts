@@ -1,0 +1,102 @@
+import { formatNumber, unitText } from '../quantity/format.ts';
+
+import type { ClauseVerdict } from './judge-clause.ts';
+import type { PlaceVerdict } from './judge.ts';
+
+/** What a place's verdict says in three short sentences: what it is, what decides, and what to do. */
+export interface Said {
+  readonly what: string;
+  readonly decides: string;
+  readonly todo: string;
+}
+
+/** Decimals that a value needs beside its limit: the fewest that show on which side of it it lies, four at most. */
+export function tellingDigits(value: number, limit: number, fewest: number): number {
+  for (let digits = fewest; digits < 4; digits += 1)
+    if (value === limit || formatNumber(value, digits) !== formatNumber(limit, digits)) return digits;
+  return 4;
+}
+
+const FEWEST = { 'km/h': 1, mph: 1, kg: 1, lb: 1, in: 1 } as const;
+
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+const OP = { '<': 'less than', '<=': 'at most', '>': 'more than', '>=': 'at least' } as const;
+
+/** "rated power 500 W, at most 250 W". */
+function against({ clause, value, profile }: ClauseVerdict): string {
+  const where = profile === '' ? '' : ` in “${profile}”`;
+  const title = lower(clause.title);
+  if (clause.kind !== 'number' || value === undefined) return `${title}${where}`;
+  const unit = unitText(clause.unit);
+  const fewest = FEWEST[clause.unit as keyof typeof FEWEST] ?? 0;
+  const limit = String(clause.limit);
+  const here = formatNumber(value, tellingDigits(value, clause.limit, fewest));
+  return `${title} ${here} ${unit}${where}, ${OP[clause.op]} ${limit} ${unit}`;
+}
+
+/** So many are named in a sentence. */
+const NAMED = 2;
+function listed(clauses: readonly ClauseVerdict[]): string {
+  const words = [...new Set(clauses.map(against))];
+  const more = words.length - NAMED;
+  return more > 0 ? `${words.slice(0, NAMED).join('; ')}; and ${String(more)} more` : words.join('; ');
+}
+
+function open({ unsettled }: PlaceVerdict): readonly ClauseVerdict[] {
+  return unsettled.filter((c) => c.state === 'unknown');
+}
+
+/** What it is: its class, or that it cannot be told. */
+function what(place: PlaceVerdict): string {
+  const { className, outcome } = place;
+  const here = place.place.shortName;
+  switch (outcome) {
+    case 'inside':
+      return `${className} in ${here}.`;
+    case 'check':
+      return `${className} in ${here}, with something to check.`;
+    case 'cannot-tell':
+      return `Cannot tell yet what it is in ${here}.`;
+    case 'other-class':
+      return `${className} in ${here}: it needs an authority’s approval before it is ridden on a road.`;
+    case 'outside':
+      return `${className} in ${here}.`;
+  }
+}
+
+function decides(place: PlaceVerdict): string {
+  const { failing, unsettled } = place;
+  if (place.tests.length === 0) return 'This rule book has no rules for the place.';
+  if (failing.length > 0) return `${upper(listed(failing))}.`;
+  if (place.place.ask) return 'Too little is known of this place’s rules.';
+  const waits = open(place);
+  if (waits.length > 0) return `${upper(listed(waits))}: ${waits[0]?.why ?? 'not known'}.`;
+  if (unsettled.length > 0) return `${upper(listed(unsettled))}: ${unsettled[0]?.why ?? 'check it'}.`;
+  return place.outcome === 'outside'
+    ? 'The numbers may be met, but no machine that is built by oneself is let in.'
+    : 'Every clause that is remembered is met.';
+}
+
+function todo(place: PlaceVerdict): string {
+  const { failing, unsettled, outcome } = place;
+  if (place.tests.length === 0 || place.place.ask || (outcome === 'outside' && failing.length === 0))
+    return 'Ask the authority.';
+  if (failing.length > 0) return '“Make it fit” shows what would bring it in, and what no setting mends.';
+  const waits = open(place);
+  if (waits.some((c) => !c.sure))
+    return 'Look whether a wire, a jumper or a menu lifts the limit, and say so.';
+  if (waits.length > 0) return 'Measure or look up what is marked below, and enter it.';
+  if (unsettled.some((c) => c.clause.kind === 'answer' && c.clause.fact === 'classLabel'))
+    return 'Put the label on: the class sheet prints it.';
+  if (unsettled.length > 0) return 'Confirm it at the machine, or in the text.';
+  return 'See to the duties, and keep the class sheet.';
+}
+
+/** What the product says of a build in a place, for the first line of every page that shows it. */
+export const saidOf = (place: PlaceVerdict): Said => ({
+  what: what(place),
+  decides: decides(place),
+  todo: todo(place),
+});
