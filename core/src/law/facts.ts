@@ -113,8 +113,11 @@ interface Corners {
   readonly down: Way;
 }
 
-function cornersOf({ build, known }: Way, bearings: Bearings): Corners {
-  const unknown = unknownOf(build, known, bearings);
+/** @param set what ends the speed in question: ridden and measured, it says nothing of the wheel that the controller holds */
+function cornersOf({ build, known }: Way, bearings: Bearings, set?: Known): Corners {
+  const unknown = unknownOf(build, known, bearings).filter(
+    ({ path }) => path !== 'controller.setRolloutMm' || set?.source !== 'measured',
+  );
   const at = (end: 'up' | 'down'): Way => {
     const own = cornerOf(build, unknown, bearings, end);
     return lazily<Way>({
@@ -155,8 +158,8 @@ function endOf({ build, known }: Way): Known | undefined {
 }
 
 /** Whether the speed that is set is the speed on the road: the wheel that the controller reckons with is known, or it was ridden. */
-const wheelKnown = ({ build: { controller } }: Way): boolean =>
-  controller.setRolloutMm.source !== 'unknown' || controller.assistCutoffKmh.source === 'measured';
+const wheelKnown = ({ build: { controller } }: Way, set: Known): boolean =>
+  controller.setRolloutMm.source !== 'unknown' || set.source === 'measured';
 
 const SCALED = 'the cut-off set, by the true wheel instead of the one the controller holds';
 
@@ -182,7 +185,8 @@ function assistEnd(way: Way, corners: Corners): NumberFact {
   const fact = endPoint(way);
   const end = endOf(way);
   // What is set, or was ridden, stands; a motor that cannot reach it might with values that nobody has read.
-  const set = end !== undefined && end.source !== 'unknown' && wheelKnown(way) && fact.high === end.value;
+  const set =
+    end !== undefined && end.source !== 'unknown' && wheelKnown(way, end) && fact.high === end.value;
   return set ? fact : moved(fact, corners, endPoint);
 }
 
@@ -254,14 +258,18 @@ function alonePoint(way: Way): NumberFact {
   );
 }
 
+/** What ends the hand’s speed: the walk key, or what holds the throttle. */
+const handSet = (way: Way): Known | undefined =>
+  way.build.controls.throttle === 'walk' ? way.known.controls.walkCutoffKmh : handLimit(way);
+
 /** A speed by the hand alone, with what unknown values do to it; a limit that is known and reached stands. */
 function byHand(way: Way, corners: Corners, of: (way: Way) => NumberFact): NumberFact {
   const fact = of(way);
   const { throttle } = way.build.controls;
   if (NO_HAND[throttle] !== undefined) return fact;
-  const limit = throttle === 'walk' ? way.known.controls.walkCutoffKmh : handLimit(way);
+  const limit = handSet(way);
   const set =
-    limit !== undefined && limit.source !== 'unknown' && wheelKnown(way) && fact.high === limit.value;
+    limit !== undefined && limit.source !== 'unknown' && wheelKnown(way, limit) && fact.high === limit.value;
   return set ? fact : restingOn(moved(fact, corners, of), way, FASTER);
 }
 
@@ -279,7 +287,7 @@ function restingOn(fact: NumberFact, { build, known }: Way, bearings: Bearings):
  */
 export const WALK_KMH = 6;
 
-function drivesAlone({ build, known }: Way): AnswerFact {
+function drivesAlone({ build }: Way, alone: NumberFact | undefined): AnswerFact {
   switch (build.controls.throttle) {
     case 'none':
     case 'pedalling':
@@ -287,11 +295,11 @@ function drivesAlone({ build, known }: Way): AnswerFact {
     case 'full':
       return yesNo('yes', 'controls');
     case 'walk': {
-      const { value, source } = known.controls.walkCutoffKmh;
-      if (source === 'unknown') return yesNo('unknown', 'how fast the walk key drives it is not known');
-      return value > WALK_KMH
+      const { low = 0, high = Infinity } = alone?.unsure ?? alone ?? {};
+      if (high <= WALK_KMH) return yesNo('no', 'the walk key ends at a walk');
+      return low > WALK_KMH
         ? yesNo('yes', 'the walk key drives it faster than a walk')
-        : yesNo('no', 'the walk key ends at a walk');
+        : yesNo('unknown', 'how fast the walk key drives it is not known');
     }
   }
 }
@@ -338,8 +346,10 @@ function factsOf(way: Way): LawFacts {
   const { build } = way;
   const { controls, donor } = build;
   const sensor = controls.assistSensor;
+  const hand = lazily({ alone: () => byHand(way, corners.hand, throttlePoint) });
   const corners = lazily({
-    fast: () => cornersOf(way, FASTER),
+    end: () => cornersOf(way, FASTER, endOf(way)),
+    hand: () => cornersOf(way, FASTER, handSet(way)),
     heavy: () => cornersOf(way, HEAVIER),
     help: () => cornersOf(way, MORE_HELP),
   });
@@ -352,10 +362,10 @@ function factsOf(way: Way): LawFacts {
         ? told(rated, 'as rated for the motor')
         : point(motors * rated.value, rated.source, 'the ratings of both motors together');
     },
-    peakWheelW: () => restingOn(moved(peakPoint(way), corners.fast, peakPoint), way, FASTER),
-    assistEndKmh: () => assistEnd(way, corners.fast),
-    motorAloneKmh: () => byHand(way, corners.fast, alonePoint),
-    throttleAloneKmh: () => byHand(way, corners.fast, throttlePoint),
+    peakWheelW: () => restingOn(moved(peakPoint(way), corners.end, peakPoint), way, FASTER),
+    assistEndKmh: () => assistEnd(way, corners.end),
+    motorAloneKmh: () => byHand(way, corners.hand, alonePoint),
+    throttleAloneKmh: () => hand.alone,
     wheelCount: () => point(donor.wheelCount, 'measured', 'wheels of the donor'),
     massKg: () => restingOn(moved(massPoint(way), corners.heavy, massPoint), way, HEAVIER),
     nominalV: () => told(way.known.packs[0].nominalV, 'by the label of the pack'),
@@ -396,7 +406,7 @@ function factsOf(way: Way): LawFacts {
         sensor === 'none' ? 'there is no pedal help' : 'controls',
       ),
     helpFades: () => fades(way),
-    throttle: () => drivesAlone(way),
+    throttle: () => drivesAlone(way, hand.alone),
     speedometer: () => yesNo(controls.speedometer, 'controls'),
     classLabel: () => yesNo(controls.classLabel, 'controls'),
     brakesCutMotor: () => yesNo(controls.brakeCutoffs, 'controls'),

@@ -186,7 +186,7 @@ function judgeCondition(clause: Clause, met: boolean): Outcome {
   }
 }
 
-const ONCE_LABELLED = 'inside once the label is on';
+const ONCE_LABELLED = 'a duty: where nothing else is broken, inside once the label is on';
 const NOT_LOOKED = 'whether the rider can have it so is not known';
 
 /** What may or may not be in the rider’s reach breaks nothing yet, and is not passed over. */

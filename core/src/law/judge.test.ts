@@ -106,7 +106,9 @@ describe('Great Britain: SI 1983/1168 as amended by SI 2015/24', () => {
     for (const answer of ['unknown', 'no'] as const) {
       const verdict = judge('gb', { classLabel: say(answer) });
       expect(verdict.outcome).toBe('check');
-      expect(verdict.unsettled.map((c) => c.why)).toContain('inside once the label is on');
+      expect(verdict.unsettled.map((c) => c.why)).toContain(
+        'a duty: where nothing else is broken, inside once the label is on',
+      );
     }
     expect(judge('gb', { classLabel: say('no'), ratedPowerW: number(500) }).outcome).toBe('outside');
   });

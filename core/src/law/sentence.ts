@@ -1,5 +1,6 @@
 import { formatNumber, unitText } from '../quantity/format.ts';
 
+import type { Unit } from '../quantity/units.ts';
 import type { ClauseVerdict } from './judge-clause.ts';
 import type { PlaceVerdict } from './judge.ts';
 
@@ -17,7 +18,7 @@ export function tellingDigits(value: number, limit: number, fewest: number): num
   return 4;
 }
 
-const FEWEST = { 'km/h': 1, mph: 1, kg: 1, lb: 1, in: 1 } as const;
+const FEWEST: Partial<Record<Unit, number>> = { 'km/h': 1, mph: 1, kg: 1, lb: 1, in: 1 };
 
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
@@ -30,7 +31,7 @@ function against({ clause, value, profile }: ClauseVerdict): string {
   const title = lower(clause.title);
   if (clause.kind !== 'number' || value === undefined) return `${title}${where}`;
   const unit = unitText(clause.unit);
-  const fewest = FEWEST[clause.unit as keyof typeof FEWEST] ?? 0;
+  const fewest = FEWEST[clause.unit] ?? 0;
   const limit = String(clause.limit);
   const here = formatNumber(value, tellingDigits(value, clause.limit, fewest));
   return `${title} ${here} ${unit}${where}, ${OP[clause.op]} ${limit} ${unit}`;

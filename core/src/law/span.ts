@@ -89,15 +89,8 @@ export const anyPack = (path: QuantityPath): string => path.replace(/^packs\.\d\
 export function unknownOf(build: BuildDocument, known: KnownBuild, bearings: Bearings): readonly Known[] {
   const order = bearings.map(([path]) => path);
   return knownInUse(build, known)
-    .filter(
-      (k) => k.source === 'unknown' && order.includes(anyPack(k.path)) && !settledOtherwise(build, k.path),
-    )
+    .filter((k) => k.source === 'unknown' && order.includes(anyPack(k.path)))
     .toSorted((a, b) => order.indexOf(anyPack(a.path)) - order.indexOf(anyPack(b.path)));
-}
-
-/** A speed that was measured on the road is what it is, whatever wheel the controller reckons with. */
-function settledOtherwise({ controller }: BuildDocument, path: QuantityPath): boolean {
-  return path === 'controller.setRolloutMm' && controller.assistCutoffKmh.source === 'measured';
 }
 
 /**
