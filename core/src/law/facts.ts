@@ -22,7 +22,7 @@ import {
   unknownOf,
   type Bearings,
 } from './span.ts';
-import { SCALE_ERROR, errorOf, wheelError } from './measuring-error.ts';
+import { errorOf, massError, wheelError } from './measuring-error.ts';
 import type { AnswerFactName, NumberFactName } from './fact-names.ts';
 
 /** A number a clause is held against: a band where the instrument leaves conditions open. */
@@ -324,13 +324,13 @@ interface Way {
 const peakPoint = ({ machine }: Way): NumberFact =>
   point(peakWheelWatts(machine), 'worked', 'simulated: throttle open, full charge, cold winding, best gear');
 
-const massPoint = ({ machine }: Way): NumberFact =>
+const massPoint = ({ build, known, machine }: Way): NumberFact =>
   number(
     machine.machineMassKg,
     machine.machineMassKg,
     'worked',
     'donor, motor, pack, controller and fittings, without rider',
-    { error: SCALE_ERROR * machine.machineMassKg },
+    { error: massError(known, motorCount(build)) },
   );
 
 /** A fade that nobody has looked for is not there, and not away. */

@@ -2,7 +2,7 @@ import type { Known, KnownBuild } from '../document/known-build.ts';
 import type { QuantityPath } from '../document/document.ts';
 
 /** A bathroom or luggage scale, read three times. Common practice, no source. */
-export const SCALE_ERROR = 0.01;
+const SCALE_ERROR = 0.01;
 /** A roll-out along the ground: some five millimetres in two metres; one from the size printed on a tyre: one in a hundred. */
 const ROLLED = 0.0025;
 const PRINTED = 0.01;
@@ -13,15 +13,20 @@ const USUAL: Partial<Record<QuantityPath, number>> = {
   'donor.widthMm': 0.01,
   'donor.wheelbaseMm': 0.01,
   'donor.massKg': SCALE_ERROR,
+  'drive.massKg': SCALE_ERROR,
+  'controller.massKg': SCALE_ERROR,
   'controller.assistCutoffKmh': 0.01,
   'controls.throttleCutoffKmh': 0.01,
   'controls.walkCutoffKmh': 0.05,
 };
 
+const usual = (path: QuantityPath): number =>
+  USUAL[path] ?? (/^packs\.\d\.massKg$/.test(path) ? SCALE_ERROR : 0);
+
 /** How far a value may be off by the way it was measured, in its own unit; 0 for what is printed or set. */
 export function errorOf({ path, value, source, spread }: Known): number {
   if (spread !== undefined) return spread * Math.abs(value);
-  return source === 'measured' ? (USUAL[path] ?? 0) * Math.abs(value) : 0;
+  return source === 'measured' ? usual(path) * Math.abs(value) : 0;
 }
 
 /** How far the true wheel may be off, as a share of it. */
@@ -29,3 +34,12 @@ export function wheelError({ donor: { rolloutMm } }: KnownBuild): number {
   if (rolloutMm.source === 'worked') return PRINTED;
   return rolloutMm.value === 0 ? 0 : errorOf(rolloutMm) / rolloutMm.value;
 }
+
+/** How far the mass of the whole machine may be off, kg: what was weighed apart errs apart. */
+export const massError = ({ donor, drive, controller, packs }: KnownBuild, motors: number): number =>
+  Math.hypot(
+    errorOf(donor.massKg),
+    motors * errorOf(drive.massKg),
+    motors * errorOf(controller.massKg),
+    ...packs.map((pack) => errorOf(pack.massKg)),
+  );
