@@ -19,3 +19,6 @@ export function tenthBelow(limit: number, strict: boolean): number {
   const tenth = Math.floor(limit * 10 + 1e-9) / 10;
   return strict && tenth >= limit ? Math.round(tenth * 10 - 1) / 10 : tenth;
 }
+
+/** From the least effort to the most. */
+export const EFFORT: readonly ComplyChange['effort'][] = ['setting', 'paper', 'part'];

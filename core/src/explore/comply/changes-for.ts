@@ -1,7 +1,7 @@
 import type { BuildDocument } from '../../document/document.ts';
 import type { ClauseVerdict } from '../../law/judge-clause.ts';
 import { settingOf } from '../../law/profile.ts';
-import type { NumberClause } from '../../law/rule-schema.ts';
+import type { Clause, NumberClause } from '../../law/rule-schema.ts';
 import { convert } from '../../quantity/units.ts';
 import type { ComplyChange } from './change.ts';
 import { fades, fitted, lessCurrent, proportional, stops, withoutProfile } from './help-changes.ts';
@@ -22,13 +22,19 @@ function forNumber(
 ): readonly (ComplyChange | undefined)[] {
   switch (clause.fact) {
     case 'assistEndKmh':
-      return [wheelSize(build, meets), cutoff(build, clause), smallerRing(build, meets)];
+      return [wheelSize(build), cutoff(build, clause), smallerRing(build, meets)];
     case 'throttleAloneKmh':
     case 'motorAloneKmh': {
       const walking = convert(clause.limit, clause.unit, 'km/h') <= WALKING_KMH;
       return walking
-        ? [wheelSize(build, meets), walkHelp(build, clause), throttleOff]
-        : [throttleLimit(build, clause), cutoff(build, clause), throttleOff, smallerRing(build, meets)];
+        ? [wheelSize(build), walkHelp(build, clause), throttleOff]
+        : [
+            wheelSize(build),
+            throttleLimit(build, clause),
+            cutoff(build, clause),
+            throttleOff,
+            smallerRing(build, meets),
+          ];
     }
     case 'peakWheelW':
       return [lessCurrent(build, clause)];
@@ -44,14 +50,23 @@ function forNumber(
   }
 }
 
+/** The lowest limit on the help among what has to be met. */
+const limitOfHelp = (beside: readonly Clause[]): NumberClause | undefined =>
+  beside
+    .filter((c) => c.kind === 'number')
+    .filter((c) => c.fact === 'assistEndKmh' && (c.op === '<' || c.op === '<='))
+    .toSorted((a, b) => convert(a.limit, a.unit, 'km/h') - convert(b.limit, b.unit, 'km/h'))[0];
+
 /**
  * Changes that bring one clause in, the smallest first; empty where no setting and nothing simple to fit does.
  * @param meets whether the clause is met by a build
+ * @param beside every clause that has to be met with it
  */
 export function changesFor(
   build: BuildDocument,
   verdict: ClauseVerdict,
   meets: (build: BuildDocument) => boolean,
+  beside: readonly Clause[],
 ): readonly ComplyChange[] {
   const { clause, profile } = verdict;
   // What another pack does is mended by the build's own settings, not by leaving a setting out.
@@ -71,7 +86,7 @@ export function changesFor(
           case 'throttle':
             return [throttleOff];
           case 'helpFades':
-            return [fades];
+            return [fades(build, limitOfHelp(beside))];
           case 'motorStopsWithPedals':
             return build.controls.throttle === 'full' ? [throttleOff] : [stops(build)];
           case 'pedalHelpStops':

@@ -80,17 +80,18 @@ describe('the smallest changes', () => {
     expect(words(found)).toEqual(['Set the roll-out in the controller to 2,148 mm']);
     expect(found.steps[0]?.clears).toHaveLength(2);
     expect(judged(found.together.build, 'gb', 'UK-EAPC')?.outcome).toBe('check');
-    // Offered beside it: each clause by itself.
-    expect(found.others.map((s) => s.id)).toEqual(['speed-limit', 'walk-help', 'throttle-off']);
+    // A wrong wheel is mended, not made up for: no limit is offered that would be wrong again once it is.
+    expect(found.others.map((s) => s.id)).toEqual(['throttle-off']);
   });
 
-  it('leave out what the others make unneeded', () => {
+  it('mend the wheel before a limit that is read on it', () => {
     const wrong = build({
       controller: { assistCutoffKmh: 24, setRolloutMm: 2096 },
       controls: { throttle: 'full' },
     });
-    // The wheel would be tried first; walk help alone, on the wheel the controller holds, is enough.
-    expect(words(plan(wrong, 'gb', 'UK-EAPC'))).toEqual(['Hand control as walk help to 5.8 km/h']);
+    expect(words(plan(wrong, 'gb', 'UK-EAPC'))).toEqual([
+      'Set the roll-out in the controller to 2,148 mm; and with it: Hand control as walk help to 6.0 km/h',
+    ]);
   });
 
   it('set a speed limit to the highest tenth that the law lets through', () => {
@@ -120,7 +121,9 @@ describe('the smallest changes', () => {
       throttle: 'same' as const,
     };
     const found = plan(build({ controller: { profiles: [trail], lifted: 'yes' } }), 'gb', 'UK-EAPC');
-    expect(found.steps.map((s) => s.id).toSorted()).toEqual(['lock', 'profile-Trail']);
+    // Each is as fast as the other: they only help together, and are one step.
+    expect(found.steps.map((s) => s.id)).toEqual(['profile-Trail+lock']);
+    expect(found.steps[0]?.clears).not.toEqual([]);
     expect(found.together.build.controller).toMatchObject({ profiles: [], lifted: 'no' });
     expect(found.together.cost).toMatchObject({ topKmh: 0, hillKmh: 0, rangeKm: 0, startPct: 0, massKg: 0 });
   });
@@ -171,9 +174,35 @@ describe('the smallest changes', () => {
         pedalHelpStops: 'unknown',
       },
     });
-    expect(new Set(plan(bare, 'us', 'US-MODEL-3').steps.map((s) => s.id))).toEqual(
+    const { steps } = plan(bare, 'us', 'US-MODEL-3');
+    expect(new Set(steps.flatMap((s) => s.id.split('+')))).toEqual(
       new Set(['throttle-off', 'pedal-sensor', 'speedometer', 'classLabel']),
     );
+    for (const step of steps) expect(step.clears.length).toBeGreaterThan(0);
+  });
+});
+
+describe('the two questions', () => {
+  it('are named by every step and by what no setting mends', () => {
+    // 750 W meets California’s class by its rating, and federal product law by nothing.
+    const strong = build({ drive: { ratedPowerW: 750 }, controller: { assistCutoffKmh: 40 } });
+    const found = plan(strong, 'us-ca', 'US-CA-1');
+    expect(found.steps.find((s) => s.id === 'speed-limit')?.serves).toEqual(['riding']);
+    expect(found.cannot).toMatchObject([{ about: 'sale' }]);
+    expect(found.together.after.outcome).not.toBe('outside');
+  });
+});
+
+describe('a machine that its gearing alone keeps slow', () => {
+  it('is given a limit with a fade, where the class asks for a fade: nothing has to be fitted', () => {
+    const geared = build({
+      drive: { kvRpmPerV: 15, reduction: 5, resistanceOhm: 0.2 },
+      controller: { limitsSpeed: false },
+    });
+    const found = plan(geared, 'eu', 'EU-EPAC');
+    expect(words(found)).toEqual(['Speed limit to 25.0 km/h, fading over the last 1.5 km/h']);
+    expect(found.cannot).toEqual([]);
+    expect(found.together.after.clauses.find((c) => c.clause.id === 'taper')?.state).toBe('pass');
   });
 });
 
@@ -223,6 +252,11 @@ describe('a plan for any build, any place (property)', () => {
           .filter((c) => c.state === 'fail')
           .map((c) => c.clause.title);
         for (const title of stuck) expect(found.cannot.map((c) => c.title)).toContain(title);
+        // What is promised is what stands after pressing.
+        const stands = judged(found.together.build, id, category.id);
+        expect(stands?.outcome).toBe(found.together.after.outcome);
+        expect(stands?.clauses.map((c) => c.state)).toEqual(found.together.after.clauses.map((c) => c.state));
+        for (const step of found.steps.slice(0, -1)) expect(step.clears, step.id).not.toEqual([]);
       }),
       { ...RUNS, numRuns: 40 },
     );

@@ -3,11 +3,13 @@ import { knownBuild } from '../../document/known.ts';
 import { lawFacts, type ProfileFacts } from '../../law/facts.ts';
 import { judgeCategory, judgePlace, type CategoryVerdict, type PlaceVerdict } from '../../law/judge.ts';
 import { judgeClause, type ClauseVerdict } from '../../law/judge-clause.ts';
-import type { Category, RuleBook } from '../../law/rule-schema.ts';
+import type { Category, LawTest, RuleBook } from '../../law/rule-schema.ts';
 import { assembleKnown } from '../../machine/assemble.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
 import { changesFor } from './changes-for.ts';
-import type { ComplyChange } from './change.ts';
+import { EFFORT, type ComplyChange } from './change.ts';
+import { inSteps } from './one-step.ts';
+import { reason } from './reason.ts';
 import { study } from '../../verdict/study.ts';
 import { compare, type Gains } from '../compare.ts';
 
@@ -15,8 +17,10 @@ export interface ComplyStep {
   readonly id: string;
   readonly what: Phrase;
   readonly effort: ComplyChange['effort'];
-  /** Titles of the clauses that it brings in, alone. */
+  /** Titles of the clauses that it brings in. */
   readonly clears: readonly string[];
+  /** Which questions it serves: to ride it, to sell it as what it is. */
+  readonly serves: readonly LawTest['about'][];
   /** The build with this change alone. */
   readonly build: BuildDocument;
   readonly cost: Gains;
@@ -35,7 +39,11 @@ export interface ComplyPlan {
     readonly after: CategoryVerdict;
   };
   /** What no setting brings in, with why. */
-  readonly cannot: readonly { readonly title: string; readonly why: string }[];
+  readonly cannot: readonly {
+    readonly title: string;
+    readonly why: string;
+    readonly about: LawTest['about'];
+  }[];
   /** What has to be looked up, measured or asked before it can be said. */
   readonly toSettle: readonly ClauseVerdict[];
 }
@@ -64,29 +72,45 @@ const isOpen = ({ clause, state, fact }: ClauseVerdict): boolean =>
     fact.answer === 'unknown');
 
 /** Categories that have to be met at once: the wanted one, and of each other test the first that is open to it. */
-function targetsOf(place: PlaceVerdict, wanted: Category): readonly Category[] {
-  const others = place.tests
-    .filter((t) => t.test.categories.every((c) => c.id !== wanted.id))
-    .map((t) => t.test.categories.find((c) => c.approval === 'none') ?? t.test.categories[0]);
-  return [wanted, ...others.filter((c) => c !== undefined)];
+function targetsOf(place: PlaceVerdict, wanted: Category): readonly Target[] {
+  return place.tests.flatMap(({ test }) => {
+    const own = test.categories.find((c) => c.id === wanted.id);
+    const category = own ?? test.categories.find((c) => c.approval === 'none') ?? test.categories[0];
+    return category === undefined ? [] : [{ category, about: test.about, first: own !== undefined }];
+  });
 }
 
-const brokenIn = (targets: readonly Category[], build: BuildDocument): readonly ClauseVerdict[] => {
+/** A category that has to be met, the question it answers, and whether it is the wanted one. */
+interface Target {
+  readonly category: Category;
+  readonly about: LawTest['about'];
+  readonly first: boolean;
+}
+type Broken = ClauseVerdict & Pick<Target, 'about'>;
+
+const judgedIn = (targets: readonly Target[], build: BuildDocument): readonly Broken[] => {
   const ways = waysOf(build);
-  return targets.flatMap((c) => c.clauses.map((clause) => judgeClause(clause, ways))).filter(over);
+  return targets
+    .toSorted((a, b) => Number(b.first) - Number(a.first))
+    .flatMap(({ category, about }) =>
+      category.clauses.map((clause) => ({ ...judgeClause(clause, ways), about })),
+    );
 };
+const brokenIn = (targets: readonly Target[], build: BuildDocument): readonly Broken[] =>
+  judgedIn(targets, build).filter(over);
+const clausesOf = (targets: readonly Target[]) => targets.flatMap(({ category }) => category.clauses);
 
 /** More rounds than there are clauses with a remedy. */
 const ROUNDS = 16;
 
 /** Takes the first remedy of each broken clause in turn, each on top of the others, until none is left. */
-function search(build: BuildDocument, targets: readonly Category[]): readonly ComplyChange[] {
+function search(build: BuildDocument, targets: readonly Target[]): readonly ComplyChange[] {
   const taken: ComplyChange[] = [];
   let current = build;
   for (let round = 0; round < ROUNDS; round += 1) {
     const broken = brokenIn(targets, current);
     const next = broken
-      .flatMap((verdict) => changesFor(current, verdict, meets(verdict)))
+      .flatMap((verdict) => changesFor(current, verdict, meets(verdict), clausesOf(targets)))
       .find((d) => !taken.some((t) => t.id === d.id && JSON.stringify(t.what) === JSON.stringify(d.what)));
     if (next === undefined) break;
     // A later limit on the same setting replaces an earlier, looser one.
@@ -108,7 +132,7 @@ const meets =
 /** Leaves out what the others make unneeded: a smaller set that breaks no more clauses. */
 function smallest(
   build: BuildDocument,
-  targets: readonly Category[],
+  targets: readonly Target[],
   drafts: readonly ComplyChange[],
 ): readonly ComplyChange[] {
   const broken = (list: readonly ComplyChange[]): number =>
@@ -123,37 +147,13 @@ function smallest(
   }, drafts);
 }
 
-const EFFORT: readonly ComplyChange['effort'][] = ['setting', 'paper', 'part'];
-
-/** Why no setting helps, by what the clause is about. */
-function reason({ clause }: ClauseVerdict): string {
-  if (clause.kind === 'one-of') return 'The number of wheels is the machine itself.';
-  if (clause.kind === 'answer')
-    return clause.fact === 'operablePedals'
-      ? 'It needs pedals that can drive it.'
-      : 'Something has to be fitted to the machine.';
-  if (clause.kind !== 'number') return 'No setting of this build brings it in.';
-  switch (clause.fact) {
-    case 'ratedPowerW':
-      return 'The rating is the maker’s and belongs to the motor as tested: a lower current limit does not change it. It takes another motor, or a rating for this one.';
-    case 'massKg':
-      return 'It takes a lighter donor, motor or pack.';
-    case 'nominalV':
-      return 'It takes another pack, and a motor wound for it.';
-    case 'wheelCount':
-      return 'The number of wheels is the machine itself.';
-    case 'widthMm':
-    case 'wheelbaseMm':
-    case 'wheelDiameterMm':
-    case 'tyreWidthMm':
-      return 'It is a measure of the donor.';
-    case 'peakWheelW':
-    case 'assistEndKmh':
-    case 'motorAloneKmh':
-    case 'throttleAloneKmh':
-      return 'No setting of this build brings it in.';
-  }
-}
+/** Settings that are read on the wheel that the controller holds. */
+const BY_WHEEL: ReadonlySet<string> = new Set([
+  'speed-limit',
+  'throttle-limit',
+  'walk-help',
+  'limit-and-fade',
+]);
 
 /**
  * The smallest changes that bring a build into a wanted category of a place, with what each costs; what no setting
@@ -170,36 +170,42 @@ function makeItComply(build: BuildDocument, place: PlaceVerdict, wanted: Categor
   const step = (draft: ComplyChange): ComplyStep => {
     const changed = draft.apply(build);
     const left = brokenIn(targets, changed);
+    const cleared = broken.filter((one) => !left.some((l) => l.clause === one.clause));
     return {
       id: draft.id,
       what: draft.what,
       effort: draft.effort,
-      clears: broken.filter((b) => !left.some((l) => l.clause === b.clause)).map((b) => b.clause.title),
+      clears: [...new Set(cleared.map((one) => one.clause.title))],
+      serves: [...new Set(cleared.map((one) => one.about))],
       build: changed,
       cost: compare(changed, now).gains,
     };
   };
+  const mended = drafts.some((d) => d.id === 'wheel-size');
   const others = broken
-    .flatMap((verdict) => changesFor(build, verdict, meets(verdict)))
+    .flatMap((verdict) => changesFor(build, verdict, meets(verdict), clausesOf(targets)))
     .filter((d, i, all) => all.findIndex((o) => o.id === d.id) === i)
     .filter((d) => !drafts.some((t) => t.id === d.id))
+    // A limit that makes up for a wheel that is not there would be wrong as soon as the wheel is mended.
+    .filter((d) => !mended || !BY_WHEEL.has(d.id))
     .map(step)
     .filter((s) => s.clears.length > 0);
   const whole = drafts.reduce((b, d) => d.apply(b), build);
   const ways = waysOf(whole);
-  const left = targets.flatMap((c) => c.clauses.map((clause) => judgeClause(clause, ways)));
+  const left = judgedIn(targets, whole);
   return {
     category: wanted,
-    steps: drafts.map(step),
+    steps: inSteps(drafts, (list) => list.map(step)[0]?.clears.length ?? 0).map(step),
     others,
     together: { build: whole, cost: compare(whole, now).gains, after: judgeCategory(wanted, ways) },
     cannot: [
-      ...left.filter(over).map((v) => ({ title: v.clause.title, why: reason(v) })),
+      ...left.filter(over).map((v) => ({ title: v.clause.title, why: reason(v), about: v.about })),
       ...targets
-        .filter((c) => c.approval !== 'none')
-        .map((c) => ({
-          title: c.approval === 'closed' ? 'Closed to conversions' : 'Approval',
-          why: c.approvalNote ?? 'It needs an authority’s approval before it is ridden on a road.',
+        .filter(({ category }) => category.approval !== 'none')
+        .map(({ category, about }) => ({
+          title: category.approval === 'closed' ? 'Closed to conversions' : 'Approval',
+          why: category.approvalNote ?? 'It needs an authority’s approval before it is ridden on a road.',
+          about,
         })),
     ],
     toSettle: left.filter((v) => isOpen(v) && !over(v)),

@@ -9,6 +9,7 @@ import { assemble, assembleKnown } from '../../machine/assemble.ts';
 import { qty } from '../../quantity/phrase.ts';
 import { convert } from '../../quantity/units.ts';
 import { assumed, tenthBelow, type ComplyChange } from './change.ts';
+import { cutoff } from './speed-changes.ts';
 
 /** Battery amps turned down until the peak at the wheel is within the limit. */
 export function lessCurrent(build: BuildDocument, clause: NumberClause): ComplyChange | undefined {
@@ -87,12 +88,29 @@ export function proportional(
 
 const USUAL_FADE_KMH = 1.5;
 
-export const fades: ComplyChange = {
-  id: 'fade',
-  what: ['Let the help fade over the last ', qty(USUAL_FADE_KMH, 'km/h', 1)],
-  effort: 'setting',
-  apply: (b) => ({ ...b, controller: { ...b.controller, assistTaperKmh: assumed(USUAL_FADE_KMH) } }),
-};
+/** Help that fades; where nothing limits it there is nothing to fade, so that a limit is set with it. */
+export function fades(build: BuildDocument, limit: NumberClause | undefined): ComplyChange | undefined {
+  const fade = (b: BuildDocument): BuildDocument => ({
+    ...b,
+    controller: { ...b.controller, assistTaperKmh: assumed(USUAL_FADE_KMH) },
+  });
+  if (build.controller.limitsSpeed)
+    return {
+      id: 'fade',
+      what: ['Let the help fade over the last ', qty(USUAL_FADE_KMH, 'km/h', 1)],
+      effort: 'setting',
+      apply: fade,
+    };
+  const limited = limit === undefined ? undefined : cutoff(build, limit);
+  return limited === undefined
+    ? undefined
+    : {
+        id: 'limit-and-fade',
+        what: [...limited.what, ', fading over the last ', qty(USUAL_FADE_KMH, 'km/h', 1)],
+        effort: 'setting',
+        apply: (b) => fade(limited.apply(b)),
+      };
+}
 
 export const stops = (build: BuildDocument): ComplyChange =>
   build.controls.assistSensor === 'none'

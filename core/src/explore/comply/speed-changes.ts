@@ -13,11 +13,8 @@ function settingFor(build: BuildDocument, clause: NumberClause): number {
   return tenthBelow(convert(clause.limit, clause.unit, 'km/h') / wheel, clause.op === '<');
 }
 
-/** The true roll-out into the controller, where its speeds are read on a wheel that is not there and that is all. */
-export function wheelSize(
-  build: BuildDocument,
-  meets: (build: BuildDocument) => boolean,
-): ComplyChange | undefined {
+/** The true roll-out into the controller, where its speeds are read on a wheel that is not there: mended before anything. */
+export function wheelSize(build: BuildDocument): ComplyChange | undefined {
   const { controller, donor } = knownBuild(build);
   const set = controller.setRolloutMm;
   const rollout = Math.round(donor.rolloutMm.value);
@@ -26,7 +23,6 @@ export function wheelSize(
     ...b,
     controller: { ...b.controller, setRolloutMm: assumed(rollout) },
   });
-  if (!meets(apply(build))) return undefined;
   return {
     id: 'wheel-size',
     what: ['Set the roll-out in the controller to ', qty(rollout, 'mm', 0)],
