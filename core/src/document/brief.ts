@@ -16,6 +16,17 @@ export const briefSpecs = {
     fallback: 80,
     origin: 'common practice, 80 kg clothed rider',
   },
+  riderAgeYears: {
+    label: 'Rider’s age, the youngest',
+    unit: 'years',
+    min: 3,
+    max: 110,
+    plausible: [8, 90],
+    step: 1,
+    stays: true,
+    fallback: 18,
+    origin: NO_DEFAULT,
+  },
   loadMassKg: {
     label: 'Load carried',
     unit: 'kg',

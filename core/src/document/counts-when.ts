@@ -53,6 +53,8 @@ const converted: When = (b) => accessories(b) && b.supply.means === 'converter';
 
 /** Quantities that only count under a choice: elsewhere an unknown one costs nothing and is not asked for. */
 const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
+  // Asked by the duties of a place alone.
+  'brief.riderAgeYears': (b) => b.brief.riderAgeYears.source !== 'unknown',
   'drive.axleLengthMm': narrower,
   'donor.rotorMm': disc,
   'drive.rotorMm': disc,

@@ -75,9 +75,20 @@ const NEAR = 0.1;
 const MAY_BE = 'there may be a rule against it: remembered with low certainty';
 const NOT_CERTAIN = 'the rule is not remembered with certainty';
 
+/**
+ * A text that speaks of maximum power without saying whose: the peak is held against it beside the rating, and past it is a
+ * doubt, not a breach.
+ */
+const isPeak = ({ fact, unsettled }: NumberClause): boolean => fact === 'peakWheelW' && unsettled === true;
+const BY_PEAK =
+  'by its peak it is past the limit, by its rating it may be within: the text is read both ways, and less current brings the peak in';
+
 /** Past a limit: how much that says. */
 function past(clause: NumberClause, margin: number): Outcome {
-  if (clause.unsettled === true) return { state: 'unknown', why: 'the text is read in more than one way' };
+  if (clause.unsettled === true)
+    return isPeak(clause)
+      ? { state: 'check', why: BY_PEAK }
+      : { state: 'unknown', why: 'the text is read in more than one way' };
   // What is remembered least never condemns, but is never passed over either.
   if (clause.certainty === 'low') return { state: 'check', why: MAY_BE };
   if (clause.certainty === 'high') return { state: 'fail', why: undefined };
@@ -115,7 +126,8 @@ function judgeNumber(one: Case<NumberClause, NumberFact | undefined>): ClauseVer
     const [furthest, nearest] = atLeast ? [span[1], span[0]] : span;
     if (passes(furthest)) return done(outcome('pass', whatever(fact.unsure.labels)));
     // At the far end of what is plausible and still beyond: no value brings it in.
-    if (passes(nearest)) return done(outcome('unknown', dependsOn(fact.unsure.labels)));
+    if (passes(nearest))
+      return done(outcome(isPeak(clause) ? 'check' : 'unknown', dependsOn(fact.unsure.labels)));
     return done(past(clause, atLeast ? nearest - clause.limit : clause.limit - nearest));
   }
   if (passes(worst)) {

@@ -92,6 +92,8 @@ const duty = z.strictObject({
   /** Whether it is asked: `varies` by place or person, `unknown` is not remembered. */
   asked: z.enum(['yes', 'no', 'varies', 'unknown']),
   certainty,
+  /** Of an age: the least, in years. */
+  years: z.number().int().min(1).max(100).optional(),
   /** Answered by the build where it can be. */
   fact: z.enum(ANSWER_FACT_NAMES).optional(),
 });

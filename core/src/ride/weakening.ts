@@ -83,7 +83,9 @@ export function weakenedAmps(
 ): WeakenedMost {
   const { weakening, limits } = machine;
   let limit: WeakenedMost['limit'] = 'voltage';
-  if (weakening === undefined || plain >= limits.phaseA) return { amps: plain, limit };
+  // Slow, the volts hold nothing back that a weaker field could give.
+  const slow = emf < supply.openVolts / 2;
+  if (weakening === undefined || slow || plain >= limits.phaseA) return { amps: plain, limit };
   /** What is in hand, as a share of each bound; the least counts. */
   const inHand = (torqueA: number): number => {
     const d = settled(machine, supply, emf, torqueA);

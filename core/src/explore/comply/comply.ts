@@ -63,6 +63,10 @@ function over({ clause, state, margin, fact, sure }: ClauseVerdict): boolean {
   return (margin !== undefined && margin < 0) || answered !== 'unknown';
 }
 
+/** Past a limit that is read in more than one way. */
+const isDoubtful = ({ clause, margin }: ClauseVerdict): boolean =>
+  clause.kind === 'number' && clause.unsettled === true && margin !== undefined && margin < 0;
+
 /** What nobody has said yet: an unknown that decides, or whether the label is on. */
 const isOpen = ({ clause, state, fact }: ClauseVerdict): boolean =>
   state === 'unknown' ||
@@ -182,14 +186,15 @@ function makeItComply(build: BuildDocument, place: PlaceVerdict, wanted: Categor
     };
   };
   const mended = drafts.some((d) => d.id === 'wheel-size');
-  const others = broken
+  const doubtful = judgedIn(targets, build).filter(isDoubtful);
+  const others = [...broken, ...doubtful]
     .flatMap((verdict) => changesFor(build, verdict, meets(verdict), clausesOf(targets)))
     .filter((d, i, all) => all.findIndex((o) => o.id === d.id) === i)
     .filter((d) => !drafts.some((t) => t.id === d.id))
     // A limit that makes up for a wheel that is not there would be wrong as soon as the wheel is mended.
     .filter((d) => !mended || !BY_WHEEL.has(d.id))
     .map(step)
-    .filter((s) => s.clears.length > 0);
+    .filter((s) => s.clears.length > 0 || s.id === 'current');
   const whole = drafts.reduce((b, d) => d.apply(b), build);
   const ways = waysOf(whole);
   const left = judgedIn(targets, whole);
@@ -208,7 +213,7 @@ function makeItComply(build: BuildDocument, place: PlaceVerdict, wanted: Categor
           about,
         })),
     ],
-    toSettle: left.filter((v) => isOpen(v) && !over(v)),
+    toSettle: left.filter((v) => (isOpen(v) || isDoubtful(v)) && !over(v)),
   };
 }
 

@@ -2,6 +2,7 @@ import { STAGE_IDS, type StageId } from '../../check/stage-ids.ts';
 import type { Check } from '../../check/check.ts';
 import type { Judged } from '../judged.ts';
 import { ratingChecks } from '../over-rating.ts';
+import { riderChecks } from '../rider-checks.ts';
 import { weakeningChecks } from '../weakening-checks.ts';
 
 /**
@@ -13,6 +14,7 @@ const OWN: Partial<Record<StageId, (study: Judged) => readonly Check[]>> = {
     ...ratingChecks(build, known, machine),
     ...weakeningChecks(build, known, machine),
   ],
+  law: riderChecks,
 };
 
 /** What the stages check themselves, in working order. */

@@ -24,12 +24,12 @@ const ASKED: Readonly<Record<Duty['asked'], string>> = {
 };
 
 /** What ticks a duty off: the build where it answers it, else a hand; empty where nothing is asked. */
-function Tick({ duty, place, fact }: { duty: Duty; place: string; fact: AnswerFact | undefined }) {
+function Tick({ duty, place, fact }: { duty: Duty; place: string; fact: AnswerFact['answer'] | undefined }) {
   const done = useDocument().brief.dutiesDone;
   const edit = useBuild((state) => state.edit);
   if (duty.asked === 'no') return null;
-  if (fact !== undefined && fact.answer !== 'unknown') {
-    const met = fact.answer === 'yes';
+  if (fact !== undefined && fact !== 'unknown') {
+    const met = fact === 'yes';
     return (
       <span title="answered by the build" role="img" aria-label={met ? 'met by the build' : 'not met'}>
         {met ? '☑' : '☒'}
@@ -67,6 +67,11 @@ function Tick({ duty, place, fact }: { duty: Duty; place: string; fact: AnswerFa
 /** Duties of the class as a checklist: what the build answers is ticked by it, the rest by hand. */
 export function Duties({ here, verdict }: { here: PlaceVerdict; verdict: Verdict }) {
   const facts = verdict.law.ways[0]?.facts;
+  const age = verdict.known.brief.riderAgeYears;
+  const ofAge = ({ years }: Duty): AnswerFact['answer'] | undefined => {
+    if (years === undefined || age.source === 'unknown') return undefined;
+    return age.value >= years ? 'yes' : 'no';
+  };
   return (
     <section className="keep-together" aria-label="Duties">
       <PanelHead title="Duties of this class" note={`${here.className}, ${here.place.name}`} />
@@ -86,7 +91,7 @@ export function Duties({ here, verdict }: { here: PlaceVerdict; verdict: Verdict
           </thead>
           <tbody className="border-t-[1.5px] border-ink">
             {here.duties.map((duty, i) => {
-              const fact = duty.fact === undefined ? undefined : facts?.[duty.fact];
+              const fact = duty.fact === undefined ? ofAge(duty) : facts?.[duty.fact].answer;
               return (
                 <tr key={`${duty.title}${String(i)}`} className="border-b border-hair align-top">
                   <td className="w-7 py-1 text-center text-[16px] leading-tight">

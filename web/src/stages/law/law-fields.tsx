@@ -6,7 +6,7 @@ import { useStage } from '../parts/use-stage.ts';
 
 /** The values of the build that the law asks for, to settle them where they are missed. */
 export function LawFields() {
-  const { document } = useStage();
+  const { document, verdict } = useStage();
   const { controller, controls } = document;
   return (
     <FieldGroup title="What the law asks of it">
@@ -22,6 +22,12 @@ export function LawFields() {
       )}
       {(controller.limitsSpeed || controls.throttle === 'walk' || throttleEnds(document)) && (
         <NumberField path="controller.setRolloutMm" label="Roll-out it holds" />
+      )}
+      {controller.limitsSpeed && (
+        <NumberField path="controller.assistTaperKmh" label="It fades over the last" />
+      )}
+      {verdict.law.here.duties.some((d) => d.years !== undefined) && (
+        <NumberField path="brief.riderAgeYears" label="Rider’s age, youngest" />
       )}
       <NumberField path="donor.widthMm" />
       <ControlAnswer name="pedalHelpStops" label="Pedal help stops with the pedals" />
