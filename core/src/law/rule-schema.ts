@@ -25,6 +25,8 @@ const base = {
   year: z.string().min(4).max(40).optional(),
   certainty,
   note: longWords.optional(),
+  /** Looked up and corrected by whoever uses the book: the day, and what they noted. */
+  corrected: z.strictObject({ on: z.iso.date(), note: longWords }).optional(),
 };
 
 const numberClause = z.strictObject({
@@ -157,6 +159,8 @@ export const placeRules = z
     intro: longWords,
     /** The year up to which the writer's memory of these rules reaches, or in which they were read. */
     readYear: z.number().int().min(1900).max(2100),
+    /** The day somebody last looked at the whole of them. */
+    readOn: z.iso.date().optional(),
     provenance: words,
     changing: longWords,
     /** True where too little is known to judge: the authority has to be asked. */

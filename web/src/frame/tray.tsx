@@ -4,6 +4,7 @@ import { TRAY, type Figure, type FigureId } from '@apple-cart/core';
 import { figureOf } from '../stages/parts/use-stage.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
 import { useSettings } from '../state/settings-store.ts';
+import { useVerdict } from '../state/use-verdict.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { StateMark } from '../ui/state-mark.tsx';
 import { figureDelta, figureText, type FigureDelta } from '../state/figure-text.ts';
@@ -70,7 +71,7 @@ export function Tray({ onOpen }: { onOpen: (id: FigureId) => void }) {
   const document = useDocument();
   const pinnedDocument = useBuild((state) => state.pinned?.document);
   const [folded, setFolded] = useState(true);
-  const verdict = verdictOf(document);
+  const verdict = useVerdict(document);
   const pinned = pinnedDocument === undefined ? undefined : verdictOf(pinnedDocument);
   return (
     <section

@@ -57,6 +57,25 @@ export function TextLine({ form, path, label, long = false }: FieldProps & { lon
   );
 }
 
+/** A day that may be left open. */
+export function DateLine({ form, path, label }: FieldProps) {
+  const error = errorAt(form, path);
+  return (
+    <div className="border-b border-hair" data-rule-field={path}>
+      <label className="grid min-h-[34px] items-center gap-x-3 py-0.5 tablet:grid-cols-[150px_160px]">
+        <span className="text-[13.5px] leading-tight">{label}</span>
+        <input
+          type="date"
+          {...form.register(path, { setValueAs: (text: unknown) => (text === '' ? undefined : text) })}
+          aria-invalid={error !== undefined}
+          className={look(error)}
+        />
+      </label>
+      <ErrorLine message={error} />
+    </div>
+  );
+}
+
 /** A number in a cell. */
 export function NumberCell({ form, path, label }: FieldProps) {
   const error = errorAt(form, path);

@@ -19,7 +19,7 @@ import { useTyped } from '../state/use-typed.ts';
 import { ChoiceRow } from '../ride/choice-row.tsx';
 import { Button } from '../ui/button.tsx';
 import { CategoryFields } from './category-fields.tsx';
-import { Block, ChoiceLine, NumberCell, TextLine } from './form-parts.tsx';
+import { Block, ChoiceLine, NumberCell, DateLine, TextLine } from './form-parts.tsx';
 import { otherwiseAt, questionAt, type RulesPath } from './paths.ts';
 import { formShaped, withoutEmpty } from './new-rules.ts';
 import { rulesFile } from './rules-file.ts';
@@ -232,6 +232,7 @@ export function RulesEditor({ listed }: { listed: ListedRules }) {
                 <span className="text-[13.5px]">Read in</span>
                 <NumberCell form={form} path="readYear" label="Read in" />
               </div>
+              <DateLine form={form} path="readOn" label="Looked at on" />
               <TextLine form={form} path="provenance" label="Where it is from" />
               <TextLine form={form} path="intro" label="To know before" long />
               <TextLine form={form} path="changing" label="What is changing" long />

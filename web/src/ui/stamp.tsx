@@ -9,6 +9,7 @@ export function Stamp({
   under,
   large = false,
   asIs = false,
+  faded = false,
 }: {
   state: State;
   word: string;
@@ -16,10 +17,12 @@ export function Stamp({
   large?: boolean;
   /** Units keep their letters: no capitals are made of the word. */
   asIs?: boolean;
+  /** What it rests on is old: its colour goes. */
+  faded?: boolean;
 }) {
   return (
     <div
-      className={`stamp-worn inline-block -rotate-[1.8deg] border-[3px] border-current p-[1.5px] font-head ${STATE_TEXT[state]}`}
+      className={`stamp-worn inline-block -rotate-[1.8deg] border-[3px] border-current p-[1.5px] font-head ${faded ? 'text-ink3' : STATE_TEXT[state]}`}
       data-testid="stamp"
     >
       <div className={`border border-current text-center ${large ? 'px-6 py-3' : 'px-3 py-1'}`}>

@@ -86,7 +86,11 @@ export function changesFor(
           case 'throttle':
             return [throttleOff];
           case 'helpFades':
-            return [fades(build, limitOfHelp(beside))];
+            // A limit that is set with it is read on the wheel that the controller holds.
+            return [
+              build.controller.limitsSpeed ? undefined : wheelSize(build),
+              fades(build, limitOfHelp(beside)),
+            ];
           case 'motorStopsWithPedals':
             return build.controls.throttle === 'full' ? [throttleOff] : [stops(build)];
           case 'pedalHelpStops':

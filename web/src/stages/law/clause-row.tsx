@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import {
   firstOf,
   formatNumber,
@@ -5,6 +6,7 @@ import {
   unitText,
   type AnswerFact,
   type Category,
+  type Clause,
   type ClauseVerdict,
   type CurveFact,
   type NumberFact,
@@ -15,6 +17,7 @@ import { Num } from '../../ui/num.tsx';
 import { SOURCE_WORD, SourceMark } from '../../ui/source-mark.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { CertaintyMark } from './certainty-mark.tsx';
+import { CorrectDialog } from './correct-dialog.tsx';
 import { CLAUSE_STATE, profileWords } from './law-words.ts';
 
 const OP = { '<': 'less than', '<=': 'at most', '>': 'more than', '>=': 'at least' } as const;
@@ -97,6 +100,34 @@ const years = (text: string): string =>
 
 const sentence = (text: string): string => capital(text).replace(/\.?$/, '.');
 
+/** The way to correct the rule from where it is read. */
+function Correct({ clause, category }: { clause: Clause; category: Category }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button
+        type="button"
+        className="no-print min-h-6 text-[12px] text-slate underline max-bench:min-h-11"
+        aria-label={`This has changed: ${clause.title}`}
+        onClick={() => {
+          setOpen(true);
+        }}
+      >
+        This has changed
+      </button>
+      {open && (
+        <CorrectDialog
+          clause={clause}
+          category={category}
+          onClose={() => {
+            setOpen(false);
+          }}
+        />
+      )}
+    </>
+  );
+}
+
 /** A clause: its limit, what this build has, the margin, and how sure both are. */
 export function ClauseRow({
   verdict,
@@ -136,6 +167,13 @@ export function ClauseRow({
           {clause.source} ({years(clause.year ?? category.year)})
         </span>
         {remarks !== '' && <span className="block text-[12px] text-ink2">{remarks}</span>}
+        {clause.corrected !== undefined && (
+          <span className="block text-[12px] font-semibold text-slate" data-testid="corrected">
+            Corrected here on {clause.corrected.on}
+            {clause.corrected.note === '' ? '' : `: ${clause.corrected.note}`}.
+          </span>
+        )}
+        <Correct clause={clause} category={category} />
       </th>
       <td className="py-1.5 pr-2 text-[13px] text-ink2">
         {limit.words}{' '}

@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import {
+  decidingCategory,
   formatNumber,
   phraseText,
   type BuildDocument,
@@ -20,6 +21,9 @@ import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
 import { CATEGORY_STATE, CATEGORY_WORD } from './law-words.ts';
+
+/** The two questions, as a step serves them. */
+const SERVES = { riding: 'riding it here', sale: 'selling it as a bicycle' } as const;
 
 const EFFORT = { setting: 'a setting', paper: 'a label', part: 'something to fit' } as const;
 
@@ -45,9 +49,12 @@ function Step({
   step,
   number,
   current,
+  questions,
 }: {
   step: ComplyStep;
   number: number | undefined;
+  /** The place asks two questions: which of them it serves is said. */
+  questions: boolean;
   current: BuildDocument;
 }) {
   const edit = useBuild((state) => state.edit);
@@ -64,6 +71,9 @@ function Step({
         <b className="font-semibold">{words}</b>
         <span className="block text-[12.5px] text-ink2">
           {EFFORT[step.effort]}; {costText(step.cost)}
+          {questions &&
+            step.serves.length > 0 &&
+            `; serves ${step.serves.map((q) => SERVES[q]).join(' and ')}`}
         </span>
         {step.clears.length > 0 && (
           <span className="flex items-center gap-1.5 text-[12.5px]">
@@ -92,7 +102,10 @@ export function ComplyView() {
   const { here } = verdict.law;
   const [wanted, setWanted] = useState<string>();
   const classes = here.tests.flatMap((t) => t.categories);
-  const chosen = classes.find((c) => c.category.id === wanted) ?? classes[0];
+  // The class nearest to how it is ridden comes first.
+  const own = here.tests.find((t) => t.test.id === here.place.primaryTest) ?? here.tests[0];
+  const nearest = own === undefined ? undefined : decidingCategory(own);
+  const chosen = classes.find((c) => c.category.id === wanted) ?? nearest ?? classes[0];
   if (chosen === undefined)
     return (
       <p className="py-6 text-ink2">
@@ -133,9 +146,9 @@ function Plan({ document, here, id }: { document: BuildDocument; here: PlaceVerd
     <Studying {...studied} value={plan} busy={busy} waiting="Trying changes…">
       {(current) => (
         <div data-testid="fit-plan" aria-busy={busy}>
-          <Steps plan={current} document={document} />
-          <Others plan={current} document={document} />
-          <Cannot plan={current} />
+          <Steps plan={current} document={document} questions={here.sale !== undefined} />
+          <Others plan={current} document={document} questions={here.sale !== undefined} />
+          <Cannot plan={current} questions={here.sale !== undefined} />
           <ToSettle plan={current} />
           <p className="pt-3 text-[12.5px] text-ink2">
             A change is tried on the build and taken back with undo (Ctrl+Z). Values that it sets are assumed
@@ -150,7 +163,13 @@ function Plan({ document, here, id }: { document: BuildDocument; here: PlaceVerd
 const allOf = (count: number): string => (count === 2 ? 'both' : `all ${formatNumber(count, 0)}`);
 
 /** What is needed together, and what the class then is. */
-function Steps({ plan, document }: { plan: ComplyPlan; document: BuildDocument }) {
+interface PlanProps {
+  readonly plan: ComplyPlan;
+  readonly document: BuildDocument;
+  readonly questions: boolean;
+}
+
+function Steps({ plan, document, questions }: PlanProps) {
   const edit = useBuild((state) => state.edit);
   const costText = useCostText();
   const { steps, together, cannot, category } = plan;
@@ -168,7 +187,7 @@ function Steps({ plan, document }: { plan: ComplyPlan; document: BuildDocument }
     <>
       <ol className="border-t-[1.5px] border-ink">
         {steps.map((step, i) => (
-          <Step key={step.id} step={step} number={i + 1} current={document} />
+          <Step key={step.id} step={step} number={i + 1} current={document} questions={questions} />
         ))}
       </ol>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5 py-2.5">
@@ -197,14 +216,14 @@ function Steps({ plan, document }: { plan: ComplyPlan; document: BuildDocument }
 }
 
 /** Other ways for one of the steps. */
-function Others({ plan: { others }, document }: { plan: ComplyPlan; document: BuildDocument }) {
+function Others({ plan: { others }, document, questions }: PlanProps) {
   if (others.length === 0) return null;
   return (
     <>
       <h3 className="head border-b-[1.5px] border-ink pt-2 pb-1 text-[14px]">Or instead</h3>
       <ul>
         {others.map((step) => (
-          <Step key={step.id} step={step} number={undefined} current={document} />
+          <Step key={step.id} step={step} number={undefined} current={document} questions={questions} />
         ))}
       </ul>
     </>
@@ -239,11 +258,15 @@ function Open({
   );
 }
 
-const Cannot = ({ plan: { cannot } }: { plan: ComplyPlan }) => (
+const Cannot = ({ plan: { cannot }, questions }: Pick<PlanProps, 'plan' | 'questions'>) => (
   <Open
     title="What no setting mends"
     state="stop"
-    rows={cannot.map(({ title, why }) => ({ key: title, name: title, why }))}
+    rows={cannot.map(({ title, why, about }) => ({
+      key: `${about} ${title}`,
+      name: questions ? `${title}, for ${SERVES[about]}` : title,
+      why,
+    }))}
   />
 );
 

@@ -1,9 +1,12 @@
 import { Printer } from 'lucide-react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import {
+  correctedIn,
   firstOf,
   convert,
   formatNumber,
+  isStale,
+  lookedAt,
   placeState,
   saidOf,
   shownUnit,
@@ -75,6 +78,24 @@ function Said({ here }: { here: PlaceVerdict }) {
       <p className="pt-1 text-[14px]">{decides}</p>
       <p className="pt-1 text-[13px] text-ink2">{todo}</p>
     </div>
+  );
+}
+
+/** Rules corrected here, and rules that nobody has looked at for long. */
+function HowFresh({ here }: { here: PlaceVerdict }) {
+  const count = correctedIn(here).length;
+  const stale = isStale(here.place, new Date().toISOString().slice(0, 10));
+  if (count === 0 && !stale) return null;
+  return (
+    <p className="flex items-start gap-2 py-1.5 text-[13px] leading-snug" data-testid="law-fresh">
+      <StateMark state={stale ? 'unknown' : 'look'} size={14} labelled={false} />
+      <span>
+        {count > 0 &&
+          `Rests on ${count === 1 ? 'a rule' : `${String(count)} rules`} corrected in this workshop. `}
+        {stale &&
+          `Nobody has looked at these rules since ${lookedAt(here.place)}: take every answer as old, and look at the text.`}
+      </span>
+    </p>
   );
 }
 
@@ -184,6 +205,7 @@ export function LawStage() {
           <div className="pt-4 pb-2 text-center">
             <Stamp
               large
+              faded={isStale(here.place, new Date().toISOString().slice(0, 10))}
               state={placeState(here.outcome)}
               word={PLACE_WORD[here.outcome]}
               under={`${here.className}, ${here.place.name}`}
@@ -191,6 +213,7 @@ export function LawStage() {
           </div>
           <Said here={here} />
           <Sale here={here} />
+          <HowFresh here={here} />
           {ways > 1 && (
             <p className="pb-2 text-[13px] text-ink2">
               Judged in {ways} ways that its rider can have it; the worst counts.

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { STAGE_IDS, phraseText, type StageId, type State } from '@apple-cart/core';
 import { useDocument } from '../../state/build-store.ts';
 import { useSettings } from '../../state/settings-store.ts';
-import { verdictOf } from '../../state/verdicts.ts';
+import { useVerdict } from '../../state/use-verdict.ts';
 import { Stamp } from '../../ui/stamp.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { SCREENS } from '../../screens/registry.ts';
@@ -63,7 +63,7 @@ export function Stage({ id, stamp, views, inputs, picture, left = 'usual', pictu
 export function StageFindings({ id }: { id: StageId }) {
   const document = useDocument();
   const system = useSettings((state) => state.units);
-  const mine = verdictOf(document).findings.filter((f) => f.stage === id);
+  const mine = useVerdict(document).findings.filter((f) => f.stage === id);
   if (mine.length === 0) return null;
   return (
     <section className="keep-together pt-2" aria-label="To look at">

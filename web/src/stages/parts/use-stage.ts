@@ -1,6 +1,7 @@
 import { useDeferredValue } from 'react';
 import type { BuildDocument, Figure, FigureId, Verdict } from '@apple-cart/core';
 import { useBuild, useDocument } from '../../state/build-store.ts';
+import { useVerdict } from '../../state/use-verdict.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 
 export interface StageData {
@@ -13,10 +14,11 @@ export interface StageData {
 /** The build and its verdict as of this frame. */
 export function useStage(): StageData {
   const document = useDocument();
+  const verdict = useVerdict(document);
   const pinned = useBuild((state) => state.pinned?.document);
   return {
     document,
-    verdict: verdictOf(document),
+    verdict,
     pinned: pinned === undefined ? undefined : verdictOf(pinned),
     pinnedDocument: pinned,
   };
@@ -25,10 +27,11 @@ export function useStage(): StageData {
 /** The same for pictures: they may lag a frame behind the tray, so that typing never waits for a chart. */
 export function useDeferredStage(): StageData {
   const document = useDeferredValue(useDocument());
+  const verdict = useVerdict(document);
   const pinned = useBuild((state) => state.pinned?.document);
   return {
     document,
-    verdict: verdictOf(document),
+    verdict,
     pinned: pinned === undefined ? undefined : verdictOf(pinned),
     pinnedDocument: pinned,
   };
