@@ -1,5 +1,5 @@
 import type { ClauseVerdict } from './judge-clause.ts';
-import type { PlaceVerdict } from './judge.ts';
+import { decidingCategory, type PlaceVerdict } from './judge.ts';
 import type { Clause, PlaceRules } from './rule-schema.ts';
 
 /** What a person found to have changed in a clause. */
@@ -44,7 +44,7 @@ export const withCorrection = (
 /** Clauses of a verdict that rest on what was corrected here. */
 export const correctedIn = (place: PlaceVerdict): readonly ClauseVerdict[] =>
   place.tests
-    .flatMap((t) => t.resulting?.clauses ?? t.categories[0]?.clauses ?? [])
+    .flatMap((t) => decidingCategory(t)?.clauses ?? [])
     .filter(({ clause }) => clause.corrected !== undefined);
 
 /** Rules that nobody has looked at for this long are taken as old, years. Common practice, no source. */

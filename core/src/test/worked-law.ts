@@ -5,7 +5,7 @@ import { number, say } from './law-facts.ts';
  * Worked examples of the rule table that the files were written from (from memory, no source consulted): they hold
  * the files and the judge together, and are no evidence that the table is the law.
  */
-export const MPH = 1.609344;
+const MPH = 1.609344;
 
 const curve = (...corners: readonly (readonly [number, number])[]): CurveFact => ({
   kind: 'curve',

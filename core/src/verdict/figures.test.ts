@@ -1,6 +1,8 @@
+import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { shippedRules } from '../law/rules.ts';
 import { phraseText } from '../quantity/phrase.ts';
-import { sample } from '../test/sample.ts';
+import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { worstState } from '../check/state.ts';
 import { type Figure, type FigureId } from './figure.ts';
@@ -143,6 +145,22 @@ describe('class', () => {
     const found = figure('class', changes);
     expect(found).toMatchObject({ words: name, state });
     expect(words(found)).toBe(condition);
+  });
+
+  it('counts in tray, list and working by one class, for any build in any place', () => {
+    fc.assert(
+      fc.property(anyBuild, fc.constantFrom(...shippedRules().map((p) => p.id)), (any, place) => {
+        const { figures, law, stages } = evaluate({ ...any, brief: { ...any.brief, place } });
+        const found = figures.find((f) => f.id === 'class');
+        const rows = (state: string): number =>
+          found?.working.steps.filter((s) => s.label.endsWith(`: ${state}`)).length ?? NaN;
+        expect(rows('fail')).toBe(law.here.failing.length);
+        expect(rows('unknown') + rows('check')).toBe(law.here.unsettled.length);
+        if (law.here.outcome === 'outside' && law.here.failing.length > 0)
+          expect(stages.find((s) => s.id === 'law')?.words).toBe(`outside by ${String(rows('fail'))}`);
+      }),
+      { ...RUNS, numRuns: 120 },
+    );
   });
 
   it('carries every clause in its working, with source and certainty', () => {

@@ -1,4 +1,4 @@
-import type { PlaceOutcome } from '../../law/judge.ts';
+import { decidingCategory, type PlaceOutcome } from '../../law/judge.ts';
 import type { ClauseVerdict } from '../../law/judge-clause.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
@@ -67,7 +67,10 @@ export function classFigure(study: Judged): Figure {
           'The class is the first whose clauses are not broken.',
         ],
         inputs: [],
-        steps: here.tests.flatMap((t) => (t.resulting ?? t.categories[0])?.clauses.map(clauseRow) ?? []),
+        // The class that tray and list count by, of the place's own question.
+        steps: here.tests
+          .filter(({ test }) => test.about === here.about)
+          .flatMap((t) => decidingCategory(t)?.clauses.map(clauseRow) ?? []),
         sources: here.tests.flatMap((t) =>
           t.categories.map((c) => `${c.category.name}: ${c.category.instrument} (${c.category.year})`),
         ),
