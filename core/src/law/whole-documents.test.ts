@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../document/document.ts';
+import { convert, type Unit } from '../quantity/units.ts';
 import { readBuildText } from '../document/read.ts';
 import { evaluate } from '../test/evaluate.ts';
-import { number } from '../test/law-facts.ts';
+import { number, say } from '../test/law-facts.ts';
 import { sample } from '../test/sample.ts';
 import { EXAMPLES, type Example } from '../test/worked-law.ts';
 import { shippedRules } from './rules.ts';
@@ -36,7 +37,7 @@ function documentOf([, place, ratedW, cutKmh, motorKmh, , other]: Example): Buil
         wheelCount: (other.wheelCount?.high ?? 2) as 2 | 3 | 4,
         brakeFront: 'rim',
         brakeRear: 'rim',
-        widthMm: 620,
+        widthMm: label(other.widthMm?.high ?? 620),
         wheelbaseMm: 1080,
         crr: 0.008,
         cdaM2: 0.5,
@@ -147,31 +148,32 @@ describe('what is measured', () => {
 const SETS: Partial<Record<NumberClause['fact'], (value: number, place: string) => Example>> = {
   ratedPowerW: (w, place) => ['', place, w, 20, 0, 'yes', {}, []],
   assistEndKmh: (kmh, place) => ['', place, 200, kmh, 0, 'yes', {}, []],
+  throttleAloneKmh: (kmh, place) => ['', place, 200, 46, kmh, 'no', {}, []],
+  // Without a fade: the motor is as fast as what holds it.
+  motorAloneKmh: (kmh, place) => ['', place, 200, 46, kmh, 'no', { helpFades: say('no') }, []],
+  massKg: (kg, place) => ['', place, 200, 20, 0, 'yes', { massKg: number(kg) }, []],
+  nominalV: (v, place) => ['', place, 200, 20, 0, 'yes', { nominalV: number(v) }, []],
+  widthMm: (mm, place) => ['', place, 200, 20, 0, 'yes', { widthMm: number(mm) }, []],
 };
-const FACTOR = { 'km/h': 1, mph: 1.609344, W: 1, hp: 745.6998715822702 } as const;
-const LIMITS = shippedRules().flatMap((place) =>
-  place.tests
-    .slice(0, 1)
-    .flatMap(({ categories }) =>
-      categories
-        .slice(0, 1)
-        .flatMap((category) =>
-          category.clauses.flatMap((clause) =>
-            clause.kind === 'number' &&
-            clause.certainty === 'high' &&
-            clause.toleratedTo === undefined &&
-            clause.cautionFrom === undefined &&
-            clause.fact in SETS &&
-            clause.unit in FACTOR
-              ? [[place.id, category.id, clause] as const]
-              : [],
-          ),
-        ),
+/** Units of the instruments as documents are written. */
+const IN: Partial<Record<Unit, Unit>> = { mph: 'km/h', hp: 'W', lb: 'kg', in: 'mm' };
+const LIMITS = shippedRules().flatMap(({ id, tests: [own] }) =>
+  (own?.categories ?? []).flatMap((category) =>
+    category.clauses.flatMap((clause) =>
+      clause.kind === 'number' &&
+      clause.certainty === 'high' &&
+      clause.toleratedTo === undefined &&
+      clause.cautionFrom === undefined &&
+      clause.limit > 0 &&
+      clause.fact in SETS
+        ? [[id, category.id, clause.id, clause] as const]
+        : [],
     ),
+  ),
 );
 
-describe('every sure limit on power and speed, from whole documents', () => {
-  it.each(LIMITS)('%s, %s: below, at and beyond it', (place, category, clause) => {
+describe('every sure limit that a machine can be set to, from whole documents', () => {
+  it.each(LIMITS)('%s, %s, %s: below, at and beyond it', (place, category, _id, clause) => {
     const at = (value: number) => {
       const example = SETS[clause.fact]?.(value, place);
       if (example === undefined) throw new Error(clause.fact);
@@ -180,8 +182,8 @@ describe('every sure limit on power and speed, from whole documents', () => {
         .find((c) => c.category.id === category);
       return found?.clauses.find((c) => c.clause.id === clause.id)?.state;
     };
-    const limit = clause.limit * FACTOR[clause.unit as keyof typeof FACTOR];
-    const step = clause.fact === 'ratedPowerW' ? 1 : 0.1;
+    const limit = convert(clause.limit, clause.unit, IN[clause.unit] ?? clause.unit);
+    const step = clause.fact === 'ratedPowerW' || clause.fact === 'widthMm' ? 1 : 0.1;
     expect(at(limit - step)).toBe('pass');
     expect(at(limit)).toBe(clause.op === '<' ? 'fail' : 'pass');
     expect(at(limit + step)).toBe('fail');
