@@ -108,7 +108,8 @@ export { packsStudy, type PacksStudy } from './power-chain/packs-study.ts';
 // Law: rules, facts, classes.
 export { ratioAt, type RatioCorner } from './law/assist-curve.ts';
 export { ANSWER_FACTS, DUTY_KINDS, LIMIT_UNITS, NUMBER_FACTS, REGIONS } from './law/fact-names.ts';
-export { lawFacts, type AnswerFact, type CurveFact, type NumberFact } from './law/facts.ts';
+export type { AnswerFact, NumberFact } from './law/fact.ts';
+export { lawFacts, type CurveFact } from './law/facts.ts';
 export type { ClauseState, ClauseVerdict } from './law/judge-clause.ts';
 export {
   decidingCategory,

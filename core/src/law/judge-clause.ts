@@ -1,6 +1,7 @@
 import { convert } from '../quantity/units.ts';
 import { worstPoint } from './assist-curve.ts';
-import type { AnswerFact, CurveFact, NumberFact, ProfileFacts } from './facts.ts';
+import type { AnswerFact, NumberFact } from './fact.ts';
+import type { CurveFact, ProfileFacts } from './facts.ts';
 import { NUMBER_FACTS } from './fact-names.ts';
 import type { Clause, CurveClause, NumberClause } from './rule-schema.ts';
 

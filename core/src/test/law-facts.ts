@@ -1,5 +1,6 @@
 import type { Answer } from '../document/choices.ts';
-import type { AnswerFact, LawFacts, NumberFact } from '../law/facts.ts';
+import type { AnswerFact, NumberFact } from '../law/fact.ts';
+import type { LawFacts } from '../law/facts.ts';
 
 /** A number a clause may be held against; a band where two are given. */
 export const number = (low: number, high = low, source: NumberFact['source'] = 'measured'): NumberFact => ({

@@ -1,5 +1,5 @@
 import { throttleEnds } from '../../document/throttle.ts';
-import { WALK_KMH } from '../facts.ts';
+import { WALK_KMH } from '../speed-facts.ts';
 import { firstOf } from '../../quantity/first-of.ts';
 import { profilesOf } from '../profile.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';

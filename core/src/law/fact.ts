@@ -1,0 +1,124 @@
+import type { Answer } from '../document/choices.ts';
+import type { BuildDocument } from '../document/document.ts';
+import type { Known, KnownBuild, KnownSource } from '../document/known-build.ts';
+import { knownBuild, knownInUse } from '../document/known.ts';
+import { assembleKnown } from '../machine/assemble.ts';
+import type { Machine } from '../machine/machine.ts';
+import { lazily } from '../quantity/lazily.ts';
+import { errorOf } from './measuring-error.ts';
+import { anyPack, cornerOf, plausibleSpan, unknownOf, type Bearings } from './span.ts';
+
+/** A number a clause is held against: a band where the instrument leaves conditions open. */
+export interface NumberFact {
+  readonly kind: 'number';
+  readonly low: number;
+  /** The end that counts. */
+  readonly high: number;
+  /** The worst source of what decides it. */
+  readonly source: KnownSource;
+  readonly how: string;
+  /** How far it may be off by the way it was measured; 0 for what is set or printed. */
+  readonly error?: number;
+  /** Where unknown values decide: between what it lies at their plausible ends, and which they are. */
+  readonly unsure?: Unsure | undefined;
+}
+
+interface Unsure {
+  readonly low: number;
+  readonly high: number;
+  /** What is not known, the most telling first. */
+  readonly labels: readonly string[];
+}
+
+export interface AnswerFact {
+  readonly kind: 'answer';
+  readonly answer: Answer;
+  readonly how: string;
+}
+
+export const number = (
+  low: number,
+  high: number,
+  source: KnownSource,
+  how: string,
+  more: Partial<Pick<NumberFact, 'error' | 'unsure'>> = {},
+): NumberFact => ({
+  kind: 'number',
+  low,
+  high,
+  source,
+  how,
+  error: more.error ?? 0,
+  unsure: more.unsure,
+});
+export const point = (value: number, source: KnownSource, how: string): NumberFact =>
+  number(value, value, source, how);
+export const yesNo = (answer: Answer, how: string): AnswerFact => ({ kind: 'answer', answer, how });
+
+/** One quantity as it stands, with its own error, or with its plausible span where nobody has read it. */
+export function told(known: Known, how: string): NumberFact {
+  const { value, source } = known;
+  if (source !== 'unknown') return number(value, value, source, how, { error: errorOf(known) });
+  const [low, high] = plausibleSpan(known);
+  return number(value, value, source, how, { unsure: { low, high, labels: [known.label] } });
+}
+
+/** What the facts of one way are worked out on. */
+export interface Way {
+  readonly build: BuildDocument;
+  readonly known: KnownBuild;
+  readonly machine: Machine;
+}
+
+/** What a fact of the machine is worked out on, as it is entered and with unknown values at their plausible ends. */
+export interface Corners {
+  readonly unknown: readonly Known[];
+  readonly up: Way;
+  readonly down: Way;
+}
+
+/** @param set what ends the speed in question: ridden and measured, it says nothing of the wheel that the controller holds */
+export function cornersOf({ build, known }: Way, bearings: Bearings, set?: Known): Corners {
+  const unknown = unknownOf(build, known, bearings).filter(
+    ({ path }) => path !== 'controller.setRolloutMm' || set?.source !== 'measured',
+  );
+  const at = (end: 'up' | 'down'): Way => {
+    const own = cornerOf(build, unknown, bearings, end);
+    return lazily<Way>({
+      build: () => own,
+      known: () => knownBuild(own),
+      machine: () => assembleKnown(own, knownBuild(own)),
+    });
+  };
+  return lazily<Corners>({ unknown: () => unknown, up: () => at('up'), down: () => at('down') });
+}
+
+export const worst = (known: readonly Known[]): KnownSource => {
+  const has = (source: KnownSource): boolean => known.some((k) => k.source === source);
+  if (has('unknown')) return 'unknown';
+  return has('assumed') ? 'assumed' : 'worked';
+};
+
+/** A fact of the whole machine: where unknown values move it, between what, and by which. */
+export function moved(fact: NumberFact, corners: Corners, of: (way: Way) => NumberFact): NumberFact {
+  if (corners.unknown.length === 0) return fact;
+  const [high, low] = [of(corners.up).high, of(corners.down).low];
+  if (high <= fact.high && low >= fact.low) return fact;
+  return {
+    ...fact,
+    source: 'unknown',
+    unsure: {
+      low: Math.min(low, fact.low),
+      high: Math.max(high, fact.high),
+      labels: corners.unknown.map((k) => k.label),
+    },
+  };
+}
+
+/** A fact of the whole machine is as sure as the least sure value that it rests on. */
+export function restingOn(fact: NumberFact, { build, known }: Way, bearings: Bearings): NumberFact {
+  if (fact.source !== 'worked') return fact;
+  const paths = new Set(bearings.map(([path]) => path));
+  const on = knownInUse(build, known).filter((k) => paths.has(anyPack(k.path)));
+  return worst(on) === 'assumed' ? { ...fact, source: 'assumed' } : fact;
+}
