@@ -86,9 +86,9 @@ describe('a build that breaks its class', () => {
   it('tries one change by itself, and says what it costs and clears', async () => {
     await law(TOURER);
     await view('fit');
-    await page.waitForSelector('[data-step=speed-limit]');
-    await page.click('[data-step=speed-limit] button');
-    // The walk help is still wrong; the label is a duty, and breaks nothing.
+    await page.waitForSelector('[data-step=throttle-off]');
+    await page.click('[data-step=throttle-off] button');
+    // The cut-off is still wrong; the label is a duty, and breaks nothing.
     await says('[data-stage=law]', /outside by 1/);
     await undo();
     await says('[data-stage=law]', /outside by 2/);

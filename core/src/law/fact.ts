@@ -2,8 +2,11 @@ import type { Answer } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { Known, KnownBuild, KnownSource } from '../document/known-build.ts';
 import { knownBuild, knownInUse } from '../document/known.ts';
+import { withValue } from '../document/quantity-at.ts';
 import { assembleKnown } from '../machine/assemble.ts';
+import { supplyAt } from '../machine/battery.ts';
 import type { Machine } from '../machine/machine.ts';
+import { torqueConstant } from '../machine/motor.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { errorOf } from './measuring-error.ts';
 import { anyPack, cornerOf, plausibleSpan, unknownOf, type Bearings } from './span.ts';
@@ -77,13 +80,30 @@ export interface Corners {
   readonly down: Way;
 }
 
+/**
+ * The corner with the speed constant at which the motor spins fastest within its span: the highest, unless its core drags so
+ * much that a weaker winding no longer gets there. Kt of the fastest (Kt V - h)/(Kt^2 + c) is (h + sqrt(h^2 + V^2 c))/V with
+ * h = Th R and c = ce R. Derived.
+ */
+function fastest(build: BuildDocument, unknown: readonly Known[], end: 'up' | 'down'): BuildDocument {
+  const kv = unknown.find((k) => k.path === 'drive.kvRpmPerV');
+  if (kv === undefined || end === 'down') return build;
+  const { motor, pack, controllerOhm } = assembleKnown(build, knownBuild(build));
+  const { openVolts, ohm } = supplyAt(pack, 1);
+  const all = motor.resistance20 + controllerOhm + ohm;
+  const [h, c] = [motor.hysteresisNm * all, motor.eddyNms * all];
+  const best = torqueConstant((h + Math.sqrt(h * h + openVolts ** 2 * c)) / openVolts);
+  const [low, high] = plausibleSpan(kv);
+  return best >= high ? build : withValue(build, kv.path, Math.max(low, best));
+}
+
 /** @param set what ends the speed in question: ridden and measured, it says nothing of the wheel that the controller holds */
 export function cornersOf({ build, known }: Way, bearings: Bearings, set?: Known): Corners {
   const unknown = unknownOf(build, known, bearings).filter(
     ({ path }) => path !== 'controller.setRolloutMm' || set?.source !== 'measured',
   );
   const at = (end: 'up' | 'down'): Way => {
-    const own = cornerOf(build, unknown, bearings, end);
+    const own = fastest(cornerOf(build, unknown, bearings, end), unknown, end);
     return lazily<Way>({
       build: () => own,
       known: () => knownBuild(own),
