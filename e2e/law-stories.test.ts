@@ -83,7 +83,7 @@ describe('as a careful owner would read it', () => {
     expect(await said()).toMatch(/fade/i);
     const plan = await fit();
     // The gearing keeps it below the limit even by the wrong wheel that the controller holds: that one may stay.
-    expect(plan).toMatch(/Speed limit to 25\.0 km\/h, fading over the last 1\.5 km\/h/);
+    expect(plan).toMatch(/Speed limit to 25\.0\skm\/h, fading over the last 1\.5\skm\/h/);
     expect(plan).not.toMatch(/has to be fitted/);
     await page.click('[data-step] button');
     await page.waitForFunction(

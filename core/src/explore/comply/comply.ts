@@ -45,7 +45,7 @@ export interface ComplyPlan {
     readonly about: LawTest['about'];
   }[];
   /** What has to be looked up, measured or asked before it can be said. */
-  readonly toSettle: readonly ClauseVerdict[];
+  readonly toSettle: readonly (ClauseVerdict & { readonly about: LawTest['about'] })[];
 }
 
 const waysOf = (build: BuildDocument): readonly ProfileFacts[] => {

@@ -149,7 +149,7 @@ function Plan({ document, here, id }: { document: BuildDocument; here: PlaceVerd
           <Steps plan={current} document={document} questions={here.sale !== undefined} />
           <Others plan={current} document={document} questions={here.sale !== undefined} />
           <Cannot plan={current} questions={here.sale !== undefined} />
-          <ToSettle plan={current} />
+          <ToSettle plan={current} questions={here.sale !== undefined} />
           <p className="pt-3 text-[12.5px] text-ink2">
             A change is tried on the build and taken back with undo (Ctrl+Z). Values that it sets are assumed
             until the controller has them. Rated power, approval and the number of wheels are not settings.
@@ -270,13 +270,13 @@ const Cannot = ({ plan: { cannot }, questions }: Pick<PlanProps, 'plan' | 'quest
   />
 );
 
-const ToSettle = ({ plan: { toSettle } }: { plan: ComplyPlan }) => (
+const ToSettle = ({ plan: { toSettle }, questions }: Pick<PlanProps, 'plan' | 'questions'>) => (
   <Open
     title="Still to settle"
     state="unknown"
-    rows={toSettle.map(({ clause, why }) => ({
+    rows={toSettle.map(({ clause, why, about }) => ({
       key: clause.id + clause.source,
-      name: clause.title,
+      name: questions ? `${clause.title}, for ${SERVES[about]}` : clause.title,
       why: `${why ?? ''}; ${clause.source}`,
     }))}
   />

@@ -105,7 +105,10 @@ function Sale({ here }: { here: PlaceVerdict }) {
   if (sale === undefined) return null;
   const why = [...sale.failing, ...sale.unsettled].map((c) => c.clause.title.toLowerCase());
   return (
-    <div className="flex items-start gap-2.5 border-y border-hair py-2 leading-snug" data-testid="law-sale">
+    <div
+      className="mb-2 flex items-start gap-2.5 border-y border-hair py-2 leading-snug"
+      data-testid="law-sale"
+    >
       <span className="pt-0.5">
         <StateMark state={placeState(sale.outcome)} size={15} labelled={false} />
       </span>
