@@ -124,7 +124,7 @@ export { readRules, readRulesText } from './law/read-rules.ts';
 export type { Category, Certainty, Clause, Duty, PlaceRules, RuleBook } from './law/rule-schema.ts';
 export { shippedRules } from './law/rules.ts';
 export { saidOf, tellingDigits } from './law/sentence.ts';
-export { correctedIn, isStale, lookedAt, withCorrection } from './law/correct.ts';
+export { correctedIn, isStale, lookedAt, rulesOfClause, withCorrection } from './law/correct.ts';
 export { traps } from './law/traps/traps.ts';
 
 // Ride: the machine on a road.

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { CYCLE, number } from '../test/law-facts.ts';
-import { correctedIn, isStale, lookedAt, withCorrection } from './correct.ts';
+import { correctedIn, isStale, lookedAt, rulesOfClause, withCorrection } from './correct.ts';
 import { judgePlace } from './judge.ts';
 import { placeRules } from './rule-schema.ts';
 import { shippedRules } from './rules.ts';
@@ -34,6 +34,20 @@ describe('a rule that has changed', () => {
     const moved = withCorrection(gb(), 'UK-EAPC', 'power', { ...FOUND, limit: undefined });
     const clause = moved.tests[0]?.categories[0]?.clauses.find((c) => c.id === 'power');
     expect(clause).toMatchObject({ limit: 250, source: 'SI 2026/1 reg. 4', certainty: 'high' });
+  });
+});
+
+describe('where a clause stands', () => {
+  it('is the place it is read in, not another that was begun from its rules', () => {
+    const copy = { ...gb(), id: 'harrow-wold' };
+    const listed = [gb(), copy].map((document) => ({ document }));
+    expect(rulesOfClause(listed, copy, 'UK-EAPC')?.document.id).toBe('harrow-wold');
+    expect(rulesOfClause(listed, gb(), 'UK-EAPC')?.document.id).toBe('gb');
+    const book = shippedRules().map((document) => ({ document }));
+    const california = shippedRules().find((p) => p.id === 'us-ca');
+    if (california === undefined) throw new Error('us-ca');
+    expect(rulesOfClause(book, california, 'US-FED-LSEB')?.document.id).toBe('us-fed');
+    expect(rulesOfClause(book, gb(), 'US-CA-1')).toBeUndefined();
   });
 });
 

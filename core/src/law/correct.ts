@@ -41,6 +41,19 @@ export const withCorrection = (
   })),
 });
 
+/**
+ * The rules that a clause read in a place stands in: its own, or those of a place that it names. Rules that were begun from
+ * another place’s bear the same ids, and are not those.
+ */
+export const rulesOfClause = <R extends { readonly document: PlaceRules }>(
+  listed: readonly R[],
+  place: PlaceRules,
+  categoryId: string,
+): R | undefined =>
+  [place.id, ...place.also]
+    .flatMap((id) => listed.filter(({ document }) => document.id === id))
+    .find(({ document }) => document.tests.some((t) => t.categories.some((c) => c.id === categoryId)));
+
 /** Clauses of a verdict that rest on what was corrected here. */
 export const correctedIn = (place: PlaceVerdict): readonly ClauseVerdict[] =>
   place.tests

@@ -37,6 +37,8 @@ export interface AnswerFact {
   readonly kind: 'answer';
   readonly answer: Answer;
   readonly how: string;
+  /** It rests on a value that is assumed. */
+  readonly assumed?: boolean;
 }
 
 export const number = (

@@ -188,6 +188,14 @@ describe('facts of a build', () => {
 
   it('say that help without a limit does not fade', () => {
     expect(facts(sample({ controller: { limitsSpeed: false } })).helpFades.answer).toBe('no');
-    expect(facts(sample({ controller: { assistTaperKmh: 1 } })).helpFades.answer).toBe('yes');
+    const faded = facts(sample({ controller: { assistTaperKmh: 1 } })).helpFades;
+    expect(faded).toMatchObject({ answer: 'yes' });
+    expect(faded.assumed).toBeUndefined();
+    // One that is only assumed is a thing to check, and one that nobody has looked for is not known.
+    const supposed = { source: 'assumed', value: 1 } as const;
+    expect(facts(sample({ controller: { assistTaperKmh: supposed } })).helpFades.assumed).toBe(true);
+    expect(facts(sample({ controller: { assistTaperKmh: { source: 'unknown' } } })).helpFades.answer).toBe(
+      'unknown',
+    );
   });
 });

@@ -81,7 +81,8 @@ function fades({ build, known }: Way): AnswerFact {
   if (!build.controller.limitsSpeed) return yesNo('no', 'no speed limit set');
   const { value, source } = known.controller.assistTaperKmh;
   if (source === 'unknown') return yesNo('unknown', 'whether the help fades is not known');
-  return yesNo(value > 0 ? 'yes' : 'no', 'fade set in the controller');
+  const set = yesNo(value > 0 ? 'yes' : 'no', 'fade set in the controller');
+  return source === 'assumed' ? { ...set, assumed: true } : set;
 }
 
 /** A place asks for few of them, so each is worked out when it is asked for. */

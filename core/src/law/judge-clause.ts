@@ -74,6 +74,7 @@ const HAIR = 1e-6;
 /** A limit that is not remembered with certainty decides nothing for values within this share of it. */
 const NEAR = 0.1;
 const MAY_BE = 'there may be a rule against it: remembered with low certainty';
+const ASSUMED = 'it rests on assumed values';
 const NOT_CERTAIN = 'the rule is not remembered with certainty';
 
 /**
@@ -101,7 +102,7 @@ function past(clause: NumberClause, margin: number): Outcome {
 /** On the right side of a limit: how sure that is. */
 function within(clause: NumberClause, value: number, margin: number, fact: NumberFact): Outcome['why'] {
   if (clause.cautionFrom !== undefined && value >= clause.cautionFrom) return clause.caution;
-  if (fact.source === 'assumed') return 'it rests on assumed values';
+  if (fact.source === 'assumed') return ASSUMED;
   // Of what is not there at all no rule could ask less.
   if (clause.certainty === 'high' || value === 0) return undefined;
   return Math.abs(margin) <= NEAR * clause.limit ? NOT_CERTAIN : undefined;
@@ -232,7 +233,10 @@ function judgeSurely(clause: Clause, { profile, facts }: ProfileFacts): ClauseVe
       if (clause.fact === 'classLabel' && clause.wanted === 'yes' && one.fact.answer !== 'yes')
         return verdictOf(one, outcome('check', ONCE_LABELLED));
       if (one.fact.answer === 'unknown') return verdictOf(one, outcome('unknown', 'not checked yet'));
-      return verdictOf(one, judgeCondition(clause, one.fact.answer === clause.wanted));
+      const met = one.fact.answer === clause.wanted;
+      return met && one.fact.assumed === true
+        ? verdictOf(one, outcome('check', ASSUMED))
+        : verdictOf(one, judgeCondition(clause, met));
     }
   }
 }

@@ -1,4 +1,5 @@
 import type { BuildDocument } from '../document/document.ts';
+import { controlsSpecs } from '../document/gearing.ts';
 import { supplyAt } from '../machine/battery.ts';
 import type { Limits } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
@@ -102,7 +103,10 @@ export function levelsOf(build: BuildDocument, machine: Machine, gradePct: numbe
   const count = controls.levels === 0 ? USUAL_LEVELS : controls.levels;
   const by = levelsBy(build);
   const most = machine.assistRatio;
-  const least = Math.min(most, controls.leastRatio.source === 'unknown' ? 0.5 : controls.leastRatio.value);
+  const least = Math.min(
+    most,
+    controls.leastRatio.source === 'unknown' ? controlsSpecs.leastRatio.fallback : controls.leastRatio.value,
+  );
   return levelRatios(least, most, count).map((ratio, i): Level => {
     const one = atLevel(machine, by, (i + 1) / count, ratio);
     // On the hill legs push with all they have.

@@ -10,6 +10,7 @@ import {
   type ClauseVerdict,
   type CurveFact,
   type NumberFact,
+  type PlaceRules,
   type Unit,
 } from '@apple-cart/core';
 import { capital } from '../../ui/capital.ts';
@@ -89,6 +90,7 @@ const sourceOf = (fact: Fact) => {
   if (fact === undefined) return 'unknown';
   if (fact.kind === 'number') return fact.source;
   if (fact.kind === 'curve') return 'worked';
+  if (fact.assumed === true) return 'assumed';
   return fact.answer === 'unknown' ? 'unknown' : 'measured';
 };
 
@@ -101,7 +103,7 @@ const years = (text: string): string =>
 const sentence = (text: string): string => capital(text).replace(/\.?$/, '.');
 
 /** The way to correct the rule from where it is read. */
-function Correct({ clause, category }: { clause: Clause; category: Category }) {
+function Correct({ clause, category, place }: { clause: Clause; category: Category; place: PlaceRules }) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -119,6 +121,7 @@ function Correct({ clause, category }: { clause: Clause; category: Category }) {
         <CorrectDialog
           clause={clause}
           category={category}
+          place={place}
           onClose={() => {
             setOpen(false);
           }}
@@ -132,10 +135,12 @@ function Correct({ clause, category }: { clause: Clause; category: Category }) {
 export function ClauseRow({
   verdict,
   category,
+  place,
   heldW,
 }: {
   verdict: ClauseVerdict;
   category: Category;
+  place: PlaceRules;
   /** What the motor holds for thirty minutes by the heat model, W. */
   heldW: number;
 }) {
@@ -173,7 +178,7 @@ export function ClauseRow({
             {clause.corrected.note === '' ? '' : `: ${clause.corrected.note}`}.
           </span>
         )}
-        <Correct clause={clause} category={category} />
+        <Correct clause={clause} category={category} place={place} />
       </th>
       <td className="py-1.5 pr-2 text-[13px] text-ink2">
         {limit.words}{' '}

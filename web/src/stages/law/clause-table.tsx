@@ -4,6 +4,7 @@ import {
   thirtyMinutePower,
   type Machine,
   type CategoryVerdict,
+  type PlaceRules,
   type PlaceVerdict,
 } from '@apple-cart/core';
 import { PanelHead } from '../../ui/panel.tsx';
@@ -78,7 +79,17 @@ function Silent({ shown }: { shown: CategoryVerdict }) {
   );
 }
 
-function TestClauses({ test, first, heldW }: { test: TestVerdict; first: boolean; heldW: number }) {
+function TestClauses({
+  test,
+  place,
+  first,
+  heldW,
+}: {
+  test: TestVerdict;
+  place: PlaceRules;
+  first: boolean;
+  heldW: number;
+}) {
   const [chosen, setChosen] = useState<string>();
   const shown =
     test.categories.find((c) => c.category.id === chosen) ?? decidingCategory(test) ?? test.categories[0];
@@ -102,7 +113,13 @@ function TestClauses({ test, first, heldW }: { test: TestVerdict; first: boolean
         </thead>
         <tbody>
           {shown.clauses.map((clause) => (
-            <ClauseRow key={clause.clause.id} verdict={clause} category={category} heldW={heldW} />
+            <ClauseRow
+              key={clause.clause.id}
+              verdict={clause}
+              category={category}
+              place={place}
+              heldW={heldW}
+            />
           ))}
         </tbody>
       </table>
@@ -123,6 +140,12 @@ function TestClauses({ test, first, heldW }: { test: TestVerdict; first: boolean
 export function Clauses({ place, machine }: { place: PlaceVerdict; machine: Machine }) {
   const heldW = useMemo(() => thirtyMinutePower(machine).watts, [machine]);
   return place.tests.map((test, i) => (
-    <TestClauses key={`${place.place.id} ${test.test.id}`} test={test} first={i === 0} heldW={heldW} />
+    <TestClauses
+      key={`${place.place.id} ${test.test.id}`}
+      test={test}
+      place={place.place}
+      first={i === 0}
+      heldW={heldW}
+    />
   ));
 }

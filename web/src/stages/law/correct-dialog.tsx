@@ -1,5 +1,13 @@
 import { useState, type ReactNode } from 'react';
-import { parseQuantity, unitText, withCorrection, type Category, type Clause } from '@apple-cart/core';
+import {
+  parseQuantity,
+  unitText,
+  rulesOfClause,
+  withCorrection,
+  type Category,
+  type Clause,
+  type PlaceRules,
+} from '@apple-cart/core';
 import { saveRules, useRules } from '../../state/rules.ts';
 import { Button } from '../../ui/button.tsx';
 import { Caution } from '../../ui/caution.tsx';
@@ -17,8 +25,16 @@ const Line = ({ label, unit = '', children }: { label: string; unit?: string; ch
   </label>
 );
 
+interface Props {
+  readonly clause: Clause;
+  readonly category: Category;
+  /** The place that the clause is read in. */
+  readonly place: PlaceRules;
+  readonly onClose: () => void;
+}
+
 /** The form's values, what is wrong with them, and keeping them. */
-function useCorrection(clause: Clause, category: Category, onClose: () => void) {
+function useCorrection({ clause, category, place, onClose }: Props) {
   const { listed } = useRules();
   const number = clause.kind === 'number' ? clause : undefined;
   const [limit, setLimit] = useState(number === undefined ? '' : String(number.limit));
@@ -27,9 +43,7 @@ function useCorrection(clause: Clause, category: Category, onClose: () => void) 
   const [note, setNote] = useState(clause.corrected?.note ?? '');
   const [trouble, setTrouble] = useState<string>();
   const [busy, setBusy] = useState(false);
-  const entry = listed.find(({ document }) =>
-    document.tests.some((t) => t.categories.some((c) => c.id === category.id)),
-  );
+  const entry = rulesOfClause(listed, place, category.id);
   const read = number === undefined ? undefined : parseQuantity(limit, '1', '1');
   const wrong = read !== undefined && (!read.ok || read.value < 0);
   const save = async (): Promise<void> => {
@@ -61,16 +75,9 @@ function useCorrection(clause: Clause, category: Category, onClose: () => void) 
 }
 
 /** What a person has read in the text itself, put into the rule book from the clause that it changes. */
-export function CorrectDialog({
-  clause,
-  category,
-  onClose,
-}: {
-  clause: Clause;
-  category: Category;
-  onClose: () => void;
-}) {
-  const { number, fields, wrong, trouble, ready, save } = useCorrection(clause, category, onClose);
+export function CorrectDialog(props: Props) {
+  const { clause, category, onClose } = props;
+  const { number, fields, wrong, trouble, ready, save } = useCorrection(props);
   const { limit, setLimit, source, setSource, on, setOn, note, setNote } = fields;
   return (
     <Dialog

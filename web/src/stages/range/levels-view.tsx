@@ -19,6 +19,7 @@ export function LevelsView() {
   const shown = useQuantity();
   const sets = useSets();
   const { levels } = verdict.range;
+  const { controls } = document;
   const { hillGradePct, riderPowerW } = verdict.known.brief;
   if (levels.length === 0)
     return (
@@ -80,14 +81,19 @@ export function LevelsView() {
       <ul className="pt-2 text-[12.5px] text-ink2">
         <li>
           Each at all the help of its level, with {words(riderPowerW.value, 'W')} from the legs
-          {document.controls.assistSensor === 'cadence'
+          {controls.assistSensor === 'cadence'
             ? ', of which six tenths on the flat behind a sensor that feels only their turning'
             : ''}
           ; the hill has {words(hillGradePct.value, '%')}. A dash: it does not hold a speed there.
         </li>
-        {document.controls.levels === 0 && (
+        {controls.levels === 0 && (
           <li>Nobody has said how many levels there are: five are shown, common practice.</li>
         )}
+        {controls.assistSensor === 'torque' &&
+          levels.length > 1 &&
+          controls.leastRatio.source === 'unknown' && (
+            <li>What the lowest level gives is not known: half of your watts, common practice.</li>
+          )}
         <li>The reserve is not taken off; legs that tire are counted.</li>
       </ul>
     </section>
