@@ -1,12 +1,11 @@
 import {
-  assemble,
   complyWith,
-  knownBuild,
   lawCurves,
   lawFacts,
   judgeBook,
   readRules,
   shippedRules,
+  wayOf,
   type BuildDocument,
   type RuleBook,
 } from '@apple-cart/core';
@@ -14,10 +13,7 @@ import { demoBuilds, trayOf } from './demo.ts';
 import { line, medianMicroseconds } from './measure.ts';
 
 /** Facts of a build in every way the rider can have it, judged by a book. */
-const judged = (build: BuildDocument, book: RuleBook) => {
-  const known = knownBuild(build);
-  return judgeBook(book, lawFacts(build, known, assemble(build)));
-};
+const judged = (build: BuildDocument, book: RuleBook) => judgeBook(book, lawFacts(wayOf(build)));
 
 const TRAIL = {
   name: 'Trail',

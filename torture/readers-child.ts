@@ -134,6 +134,10 @@ function keptAs(name: string, bytes: Uint8Array): string {
   return file;
 }
 
+/** Longer than this over one input is a hang to whoever waits for it, ms of the processor: a busy machine is not the reader's doing. */
+const MOST_MS = 1000;
+const processorMs = (): number => process.cpuUsage().user / 1000;
+
 const encoder = new TextEncoder();
 let [count, longestMs, toldAt] = [0, 0, 0];
 const wrong: string[] = [];
@@ -141,20 +145,21 @@ for (; count < rounds && wrong.length === 0; count += 1) {
   const name = random.of(NAMES);
   const text = spoiled(random.of(texts[name]), random);
   const bytes = encoder.encode(text);
-  const start = performance.now();
-  if (start - toldAt > 300) {
+  const now = performance.now();
+  if (now - toldAt > 300) {
     process.send?.({ count, longestMs, doing: `${name}, input ${String(count)} of seed ${String(seed)}` });
-    toldAt = start;
+    toldAt = now;
   }
+  const start = processorMs();
   try {
     readers[name](bytes);
   } catch (problem) {
     const words = problem instanceof Error ? (problem.stack ?? problem.message) : String(problem);
     wrong.push(`${name} throws on ${keptAs(name, bytes)}: ${words}`);
   }
-  const took = performance.now() - start;
+  const took = processorMs() - start;
   longestMs = Math.max(longestMs, took);
-  if (took > 1000) wrong.push(`${name} takes ${took.toFixed(0)} ms on ${keptAs(name, bytes)}`);
+  if (took > MOST_MS) wrong.push(`${name} takes ${took.toFixed(0)} ms on ${keptAs(name, bytes)}`);
   // Messages go out only between pieces of work.
   if (count % 2000 === 0) await new Promise((resume) => setImmediate(resume));
 }

@@ -22,6 +22,7 @@ import { packFromCells } from './pack-from-cells.ts';
 import { REST_OF_PATH_MOHM, powerLeadOhm } from './pack-path.ts';
 import { TRAILERS, usualDrag, usualRolling } from './road-presets.ts';
 import { rolloutFromSizeMm } from './wheel-size.ts';
+import { lazily } from '../quantity/lazily.ts';
 import { worked, workedAlways } from './worked.ts';
 
 /** A measurement is never known worse than this many times its value. */
@@ -34,15 +35,8 @@ function known(path: QuantityPath, spec: QuantitySpec, entered: Sourced, context
     // How well it was measured says more than how well such things are usually measured.
     const spread =
       plusMinus === undefined || value === 0 ? undefined : Math.min(WIDEST, plusMinus / Math.abs(value));
-    return {
-      path,
-      label,
-      unit,
-      value,
-      source,
-      origin: '',
-      ...(spread === undefined ? {} : { spread }),
-    };
+    const read = { path, label, unit, value, source, origin: '' };
+    return spread === undefined ? read : { ...read, spread };
   }
   const { fallback, because, origin, spread } = spec;
   if (typeof fallback !== 'function')
@@ -225,15 +219,20 @@ export function knownBuild(build: BuildDocument): KnownBuild {
   });
   const known = all as Filling & KnownBuild;
   const { donor, controller, controls } = all;
-  const centre = ladenCentre(build, known);
   donor.rolloutMm = worked(donor.rolloutMm, rolloutFromSizeMm(donor.beadMm.value, donor.tyreMm.value));
-  donor.massAheadMm = worked(donor.massAheadMm, Math.max(1, centre.x));
-  donor.massHeightMm = worked(donor.massHeightMm, Math.max(1, centre.y));
   const { setRolloutMm } = controller;
   const wheel = setRolloutMm.source === 'unknown' ? 1 : donor.rolloutMm.value / setRolloutMm.value;
   controller.assistCutoffKmh = trueSpeed(controller.assistCutoffKmh, wheel);
   controls.throttleCutoffKmh = trueSpeed(controls.throttleCutoffKmh, wheel);
   controls.walkCutoffKmh = trueSpeed(controls.walkCutoffKmh, wheel);
+  // Only what leans or is loaded asks where the mass is; the frame is not drawn for the rest.
+  const { massAheadMm, massHeightMm } = donor;
+  const centre = lazily({ at: () => ladenCentre(build, known) });
+  const located = lazily({
+    massAheadMm: () => worked(massAheadMm, Math.max(1, centre.at.x)),
+    massHeightMm: () => worked(massHeightMm, Math.max(1, centre.at.y)),
+  });
+  Object.defineProperties(donor, Object.getOwnPropertyDescriptors(located));
   return known;
 }
 

@@ -73,6 +73,18 @@ export interface Way {
   readonly build: BuildDocument;
   readonly known: KnownBuild;
   readonly machine: Machine;
+  /** What counts of it. */
+  readonly used: readonly Known[];
+}
+
+export function wayOf(build: BuildDocument): Way {
+  const way: Way = lazily<Way>({
+    build: () => build,
+    known: () => knownBuild(build),
+    machine: () => assembleKnown(build, way.known),
+    used: () => knownInUse(build, way.known),
+  });
+  return way;
 }
 
 /** What a fact of the machine is worked out on, as it is entered and with unknown values at their plausible ends. */
@@ -99,19 +111,11 @@ function fastest(build: BuildDocument, unknown: readonly Known[], end: 'up' | 'd
   return best >= high ? build : withValue(build, kv.path, Math.max(low, best));
 }
 
-/** @param set what ends the speed in question: ridden and measured, it says nothing of the wheel that the controller holds */
-export function cornersOf({ build, known }: Way, bearings: Bearings, set?: Known): Corners {
-  const unknown = unknownOf(build, known, bearings).filter(
-    ({ path }) => path !== 'controller.setRolloutMm' || set?.source !== 'measured',
-  );
-  const at = (end: 'up' | 'down'): Way => {
-    const own = fastest(cornerOf(build, unknown, bearings, end), unknown, end);
-    return lazily<Way>({
-      build: () => own,
-      known: () => knownBuild(own),
-      machine: () => assembleKnown(own, knownBuild(own)),
-    });
-  };
+/** The corners of a way by what bears on a fact. */
+export function cornersOf({ build, used }: Way, bearings: Bearings): Corners {
+  const unknown = unknownOf(used, bearings);
+  const at = (end: 'up' | 'down'): Way =>
+    wayOf(fastest(cornerOf(build, unknown, bearings, end), unknown, end));
   return lazily<Corners>({ unknown: () => unknown, up: () => at('up'), down: () => at('down') });
 }
 
@@ -138,9 +142,9 @@ export function moved(fact: NumberFact, corners: Corners, of: (way: Way) => Numb
 }
 
 /** A fact of the whole machine is as sure as the least sure value that it rests on. */
-export function restingOn(fact: NumberFact, { build, known }: Way, bearings: Bearings): NumberFact {
+export function restingOn(fact: NumberFact, { used }: Way, bearings: Bearings): NumberFact {
   if (fact.source !== 'worked') return fact;
   const paths = new Set(bearings.map(([path]) => path));
-  const on = knownInUse(build, known).filter((k) => paths.has(anyPack(k.path)));
+  const on = used.filter((k) => paths.has(anyPack(k.path)));
   return worst(on) === 'assumed' ? { ...fact, source: 'assumed' } : fact;
 }

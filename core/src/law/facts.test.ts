@@ -3,12 +3,12 @@ import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 import { assembleKnown } from '../machine/assemble.ts';
 import { sample } from '../test/sample.ts';
+import { wayOf } from './fact.ts';
 import { lawFacts, type LawFacts } from './facts.ts';
 import { FEDERAL_RIDER_KG, federalTestSpeeds, noLoadSpeed } from './motor-alone.ts';
 
 const facts = (build: BuildDocument): LawFacts => {
-  const known = knownBuild(build);
-  const [first] = lawFacts(build, known, assembleKnown(build, known));
+  const [first] = lawFacts(wayOf(build));
   if (first === undefined) throw new Error('no facts');
   return first.facts;
 };
@@ -139,14 +139,12 @@ describe('facts of a build', () => {
       const build = sample({ controller: { limitsSpeed: false } });
       return { ...build, joining: { ...build.joining, how }, packs: [pack(36, 10), pack(52, 14)] };
     };
-    const ends = (build: BuildDocument) => {
-      const known = knownBuild(build);
-      return lawFacts(build, known, assembleKnown(build, known)).map((way) => [
+    const ends = (build: BuildDocument) =>
+      lawFacts(wayOf(build)).map((way) => [
         way.profile,
         way.facts.nominalV?.high,
         way.facts.assistEndKmh?.high ?? 0,
       ]);
-    };
     const [own, other] = ends(joined('switch'));
     expect(own?.slice(0, 2)).toEqual(['', 36]);
     expect(other?.slice(0, 2)).toEqual(['on pack 2', 52]);

@@ -1,10 +1,7 @@
+import type { Known } from '../document/known-build.ts';
 import type { Answer, BrakeKind } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
-import type { KnownBuild } from '../document/known-build.ts';
-import { knownBuild } from '../document/known.ts';
 import { motorCount } from '../document/motors.ts';
-import { assembleKnown } from '../machine/assemble.ts';
-import type { Machine } from '../machine/machine.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { assistCorners, type RatioCorner } from './assist-curve.ts';
@@ -15,9 +12,11 @@ import {
   point,
   restingOn,
   told,
+  wayOf,
   worst,
   yesNo,
   type AnswerFact,
+  type Corners,
   type NumberFact,
   type Way,
 } from './fact.ts';
@@ -25,7 +24,7 @@ import type { AnswerFactName, NumberFactName } from './fact-names.ts';
 import { massError } from './measuring-error.ts';
 import { peakWheelWatts } from './motor-alone.ts';
 import { profilesOf } from './profile.ts';
-import { FASTER, HEAVIER, MORE_HELP } from './span.ts';
+import { FASTER, FASTER_AS_RIDDEN, HEAVIER, MORE_HELP } from './span.ts';
 import { alonePoint, assistEnd, byHand, drivesAlone, endOf, handSet, throttlePoint } from './speed-facts.ts';
 
 /** Help per rider force against speed; no corners where the help does not follow the rider. */
@@ -90,13 +89,16 @@ function factsOf(way: Way): LawFacts {
   const { build } = way;
   const { controls, donor } = build;
   const sensor = controls.assistSensor;
-  const hand = lazily({ alone: () => byHand(way, corners.hand, throttlePoint) });
+  const hand = lazily({ alone: () => byHand(way, faster(handSet(way)), throttlePoint) });
   const corners = lazily({
-    end: () => cornersOf(way, FASTER, endOf(way)),
-    hand: () => cornersOf(way, FASTER, handSet(way)),
+    set: () => cornersOf(way, FASTER),
+    ridden: () => cornersOf(way, FASTER_AS_RIDDEN),
     heavy: () => cornersOf(way, HEAVIER),
     help: () => cornersOf(way, MORE_HELP),
   });
+  /** @param end what ends the speed in question */
+  const faster = (end: Known | undefined): Corners =>
+    end?.source === 'measured' ? corners.ridden : corners.set;
   return lazily<LawFacts>({
     ratedPowerW: () => {
       const rated = way.known.drive.ratedPowerW;
@@ -106,9 +108,9 @@ function factsOf(way: Way): LawFacts {
         ? told(rated, 'as rated for the motor')
         : point(motors * rated.value, rated.source, 'the ratings of both motors together');
     },
-    peakWheelW: () => restingOn(moved(peakPoint(way), corners.end, peakPoint), way, FASTER),
-    assistEndKmh: () => assistEnd(way, corners.end),
-    motorAloneKmh: () => byHand(way, corners.hand, alonePoint),
+    peakWheelW: () => restingOn(moved(peakPoint(way), faster(endOf(way)), peakPoint), way, FASTER),
+    assistEndKmh: () => assistEnd(way, faster(endOf(way))),
+    motorAloneKmh: () => byHand(way, faster(handSet(way)), alonePoint),
     throttleAloneKmh: () => hand.alone,
     wheelCount: () => point(donor.wheelCount, 'measured', 'wheels of the donor'),
     massKg: () => restingOn(moved(massPoint(way), corners.heavy, massPoint), way, HEAVIER),
@@ -178,17 +180,9 @@ export const untowed = (build: BuildDocument): BuildDocument =>
   build.brief.trailer === 'none' ? build : { ...build, brief: { ...build.brief, trailer: 'none' } };
 
 /** Every fact that a rule may ask for, for each way the rider can have it; the build as set comes first. */
-export const lawFacts = (
-  build: BuildDocument,
-  known: KnownBuild,
-  machine: Machine,
-): readonly ProfileFacts[] =>
-  profilesOf(untowed(build)).map(({ name, build: own, sure = true }) => {
-    if (own === build) return { profile: name, sure, facts: factsOf({ build, known, machine }) };
-    const way: Way = lazily<Way>({
-      build: () => own,
-      known: () => knownBuild(own),
-      machine: () => assembleKnown(own, way.known),
-    });
-    return { profile: name, sure, facts: factsOf(way) };
-  });
+export const lawFacts = (set: Way): readonly ProfileFacts[] =>
+  profilesOf(untowed(set.build)).map(({ name, build, sure = true }) => ({
+    profile: name,
+    sure,
+    facts: factsOf(build === set.build ? set : wayOf(build)),
+  }));

@@ -2,8 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../document/document.ts';
 import type { SwitchedProfile } from '../document/controller.ts';
-import { knownBuild } from '../document/known.ts';
-import { assembleKnown } from '../machine/assemble.ts';
+import { wayOf } from './fact.ts';
 import { CYCLE, number, say } from '../test/law-facts.ts';
 import { RUNS, anyBuild } from '../test/sample.ts';
 import { lawFacts, type LawFacts, type ProfileFacts } from './facts.ts';
@@ -73,10 +72,7 @@ const profile: fc.Arbitrary<SwitchedProfile> = fc.record({
   batteryA: fc.option(fc.double({ min: 1, max: 100, noNaN: true })),
   throttle: fc.constantFrom('same' as const, 'none' as const, 'walk' as const, 'full' as const),
 });
-const ways = (build: BuildDocument): readonly ProfileFacts[] => {
-  const known = knownBuild(build);
-  return lawFacts(build, known, assembleKnown(build, known));
-};
+const ways = (build: BuildDocument): readonly ProfileFacts[] => lawFacts(wayOf(build));
 const withProfiles = (
   build: BuildDocument,
   profiles: SwitchedProfile[],

@@ -1,6 +1,5 @@
 import { specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
-import type { Known, KnownBuild } from '../document/known-build.ts';
-import { knownInUse } from '../document/known.ts';
+import type { Known } from '../document/known-build.ts';
 import { withQuantity } from '../document/quantity-at.ts';
 
 /** Which way a value of the machine turns what the law measures: up with it, or down. */
@@ -44,6 +43,9 @@ export const FASTER: Bearings = [
   ['controller.standbyW', -1],
 ];
 
+/** The same where what ends it was measured on a ride: that says nothing of the wheel that the controller holds. */
+export const FASTER_AS_RIDDEN: Bearings = FASTER.filter(([path]) => path !== 'controller.setRolloutMm');
+
 /** What makes it heavier. */
 export const HEAVIER: Bearings = [
   ['donor.massKg', 1],
@@ -86,9 +88,9 @@ export function plausibleSpan(known: Known): readonly [low: number, high: number
 export const anyPack = (path: QuantityPath): string => path.replace(/^packs\.\d\./, 'packs.');
 
 /** Unknown quantities that a fact rests on, the most telling first. */
-export function unknownOf(build: BuildDocument, known: KnownBuild, bearings: Bearings): readonly Known[] {
+export function unknownOf(used: readonly Known[], bearings: Bearings): readonly Known[] {
   const order = bearings.map(([path]) => path);
-  return knownInUse(build, known)
+  return used
     .filter((k) => k.source === 'unknown' && order.includes(anyPack(k.path)))
     .toSorted((a, b) => order.indexOf(anyPack(a.path)) - order.indexOf(anyPack(b.path)));
 }

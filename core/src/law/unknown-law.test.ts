@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { BuildDocument, QuantityPath } from '../document/document.ts';
 import { knownBuild, knownInUse } from '../document/known.ts';
 import { knownAt, withQuantity, withValue } from '../document/quantity-at.ts';
-import { assembleKnown } from '../machine/assemble.ts';
+import { wayOf } from './fact.ts';
 import { RUNS, anyBuild } from '../test/sample.ts';
 import { lawFacts } from './facts.ts';
 import { judgeClause, type ClauseVerdict } from './judge-clause.ts';
@@ -22,8 +22,7 @@ const CLAUSES = [
   ).values(),
 ];
 const judged = (build: BuildDocument): readonly ClauseVerdict[] => {
-  const known = knownBuild(build);
-  const ways = lawFacts(build, known, assembleKnown(build, known));
+  const ways = lawFacts(wayOf(build));
   return CLAUSES.map((clause) => judgeClause(clause, ways));
 };
 

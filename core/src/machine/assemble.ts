@@ -288,8 +288,13 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     throttleShare: isThrottle(build) ? known.controls.throttleSharePct.value / 100 : 0,
     balance: {
       wheelbase: donor.wheelbaseMm.value / 1000,
-      massHeight: donor.massHeightMm.value / 1000,
-      massAhead: donor.massAheadMm.value / 1000,
+      // Read only where it leans: until then nobody has to place what weighs.
+      get massHeight() {
+        return donor.massHeightMm.value / 1000;
+      },
+      get massAhead() {
+        return donor.massAheadMm.value / 1000;
+      },
       grip: donor.tyreGrip.value,
       towed: towed.kg / own,
       // A hitch stands at the rear axle.

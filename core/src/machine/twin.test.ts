@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 import { one } from '../test/fit-builds.ts';
+import { wayOf } from '../law/fact.ts';
 import { lawFacts } from '../law/facts.ts';
 import { electricalWatts, operatingPoint } from '../ride/operating-point.ts';
 import { sample, type Changes } from '../test/sample.ts';
@@ -48,7 +49,7 @@ describe('two equal motors', () => {
     const more = known.drive.massKg.value + known.controller.massKg.value;
     expect(both.machineMassKg - single.machineMassKg).toBeCloseTo(more, 9);
     const build = with_('pair', { drive: { ratedPowerW: 250 } });
-    const [way] = lawFacts(build, knownBuild(build), assemble(build));
+    const [way] = lawFacts(wayOf(build));
     expect(way?.facts.ratedPowerW?.high).toBe(500);
     // A motor in the middle is alone, whatever was said when it was a hub.
     const middle = { ...build, drive: { ...build.drive, kind: 'mid-drive' as const } };

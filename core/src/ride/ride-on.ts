@@ -34,12 +34,23 @@ const LEGS_SHARE = 0.25;
 const SPEED_TOLERANCE = 1e-4;
 /** As good as nothing to spare, N. */
 const SPARE = 1e-3;
-/** From one charge to the next a speed moves by little: the search begins this share of it wide. */
+/** Where forces say nothing of the slope the search begins this share of the speed wide. */
 const NEAR = 0.01;
+/** One step along a slope goes no further than this share of the speed. */
+const FAR = 0.5;
 
 interface Held {
   readonly v: number;
   readonly way: Way;
+}
+
+/** How it goes on at one charge of cells so warm. */
+interface Point {
+  readonly charge: number;
+  readonly cellC: number;
+  readonly v: number;
+  readonly amps: number;
+  readonly watts: number;
 }
 
 /** The fastest speed up to `most` that is held with a supply, and how; undefined where none is. Sought round `near`. */
@@ -50,20 +61,32 @@ function fastestHeld(
   near: number,
   legs: Legs,
 ): Held | undefined {
-  let [low, lowN, high, highN] = [0, Infinity, most, -Infinity];
+  let [low, lowN, high, highN] = [0, Infinity, Infinity, -Infinity];
+  let slope = NaN;
+  let last: readonly [v: number, spare: number] | undefined;
   const look = (v: number): void => {
     const spare = spareAt(machine, supply, v, legs);
-    if (spare >= 0) [low, lowN] = [v, spare];
-    else [high, highN] = [v, spare];
+    if (last !== undefined) slope = (last[1] - spare) / (v - last[0]);
+    last = [v, spare];
+    if (spare >= 0) [low, lowN] = last;
+    else [high, highN] = last;
   };
-  look(most);
-  for (let step = NEAR * near; low === 0 && high > SPEED_TOLERANCE; step *= 3)
-    look(Math.max(SPEED_TOLERANCE, Math.min(near, high) - step));
-  if (low === 0) return undefined;
-  for (let i = 0; high - low > SPEED_TOLERANCE && lowN > SPARE; i += 1) {
+  const found = (): boolean => low > 0 && (low >= most || lowN <= SPARE || high - low <= SPEED_TOLERANCE);
+  look(Math.min(most, near));
+  // Along the slope until it is held at one speed and not at another.
+  for (let by = NEAR; !found() && (low === 0 || high === Infinity); by *= 3) {
+    if (high <= SPEED_TOLERANCE) return undefined;
+    const [v, spare] = low > 0 ? [low, lowN] : [high, highN];
+    // A little beyond, so that the two ends are soon one on each side.
+    const along = slope > 0 ? (1.1 * spare) / slope : 0;
+    const far = Math.min(by, FAR) * v;
+    const step = along !== 0 && Math.abs(along) < FAR * v ? along : spare < 0 ? -far : far;
+    look(Math.min(most, Math.max(SPEED_TOLERANCE, v + step)));
+  }
+  for (let i = 0; !found(); i += 1) {
     // Where both ends are forces the straight line between them, and every third time the middle.
-    const slope = (lowN - highN) / (high - low);
-    look(Number.isFinite(slope) && i % 3 < 2 ? low + (lowN - SPARE / 2) / slope : (low + high) / 2);
+    const between = (lowN - highN) / (high - low);
+    look(Number.isFinite(between) && i % 3 < 2 ? low + (lowN - SPARE / 2) / between : (low + high) / 2);
   }
   const way = wayAt(machine, waysToHold(machine, low, legs), supply, low);
   return way === undefined ? undefined : { v: low, way };
@@ -84,14 +107,21 @@ export function rideOn(
   const { pack } = machine;
   const descent = new Descent(pack, from, fromC);
   let ceiling = wanted;
-  let near = wanted;
-  const at = (charge: number, cellC: number) => {
+  /** What was already found: that of the nearest charge is where the next search begins. */
+  const seen: Point[] = [];
+  const at = (charge: number, cellC: number): Point | undefined => {
+    const far = (one: Point): number => Math.abs(one.charge - charge);
+    let near: Point | undefined;
+    for (const one of seen) if (near === undefined || far(one) < far(near)) near = one;
+    if (near?.charge === charge && near.cellC === cellC) return near;
     const supply = supplyAt(pack, charge, cellC);
-    const held = fastestHeld(machine, supply, ceiling, near, legs);
+    const held = fastestHeld(machine, supply, ceiling, near?.v ?? wanted, legs);
     if (held === undefined) return undefined;
-    near = held.v;
-    const amps = Math.max(LEAST_AMPS, batteryAmps(supply, held.way.batteryW));
-    return { v: held.v, amps, watts: held.way.batteryW };
+    const { v, way } = held;
+    const amps = Math.max(LEAST_AMPS, batteryAmps(supply, way.batteryW));
+    const point = { charge, cellC, v, amps, watts: way.batteryW };
+    seen.push(point);
+    return point;
   };
   const first = at(from, fromC);
   if (first === undefined || first.v < CRAWL_MS / 2) return undefined;

@@ -6,8 +6,17 @@ import type { Legs } from './ways.ts';
 import type { Binding, Trace } from './trace.ts';
 import type { GearChoice } from './traction.ts';
 
+/** What ends a ride for its heat, or its time. */
+export interface HeatEnds {
+  readonly mostSeconds?: number | undefined;
+  /** Ends where the winding is this hot, C, or the controller holds back by its own heat. */
+  readonly untilC?: number | undefined;
+  /** The load is even and stays so: ends once it is clear that the winding never comes to `untilC`. */
+  readonly even?: boolean;
+}
+
 /** How a course is ridden, SI. */
-export interface RideOptions {
+export interface RideOptions extends HeatEnds {
   readonly pace: Pace;
   readonly legs: Legs;
   readonly gear: GearChoice;
@@ -23,11 +32,6 @@ export interface RideOptions {
   readonly again?: boolean;
   /** A row of the trace for every this many metres; no trace where none is given. */
   readonly traceEvery?: number;
-  readonly mostSeconds?: number;
-  /** Ends where the winding is this hot, C, or the controller holds back by its own heat. */
-  readonly untilC?: number;
-  /** The load is even and stays so: ends once it is clear that the winding never comes to `untilC`. */
-  readonly even?: boolean;
   /** Longest step, s. */
   readonly step?: number;
 }

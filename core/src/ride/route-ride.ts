@@ -7,7 +7,7 @@ import type { Course } from './course.ts';
 import { emptyLedger } from './ledger.ts';
 import { MotorHeat, type WarmMachine } from './motor-heat.ts';
 import { powerSource, type PowerSource } from './power-source.ts';
-import type { Ride, RideEnd, RideOptions } from './ride.ts';
+import type { HeatEnds, Ride, RideEnd, RideOptions } from './ride.ts';
 import { Road } from './road.ts';
 import { Stepper } from './stepper.ts';
 import { fieldAmps } from './weakening.ts';
@@ -200,10 +200,16 @@ class RideState {
     }
     if (this.stillS >= STALL_S) return 'stalled';
     if (o.untilCharge !== undefined && this.source.charge <= o.untilCharge) return 'charge';
-    if (this.t >= (o.mostSeconds ?? MOST_S) || this.steps >= MOST_STEPS) return 'time';
-    if (o.untilC === undefined) return undefined;
-    if (this.heat.tooHot(o.untilC)) return 'hot';
-    return o.even === true && this.heat.settlesBelow(o.untilC) ? 'never-hot' : undefined;
+    if (this.steps >= MOST_STEPS) return 'time';
+    return this.heatEnds(o);
+  }
+
+  /** What ends a ride for its heat, or because it has been warm for long enough. */
+  heatEnds({ mostSeconds = MOST_S, untilC, even }: HeatEnds): RideEnd | undefined {
+    if (this.t >= mostSeconds) return 'time';
+    if (untilC === undefined) return undefined;
+    if (this.heat.tooHot(untilC)) return 'hot';
+    return even === true && this.heat.settlesBelow(untilC) ? 'never-hot' : undefined;
   }
 
   /** Motor, controller and packs over `dt` at a middle speed, and the heat of it. */
@@ -306,30 +312,55 @@ class RideState {
   }
 }
 
+/** The totals as they stand. */
+const totals = (state: RideState, ends: RideEnd): Ride => ({
+  ends,
+  seconds: state.t,
+  movingSeconds: state.moving,
+  metres: state.x,
+  charge: state.charge,
+  ledger: { ...state.ledger },
+  usedWh: state.usedJ / 3600,
+  warmth: state.heat.warmth,
+  hottestC: state.heat.hottestC,
+  caseHottestC: state.heat.caseHottestC,
+  foldAfter: state.heat.foldAfter,
+  rollbackAfter: state.heat.rollbackAfter,
+  damageAfter: state.heat.damageAfter,
+  slowest: state.slowest,
+  bound: { ...state.bound },
+  steps: state.steps,
+  trace: state.trace,
+});
+
 /** Rides a machine over a course: its totals, and where asked for a trace. Kinetic energy closes identically. */
 export function rideCourse(machine: Machine, course: Course, options: RideOptions): Ride {
   const state = new RideState(machine, course, options);
   let ends: RideEnd | undefined;
   while (ends === undefined) ends = state.advance();
   state.finish();
-  const { heat } = state;
-  return {
-    ends,
-    seconds: state.t,
-    movingSeconds: state.moving,
-    metres: state.x,
-    charge: state.charge,
-    ledger: state.ledger,
-    usedWh: state.usedJ / 3600,
-    warmth: heat.warmth,
-    hottestC: heat.hottestC,
-    caseHottestC: heat.caseHottestC,
-    foldAfter: heat.foldAfter,
-    rollbackAfter: heat.rollbackAfter,
-    damageAfter: heat.damageAfter,
-    slowest: state.slowest,
-    bound: state.bound,
-    steps: state.steps,
-    trace: state.trace,
-  };
+  return totals(state, ends);
+}
+
+/**
+ * One ride that is asked two things: its totals as it passes a distance, and as its heat has ended it. Neither moves the
+ * other; a ride that ends before either is told as it ended.
+ * @param metres a breakpoint of the course, m
+ */
+export function ridePast(
+  machine: Machine,
+  course: Course,
+  metres: number,
+  options: RideOptions,
+  heatEnds: HeatEnds,
+): { readonly there: Ride; readonly heat: Ride } {
+  const state = new RideState(machine, course, options);
+  let [there, heat]: (Ride | undefined)[] = [];
+  while (there === undefined || heat === undefined) {
+    const ends = state.advance();
+    if (ends !== undefined || state.x >= metres - ON_IT_M) there ??= totals(state, ends ?? 'arrived');
+    const answered = ends ?? state.heatEnds(heatEnds);
+    if (answered !== undefined) heat ??= totals(state, answered);
+  }
+  return { there, heat };
 }

@@ -113,14 +113,21 @@ export function wayAt(machine: Machine, ways: readonly Way[], supply: Supply, v:
   return undefined;
 }
 
+/** What the legs keep back where they carry it alone, N. */
+const heldBack = (machine: Machine, { gear, riderN }: Way, v: number): number =>
+  riderForce(machine.rider, gear, machine.chainEfficiency, v) - riderN;
+
 /**
- * How much force is to spare where most is, N, by which a search for the fastest speed finds its way. Legs that could
- * push do so: what they leave to the motor is least.
+ * How much force is to spare where most is, N, by which a search for the fastest speed finds its way: that of full throttle,
+ * and of the legs. Legs that could push do so: what they leave to the motor is least.
  */
 export function spareAt(machine: Machine, supply: Supply, v: number, legs: Legs): number {
+  const pushing = legs === 'helping';
   let most = -Infinity;
-  for (const way of unsorted(machine, v, legs === 'helping' ? 'pushing' : legs))
-    most = Math.max(most, spareIn(machine, way, supply, v));
+  for (const way of unsorted(machine, v, pushing ? 'pushing' : legs)) {
+    const spare = spareIn(machine, way, supply, v);
+    most = Math.max(most, pushing && way.phaseA === 0 ? spare + heldBack(machine, way, v) : spare);
+  }
   return most;
 }
 

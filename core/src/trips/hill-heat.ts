@@ -4,8 +4,8 @@ import type { Limit } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
 import { continuousAt, type Continuous } from '../ride/continuous.ts';
 import { EVERYDAY, courseOf, type Course } from '../ride/course.ts';
-import { rideCourse } from '../ride/route-ride.ts';
-import type { Ride } from '../ride/ride.ts';
+import { rideCourse, ridePast } from '../ride/route-ride.ts';
+import type { HeatEnds, Ride, RideOptions } from '../ride/ride.ts';
 import { steadySpeed } from '../ride/steady.ts';
 import type { GearChoice } from '../ride/traction.ts';
 import { supplyAt } from '../machine/battery.ts';
@@ -25,9 +25,25 @@ const LONGEST_HILL_S = 6 * 3600;
 const ALL_OUT = 40;
 const PACE = { cruise: ALL_OUT, descent: ALL_OUT, ...EVERYDAY } as const;
 
-/** An even grade without an end. */
-const endless = (machine: Machine, gradePct: number): Course =>
-  courseOf(evenHill('', 1_000_000, gradePct), { speed: machine.road.headwind, fromDeg: undefined }, PACE);
+const ENDLESS_M = 1_000_000;
+/** An even grade without an end, with a breakpoint where one is given, m. */
+function uphill(machine: Machine, gradePct: number, breakM?: number): Course {
+  const hill = evenHill('', ENDLESS_M, gradePct);
+  const [foot, top] = [hill.profile[0], hill.profile[1]];
+  const marked =
+    breakM === undefined || foot === undefined || top === undefined
+      ? hill.profile
+      : [
+          foot,
+          { ...top, distanceM: breakM, elevationM: (top.elevationM * breakM) / ENDLESS_M },
+          {
+            ...top,
+            distanceM: breakM + ENDLESS_M,
+            elevationM: (top.elevationM * (breakM + ENDLESS_M)) / ENDLESS_M,
+          },
+        ];
+  return courseOf({ ...hill, profile: marked }, { speed: machine.road.headwind, fromDeg: undefined }, PACE);
+}
 
 /** The steady speed on an even grade, m/s; 0 where there is none. */
 function steadyOn(machine: Machine, charge: number, gradePct: number, choice: GearChoice): number {
@@ -46,23 +62,38 @@ export function heatOnGrade(
   choice: GearChoice,
   speed: number = steadyOn(machine, charge, gradePct, choice),
 ): HeatTimes {
-  const ride = rideCourse(machine, endless(machine, gradePct), {
-    pace: PACE,
-    legs: 'helping',
-    gear: choice,
-    charge,
-    draining: 'stays',
-    speed,
-    untilC: Math.min(machine.thermal.rollbackStartC, machine.thermal.damageC),
-    even: true,
-    mostSeconds: LONGEST_S,
-  });
+  const options = { ...upwards(charge, choice, speed), ...hot(machine) };
+  return heatTimes(rideCourse(machine, uphill(machine, gradePct), options));
+}
+
+/** All help, the charge held. */
+const upwards = (charge: number, gear: GearChoice, speed: number): RideOptions => ({
+  pace: PACE,
+  legs: 'helping',
+  gear,
+  charge,
+  draining: 'stays',
+  speed,
+  mostSeconds: LONGEST_HILL_S,
+});
+
+/** Until the heat has answered. */
+const hot = ({ thermal }: Machine): HeatEnds => ({
+  untilC: Math.min(thermal.rollbackStartC, thermal.damageC),
+  even: true,
+  mostSeconds: LONGEST_S,
+});
+
+function heatTimes(ride: Ride): HeatTimes {
   if (ride.ends !== 'hot') return { tooHotAfter: undefined, what: 'never' };
   const held = ride.rollbackAfter === undefined ? 'damage' : 'rollback';
   return { tooHotAfter: ride.seconds, what: ride.foldAfter === undefined ? held : 'controller' };
 }
 
-/** The test hill once from cold, entered at its steady speed, with all help and the charge held; six hours at most. */
+/**
+ * A hill from cold, entered at its steady speed, with all help and the charge held: as it stands at its top, and how long such
+ * a grade is borne. One climb tells both: it goes on beyond the top, or after the heat has answered.
+ */
 export function hillOnce(
   machine: Machine,
   charge: number,
@@ -70,21 +101,11 @@ export function hillOnce(
   gradePct: number,
   choice: GearChoice,
   speed: number,
-): Ride {
-  const course = courseOf(
-    evenHill('', lengthM, gradePct),
-    { speed: machine.road.headwind, fromDeg: undefined },
-    PACE,
-  );
-  return rideCourse(machine, course, {
-    pace: PACE,
-    legs: 'helping',
-    gear: choice,
-    charge,
-    draining: 'stays',
-    speed,
-    mostSeconds: LONGEST_HILL_S,
-  });
+): { readonly top: Ride; readonly heat: HeatTimes } {
+  const course = uphill(machine, gradePct, lengthM);
+  const options = upwards(charge, choice, speed);
+  const { there, heat } = ridePast(machine, course, lengthM, options, hot(machine));
+  return { top: there, heat: heatTimes(heat) };
 }
 
 /** One gear on a hill. */

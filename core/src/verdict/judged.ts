@@ -14,7 +14,7 @@ export interface Judged extends Study {
 /** Judges a build where it is ridden. Other places are judged by the same ways, and only where they are shown. */
 export function judged(s: Study, book: RuleBook): Judged {
   const j: Judged = lazilyMore(s, {
-    ways: () => lawFacts(s.build, s.known, s.machine),
+    ways: () => lawFacts(s),
     here: () => {
       const { place } = s.build.brief;
       return judgePlace(book.find((p) => p.id === place) ?? unknownPlace(place), j.ways, book);

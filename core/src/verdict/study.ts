@@ -6,7 +6,7 @@ import { fitChecks } from '../fit/fit.ts';
 import { currentChain, type Chain } from '../power-chain/chain.ts';
 import { powerChecks } from '../power-chain/checks.ts';
 import { subject, type Subject } from '../fit/subject.ts';
-import { heatOnGrade, hillOnce, type HeatTimes } from '../trips/hill-heat.ts';
+import { hillOnce, type HeatTimes } from '../trips/hill-heat.ts';
 import { assembleKnown } from '../machine/assemble.ts';
 import type { Machine } from '../machine/machine.ts';
 import { lazily } from '../quantity/lazily.ts';
@@ -50,28 +50,28 @@ export interface Study {
   readonly powerChecks: readonly Check[];
 }
 
+interface Hill {
+  readonly top: Ride | undefined;
+  readonly heat: HeatTimes;
+}
+
 /** The test hill's steady climb on a machine, at half charge. */
 const hillOn = (machine: Machine, { known: { brief }, choice }: Study): ClimbOutcome =>
   climb(machine, STATED_CHARGE, brief.hillLengthM.value, brief.hillGradePct.value, choice);
 
-/** The test hill once from cold; undefined where it is not climbed. */
-function hillRideOf({ machine, climb: climbed, known: { brief }, choice }: Study): Ride | undefined {
-  if (!climbed.climbs) return undefined;
+/** The test hill once from cold, and how long its grade is borne; one that is not climbed is too hot at once. */
+function hillOf({ machine, climb: climbed, known: { brief }, choice }: Study): Hill {
+  if (!climbed.climbs) return { top: undefined, heat: { tooHotAfter: 0, what: 'damage' } };
   const { hillLengthM, hillGradePct } = brief;
   return hillOnce(machine, STATED_CHARGE, hillLengthM.value, hillGradePct.value, choice, climbed.v);
 }
-
-/** How long that grade is borne from cold; one that is not climbed is too hot at once. */
-const heatOf = ({ machine, climb: climbed, known: { brief }, choice }: Study): HeatTimes =>
-  climbed.climbs
-    ? heatOnGrade(machine, STATED_CHARGE, brief.hillGradePct.value, choice, climbed.v)
-    : { tooHotAfter: 0, what: 'damage' };
 
 const rangeOf = (s: Study, legs: Legs): RangeOutcome =>
   constantSpeedRange(s.machine, kmhToMs(s.known.brief.cruiseSpeedKmh.value), s.charged, legs);
 
 /** Works out everything but the law, which needs a book of rules besides; each part when it is first asked for. */
 export function study(build: BuildDocument): Study {
+  const hill = lazily({ once: () => hillOf(s) });
   const s: Study = lazily<Study>({
     build: () => build,
     known: () => knownBuild(build),
@@ -83,8 +83,8 @@ export function study(build: BuildDocument): Study {
     top: () => topSpeed(s.machine, STATED_CHARGE),
     topFull: () => topSpeed(s.machine, s.charged),
     climb: () => hillOn(s.machine, s),
-    hillRide: () => hillRideOf(s),
-    heat: () => heatOf(s),
+    hillRide: () => hill.once.top,
+    heat: () => hill.once.heat,
     start: () => startGrade(s.machine, STATED_CHARGE, s.choice),
     range: () => rangeOf(s, 'helping'),
     rangeRested: () => rangeOf(s, 'resting'),

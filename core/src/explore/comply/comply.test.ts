@@ -1,11 +1,10 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../../document/document.ts';
-import { knownBuild } from '../../document/known.ts';
 import { lawFacts } from '../../law/facts.ts';
 import { judgePlace } from '../../law/judge.ts';
 import { shippedRules } from '../../law/rules.ts';
-import { assembleKnown } from '../../machine/assemble.ts';
+import { wayOf } from '../../law/fact.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import { RUNS, anyBuild, sample } from '../../test/sample.ts';
 import { complyWith, type ComplyPlan } from './comply.ts';
@@ -28,8 +27,7 @@ function plan(build: BuildDocument, place: string, category: string): ComplyPlan
 const words = (p: ComplyPlan): readonly string[] =>
   p.steps.map((s) => phraseText(s.what).replaceAll('\u00a0', ' '));
 const judged = (build: BuildDocument, place: string, category: string) => {
-  const known = knownBuild(build);
-  const verdict = judgePlace(placeOf(place), lawFacts(build, known, assembleKnown(build, known)), book);
+  const verdict = judgePlace(placeOf(place), lawFacts(wayOf(build)), book);
   return verdict.tests.flatMap((t) => t.categories).find((c) => c.category.id === category);
 };
 

@@ -1,10 +1,9 @@
 import type { BuildDocument } from '../../document/document.ts';
-import { knownBuild } from '../../document/known.ts';
 import { lawFacts, type ProfileFacts } from '../../law/facts.ts';
 import { judgeCategory, judgePlace, type CategoryVerdict, type PlaceVerdict } from '../../law/judge.ts';
 import { judgeClause, type ClauseVerdict } from '../../law/judge-clause.ts';
 import type { Category, LawTest, RuleBook } from '../../law/rule-schema.ts';
-import { assembleKnown } from '../../machine/assemble.ts';
+import { wayOf } from '../../law/fact.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
 import { changesFor } from './changes-for.ts';
 import { EFFORT, type ComplyChange } from './change.ts';
@@ -48,10 +47,7 @@ export interface ComplyPlan {
   readonly toSettle: readonly (ClauseVerdict & { readonly about: LawTest['about'] })[];
 }
 
-const waysOf = (build: BuildDocument): readonly ProfileFacts[] => {
-  const known = knownBuild(build);
-  return lawFacts(build, known, assembleKnown(build, known));
-};
+const waysOf = (build: BuildDocument): readonly ProfileFacts[] => lawFacts(wayOf(build));
 
 /** Broken, or past a limit that is only doubtful: what a builder who wants the class will want to bring in. */
 function over({ clause, state, margin, fact, sure }: ClauseVerdict): boolean {
