@@ -10,8 +10,9 @@ export type WarmMachine = Omit<Machine, 'circuitOhm' | 'limits' | 'rider'> & {
   limits: { -readonly [K in keyof Machine['limits']]: Machine['limits'][K] };
 };
 
-/** The heat of the motor moves slowly: it is stepped for itself, s. */
+/** The heat of the motor moves slowly: it is stepped for itself, by this at least and this at most, s. */
 const HEAT_S = 2;
+const MOST_HEAT_S = 4;
 /** The air cools as before while the speed is the same to this, m/s: a ten-thousandth of what it takes. */
 const SAME_AIR_MS = 1e-3;
 
@@ -93,8 +94,11 @@ export class MotorHeat {
     // In the end all that it loses does.
     const inShell = this.cold.controllerHeat.shellWK > 0;
     const shellEndW = (this.shellJ + (inShell ? this.caseJ : 0)) / s;
-    const shellMeanW = this.shellJ / s + this.warmCase(s);
-    this.warmth = heatStep(thermal, this.warmth, windingMeanW, shellMeanW, cooling, airC, s);
+    const steps = Math.ceil(s / MOST_HEAT_S);
+    for (let i = 0; i < steps; i += 1) {
+      const shellMeanW = this.shellJ / s + this.warmCase(s, s / steps);
+      this.warmth = heatStep(thermal, this.warmth, windingMeanW, shellMeanW, cooling, airC, s / steps);
+    }
     const settlesC = settlesAtMost(thermal, this.warmth.windingC, windingMeanW, shellEndW, cooling, airC);
     this.evenS = Math.abs(settlesC - this.settlesC) <= EVEN_K ? this.evenS + s : 0;
     this.settlesC = settlesC;
@@ -102,12 +106,12 @@ export class MotorHeat {
     this.apply(now);
   }
 
-  /** Warms the controller's case over `s` seconds; gives back what flows from it into the motor's shell, W. */
-  private warmCase(s: number): number {
+  /** Warms the controller's case for `dt` of the `s` seconds gathered; gives what flows from it into the motor's shell, W. */
+  private warmCase(s: number, dt: number): number {
     const { controllerHeat, airC } = this.cold;
     const { shellC } = this.warmth;
     const [watts, cooling] = [this.caseJ / s, this.caseCooling / s];
-    this.caseC = caseStep(controllerHeat, this.caseC, watts, cooling, airC, shellC, s);
+    this.caseC = caseStep(controllerHeat, this.caseC, watts, cooling, airC, shellC, dt);
     this.caseSettlesC = caseSettles(controllerHeat, watts, cooling, airC, shellC);
     return controllerHeat.shellWK * (this.caseC - shellC);
   }

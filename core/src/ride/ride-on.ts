@@ -80,7 +80,8 @@ function fastestHeld(
     // A little beyond, so that the two ends are soon one on each side.
     const along = slope > 0 ? (1.1 * spare) / slope : 0;
     const far = Math.min(by, FAR) * v;
-    const step = along !== 0 && Math.abs(along) < FAR * v ? along : spare < 0 ? -far : far;
+    const blind = spare < 0 ? -far : far;
+    const step = along !== 0 && Math.abs(along) < FAR * v ? along : blind;
     look(Math.min(most, Math.max(SPEED_TOLERANCE, v + step)));
   }
   for (let i = 0; !found(); i += 1) {

@@ -11,8 +11,6 @@ export interface HeatEnds {
   readonly mostSeconds?: number | undefined;
   /** Ends where the winding is this hot, C, or the controller holds back by its own heat. */
   readonly untilC?: number | undefined;
-  /** The load is even and stays so: ends once it is clear that the winding never comes to `untilC`. */
-  readonly even?: boolean;
 }
 
 /** How a course is ridden, SI. */
@@ -32,6 +30,11 @@ export interface RideOptions extends HeatEnds {
   readonly again?: boolean;
   /** A row of the trace for every this many metres; no trace where none is given. */
   readonly traceEvery?: number;
+  /**
+   * The load is even and stays so: steps grow with the time ridden, and it ends once it is clear that the winding never
+   * comes to `untilC`.
+   */
+  readonly even?: boolean;
   /** Longest step, s. */
   readonly step?: number;
 }

@@ -23,6 +23,8 @@ const STEP_MS = 0.15;
 /** At full throttle nothing is wished for that a step could smear: the speed may change by this much, m/s. */
 const OPEN_STEP_MS = 0.2;
 const SHORTEST_S = 0.02;
+/** Of the time an even load has lasted, a step may take this much: what changes is only as fast as that. */
+const EVEN_SHARE = 0.01;
 /** Low volts have to bind this long before they end a ride: in a launch they only fold back, s. */
 const CUTOFF_S = 30;
 /** Slower than this (m/s) for this long (s) is standing still. */
@@ -102,7 +104,8 @@ class RideState {
     const { accelerate, brake, cruise } = this.o.pace;
     const a = v < 0.5 ? accelerate : Math.abs(this.a);
     const most = this.opened ? OPEN_STEP_MS : STEP_MS;
-    let dt = a * this.longest > most ? Math.max(SHORTEST_S, most / a) : this.longest;
+    const longest = this.o.even === true ? Math.max(this.longest, EVEN_SHARE * this.t) : this.longest;
+    let dt = a * longest > most ? Math.max(SHORTEST_S, most / a) : longest;
     const short = Math.min(cruise, road.limit) - v;
     // Only where it is gathered as fast as wished: a machine held just below it would creep in tiny steps.
     const gathers = v < 0.5 || this.a > 0.9 * accelerate;
@@ -205,11 +208,11 @@ class RideState {
   }
 
   /** What ends a ride for its heat, or because it has been warm for long enough. */
-  heatEnds({ mostSeconds = MOST_S, untilC, even }: HeatEnds): RideEnd | undefined {
+  heatEnds({ mostSeconds = MOST_S, untilC }: HeatEnds): RideEnd | undefined {
     if (this.t >= mostSeconds) return 'time';
     if (untilC === undefined) return undefined;
     if (this.heat.tooHot(untilC)) return 'hot';
-    return even === true && this.heat.settlesBelow(untilC) ? 'never-hot' : undefined;
+    return this.o.even === true && this.heat.settlesBelow(untilC) ? 'never-hot' : undefined;
   }
 
   /** Motor, controller and packs over `dt` at a middle speed, and the heat of it. */

@@ -66,13 +66,14 @@ export function heatOnGrade(
   return heatTimes(rideCourse(machine, uphill(machine, gradePct), options));
 }
 
-/** All help, the charge held. */
+/** All help, the charge held: an even load. */
 const upwards = (charge: number, gear: GearChoice, speed: number): RideOptions => ({
   pace: PACE,
   legs: 'helping',
   gear,
   charge,
   draining: 'stays',
+  even: true,
   speed,
   mostSeconds: LONGEST_HILL_S,
 });
@@ -80,7 +81,6 @@ const upwards = (charge: number, gear: GearChoice, speed: number): RideOptions =
 /** Until the heat has answered. */
 const hot = ({ thermal }: Machine): HeatEnds => ({
   untilC: Math.min(thermal.rollbackStartC, thermal.damageC),
-  even: true,
   mostSeconds: LONGEST_S,
 });
 

@@ -82,7 +82,9 @@ describe('heat', () => {
           ride(machine, hill, { ...options, even: true }),
         ];
         if (short.ends !== 'never-hot') {
-          expect(short).toEqual(whole);
+          expect(short.ends).toBe(whole.ends);
+          // Its steps grow to a hundredth of the time: so much later it may be told.
+          expect(Math.abs(short.seconds - whole.seconds)).toBeLessThan(4 + 0.015 * whole.seconds);
           return;
         }
         shortened += 1;
