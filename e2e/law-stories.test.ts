@@ -127,7 +127,7 @@ describe('as a careful owner would read it', () => {
 
   it('corrects a rule from its clause, and every verdict that rests on it says so', async () => {
     await openBuild(page, bench.application, 'Choir tandem', 'law');
-    expect(await said()).toMatch(/500 W, at most 250 W/);
+    expect(await said()).toMatch(/500 W, where at most 250 W/);
     await page.click('button[aria-label="This has changed: Continuous rated power"]');
     await page.waitForSelector('[role=dialog] input');
     await page.$eval('[role=dialog] input', (e) => {
@@ -141,6 +141,6 @@ describe('as a careful owner would read it', () => {
       /Corrected here on \d{4}-\d\d-\d\d: read at the library/,
     );
     expect(await text('[data-testid=law-fresh]')).toMatch(/Rests on a rule corrected/);
-    expect(await said()).not.toMatch(/500 W, at most 250 W/);
+    expect(await said()).not.toMatch(/500 W, where at most 250 W/);
   });
 });

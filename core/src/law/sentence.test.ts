@@ -21,9 +21,10 @@ describe('what is said first', () => {
     });
     expect(said('gb', { ratedPowerW: number(500) })).toEqual({
       what: 'Motor vehicle in GB.',
-      decides: 'Continuous rated power 500 W, at most 250 W.',
+      decides: 'Continuous rated power 500 W, where at most 250 W is allowed.',
       todo: '“Make it fit” shows what would bring it in, and what no setting mends.',
     });
+    expect(said('gb', { motorStopsWithPedals: say('no') }).decides).toMatch(/^“[a-z ]+” is not met/);
     expect(said('gb', { ratedPowerW: undefined })).toMatchObject({
       what: 'Cannot tell yet what it is in GB.',
       decides: 'Continuous rated power: the value is not known.',
@@ -35,6 +36,6 @@ describe('what is said first', () => {
     expect(tellingDigits(24.9, 25, 1)).toBe(1);
     expect(tellingDigits(20.004, 20, 1)).toBe(3);
     expect(tellingDigits(20, 20, 1)).toBe(1);
-    expect(said('gb', { assistEndKmh: number(25.3) }).decides).toMatch(/15\.7 mph, at most 15\.5 mph/);
+    expect(said('gb', { assistEndKmh: number(25.3) }).decides).toMatch(/15\.7 mph, where at most 15\.5 mph is allowed/);
   });
 });

@@ -23,18 +23,23 @@ const FEWEST: Partial<Record<Unit, number>> = { 'km/h': 1, mph: 1, kg: 1, lb: 1,
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
+/** An upper limit allows, a lower one asks. */
+const ASKS = { '<': 'allowed', '<=': 'allowed', '>': 'asked', '>=': 'asked' } as const;
 const OP = { '<': 'less than', '<=': 'at most', '>': 'more than', '>=': 'at least' } as const;
 
-/** "rated power 500 W, at most 250 W". */
-function against({ clause, value, profile }: ClauseVerdict): string {
+/** "rated power 500 W, where at most 250 W is allowed"; what no number says is named as not met, or as it stands. */
+function against({ clause, value, profile, state, why }: ClauseVerdict): string {
   const where = profile === '' ? '' : ` in “${profile}”`;
   const title = lower(clause.title);
-  if (clause.kind !== 'number' || value === undefined) return `${title}${where}`;
+  if (clause.kind !== 'number' || value === undefined) {
+    if (state !== 'fail') return `${title}${where}`;
+    return `“${title}” is not met${where}${why === undefined ? '' : `, ${why}`}`;
+  }
   const unit = unitText(clause.unit);
   const fewest = FEWEST[clause.unit] ?? 0;
   const limit = String(clause.limit);
   const here = formatNumber(value, tellingDigits(value, clause.limit, fewest));
-  return `${title} ${here} ${unit}${where}, ${OP[clause.op]} ${limit} ${unit}`;
+  return `${title} ${here} ${unit}${where}, where ${OP[clause.op]} ${limit} ${unit} is ${ASKS[clause.op]}`;
 }
 
 /** So many are named in a sentence. */
