@@ -38,6 +38,7 @@ export {
   ofFirstPack,
   packIndexOf,
   packPath,
+  sectionOf,
   type BuildDocument,
   type PackIndex,
   type PackPath,
@@ -230,7 +231,13 @@ export { toldVerdict, type ToldVerdict } from './verdict/told-verdict.ts';
 // Explore: what if.
 export type { Gains } from './explore/compare.ts';
 export { complyWith, type ComplyPlan, type ComplyStep } from './explore/comply/comply.ts';
-export { compareLayouts, type Layout, type LayoutName } from './explore/layouts.ts';
+export { compareLayouts, type Layout } from './explore/layouts.ts';
+export type { LayoutName } from './explore/motor-for.ts';
+export type { Offer } from './explore/offer.ts';
+export { propose, type Proposal } from './explore/proposals.ts';
+export { hillAsks, type HillAsks } from './explore/hill-asks.ts';
+export { energyAsked, type EnergyAsked } from './explore/energy-asked.ts';
+export { usualOf, withPlace, type Usual } from './law/usual.ts';
 export { linkRemedies, type LinkRemedy } from './explore/link-remedies.ts';
 export { measureNext, type OpenMeasure } from './explore/measure-next.ts';
 export { comparePlaces, type PlaceTried } from './explore/pack-places.ts';

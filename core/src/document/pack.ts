@@ -1,8 +1,16 @@
-import { firstOf } from '../quantity/first-of.ts';
 import * as z from 'zod';
 import { cell } from './cell.ts';
 import { charger } from './charging.ts';
-import { answer, chemistry, joinHow, packCover, packKept, packMake, packPlace } from './choices.ts';
+import {
+  answer,
+  chemistry,
+  joinHow,
+  packCover,
+  packKept,
+  packMake,
+  packPlace,
+  type Chemistry,
+} from './choices.ts';
 import { PACK_PART_TYPES } from './part-types.ts';
 import { healthByAge } from './pack-age.ts';
 import { AMPS_PER_AH } from './per-cell.ts';
@@ -63,6 +71,15 @@ export const packBoxSpecs = {
     origin: 'common practice',
   },
 } as const satisfies Record<string, QuantitySpec>;
+
+/** Energy of a finished pack by its mass, with case, board and leads, Wh/kg. From memory, within some 15 %. */
+const WH_PER_KG: Readonly<Record<Chemistry, number>> = {
+  nmc: 170,
+  'nmc-power': 140,
+  lmo: 120,
+  lfp: 105,
+  'lead-acid': 36,
+};
 
 export const packSpecs = {
   nominalV: {
@@ -219,15 +236,11 @@ export const packSpecs = {
     max: 150,
     plausible: [1.5, 60],
     step: 0.1,
-    fallback: (c: FallbackContext) =>
-      firstOf(
-        [
-          [c.chemistry === 'lead-acid', 16],
-          [c.chemistry === 'lfp', 6],
-        ],
-        3.8,
-      ),
-    origin: 'from memory',
+    fallback: (c: FallbackContext) => (c.nominalV * c.capacityAh) / WH_PER_KG[c.chemistry],
+    origin: 'by its energy and chemistry, from memory',
+    because: (c: FallbackContext) =>
+      `${(c.nominalV * c.capacityAh).toFixed(0)} Wh at ${String(WH_PER_KG[c.chemistry])} Wh/kg of a finished pack, from memory`,
+    spread: () => 0.15,
   },
   ...packBoxSpecs,
 } as const satisfies Record<string, QuantitySpec>;

@@ -14,6 +14,7 @@ import type { State } from '../check/state.ts';
 import { judged } from '../verdict/judged.ts';
 import { study, type Study } from '../verdict/study.ts';
 import { compare } from './compare.ts';
+import { layoutOf, suits } from './motor-for.ts';
 
 type StepId = 'now' | 'volts' | 'amp-hours' | 'amps' | 'motor';
 
@@ -155,7 +156,7 @@ function moreAmps(build: BuildDocument, controllers: readonly PartOf<'controller
 /** Motors within this ratio of the output speed of the one in hand are wound for the same wheel. */
 const SAME_WINDING = 1.25;
 
-/** The shelf's next motor of the kind by rated power among those wound alike, else of all; fit not judged. */
+/** The shelf's next motor of the kind for the same wheel by rated power, among those wound alike, else of all; fit not judged. */
 function largerMotor(build: BuildDocument, motors: readonly PartOf<'motor'>[]): Draft | undefined {
   const { drive } = knownBuild(build);
   const outputOf = (one: BuildDocument): number => {
@@ -165,7 +166,7 @@ function largerMotor(build: BuildDocument, motors: readonly PartOf<'motor'>[]): 
   const output = outputOf(build);
   const alike = (m: PartOf<'motor'>): boolean =>
     Math.abs(Math.log(outputOf(applyPart(build, m)) / output)) <= Math.log(SAME_WINDING);
-  const kind = motors.filter((m) => m.kind === build.drive.kind);
+  const kind = motors.filter((m) => m.kind === build.drive.kind && suits(m, layoutOf(build)));
   const next = (list: readonly PartOf<'motor'>[]) =>
     smallest(list, (m) => m.ratedPowerW, drive.ratedPowerW.value);
   const part = next(kind.filter(alike)) ?? next(kind);

@@ -93,7 +93,7 @@ export function decidingCategory(verdict: TestVerdict): CategoryVerdict | undefi
 }
 
 /** The tests that count in a place: its own, then those of the places it names. */
-const testsOf = (place: PlaceRules, book: RuleBook): readonly LawTest[] => [
+export const testsOf = (place: PlaceRules, book: RuleBook): readonly LawTest[] => [
   ...place.tests,
   ...place.also.flatMap((id) => book.find((p) => p.id === id)?.tests ?? []),
 ];

@@ -36,6 +36,8 @@ describe('what is said first', () => {
     expect(tellingDigits(24.9, 25, 1)).toBe(1);
     expect(tellingDigits(20.004, 20, 1)).toBe(3);
     expect(tellingDigits(20, 20, 1)).toBe(1);
-    expect(said('gb', { assistEndKmh: number(25.3) }).decides).toMatch(/15\.7 mph, where at most 15\.5 mph is allowed/);
+    expect(said('gb', { assistEndKmh: number(25.3) }).decides).toMatch(
+      /15\.7 mph, where at most 15\.5 mph is allowed/,
+    );
   });
 });

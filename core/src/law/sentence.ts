@@ -31,6 +31,8 @@ const OP = { '<': 'less than', '<=': 'at most', '>': 'more than', '>=': 'at leas
 function against({ clause, value, profile, state, why }: ClauseVerdict): string {
   const where = profile === '' ? '' : ` in “${profile}”`;
   const title = lower(clause.title);
+  // What is not known has no number yet.
+  if (state === 'unknown') return `${title}${where}`;
   if (clause.kind !== 'number' || value === undefined) {
     if (state !== 'fail') return `${title}${where}`;
     return `“${title}” is not met${where}${why === undefined ? '' : `, ${why}`}`;

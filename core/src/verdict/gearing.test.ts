@@ -5,6 +5,7 @@ import { sample } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { chainPullN, chainWear, hallSpacingDeg, motorCadence } from './gearing.ts';
 import { ringRows } from '../explore/rings.ts';
+import { shippedRules } from '../law/rules.ts';
 import { compareLayouts } from '../explore/layouts.ts';
 import { study } from './study.ts';
 
@@ -144,7 +145,7 @@ describe('front, rear, middle or external on one donor', () => {
   const build = sample({
     donor: { frameMaterial: 'steel', forkMaterial: 'aluminium', forkKind: 'suspension' },
   });
-  const layouts = compareLayouts(build, motors);
+  const layouts = compareLayouts(build, motors, shippedRules());
   const by = (name: string) => layouts.find((l) => l.name === name);
 
   it('tries each with a motor of its kind, the build’s own where it is one', () => {
@@ -165,7 +166,7 @@ describe('front, rear, middle or external on one donor', () => {
   });
 
   it('says what it cannot try when the shelf is empty', () => {
-    expect(compareLayouts(build, []).find((l) => l.name === 'middle')).toMatchObject({
+    expect(compareLayouts(build, [], shippedRules()).find((l) => l.name === 'middle')).toMatchObject({
       motor: undefined,
       stops: [],
     });

@@ -1,22 +1,28 @@
 import { ArrowRight, Plus } from 'lucide-react';
 import { Suspense, lazy, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { DOORS, type Door } from '../start/doors.ts';
+import { useAttempt } from '../state/use-attempt.ts';
 import { Button } from '../ui/button.tsx';
 import { loadStartDialog } from './load-start-dialog.ts';
 import type { Start } from './start-dialog.tsx';
 
 /** Fetched when it is opened, or ahead of that: the first page has no form. */
 const StartDialog = lazy(loadStartDialog);
+const loadBegin = () => import('../start/begin.ts');
 
-const STARTS: readonly Start[] = [
-  { title: 'From a bicycle', under: 'measure it, choose its motor', stage: 'donor' },
-  { title: 'From a hill', under: 'what would climb it, loaded', stage: 'hill' },
-  { title: 'From a finished machine', under: 'what would a change gain', stage: 'power' },
-];
 const PLAIN: Start = { title: 'Start a build', under: '', stage: 'brief' };
 
 /** The first card: how to begin. */
 export function StartCard() {
   const [start, setStart] = useState<Start>();
+  const [trouble, attempt] = useAttempt();
+  const navigate = useNavigate();
+  const begin = async (door: Door['id']): Promise<void> => {
+    const { beginBuild } = await loadBegin();
+    const id = await beginBuild();
+    void navigate(`/builds/${id}/start?from=${door}`);
+  };
   return (
     <section className="bg-ink p-[1.5px] [clip-path:polygon(0_0,calc(100%-20px)_0,100%_20px,100%_100%,0_100%)]">
       <div className="flex h-full flex-col bg-field px-4 pt-3 pb-4 [clip-path:polygon(0_0,calc(100%-20px)_0,100%_20px,100%_100%,0_100%)]">
@@ -25,13 +31,11 @@ export function StartCard() {
           One card takes a bicycle from “which motor?” to class, hill and range.
         </p>
         <div className="mb-4 border-t-[1.5px] border-ink">
-          {STARTS.map((one) => (
+          {DOORS.map((one) => (
             <button
-              key={one.title}
+              key={one.id}
               type="button"
-              onClick={() => {
-                setStart(one);
-              }}
+              onClick={() => void attempt(() => begin(one.id))}
               className="flex w-full items-center justify-between border-b border-rule py-2 text-left hover:bg-press"
             >
               <span>
@@ -42,6 +46,11 @@ export function StartCard() {
             </button>
           ))}
         </div>
+        {trouble !== undefined && (
+          <p role="alert" className="pb-2 text-[13px] text-stop">
+            {trouble}
+          </p>
+        )}
         <Button
           kind="go"
           className="mt-auto h-12! text-[16px]!"

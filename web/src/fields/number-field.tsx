@@ -19,12 +19,14 @@ import {
 import { useBuild, useDocument } from '../state/build-store.ts';
 import { useKeptText } from '../state/kept-text.ts';
 import { useSettings } from '../state/settings-store.ts';
+import { useTypedAs, useTypedSource } from '../state/typed-as.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { StateMark } from '../ui/state-mark.tsx';
 import { ROW } from './field-group.tsx';
 import { fieldText, nudged, otherText, readTyped } from './number-text.ts';
 import { NoteDialog } from './note-dialog.tsx';
-import { SourceMenu } from './source-menu.tsx';
+import { AskSource } from './ask-source.tsx';
+import { SOURCE_NOTES, SourceMenu } from './source-menu.tsx';
 
 /** Readings and fits are fetched when the first of them is opened. */
 const MeasureDialog = lazy(() => import('./measure-dialog.tsx').then((m) => ({ default: m.MeasureDialog })));
@@ -35,6 +37,17 @@ const UNDERLINE: Readonly<Record<Source, string>> = {
   assumed: 'border-b-[1.5px] border-dashed border-ink3',
   unknown: 'border-b-2 border-dotted border-slate',
 };
+
+/** What a mark means, said while its field is in hand. */
+const MEANS: Readonly<Record<Source, string>> = {
+  measured: `measured ${SOURCE_NOTES.measured}; F2 changes the mark`,
+  label: `${SOURCE_NOTES.label}; F2 changes the mark`,
+  assumed: `assumed: ${SOURCE_NOTES.assumed}; F2 changes the mark`,
+  unknown: '',
+};
+
+const TURN: readonly Source[] = ['measured', 'label', 'assumed'];
+const nextSource = (source: Source): Source => TURN[(TURN.indexOf(source) + 1) % TURN.length] ?? 'measured';
 
 /** The text as a picture of itself: whole part and decimals in columns of their own. */
 function SplitNumber({ text }: { text: string }) {
@@ -72,6 +85,9 @@ export function NumberField({ path, label, note }: Props) {
   const [noting, setNoting] = useState(false);
   const [measuring, setMeasuring] = useState<MeasureId>();
   const hintId = useId();
+  const typedAs = useTypedSource(path);
+  const asked = useTypedAs((state) => state.askAt === path);
+  const ask = useTypedAs((state) => state.ask);
 
   const spec = specAt(path);
   const name = label ?? spec.label;
@@ -88,9 +104,12 @@ export function NumberField({ path, label, note }: Props) {
   };
   const putValue = (value: number): void => {
     const { source, note: own } = entered;
+    const told = source === 'measured' || source === 'label';
+    // Until it is said where such values come from, one counts as a guess, and it is asked.
+    if (!told && typedAs === undefined) ask(path);
     // Another value than the one that was measured has not its plus-minus.
     put({
-      source: source === 'unknown' ? 'assumed' : source,
+      source: told ? source : (typedAs ?? 'assumed'),
       value,
       ...(own === undefined ? {} : { note: own }),
     });
@@ -115,6 +134,9 @@ export function NumberField({ path, label, note }: Props) {
       const next = nudged(known.value, steps, spec, system);
       putValue(next);
       setText(fieldText(next, spec, system));
+    } else if (event.key === 'F2') {
+      event.preventDefault();
+      onSource(nextSource(entered.source));
     } else if (event.key === 'Enter') {
       leave();
     } else if (event.key === 'Escape') {
@@ -157,8 +179,9 @@ export function NumberField({ path, label, note }: Props) {
     (finding === undefined ? undefined : phraseText(finding.detail, system)) ??
     unknownHint ??
     (focused
-      ? [other === undefined ? '' : `is ${other}`, entered.note ?? ''].filter((t) => t !== '').join('; ') ||
-        undefined
+      ? [other === undefined ? '' : `is ${other}`, entered.note ?? '', MEANS[entered.source]]
+          .filter((t) => t !== '')
+          .join('; ')
       : undefined);
 
   return (
@@ -223,6 +246,9 @@ export function NumberField({ path, label, note }: Props) {
           {error === undefined && finding !== undefined && <StateMark state={finding.state} size={12} />}
           <span>{hint}</span>
         </p>
+      )}
+      {asked && typedAs === undefined && entered.source === 'assumed' && (
+        <AskSource path={path} onAnswer={onSource} />
       )}
       {measuring !== undefined && (
         <Suspense>

@@ -2,7 +2,7 @@ import { ENTERED_SOURCES, type KnownSource, type MeasureId, type Source } from '
 import { Menu, MenuChoice, MenuHeading, MenuItem, MenuRule } from '../ui/menu.tsx';
 import { SOURCE_WORD, SourceMark } from '../ui/source-mark.tsx';
 
-const NOTES: Readonly<Record<Source, string>> = {
+export const SOURCE_NOTES: Readonly<Record<Source, string>> = {
   measured: 'with caliper, tape, scales or meter',
   label: 'from a label or a data sheet',
   assumed: 'a guess, listed until measured',
@@ -50,7 +50,7 @@ export function SourceMenu({ label, shown, value, onChange, note, onNote, measur
               {SOURCE_WORD[source]}
             </span>
           ),
-          note: NOTES[source],
+          note: SOURCE_NOTES[source],
         }))}
       />
       <MenuRule />

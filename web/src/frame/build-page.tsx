@@ -1,7 +1,7 @@
 import { Suspense, useEffect, useState } from 'react';
 import { useParams } from 'react-router';
 import { STAGE_IDS, type FigureId } from '@apple-cart/core';
-import { STAGE_SHEETS, fetchAllSheets } from '../stages/sheets.tsx';
+import { STAGE_SHEETS, START, StartSheet, fetchAllSheets } from '../stages/sheets.tsx';
 import { SCREENS, isStage } from '../screens/registry.ts';
 import { useBuild } from '../state/build-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
@@ -50,7 +50,8 @@ export function BuildPage() {
     document.title = build === undefined ? 'Apple Cart' : `${name}${build.name}, Apple Cart`;
   }, [build, stage]);
 
-  if (!isStage(stage))
+  const starts = stage === START;
+  if (!starts && !isStage(stage))
     return (
       <NotFound
         what="stage"
@@ -89,7 +90,7 @@ export function BuildPage() {
       </p>
     );
   }
-  const Sheet = STAGE_SHEETS[stage];
+  const Sheet = starts ? StartSheet : STAGE_SHEETS[stage];
   return (
     <div className="print-flow grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_auto_minmax(0,1fr)_auto] tablet:grid-cols-[132px_minmax(0,1fr)] tablet:grid-rows-[44px_minmax(0,1fr)_auto] bench:grid-cols-[216px_minmax(0,1fr)]">
       <TopBar />

@@ -3,12 +3,12 @@ import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import type { PlaceId } from '@apple-cart/core';
 import { usePlaceOptions } from '../fields/place-options.ts';
+import { useSetPlace } from '../fields/use-place.ts';
 import { api } from '../state/api.ts';
 import { putBuildAway } from '../state/builds.ts';
 import { problemWords } from '../state/use-attempt.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
 import { downloadBuild } from '../files/download.ts';
-import { withSection } from '../state/paths.ts';
 import { useBook } from '../state/rules.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { Menu, MenuChoice, MenuHeading, MenuItem, MenuRule } from '../ui/menu.tsx';
@@ -23,15 +23,9 @@ const ICON = 'w-11 justify-center px-0';
 
 function PlaceChoice() {
   const { brief } = useDocument();
-  const edit = useBuild((state) => state.edit);
+  const setPlace = useSetPlace();
   return (
-    <MenuChoice<PlaceId>
-      value={brief.place}
-      onChange={(place) => {
-        edit((d) => withSection(d, 'brief', { place }), 'place');
-      }}
-      options={usePlaceOptions(brief.place)}
-    />
+    <MenuChoice<PlaceId> value={brief.place} onChange={setPlace} options={usePlaceOptions(brief.place)} />
   );
 }
 

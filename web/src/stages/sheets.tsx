@@ -53,6 +53,11 @@ export const STAGE_SHEETS = Object.fromEntries(STAGE_IDS.map((id) => [id, lazy(L
   Record<StageId, Sheet>
 >;
 
+/** The sheet that a new build begins at, beneath the build's address: before the stages, and none of them. */
+export const START = 'start';
+const loadStart: Load = () => import('../start/start-sheet.tsx').then((m) => ({ default: m.StartSheet }));
+export const StartSheet: Sheet = lazy(loadStart);
+
 /** The printed pages with their addresses beneath a build's. */
 export const PRINTED_SHEETS: readonly { readonly path: string; readonly Page: Sheet }[] = STAGE_IDS.flatMap(
   (id) => Object.entries<Load>(LOAD[id].prints).map(([path, load]) => ({ path, Page: lazy(load) })),

@@ -4,8 +4,12 @@ import type { UnitSystem } from '@apple-cart/core';
 
 interface Settings {
   readonly units: UnitSystem;
+  /** They were chosen by hand: a place sets them no more. */
+  readonly unitsChosen: boolean;
   readonly theme: 'light' | 'dark';
   readonly setUnits: (units: UnitSystem) => void;
+  /** What is usual in a place, until somebody chooses. */
+  readonly usualUnits: (units: UnitSystem) => void;
   readonly toggleTheme: () => void;
 }
 
@@ -14,9 +18,13 @@ export const useSettings = create<Settings>()(
   persist(
     (set, get) => ({
       units: 'metric',
+      unitsChosen: false,
       theme: window.matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light',
       setUnits: (units) => {
-        set({ units });
+        set({ units, unitsChosen: true });
+      },
+      usualUnits: (units) => {
+        if (!get().unitsChosen) set({ units });
       },
       toggleTheme: () => {
         set({ theme: get().theme === 'dark' ? 'light' : 'dark' });

@@ -11,6 +11,7 @@ import {
   measureNext,
   rangeBand,
   rangeCases,
+  propose,
   readBuildText,
   readRulesText,
   rideHeat,
@@ -91,7 +92,10 @@ export const STUDIES = {
     parts,
   }: Of & { link: { readonly id: LinkId; readonly pack: number }; parts: readonly Part[] }) =>
     linkRemedies(build, link, parts),
-  layouts: ({ build, motors }: Of & { motors: readonly PartOf<'motor'>[] }) => compareLayouts(build, motors),
+  layouts: ({ build, motors, book }: Of & { motors: readonly PartOf<'motor'>[]; book: RuleBook }) =>
+    compareLayouts(build, motors, book),
+  proposals: ({ build, parts, book }: Of & { parts: readonly Part[]; book: RuleBook }) =>
+    propose(build, parts, book),
   rings: ({ build, rings }: Of & { rings: readonly number[] }) => ringRows(build, rings),
   places: ({ build, pack }: Of & { pack: number }) => comparePlaces(build, pack),
   measure: ({ build }: Of) => measureNext(build),

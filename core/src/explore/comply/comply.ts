@@ -200,7 +200,7 @@ function makeItComply(build: BuildDocument, place: PlaceVerdict, wanted: Categor
     others,
     together: { build: whole, cost: compare(whole, now).gains, after: judgeCategory(wanted, ways) },
     cannot: [
-      ...left.filter(over).map((v) => ({ title: v.clause.title, why: reason(v), about: v.about })),
+      ...left.filter(over).map((v) => ({ title: v.clause.title, why: reason(v, build), about: v.about })),
       ...targets
         .filter(({ category }) => category.approval !== 'none')
         .map(({ category, about }) => ({

@@ -5,14 +5,13 @@ import {
   firstOf,
   moneyText,
   type BuildDocument,
-  type PlaceId,
   type State,
 } from '@apple-cart/core';
 import { ChoiceField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { MoneyField } from '../../fields/money-field.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
-import { usePlaceOptions } from '../../fields/place-options.ts';
+import { PlaceField } from '../../fields/place-field.tsx';
 import { TextField } from '../../fields/text-field.tsx';
 import { figureText } from '../../state/figure-text.ts';
 import { useBuild } from '../../state/build-store.ts';
@@ -76,7 +75,6 @@ function useTargets({ document, verdict }: StageData): readonly Target[] {
 }
 
 function Inputs({ document }: StageData): ReactNode {
-  const places = usePlaceOptions(document.brief.place);
   const edit = useBuild((state) => state.edit);
   const text = (key: 'name' | 'job' | 'summary', label: string, max: number) => (
     <TextField
@@ -127,14 +125,7 @@ function Inputs({ document }: StageData): ReactNode {
         )}
       </FieldGroup>
       <FieldGroup title="Where and how fast">
-        <ChoiceField<PlaceId>
-          label="Place, for the law"
-          value={document.brief.place}
-          options={places}
-          onChange={(place) => {
-            edit((d) => withSection(d, 'brief', { place }), 'place');
-          }}
-        />
+        <PlaceField label="Place, for the law" />
         <NumberField path="brief.cruiseSpeedKmh" label="Cruising speed" />
         <NumberField path="brief.distanceKm" />
         <NumberField path="brief.reservePct" />

@@ -1,45 +1,14 @@
-import { KEPT_PARTS, WHEEL_SIZES, firstOf, usualPlace, type BuildDocument } from '@apple-cart/core';
+import { KEPT_PARTS, firstOf, type BuildDocument } from '@apple-cart/core';
 import { PlainNumber } from '../../fields/plain-number.tsx';
 import { SeveralField } from '../../fields/several-field.tsx';
 import { AnswerField, ChoiceField, PlainRow } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
-import { allIn } from './pack-boxes.ts';
 import { NameField } from '../parts/name-field.tsx';
 import { ShelfMenu } from '../parts/shelf-menu.tsx';
-import { STYLE_NAMES, wheelsOf } from './donor-styles.ts';
-
-function WheelSize() {
-  const { donor } = useDocument();
-  const edit = useBuild((state) => state.edit);
-  const { beadMm } = donor;
-  const value = beadMm.source === 'unknown' ? '' : String(beadMm.value);
-  const odd = value !== '' && !WHEEL_SIZES.some((s) => String(s.beadMm) === value);
-  return (
-    <ChoiceField
-      label="Driven wheel"
-      value={value}
-      unknown={value === ''}
-      options={[
-        ...(value === '' ? [{ value: '', label: 'not known' }] : []),
-        ...(odd ? [{ value, label: `${value} mm` }] : []),
-        ...WHEEL_SIZES.map((size) => ({
-          value: String(size.beadMm),
-          label: size.name,
-          note: `${String(size.beadMm)} mm bead (ISO 5775)`,
-        })),
-      ]}
-      onChange={(next) => {
-        if (next === '') return;
-        edit(
-          (d) => withSection(d, 'donor', { beadMm: { source: 'label', value: Number(next) } }),
-          'wheel size',
-        );
-      }}
-    />
-  );
-}
+import { STYLE_NAMES, withStyle } from './donor-styles.ts';
+import { WheelSize } from '../parts/wheel-size.tsx';
 
 /** Which bicycle it is. */
 export function DonorFields() {
@@ -56,10 +25,7 @@ export function DonorFields() {
         value={donor.style}
         options={STYLE_NAMES}
         onChange={(style) => {
-          edit((d) => {
-            const next = withSection(d, 'donor', { style, wheelCount: wheelsOf(style), points: {} });
-            return d.packs.reduce((all, _, i) => allIn(all, i, usualPlace(style)), next);
-          }, 'style');
+          edit((d) => withStyle(d, style), 'style');
         }}
       />
       <WheelSize />

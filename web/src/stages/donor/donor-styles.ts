@@ -1,5 +1,6 @@
-import { firstOf } from '@apple-cart/core';
-import type { DonorStyle } from '@apple-cart/core';
+import { firstOf, usualPlace, type BuildDocument, type DonorStyle } from '@apple-cart/core';
+import { withSection } from '../../state/paths.ts';
+import { allIn } from './pack-boxes.ts';
 
 /** The donor's styles in words. */
 export const STYLE_NAMES: readonly { readonly value: DonorStyle; readonly label: string }[] = [
@@ -15,6 +16,12 @@ export const STYLE_NAMES: readonly { readonly value: DonorStyle; readonly label:
   { value: 'trike', label: 'trike' },
   { value: 'carriage', label: 'four-wheel carriage' },
 ];
+
+/** A build on another style of donor: its wheels, and its packs where that style has room for them. */
+export function withStyle(build: BuildDocument, style: DonorStyle): BuildDocument {
+  const next = withSection(build, 'donor', { style, wheelCount: wheelsOf(style), points: {} });
+  return build.packs.reduce((all, _, i) => allIn(all, i, usualPlace(style)), next);
+}
 
 /** How many wheels a style usually stands on. */
 export const wheelsOf = (style: DonorStyle): 2 | 3 | 4 =>

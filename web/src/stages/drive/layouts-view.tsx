@@ -1,5 +1,8 @@
 import { useMemo } from 'react';
 import { moneyText, type Layout, type LayoutName } from '@apple-cart/core';
+import { useBuild } from '../../state/build-store.ts';
+import { useBook } from '../../state/rules.ts';
+import { Button } from '../../ui/button.tsx';
 import { ofType, useShelf } from '../../state/shelf.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { capital } from '../../ui/capital.ts';
@@ -61,10 +64,11 @@ const pct = (value: number | null): string =>
 export function LayoutsView() {
   const { document } = useDeferredStage();
   const { parts } = useShelf();
+  const book = useBook();
   const motors = useMemo(() => ofType(parts, 'motor'), [parts]);
   const studied = useStudy(
     'layouts',
-    useMemo(() => ({ build: document, motors }), [document, motors]),
+    useMemo(() => ({ build: document, motors, book }), [document, motors, book]),
   );
   return (
     <Studying {...studied} waiting="Trying every layout…">
@@ -77,9 +81,13 @@ export function LayoutsView() {
 function finding(layouts: readonly Layout[]): string {
   const tried = layouts.filter((l) => l.motor !== undefined);
   const free = tried.filter((l) => l.stops.length === 0);
-  const best = [...free].sort((a, b) => (b.hillKmh ?? 0) - (a.hillKmh ?? 0))[0];
-  if (best === undefined) return 'Every layout has something to stop for on this donor';
-  if (free.length === tried.length) return `${NAMES[best.name]} is quickest up the test hill`;
+  // Like with like: what the place does not let in is not the quickest of those that it does.
+  const best = free
+    .filter((l) => l.classState !== 'stop')
+    .sort((a, b) => (b.hillKmh ?? 0) - (a.hillKmh ?? 0))[0];
+  if (free.length === 0) return 'Every layout has something to stop for on this donor';
+  if (free.length === tried.length && best !== undefined)
+    return `${NAMES[best.name]} is quickest up the test hill of those that the place lets in`;
   const names = free.map((l) => NAMES[l.name].toLowerCase()).join(' and ');
   return capital(`${names} ${free.length === 1 ? 'has' : 'have'} nothing to stop for`);
 }
@@ -87,10 +95,11 @@ function finding(layouts: readonly Layout[]): string {
 function Layouts({ layouts }: { layouts: readonly Layout[] }) {
   const { document, verdict } = useDeferredStage();
   const { error } = useShelf();
+  const edit = useBuild((state) => state.edit);
   const shown = useQuantity();
   const money = (price: number | null): string =>
     price === null ? 'not known' : moneyText(price, document.money.currency);
-  const quantity = (value: number, unit: 'kg' | 'N' | 'km/h', digits?: number): string => {
+  const quantity = (value: number, unit: 'kg' | 'N' | 'km/h' | 'C' | 'km', digits?: number): string => {
     const { text, unit: name } = shown(value, unit, digits);
     return `${text} ${name}`;
   };
@@ -100,15 +109,50 @@ function Layouts({ layouts }: { layouts: readonly Layout[] }) {
       label: 'Test hill',
       of: (l) => (l.hillKmh === undefined ? 'does not climb' : quantity(l.hillKmh, 'km/h', 1)),
     },
+    {
+      label: 'Class here',
+      of: (l) => (
+        <span className="flex items-start gap-1.5">
+          <StateMark state={l.classState} size={13} />
+          {l.className}
+        </span>
+      ),
+    },
+    {
+      label: 'Winding on the hill',
+      of: (l) => (l.hottestC === undefined ? 'stalls' : quantity(l.hottestC, 'C', 0)),
+    },
+    {
+      label: 'Range',
+      of: (l) =>
+        l.plannedKm === undefined
+          ? 'none'
+          : `${shown(l.plannedKm.low, 'km', 0).text} to ${quantity(l.plannedKm.high, 'km', 0)}`,
+    },
     { label: 'Starts on', of: (l) => `${l.startPct.toFixed(0)} %` },
     { label: 'Slips, dry and wet', of: (l) => `${pct(l.slipDryPct)}, ${pct(l.slipWetPct)}` },
     { label: 'Load on the front', of: (l) => `${l.frontSharePct.toFixed(0)} %` },
-    { label: 'Machine weighs', of: (l) => quantity(l.machineKg, 'kg', 1) },
+    { label: 'Machine weighs', of: (l) => quantity(l.massKg, 'kg', 1) },
     { label: 'Chain carries', of: (l) => quantity(l.chainN, 'N', 0) },
     { label: 'Motor’s gears', of: (l) => (l.motorGears === 1 ? 'one, fixed' : String(l.motorGears)) },
     { label: 'Gears kept', of: (l) => l.gearsKept },
     { label: 'To change a tyre', of: (l) => l.tyreChange },
     { label: 'Motor costs', of: (l) => money(l.price) },
+    {
+      label: '',
+      of: ({ build, name }) =>
+        build !== undefined && (
+          <Button
+            className="no-print"
+            aria-label={`Try: ${NAMES[name]}`}
+            onClick={() => {
+              edit(() => build, `${NAMES[name].toLowerCase()} motor`);
+            }}
+          >
+            Try it
+          </Button>
+        ),
+    },
   ];
   return (
     <>
@@ -116,8 +160,8 @@ function Layouts({ layouts }: { layouts: readonly Layout[] }) {
         title={finding(layouts)}
         note={
           verdict.known.drive.ratedPowerW.source === 'unknown'
-            ? 'nearest motors to 500 W'
-            : 'motors nearest in rated power'
+            ? 'motors that the place lets in'
+            : 'motors nearest in rated power that the place lets in'
         }
       />
       {error !== undefined && <p className="py-2 text-stop">{error}</p>}
@@ -143,9 +187,9 @@ function Layouts({ layouts }: { layouts: readonly Layout[] }) {
           </thead>
           <tbody>
             {rows.map(({ label, of }) => (
-              <tr key={label} className="border-b border-hair align-top">
+              <tr key={label === '' ? 'try' : label} className="border-b border-hair align-top">
                 <th scope="row" className="py-1.5 pr-2 text-left font-normal text-ink2">
-                  {label}
+                  {label === '' ? <span className="sr-only">Try it</span> : label}
                 </th>
                 {layouts.map((l) => (
                   <td key={l.name} className={`px-2 py-1.5 ${l.own ? 'bg-press' : ''}`}>
@@ -158,9 +202,9 @@ function Layouts({ layouts }: { layouts: readonly Layout[] }) {
         </table>
       </div>
       <p className="py-2 text-[13px] text-ink2">
-        Each is this build with another motor; battery, controller and place of the pack stay. Hub motors
-        leave the chain to the legs, a mid-drive shares the gears and wears them: both are good practice, for
-        different hills.
+        Each is this build with another motor; battery, controller and place of the pack stay, and “Try it” is
+        taken back with undo. Hub motors leave the chain to the legs, a mid-drive shares the gears and wears
+        them: both are good practice, for different hills.
       </p>
     </>
   );

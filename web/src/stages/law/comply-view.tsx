@@ -195,7 +195,10 @@ function Steps({ plan, document, questions }: PlanProps) {
         <span className="leading-snug">
           <b className="font-semibold">
             {steps.length === 1 ? 'After it' : `After ${allOf(steps.length)}`}:{' '}
-            {CATEGORY_WORD[together.after.outcome]}, {category.shortName}.
+            {together.after.outcome === 'outside'
+              ? `still outside, ${category.shortName}; see what no setting mends`
+              : `${CATEGORY_WORD[together.after.outcome]}, ${category.shortName}`}
+            .
           </b>
           <span className="block text-[12.5px] text-ink2">{costText(together.cost)}</span>
         </span>

@@ -7,8 +7,11 @@ import { Stamp } from '../../ui/stamp.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { SCREENS } from '../../screens/registry.ts';
 
-interface Props {
-  readonly id: StageId;
+interface SheetProps {
+  /** What stands in the black square at its head. */
+  readonly mark: ReactNode;
+  readonly name: string;
+  readonly question: string;
   readonly stamp?: {
     readonly state: State;
     readonly word: string;
@@ -27,14 +30,32 @@ interface Props {
   readonly pictureFirst?: boolean;
 }
 
-/** The sheet of a stage: number, name, question, the stamp with its answer; inputs left, picture right. */
-export function Stage({ id, stamp, views, inputs, picture, left = 'usual', pictureFirst = false }: Props) {
+/** The sheet of a stage, headed by its number, name and question. */
+export function Stage({
+  id,
+  ...rest
+}: { readonly id: StageId } & Omit<SheetProps, 'mark' | 'name' | 'question'>) {
   const { name, question } = SCREENS[id];
+  return <Sheet mark={STAGE_IDS.indexOf(id) + 1} name={name} question={question} {...rest} />;
+}
+
+/** A sheet: mark, name, question, the stamp with its answer; inputs left, picture right. */
+export function Sheet({
+  mark,
+  name,
+  question,
+  stamp,
+  views,
+  inputs,
+  picture,
+  left = 'usual',
+  pictureFirst = false,
+}: SheetProps) {
   return (
     <div className="flex min-h-full flex-col">
       <header className="relative mx-6 flex min-h-16 shrink-0 items-center gap-3.5 border-b-2 border-ink py-1 max-tablet:mx-3 max-tablet:gap-2.5">
         <span className="grid size-9 shrink-0 place-items-center bg-ink font-head text-[21px] font-bold text-on-ink max-tablet:size-8">
-          {STAGE_IDS.indexOf(id) + 1}
+          {mark}
         </span>
         <h1 className="head text-[30px] font-extrabold tracking-[-.015em] max-tablet:text-[24px]">{name}</h1>
         <p className="pt-2 text-[14px] text-ink2 max-bench:hidden">{question}</p>
