@@ -1,6 +1,7 @@
 import { hillAsks } from '@apple-cart/core';
 import { useMemo } from 'react';
 import { useDeferredStage } from '../stages/parts/use-stage.ts';
+import { useSettings } from '../state/settings-store.ts';
 import { useQuantity } from '../state/use-quantity.ts';
 import { PanelHead } from '../ui/panel.tsx';
 
@@ -8,9 +9,12 @@ import { PanelHead } from '../ui/panel.tsx';
 export function HillAsksPanel() {
   const { document } = useDeferredStage();
   const shown = useQuantity();
+  const units = useSettings((state) => state.units);
   const asks = useMemo(() => hillAsks(document), [document]);
   const text = (value: number, unit: 'km/h' | 'N' | 'W' | 'kg' | 'km', digits = 0): string => {
-    const { text: number, unit: name } = shown(value, unit, digits);
+    // What is whole in km/h is not in miles.
+    const fine = unit === 'km/h' && units === 'imperial' ? 1 : digits;
+    const { text: number, unit: name } = shown(value, unit, fine);
     return `${number}\u00a0${name}`;
   };
   const span = ({ low, high }: { low: number; high: number }, digits = 0): string =>
