@@ -18,13 +18,13 @@ const CORE_ROOMS = [
 const WEB_ROOMS = [
   'ui',
   'state|files',
-  'screens|work|fields|drawing|paper',
+  'screens|work|fields|drawing|paper|words',
   'charts',
   'ride',
   'stages/parts',
-  'stages/(?!parts/)',
+  'stages/(?!parts/)|start',
   'frame',
-  'builds|shelf|routes|rules',
+  'builds|shelf|routes|rules|glossary',
 ];
 
 /** No room reaches up: one rule for each, naming every room above it. */

@@ -53,6 +53,17 @@ const STAGE_SHOTS: Partial<Record<StageId, Pick<Shot, 'build' | 'before'>>> = {
 /** One picture a view, all from the demo data. */
 const SHOTS: readonly Shot[] = [
   { file: 'builds', name: 'Builds' },
+  {
+    file: 'start',
+    name: 'From a hill',
+    path: '/',
+    before: async (page) => {
+      await page.$$eval('button', (all) => {
+        all.find((b) => b.textContent.startsWith('From a hill'))?.click();
+      });
+      await settled(page, '[data-testid=proposals]');
+    },
+  },
   { file: 'shelf', name: 'Shelf', path: '/shelf/motor', there: '[data-part]' },
   { file: 'rules', name: 'Rule book', path: '/rules', there: '[data-rules=gb]' },
   {
@@ -84,14 +95,6 @@ const SHOTS: readonly Shot[] = [
     build: 'District nurse’s tourer',
     stage: 'law',
     before: show('fit', 'After both'),
-  },
-  {
-    file: 'law-places-dark',
-    name: 'All places, dark',
-    build: 'District nurse’s tourer',
-    stage: 'law',
-    theme: 'dark',
-    before: show('places', 'of 40 places'),
   },
   {
     file: 'hill-ride',

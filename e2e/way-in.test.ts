@@ -24,7 +24,7 @@ async function press(words: string): Promise<void> {
   const found = await page.waitForFunction(
     (wanted) => {
       const shown = (e: Element): boolean => e.getClientRects().length > 0;
-      const text = (e: Element): string => (e.textContent ?? '').replaceAll(/\s+/g, ' ').trim();
+      const text = (e: Element): string => e.textContent.replaceAll(/\s+/g, ' ').trim();
       const all = [...document.querySelectorAll('button, a, label, [role^=menuitem]')].filter(shown);
       const named = (e: Element): string => e.getAttribute('aria-label') ?? text(e);
       return (
@@ -44,7 +44,7 @@ async function type(words: string, value: string): Promise<void> {
   const id = await page.waitForFunction(
     (wanted) =>
       [...document.querySelectorAll('label')]
-        .find((l) => (l.textContent ?? '').replaceAll(/\s+/g, ' ').trim().startsWith(wanted))
+        .find((l) => l.textContent.replaceAll(/\s+/g, ' ').trim().startsWith(wanted))
         ?.getAttribute('for'),
     {},
     words,

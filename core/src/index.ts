@@ -238,6 +238,7 @@ export { propose, type Proposal } from './explore/proposals.ts';
 export { hillAsks, type HillAsks } from './explore/hill-asks.ts';
 export { energyAsked, type EnergyAsked } from './explore/energy-asked.ts';
 export { usualOf, withPlace, type Usual } from './law/usual.ts';
+export { GLOSSARY, termOf, type Term } from './words/glossary.ts';
 export { linkRemedies, type LinkRemedy } from './explore/link-remedies.ts';
 export { measureNext, type OpenMeasure } from './explore/measure-next.ts';
 export { comparePlaces, type PlaceTried } from './explore/pack-places.ts';

@@ -14,6 +14,9 @@ const RulesFilePage = lazy(() =>
 
 const ShelfPage = lazy(() => import('./shelf/shelf-page.tsx').then((m) => ({ default: m.ShelfPage })));
 
+const GlossaryPage = lazy(() =>
+  import('./glossary/glossary-page.tsx').then((m) => ({ default: m.GlossaryPage })),
+);
 const RoutesPage = lazy(() => import('./routes/routes-page.tsx').then((m) => ({ default: m.RoutesPage })));
 const RoutePage = lazy(() => import('./routes/route-page.tsx').then((m) => ({ default: m.RoutePage })));
 
@@ -71,6 +74,14 @@ export function App() {
           element={
             <Suspense>
               <ShelfPage />
+            </Suspense>
+          }
+        />
+        <Route
+          path="/words"
+          element={
+            <Suspense>
+              <GlossaryPage />
             </Suspense>
           }
         />

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import courier from '../../../demo/builds/0424-kiln-courier.json' with { type: 'json' };
+import courier from '../../../demo/builds/0405-kiln-courier.json' with { type: 'json' };
 import longtail from '../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
 import tandem1 from '../../../demo/older/choir-tandem-v1.json' with { type: 'json' };
 import trike2 from '../../../demo/older/tide-flat-trike-v2.json' with { type: 'json' };

@@ -1,4 +1,4 @@
-import courierFile from '../../../demo/builds/0424-kiln-courier.json' with { type: 'json' };
+import courierFile from '../../../demo/builds/0405-kiln-courier.json' with { type: 'json' };
 import longtailFile from '../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
 import tandemFile from '../../../demo/builds/0417-choir-tandem.json' with { type: 'json' };
 import trikeFile from '../../../demo/builds/0421-tide-flat-trike.json' with { type: 'json' };

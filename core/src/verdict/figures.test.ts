@@ -205,7 +205,9 @@ describe('hottest winding', () => {
   });
 
   it('says how long the climb is borne, or that it is never too hot', () => {
-    expect(words(figure('heat', { brief: { hillGradePct: 10 } }))).toMatch(/after \d+\smin/);
+    expect(words(figure('heat', { brief: { hillGradePct: 10 } }))).toMatch(
+      /^[\d.]+\smin asked, [\d.]+\smin borne$/,
+    );
     expect(words(figure('heat', { brief: { hillGradePct: 0.5 } }))).toBe('lasts: never too hot');
   });
 

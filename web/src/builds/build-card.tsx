@@ -1,9 +1,8 @@
-import { clipped } from '@apple-cart/core';
 import { MoreHorizontal } from 'lucide-react';
 import { Link } from 'react-router';
 import type { ComponentType } from 'react';
 import type { BuildDocument } from '@apple-cart/core';
-import { createBuild, type StoredBuild } from '../state/builds.ts';
+import { copyBuild, type StoredBuild } from '../state/builds.ts';
 import { useAttempt } from '../state/use-attempt.ts';
 import { downloadBuild } from '../files/download.ts';
 import { Menu, MenuItem } from '../ui/menu.tsx';
@@ -23,9 +22,8 @@ export function BuildCard({ build, Verdict, onPutAway }: Props) {
   const [trouble, attempt] = useAttempt();
   const { document } = build;
   const copy = (): void => {
-    const name = `${clipped(document.name, 74)}, copy`;
     void attempt(async () => {
-      await createBuild({ ...document, name, sample: false });
+      await copyBuild(document);
     });
   };
   return (

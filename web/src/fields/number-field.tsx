@@ -10,6 +10,7 @@ import {
   phraseText,
   shownUnit,
   specAt,
+  termOf,
   unitText,
   type MeasureId,
   type QuantityPath,
@@ -25,6 +26,7 @@ import { StateMark } from '../ui/state-mark.tsx';
 import { ROW } from './field-group.tsx';
 import { fieldText, nudged, otherText, readTyped } from './number-text.ts';
 import { NoteDialog } from './note-dialog.tsx';
+import { TermButton } from '../words/term-button.tsx';
 import { AskSource } from './ask-source.tsx';
 import { SOURCE_NOTES, SourceMenu } from './source-menu.tsx';
 
@@ -90,6 +92,7 @@ export function NumberField({ path, label, note }: Props) {
   const ask = useTypedAs((state) => state.ask);
 
   const spec = specAt(path);
+  const term = termOf(path);
   const name = label ?? spec.label;
   const entered = quantityAt(document, path);
   const verdict = verdictOf(document);
@@ -189,11 +192,14 @@ export function NumberField({ path, label, note }: Props) {
       <div
         className={`${ROW} ${focused ? 'relative z-10 -mx-[7px] bg-field px-[7px] shadow-[inset_0_0_0_2px_var(--slate-fill)]' : ''}`}
       >
-        <label htmlFor={`${hintId}-in`} className="py-0.5 pr-2 text-[14px] leading-[1.15]" title={name}>
-          {name}
-          {!inUse(document, path) && <i className="pl-1.5 text-[12px] text-ink3 not-italic">not used</i>}
-          {note !== undefined && <i className="pl-1.5 text-[12px] text-ink3 not-italic">{note}</i>}
-        </label>
+        <span className="flex min-w-0 items-center justify-between">
+          <label htmlFor={`${hintId}-in`} className="py-0.5 pr-2 text-[14px] leading-[1.15]" title={name}>
+            {name}
+            {!inUse(document, path) && <i className="pl-1.5 text-[12px] text-ink3 not-italic">not used</i>}
+            {note !== undefined && <i className="pl-1.5 text-[12px] text-ink3 not-italic">{note}</i>}
+          </label>
+          {term !== undefined && <TermButton term={term} />}
+        </span>
         <span
           className={`relative block h-[23px] bg-field max-bench:h-9 print:h-6! ${error === undefined ? UNDERLINE[entered.source] : 'border-b-2 border-stop'}`}
         >

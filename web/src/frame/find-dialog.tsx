@@ -2,11 +2,24 @@ import { Command } from 'cmdk';
 import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import { QUANTITY_PATHS, STAGE_IDS, inUse, specAt, type QuantityPath, stageOf } from '@apple-cart/core';
+import {
+  QUANTITY_PATHS,
+  STAGE_IDS,
+  inUse,
+  specAt,
+  stageOf,
+  type BuildDocument,
+  type QuantityPath,
+} from '@apple-cart/core';
 import { PRINTED_PAGES, SCREENS, placeOf } from '../screens/registry.ts';
 import { useBuild } from '../state/build-store.ts';
 import { useBook } from '../state/rules.ts';
-import { withSection } from '../state/paths.ts';
+import { useSetPlace } from '../fields/use-place.ts';
+import { copyBuild, useBuilds } from '../state/builds.ts';
+import { useParts } from '../state/shelf.ts';
+import { capital } from '../ui/capital.ts';
+import { findScore } from './find-score.ts';
+import { CHOICE_WORDS, TERMS, fieldWords } from './find-words.ts';
 import { useSettings } from '../state/settings-store.ts';
 
 /** Puts the caret into a field, once its stage has been drawn. */
@@ -43,98 +56,168 @@ const Item = ({
 const GROUP =
   '[&_[cmdk-group-heading]]:border-b [&_[cmdk-group-heading]]:border-hair [&_[cmdk-group-heading]]:px-4 [&_[cmdk-group-heading]]:py-1.5 [&_[cmdk-group-heading]]:text-[12px] [&_[cmdk-group-heading]]:text-ink2';
 
-function Choices({ close }: { close: () => void }) {
+/** Closes the box, then does the work. */
+type Act = (work: () => void) => () => void;
+
+/** Where to go in the open build, and what to do with it. */
+function OfBuild({ id, document, act }: { id: string; document: BuildDocument; act: Act }) {
   const navigate = useNavigate();
   const build = useBuild();
-  const settings = useSettings();
-  const book = useBook();
-  const { id, document } = build;
-  const act = (work: () => void) => () => {
-    close();
-    work();
-  };
   return (
     <>
-      {id !== undefined && document !== undefined && (
-        <>
-          <Command.Group heading="Stages" className={GROUP}>
-            {STAGE_IDS.map((stage) => (
-              <Item
-                key={stage}
-                value={`stage ${SCREENS[stage].name}`}
-                onSelect={act(() => void navigate(`/builds/${id}/${stage}`))}
-              >
-                {SCREENS[stage].name} <span className="text-[12px] text-ink2">{SCREENS[stage].question}</span>
-              </Item>
-            ))}
-          </Command.Group>
-          <Command.Group heading="Do" className={GROUP}>
-            <Item value="undo" onSelect={act(build.undo)}>
-              Undo
-            </Item>
-            <Item value="redo" onSelect={act(build.redo)}>
-              Redo
-            </Item>
-            <Item
-              value="pin baseline"
-              onSelect={act(() => void (build.pinned === undefined ? build.pin() : build.unpin()))}
-            >
-              {build.pinned === undefined ? 'Pin this state' : 'Take the pin out'}
-            </Item>
-            {PRINTED_PAGES.map(({ path, name, also }) => (
-              <Item
-                key={path}
-                value={`${name} ${also}`}
-                onSelect={act(() => void navigate(`/builds/${id}/${path}`))}
-              >
-                {name}
-              </Item>
-            ))}
-            <Item
-              value="print"
-              onSelect={act(() => {
-                setTimeout(() => {
-                  window.print();
-                }, 50);
-              })}
-            >
-              Print this sheet
-            </Item>
-          </Command.Group>
-          <Command.Group heading="Fields" className={GROUP}>
-            {QUANTITY_PATHS.filter((path) => inUse(document, path)).map((path) => (
-              <Item
-                key={path}
-                value={`${specAt(path).label} ${path}`}
-                onSelect={act(() => {
-                  void navigate(`/builds/${id}/${placeOf(path)}`);
-                  // The dialog hands focus back as it closes; the field takes it after that.
-                  setTimeout(() => {
-                    focusField(path);
-                  }, 60);
-                })}
-              >
-                {specAt(path).label}{' '}
-                <span className="text-[12px] text-ink2">{SCREENS[stageOf(path)].name}</span>
-              </Item>
-            ))}
-          </Command.Group>
-          <Command.Group heading="Places" className={GROUP}>
-            {book.map((place) => (
-              <Item
-                key={place.id}
-                value={`place law ${place.name}`}
-                onSelect={act(() => {
-                  build.edit((d) => withSection(d, 'brief', { place: place.id }), 'place');
-                })}
-              >
-                Judge it in {place.name}
-              </Item>
-            ))}
-          </Command.Group>
-        </>
-      )}
+      <Command.Group heading="Stages" className={GROUP}>
+        {STAGE_IDS.map((stage) => (
+          <Item
+            key={stage}
+            value={`stage ${SCREENS[stage].name}`}
+            onSelect={act(() => void navigate(`/builds/${id}/${stage}`))}
+          >
+            {SCREENS[stage].name} <span className="text-[12px] text-ink2">{SCREENS[stage].question}</span>
+          </Item>
+        ))}
+      </Command.Group>
+      <Command.Group heading="Do" className={GROUP}>
+        <Item
+          value="make a copy duplicate clone of this build"
+          onSelect={act(() => {
+            void copyBuild(document).then((copy) => navigate(`/builds/${copy}/brief`));
+          })}
+        >
+          Make a copy of this build
+        </Item>
+        <Item value="undo take back" onSelect={act(build.undo)}>
+          Undo
+        </Item>
+        <Item value="redo" onSelect={act(build.redo)}>
+          Redo
+        </Item>
+        <Item
+          value="pin baseline compare difference with this state"
+          onSelect={act(() => void (build.pinned === undefined ? build.pin() : build.unpin()))}
+        >
+          {build.pinned === undefined ? 'Pin this state' : 'Take the pin out'}
+        </Item>
+        {PRINTED_PAGES.map(({ path, name, also }) => (
+          <Item
+            key={path}
+            value={`${name} ${also}`}
+            onSelect={act(() => void navigate(`/builds/${id}/${path}`))}
+          >
+            {name}
+          </Item>
+        ))}
+        <Item
+          value="print this sheet paper pdf"
+          onSelect={act(() => {
+            setTimeout(() => {
+              window.print();
+            }, 50);
+          })}
+        >
+          Print this sheet
+        </Item>
+      </Command.Group>
+      <Command.Group heading="Choices" className={GROUP}>
+        {CHOICE_WORDS.map(({ name, also, at }) => (
+          <Item
+            key={name}
+            value={`${name} ${also}`}
+            onSelect={act(() => void navigate(`/builds/${id}/${at}`))}
+          >
+            {name} <span className="text-[12px] text-ink2">{SCREENS[at].name}</span>
+          </Item>
+        ))}
+      </Command.Group>
+    </>
+  );
+}
+
+/** Fields of the open build, and the places it can be judged in. */
+function FieldsAndPlaces({ id, document, act }: { id: string; document: BuildDocument; act: Act }) {
+  const navigate = useNavigate();
+  const book = useBook();
+  const setPlace = useSetPlace();
+  return (
+    <>
+      <Command.Group heading="Fields" className={GROUP}>
+        {QUANTITY_PATHS.filter((path) => inUse(document, path)).map((path) => (
+          <Item
+            key={path}
+            value={fieldWords(path)}
+            onSelect={act(() => {
+              void navigate(`/builds/${id}/${placeOf(path)}`);
+              // The dialog hands focus back as it closes; the field takes it after that.
+              setTimeout(() => {
+                focusField(path);
+              }, 60);
+            })}
+          >
+            {specAt(path).label} <span className="text-[12px] text-ink2">{SCREENS[stageOf(path)].name}</span>
+          </Item>
+        ))}
+      </Command.Group>
+      <Command.Group heading="Places" className={GROUP}>
+        {book.map((place) => (
+          <Item
+            key={place.id}
+            value={`${place.name} place law judge`}
+            onSelect={act(() => {
+              setPlace(place.id);
+            })}
+          >
+            Judge it in {place.name}
+          </Item>
+        ))}
+      </Command.Group>
+    </>
+  );
+}
+
+/** What there is besides the open build. */
+function Elsewhere({ act }: { act: Act }) {
+  const navigate = useNavigate();
+  const settings = useSettings();
+  const { builds } = useBuilds();
+  const parts = useParts();
+  return (
+    <>
+      <Command.Group heading="Words" className={GROUP}>
+        {TERMS.map((term) => (
+          <Item
+            key={term.id}
+            value={`${term.name} ${term.also.join(' ')} meaning`}
+            onSelect={act(() => void navigate(`/words#${term.id}`))}
+          >
+            {capital(term.name)} <span className="text-[12px] text-ink2">what it means</span>
+          </Item>
+        ))}
+      </Command.Group>
+      <Command.Group heading="Builds" className={GROUP}>
+        {(builds ?? []).map((one) => (
+          <Item
+            key={one.id}
+            value={`${one.document.name} ${one.document.job} build ${one.id}`}
+            onSelect={act(() => void navigate(`/builds/${one.id}/brief`))}
+          >
+            {one.document.name} <span className="num text-[12px] text-ink2">{one.document.job}</span>
+          </Item>
+        ))}
+      </Command.Group>
+      <Command.Group heading="Parts" className={GROUP}>
+        {parts.map((part) => (
+          <Item
+            key={part.id}
+            value={`${part.name} ${part.type} part ${part.id}`}
+            onSelect={act(() => void navigate(`/shelf/${part.type}`))}
+          >
+            {part.name} <span className="text-[12px] text-ink2">{part.type}, on the shelf</span>
+          </Item>
+        ))}
+      </Command.Group>
       <Command.Group heading="Everywhere" className={GROUP}>
+        <Item value="words glossary terms help" onSelect={act(() => void navigate('/words'))}>
+          Words of the trade
+        </Item>
         <Item value="all builds home" onSelect={act(() => void navigate('/'))}>
           All builds
         </Item>
@@ -163,6 +246,25 @@ function Choices({ close }: { close: () => void }) {
   );
 }
 
+function Choices({ close }: { close: () => void }) {
+  const { id, document } = useBuild();
+  const act: Act = (work) => () => {
+    close();
+    work();
+  };
+  return (
+    <>
+      {id !== undefined && document !== undefined && (
+        <>
+          <OfBuild id={id} document={document} act={act} />
+          <FieldsAndPlaces id={id} document={document} act={act} />
+        </>
+      )}
+      <Elsewhere act={act} />
+    </>
+  );
+}
+
 /** The search-and-do box: stages, fields and actions by name. */
 export function FindDialog({ onClose }: { onClose: () => void }) {
   return (
@@ -179,9 +281,9 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
           aria-describedby={undefined}
         >
           <Radix.Title className="sr-only">Find or do</Radix.Title>
-          <Command label="Find or do">
+          <Command label="Find or do" filter={findScore}>
             <Command.Input
-              placeholder="A field, a stage or an action"
+              placeholder="A field, a word, a part, an action"
               className="h-12 w-full border-b-2 border-ink bg-field px-4 text-[16px] outline-none placeholder:text-ink3"
             />
             <Command.List className="max-h-[56vh] overflow-y-auto">

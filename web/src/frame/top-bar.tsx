@@ -5,7 +5,7 @@ import type { PlaceId } from '@apple-cart/core';
 import { usePlaceOptions } from '../fields/place-options.ts';
 import { useSetPlace } from '../fields/use-place.ts';
 import { api } from '../state/api.ts';
-import { putBuildAway } from '../state/builds.ts';
+import { copyBuild, putBuildAway } from '../state/builds.ts';
 import { problemWords } from '../state/use-attempt.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
 import { downloadBuild } from '../files/download.ts';
@@ -45,6 +45,17 @@ function BuildMenu({ onVersions }: { onVersions: () => void }) {
     >
       <MenuHeading>{document.sample ? 'A sample build, all invented' : 'This build'}</MenuHeading>
       <MenuItem onSelect={onVersions}>Versions…</MenuItem>
+      <MenuItem
+        onSelect={() => {
+          void copyBuild(document)
+            .then((copy) => navigate(`/builds/${copy}/brief`))
+            .catch((problem: unknown) => {
+              useBuild.setState({ notKept: problemWords(problem, 'The copy could not be made.') });
+            });
+        }}
+      >
+        Make a copy
+      </MenuItem>
       <MenuItem onSelect={() => void navigate('/shelf')}>Parts shelf</MenuItem>
       <MenuItem
         onSelect={() => {

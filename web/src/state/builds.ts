@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Broken, Saved, Stored } from '@apple-cart/contracts';
-import type { BuildDocument } from '@apple-cart/core';
+import { clipped, type BuildDocument } from '@apple-cart/core';
 import { api } from './api.ts';
 import { readTrouble, refresh } from './query-client.ts';
 
@@ -31,6 +31,12 @@ export async function createBuild(document: BuildDocument): Promise<Saved> {
   const saved = await api.builds.create(document);
   await load();
   return saved;
+}
+
+/** Makes a copy, which is nobody's sample; gives its id. */
+export async function copyBuild(document: BuildDocument): Promise<string> {
+  const name = `${clipped(document.name, 74)}, copy`;
+  return (await createBuild({ ...document, name, sample: false })).id;
 }
 
 export async function putBuildAway(id: string): Promise<void> {

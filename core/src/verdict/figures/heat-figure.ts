@@ -13,13 +13,6 @@ const HEAT_SOURCES = [
   'Heat values of a motor are estimates until they are fitted from a log; a maker’s curve wins.',
 ] as const;
 
-const WHAT = {
-  rollback: 'held back',
-  controller: 'controller holds back',
-  damage: 'too hot',
-  never: '',
-} as const;
-
 const PLACE_WORDS = {
   wind: 'in the wind',
   box: 'in a bag or box',
@@ -27,10 +20,14 @@ const PLACE_WORDS = {
   motor: 'in the motor',
 } as const;
 
-/** How long the climb is borne, in words. */
-function lastsWords({ tooHotAfter, what }: HeatTimes): Phrase {
+/** Whole minutes are enough for what is longer than this, min. */
+const LONG_MIN = 10;
+const minutes = (seconds: number) => qty(seconds / 60, 'min', seconds / 60 < LONG_MIN ? 1 : 0);
+
+/** How long the climb takes, and how long such a climb is borne, in words. */
+function lastsWords({ tooHotAfter }: HeatTimes, climbSeconds: number): Phrase {
   if (tooHotAfter === undefined) return ['lasts: never too hot'];
-  return [`${WHAT[what]} after `, qty(tooHotAfter / 60, 'min', 0)];
+  return [minutes(climbSeconds), ' asked, ', minutes(tooHotAfter), ' borne'];
 }
 
 /** Room that a climb should leave: a hill twice as long comes soon enough. */
@@ -56,7 +53,7 @@ export function heatFigure(study: Study): Figure {
     upTo: undefined,
     unit: 'C',
     words: climb.climbs ? undefined : 'Stalls',
-    condition: climb.climbs ? lastsWords(heat) : ['a stalled motor burns'],
+    condition: climb.climbs ? lastsWords(heat, climb.seconds) : ['a stalled motor burns'],
     get working() {
       return {
         formulas: [
