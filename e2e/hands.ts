@@ -56,6 +56,7 @@ const OTHER_PAGES = [
   ['/routes/orchard-lanes', '[data-testid=route-figures]'],
   ['/rules', '[data-rules=gb]'],
   ['/rules/gb', 'main input'],
+  ['/words', '[data-term]'],
 ] as const;
 
 /** Goes to every page outside of builds, then through every screen of one, and says which it stands at. */

@@ -2,6 +2,7 @@ import type { Page } from 'puppeteer-core';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
 import { figureBecomes, figureText } from './hands.ts';
+import { sideways, tooSmall, violations } from './rules.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -166,5 +167,28 @@ describe('a typed value', () => {
           ?.getAttribute('aria-label') ?? '',
       ),
     );
+  });
+});
+
+describe('the first sheets', () => {
+  it('can be read by everybody, on a telephone and a tablet too, with room for fingers', async () => {
+    for (const [width, height] of [
+      [1280, 800],
+      [768, 1024],
+      [390, 844],
+    ] as const) {
+      page = await bench.open(width, height);
+      await page.goto(bench.application.url);
+      await settled(page, '[data-judged]');
+      await press('From a bicycle');
+      for (const door of ['From a bicycle', 'From a hill', 'From a finished machine']) {
+        await press(door);
+        await page.waitForSelector('[data-testid=answer]');
+        const there = `${door} ${String(width)}`;
+        expect(await violations(page), there).toEqual([]);
+        expect(await sideways(page), there).toBe(0);
+        if (width < 1000) expect(await tooSmall(page), there).toEqual([]);
+      }
+    }
   });
 });

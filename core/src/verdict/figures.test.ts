@@ -206,7 +206,7 @@ describe('hottest winding', () => {
 
   it('says how long the climb is borne, or that it is never too hot', () => {
     expect(words(figure('heat', { brief: { hillGradePct: 10 } }))).toMatch(
-      /^[\d.]+\smin asked, [\d.]+\smin borne$/,
+      /^[\d.]+\smin asked, [\d.]+ borne$/,
     );
     expect(words(figure('heat', { brief: { hillGradePct: 0.5 } }))).toBe('lasts: never too hot');
   });

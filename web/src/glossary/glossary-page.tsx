@@ -19,12 +19,12 @@ export function GlossaryPage() {
       title="Words"
       words="The trade’s own words, as they are used here. They stand beside their fields too."
     >
-      <dl className="grid gap-x-8 tablet:grid-cols-2">
+      <dl className="gap-x-8 tablet:columns-2">
         {BY_NAME.map((term) => (
           <div
             key={term.id}
             data-term={term.id}
-            className={`keep-together border-b border-rule py-2.5 ${term.id === wanted ? 'bg-slate-tint px-2' : ''}`}
+            className={`break-inside-avoid border-b border-rule py-2.5 ${term.id === wanted ? 'bg-slate-tint px-2' : ''}`}
           >
             <dt className="head text-[16px]">{capital(term.name)}</dt>
             <dd className="leading-snug">

@@ -40,33 +40,33 @@ export function Answer() {
           </Link>
         </p>
       </div>
-      <dl>
+      <ul>
         {TOLD.map(({ id: figure, name, stage }) => {
           const found = verdict.figures.find((f) => f.id === figure);
           if (found === undefined) return null;
           const { value, unit, condition } = figureText(found, units);
           return (
-            <div
+            <li
               key={figure}
               className="grid grid-cols-[20px_120px_minmax(0,1fr)_auto] items-baseline gap-x-2.5 border-b border-hair py-1.5"
             >
               <StateMark state={found.state} size={15} />
-              <dt>{name}</dt>
-              <dd>
+              <span>{name}</span>
+              <span>
                 <b className="figure-number text-[18px]">{value}</b>{' '}
                 <span className="text-[13px]">{unit}</span>{' '}
                 <span className="text-[13px] text-ink2">{condition}</span>
-              </dd>
+              </span>
               <Link
                 to={`/builds/${id ?? ''}/${stage}`}
                 className="no-print text-[13px] text-slate underline max-bench:py-3"
               >
                 Why
               </Link>
-            </div>
+            </li>
           );
         })}
-      </dl>
+      </ul>
       <Caution>A planning aid, not legal advice: the police and the vehicle authority decide.</Caution>
     </section>
   );

@@ -178,7 +178,7 @@ export function TermDrawing({ id }: { id: string }) {
   return (
     <svg
       viewBox="0 0 200 96"
-      className="my-2 block w-full max-w-[300px] border border-hair bg-field p-1"
+      className="my-2 block w-full max-w-[220px] border border-hair bg-field p-1"
       aria-hidden
     >
       {drawing}

@@ -1,5 +1,6 @@
 import { placeOf } from '../../machine/controller-heat.ts';
 import { bearableC } from '../../ride/continuous.ts';
+import { formatNumber } from '../../quantity/format.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { HeatTimes } from '../../trips/hill-heat.ts';
 import type { State } from '../../check/state.ts';
@@ -27,7 +28,8 @@ const minutes = (seconds: number) => qty(seconds / 60, 'min', seconds / 60 < LON
 /** How long the climb takes, and how long such a climb is borne, in words. */
 function lastsWords({ tooHotAfter }: HeatTimes, climbSeconds: number): Phrase {
   if (tooHotAfter === undefined) return ['lasts: never too hot'];
-  return [minutes(climbSeconds), ' asked, ', minutes(tooHotAfter), ' borne'];
+  const borne = tooHotAfter / 60;
+  return [minutes(climbSeconds), ` asked, ${formatNumber(borne, borne < LONG_MIN ? 1 : 0)} borne`];
 }
 
 /** Room that a climb should leave: a hill twice as long comes soon enough. */
