@@ -13,6 +13,13 @@ import { isThrottle, throttleEnds } from './throttle.ts';
 
 type When = (build: BuildDocument) => boolean;
 
+/** Lighter riders may be children, kg: half of those of twelve weigh more. From memory, after growth tables. */
+const CHILD_KG = 45;
+
+/** True where somebody has said that the rider is as light as a child. */
+export const mayBeChild: When = ({ brief: { riderMassKg } }) =>
+  riderMassKg.source !== 'unknown' && riderMassKg.value < CHILD_KG;
+
 /** A motor whose axle stands in a dropout. */
 const hub: When = (b) => b.drive.kind === 'geared-hub' || b.drive.kind === 'direct-drive-hub';
 const middle: When = (b) => b.drive.kind === 'mid-drive';
@@ -53,8 +60,8 @@ const converted: When = (b) => accessories(b) && b.supply.means === 'converter';
 
 /** Quantities that only count under a choice: elsewhere an unknown one costs nothing and is not asked for. */
 const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
-  // Asked by the duties of a place alone.
-  'brief.riderAgeYears': (b) => b.brief.riderAgeYears.source !== 'unknown',
+  // Asked by the duties of a place alone, and of a rider so light that it may be a child.
+  'brief.riderAgeYears': (b) => b.brief.riderAgeYears.source !== 'unknown' || mayBeChild(b),
   'drive.axleLengthMm': narrower,
   'donor.rotorMm': disc,
   'drive.rotorMm': disc,

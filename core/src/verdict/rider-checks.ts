@@ -1,15 +1,19 @@
 import { measured, type Check } from '../check/check.ts';
 import { qty } from '../quantity/phrase.ts';
+import { mayBeChild } from '../document/counts-when.ts';
 import type { Judged } from './judged.ts';
 
-/** The rider against the least age that the class asks for where it is ridden, once somebody has said it. */
-export function riderChecks({ here, known }: Judged): readonly Check[] {
+/**
+ * The rider against the least age that the class asks for where it is ridden, once somebody has said it; of one who may be a
+ * child it is asked.
+ */
+export function riderChecks({ build, here, known }: Judged): readonly Check[] {
   const age = known.brief.riderAgeYears;
   const least = Math.max(
     0,
     ...here.duties.filter((d) => d.kind === 'age' && d.asked === 'yes').map((d) => d.years ?? 0),
   );
-  if (age.source === 'unknown' || least === 0) return [];
+  if (least === 0 || (age.source === 'unknown' && !mayBeChild(build))) return [];
   return [
     measured({
       id: 'rider-age',

@@ -3,6 +3,7 @@ import {
   CURRENCIES,
   currencySign,
   firstOf,
+  mayBeChild,
   moneyText,
   type BuildDocument,
   type State,
@@ -105,6 +106,7 @@ function Inputs({ document }: StageData): ReactNode {
       </FieldGroup>
       <FieldGroup title="Who and what rides">
         <NumberField path="brief.riderMassKg" />
+        {mayBeChild(document) && <NumberField path="brief.riderAgeYears" label="Age of the youngest" />}
         <NumberField path="brief.loadMassKg" />
         <NumberField path="brief.riderPowerW" />
         <ChoiceField<BuildDocument['brief']['trailer']>
