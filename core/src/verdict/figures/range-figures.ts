@@ -59,7 +59,7 @@ function rangeCondition({ range, known }: Study, all: number | undefined): Phras
   const speed = qty(known.brief.cruiseSpeedKmh.value, 'km/h', 0);
   if (range.holds)
     return all === undefined
-      ? ['at ', speed, ', level']
+      ? [speed, ', mixed to level']
       : ['at ', speed, '; ', qty(all / 1000, 'km', 0), ' in all'];
   return range.on === undefined
     ? ['cannot hold ', speed]
