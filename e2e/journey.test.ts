@@ -37,11 +37,11 @@ describe('the builds page', () => {
       })),
     );
     expect(cards.map((c) => c.name)).toEqual([
+      'Kiln courier',
       'District nurse’s tourer',
       'Orchard longtail',
       'Choir tandem',
       'Tide-flat trike',
-      'Kiln courier',
     ]);
     for (const card of cards) {
       expect(card.drawn).toBeGreaterThan(20);

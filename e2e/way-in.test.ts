@@ -133,7 +133,7 @@ describe('from opening to a true class, hill and range', () => {
       /More volts.*More amp-hours.*More amps/,
     );
     // Typed from its labels, and marked so without being asked.
-    const mark = await page.$eval('[data-field="drive.ratedPowerW"] button', (b) =>
+    const mark = await page.$eval('[data-field="drive.ratedPowerW"] button[aria-label*="source"]', (b) =>
       b.getAttribute('aria-label'),
     );
     expect(mark).toMatch(/source label/);
@@ -184,6 +184,7 @@ describe('the first sheets', () => {
       for (const door of ['From a bicycle', 'From a hill', 'From a finished machine']) {
         await press(door);
         await page.waitForSelector('[data-testid=answer]');
+        if (door !== 'From a finished machine') await proposals();
         const there = `${door} ${String(width)}`;
         expect(await violations(page), there).toEqual([]);
         expect(await sideways(page), there).toBe(0);

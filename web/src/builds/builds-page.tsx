@@ -124,7 +124,7 @@ export function BuildsPage() {
         broken={broken}
         onPutAway={(id) => void put.putAway({ id, name: 'The build that cannot be read' })}
       />
-      <div className="grid gap-[18px] tablet:grid-cols-2 bench:grid-cols-3">
+      <div className="grid grid-cols-1 gap-[18px] tablet:grid-cols-2 bench:grid-cols-3">
         <StartCard />
         {builds === undefined && error === undefined && (
           <p role="status" className="grid min-h-40 place-items-center text-ink2">

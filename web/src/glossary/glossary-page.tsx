@@ -19,7 +19,7 @@ export function GlossaryPage() {
       title="Words"
       words="The trade’s own words, as they are used here. They stand beside their fields too."
     >
-      <dl className="gap-x-8 tablet:columns-2">
+      <dl className="gap-x-8 tablet:columns-2" tabIndex={0} aria-label="Words of the trade">
         {BY_NAME.map((term) => (
           <div
             key={term.id}

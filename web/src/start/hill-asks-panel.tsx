@@ -30,7 +30,7 @@ export function HillAsksPanel() {
         }
         note={`${asks.gradePct.toFixed(1)} %, ${text(asks.lengthM / 1000, 'km', 1)}, ${text(asks.massKg, 'kg')} with motor and pack`}
       />
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="By speed on the hill">
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="By speed on the hill">
         <table className="w-full border-collapse text-[13.5px]">
           <thead>
             <tr className="border-b-[1.5px] border-ink text-right text-[12.5px]">

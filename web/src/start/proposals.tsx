@@ -64,7 +64,7 @@ function Table({ proposals }: { proposals: readonly Proposal[] }) {
   return (
     <section aria-label="What the shelf would do" data-testid="proposals">
       <PanelHead title={finding(proposals)} note="motor, pack and controller of the shelf" />
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Motors and volts">
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Motors and volts">
         <table className="w-full min-w-[600px] border-collapse text-[13px] leading-snug">
           <thead>
             <tr className="border-b-[1.5px] border-ink text-left text-[12.5px]">

@@ -165,7 +165,7 @@ function Layouts({ layouts }: { layouts: readonly Layout[] }) {
         }
       />
       {error !== undefined && <p className="py-2 text-stop">{error}</p>}
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Front, rear or middle">
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Front, rear or middle">
         <table
           className="w-full min-w-[560px] table-fixed border-collapse text-[13.5px]"
           data-testid="layouts"
