@@ -4,6 +4,7 @@ import type { PartOf } from '../parts/part.ts';
 import { priceIn } from '../parts/price-in.ts';
 import { plannedKm } from '../verdict/figures/range-figures.ts';
 import { study } from '../verdict/study.ts';
+import { sameVolts } from './usual-volts.ts';
 
 /** Two ends of a need: with the rider helping all the way, and with legs that rest. */
 interface Span {
@@ -33,9 +34,6 @@ export interface EnergyAsked {
   readonly packs: readonly PackFor[];
 }
 
-/** Labels of one voltage differ by this much: 51.8 and 52 V are one. */
-const SAME_V = 1.5;
-
 /**
  * Range turned round: the label's energy that the brief's distance asks, at its speed and with its reserve, in proportion to
  * what the pack in hand does. Undefined for a machine that does not move.
@@ -59,7 +57,7 @@ export function energyAsked(build: BuildDocument, packs: readonly PartOf<'pack'>
     wh,
     ah: { low: wh.low / volts, high: wh.high / volts },
     packs: packs
-      .filter((p) => Math.abs(p.nominalV - volts) <= SAME_V)
+      .filter((p) => sameVolts(p.nominalV, volts))
       .map((p) => {
         const own = p.nominalV * p.capacityAh;
         return {

@@ -2,6 +2,7 @@ import type { BuildDocument } from '../document/document.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { study } from '../verdict/study.ts';
+import { USUAL_VOLTS } from './usual-volts.ts';
 
 /** What a hill asks at one speed, before there is a motor. */
 interface AtSpeed {
@@ -36,7 +37,6 @@ const [GOOD, POOR] = [0.82, 0.68];
 const SPEEDS = [6, 10, 15] as const;
 /** Of which this is the one that amps are told for, km/h. */
 const EASY = 10;
-const VOLTS = [36, 48, 52] as const;
 
 /** What the test hill of a brief asks of whatever will drive the machine: force, watts, watt-hours, and amps by volts. */
 export function hillAsks(build: BuildDocument): HillAsks {
@@ -70,6 +70,6 @@ export function hillAsks(build: BuildDocument): HillAsks {
     gradePct: hillGradePct.value,
     lengthM: hillLengthM.value,
     speeds,
-    amps: VOLTS.map((volts) => ({ volts, low: easy.low / volts, high: easy.high / volts })),
+    amps: USUAL_VOLTS.map((volts) => ({ volts, low: easy.low / volts, high: easy.high / volts })),
   };
 }

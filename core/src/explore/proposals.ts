@@ -10,6 +10,7 @@ import { plannedKm } from '../verdict/figures/range-figures.ts';
 import { study } from '../verdict/study.ts';
 import { LAYOUTS, motorFor, withMotor, type LayoutName } from './motor-for.ts';
 import { offerOf, type Offer } from './offer.ts';
+import { USUAL_VOLTS, sameVolts } from './usual-volts.ts';
 
 /** Motor, pack and controller of the shelf, put together on a donor. */
 export interface Proposal extends Offer {
@@ -27,10 +28,6 @@ export interface Proposal extends Offer {
   readonly rangeState: State;
   readonly hillState: State;
 }
-
-const VOLTS = [36, 48, 52] as const;
-/** Labels of one voltage differ by this much: 51.8 and 52 V are one. */
-const SAME_V = 1.5;
 
 /**
  * Amps of a controller for a motor: this many times what its rating takes at the label's volts. Makers run motors of 250 W
@@ -133,7 +130,7 @@ function trialOf(
   const wh = (p: Pack): number => p.nominalV * p.capacityAh;
   const trials = parts
     .filter((p): p is Pack => p.type === 'pack' && p.chemistry !== 'lead-acid')
-    .filter((p) => Math.abs(p.nominalV - volts) <= SAME_V)
+    .filter((p) => sameVolts(p.nominalV, volts))
     .sort((a, b) => wh(a) - wh(b))
     .flatMap((pack): Trial[] => {
       const controller = controllerFor(pack, motor.ratedPowerW, controllers);
@@ -160,7 +157,7 @@ export function propose(build: BuildDocument, parts: readonly Part[], book: Rule
   const usual = place && usualOf(place, book);
   const wanted = study(build).known.brief.distanceKm.value;
   const trials = LAYOUTS.filter((l) => l !== 'external').flatMap((layout) =>
-    VOLTS.flatMap((volts) => trialOf(build, layout, volts, usual, parts) ?? []),
+    USUAL_VOLTS.flatMap((volts) => trialOf(build, layout, volts, usual, parts) ?? []),
   );
   return trials
     .map(({ layout, volts, motor, pack, controller, build: candidate }): Proposal => {

@@ -3,6 +3,7 @@ import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import {
+  GLOSSARY,
   QUANTITY_PATHS,
   STAGE_IDS,
   inUse,
@@ -19,7 +20,7 @@ import { copyBuild, useBuilds } from '../state/builds.ts';
 import { useParts } from '../state/shelf.ts';
 import { capital } from '../ui/capital.ts';
 import { findScore } from './find-score.ts';
-import { CHOICE_WORDS, TERMS, fieldWords } from './find-words.ts';
+import { CHOICE_WORDS, fieldWords } from './find-words.ts';
 import { useSettings } from '../state/settings-store.ts';
 
 /** Puts the caret into a field, once its stage has been drawn. */
@@ -182,7 +183,7 @@ function Elsewhere({ act }: { act: Act }) {
   return (
     <>
       <Command.Group heading="Words" className={GROUP}>
-        {TERMS.map((term) => (
+        {GLOSSARY.map((term) => (
           <Item
             key={term.id}
             value={`${term.name} ${term.also.join(' ')} meaning`}

@@ -1,4 +1,4 @@
-import { GLOSSARY, specAt, termOf, type QuantityPath, type StageId, type Unit } from '@apple-cart/core';
+import { specAt, termOf, type QuantityPath, type StageId, type Unit } from '@apple-cart/core';
 
 /** What people call a quantity of a unit. */
 const UNIT_WORDS: Partial<Record<Unit, string>> = {
@@ -43,5 +43,3 @@ export const CHOICE_WORDS: readonly {
   { name: 'Charger', also: 'charging mains', at: 'power' },
   { name: 'Profiles and ways around the limit', also: 'unlock off-road private land derestrict', at: 'law' },
 ];
-
-export const TERMS = GLOSSARY;
