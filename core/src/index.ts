@@ -26,6 +26,7 @@ export type {
   DriveKind,
   JoinHow,
   PlaceId,
+  PlannedAnswer,
 } from './document/choices.ts';
 export { TERRAINS } from './document/terrains.ts';
 export { CURRENCIES, MOST_MONEY } from './document/currency.ts';

@@ -53,6 +53,10 @@ export type PlaceId = z.infer<typeof placeId>;
 export const answer = z.enum(['yes', 'no', 'unknown']);
 export type Answer = z.infer<typeof answer>;
 
+/** The same of what may be ordered or set so: `planned` is as it should be, and nobody has looked yet whether it is. */
+export const plannedAnswer = z.enum(['yes', 'no', 'planned', 'unknown']);
+export type PlannedAnswer = z.infer<typeof plannedAnswer>;
+
 export const material = z.enum(['steel', 'aluminium', 'magnesium', 'titanium', 'carbon', 'unknown']);
 
 export const forkKind = z.enum(['rigid', 'suspension', 'none', 'unknown']);

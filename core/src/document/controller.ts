@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { byMotor } from './by-motor.ts';
-import { answer } from './choices.ts';
+import { answer, plannedAnswer } from './choices.ts';
 import { CUTOFF_PER_CELL } from './per-cell.ts';
 import { NO_DEFAULT, quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
@@ -210,7 +210,7 @@ export const controller = z.strictObject({
   weakens: answer.default('unknown'),
   limitsPower: z.boolean(),
   /** A wire, a jumper or a hidden menu lifts the speed limit, and the rider can reach it. */
-  lifted: answer.default('unknown'),
+  lifted: plannedAnswer.default('unknown'),
   profiles: z.array(profile).max(6).default([]),
   ...quantities(controllerSpecs),
 });

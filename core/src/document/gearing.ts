@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { answer } from './choices.ts';
+import { answer, plannedAnswer } from './choices.ts';
 import { NO_DEFAULT, quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
 export const gearingSpecs = {
@@ -130,9 +130,9 @@ export const controls = z.strictObject({
   /** Levels of help that the rider chooses among; 0 where nobody has said how many. */
   levels: z.number().int().min(0).max(9).default(0),
   levelsBy: z.enum(['ratio', 'amps', 'watts', 'speed', 'unknown']).default('unknown'),
-  pedalHelpStops: answer.default('unknown'),
-  brakeCutoffs: answer.default('unknown'),
-  speedometer: answer.default('unknown'),
+  pedalHelpStops: plannedAnswer.default('unknown'),
+  brakeCutoffs: plannedAnswer.default('unknown'),
+  speedometer: plannedAnswer.default('unknown'),
   classLabel: answer.default('unknown'),
   ...quantities(controlsSpecs),
 });

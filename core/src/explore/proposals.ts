@@ -1,3 +1,4 @@
+import type { PlannedAnswer } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 import { withPack } from '../document/quantity-at.ts';
@@ -75,7 +76,7 @@ const USUAL_FADE_KMH = 2;
  */
 function asOrdered(build: BuildDocument): BuildDocument {
   const { controls, controller } = build;
-  const planned = <T extends string>(answer: T): T | 'yes' => (answer === 'unknown' ? 'yes' : answer);
+  const planned = (answer: PlannedAnswer): PlannedAnswer => (answer === 'unknown' ? 'planned' : answer);
   return {
     ...build,
     controls: {
@@ -86,7 +87,7 @@ function asOrdered(build: BuildDocument): BuildDocument {
     },
     controller: {
       ...controller,
-      lifted: controller.lifted === 'unknown' ? 'no' : controller.lifted,
+      lifted: planned(controller.lifted),
       assistTaperKmh:
         controller.assistTaperKmh.source === 'unknown'
           ? { source: 'assumed', value: USUAL_FADE_KMH }

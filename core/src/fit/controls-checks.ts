@@ -73,16 +73,20 @@ function space(s: Subject): Check {
 function cutoffs(s: Subject): Check {
   const { levers } = s.build.donor;
   const { brakeCutoffs } = s.build.controls;
+  const fitted = brakeCutoffs === 'yes';
+  const planned = brakeCutoffs === 'planned';
   const addOn = levers === 'shift-brake' || levers === 'hydraulic';
   return told({
     id: 'cutoffs',
     group: 'controls',
     title: 'Brake cut-off that suits the levers',
-    state: brakeCutoffs === 'yes' ? 'fine' : 'look',
+    state: fitted ? 'fine' : 'look',
     words: firstOf(
       [
-        [brakeCutoffs === 'yes' && addOn, 'add-on sensors'],
-        [brakeCutoffs === 'yes', 'fitted'],
+        [fitted && addOn, 'add-on sensors'],
+        [fitted, 'fitted'],
+        [planned, 'planned, not seen yet'],
+        [brakeCutoffs === 'unknown', 'not said'],
       ],
       'none',
     ),

@@ -1,4 +1,4 @@
-import type { Answer } from '../document/choices.ts';
+import type { Answer, PlannedAnswer } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { Known, KnownBuild, KnownSource } from '../document/known-build.ts';
 import { knownBuild, knownInUse } from '../document/known.ts';
@@ -37,8 +37,8 @@ export interface AnswerFact {
   readonly kind: 'answer';
   readonly answer: Answer;
   readonly how: string;
-  /** It rests on a value that is assumed. */
-  readonly assumed?: boolean;
+  /** What it rests on that is to be looked at: a value that is assumed, or what is planned. */
+  readonly rests?: string;
 }
 
 export const number = (
@@ -58,7 +58,15 @@ export const number = (
 });
 export const point = (value: number, source: KnownSource, how: string): NumberFact =>
   number(value, value, source, how);
+/** Why a pass is only a check. */
+export const ASSUMED = 'it rests on assumed values';
+export const PLANNED = 'it is planned so: look at it once it is fitted and set';
+
 export const yesNo = (answer: Answer, how: string): AnswerFact => ({ kind: 'answer', answer, how });
+
+/** What is planned is as it should be, and is to be looked at. */
+export const plannedYes = (answer: PlannedAnswer, how: string): AnswerFact =>
+  answer === 'planned' ? { ...yesNo('yes', how), rests: PLANNED } : yesNo(answer, how);
 
 /** One quantity as it stands, with its own error, or with its plausible span where nobody has read it. */
 export function told(known: Known, how: string): NumberFact {

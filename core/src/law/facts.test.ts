@@ -184,14 +184,26 @@ describe('facts of a build', () => {
     expect(key({ source: 'unknown' })).toBe('unknown');
   });
 
+  it('take what is planned as it should be, and as something to look at', () => {
+    const planned = facts(
+      sample({ controls: { pedalHelpStops: 'planned', brakeCutoffs: 'planned', speedometer: 'planned' } }),
+    );
+    for (const name of ['pedalHelpStops', 'brakesCutMotor', 'speedometer', 'motorStopsWithPedals'] as const) {
+      expect(planned[name]).toMatchObject({ answer: 'yes' });
+      expect(planned[name].rests).toContain('planned');
+    }
+  });
+
   it('say that help without a limit does not fade', () => {
     expect(facts(sample({ controller: { limitsSpeed: false } })).helpFades.answer).toBe('no');
     const faded = facts(sample({ controller: { assistTaperKmh: 1 } })).helpFades;
     expect(faded).toMatchObject({ answer: 'yes' });
-    expect(faded.assumed).toBeUndefined();
+    expect(faded.rests).toBeUndefined();
     // One that is only assumed is a thing to check, and one that nobody has looked for is not known.
     const supposed = { source: 'assumed', value: 1 } as const;
-    expect(facts(sample({ controller: { assistTaperKmh: supposed } })).helpFades.assumed).toBe(true);
+    expect(facts(sample({ controller: { assistTaperKmh: supposed } })).helpFades.rests).toBe(
+      'it rests on assumed values',
+    );
     expect(facts(sample({ controller: { assistTaperKmh: { source: 'unknown' } } })).helpFades.answer).toBe(
       'unknown',
     );

@@ -1,14 +1,16 @@
 import type { Known } from '../document/known-build.ts';
-import type { Answer, BrakeKind } from '../document/choices.ts';
+import type { Answer, BrakeKind, PlannedAnswer } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { motorCount } from '../document/motors.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { assistCorners, type RatioCorner } from './assist-curve.ts';
 import {
+  ASSUMED,
   cornersOf,
   moved,
   number,
+  plannedYes,
   point,
   restingOn,
   told,
@@ -50,6 +52,8 @@ export interface ProfileFacts {
   readonly profile: string;
   /** False where nobody has looked whether the rider can have it so. */
   readonly sure?: boolean;
+  /** It is planned that the rider cannot; nobody has looked. */
+  readonly planned?: boolean;
   readonly facts: LawFacts;
 }
 
@@ -81,7 +85,7 @@ function fades({ build, known }: Way): AnswerFact {
   const { value, source } = known.controller.assistTaperKmh;
   if (source === 'unknown') return yesNo('unknown', 'whether the help fades is not known');
   const set = yesNo(value > 0 ? 'yes' : 'no', 'fade set in the controller');
-  return source === 'assumed' ? { ...set, assumed: true } : set;
+  return source === 'assumed' ? { ...set, rests: ASSUMED } : set;
 }
 
 /** A place asks for few of them, so each is worked out when it is asked for. */
@@ -137,8 +141,8 @@ function factsOf(way: Way): LawFacts {
     tyreWidthMm: () => told(way.known.donor.tyreMm, 'tyre of the donor'),
     operablePedals: () => yesNo(donor.operablePedals, 'donor'),
     motorStopsWithPedals: () =>
-      yesNo(
-        ...firstOf<[Answer, string]>(
+      plannedYes(
+        ...firstOf<[PlannedAnswer, string]>(
           [
             [controls.throttle === 'full', ['no', 'the throttle drives it with the pedals still']],
             [sensor === 'none', ['no', 'no sensor at the pedals']],
@@ -147,15 +151,15 @@ function factsOf(way: Way): LawFacts {
         ),
       ),
     pedalHelpStops: () =>
-      yesNo(
+      plannedYes(
         sensor === 'none' ? 'yes' : controls.pedalHelpStops,
         sensor === 'none' ? 'there is no pedal help' : 'controls',
       ),
     helpFades: () => fades(way),
     throttle: () => drivesAlone(way, hand.alone),
-    speedometer: () => yesNo(controls.speedometer, 'controls'),
+    speedometer: () => plannedYes(controls.speedometer, 'controls'),
     classLabel: () => yesNo(controls.classLabel, 'controls'),
-    brakesCutMotor: () => yesNo(controls.brakeCutoffs, 'controls'),
+    brakesCutMotor: () => plannedYes(controls.brakeCutoffs, 'controls'),
     twoBrakes: () => yesNo(twoBrakes(build), 'brakes of the donor'),
     lights: () => yesNo(lit(build), 'lights on the pack'),
     assistRatio: () => ({
@@ -181,8 +185,9 @@ export const untowed = (build: BuildDocument): BuildDocument =>
 
 /** Every fact that a rule may ask for, for each way the rider can have it; the build as set comes first. */
 export const lawFacts = (set: Way): readonly ProfileFacts[] =>
-  profilesOf(untowed(set.build)).map(({ name, build, sure = true }) => ({
+  profilesOf(untowed(set.build)).map(({ name, build, sure = true, planned = false }) => ({
     profile: name,
     sure,
+    planned,
     facts: factsOf(build === set.build ? set : wayOf(build)),
   }));

@@ -1,6 +1,6 @@
 import { convert } from '../quantity/units.ts';
 import { worstPoint } from './assist-curve.ts';
-import type { AnswerFact, NumberFact } from './fact.ts';
+import { ASSUMED, PLANNED, type AnswerFact, type NumberFact } from './fact.ts';
 import type { CurveFact, ProfileFacts } from './facts.ts';
 import { NUMBER_FACTS } from './fact-names.ts';
 import type { Clause, CurveClause, NumberClause } from './rule-schema.ts';
@@ -74,7 +74,6 @@ const HAIR = 1e-6;
 /** A limit that is not remembered with certainty decides nothing for values within this share of it. */
 const NEAR = 0.1;
 const MAY_BE = 'there may be a rule against it: remembered with low certainty';
-const ASSUMED = 'it rests on assumed values';
 const NOT_CERTAIN = 'the rule is not remembered with certainty';
 
 /**
@@ -207,7 +206,10 @@ const NOT_LOOKED = 'whether the rider can have it so is not known';
 function judgeIn(clause: Clause, way: ProfileFacts): ClauseVerdict {
   const found = judgeSurely(clause, way);
   const doubtful = way.sure === false && (found.state === 'fail' || found.state === 'unknown');
-  return doubtful ? { ...found, state: 'unknown', why: NOT_LOOKED, sure: false } : found;
+  if (!doubtful) return found;
+  return way.planned === true
+    ? { ...found, state: 'check', why: PLANNED, sure: false }
+    : { ...found, state: 'unknown', why: NOT_LOOKED, sure: false };
 }
 
 function judgeSurely(clause: Clause, { profile, facts }: ProfileFacts): ClauseVerdict {
@@ -234,8 +236,8 @@ function judgeSurely(clause: Clause, { profile, facts }: ProfileFacts): ClauseVe
         return verdictOf(one, outcome('check', ONCE_LABELLED));
       if (one.fact.answer === 'unknown') return verdictOf(one, outcome('unknown', 'not checked yet'));
       const met = one.fact.answer === clause.wanted;
-      return met && one.fact.assumed === true
-        ? verdictOf(one, outcome('check', ASSUMED))
+      return met && one.fact.rests !== undefined
+        ? verdictOf(one, outcome('check', one.fact.rests))
         : verdictOf(one, judgeCondition(clause, met));
     }
   }

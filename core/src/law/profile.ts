@@ -7,6 +7,8 @@ export interface Profile {
   readonly build: BuildDocument;
   /** False where nobody has looked whether the rider can have it so. */
   readonly sure?: boolean;
+  /** It is planned that the rider cannot; nobody has looked. */
+  readonly planned?: boolean;
 }
 
 type Stored = BuildDocument['controller']['profiles'][number];
@@ -60,11 +62,12 @@ function settings(build: BuildDocument): readonly Profile[] {
     ...profiles
       .filter((p) => p.reach === 'rider')
       .map((p) => ({ name: profileName(p), build: switched(build, p) })),
-    ...(lifted === 'yes' || (lifted === 'unknown' && limited(build))
+    ...(lifted === 'yes' || ((lifted === 'unknown' || lifted === 'planned') && limited(build))
       ? [
           {
             name: LIFTED,
             sure: lifted === 'yes',
+            planned: lifted === 'planned',
             build: {
               ...build,
               controller: { ...build.controller, limitsSpeed: false },
@@ -77,12 +80,13 @@ function settings(build: BuildDocument): readonly Profile[] {
 }
 
 /** With each other pack first: a switch that the rider can flip, or diodes that let the highest pack drive alone. */
-function onOtherPacks({ name, build, sure = true }: Profile): readonly Profile[] {
+function onOtherPacks({ name, build, sure = true, planned = false }: Profile): readonly Profile[] {
   if (build.joining.how === 'parallel') return [];
   const [first, ...others] = build.packs;
   return others.map((pack, i): Profile => ({
     name: `${name === '' ? '' : `${name}${BEFORE_PACK}`}${ON_PACK}${String(i + 2)}`,
     sure,
+    planned,
     build: { ...build, packs: [pack, first, ...others.filter((other) => other !== pack)] },
   }));
 }

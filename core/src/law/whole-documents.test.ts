@@ -189,3 +189,18 @@ describe('every sure limit that a machine can be set to, from whole documents', 
     expect(at(limit + step)).toBe('fail');
   });
 });
+
+describe('what is planned and not looked at', () => {
+  it('is never green: a limit that shall not be lifted, help that shall stop, levers and a speedometer', () => {
+    const example = EXAMPLES.find(([, place, watts, cut]) => place === 'gb' && watts === 250 && cut < 25);
+    if (example === undefined) throw new Error('no example within EAPC');
+    const build = documentOf(example);
+    const state = (b: BuildDocument) => evaluate(b, shippedRules()).figures.find((f) => f.id === 'class')?.state;
+    const now = state(build);
+    const lifted = { ...build, controller: { ...build.controller, lifted: 'planned' as const } };
+    const stops = { ...build, controls: { ...build.controls, pedalHelpStops: 'planned' as const } };
+    expect(now).toBe('fine');
+    expect(state(lifted)).toBe('look');
+    expect(state(stops)).toBe('look');
+  });
+});

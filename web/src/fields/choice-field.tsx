@@ -1,6 +1,6 @@
 import { ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
-import type { Answer } from '@apple-cart/core';
+import type { Answer, PlannedAnswer } from '@apple-cart/core';
 import { Menu, MenuChoice } from '../ui/menu.tsx';
 
 interface Props<T extends string> {
@@ -56,26 +56,37 @@ const ANSWERS = [
   { value: 'unknown', label: 'not checked' },
 ] as const;
 
-/** A yes-or-no fact that may not have been checked. */
-export function AnswerField({
-  label,
-  value,
-  onChange,
-}: {
-  label: string;
-  value: Answer;
-  onChange: (value: Answer) => void;
-}) {
-  return (
-    <ChoiceField<Answer>
-      label={label}
-      value={value}
-      options={ANSWERS}
-      onChange={onChange}
-      unknown={value === 'unknown'}
-    />
-  );
+interface AnswerProps<T> {
+  readonly label: string;
+  readonly value: T;
+  readonly onChange: (value: T) => void;
 }
+
+/** A yes-or-no fact that may not have been checked. */
+export const AnswerField = ({ value, ...props }: AnswerProps<Answer>) => (
+  <ChoiceField<Answer> {...props} value={value} options={ANSWERS} unknown={value === 'unknown'} />
+);
+
+/**
+ * A yes-or-no fact that may be ordered or set so, and not looked at yet.
+ * @param planned what that is called here
+ */
+export const PlannedField = ({
+  value,
+  planned = 'planned',
+  ...props
+}: AnswerProps<PlannedAnswer> & { readonly planned?: string }) => (
+  <ChoiceField<PlannedAnswer>
+    {...props}
+    value={value}
+    options={[
+      ...ANSWERS.filter((one) => one.value !== 'unknown'),
+      { value: 'planned', label: planned, note: 'as it is ordered or to be set; nobody has looked yet' },
+      { value: 'unknown', label: 'not checked' },
+    ]}
+    unknown={value === 'unknown' || value === 'planned'}
+  />
+);
 
 /** A yes-or-no choice that is always made. */
 export function YesNoField({

@@ -177,7 +177,7 @@ export function FromMachine() {
       <CardsField<'yes' | 'no' | 'unknown'>
         label="Can its rider lift the limit, by a wire, a jumper or a menu?"
         columns={3}
-        value={controller.lifted}
+        value={controller.lifted === 'planned' ? undefined : controller.lifted}
         options={[
           { value: 'no', label: 'no' },
           { value: 'yes', label: 'yes' },

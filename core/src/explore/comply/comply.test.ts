@@ -122,7 +122,7 @@ describe('the smallest changes', () => {
     // Each is as fast as the other: they only help together, and are one step.
     expect(found.steps.map((s) => s.id)).toEqual(['profile-Trail+lock']);
     expect(found.steps[0]?.clears).not.toEqual([]);
-    expect(found.together.build.controller).toMatchObject({ profiles: [], lifted: 'no' });
+    expect(found.together.build.controller).toMatchObject({ profiles: [], lifted: 'planned' });
     expect(found.together.cost).toMatchObject({ topKmh: 0, hillKmh: 0, rangeKm: 0, startPct: 0, massKg: 0 });
   });
 

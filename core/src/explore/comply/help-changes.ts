@@ -120,14 +120,14 @@ export const stops = (build: BuildDocument): ComplyChange =>
         effort: 'part',
         apply: (b) => ({
           ...b,
-          controls: { ...b.controls, assistSensor: 'cadence', pedalHelpStops: 'yes' },
+          controls: { ...b.controls, assistSensor: 'cadence', pedalHelpStops: 'planned' },
         }),
       }
     : {
         id: 'pedal-stop',
         what: ['Set the help to stop with the pedals'],
         effort: 'setting',
-        apply: (b) => ({ ...b, controls: { ...b.controls, pedalHelpStops: 'yes' } }),
+        apply: (b) => ({ ...b, controls: { ...b.controls, pedalHelpStops: 'planned' } }),
       };
 
 export const fitted = (
@@ -138,7 +138,7 @@ export const fitted = (
   id: key,
   what: [what],
   effort,
-  apply: (b) => ({ ...b, controls: { ...b.controls, [key]: 'yes' } }),
+  apply: (b) => ({ ...b, controls: { ...b.controls, [key]: key === 'classLabel' ? 'yes' : 'planned' } }),
 });
 
 /** What takes a way of riding away that breaks the clause. */
@@ -148,7 +148,7 @@ export function withoutProfile(build: BuildDocument, name: string): ComplyChange
       id: 'lock',
       what: ['Take the wire, jumper or menu that lifts the limit out of the rider’s reach'],
       effort: 'setting',
-      apply: (b) => ({ ...b, controller: { ...b.controller, lifted: 'no' } }),
+      apply: (b) => ({ ...b, controller: { ...b.controller, lifted: 'planned' } }),
     };
   return {
     id: `profile-${name}`,

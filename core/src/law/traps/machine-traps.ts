@@ -123,6 +123,14 @@ function switches({ build }: Scene): Trap {
         `${String(ways)} ${ways === 1 ? 'way' : 'ways'} of riding that the rider can switch to ${ways === 1 ? 'is' : 'are'} judged with the rest, and the worst counts. “Private land” is about use: the machine is what it can be switched to.`,
       ],
     };
+  if (build.controller.lifted === 'planned')
+    return {
+      ...base,
+      state: 'look',
+      detail: [
+        'Planned so that the rider cannot lift the limit: look for wires, jumpers and menus once it is fitted.',
+      ],
+    };
   return build.controller.lifted === 'unknown'
     ? {
         ...base,

@@ -90,7 +90,7 @@ const sourceOf = (fact: Fact) => {
   if (fact === undefined) return 'unknown';
   if (fact.kind === 'number') return fact.source;
   if (fact.kind === 'curve') return 'worked';
-  if (fact.assumed === true) return 'assumed';
+  if (fact.rests !== undefined) return 'assumed';
   return fact.answer === 'unknown' ? 'unknown' : 'measured';
 };
 

@@ -1,7 +1,7 @@
 import { throttleEnds } from '@apple-cart/core';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
-import { ControlAnswer } from '../parts/control-answer.tsx';
+import { ControlAnswer, LabelAnswer } from '../parts/control-answer.tsx';
 import { useStage } from '../parts/use-stage.ts';
 
 /** The values of the build that the law asks for, to settle them where they are missed. */
@@ -33,7 +33,7 @@ export function LawFields() {
       <ControlAnswer name="pedalHelpStops" label="Pedal help stops with the pedals" />
       <ControlAnswer name="brakeCutoffs" label="Brakes cut the motor" />
       <ControlAnswer name="speedometer" label="Speedometer fitted" />
-      <ControlAnswer name="classLabel" label="Label or marking on it" />
+      <LabelAnswer label="Label or marking on it" />
       {controls.classLabel === 'yes' && (
         <>
           <NumberField path="controls.labelSpeedKmh" label="It states a speed of" />

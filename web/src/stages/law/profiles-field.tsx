@@ -1,6 +1,6 @@
 import { Plus } from 'lucide-react';
 import type { SwitchedProfile } from '@apple-cart/core';
-import { AnswerField, ChoiceField, YesNoField } from '../../fields/choice-field.tsx';
+import { PlannedField, ChoiceField, YesNoField } from '../../fields/choice-field.tsx';
 import { PlainNumber } from '../../fields/plain-number.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { TextField } from '../../fields/text-field.tsx';
@@ -117,7 +117,8 @@ export function ProfilesField() {
   const { profiles, lifted } = controller;
   return (
     <FieldGroup title="Profiles and ways around" note="the worst counts">
-      <AnswerField
+      <PlannedField
+        planned="planned without"
         label="Rider can lift the limit: wire, jumper, menu"
         value={lifted}
         onChange={(answer) => {

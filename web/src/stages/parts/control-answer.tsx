@@ -1,23 +1,36 @@
 import type { BuildDocument } from '@apple-cart/core';
-import { AnswerField } from '../../fields/choice-field.tsx';
+import { AnswerField, PlannedField } from '../../fields/choice-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
 
-type Name = Extract<
-  keyof BuildDocument['controls'],
-  'pedalHelpStops' | 'brakeCutoffs' | 'speedometer' | 'classLabel'
->;
+type Controls = BuildDocument['controls'];
+type Name = Extract<keyof Controls, 'pedalHelpStops' | 'brakeCutoffs' | 'speedometer'>;
 
-/** A yes-or-no fact of the controls. */
+/** A yes-or-no fact of the controls, which may be planned only. */
 export function ControlAnswer({ name, label }: { name: Name; label: string }) {
+  const { controls } = useDocument();
+  const edit = useBuild((state) => state.edit);
+  return (
+    <PlannedField
+      label={label}
+      value={controls[name]}
+      onChange={(answer) => {
+        edit((d) => withSection(d, 'controls', { [name]: answer }), label.toLowerCase());
+      }}
+    />
+  );
+}
+
+/** Whether the label of the class is on. */
+export function LabelAnswer({ label }: { label: string }) {
   const { controls } = useDocument();
   const edit = useBuild((state) => state.edit);
   return (
     <AnswerField
       label={label}
-      value={controls[name]}
+      value={controls.classLabel}
       onChange={(answer) => {
-        edit((d) => withSection(d, 'controls', { [name]: answer }), label.toLowerCase());
+        edit((d) => withSection(d, 'controls', { classLabel: answer }), label.toLowerCase());
       }}
     />
   );
