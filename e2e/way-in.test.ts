@@ -60,12 +60,12 @@ async function type(words: string, value: string): Promise<void> {
 const CSS_escape = (id: string): string => id.replaceAll(/[^\w-]/g, (c) => `\\${c}`);
 
 const proposals = async (): Promise<string> => {
-  await page.waitForFunction(
-    () =>
-      document.querySelector('[data-testid=proposals]')?.closest('[aria-busy]')?.getAttribute('aria-busy') ===
-      'false',
-  );
-  return page.$eval('[data-testid=proposals]', (e) => e.textContent);
+  // Found and read in one look: the sheet of another door is drawn anew.
+  const text = await page.waitForFunction(() => {
+    const table = document.querySelector('[data-testid=proposals]');
+    return table?.closest('[aria-busy]')?.getAttribute('aria-busy') === 'false' && table.textContent;
+  });
+  return String(await text.jsonValue());
 };
 const answer = (): Promise<string> => page.$eval('[data-testid=answer]', (e) => e.textContent);
 

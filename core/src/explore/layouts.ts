@@ -5,7 +5,7 @@ import { priceIn } from '../parts/price-in.ts';
 import { gripGrades } from '../fit/load-checks.ts';
 import { axleLoadsKg } from '../ride/start-grade.ts';
 import { gearTable } from '../verdict/gearing.ts';
-import { usualOf } from '../law/usual.ts';
+import { letsIn, usualOf } from '../law/usual.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
 import { study } from '../verdict/study.ts';
 import { LAYOUTS, layoutOf, motorFor, withMotor, type LayoutName } from './motor-for.ts';
@@ -17,6 +17,8 @@ export interface Layout extends Omit<Offer, 'build'> {
   /** The motor it was tried with: the build's own, or the nearest of the shelf; undefined where there is none. */
   readonly motor: string | undefined;
   readonly own: boolean;
+  /** False where no such motor of the shelf is let in by its rating: the smallest is shown. */
+  readonly letIn: boolean;
   /** The build with it, to be tried; undefined for the build as it is, and where there is no such motor. */
   readonly build: BuildDocument | undefined;
   /** Null where the driven tyre never slips. */
@@ -63,9 +65,10 @@ export function compareLayouts(
   const here = layoutOf(build);
   const place = book.find((p) => p.id === build.brief.place);
   const usual = place && usualOf(place, book);
+  const volts = study(build).known.packs[0].nominalV.value;
   return LAYOUTS.map((name): Layout => {
     const own = name === here;
-    const motor = own ? undefined : motorFor(build, motors, { layout: name, usual });
+    const motor = own ? undefined : motorFor(build, motors, { layout: name, usual, volts });
     const missing = !own && motor === undefined;
     const candidate = own || motor === undefined ? undefined : withMotor(build, name, motor);
     const s = study(candidate ?? build);
@@ -78,6 +81,7 @@ export function compareLayouts(
       name,
       motor: own ? build.drive.name : motor?.name,
       own,
+      letIn: motor === undefined || usual === undefined || letsIn(usual, motor.ratedPowerW),
       build: candidate,
       slipDryPct: grades.dryPct,
       slipWetPct: grades.wetPct,
@@ -89,4 +93,17 @@ export function compareLayouts(
       gearsKept: gearsKept(name, build),
     };
   });
+}
+
+/** What a comparison of layouts comes to: of what can be fitted, what climbs, and of that what the place lets in, quickest first. */
+export function layoutsFound(layouts: readonly Layout[]): {
+  readonly free: readonly Layout[];
+  readonly climbing: readonly Layout[];
+  readonly good: readonly Layout[];
+} {
+  const free = layouts.filter((l) => (l.own || l.motor !== undefined) && l.stops.length === 0);
+  const climbing = free
+    .filter((l) => l.hillKmh !== undefined)
+    .sort((a, b) => (b.hillKmh ?? 0) - (a.hillKmh ?? 0));
+  return { free, climbing, good: climbing.filter((l) => l.letIn && l.classState !== 'stop') };
 }

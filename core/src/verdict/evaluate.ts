@@ -45,6 +45,7 @@ import { STATED_CHARGE } from '../ride/stated.ts';
 import type { SteadyOutcome } from '../ride/steady.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { study } from './study.ts';
+import { withUndecided } from './undecided.ts';
 
 /** One pack in numbers. */
 interface PackPower {
@@ -126,18 +127,19 @@ const labelEnergyWh = ({ packs }: KnownBuild): number =>
   packs.reduce((sum, { nominalV, capacityAh }) => sum + nominalV.value * capacityAh.value, 0);
 
 /** The headline figures, those of the tray first among them. */
-const figuresOf = (s: Judged): readonly Figure[] => [
-  classFigure(s),
-  topSpeedFigure(s),
-  hillFigure(s),
-  startFigure(s),
-  rangeFigure(s),
-  consumptionFigure(s),
-  heatFigure(s),
-  weakestFigure(s),
-  massFigure(s),
-  priceFigure(s),
-];
+const figuresOf = (s: Judged): readonly Figure[] =>
+  withUndecided(s, [
+    classFigure(s),
+    topSpeedFigure(s),
+    hillFigure(s),
+    startFigure(s),
+    rangeFigure(s),
+    consumptionFigure(s),
+    heatFigure(s),
+    weakestFigure(s),
+    massFigure(s),
+    priceFigure(s),
+  ]);
 
 const hillOf = (s: Judged): Verdict['hill'] =>
   lazily<Verdict['hill']>({

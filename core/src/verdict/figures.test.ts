@@ -11,7 +11,9 @@ import { LIMIT_WORDS, limitQuantity } from '../ride/limit-words.ts';
 
 type Changes = Parameters<typeof sample>[0];
 const figure = (id: FigureId, changes: Changes = {}, kind?: Parameters<typeof sample>[1]): Figure => {
-  const found = evaluate(sample(changes, kind)).figures.find((f) => f.id === id);
+  // Some motor is chosen: without one the figures are those of a usual one, and promise nothing.
+  const meant = { ...changes, drive: { name: 'Hub', ...changes.drive } };
+  const found = evaluate(sample(meant, kind)).figures.find((f) => f.id === id);
   if (found === undefined) throw new Error(id);
   return found;
 };

@@ -6,7 +6,7 @@ import { evaluate } from '../test/evaluate.ts';
 import { chainPullN, chainWear, hallSpacingDeg, motorCadence } from './gearing.ts';
 import { ringRows } from '../explore/rings.ts';
 import { shippedRules } from '../law/rules.ts';
-import { compareLayouts } from '../explore/layouts.ts';
+import { compareLayouts, layoutsFound } from '../explore/layouts.ts';
 import { study } from './study.ts';
 
 const motors = shelfFile.flatMap((file): PartOf<'motor'>[] => {
@@ -163,6 +163,40 @@ describe('front, rear, middle or external on one donor', () => {
   it('shares a mid-drive’s pull over all gears, at the chain’s cost', () => {
     expect(by('middle')?.motorGears).toBe(build.gearing.cogTeeth.length);
     expect(by('middle')?.chainN ?? 0).toBeGreaterThan(by('rear')?.chainN ?? 0);
+  });
+
+  it('takes motors for the volts of the pack, and says where none is let in', () => {
+    for (const { motor, own } of layouts) {
+      const labelV = own ? undefined : motors.find((m) => m.name === motor)?.labelV;
+      if (labelV !== undefined && labelV !== null) expect(48 / labelV).toBeLessThanOrEqual(1.4);
+    }
+    const union = { ...build, brief: { ...build.brief, place: 'eu' } };
+    const there = compareLayouts(union, motors, shippedRules());
+    // Two outrunners of 1,000 W and more are all that runs on these volts: Regulation (EU) 168/2013 lets in 250 W.
+    expect(there.find((l) => l.name === 'external')).toMatchObject({ letIn: false, classState: 'stop' });
+  });
+
+  it('praises only what can be fitted, climbs and is let in', () => {
+    const [one] = layouts;
+    if (one === undefined) throw new Error('no layouts');
+    const like = (name: typeof one.name, hillKmh: number | undefined, letIn: boolean) => ({
+      ...one,
+      name,
+      motor: 'one',
+      stops: [],
+      hillKmh,
+      letIn,
+      classState: 'fine' as const,
+    });
+    const found = layoutsFound([
+      like('front', undefined, true),
+      like('rear', 9, true),
+      like('middle', 12, true),
+      like('external', 20, false),
+    ]);
+    expect(found.free).toHaveLength(4);
+    expect(found.climbing.map((l) => l.name)).toEqual(['external', 'middle', 'rear']);
+    expect(found.good.map((l) => l.name)).toEqual(['middle', 'rear']);
   });
 
   it('says what it cannot try when the shelf is empty', () => {

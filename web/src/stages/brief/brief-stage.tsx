@@ -21,6 +21,7 @@ import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
+import { EnergyPanel } from '../parts/energy-panel.tsx';
 import { MeasureNext } from '../parts/measure-next.tsx';
 import { Stage, StageFindings } from '../parts/stage.tsx';
 import { figureOf, useStage, type StageData } from '../parts/use-stage.ts';
@@ -226,6 +227,7 @@ export function BriefStage() {
               ))}
             </tbody>
           </table>
+          <EnergyPanel />
           <MeasureNext count={5} />
         </>
       }

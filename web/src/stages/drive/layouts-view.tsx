@@ -1,11 +1,10 @@
 import { useMemo } from 'react';
-import { moneyText, type Layout, type LayoutName } from '@apple-cart/core';
+import { layoutsFound, moneyText, type Layout, type LayoutName } from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
 import { useBook } from '../../state/rules.ts';
 import { Button } from '../../ui/button.tsx';
 import { ofType, useShelf } from '../../state/shelf.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
-import { capital } from '../../ui/capital.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { Studying } from '../../work/studying.tsx';
@@ -77,19 +76,16 @@ export function LayoutsView() {
   );
 }
 
-/** What the layouts show, in one sentence. */
+/** What the layouts show, in one sentence: nothing is praised that does not climb, or that the place does not let in. */
 function finding(layouts: readonly Layout[]): string {
-  const tried = layouts.filter((l) => l.motor !== undefined);
-  const free = tried.filter((l) => l.stops.length === 0);
-  // Like with like: what the place does not let in is not the quickest of those that it does.
-  const best = free
-    .filter((l) => l.classState !== 'stop')
-    .sort((a, b) => (b.hillKmh ?? 0) - (a.hillKmh ?? 0))[0];
+  const { free, climbing, good } = layoutsFound(layouts);
   if (free.length === 0) return 'Every layout has something to stop for on this donor';
-  if (free.length === tried.length && best !== undefined)
-    return `${NAMES[best.name]} is quickest up the test hill of those that the place lets in`;
-  const names = free.map((l) => NAMES[l.name].toLowerCase()).join(' and ');
-  return capital(`${names} ${free.length === 1 ? 'has' : 'have'} nothing to stop for`);
+  if (climbing.length === 0) return 'None that can be fitted climbs the test hill';
+  if (good.length === 0) return 'None that climbs the test hill is let in here';
+  const [best] = good;
+  if (good.length > 1 && best !== undefined)
+    return `${NAMES[best.name]} is quickest up the test hill, of ${String(good.length)} that can be fitted and are let in`;
+  return `${best === undefined ? '' : NAMES[best.name]} alone can be fitted, climbs the test hill and is let in`;
 }
 
 function Layouts({ layouts }: { layouts: readonly Layout[] }) {
@@ -160,8 +156,8 @@ function Layouts({ layouts }: { layouts: readonly Layout[] }) {
         title={finding(layouts)}
         note={
           verdict.known.drive.ratedPowerW.source === 'unknown'
-            ? 'motors that the place lets in'
-            : 'motors nearest in rated power that the place lets in'
+            ? 'motors of the shelf for these volts'
+            : 'motors of the shelf for these volts, nearest in rated power'
         }
       />
       {error !== undefined && <p className="py-2 text-stop">{error}</p>}
@@ -179,7 +175,8 @@ function Layouts({ layouts }: { layouts: readonly Layout[] }) {
                   <span className="block text-[12px] font-normal text-ink2">
                     {l.own
                       ? `${l.motor === '' ? 'this motor' : (l.motor ?? '')}, in the build`
-                      : (l.motor ?? 'none on the shelf')}
+                      : (l.motor ?? 'none on the shelf for these volts')}
+                    {l.letIn ? '' : '; none that is let in here'}
                   </span>
                 </th>
               ))}

@@ -1,6 +1,7 @@
 import { useSearchParams } from 'react-router';
 import { formatNumber } from '@apple-cart/core';
 import { Caution } from '../../ui/caution.tsx';
+import { EnergyPanel } from '../parts/energy-panel.tsx';
 import { Stage, StageFindings } from '../parts/stage.tsx';
 import { usePack } from '../parts/use-pack.ts';
 import { useStage } from '../parts/use-stage.ts';
@@ -61,6 +62,7 @@ function Picture({ view }: { view: PowerView }) {
           <VoltLadder verdict={verdict} index={index} />
           {pack.make === 'ready' && <PackLedger />}
           {pack.make === 'cells' && <UsedCells />}
+          <EnergyPanel />
         </>
       );
     case 'current':
