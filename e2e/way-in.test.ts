@@ -137,6 +137,22 @@ describe('from opening to a true class, hill and range', () => {
       b.getAttribute('aria-label'),
     );
     expect(mark).toMatch(/source label/);
+
+    // Two more for the page that a customer takes home, on one sheet of either paper.
+    await press('New build');
+    await press('Page for the customer');
+    const sheet = await page.waitForSelector('[data-testid=customer-page]');
+    const words = plain((await sheet?.evaluate((e) => e.textContent)) ?? '');
+    expect(done.length, done.join('; ')).toBeLessThanOrEqual(11);
+    expect(words).toMatch(/EAPC in GB/);
+    expect(words).toMatch(/climbs \d+ % at \d+ km\/h/);
+    expect(words).toMatch(/still open: donor, motor, pack, controller, everything else/);
+    expect(words).toContain('not legal advice');
+    for (const format of ['A4', 'Letter'] as const) {
+      const pdf = Buffer.from(await page.pdf({ format })).toString('latin1');
+      expect(pdf.match(/\/Type\s*\/Page[^s]/g), format).toHaveLength(1);
+    }
+    expect(await violations(page)).toEqual([]);
   });
 });
 

@@ -233,6 +233,7 @@ export { toldVerdict, type ToldVerdict } from './verdict/told-verdict.ts';
 // Explore: what if.
 export type { Gains } from './explore/compare.ts';
 export { complyWith, type ComplyPlan, type ComplyStep } from './explore/comply/comply.ts';
+export { customerPage, type CustomerPage, type Told } from './verdict/customer.ts';
 export { compareLayouts, layoutsFound, type Layout } from './explore/layouts.ts';
 export type { LayoutName } from './explore/motor-for.ts';
 export type { Offer } from './explore/offer.ts';

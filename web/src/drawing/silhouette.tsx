@@ -35,12 +35,20 @@ interface Props {
   readonly className?: string;
 }
 
-/** Middle of a machine ahead of the rear axle, mm: load boxes and booms reach past the front wheel. */
-const middle = ({ frame }: Drawn): number => {
+/** Both ends of a machine ahead of the rear axle, mm: load boxes and booms reach past the front wheel. */
+const endsOf = ({ frame }: Drawn): readonly [number, number] => {
   const ends = frame.tubes.flatMap((t) => [t.a.x, t.b.x]);
-  const left = Math.min(-frame.rearRadius, ...ends);
-  const right = Math.max(frame.front.x + frame.frontRadius, ...ends);
+  return [Math.min(-frame.rearRadius, ...ends), Math.max(frame.front.x + frame.frontRadius, ...ends)];
+};
+const middle = (drawn: Drawn): number => {
+  const [left, right] = endsOf(drawn);
   return (left + right) / 2;
+};
+
+/** The greatest scale, px per mm, at which a machine is as wide as a picture, with a little air. */
+export const scaleInto = (build: BuildDocument, verdict: Props['verdict'], width: number): number => {
+  const [left, right] = endsOf(drawnFrom(build, verdict));
+  return (0.97 * width) / (right - left);
 };
 
 /** Where the rear axle stands in a picture of a width, px: the machine in the middle. */

@@ -29,6 +29,10 @@ function PlaceChoice() {
   );
 }
 
+/** The address of a build's page for the customer, on this machine. */
+const copyLink = (id: string): Promise<void> =>
+  navigator.clipboard.writeText(`${window.location.origin}/builds/${id}/customer-page`);
+
 function BuildMenu({ onVersions }: { onVersions: () => void }) {
   const document = useDocument();
   const id = useBuild((state) => state.id);
@@ -70,6 +74,18 @@ function BuildMenu({ onVersions }: { onVersions: () => void }) {
         }}
       >
         Print this sheet
+      </MenuItem>
+      <MenuItem onSelect={() => void navigate(`/builds/${id ?? ''}/customer-page`)}>
+        Page for the customer
+      </MenuItem>
+      <MenuItem
+        onSelect={() => {
+          void copyLink(id ?? '').catch((problem: unknown) => {
+            useBuild.setState({ notKept: problemWords(problem, 'The link could not be copied.') });
+          });
+        }}
+      >
+        Copy its link, for this machine
       </MenuItem>
       <MenuRule />
       <MenuItem

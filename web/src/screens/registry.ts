@@ -60,6 +60,11 @@ const screens = {
         name: 'Print the class sheet',
         also: 'label',
       },
+      {
+        path: 'customer-page',
+        name: 'Print the customer’s page',
+        also: 'hand over offer quote answer customer',
+      },
     ],
   },
   hill: {

@@ -36,6 +36,7 @@ const LOAD: StageSheets = {
     sheet: () => import('./law/law-stage.tsx').then((m) => ({ default: m.LawStage })),
     prints: {
       'class-sheet': () => import('./law/class-sheet.tsx').then((m) => ({ default: m.ClassSheet })),
+      'customer-page': () => import('./law/customer-page.tsx').then((m) => ({ default: m.CustomersPage })),
     },
   },
   hill: {

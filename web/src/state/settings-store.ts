@@ -7,6 +7,9 @@ interface Settings {
   /** They were chosen by hand: a place sets them no more. */
   readonly unitsChosen: boolean;
   readonly theme: 'light' | 'dark';
+  /** Name and address of the workshop, as they stand on what it prints. */
+  readonly shop: string;
+  readonly setShop: (shop: string) => void;
   readonly setUnits: (units: UnitSystem) => void;
   /** What is usual in a place, until somebody chooses. */
   readonly usualUnits: (units: UnitSystem) => void;
@@ -20,6 +23,10 @@ export const useSettings = create<Settings>()(
       units: 'metric',
       unitsChosen: false,
       theme: window.matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light',
+      shop: '',
+      setShop: (shop) => {
+        set({ shop });
+      },
       setUnits: (units) => {
         set({ units, unitsChosen: true });
       },

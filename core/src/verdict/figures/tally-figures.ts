@@ -43,7 +43,7 @@ export function massFigure(study: Study): Figure {
   };
 }
 
-const PRICED = [
+export const PRICED = [
   ['donor', 'Donor'],
   ['motor', 'Motor'],
   ['pack', 'Pack'],

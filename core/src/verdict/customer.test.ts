@@ -1,0 +1,77 @@
+import { describe, expect, it } from 'vitest';
+import * as fc from 'fast-check';
+import type { BuildDocument } from '../document/document.ts';
+import { newBuild } from '../document/template.ts';
+import { phraseText } from '../quantity/phrase.ts';
+import { evaluate } from '../test/evaluate.ts';
+import { RUNS, anyBuild, sample } from '../test/sample.ts';
+import { customerPage, type CustomerPage } from './customer.ts';
+
+const pageOf = (build: BuildDocument): CustomerPage => customerPage(evaluate(build));
+const words = (page: CustomerPage): string =>
+  [
+    page.what,
+    ...[page.climbs, page.far, page.fast].flatMap((t) => [t.head, t.more]),
+    ...page.asks,
+    ...page.cautions.map((c) => [c]),
+  ]
+    .map((phrase) => phraseText(phrase))
+    .join('\n');
+
+const label = (value: number) => ({ source: 'label' as const, value });
+
+describe('the page for a customer', () => {
+  it('says what it is in plain words', () => {
+    const page = pageOf(
+      sample({
+        donor: { style: 'step-through' },
+        drive: { name: 'Hub', ratedPowerW: label(250) },
+        pack: { nominalV: label(36), capacityAh: label(10) },
+      }),
+    );
+    expect(phraseText(page.what)).toContain(
+      'A step-through bicycle with a 250 W hub motor behind and a battery of 36',
+    );
+    expect(phraseText(page.what)).toContain('360');
+  });
+
+  it('speaks of a motor that is not chosen, and marks its hill and range as not known', () => {
+    const page = pageOf(newBuild('New build'));
+    expect(phraseText(page.what)).toContain('a motor that is not chosen yet');
+    for (const told of [page.climbs, page.far, page.fast]) expect(told.state).toBe('unknown');
+  });
+
+  it('names every price that is missing, and counts what is there', () => {
+    const money = { ...sample().money, donor: 100, motor: 200, pack: null, controller: 50, other: null };
+    const { price } = pageOf({ ...sample(), money });
+    expect(price).toMatchObject({ sum: 350, open: ['Pack', 'Everything else'] });
+  });
+
+  it('says first that it may not be ridden where it is outside, or nothing is settled', () => {
+    const strong = pageOf(
+      sample({ brief: { place: 'gb' }, drive: { name: 'Hub', ratedPowerW: label(1000) } }),
+    );
+    expect(strong.cautions[0]).toContain('may not be ridden on public roads');
+    expect(strong.label).toBeUndefined();
+    expect(pageOf(newBuild('New build')).cautions[0]).toContain('not settled');
+  });
+
+  it('defers to the charger and the data, whatever the cells', () => {
+    expect(words(pageOf(sample({ pack: { chemistry: 'lead-acid' } })))).toContain('store it full');
+    expect(words(pageOf(sample()))).toContain('swells is not charged again');
+    expect(words(pageOf(sample({ controls: { throttle: 'full' } })))).toContain('switch off before you push');
+  });
+
+  it('has no broken number in any drawn build, and no state that its figure has not', () => {
+    fc.assert(
+      fc.property(anyBuild, (build) => {
+        const verdict = evaluate(build);
+        const page = customerPage(verdict);
+        expect(words(page)).not.toMatch(/NaN|Infinity|undefined|null/);
+        expect(page.climbs.state).toBe(verdict.figures.find((f) => f.id === 'hill')?.state);
+        expect(page.far.state).toBe(verdict.figures.find((f) => f.id === 'range')?.state);
+      }),
+      RUNS,
+    );
+  });
+});

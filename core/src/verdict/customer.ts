@@ -1,0 +1,246 @@
+import type { State } from '../check/state.ts';
+import { CHEMISTRIES } from '../document/chemistries.ts';
+import type { DonorStyle, DriveKind } from '../document/choices.ts';
+import { motorAt } from '../document/frame-of.ts';
+import type { PlaceOutcome, PlaceVerdict } from '../law/judge.ts';
+import type { Duty } from '../law/rule-schema.ts';
+import { labelLines, labelledCategory } from '../law/label.ts';
+import { chargePlan } from '../power-chain/charge-plan.ts';
+import { qty, type Phrase } from '../quantity/phrase.ts';
+import { msToKmh } from '../quantity/units.ts';
+import type { Verdict } from './evaluate.ts';
+import { PRICED } from './figures/tally-figures.ts';
+import { motorDecided } from './undecided.ts';
+
+/** One answer of the customer's page. */
+export interface Told {
+  readonly state: State;
+  /** In large type. */
+  readonly head: Phrase;
+  readonly more: Phrase;
+}
+
+/** What a customer is told of a machine, without a word of the trade. */
+export interface CustomerPage {
+  readonly what: Phrase;
+  readonly climbs: Told;
+  readonly far: Told;
+  readonly fast: Told;
+  /** The text that decides its class; undefined where the book has none for the place. */
+  readonly instrument: string | undefined;
+  /** Lines of the label of its class; undefined where it may bear none. */
+  readonly label: readonly string[] | undefined;
+  /** Duties that the place asks, or may ask. */
+  readonly duties: readonly Duty[];
+  readonly price: {
+    readonly sum: number;
+    readonly currency: string;
+    /** Lines that have no price yet; not counted. */
+    readonly open: readonly string[];
+  };
+  /** What it needs of whoever rides it. */
+  readonly asks: readonly Phrase[];
+  readonly cautions: readonly string[];
+}
+
+const STYLE_WORDS: Readonly<Record<DonorStyle, string>> = {
+  diamond: 'bicycle with a diamond frame',
+  'step-through': 'step-through bicycle',
+  'small-wheel': 'small-wheel bicycle',
+  folding: 'folding bicycle',
+  fat: 'fat-tyre bicycle',
+  'full-suspension': 'full-suspension bicycle',
+  recumbent: 'recumbent',
+  tandem: 'tandem',
+  longtail: 'longtail bicycle',
+  trike: 'tricycle',
+  carriage: 'four-wheel carriage',
+};
+
+const MOTOR_WORDS: Readonly<Record<DriveKind, string>> = {
+  'geared-hub': 'hub motor',
+  'direct-drive-hub': 'hub motor',
+  'mid-drive': 'motor at the cranks',
+  external: 'motor beside the frame',
+};
+const WHERE = { front: ' in front', rear: ' behind', middle: '' } as const;
+
+function what({ study, known, power, figures }: Verdict): Phrase {
+  const { build } = study;
+  const rated = known.drive.ratedPowerW;
+  const wh = power.packs.reduce((sum, p) => sum + p.energyWh, 0);
+  const mass = figures.find((f) => f.id === 'mass')?.value;
+  const motor = motorDecided(study)
+    ? [
+        `${rated.source === 'unknown' ? 'a ' : `a ${String(Math.round(rated.value))} W `}${MOTOR_WORDS[build.drive.kind]}${WHERE[motorAt(build)]}`,
+      ]
+    : ['a motor that is not chosen yet'];
+  return [
+    `A ${STYLE_WORDS[build.donor.style]} with `,
+    ...motor,
+    ` and ${build.packs.length === 1 ? 'a battery' : `${String(build.packs.length)} batteries`} of `,
+    qty(power.nominalV, 'V', 0),
+    ' and ',
+    qty(wh, 'Wh', 0),
+    ...(mass === undefined ? [] : ['; it weighs ', qty(mass, 'kg', 0), ' ready to ride, without rider']),
+    '.',
+  ];
+}
+
+const stateOf = ({ figures }: Verdict, id: string): State =>
+  figures.find((f) => f.id === id)?.state ?? 'unknown';
+
+function climbs(verdict: Verdict): Told {
+  const { hill, known } = verdict;
+  const { hillName } = verdict.study.build.brief;
+  const grade = qty(known.brief.hillGradePct.value, '%', 0);
+  const named = hillName.trim() === '' ? 'A hill' : hillName.trim();
+  const road: Phrase = [
+    named,
+    ': ',
+    grade,
+    ' for ',
+    qty(known.brief.hillLengthM.value, 'm', 0),
+    ', with ',
+    qty(known.brief.riderMassKg.value + known.brief.loadMassKg.value, 'kg', 0),
+    ' of rider and load',
+  ];
+  if (!hill.climb.climbs)
+    return { state: stateOf(verdict, 'hill'), head: ['does not climb it'], more: [...road, '.'] };
+  return {
+    state: stateOf(verdict, 'hill'),
+    head: ['climbs ', grade, ' at ', qty(msToKmh(hill.climb.v), 'km/h', 0)],
+    more: [...road, '. It starts again on up to ', qty(hill.start.gradePct, '%', 0), '.'],
+  };
+}
+
+function far(verdict: Verdict): Told {
+  const { range, known } = verdict;
+  const state = stateOf(verdict, 'range');
+  const { plannedKm } = range;
+  if (plannedKm === undefined) return { state, head: ['no range'], more: ['It does not move by itself.'] };
+  return {
+    state,
+    head: [qty(plannedKm.low, 'km', 0), ' to ', qty(plannedKm.high, 'km', 0)],
+    more: [
+      'At ',
+      qty(known.brief.cruiseSpeedKmh.value, 'km/h', 0),
+      `: the first with legs resting, stops and small hills, the second on the level with the rider’s help. Wanted: `,
+      qty(known.brief.distanceKm.value, 'km', 0),
+      `. ${String(Math.round(known.brief.reservePct.value))} % of the distance is kept back. Cold, wind and hills take more.`,
+    ],
+  };
+}
+
+function fast(verdict: Verdict): Told {
+  const { build } = verdict.study;
+  const speed = verdict.topKmh.half;
+  const end = verdict.law.ways[0]?.facts.assistEndKmh?.high;
+  return {
+    state: stateOf(verdict, 'top-speed'),
+    head:
+      speed === undefined ? ['does not move by itself'] : ['goes ', qty(speed, 'km/h', 0), ' on the level'],
+    more:
+      build.controller.limitsSpeed && end !== undefined
+        ? ['Help ends at ', qty(end, 'km/h', 0), '.']
+        : ['No speed limit is set.'],
+  };
+}
+
+/** Whole hours and halves, as one plans an evening. */
+const hoursText = (hours: number): string => {
+  const halves = Math.max(1, Math.ceil(hours * 2));
+  return `${String(Math.floor(halves / 2))}${halves % 2 === 1 ? '½' : ''} hours`.replace(
+    /^0½ hours$/,
+    'half an hour',
+  );
+};
+
+function asks(verdict: Verdict): readonly Phrase[] {
+  const { build } = verdict.study;
+  const { known } = verdict;
+  const [pack] = known.packs;
+  const { run } = chargePlan(build);
+  const permitted = known.donor.permittedKg;
+  return [
+    pack.charger.currentA.source === 'unknown' || !run.arrives
+      ? ['Charge it with its own charger only, watched, above freezing.']
+      : [
+          `Charge it with its own charger only: about ${hoursText(run.hours)} from empty, watched, above freezing.`,
+        ],
+    build.packs[0].chemistry === 'lead-acid'
+      ? ['Charge after every ride, and store it full.']
+      : ['Store it half full and cool; do not leave it empty.'],
+    permitted.source === 'unknown'
+      ? ['The most it may carry is not known: ask before you load it.']
+      : ['It may weigh ', qty(permitted.value, 'kg', 0), ' in all, rider and load included.'],
+    ['After 50 km bring it in: axle nuts, torque arm, spokes, brakes and plugs are looked at again.'],
+    [
+      `Before each ride: tyres, both brakes, lights${build.controls.brakeCutoffs === 'no' ? '' : ', and that the brake lever stops the motor'}.`,
+    ],
+  ];
+}
+
+const ON_ROADS: Readonly<Partial<Record<PlaceOutcome, string>>> = {
+  outside: 'As it is it may not be ridden on public roads here.',
+  'other-class': 'It may not be ridden on public roads here before an authority has approved it.',
+  'cannot-tell':
+    'Whether it may be ridden on public roads here is not settled: settle it before the first ride.',
+};
+
+function cautions({ study: { build }, known, law }: Verdict): readonly string[] {
+  const roads = ON_ROADS[law.here.outcome];
+  const lead = build.packs[0].chemistry === 'lead-acid';
+  return [
+    ...(roads === undefined ? [] : [roads]),
+    lead
+      ? 'The battery gives off gas when it is charged: air the room, no flame.'
+      : `A ${CHEMISTRIES[build.packs[0].chemistry].name} battery that was dropped, got wet or swells is not charged again: bring it in, outdoors until then.`,
+    'It is heavier and quicker than it was: brake earlier, above all in the wet.',
+    ...(build.controls.throttle === 'full'
+      ? ['The throttle drives it at once: switch off before you push or lift it.']
+      : []),
+    ...(known.controller.assistCutoffKmh.source === 'unknown' && !build.controller.limitsSpeed
+      ? []
+      : ['Changing its speed limit can make it another class, uninsured and unlawful on roads.']),
+  ];
+}
+
+function instrumentOf({ tests, place }: PlaceVerdict): string | undefined {
+  const test = tests.find((t) => t.test.id === place.primaryTest) ?? tests[0];
+  const category = (test?.resulting ?? test?.categories[0])?.category;
+  return category === undefined ? undefined : `${category.instrument}, ${category.year}`;
+}
+
+/**
+ * What a customer is told of a build: what it is, its class here with label and duties, what it climbs, how far and how fast it
+ * goes, its price with what is still open, what it needs and what it warns of. States are those of the figures: what
+ * is not known stays not known.
+ */
+export function customerPage(verdict: Verdict): CustomerPage {
+  const { build } = verdict.study;
+  const { here, ways } = verdict.law;
+  const category = labelledCategory(here);
+  const facts = ways[0]?.facts;
+  const permitted = verdict.known.donor.permittedKg;
+  const { money } = build;
+  return {
+    what: what(verdict),
+    climbs: climbs(verdict),
+    far: far(verdict),
+    fast: fast(verdict),
+    instrument: instrumentOf(here),
+    label:
+      category === undefined || facts === undefined
+        ? undefined
+        : labelLines(category, facts, permitted.source === 'unknown' ? undefined : permitted.value),
+    duties: here.duties.filter((d) => d.asked === 'yes' || d.asked === 'varies'),
+    price: {
+      sum: PRICED.reduce((sum, [key]) => sum + (money[key] ?? 0), 0),
+      currency: money.currency,
+      open: PRICED.filter(([key]) => money[key] === null).map(([, label]) => label),
+    },
+    asks: asks(verdict),
+    cautions: cautions(verdict),
+  };
+}
