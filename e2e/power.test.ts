@@ -2,7 +2,6 @@ import type { Page } from 'puppeteer-core';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
 import {
-  chooseFrom,
   chooseIn,
   clickWords,
   figureBecomes,
@@ -79,7 +78,9 @@ describe('a pack from cells', () => {
     await open('Choir tandem', 'pack');
     await chooseIn(page, 'The pack is', 'made from cells');
     await page.waitForSelector('[data-testid=cell-layout]');
-    await chooseFrom(page, 'from the shelf', 'Tallow T18-35');
+    await clickWords(page, 'from the shelf');
+    await page.waitForSelector('[data-testid=shelf-choice]');
+    await page.click('button[aria-label="Take: Tallow T18-35"]');
     await typeInto(page, 'packs.0.cellsInSeries', '14');
     await typeInto(page, 'packs.0.cell.parallel', '5');
     await says(/14 in series, 5 side by side/);

@@ -237,6 +237,7 @@ export { customerPage, type CustomerPage, type Told } from './verdict/customer.t
 export { compareLayouts, layoutsFound, type Layout } from './explore/layouts.ts';
 export type { LayoutName } from './explore/motor-for.ts';
 export type { Offer } from './explore/offer.ts';
+export { isOffered, ratingOf, shelfOffers, type ShelfOffer } from './explore/shelf-offers.ts';
 export { propose, type Proposal } from './explore/proposals.ts';
 export { hillAsks, type HillAsks } from './explore/hill-asks.ts';
 export { energyAsked, type EnergyAsked } from './explore/energy-asked.ts';

@@ -13,7 +13,7 @@ import {
 } from '../files/parts-file.ts';
 import type { CsvTable } from '../files/csv.ts';
 import { readFile } from '../work/read-file.ts';
-import { TYPE_NAMES } from './type-names.ts';
+import { TYPE_NAMES } from '../stages/parts/part-facts.ts';
 
 type Step =
   | { readonly kind: 'table'; readonly file: string; readonly table: CsvTable; readonly mapping: Mapping }

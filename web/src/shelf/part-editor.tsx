@@ -20,7 +20,7 @@ import { useTyped } from '../state/use-typed.ts';
 import { Button } from '../ui/button.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { StateMark } from '../ui/state-mark.tsx';
-import { TYPE_NAMES } from './type-names.ts';
+import { TYPE_NAMES } from '../stages/parts/part-facts.ts';
 
 export interface Editing {
   readonly type: PartType;

@@ -20,7 +20,7 @@ import { ImportParts } from './import-parts.tsx';
 import { PartEditor, type Editing } from './part-editor.tsx';
 import { partsCsv, partsJson } from '../files/parts-file.ts';
 import { ShelfTable } from './shelf-table.tsx';
-import { TYPE_NAMES } from './type-names.ts';
+import { TYPE_NAMES } from '../stages/parts/part-facts.ts';
 
 const MOST_COMPARED = 4;
 const isType = (text: string | undefined): text is PartType => PART_TYPES.some((t) => t === text);

@@ -1,20 +1,5 @@
 import type { PartType } from '@apple-cart/core';
 
-/** Types of part in words, one and many. */
-export const TYPE_NAMES: Readonly<Record<PartType, { readonly one: string; readonly many: string }>> = {
-  donor: { one: 'donor', many: 'Donors' },
-  motor: { one: 'motor', many: 'Motors' },
-  ring: { one: 'ring', many: 'Rings' },
-  cogs: { one: 'cog set', many: 'Cogs' },
-  tyre: { one: 'tyre', many: 'Tyres' },
-  pack: { one: 'pack', many: 'Packs' },
-  cell: { one: 'cell', many: 'Cells' },
-  controller: { one: 'controller', many: 'Controllers' },
-  charger: { one: 'charger', many: 'Chargers' },
-  connector: { one: 'plug', many: 'Plugs' },
-  wire: { one: 'lead', many: 'Leads' },
-};
-
 /** What the list shows of each type; everything else is in the part itself and in the comparison. */
 export const LISTED: Readonly<Record<PartType, readonly string[]>> = {
   donor: ['style', 'beadMm', 'tyreMm', 'wheelbaseMm', 'rearOldMm', 'shellWidthMm', 'permittedKg', 'massKg'],

@@ -19,6 +19,7 @@ import {
   rideRounds,
   ringRows,
   sensitivities,
+  shelfOffers,
   textOf,
   voltsOrAmps,
   type BandOutcome,
@@ -96,6 +97,13 @@ export const STUDIES = {
     compareLayouts(build, motors, book),
   proposals: ({ build, parts, book }: Of & { parts: readonly Part[]; book: RuleBook }) =>
     propose(build, parts, book),
+  shelf: ({
+    build,
+    parts,
+    packIndex,
+    book,
+  }: Of & { parts: readonly Part[]; packIndex: number; book: RuleBook }) =>
+    shelfOffers(build, parts, packIndex, book),
   rings: ({ build, rings }: Of & { rings: readonly number[] }) => ringRows(build, rings),
   places: ({ build, pack }: Of & { pack: number }) => comparePlaces(build, pack),
   measure: ({ build }: Of) => measureNext(build),

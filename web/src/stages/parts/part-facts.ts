@@ -1,4 +1,19 @@
-import type { Part } from '@apple-cart/core';
+import type { Part, PartType } from '@apple-cart/core';
+
+/** Types of part in words, one and many. */
+export const TYPE_NAMES: Readonly<Record<PartType, { readonly one: string; readonly many: string }>> = {
+  donor: { one: 'donor', many: 'Donors' },
+  motor: { one: 'motor', many: 'Motors' },
+  ring: { one: 'ring', many: 'Rings' },
+  cogs: { one: 'cog set', many: 'Cogs' },
+  tyre: { one: 'tyre', many: 'Tyres' },
+  pack: { one: 'pack', many: 'Packs' },
+  cell: { one: 'cell', many: 'Cells' },
+  controller: { one: 'controller', many: 'Controllers' },
+  charger: { one: 'charger', many: 'Chargers' },
+  connector: { one: 'plug', many: 'Plugs' },
+  wire: { one: 'lead', many: 'Leads' },
+};
 
 const KINDS = {
   'geared-hub': 'geared hub',

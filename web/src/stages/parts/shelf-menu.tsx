@@ -1,9 +1,12 @@
 import { BookOpen, RefreshCw } from 'lucide-react';
-import { applyPart, copiedFrom, moneyText, refreshed, staleValues, type PartType } from '@apple-cart/core';
+import { Suspense, lazy, useState } from 'react';
+import { copiedFrom, refreshed, staleValues, type PartType } from '@apple-cart/core';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { useShelf } from '../../state/shelf.ts';
 import { Menu, MenuHeading, MenuItem, MenuRule } from '../../ui/menu.tsx';
-import { partFacts } from './part-facts.ts';
+
+/** Fetched when it is opened. */
+const ShelfDialog = lazy(() => import('./shelf-dialog.tsx').then((m) => ({ default: m.ShelfDialog })));
 
 function plain(value: unknown): string {
   if (Array.isArray(value)) return value.join(' ');
@@ -11,7 +14,7 @@ function plain(value: unknown): string {
   return told ? String(value) : '?';
 }
 
-/** Takes a part from the shelf: its values are copied into the build, marked as read from a label. */
+/** The way to the parts of the shelf, and what differs there from a part that was copied. */
 export function ShelfMenu({
   type,
   label = 'from the shelf',
@@ -24,45 +27,34 @@ export function ShelfMenu({
 }) {
   const edit = useBuild((state) => state.edit);
   const document = useDocument();
-  const { parts, error, load } = useShelf();
+  const { parts } = useShelf();
+  const [open, setOpen] = useState(false);
   const mine = parts?.map((s) => s.document).filter((part) => part.type === type);
   const from = mine?.find((part) => part.id === copiedFrom(document, type, packIndex));
   const stale = from === undefined ? [] : staleValues(document, from, packIndex);
   return (
     <span className="flex flex-wrap items-center gap-x-3">
-      <Menu
-        align="end"
-        trigger={
-          <button
-            type="button"
-            className="flex min-h-6 items-center gap-1.5 text-[12.5px] text-slate underline max-bench:min-h-11"
-          >
-            <BookOpen size={14} strokeWidth={1.6} aria-hidden /> {label}
-          </button>
-        }
+      <button
+        type="button"
+        aria-haspopup="dialog"
+        onClick={() => {
+          setOpen(true);
+        }}
+        className="flex min-h-6 items-center gap-1.5 text-[12.5px] text-slate underline max-bench:min-h-11"
       >
-        <MenuHeading>Parts of the shelf. Their values are copied.</MenuHeading>
-        {error !== undefined && (
-          <MenuItem onSelect={() => void load()}>The shelf cannot be reached. Try again.</MenuItem>
-        )}
-        {mine?.length === 0 && <MenuHeading>Nothing of this kind on the shelf.</MenuHeading>}
-        {mine?.map((part) => (
-          <MenuItem
-            key={part.id}
-            onSelect={() => {
-              edit((d) => applyPart(d, part, packIndex), `${part.type} from the shelf`);
+        <BookOpen size={14} strokeWidth={1.6} aria-hidden /> {label}
+      </button>
+      {open && (
+        <Suspense>
+          <ShelfDialog
+            type={type}
+            packIndex={packIndex}
+            onClose={() => {
+              setOpen(false);
             }}
-          >
-            <span className="min-w-0 flex-1">
-              {part.name}
-              <span className="block text-[12px] text-ink2">{partFacts(part)}</span>
-            </span>
-            {part.price !== null && (
-              <span className="num text-[13px]">{moneyText(part.price, part.currency)}</span>
-            )}
-          </MenuItem>
-        ))}
-      </Menu>
+          />
+        </Suspense>
+      )}
       {from !== undefined && stale.length > 0 && (
         <Menu
           align="end"
