@@ -123,6 +123,65 @@ describe('without a mouse', () => {
     expect(await page.$eval('[data-field="controller.lowVoltageCutoffV"] input', (i) => i.value)).toBe('37');
   });
 
+  it('reaches the amps within twelve stops of Tab, by a link past the bars', async () => {
+    const page = await open();
+    await openBuild(page, bench.application, 'Choir tandem', 'power');
+    await page.keyboard.press('Tab');
+    expect(await page.evaluate(() => document.activeElement?.textContent)).toBe(
+      'To the fields of this sheet',
+    );
+    await page.keyboard.press('Enter');
+    const inAmps = () =>
+      page.evaluate(() => document.activeElement?.matches('[data-field="controller.batteryCurrentA"] input'));
+    let stops = 1;
+    while (stops < 12 && (await inAmps()) !== true) {
+      await page.keyboard.press('Tab');
+      stops += 1;
+    }
+    expect(await inAmps()).toBe(true);
+
+    // What changed is said once it has settled, and nothing before.
+    const said = () => page.$eval('[data-testid=announced]', (e) => e.textContent);
+    expect(await said()).toBe('');
+    await typeInto(page, 'controller.batteryCurrentA', '9');
+    await page.waitForFunction(
+      () => document.querySelector('[data-testid=announced]')?.textContent.includes('Test hill') === true,
+    );
+    expect(await said()).not.toContain('Mass');
+  });
+
+  it('gives the focus back to what opened a dialog, and a new build begins at its title', async () => {
+    const page = await open();
+    await openBuild(page, bench.application, 'Choir tandem', 'power');
+    const here = () => page.evaluate(() => document.activeElement?.getAttribute('data-opener'));
+    for (const opener of [
+      'button[aria-label="Help"]',
+      'button[aria-label="Find or do"]',
+      '[data-figure=hill]',
+      '[data-testid=shelf-pack]',
+    ]) {
+      await page.$eval(opener, (e) => {
+        e.setAttribute('data-opener', 'yes');
+        (e as HTMLElement).focus();
+      });
+      await page.keyboard.press('Enter');
+      await page.waitForSelector('[role=dialog]');
+      expect(await here(), opener).toBeNull();
+      await page.keyboard.press('Escape');
+      await page.waitForSelector('[role=dialog]', { hidden: true });
+      await page.waitForFunction(() => document.activeElement?.getAttribute('data-opener') === 'yes');
+      await page.$eval(opener, (e) => {
+        e.removeAttribute('data-opener');
+      });
+    }
+    await page.goto(bench.application.url);
+    await settled(page, '[data-judged]');
+    await page.$$eval('button', (all) => {
+      all.find((b) => b.textContent.startsWith('From a hill'))?.click();
+    });
+    await page.waitForFunction(() => document.activeElement?.tagName === 'H1');
+  });
+
   it('Alt and a number go to a stage, and ? explains the keys', async () => {
     const page = await open();
     await openBuild(page, bench.application, 'Choir tandem', 'brief');

@@ -21,7 +21,7 @@ export function StartCard() {
   const begin = async (door: Door['id']): Promise<void> => {
     const { beginBuild } = await loadBegin();
     const id = await beginBuild();
-    void navigate(`/builds/${id}/start?from=${door}`);
+    void navigate(`/builds/${id}/start?from=${door}`, { state: { isNew: true } });
   };
   return (
     <section className="bg-ink p-[1.5px] [clip-path:polygon(0_0,calc(100%-20px)_0,100%_20px,100%_100%,0_100%)]">

@@ -13,6 +13,7 @@ import { NotFound } from '../paper/not-found.tsx';
 import { PrintHead } from './print-head.tsx';
 import { TopBar } from './top-bar.tsx';
 import { Tray } from './tray.tsx';
+import { SkipLink } from '../ui/skip-link.tsx';
 import { useKeepSaved } from './use-keep-saved.ts';
 import { useStageKeys } from './use-stage-keys.ts';
 import { WorkOrder } from './work-order.tsx';
@@ -93,6 +94,7 @@ export function BuildPage() {
   const Sheet = starts ? StartSheet : STAGE_SHEETS[stage];
   return (
     <div className="print-flow grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_auto_minmax(0,1fr)_auto] tablet:grid-cols-[132px_minmax(0,1fr)] tablet:grid-rows-[44px_minmax(0,1fr)_auto] bench:grid-cols-[216px_minmax(0,1fr)]">
+      <SkipLink to="fields">To the fields of this sheet</SkipLink>
       <TopBar />
       <WorkOrder />
       <main className="print-flow min-h-0 min-w-0 overflow-y-auto bg-sheet" key={stage}>

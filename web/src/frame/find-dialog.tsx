@@ -1,6 +1,6 @@
 import { Command } from 'cmdk';
 import { Dialog as Radix } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import {
   GLOSSARY,
@@ -18,6 +18,7 @@ import { useBook } from '../state/rules.ts';
 import { useSetPlace } from '../fields/use-place.ts';
 import { copyBuild, useBuilds } from '../state/builds.ts';
 import { useParts } from '../state/shelf.ts';
+import { backTo, openerNow } from '../ui/opener.ts';
 import { capital } from '../ui/capital.ts';
 import { findScore } from './find-score.ts';
 import { CHOICE_WORDS, fieldWords } from './find-words.ts';
@@ -268,6 +269,7 @@ function Choices({ close }: { close: () => void }) {
 
 /** The search-and-do box: stages, fields and actions by name. */
 export function FindDialog({ onClose }: { onClose: () => void }) {
+  const [opener] = useState(openerNow);
   return (
     <Radix.Root
       open
@@ -278,6 +280,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
       <Radix.Portal>
         <Radix.Overlay className="no-print fixed inset-0 z-40 bg-black/45" />
         <Radix.Content
+          onCloseAutoFocus={backTo(opener)}
           className="fixed top-[10vh] left-1/2 z-50 w-[min(560px,calc(100vw-24px))] -translate-x-1/2 border-2 border-ink bg-sheet text-ink outline-none"
           aria-describedby={undefined}
         >

@@ -1,6 +1,7 @@
 import { useEffect, type ReactNode } from 'react';
 import type { PutAway } from '../state/use-put-away.ts';
 import { Notice } from '../ui/notice.tsx';
+import { SkipLink } from '../ui/skip-link.tsx';
 import { PageBar } from './page-bar.tsx';
 
 /** A page that lists what is stored of a kind: its name, what it is for, what can be done, and the list. */
@@ -20,8 +21,9 @@ export function ListPage({
   }, [title]);
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
+      <SkipLink to="list">To the list</SkipLink>
       <PageBar />
-      <main className="overflow-y-auto">
+      <main className="overflow-y-auto outline-none" id="list" tabIndex={-1}>
         <div className="mx-auto max-w-[1280px] px-8 pt-3 pb-8 max-tablet:px-3">
           <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-3.5">
             <div className="min-w-0">

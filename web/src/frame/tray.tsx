@@ -1,12 +1,12 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { TRAY, type Figure, type FigureId } from '@apple-cart/core';
 import { figureOf } from '../stages/parts/use-stage.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { useVerdict } from '../state/use-verdict.ts';
 import { verdictOf } from '../state/verdicts.ts';
-import { StateMark } from '../ui/state-mark.tsx';
+import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';
 import { figureDelta, figureText, type FigureDelta } from '../state/figure-text.ts';
 
 /** On a telephone the tray is folded to these. */
@@ -66,6 +66,40 @@ function TrayFigure({
   );
 }
 
+/** Figures have settled when they stood still so long, ms. */
+const SETTLED_MS = 1500;
+
+/** Says what changed once it has settled, to whoever does not see it. */
+function Announced({ figures }: { figures: readonly Figure[] }) {
+  const system = useSettings((state) => state.units);
+  const told = figures.map((figure) => {
+    const { value, unit, condition } = figureText(figure, system);
+    return `${figure.label} ${value} ${unit}, ${STATE_WORD[figure.state]}, ${condition}`;
+  });
+  const all = told.join('; ');
+  const last = useRef<readonly string[]>(told);
+  const now = useRef(told);
+  const [words, setWords] = useState('');
+  useEffect(() => {
+    now.current = told;
+  });
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      const changed = now.current.filter((one, i) => one !== last.current[i]);
+      last.current = now.current;
+      if (changed.length > 0) setWords(changed.join('; '));
+    }, SETTLED_MS);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [all]);
+  return (
+    <p className="sr-only" role="status" data-testid="announced">
+      {words}
+    </p>
+  );
+}
+
 /** The headline figures, always there; each opens its working. */
 export function Tray({ onOpen }: { onOpen: (id: FigureId) => void }) {
   const document = useDocument();
@@ -89,6 +123,7 @@ export function Tray({ onOpen }: { onOpen: (id: FigureId) => void }) {
         {folded ? <ChevronUp size={14} aria-hidden /> : <ChevronDown size={14} aria-hidden />}
         {folded ? 'All figures' : 'Fewer'}
       </button>
+      <Announced figures={TRAY.map((id) => figureOf(verdict, id))} />
       {TRAY.map((id) => figureOf(verdict, id)).map((figure) => (
         <TrayFigure
           key={figure.id}

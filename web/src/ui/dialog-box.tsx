@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { Dialog as Radix } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
+import { backTo, openerNow } from './opener.ts';
 
 export interface DialogProps {
   readonly open: boolean;
@@ -29,6 +30,7 @@ export function DialogBox({
   place = 'middle',
   dismissable = true,
 }: DialogProps) {
+  const [opener] = useState(openerNow);
   return (
     <Radix.Root
       open={open}
@@ -47,6 +49,7 @@ export function DialogBox({
             event.preventDefault();
             field.focus();
           }}
+          onCloseAutoFocus={backTo(opener)}
           onInteractOutside={(event) => {
             if (!dismissable) event.preventDefault();
           }}

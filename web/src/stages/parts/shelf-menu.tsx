@@ -37,6 +37,7 @@ export function ShelfMenu({
       <button
         type="button"
         aria-haspopup="dialog"
+        data-testid={`shelf-${type}`}
         onClick={() => {
           setOpen(true);
         }}

@@ -1,4 +1,5 @@
-import type { ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
+import { useLocation } from 'react-router';
 import { STAGE_IDS, phraseText, type StageId, type State } from '@apple-cart/core';
 import { useDocument } from '../../state/build-store.ts';
 import { useSettings } from '../../state/settings-store.ts';
@@ -51,13 +52,26 @@ export function Sheet({
   left = 'usual',
   pictureFirst = false,
 }: SheetProps) {
+  const title = useRef<HTMLHeadingElement>(null);
+  const location = useLocation();
+  const isNew = (location.state as { readonly isNew?: boolean } | null)?.isNew === true;
+  useEffect(() => {
+    // Whoever begins a build is told where they are.
+    if (isNew) title.current?.focus();
+  }, [isNew]);
   return (
     <div className="flex min-h-full flex-col">
       <header className="relative mx-6 flex min-h-16 shrink-0 items-center gap-3.5 border-b-2 border-ink py-1 max-tablet:mx-3 max-tablet:gap-2.5">
         <span className="grid size-9 shrink-0 place-items-center bg-ink font-head text-[21px] font-bold text-on-ink max-tablet:size-8">
           {mark}
         </span>
-        <h1 className="head text-[30px] font-extrabold tracking-[-.015em] max-tablet:text-[24px]">{name}</h1>
+        <h1
+          ref={title}
+          tabIndex={-1}
+          className="head outline-none text-[30px] font-extrabold tracking-[-.015em] max-tablet:text-[24px]"
+        >
+          {name}
+        </h1>
         <p className="pt-2 text-[14px] text-ink2 max-bench:hidden">{question}</p>
         {stamp !== undefined && (
           <span className="ml-auto shrink-0">
@@ -69,7 +83,13 @@ export function Sheet({
       <div
         className={`mx-6 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] max-tablet:mx-3 ${left === 'usual' ? 'bench:grid-cols-[368px_minmax(0,1fr)]' : 'bench:grid-cols-[316px_minmax(0,1fr)]'} print:grid-cols-1`}
       >
-        <div className="@container pt-1 pb-4 bench:border-r bench:border-rule bench:pr-[18px]">{inputs}</div>
+        <div
+          id="fields"
+          tabIndex={-1}
+          className="@container pt-1 pb-4 outline-none bench:border-r bench:border-rule bench:pr-[18px]"
+        >
+          {inputs}
+        </div>
         <div
           className={`flex min-w-0 flex-col pt-1 pb-4 max-bench:pt-2 bench:pl-5 ${pictureFirst ? 'max-bench:order-first' : ''}`}
         >

@@ -129,6 +129,23 @@ interface PackProps {
   readonly index: PackIndex;
 }
 
+/** What the stage asks first: volts and amp-hours of the pack, amps of the controller. */
+export const MainFields = ({ document, index }: Pick<PackProps, 'document' | 'index'>) => {
+  const at = packPath(index);
+  const ready = (document.packs[index] ?? document.packs[0]).make === 'ready';
+  return (
+    <FieldGroup title={ready ? 'Volts, amp-hours, amps' : 'Amps'}>
+      {ready && (
+        <>
+          <NumberField path={`${at}.nominalV`} />
+          <NumberField path={`${at}.capacityAh`} />
+        </>
+      )}
+      <NumberField path="controller.batteryCurrentA" />
+    </FieldGroup>
+  );
+};
+
 export function PackFields({ document, verdict, index }: PackProps) {
   const at = packPath(index);
   return (
@@ -139,9 +156,7 @@ export function PackFields({ document, verdict, index }: PackProps) {
         <PlainRow label="Copy a pack">
           <ShelfMenu type="pack" packIndex={index} />
         </PlainRow>
-        <NumberField path={`${at}.nominalV`} />
         <NumberField path={`${at}.cellsInSeries`} />
-        <NumberField path={`${at}.capacityAh`} />
         <EnergyRow verdict={verdict} index={index} />
         <NumberField path={`${at}.bmsCurrentA`} label="Protection limit" />
         <NumberField path={`${at}.boardCutoffV`} label="Protection opens below" />
@@ -242,7 +257,6 @@ export function ControllerFields({ document, verdict }: { document: BuildDocumen
       <PlainRow label="Copy a controller">
         <ShelfMenu type="controller" />
       </PlainRow>
-      <NumberField path="controller.batteryCurrentA" />
       <WorkedRow label="Input power" unit="W" sum>
         <Num text={formatNumber(verdict.power.inputW, 0)} places={3} />
       </WorkedRow>

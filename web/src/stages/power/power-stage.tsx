@@ -13,7 +13,7 @@ import { CurrentFields } from './current-fields.tsx';
 import { ForcePanel } from './force-panel.tsx';
 import { LightsFields, LightsView } from './lights-view.tsx';
 import { PackLedger } from './pack-ledger.tsx';
-import { CellFields, ControllerFields, PackFields } from './power-fields.tsx';
+import { CellFields, ControllerFields, MainFields, PackFields } from './power-fields.tsx';
 import { PackTabs } from './pack-tabs.tsx';
 import { PacksFields, PacksView } from './packs-view.tsx';
 import { StepsView } from './steps-view.tsx';
@@ -29,6 +29,7 @@ function Inputs({ view }: { view: PowerView }) {
       return (
         <>
           <PackTabs document={document} />
+          <MainFields document={document} index={index} />
           {pack.make === 'cells' ? (
             <CellFields document={document} verdict={verdict} index={index} />
           ) : (
