@@ -156,7 +156,7 @@ describe('without a mouse', () => {
     const here = () => page.evaluate(() => document.activeElement?.getAttribute('data-opener'));
     for (const opener of [
       'button[aria-label="Help"]',
-      'button[aria-label="Find or do"]',
+      '[data-testid=find]',
       '[data-figure=hill]',
       '[data-testid=shelf-pack]',
     ]) {
@@ -239,15 +239,20 @@ describe('every screen', () => {
   it('never scrolls sideways on a desk, a tablet and a telephone', async () => {
     const page = await open();
     for await (const screen of everywhere(page, bench.application, 'Orchard longtail'))
-      if (!screen.startsWith('print ')) expect(await sidewaysAnywhere(page), screen).toEqual([]);
+      if (!screen.startsWith('print ')) {
+        expect(await sidewaysAnywhere(page), screen).toEqual([]);
+        // The sheet scrolls, the page around it never: it would show a second bar.
+        expect(
+          await page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight),
+          screen,
+        ).toBeLessThanOrEqual(0);
+      }
   });
 
   it('has touch targets of 44 px on a tablet', async () => {
     const page = await open(768, 1024);
-    for (const stage of ['hill', 'donor', 'drive'] as const) {
-      await openBuild(page, bench.application, 'Orchard longtail', stage);
-      expect(await tooSmall(page), stage).toEqual([]);
-    }
+    for await (const screen of everywhere(page, bench.application, 'Orchard longtail'))
+      expect(await tooSmall(page), screen).toEqual([]);
   });
 
   it('prints without bar, work order and tray, with the figures at its head', async () => {

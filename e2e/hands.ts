@@ -111,6 +111,10 @@ export const stageWords = (page: Page, id: StageId): Promise<string> =>
 export async function typeInto(page: Page, path: QuantityPath, text: string, counts = true): Promise<void> {
   const selector = `[data-field="${path}"] input`;
   await page.waitForSelector(selector);
+  // What stands folded is opened first, as by a hand.
+  await page.$eval(selector, (field) => {
+    field.closest('details')?.setAttribute('open', '');
+  });
   await page.focus(selector);
   await page.keyboard.down('Control');
   await page.keyboard.press('a');

@@ -196,7 +196,7 @@ describe('a drawn road', () => {
     expect(await violations(page)).toEqual([]);
     const address = new URL(page.url()).pathname;
     await routesPage();
-    await page.click('button[aria-label="Put New road away"]');
+    await page.click('button[aria-label="Put away: New road"]');
     await page.waitForFunction((path) => document.querySelector(`a[href="${path}"]`) === null, {}, address);
     await clickWords(page, 'Bring it back');
     await page.waitForSelector(`a[href="${address}"]`);

@@ -5,14 +5,26 @@ import type { Page } from 'puppeteer-core';
 export async function violations(page: Page): Promise<string[]> {
   // Placed by the page's own script engine; the policy forbids script elements.
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
-  return page.evaluate(async () => {
+  return page.evaluate(async (further) => {
     const { axe: tool } = window as unknown as {
       axe: { run(options: unknown): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
     };
-    const result = await tool.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa'] });
+    const result = await tool.run({
+      runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'],
+      rules: Object.fromEntries(further.map((rule) => [rule, { enabled: true }])),
+    });
     return result.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
-  });
+  }, FURTHER);
 }
+
+/** Rules beyond those of WCAG 2.1 and 2.2 that every page keeps too. */
+const FURTHER = [
+  'label-content-name-mismatch',
+  'heading-order',
+  'empty-table-header',
+  'page-has-heading-one',
+  'target-size',
+];
 
 /** What breaks them in either theme; the page is left in light. */
 export async function violationsInBoth(page: Page): Promise<string[]> {
@@ -69,14 +81,25 @@ export const sideways = (page: Page): Promise<number> =>
     return Math.max(scrollWidth - clientWidth, main === null ? 0 : main.scrollWidth - main.clientWidth);
   });
 
-/** Buttons and links of the frame and the sheet that a finger could miss. */
+/** A link within a sentence is as tall as its line (WCAG 2.2, 2.5.8); everything else is 44 px high and wide, its label counted with it. */
 export const tooSmall = (page: Page): Promise<string[]> =>
-  page.$$eval('header button, nav a, main button, [data-figure]', (all) =>
-    all
-      .map((b) => ({
-        text: b.textContent || b.getAttribute('aria-label') || '',
-        box: b.getBoundingClientRect(),
-      }))
-      .filter(({ box }) => box.width > 0 && (box.height < 36 || box.width < 36))
-      .map(({ text, box }) => `${text} ${String(box.width)}x${String(box.height)}`),
-  );
+  page.$$eval('button, a, input, select, textarea, summary, [data-figure]', (all) => {
+    const least = 43.5;
+    return all
+      .filter((e) => e.closest('.sr-only') === null && (e.tagName !== 'A' || e.closest('p, dd, td') === null))
+      .map((e) => {
+        const boxes = [e, e.closest('label')].flatMap((one) => one?.getBoundingClientRect() ?? []);
+        const more = getComputedStyle(e, '::before');
+        return {
+          words: e.getAttribute('aria-label') ?? (e.textContent || e.tagName),
+          shown: boxes.some((box) => box.width > 0),
+          width: Math.max(...boxes.map((box) => box.width)),
+          height: Math.max(
+            ...boxes.map((box) => box.height),
+            more.content === 'none' ? 0 : Number.parseFloat(more.height),
+          ),
+        };
+      })
+      .filter(({ shown, width, height }) => shown && (height < least || width < least))
+      .map(({ words, width, height }) => `${words} ${width.toFixed(0)}x${height.toFixed(0)}`);
+  });

@@ -37,7 +37,7 @@ export function ChoiceField<T extends string>({
           <button
             type="button"
             aria-label={`${label}: ${current}`}
-            className={`flex h-[24px] items-center justify-between gap-2 bg-field px-2 text-left max-bench:h-9 print:h-6! ${unknown ? 'border-b-2 border-dotted border-slate text-slate' : 'border-b border-ink3'} hover:bg-press`}
+            className={`flex h-[24px] items-center justify-between gap-2 bg-field px-2 text-left max-bench:h-11 print:h-6! ${unknown ? 'border-b-2 border-dotted border-slate text-slate' : 'border-b border-ink3'} hover:bg-press`}
           >
             <span className="truncate">{current}</span>
             <ChevronDown size={14} strokeWidth={1.6} className="shrink-0" aria-hidden />

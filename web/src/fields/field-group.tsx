@@ -1,3 +1,4 @@
+import { ChevronRight } from 'lucide-react';
 import type { ReactNode } from 'react';
 
 /** A ruled group of fields under a heading. */
@@ -13,12 +14,52 @@ export function FieldGroup({
   return (
     <section className="keep-together">
       <div className="flex h-[33px] items-end justify-between border-b-[1.5px] border-ink pb-1.5">
-        <h3 className="head text-[14px]">{title}</h3>
+        <h2 className="head text-[14px]">{title}</h2>
         {note !== undefined && <small className="text-[12px] text-ink2">{note}</small>}
       </div>
       {children}
     </section>
   );
+}
+
+/** Groups that were opened or folded by hand in this window, by title. */
+const folds = new Map<string, boolean>();
+
+/**
+ * A group that stands folded until it is opened, with a word on what is in it. On paper it is open; the search of the page and
+ * the find box open it.
+ */
+export function FoldedGroup({
+  title,
+  note,
+  children,
+}: {
+  title: string;
+  /** How much of it is known. */
+  note: string;
+  children: ReactNode;
+}) {
+  return (
+    <details
+      className="folded"
+      open={folds.get(title) ?? false}
+      onToggle={(event) => {
+        folds.set(title, event.currentTarget.open);
+      }}
+    >
+      <summary className="flex h-[33px] cursor-pointer items-end gap-2 border-b-[1.5px] border-ink pb-1.5 hover:bg-press max-bench:min-h-11">
+        <ChevronRight size={15} strokeWidth={1.8} aria-hidden className="fold-mark shrink-0" />
+        <h2 className="head flex-1 text-[14px]">{title}</h2>
+        <small className="text-[12px] text-ink2">{note}</small>
+      </summary>
+      {children}
+    </details>
+  );
+}
+
+/** A field's group is opened before the field is shown. */
+export function unfold(field: Element): void {
+  field.closest('details')?.setAttribute('open', '');
 }
 
 export const ROW =

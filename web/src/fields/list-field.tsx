@@ -37,7 +37,7 @@ export function ListField({ label, name, undoName, placeholder, read, change }: 
           inputMode="decimal"
           autoComplete="off"
           placeholder={placeholder}
-          className={`num h-[24px] w-full min-w-0 bg-field px-2 text-[13.5px] outline-none focus:shadow-[inset_0_0_0_2px_var(--slate-fill)] max-bench:h-9 print:h-6! ${error === undefined ? 'border-b border-ink3' : 'border-b-2 border-stop'}`}
+          className={`num h-[24px] w-full min-w-0 bg-field px-2 text-[13.5px] outline-none focus:shadow-[inset_0_0_0_2px_var(--slate-fill)] max-bench:h-11 print:h-6! ${error === undefined ? 'border-b border-ink3' : 'border-b-2 border-stop'}`}
           value={text ?? values.join(' ')}
           aria-invalid={error !== undefined}
           aria-describedby={error === undefined ? undefined : `${id}-why`}

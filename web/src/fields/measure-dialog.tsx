@@ -92,7 +92,7 @@ export function MeasureDialog({ id, build, pack, onClose }: Props) {
                   )}
                 </span>
                 <input
-                  className={`num h-7 bg-field pr-1 text-right text-[15px] max-bench:h-9 ${wrong ? 'border-b-2 border-stop' : 'border-b border-ink3'}`}
+                  className={`num h-7 bg-field pr-1 text-right text-[15px] max-bench:h-11 ${wrong ? 'border-b-2 border-stop' : 'border-b border-ink3'}`}
                   inputMode="decimal"
                   autoComplete="off"
                   value={typed[reading.key] ?? ''}

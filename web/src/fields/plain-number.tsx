@@ -33,7 +33,7 @@ export function PlainNumber({ label, value, unit, min, max, step, digits = 0, on
       <span className="text-ink2">{label}</span>
       <input
         id={id}
-        className={`num h-6 w-[54px] bg-field pr-1 text-right text-[14px] max-bench:h-9 ${wrong ? 'border-b-2 border-stop' : 'border-b border-ink3'}`}
+        className={`num h-6 w-[54px] bg-field pr-1 text-right text-[14px] max-bench:h-11 ${wrong ? 'border-b-2 border-stop' : 'border-b border-ink3'}`}
         inputMode="decimal"
         autoComplete="off"
         value={text ?? usual}

@@ -33,13 +33,13 @@ export function PriceField({ label, field, value, currency, most, change }: Prop
           {label}
         </label>
         <span
-          className={`flex h-[24px] items-center bg-field px-2 focus-within:shadow-[inset_0_0_0_2px_var(--slate-fill)] max-bench:h-9 print:h-6! ${value === null ? 'border-b-2 border-dotted border-slate' : 'border-b border-ink3'}`}
+          className={`flex h-[24px] items-center bg-field px-2 focus-within:shadow-[inset_0_0_0_2px_var(--slate-fill)] max-bench:h-11 print:h-6! ${value === null ? 'border-b-2 border-dotted border-slate' : 'border-b border-ink3'}`}
         >
           <input
             id={id}
             inputMode="decimal"
             autoComplete="off"
-            className="num w-full min-w-0 flex-1 bg-transparent text-right text-[15px] outline-none"
+            className="num w-full min-w-0 flex-1 bg-transparent text-right text-[15px] outline-none max-bench:h-11"
             value={shown}
             placeholder="not known"
             aria-invalid={bad}

@@ -19,7 +19,7 @@ export function TextField({ label, value, max, placeholder = '', onChange }: Pro
       </label>
       <input
         id={id}
-        className="h-[24px] w-full min-w-0 border-b border-ink3 bg-field px-2 outline-none focus:shadow-[inset_0_0_0_2px_var(--slate-fill)] max-bench:h-9 print:h-6!"
+        className="h-[24px] w-full min-w-0 border-b border-ink3 bg-field px-2 outline-none focus:shadow-[inset_0_0_0_2px_var(--slate-fill)] max-bench:h-11 print:h-6!"
         value={value}
         maxLength={max}
         placeholder={placeholder}

@@ -93,11 +93,11 @@ export function BuildPage() {
   }
   const Sheet = starts ? StartSheet : STAGE_SHEETS[stage];
   return (
-    <div className="print-flow grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_auto_minmax(0,1fr)_auto] tablet:grid-cols-[132px_minmax(0,1fr)] tablet:grid-rows-[44px_minmax(0,1fr)_auto] bench:grid-cols-[216px_minmax(0,1fr)]">
+    <div className="print-flow grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[46px_auto_minmax(0,1fr)_auto] tablet:grid-cols-[132px_minmax(0,1fr)] tablet:grid-rows-[46px_minmax(0,1fr)_auto] bench:grid-cols-[216px_minmax(0,1fr)]">
       <SkipLink to="fields">To the fields of this sheet</SkipLink>
       <TopBar />
       <WorkOrder />
-      <main className="print-flow min-h-0 min-w-0 overflow-y-auto bg-sheet" key={stage}>
+      <main className="print-flow relative min-h-0 min-w-0 overflow-y-auto bg-sheet" key={stage}>
         <PrintHead />
         <BuildTroubles />
         <div className="px-4 empty:hidden">

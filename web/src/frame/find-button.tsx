@@ -19,15 +19,19 @@ export function FindButton() {
     <>
       <button
         type="button"
-        aria-label="Find or do"
+        data-testid="find"
+        aria-keyshortcuts="Control+K"
         onClick={() => {
           setOpen(true);
         }}
         className="flex min-w-11 items-center gap-2 border-r border-rule bg-sheet px-[11px] text-[13px] text-ink3 hover:bg-press max-bench:justify-center bench:flex-1"
       >
         <Search size={17} strokeWidth={1.6} className="shrink-0" aria-hidden />
-        <span className="flex-1 text-left max-bench:hidden">Find or do</span>
-        <kbd className="num border border-rule bg-card px-1 text-[12px] tracking-tight text-ink2 max-bench:hidden">
+        <span className="flex-1 text-left max-bench:sr-only">Find or do</span>
+        <kbd
+          aria-hidden
+          className="num border border-rule bg-card px-1 text-[12px] tracking-tight text-ink2 max-bench:hidden"
+        >
           Ctrl K
         </kbd>
       </button>

@@ -15,6 +15,7 @@ import {
 import { PRINTED_PAGES, SCREENS, placeOf } from '../screens/registry.ts';
 import { useBuild } from '../state/build-store.ts';
 import { useBook } from '../state/rules.ts';
+import { unfold } from '../fields/field-group.tsx';
 import { useSetPlace } from '../fields/use-place.ts';
 import { copyBuild, useBuilds } from '../state/builds.ts';
 import { useParts } from '../state/shelf.ts';
@@ -28,6 +29,7 @@ import { useSettings } from '../state/settings-store.ts';
 function focusField(path: QuantityPath, tries = 300): void {
   const field = document.querySelector<HTMLInputElement>(`[data-field="${path}"] input`);
   if (field !== null) {
+    unfold(field);
     field.focus();
     field.scrollIntoView({ block: 'center' });
   } else if (tries > 0) {

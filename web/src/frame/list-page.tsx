@@ -20,10 +20,10 @@ export function ListPage({
     document.title = `${title}, Apple Cart`;
   }, [title]);
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[46px_minmax(0,1fr)]">
       <SkipLink to="list">To the list</SkipLink>
       <PageBar />
-      <main className="overflow-y-auto outline-none" id="list" tabIndex={-1}>
+      <main className="relative overflow-y-auto outline-none" id="list" tabIndex={-1}>
         <div className="mx-auto max-w-[1280px] px-8 pt-3 pb-8 max-tablet:px-3">
           <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-3.5">
             <div className="min-w-0">

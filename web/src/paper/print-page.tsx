@@ -35,7 +35,7 @@ export function PrintPage({ title, back, buttons, width, children }: Props) {
       className={`mx-auto min-h-full bg-sheet px-6 py-4 max-tablet:px-3 print:max-w-none print:bg-white print:p-0 ${width === 'sheet' ? 'max-w-[820px]' : 'max-w-[620px]'}`}
     >
       <div className="no-print flex flex-wrap items-center gap-2 pb-3">
-        <Link to={`/builds/${id ?? ''}/${back.to}`} className="mr-auto text-slate underline max-bench:py-3">
+        <Link to={`/builds/${id ?? ''}/${back.to}`} className="mr-auto text-slate underline max-bench:py-3.5">
           {back.words}
         </Link>
         {buttons}

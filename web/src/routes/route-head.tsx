@@ -58,9 +58,10 @@ export function RouteHead({
   const said = saveWords(saving);
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-ink pb-2">
+      <h1 className="sr-only">Route {route.name}</h1>
       <input
         aria-label="Name of the route"
-        className="head min-w-0 flex-1 bg-transparent text-[30px] max-tablet:basis-full font-extrabold tracking-[-.015em] outline-none focus:bg-field max-tablet:text-[24px]"
+        className="head min-w-0 flex-1 bg-transparent max-bench:min-h-11 text-[30px] max-tablet:basis-full font-extrabold tracking-[-.015em] outline-none focus:bg-field max-tablet:text-[24px]"
         value={route.name}
         maxLength={80}
         onChange={(event) => {

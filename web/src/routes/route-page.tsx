@@ -165,13 +165,13 @@ export function RoutePage() {
     );
   if (read.state === 'gone' || read.state === 'none') return <NotFound what="route" />;
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[46px_minmax(0,1fr)]">
       <PageBar />
-      <main className="overflow-y-auto">
+      <main className="relative overflow-y-auto">
         <div className="mx-auto my-4 max-w-[1240px] border-2 border-ink bg-sheet px-6 pt-3 pb-6 max-tablet:my-0 max-tablet:border-0 max-tablet:px-3">
           <Link
             to="/routes"
-            className="text-[13px] text-slate underline max-bench:inline-block max-bench:py-3"
+            className="inline-block py-1.5 text-[13px] text-slate underline max-bench:py-3.5"
           >
             All routes
           </Link>

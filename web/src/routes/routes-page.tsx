@@ -66,7 +66,7 @@ function RouteCard({ listed, onAway }: { listed: ListedRoute; onAway: () => void
         <button
           type="button"
           className="min-h-7 px-2 text-[13px] text-ink2 underline hover:text-ink max-bench:min-h-11"
-          aria-label={`Put ${summary.name} away`}
+          aria-label={`Put away: ${summary.name}`}
           onClick={onAway}
         >
           Put away

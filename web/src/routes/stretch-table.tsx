@@ -40,7 +40,7 @@ export function StretchTable({ route, edit }: Props) {
             <th>Length</th>
             <th>Grade</th>
             <th title="0 north, 90 east; for wind by direction">Towards</th>
-            <th />
+            <td />
           </tr>
         </thead>
         <tbody>

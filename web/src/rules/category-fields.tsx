@@ -88,7 +88,9 @@ export function CategoryFields({
   const name = useWatch({ control: form.control, name: `${at}.name` });
   return (
     <details className="mt-3 border-2 border-ink bg-sheet" open={category === 0}>
-      <summary className="head cursor-pointer px-3 py-2 text-[17px] hover:bg-press">{name}</summary>
+      <summary className="head cursor-pointer px-3 py-2 text-[17px] hover:bg-press max-bench:py-3.5">
+        {name}
+      </summary>
       <div className="px-3 pb-3">
         <TextLine form={form} path={`${at}.name`} label="Name" />
         <TextLine form={form} path={`${at}.shortName`} label="Short name" />

@@ -21,7 +21,7 @@ function ErrorLine({ message }: { message: string | undefined }) {
 }
 
 const look = (error: string | undefined): string =>
-  `h-7 w-full min-w-0 bg-field px-2 max-bench:h-10 ${error === undefined ? 'border-b border-ink3' : 'border-b-2 border-stop'}`;
+  `h-7 w-full min-w-0 bg-field px-2 max-bench:h-11 ${error === undefined ? 'border-b border-ink3' : 'border-b-2 border-stop'}`;
 
 interface FieldProps {
   readonly form: RulesForm;
@@ -172,7 +172,7 @@ export const CERTAINTIES = [
 
 export const Block = ({ title, children }: { title: ReactNode; children: ReactNode }) => (
   <section className="pt-2">
-    <h3 className="head border-b-[1.5px] border-ink pb-1 text-[15px]">{title}</h3>
+    <h2 className="head border-b-[1.5px] border-ink pb-1 text-[15px]">{title}</h2>
     {children}
   </section>
 );

@@ -23,11 +23,11 @@ export function RulesFilePage() {
   if (listed === undefined)
     return <NotFound what="place" detail="The rule book has no rules under this address." />;
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[44px_minmax(0,1fr)]">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[46px_minmax(0,1fr)]">
       <PageBar />
-      <main className="overflow-y-auto">
+      <main className="relative overflow-y-auto">
         <div className="mx-auto max-w-[1120px] px-8 pt-3 pb-8 max-tablet:px-3">
-          <Link to="/rules" className="text-[13px] text-slate underline max-bench:py-3">
+          <Link to="/rules" className="text-[13px] text-slate underline max-bench:py-3.5">
             Rule book
           </Link>
           <h1 className="head text-[32px] leading-tight font-extrabold tracking-[-.015em]">

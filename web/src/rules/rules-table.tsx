@@ -43,7 +43,7 @@ export function RulesTable({
           <th className="py-1.5 font-semibold max-tablet:hidden">Read</th>
           <th className="py-1.5 font-semibold max-tablet:hidden">Least sure limit</th>
           <th className="py-1.5 font-semibold">Whose</th>
-          <th />
+          <td />
         </tr>
       </thead>
       <tbody>
@@ -56,7 +56,7 @@ export function RulesTable({
               <th scope="row" className="py-1 pr-2 text-left font-normal">
                 <Link
                   to={`/rules/${rules.id}`}
-                  className="inline-block py-0.5 font-semibold hover:underline max-bench:py-3"
+                  className="inline-block py-0.5 font-semibold hover:underline max-bench:min-w-11 max-bench:py-3.5"
                 >
                   {rules.name}
                 </Link>
@@ -78,7 +78,7 @@ export function RulesTable({
               </td>
               <td className="py-1 text-right whitespace-nowrap">
                 <TextButton
-                  aria-label={`Save the rules of ${rules.name} as a file`}
+                  aria-label={`File: the rules of ${rules.name}`}
                   onClick={() => {
                     rulesFile(rules);
                   }}

@@ -154,7 +154,7 @@ function Matching({
         >
           <span className="truncate">{column}</span>
           <select
-            className="h-7 border-b border-ink3 bg-field max-bench:h-10"
+            className="h-7 border-b border-ink3 bg-field max-bench:h-11"
             value={mapping[column] ?? ''}
             onChange={(event) => {
               onMapping({ ...mapping, [column]: event.target.value === '' ? null : event.target.value });

@@ -66,7 +66,7 @@ function FieldRow({
           <select
             {...register(key)}
             aria-invalid={error !== undefined}
-            className={`h-7 bg-field px-1 max-bench:h-10 ${line}`}
+            className={`h-7 bg-field px-1 max-bench:h-11 ${line}`}
           >
             {mayBeEmpty && <option value="">not given</option>}
             {options.map((option) => (
@@ -81,7 +81,7 @@ function FieldRow({
             inputMode={kind === 'number' ? 'decimal' : 'text'}
             autoComplete="off"
             aria-invalid={error !== undefined}
-            className={`h-7 w-full min-w-0 bg-field px-2 max-bench:h-10 ${kind === 'text' ? '' : 'num text-right'} ${line}`}
+            className={`h-7 w-full min-w-0 bg-field px-2 max-bench:h-11 ${kind === 'text' ? '' : 'num text-right'} ${line}`}
           />
         )}
         <span className="text-[12.5px] text-ink3">{unit === undefined ? '' : unitText(unit)}</span>

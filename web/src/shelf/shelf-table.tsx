@@ -105,7 +105,7 @@ function Head({
     <th aria-sort={order} className={right ? 'text-right' : 'text-left'}>
       <button
         type="button"
-        className={`inline-flex min-h-8 items-center gap-1 px-2 text-[12.5px] font-semibold whitespace-nowrap hover:bg-press max-bench:min-h-11 ${right ? 'flex-row-reverse' : ''}`}
+        className={`inline-flex min-h-8 items-center gap-1 px-2 text-[12.5px] font-semibold whitespace-nowrap hover:bg-press max-bench:min-h-11 max-bench:min-w-11 ${right ? 'flex-row-reverse' : ''}`}
         onClick={onSort}
       >
         {children}
@@ -235,15 +235,17 @@ export function ShelfTable({ type, parts, search, compared, onCompare, onEdit, o
           {rows.map(({ id, original }) => (
             <tr key={id} className="border-b border-hair hover:bg-press" data-part={id}>
               <td className="text-center">
-                <input
-                  type="checkbox"
-                  className="size-4 accent-[var(--slate-fill)] max-bench:size-6"
-                  aria-label={`Compare ${original.document.name}`}
-                  checked={compared.includes(id)}
-                  onChange={() => {
-                    onCompare(id);
-                  }}
-                />
+                <label className="grid place-items-center max-bench:min-h-11 max-bench:min-w-11">
+                  <input
+                    type="checkbox"
+                    className="size-4 accent-[var(--slate-fill)] max-bench:size-6"
+                    aria-label={`Compare ${original.document.name}`}
+                    checked={compared.includes(id)}
+                    onChange={() => {
+                      onCompare(id);
+                    }}
+                  />
+                </label>
               </td>
               {columns.map((column) => {
                 const key = column.id ?? '';

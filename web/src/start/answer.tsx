@@ -34,7 +34,7 @@ export function Answer() {
           <b>{said.what}</b> {said.decides} <span className="text-ink2">{said.todo}</span>{' '}
           <Link
             to={`/builds/${id ?? ''}/law`}
-            className="no-print whitespace-nowrap text-slate underline max-bench:py-3"
+            className="no-print whitespace-nowrap text-slate underline max-bench:py-3.5"
           >
             Law, clause by clause
           </Link>
@@ -59,7 +59,7 @@ export function Answer() {
               </span>
               <Link
                 to={`/builds/${id ?? ''}/${stage}`}
-                className="no-print text-[13px] text-slate underline max-bench:py-3"
+                className="no-print text-[13px] text-slate underline max-bench:py-3.5"
               >
                 Why
               </Link>

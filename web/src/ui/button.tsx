@@ -16,7 +16,7 @@ export function Button({
   return (
     <button
       type="button"
-      className={`inline-flex h-8 items-center justify-center gap-2 border-[1.5px] px-3 text-[13px] whitespace-nowrap disabled:opacity-45 max-bench:h-11 ${KINDS[kind]} ${className}`}
+      className={`inline-flex h-8 items-center justify-center gap-2 border-[1.5px] px-3 text-[13px] whitespace-nowrap disabled:opacity-45 max-bench:h-11 max-bench:min-w-11 ${KINDS[kind]} ${className}`}
       {...rest}
     />
   );

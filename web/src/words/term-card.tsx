@@ -11,7 +11,7 @@ export function TermCard({ term, onClose }: { term: Term; onClose: () => void })
       <TermDrawing id={term.id} />
       {term.also.length > 0 && <p className="text-[13px] text-ink2">Also said: {term.also.join(', ')}.</p>}
       <p className="pt-2">
-        <Link to={`/words#${term.id}`} className="text-slate underline max-bench:py-3">
+        <Link to={`/words#${term.id}`} className="text-slate underline max-bench:py-3.5">
           All words of the trade
         </Link>
       </p>

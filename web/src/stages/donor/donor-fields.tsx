@@ -2,7 +2,7 @@ import { KEPT_PARTS, firstOf, type BuildDocument } from '@apple-cart/core';
 import { PlainNumber } from '../../fields/plain-number.tsx';
 import { SeveralField } from '../../fields/several-field.tsx';
 import { AnswerField, ChoiceField, PlainRow } from '../../fields/choice-field.tsx';
-import { FieldGroup } from '../../fields/field-group.tsx';
+import { FieldGroup, FoldedGroup } from '../../fields/field-group.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
 import { NameField } from '../parts/name-field.tsx';
@@ -49,6 +49,20 @@ export function DonorFields() {
           );
         }}
       />
+    </FieldGroup>
+  );
+}
+
+/** What few donors differ in: seats, what stays of an electric machine, pedals. */
+export function MoreOfDonor() {
+  const { donor } = useDocument();
+  const edit = useBuild((state) => state.edit);
+  const kept = donor.keeps.length;
+  return (
+    <FoldedGroup
+      title="Seats, pedals, what stays"
+      note={`${String(donor.seats)} ${donor.seats === 1 ? 'seat' : 'seats'}${kept === 0 ? '' : `, ${String(kept)} stay`}`}
+    >
       <PlainRow label="Seats, sets of cranks">
         <span className="flex gap-4">
           <PlainNumber
@@ -90,6 +104,6 @@ export function DonorFields() {
           edit((d) => withSection(d, 'donor', { operablePedals }), 'pedals');
         }}
       />
-    </FieldGroup>
+    </FoldedGroup>
   );
 }

@@ -1,4 +1,4 @@
-import { firstOf } from '@apple-cart/core';
+import { firstOf, quantityAt, type QuantityPath } from '@apple-cart/core';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -7,14 +7,14 @@ import { BalanceLine } from './balance-line.tsx';
 import { BossFields } from './boss-fields.tsx';
 import { Bosses, DonorChoice, TorqueArms } from './donor-choices.tsx';
 import { DriveAnswer } from '../parts/drive-answer.tsx';
-import { DonorFields } from './donor-fields.tsx';
+import { DonorFields, MoreOfDonor } from './donor-fields.tsx';
 import { CheckTable } from '../parts/check-table.tsx';
 import { MeasureCards } from './measure-cards.tsx';
 import { walkFor } from './measures.ts';
 import { PackFields } from './pack-fields.tsx';
 import { PlacesTable } from './places-table.tsx';
 import { SpacerPicture } from './spacer-picture.tsx';
-import { FieldGroup } from '../../fields/field-group.tsx';
+import { FieldGroup, FoldedGroup } from '../../fields/field-group.tsx';
 import { YesNoField } from '../../fields/choice-field.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { Button } from '../../ui/button.tsx';
@@ -31,6 +31,8 @@ import { useStage } from '../parts/use-stage.ts';
 import { useSettled } from '../../state/use-settled.ts';
 
 const NEXT = 5;
+/** Asked before a motor is chosen. */
+const SPACING: readonly QuantityPath[] = ['donor.frontOldMm', 'donor.rearOldMm', 'donor.shellWidthMm'];
 /** What to measure next takes a few frames to work out: it waits until a drag or a number is finished. */
 const QUIET_MS = 250;
 
@@ -47,6 +49,11 @@ function Inputs() {
   return (
     <>
       <DonorFields />
+      <FieldGroup title="Spacing and shell" note="they decide which motors go in">
+        <NumberField path="donor.frontOldMm" />
+        <NumberField path="donor.rearOldMm" />
+        <NumberField path="donor.shellWidthMm" />
+      </FieldGroup>
       <FieldGroup title="What to measure next" note="most telling first">
         <Studying {...studied} waiting="Trying every measure…">
           {(items) => <MeasureCards items={items} count={NEXT} />}
@@ -85,17 +92,21 @@ function Inputs() {
         <Bosses />
         <BossFields />
       </FieldGroup>
+      <MoreOfDonor />
       <PackFields build={document} verdict={verdict} />
-      {walkFor(document).map((station) => (
-        <FieldGroup key={station.name} title={station.name}>
-          {station.measures
-            .filter((m) => !m.path.startsWith('packs.0.box'))
-            .map((m) => (
+      {walkFor(document).map(({ name, measures }) => {
+        const own = measures.filter((m) => !m.path.startsWith('packs.0.box') && !SPACING.includes(m.path));
+        if (own.length === 0) return null;
+        const known = own.filter((m) => quantityAt(document, m.path).source !== 'unknown').length;
+        return (
+          <FoldedGroup key={name} title={name} note={`${String(known)} of ${String(own.length)} known`}>
+            {own.map((m) => (
               <NumberField key={m.path} path={m.path} />
             ))}
-          {station.name === 'Motor at the bracket' && <NumberField path="drive.spacerMm" />}
-        </FieldGroup>
-      ))}
+            {name === 'Motor at the bracket' && <NumberField path="drive.spacerMm" />}
+          </FoldedGroup>
+        );
+      })}
       <RoadFields />
       {fitCodes.length > 0 && <StageFindings id="donor" />}
       <Caution>

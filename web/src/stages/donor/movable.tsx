@@ -52,7 +52,7 @@ export function Movable({ page, label, at, onTo, children }: Moved) {
         onTo({ x: at.x + step[0] * mm, y: at.y + step[1] * mm }, 'keys');
       }}
     >
-      {children}
+      <g aria-hidden>{children}</g>
     </g>
   );
 }

@@ -140,7 +140,7 @@ function Layouts({ layouts }: { layouts: readonly Layout[] }) {
         build !== undefined && (
           <Button
             className="no-print"
-            aria-label={`Try: ${NAMES[name]}`}
+            aria-label={`Try it: ${NAMES[name]}`}
             onClick={() => {
               edit(() => build, `${NAMES[name].toLowerCase()} motor`);
             }}
@@ -168,7 +168,7 @@ function Layouts({ layouts }: { layouts: readonly Layout[] }) {
         >
           <thead>
             <tr className="border-b-[1.5px] border-ink align-bottom">
-              <th className="w-[118px]" />
+              <td className="w-[118px]" />
               {layouts.map((l) => (
                 <th key={l.name} className={`px-2 py-1.5 text-left ${l.own ? 'bg-press' : ''}`}>
                   <span className="head block text-[15px]">{NAMES[l.name]}</span>

@@ -63,7 +63,7 @@ function Rings({ rows, now }: { rows: readonly RingRow[]; now: number }) {
               <th>Legs to, {unit}</th>
               <th>Links</th>
               <th>Chain, {shown(1, 'N').unit}</th>
-              <th />
+              <td />
             </tr>
           </thead>
           <tbody>

@@ -129,7 +129,7 @@ export function GearsOnHill() {
                   <th className="px-2 text-right">Phase, A</th>
                   <th className="px-2">Binds</th>
                   <th className="px-2">Lasts</th>
-                  <th className="px-2" />
+                  <td className="px-2" />
                 </tr>
               </thead>
               <tbody>

@@ -14,7 +14,7 @@ export function StartBars({ verdict }: { verdict: Verdict }) {
   ] as const;
   return (
     <section className="keep-together">
-      <h3 className="head border-b-[1.5px] border-ink pb-1.5 text-[14px]">Starting on the grade</h3>
+      <h2 className="head border-b-[1.5px] border-ink pb-1.5 text-[14px]">Starting on the grade</h2>
       <p className="py-1.5 text-[13px] text-ink2">
         Moves off on up to <b className="text-ink">{formatNumber(start.gradePct, 1)} %</b>;{' '}
         {DECIDES[start.decides]} decides. Upright line: the test hill.

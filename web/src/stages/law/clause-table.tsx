@@ -61,7 +61,7 @@ function Silent({ shown }: { shown: CategoryVerdict }) {
   if (silent.length === 0) return null;
   return (
     <details className="py-1.5 text-[12.5px] text-ink2">
-      <summary className="cursor-pointer max-bench:min-h-11 max-bench:py-3">
+      <summary className="cursor-pointer max-bench:min-h-11 max-bench:py-3.5">
         Left free: {silent.map((s) => s.title.toLowerCase()).join(', ')}
       </summary>
       <ul className="pt-1 pl-4">
@@ -102,7 +102,7 @@ function TestClauses({
       <table className="w-full border-collapse text-[14px]">
         <thead>
           <tr className="border-b-[1.5px] border-ink text-left text-[12.5px]">
-            <th className="py-1.5" />
+            <td className="py-1.5" />
             <th className="py-1.5 font-semibold">Clause</th>
             <th className="py-1.5 font-semibold">Limit</th>
             <th className="py-1.5 pr-2 text-right font-semibold">This build</th>

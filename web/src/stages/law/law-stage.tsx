@@ -225,7 +225,7 @@ export function LawStage() {
           <p className="no-print pb-2">
             <Link
               to={`/builds/${id ?? ''}/class-sheet`}
-              className="inline-flex items-center gap-1.5 text-[13px] text-slate underline max-bench:py-3"
+              className="inline-flex items-center gap-1.5 text-[13px] text-slate underline max-bench:py-3.5"
             >
               <Printer size={14} strokeWidth={1.6} aria-hidden /> Class sheet and label
             </Link>

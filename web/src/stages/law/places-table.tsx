@@ -139,7 +139,7 @@ export function PlacesTable({
         title={`Inside in ${String(count('inside'))} of ${String(places.length)} places`}
         note="same machine, their rules"
       >
-        <Link to="/rules" className="text-[13px] text-slate underline max-bench:py-3">
+        <Link to="/rules" className="text-[13px] text-slate underline max-bench:py-3.5">
           Rule book
         </Link>
       </PanelHead>

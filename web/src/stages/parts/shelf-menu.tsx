@@ -41,7 +41,7 @@ export function ShelfMenu({
         onClick={() => {
           setOpen(true);
         }}
-        className="flex min-h-6 items-center gap-1.5 text-[12.5px] text-slate underline max-bench:min-h-11"
+        className="flex min-h-6 items-center gap-1.5 text-[12.5px] text-slate underline max-bench:min-h-11 max-bench:min-w-11"
       >
         <BookOpen size={14} strokeWidth={1.6} aria-hidden /> {label}
       </button>
@@ -63,7 +63,7 @@ export function ShelfMenu({
             <button
               type="button"
               data-testid={`refresh-${type}`}
-              className="flex min-h-6 items-center gap-1.5 text-[12.5px] text-slate underline max-bench:min-h-11"
+              className="flex min-h-6 items-center gap-1.5 text-[12.5px] text-slate underline max-bench:min-h-11 max-bench:min-w-11"
             >
               <RefreshCw size={13} strokeWidth={1.6} aria-hidden /> {stale.length}{' '}
               {stale.length === 1 ? 'differs' : 'differ'} on the shelf

@@ -109,7 +109,7 @@ export function StageFindings({ id }: { id: StageId }) {
   return (
     <section className="keep-together pt-2" aria-label="To look at">
       <div className="flex h-[31px] items-end border-b-[1.5px] border-ink pb-1.5">
-        <h3 className="head text-[14px]">To look at</h3>
+        <h2 className="head text-[14px]">To look at</h2>
       </div>
       {mine.map((finding) => (
         <div key={finding.code + finding.path} className="flex items-start gap-2.5 border-b border-hair py-2">

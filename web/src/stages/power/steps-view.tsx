@@ -135,7 +135,7 @@ function StepsTable({ steps, currency }: { steps: readonly Step[]; currency: str
       <table className="w-full min-w-[560px] border-collapse text-[13px]">
         <thead>
           <tr className="border-b-[1.5px] border-ink align-bottom [&>th]:px-1.5 [&>th]:py-1.5 [&>th]:text-right">
-            <th />
+            <td />
             {steps.map((s) => (
               <th key={s.id} className="font-semibold">
                 <span className="head block text-[14px]">{NAMES[s.id]}</span>
@@ -165,7 +165,7 @@ function StepsTable({ steps, currency }: { steps: readonly Step[]; currency: str
             cell={(s) => <span className="num">{s.price === null ? '–' : moneyText(s.price, currency)}</span>}
           />
           <tr>
-            <th />
+            <td />
             {steps.map((s) => (
               <td key={s.id} className="px-1.5 py-1.5 text-right">
                 {s.id !== 'now' && <TryIt step={s} />}
