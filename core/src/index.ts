@@ -75,7 +75,7 @@ export { refreshed, staleValues } from './parts/refresh-part.ts';
 export type { Level } from './trips/levels.ts';
 export { checkDigits, type Check } from './check/check.ts';
 export { shownOf, wantsOf, type Shown } from './check/waiting.ts';
-export type { State } from './check/state.ts';
+export { worstState, type State } from './check/state.ts';
 export { fitChecks } from './fit/fit.ts';
 export { CHAINLINE_FINE_MM, STAY_GAP_MM, type SpacerTrade } from './fit/spacers.ts';
 export { subject } from './fit/subject.ts';

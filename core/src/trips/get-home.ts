@@ -2,6 +2,7 @@ import type { BuildDocument } from '../document/document.ts';
 import { lastTrue } from '../quantity/numerics.ts';
 import { routeLengthM } from '../route/profile.ts';
 import type { Route } from '../route/route.ts';
+import { constantSpeedRange } from '../ride/range.ts';
 import { ridePlan, traceSpacing } from './ride-plan.ts';
 
 /** Where along the way a share of the charge is reached. */
@@ -19,6 +20,8 @@ export interface GetHome {
   /** Furthest point from which the way back is made with the reserve in hand, km; the whole way where it is. */
   readonly turnKm: number;
   readonly wholeWay: boolean;
+  /** Charge that the reserve is: the share kept of what can be ridden, above the charge at which that ends, %. */
+  readonly keptPct: number;
   /** Charge there, and at home again, %. */
   readonly turnPct: number;
   readonly homePct: number;
@@ -67,7 +70,11 @@ export function getHome(build: BuildDocument, route: Route): GetHome {
     return { chargePct, atKm: i < 0 || metres === undefined ? undefined : metres / 1000 };
   });
   const length = routeLengthM(route);
-  const turn = furthest(build, once, plan.reserve);
+  // One meaning of the reserve everywhere: a share of what can be ridden, which ends before the charge is nought.
+  const level = constantSpeedRange(plan.machine, plan.pace.cruise, plan.charged);
+  const endCharge = level.holds ? level.endCharge : 0;
+  const kept = endCharge + plan.reserve * (plan.charged - endCharge);
+  const turn = furthest(build, once, kept);
   const row = trace?.metres.findIndex((x) => x >= turn - 1) ?? -1;
   return {
     marks,
@@ -75,6 +82,7 @@ export function getHome(build: BuildDocument, route: Route): GetHome {
     turnKm: turn / 1000,
     wholeWay: turn >= length - 1,
     turnPct: 100 * (trace?.charge[row < 0 ? trace.charge.length - 1 : row] ?? 0),
+    keptPct: 100 * kept,
     homePct: 100 * (turn > 0 ? (after(build, once, turn) ?? 0) : plan.charged),
     lastKm: furthest(build, once, 0) / 1000,
   };

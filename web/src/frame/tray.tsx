@@ -1,6 +1,7 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { TRAY, type Figure, type FigureId } from '@apple-cart/core';
+import { TRAY, worstState, type Figure, type FigureId } from '@apple-cart/core';
+import { useRoadRange, type RoadRange } from '../stages/range/use-range-road.ts';
 import { figureOf } from '../stages/parts/use-stage.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
 import { useSettings } from '../state/settings-store.ts';
@@ -31,15 +32,21 @@ function TrayFigure({
   figure,
   pinned,
   folded,
+  road,
   onOpen,
 }: {
   figure: Figure;
+  /** What is said of the road that was chosen, in place of the condition. */
+  road: RoadRange | undefined;
   pinned: Figure | undefined;
   folded: boolean;
   onOpen: () => void;
 }) {
   const system = useSettings((state) => state.units);
-  const { value, unit, condition } = figureText(figure, system);
+  const told = figureText(figure, system);
+  const { value, unit } = told;
+  const condition = road?.words ?? told.condition;
+  const state = road === undefined ? figure.state : worstState([figure.state, road.state]);
   const delta = figureDelta(figure, pinned, system);
   const long = value.length > 9;
   return (
@@ -52,7 +59,7 @@ function TrayFigure({
     >
       {delta !== undefined && <span className="absolute inset-x-0 -top-[2px] h-[5px] bg-slate-fill" />}
       <span className="flex h-[14px] items-center gap-1.5 text-[12.5px] leading-[14px] whitespace-nowrap text-ink2">
-        <StateMark state={figure.state} />
+        <StateMark state={state} />
         {figure.label}
       </span>
       <span className="mt-1.5 block h-[26px] truncate leading-[26px]">
@@ -106,6 +113,7 @@ export function Tray({ onOpen }: { onOpen: (id: FigureId) => void }) {
   const pinnedDocument = useBuild((state) => state.pinned?.document);
   const [folded, setFolded] = useState(true);
   const verdict = useVerdict(document);
+  const road = useRoadRange();
   const pinned = pinnedDocument === undefined ? undefined : verdictOf(pinnedDocument);
   return (
     <section
@@ -127,6 +135,7 @@ export function Tray({ onOpen }: { onOpen: (id: FigureId) => void }) {
       {TRAY.map((id) => figureOf(verdict, id)).map((figure) => (
         <TrayFigure
           key={figure.id}
+          road={figure.id === 'range' ? road : undefined}
           figure={figure}
           pinned={pinned?.figures.find((f) => f.id === figure.id)}
           folded={folded}

@@ -48,7 +48,7 @@ function finding(proposals: readonly Proposal[]): string {
   const name = `${WHERE[best.layout].toLowerCase()} at ${String(best.volts)} V`;
   const good = [best.classState, best.hillState, best.rangeState].every((s) => s === 'fine' || s === 'look');
   return good
-    ? `A ${name} does all that is asked`
+    ? `A ${name} does all that is asked, if it comes as planned`
     : `Nothing does all that is asked; a ${name} comes nearest`;
 }
 
@@ -151,7 +151,8 @@ function Table({ proposals }: { proposals: readonly Proposal[] }) {
         Each is planned as such a kit is ordered and set up: help that stops with the pedals and fades before
         the place’s usual limit, told the true wheel; a limit its rider cannot lift; brakes that cut the
         motor; a speedometer. Confirm these on the parts that come. Whether it fits is asked on Donor, once it
-        is measured. What is kept is taken back with undo.
+        is measured. Range goes from legs resting, with stops and small hills, to the level with the rider’s
+        help. What is kept is taken back with undo.
       </p>
     </section>
   );

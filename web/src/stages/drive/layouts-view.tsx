@@ -119,7 +119,7 @@ function Layouts({ layouts }: { layouts: readonly Layout[] }) {
       of: (l) => (l.hottestC === undefined ? 'stalls' : quantity(l.hottestC, 'C', 0)),
     },
     {
-      label: 'Range',
+      label: 'Range, mixed to level',
       of: (l) =>
         l.plannedKm === undefined
           ? 'none'

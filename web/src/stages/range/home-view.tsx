@@ -130,7 +130,8 @@ function Home({ plan, route }: { plan: GetHome; route: Route }) {
               {formatNumber(plan.homePct, 0)} %
             </b>{' '}
             <span className="text-ink2">
-              (reserve {formatNumber(reserve, 0)} %); there the pack still shows{' '}
+              (the reserve of {formatNumber(reserve, 0)} % of the distance is {formatNumber(plan.keptPct, 0)}{' '}
+              % of charge, with what is left when help ends); there the pack still shows{' '}
               {formatNumber(plan.turnPct, 0)} %.
             </span>
           </span>

@@ -22,7 +22,7 @@ import { EnergyView } from './energy-view.tsx';
 import { HomeView } from './home-view.tsx';
 import { LevelsView } from './levels-view.tsx';
 import { RoadView } from './road-view.tsx';
-import { useRangeRides, type RangeRides } from './use-range-road.ts';
+import { keptOn, useRangeRides, type RangeRides } from './use-range-road.ts';
 import { RANGE_VIEWS, type RangeView } from '../../screens/range-views.ts';
 
 /** From the label's watt-hours to those of the ride, as a ledger. */
@@ -204,28 +204,20 @@ function Picture({ view, rides }: { view: RangeView; rides: RangeRides }) {
   }
 }
 
-/** Less than this many times what is wanted is only just enough. */
-const JUST = 1.15;
-
 const WORD = { fine: 'Enough', look: 'Just enough', stop: 'Too short', unknown: 'Unknown' } as const;
 
 /** The stamp of the views that ride a road: what may be planned on there, against what is wanted. */
-function useRoadStamp({ road: range, studied }: RangeRides) {
+function useRoadStamp(rides: RangeRides) {
   const { verdict } = useStage();
   const shown = useQuantity();
   const wantedKm = verdict.known.brief.distanceKm.value;
-  if (range === undefined || studied.value === undefined) return undefined;
-  const { whole, once, reserve } = studied.value.own;
-  const keptKm = (whole.metres * (1 - reserve)) / 1000;
-  const hot = once.damageAfter !== undefined;
-  const short = keptKm < wantedKm;
-  const [kept, wanted] = [shown(keptKm, 'km', 0), shown(wantedKm, 'km', 0)];
-  const enough = keptKm < JUST * wantedKm ? 'look' : 'fine';
-  const state = short || hot ? 'stop' : enough;
+  const kept = keptOn(rides, wantedKm);
+  if (kept === undefined) return undefined;
+  const [far, wanted] = [shown(kept.km, 'km', 0), shown(wantedKm, 'km', 0)];
   return {
-    state,
-    word: hot && !short ? 'Too hot' : WORD[state],
-    under: `${kept.text} ${kept.unit} on ${range.road.name}, ${wanted.text} wanted`,
+    state: kept.state,
+    word: kept.hot && kept.km >= wantedKm ? 'Too hot' : WORD[kept.state],
+    under: `${far.text} ${far.unit} on ${kept.name}, ${wanted.text} wanted`,
   } as const;
 }
 

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
-import { asRound, evenHill, type Route } from '@apple-cart/core';
+import { asRound, evenHill, type Route, type State } from '@apple-cart/core';
+import { useQuantity } from '../../state/use-quantity.ts';
 import { useRoad, type RoadRead } from '../../ride/route-field.tsx';
 import type { StudyOutput } from '../../work/studies.ts';
 import { useStudy, type Studied } from '../../work/use-study.ts';
@@ -47,4 +48,36 @@ export function useRangeRides(wanted: boolean): RangeRides {
     [build, pinned, route, wanted],
   );
   return { road, unread, studied: useStudy('rounds', input) };
+}
+
+/** Less than this many times what is wanted is only just enough. */
+const JUST = 1.15;
+
+/** What may be planned on a road, the reserve kept back, against what is wanted; undefined until it is ridden. */
+export function keptOn({ road, studied }: RangeRides, wantedKm: number) {
+  if (road === undefined || studied.value === undefined) return undefined;
+  const { whole, once, reserve } = studied.value.own;
+  const km = (whole.metres * (1 - reserve)) / 1000;
+  const hot = once.damageAfter !== undefined;
+  const enough: State = km < JUST * wantedKm ? 'look' : 'fine';
+  const state: State = km < wantedKm || hot ? 'stop' : enough;
+  return { km, hot, state, name: road.road.name };
+}
+
+/** What the tray says of the chosen road. */
+export interface RoadRange {
+  readonly words: string;
+  readonly state: State;
+}
+
+/** Range on the chosen road, for the tray; undefined where none is chosen, and until it is ridden. */
+export function useRoadRange(): RoadRange | undefined {
+  const { document, verdict } = useDeferredStage();
+  const shown = useQuantity();
+  const chosen = document.brief.rangeRoute !== '';
+  const rides = useRangeRides(chosen);
+  const kept = keptOn(rides, verdict.known.brief.distanceKm.value);
+  if (!chosen || kept === undefined || rides.studied.busy) return undefined;
+  const { text, unit } = shown(kept.km, 'km', 0);
+  return { words: `${text} ${unit} on ${kept.name}`, state: kept.state };
 }
