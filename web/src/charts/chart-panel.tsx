@@ -7,10 +7,15 @@ import { Button } from '../ui/button.tsx';
 import { Menu, MenuItem } from '../ui/menu.tsx';
 import { PanelHead } from '../ui/panel.tsx';
 import type * as Core from './echarts-core.ts';
+import { withPlacedLabels } from './placed.ts';
 import { cellText, tableCsv, type ChartTable } from '../files/table-csv.ts';
 
 let loading: Promise<typeof Core> | undefined;
 const load = (): Promise<typeof Core> => (loading ??= import('./echarts-core.ts'));
+
+/** The option with its labels kept off each other on a chart of whatever size. */
+const placedOn = (option: EChartsOption, chart: EChartsType): EChartsOption =>
+  withPlacedLabels(option, () => ({ width: chart.getWidth(), height: chart.getHeight() }));
 
 /** One chart: drawn as SVG, resized with its box, drawn anew when its option changes. */
 function Chart({ option, label, height }: { option: EChartsOption; label: string; height: string }) {
@@ -21,7 +26,8 @@ function Chart({ option, label, height }: { option: EChartsOption; label: string
 
   useEffect(() => {
     latest.current = option;
-    chart.current?.setOption(option, { notMerge: true });
+    const { current } = chart;
+    if (current !== undefined) current.setOption(placedOn(option, current), { notMerge: true });
   }, [option]);
   useEffect(() => {
     let gone = false;
@@ -32,7 +38,7 @@ function Chart({ option, label, height }: { option: EChartsOption; label: string
         await document.fonts.ready;
         if (gone || box.current === null) return;
         chart.current = init(box.current, null, { renderer: 'svg' });
-        chart.current.setOption(latest.current);
+        chart.current.setOption(placedOn(latest.current, chart.current));
         observer.observe(box.current);
       })
       .catch(() => {
@@ -59,7 +65,7 @@ async function picture(option: EChartsOption, kind: 'svg' | 'canvas', background
   const { init } = await load();
   const box = document.createElement('div');
   const chart = init(box, null, { renderer: kind, width: 960, height: 480 });
-  chart.setOption({ ...option, backgroundColor: background });
+  chart.setOption({ ...placedOn(option, chart), backgroundColor: background });
   const url = chart.getDataURL({
     type: kind === 'svg' ? 'svg' : 'png',
     pixelRatio: 2,

@@ -2,6 +2,7 @@
 import { CustomChart, LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, TooltipComponent } from 'echarts/components';
 import { init, use as register } from 'echarts/core';
+import { LabelLayout } from 'echarts/features';
 import { CanvasRenderer, SVGRenderer } from 'echarts/renderers';
 
 register([
@@ -10,6 +11,7 @@ register([
   ScatterChart,
   GridComponent,
   TooltipComponent,
+  LabelLayout,
   SVGRenderer,
   CanvasRenderer,
 ]);

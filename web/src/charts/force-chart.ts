@@ -10,7 +10,7 @@ import {
   type UnitSystem,
 } from '@apple-cart/core';
 import { niceMax, segments } from './curve.ts';
-import { capital, limitNote } from './hill-chart.ts';
+import { NAMED_SHARE, capital, limitNote } from './hill-chart.ts';
 import type { ChartInk } from './ink.ts';
 import { caption, cased, crossTicks, cursorLine, line, paper, type Xy } from './pieces.ts';
 
@@ -96,14 +96,12 @@ export function forceChart(
         const points = xy(segment.points);
         const [first, last] = [points[0], points.at(-1)];
         if (first === undefined || last === undefined) return [];
-        if (
-          Math.abs(last[0] - first[0]) / xMax < LABEL_SHARE &&
-          Math.abs(last[1] - first[1]) / yMax < LABEL_SHARE
-        )
-          return [];
+        const share = Math.max(Math.abs(last[0] - first[0]) / xMax, Math.abs(last[1] - first[1]) / yMax);
+        if (share < NAMED_SHARE) return [];
         const at = points[Math.floor(points.length * 0.3)] ?? first;
         const right = at[0] > 0.7 * xMax;
-        const note = limitNote(segment.limit, known, system);
+        // A short piece has its name alone.
+        const note = share < LABEL_SHARE ? '' : limitNote(segment.limit, known, system);
         return [
           caption(
             {

@@ -55,8 +55,9 @@ export function limitNote(limit: Limit, known: KnownBuild, system: UnitSystem): 
   return `${formatQuantity(convert(quantity.value, quantity.unit, unit), unit)}, ${from}`;
 }
 
-/** A segment needs this share of either axis before it carries a label of its own. */
+/** A segment needs this share of either axis before it carries its value too, and this before it is named at all. */
 const LABEL_SHARE = 0.07;
+export const NAMED_SHARE = 0.02;
 
 interface Frame {
   readonly xMax: number;
@@ -74,7 +75,8 @@ function limitCaption(
   if (first === undefined || last === undefined) return undefined;
   const wide = (last.gradePct - first.gradePct) / frame.xMax;
   const tall = (frame.speed(first.v) - frame.speed(last.v)) / frame.yMax;
-  if (wide < LABEL_SHARE && tall < LABEL_SHARE) return undefined;
+  const small = wide < LABEL_SHARE && tall < LABEL_SHARE;
+  if (wide < NAMED_SHARE && tall < NAMED_SHARE) return undefined;
   const atLeft = first.gradePct < 0.04 * frame.xMax;
   const share = atLeft ? 0.35 : 0.3;
   const point = atGrade(segment.points, first.gradePct + share * (last.gradePct - first.gradePct)) ?? first;
@@ -82,7 +84,8 @@ function limitCaption(
   const corner = point.gradePct < 0.15 * frame.xMax && frame.speed(point.v) > 0.7 * frame.yMax;
   // Towards the right edge the words stand left of their point, so that they are not cut off.
   const right = point.gradePct > 0.84 * frame.xMax;
-  const note = limitNote(segment.limit, input.known, input.system);
+  // A short piece has its name alone.
+  const note = small ? '' : limitNote(segment.limit, input.known, input.system);
   return caption(
     {
       at: [corner ? 0.15 * frame.xMax : point.gradePct, frame.speed(point.v)],
@@ -165,6 +168,8 @@ export function hillChart(input: HillChartInput, ink: ChartInk): EChartsOption {
       return `${formatNumber(x, 1)} %<br><b>${formatNumber(speed(point.v), 1)} ${unit}</b><br>${LIMIT_WORDS[point.limit]} binds, ${gearInWords(point)}`;
     }),
     series: [
+      // Laid first, so that the others make room for it.
+      ...marker(frame, input, ink, unit),
       hatched(end, xMax, yMax, ink.gridMajor),
       band(xy(curves.low), xy(curves.full), ink.span),
       ...curves.others.flatMap((other) => {
@@ -220,7 +225,6 @@ export function hillChart(input: HillChartInput, ink: ChartInk): EChartsOption {
             ),
           ]
         : []),
-      ...marker(frame, input, ink, unit),
       cursorLine(xy(curves.held)),
     ],
   };

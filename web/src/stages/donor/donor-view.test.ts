@@ -1,4 +1,7 @@
+import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { overlap } from '../../drawing/place-labels.ts';
+import { massLabels } from './mass-mark.tsx';
 import {
   WALK,
   withValues,
@@ -46,6 +49,26 @@ describe('the page of the side view', () => {
     expect(
       Math.max((wide * scale) / WIDTH, (Math.max(...ends.map((p) => p.y)) * scale) / HEIGHT),
     ).toBeGreaterThan(0.6);
+  });
+});
+
+describe('the names of what weighs', () => {
+  it('never stand on each other or off the page, wherever the points lie', () => {
+    const at = fc.record({ x: fc.integer({ min: -400, max: 1700 }), y: fc.integer({ min: 100, max: 1150 }) });
+    fc.assert(
+      fc.property(at, at, at, (centre, rider, load) => {
+        const boxes = massLabels({ scale: 0.25, left: 130 }, [
+          { at: centre, label: 'centre of mass, 1,024 mm up', ring: true },
+          { at: rider, label: 'rider 104.0 kg' },
+          { at: load, label: 'load 75.0 kg' },
+        ]);
+        for (const [i, a] of boxes.entries()) {
+          expect(a.x).toBeGreaterThanOrEqual(0);
+          expect(a.x + a.width).toBeLessThanOrEqual(WIDTH);
+          for (const b of boxes.slice(i + 1)) expect(overlap(a, b, 0)).toBe(0);
+        }
+      }),
+    );
   });
 });
 

@@ -5,7 +5,7 @@ import { drawnFrom, rearAxleAt } from '../../drawing/silhouette.tsx';
 import { Sketch } from '../../drawing/sketch.tsx';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { FramePoints } from './frame-points.tsx';
-import { MassMark } from './mass-mark.tsx';
+import { MassMarks } from './mass-mark.tsx';
 import { PackShape, ROOM_MM } from './pack-shape.tsx';
 import { GROUND, HEIGHT, WIDTH, px, scaleFor, type Page } from './page-scale.ts';
 
@@ -84,12 +84,6 @@ export function SideView({ build, verdict, editing }: Props) {
       {fit.boxes.map((box, i) => (
         <PackShape key={i} page={page} box={box} index={i} verdict={verdict} build={build} />
       ))}
-      {rider !== undefined && (
-        <MassMark page={page} at={rider} label={`rider ${kg(known.brief.riderMassKg.value)}`} />
-      )}
-      {load !== undefined && known.brief.loadMassKg.value > 0 && (
-        <MassMark page={page} at={load} label={`load ${kg(known.brief.loadMassKg.value)}`} />
-      )}
       <path
         d={`M${String(px(page, centre).x)} ${String(px(page, centre).y + 8)}V${String(GROUND)}`}
         stroke="var(--ink)"
@@ -97,7 +91,18 @@ export function SideView({ build, verdict, editing }: Props) {
         fill="none"
         pointerEvents="none"
       />
-      <MassMark page={page} at={centre} label={`centre of mass, ${up.text} ${up.unit} up`} ring />
+      <MassMarks
+        page={page}
+        masses={[
+          { at: centre, label: `centre of mass, ${up.text} ${up.unit} up`, ring: true },
+          ...(rider === undefined
+            ? []
+            : [{ at: rider, label: `rider ${kg(known.brief.riderMassKg.value)}` }]),
+          ...(load === undefined || known.brief.loadMassKg.value === 0
+            ? []
+            : [{ at: load, label: `load ${kg(known.brief.loadMassKg.value)}` }]),
+        ]}
+      />
       {editing && <FramePoints page={page} verdict={verdict} />}
     </svg>
   );

@@ -1,0 +1,56 @@
+import type { EChartsOption, SeriesOption } from 'echarts';
+import { placeLabel, type Box } from '../drawing/place-labels.ts';
+
+/** The paper of a chart within its axes, as `paper` sets it, px. */
+const [LEFT, TOP, RIGHT, BOTTOM] = [42, 2, 4, 27];
+/** Letters of an axis title, and where it stands. */
+const [LETTER, TITLE_HEIGHT] = [6.4, 18];
+
+interface Laid {
+  readonly seriesIndex: number;
+  readonly labelRect: Box;
+}
+
+/** The title of the upright axis stands in the corner at the top left, and no label over it. */
+function titleBox({ yAxis }: EChartsOption): readonly Box[] {
+  const axis = Array.isArray(yAxis) ? yAxis[0] : yAxis;
+  const name = axis?.name;
+  return typeof name === 'string' && name !== ''
+    ? [{ x: LEFT, y: TOP, width: LETTER * name.length + 10, height: TITLE_HEIGHT }]
+    : [];
+}
+
+/**
+ * The chart with its labels kept off each other: each is laid by the chart's own hand, then moved the least that clears those
+ * before it. Labels laid in one drawing are seen by each other; the next drawing begins anew.
+ * @param size of the chart, px, at the time it is drawn
+ * @param onPlaced is told where each label came to stand
+ */
+export function withPlacedLabels(
+  option: EChartsOption,
+  size: () => { readonly width: number; readonly height: number },
+  onPlaced: (box: Box, seriesIndex: number) => void = () => undefined,
+): EChartsOption {
+  const { series } = option;
+  if (!Array.isArray(series)) return option;
+  const titles = titleBox(option);
+  let [taken, last] = [[...titles], Infinity];
+  const layout = ({ seriesIndex, labelRect }: Laid): { dx: number; dy: number } => {
+    if (seriesIndex <= last) taken = [...titles];
+    last = seriesIndex;
+    const { width, height } = size();
+    const room = { x: LEFT, y: TOP, width: width - LEFT - RIGHT, height: height - TOP - BOTTOM };
+    const shift = placeLabel(labelRect, taken, room);
+    const box = { ...labelRect, x: labelRect.x + shift.dx, y: labelRect.y + shift.dy };
+    taken.push(box);
+    onPlaced(box, seriesIndex);
+    return shift;
+  };
+  const isCaption = (one: SeriesOption): boolean => one.type === 'scatter' && one.label?.show === true;
+  return {
+    ...option,
+    series: (series as SeriesOption[]).map((one): SeriesOption =>
+      isCaption(one) ? ({ ...one, labelLayout: layout } as SeriesOption) : one,
+    ),
+  };
+}
