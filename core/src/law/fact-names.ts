@@ -4,7 +4,7 @@ export const NUMBER_FACTS = {
   peakWheelW: { unit: 'W', words: 'most power at the wheel' },
   assistEndKmh: { unit: 'km/h', words: 'speed at which help ends' },
   motorAloneKmh: { unit: 'km/h', words: 'top speed on the motor alone, 170 lb rider, level' },
-  throttleAloneKmh: { unit: 'km/h', words: 'top speed by hand control alone' },
+  throttleAloneKmh: { unit: 'km/h', words: 'top speed by hand control alone, full charge' },
   wheelCount: { unit: '1', words: 'number of wheels' },
   massKg: { unit: 'kg', words: 'mass ready to ride, without rider' },
   nominalV: { unit: 'V', words: 'nominal volts of the pack' },

@@ -1,4 +1,5 @@
 import { cellsOf, partFields, unitText, type Part } from '@apple-cart/core';
+import { choiceWords } from './choice-words.ts';
 import { Dialog } from '../ui/dialog.tsx';
 
 /** Parts of one type side by side; what differs stands out. */
@@ -20,7 +21,8 @@ export function CompareDialog({ parts, onClose }: { parts: readonly Part[]; onCl
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Comparison">
         <table className="w-full border-collapse text-[13.5px]" data-testid="comparison">
           <tbody>
-            {fields.map(({ key, label, unit }) => {
+            {fields.map((field) => {
+              const { key, label, unit } = field;
               const differs = new Set(columns.map((c) => c[key] ?? '')).size > 1;
               return (
                 <tr key={key} className={`border-b border-hair ${differs ? 'font-semibold' : 'text-ink2'}`}>
@@ -32,7 +34,7 @@ export function CompareDialog({ parts, onClose }: { parts: readonly Part[]; onCl
                   </th>
                   {columns.map((cells, i) => (
                     <td key={parts[i]?.id} className={`px-2 py-1.5 ${key === 'name' ? 'head' : ''}`}>
-                      {cells[key] === '' ? '–' : cells[key]}
+                      {(cells[key] ?? '') === '' ? '–' : choiceWords(field, cells[key] ?? '')}
                     </td>
                   ))}
                 </tr>

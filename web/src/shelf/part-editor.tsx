@@ -21,6 +21,7 @@ import { Button } from '../ui/button.tsx';
 import { Dialog } from '../ui/dialog.tsx';
 import { StateMark } from '../ui/state-mark.tsx';
 import { TYPE_NAMES } from '../stages/parts/part-facts.ts';
+import { choiceWords } from './choice-words.ts';
 
 export interface Editing {
   readonly type: PartType;
@@ -71,7 +72,7 @@ function FieldRow({
             {mayBeEmpty && <option value="">not given</option>}
             {options.map((option) => (
               <option key={option} value={option}>
-                {option}
+                {choiceWords({ kind, key }, option)}
               </option>
             ))}
           </select>

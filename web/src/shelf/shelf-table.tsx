@@ -17,6 +17,7 @@ import { firstOf, moneyText, partFields, type PartField, type PartType } from '@
 import type { StoredPart } from '../state/shelf.ts';
 import { useQuantity } from '../state/use-quantity.ts';
 import { Menu, MenuItem, MenuRule } from '../ui/menu.tsx';
+import { choiceWords } from './choice-words.ts';
 import { LISTED, SHORT } from './type-names.ts';
 
 const features = tableFeatures({
@@ -133,7 +134,7 @@ function Cell({
   }
   const value = valueOf(stored, id);
   if (value === undefined || value === '') return '–';
-  if (field?.unit === undefined || typeof value !== 'number') return String(value);
+  if (field?.unit === undefined || typeof value !== 'number') return choiceWords(field, String(value));
   const { text, unit } = shown(value, field.unit);
   return (
     <span className="whitespace-nowrap">

@@ -1,30 +1,6 @@
 import type { ReactNode } from 'react';
-
-const INK = { fill: 'none', stroke: 'var(--ink)', strokeWidth: 1.6 } as const;
-const THIN = { fill: 'none', stroke: 'var(--ink3)', strokeWidth: 1 } as const;
-const BLUE = { fill: 'none', stroke: 'var(--slate)', strokeWidth: 1.8 } as const;
-
-/** A dimension between two points on a level, with its ticks. */
-const Span = ({ x0, x1, y }: { x0: number; x1: number; y: number }) => (
-  <path
-    d={`M${String(x0)} ${String(y - 4)}v8M${String(x1)} ${String(y - 4)}v8M${String(x0)} ${String(y)}H${String(x1)}`}
-    {...BLUE}
-  />
-);
-const Rise = ({ y0, y1, x }: { y0: number; y1: number; x: number }) => (
-  <path
-    d={`M${String(x - 4)} ${String(y0)}h8M${String(x - 4)} ${String(y1)}h8M${String(x)} ${String(y0)}V${String(y1)}`}
-    {...BLUE}
-  />
-);
-const Ground = ({ y }: { y: number }) => <path d={`M6 ${String(y)}H194`} {...INK} />;
-const Wheel = ({ x, y, r }: { x: number; y: number; r: number }) => (
-  <>
-    <circle cx={x} cy={y} r={r} {...INK} />
-    <circle cx={x} cy={y} r={r - 5} {...THIN} />
-    <circle cx={x} cy={y} r={3} {...INK} />
-  </>
-);
+import { BLUE, Ground, INK, Rise, Span, THIN, Wheel } from './pens.tsx';
+import { POWER_DRAWINGS } from './power-drawings.tsx';
 
 /** Small drawings, 200 by 96: the thing in ink, what the word measures in blue. */
 const DRAWINGS: Readonly<Record<string, ReactNode>> = {
@@ -149,6 +125,7 @@ const DRAWINGS: Readonly<Record<string, ReactNode>> = {
       <path d="M82 48h4M130 48h6" {...INK} />
     </>
   ),
+  ...POWER_DRAWINGS,
   'drag-area': (
     <>
       <path d="M110 84q-22-10-16-40q2-18 16-22q-8-14 4-14t4 14q14 4 16 22q6 30-16 40z" {...INK} />
@@ -171,7 +148,9 @@ function Currents({ marked }: { marked: 'battery' | 'phase' }) {
   );
 }
 
-/** The drawing of a word; nothing for one that needs none. */
+export const hasDrawing = (id: string): boolean => DRAWINGS[id] !== undefined;
+
+/** The drawing of a word; nothing for one that has none. */
 export function TermDrawing({ id }: { id: string }) {
   const drawing = DRAWINGS[id];
   if (drawing === undefined) return null;

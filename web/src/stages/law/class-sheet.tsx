@@ -62,6 +62,9 @@ function Label({ build, verdict, here }: { build: BuildDocument; verdict: Verdic
   );
 }
 
+/** A blank is to be written in by hand. */
+const named = (name: string): string => (name.trim() === '' ? '________' : name);
+
 function Facts({ build, verdict }: { build: BuildDocument; verdict: Verdict }) {
   const shown = useQuantity();
   const facts = verdict.law.ways[0]?.facts;
@@ -70,14 +73,17 @@ function Facts({ build, verdict }: { build: BuildDocument; verdict: Verdict }) {
     kmh === undefined ? 'not known' : `${shown(kmh, 'km/h', 1).text} ${shown(1, 'km/h').unit}`;
   const rated = facts.ratedPowerW;
   const rows: readonly (readonly [string, string])[] = [
-    ['Donor', build.donor.name],
+    ['Donor', named(build.donor.name)],
     [
       'Motor',
-      `${build.drive.name}, rated ${rated === undefined ? 'not known' : `${formatNumber(rated.high, 0)} W`}`,
+      `${named(build.drive.name)}, rated ${rated === undefined ? 'not known' : `${formatNumber(rated.high, 0)} W`}`,
     ],
-    ['Pack', `${build.packs[0].name}, ${formatNumber(verdict.power.nominalV, 0)} V nominal`],
+    ['Pack', `${named(build.packs[0].name)}, ${formatNumber(verdict.power.nominalV, 0)} V nominal`],
     ['Help ends', speed(facts.assistEndKmh?.high)],
-    ['Hand control alone', facts.throttleAloneKmh?.high === 0 ? 'none' : speed(facts.throttleAloneKmh?.high)],
+    [
+      'Hand control alone, full charge',
+      facts.throttleAloneKmh?.high === 0 ? 'none' : speed(facts.throttleAloneKmh?.high),
+    ],
     ['Most power at the wheel', `${formatNumber(facts.peakWheelW?.high ?? 0, 0)} W, simulated`],
     ['Mass ready to ride', `${shown(facts.massKg?.high ?? 0, 'kg', 1).text} ${shown(1, 'kg').unit}`],
   ];

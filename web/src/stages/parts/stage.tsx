@@ -6,6 +6,7 @@ import { useSettings } from '../../state/settings-store.ts';
 import { useVerdict } from '../../state/use-verdict.ts';
 import { Stamp } from '../../ui/stamp.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
+import { WordsInPrint } from './words-in-print.tsx';
 import { SCREENS } from '../../screens/registry.ts';
 
 interface SheetProps {
@@ -37,7 +38,12 @@ export function Stage({
   ...rest
 }: { readonly id: StageId } & Omit<SheetProps, 'mark' | 'name' | 'question'>) {
   const { name, question } = SCREENS[id];
-  return <Sheet mark={STAGE_IDS.indexOf(id) + 1} name={name} question={question} {...rest} />;
+  return (
+    <>
+      <Sheet mark={STAGE_IDS.indexOf(id) + 1} name={name} question={question} {...rest} />
+      <WordsInPrint id={id} />
+    </>
+  );
 }
 
 /** A sheet: mark, name, question, the stamp with its answer; inputs left, picture right. */
