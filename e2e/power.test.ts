@@ -1,15 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
-import {
-  chooseIn,
-  clickWords,
-  figureBecomes,
-  kept,
-  openBuild,
-  stageWords,
-  typeInto,
-} from './hands.ts';
+import { chooseIn, clickWords, figureBecomes, kept, openBuild, stageWords, typeInto } from './hands.ts';
 import { sidewaysAnywhere, tooSmall, violationsInBoth } from './rules.ts';
 import { stand } from './stand.ts';
 
