@@ -49,8 +49,6 @@ export function withPlacedLabels(
   const isCaption = (one: SeriesOption): boolean => one.type === 'scatter' && one.label?.show === true;
   return {
     ...option,
-    series: (series as SeriesOption[]).map((one): SeriesOption =>
-      isCaption(one) ? ({ ...one, labelLayout: layout } as SeriesOption) : one,
-    ),
+    series: series.map((one): SeriesOption => (isCaption(one) ? { ...one, labelLayout: layout } : one)),
   };
 }

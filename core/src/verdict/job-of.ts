@@ -1,0 +1,25 @@
+import { lazily } from '../quantity/lazily.ts';
+import type { Job } from '../workshop/job.ts';
+import { partsList } from '../workshop/parts-list/parts-list.ts';
+import type { Line } from '../workshop/parts-list/line.ts';
+import type { Judged } from './judged.ts';
+
+/** What the workshop's lists are worked out from. */
+export function jobOf(s: Judged): Job {
+  const found = lazily({ byId: () => new Map([...s.checks, ...s.powerChecks].map((c) => [c.id, c])) });
+  return {
+    build: s.build,
+    known: s.known,
+    machine: s.machine,
+    get chain() {
+      return s.chain;
+    },
+    check: (id) => found.byId.get(id),
+    get duties() {
+      return s.here.duties;
+    },
+  };
+}
+
+/** The parts list of a build. */
+export const partsOf = (s: Judged): readonly Line[] => partsList(jobOf(s));

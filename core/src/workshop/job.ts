@@ -1,0 +1,28 @@
+import type { Check } from '../check/check.ts';
+import type { BuildDocument } from '../document/document.ts';
+import type { KnownBuild } from '../document/known-build.ts';
+import type { Duty } from '../law/rule-schema.ts';
+import type { Machine } from '../machine/machine.ts';
+import type { Chain } from '../power-chain/chain.ts';
+
+/** What the workshop's lists are worked out from: the build, and what was found of it. */
+export interface Job {
+  readonly build: BuildDocument;
+  readonly known: KnownBuild;
+  readonly machine: Machine;
+  readonly chain: Chain;
+  /** A check of fit or of the power chain by its id; undefined where the build does not ask for it. */
+  readonly check: (id: string) => Check | undefined;
+  /** Duties of the class in the build's place. */
+  readonly duties: readonly Duty[];
+}
+
+/** A motor whose axle stands in the dropouts. */
+export const isHub = ({ build: { drive } }: Job): boolean =>
+  drive.kind === 'geared-hub' || drive.kind === 'direct-drive-hub';
+
+/** A check that was judged and is not fine. */
+export function isAmiss(job: Job, id: string): boolean {
+  const state = job.check(id)?.state;
+  return state === 'look' || state === 'stop';
+}

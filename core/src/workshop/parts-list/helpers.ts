@@ -1,0 +1,71 @@
+import type { Duty } from '../../law/rule-schema.ts';
+import type { BuildDocument } from '../../document/document.ts';
+import type { PackDocument } from '../../document/pack.ts';
+import type { PackPlace } from '../../frame/names.ts';
+import type { Job } from '../job.ts';
+
+/** Amps that a strip of pure nickel of 8 mm by 0.15 mm carries. Common practice, no source: 5 to 7 A. */
+export const NICKEL_A = 6;
+/** A pack over this mass wants clamps beside its two bosses, kg. Common practice, no source. */
+export const HEAVY_PACK_KG = 4;
+/** A tube looser than this in its shell wants a sleeve, mm. Common practice, no source. */
+export const SLEEVE_FROM_MM = 0.3;
+/** Air that a gearbox wants to the chainstay, mm: as the fit check asks. */
+export const GEARBOX_AIR_MM = 3;
+
+/** Places where a pack lies on a rail that is screwed to a tube. */
+export const ON_TUBES: readonly PackPlace[] = [
+  'down-tube',
+  'seat-tube',
+  'behind-seat-tube',
+  'lateral-tube',
+  'main-tube',
+];
+
+/** What carries a pack at its place. */
+export const CRADLE: Readonly<Record<PackPlace, string>> = {
+  'down-tube': 'Rail or cradle for the pack, down tube',
+  'seat-tube': 'Rail or cradle for the pack, seat tube',
+  'behind-seat-tube': 'Rail for the pack behind the seat tube',
+  'lateral-tube': 'Rail or cradle for the pack, lateral tube',
+  'main-tube': 'Rail or cradle for the pack, main tube',
+  'rear-rack': 'Slide or plate for a pack on the rack',
+  deck: 'Box on the deck for the pack, with straps',
+  'cargo-box': 'Straps and foam for the pack in the load box',
+  'behind-seat': 'Bag or bracket for the pack behind the seat',
+  free: 'Bag or cradle for the pack, where it lies',
+};
+
+/** The extractor of a crank. Common practice. */
+export const PULLER: Readonly<Record<BuildDocument['donor']['cranks'], string>> = {
+  square: 'Crank puller for square taper, 8 mm key for its bolt',
+  splined: 'Crank puller with wide tip, for splined spindles, 8 mm key',
+  'two-piece': 'Keys for the clamp bolts of a two-piece crank, with its cap tool',
+  cottered: 'Cotter press, and new cotters',
+  'one-piece': 'Spanner for a one-piece crank, and an adapter for its shell',
+  unknown: 'Crank extractor, for this crank (not known yet)',
+};
+
+/** Packs that are built here, with their places in the order of use. */
+export const ownPacks = (
+  packs: readonly PackDocument[],
+): readonly { readonly i: number; readonly pack: PackDocument }[] =>
+  packs.flatMap((pack, i) => (pack.make === 'cells' ? [{ i, pack }] : []));
+
+/** The key of a line that a second pack has too. */
+export const suffixed = (key: string, i: number): string => (i === 0 ? key : `${key}/${String(i + 1)}`);
+
+/** Ratings in which fuses and breakers are sold, A. Common practice. */
+const FUSES = [5, 7.5, 10, 15, 20, 25, 30, 40, 50, 60, 80, 100, 125, 150, 200, 250, 300, 400, 500] as const;
+/** The next rating above a current, A. */
+export const nextFuse = (amps: number): number => FUSES.find((f) => f >= amps) ?? Math.ceil(amps / 100) * 100;
+
+/** A duty that the place asks, or may ask, speaks of something. */
+export const asksFor = (duties: readonly Duty[], what: RegExp): boolean =>
+  duties.some(
+    (d) => (d.asked === 'yes' || d.asked === 'varies') && (what.test(d.title) || what.test(d.text)),
+  );
+
+/** Some motor is meant: without one there is no list yet. */
+export const isMeant = ({ build: { drive }, known }: Job): boolean =>
+  drive.name.trim() !== '' || Object.values(known.drive).some((k) => k.source !== 'unknown');

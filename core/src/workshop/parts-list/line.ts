@@ -1,0 +1,71 @@
+import type { Phrase } from '../../quantity/phrase.ts';
+import type { Job } from '../job.ts';
+
+/** Groups of the parts list, in its order. */
+export const LINE_GROUPS = [
+  'drive',
+  'power',
+  'fitting',
+  'wiring',
+  'controls',
+  'wheels',
+  'consumables',
+  'tools',
+] as const;
+export type LineGroup = (typeof LINE_GROUPS)[number];
+
+/** One thing that the build needs, worked out from it. */
+export interface Line {
+  /** Made of what it is, so that what a person adds stays with it when the build changes. */
+  readonly key: string;
+  readonly group: LineGroup;
+  /** Exact enough to ask for it at a counter. */
+  readonly what: Phrase;
+  /** Why it is on the list. */
+  readonly why: Phrase;
+  /** Where the rule comes from. */
+  readonly origin: string;
+  readonly quantity: number;
+  readonly unit: LineUnit;
+  /** What people forget: no motor, pack, controller or charger. */
+  readonly small: boolean;
+  /** The kind of small part by which the shelf is asked for a price; empty for what is named itself. */
+  readonly kind: string;
+  /** Something that the build leaves open, to be asked before it is ordered. */
+  readonly ask: string;
+}
+export type LineUnit = 'piece' | 'pair' | 'm' | 'set';
+
+/** A rule that puts lines on the list, or none. */
+export interface Rule {
+  readonly id: string;
+  readonly group: LineGroup;
+  readonly origin: string;
+  readonly lines: (job: Job) => readonly Draft[];
+}
+
+/** A line as a rule writes it: the rule's id is its key unless it makes several. */
+export interface Draft {
+  readonly key?: string;
+  readonly what: Phrase;
+  readonly why: Phrase;
+  readonly quantity?: number;
+  readonly unit?: LineUnit;
+  readonly main?: boolean;
+  readonly kind?: string;
+  readonly ask?: string;
+}
+
+/** A line of a draft, one piece of a small part unless it says more. */
+export const lineOf = (rule: Rule, draft: Draft): Line => ({
+  key: draft.key ?? rule.id,
+  group: rule.group,
+  what: draft.what,
+  why: draft.why,
+  origin: rule.origin,
+  quantity: draft.quantity ?? 1,
+  unit: draft.unit ?? 'piece',
+  small: draft.main !== true,
+  kind: draft.kind ?? rule.id,
+  ask: draft.ask ?? '',
+});

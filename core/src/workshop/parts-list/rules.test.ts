@@ -1,0 +1,221 @@
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { BuildDocument } from '../../document/document.ts';
+import { newBuild } from '../../document/template.ts';
+import { phraseText } from '../../quantity/phrase.ts';
+import { evaluate } from '../../test/evaluate.ts';
+import { RUNS, anyBuild, sample, type Changes } from '../../test/sample.ts';
+import { partsOf } from '../../verdict/job-of.ts';
+import type { Line } from './line.ts';
+import { RULES } from './rules/rules.ts';
+
+const list = (build: BuildDocument): readonly Line[] => partsOf(evaluate(build).study);
+type Kind = BuildDocument['drive']['kind'];
+type Case = readonly [changes: Changes, kind?: Kind];
+
+/** A build of a hub motor, at the rear unless it says else, with a name for its motor. */
+function made([changes, kind = 'geared-hub']: Case): BuildDocument {
+  return sample({ ...changes, drive: { name: 'Motor', ...changes.drive } }, kind);
+}
+const none = newBuild('Nothing chosen');
+const box = (place: BuildDocument['packs'][number]['boxes'][number]['place'], count = 1) => ({
+  boxes: Array.from({ length: count }, () => ({ place, at: null })),
+});
+const light = { name: 'Lamp', volts: 12, watts: 5, onPct: 100, light: true };
+const hub = { flatsMm: 10, axleMm: 12 };
+const fromCells: Case = [{ pack: { make: 'cells', cellsInSeries: 13 }, cell: { parallel: 4 } }];
+const laidDown: Case = [{ pack: { chemistry: 'lead-acid', ...box('deck', 4) } }];
+
+/** For each rule a build that needs its line and one that does not; common practice, no source, unless the rule names a check. */
+const CASES: Readonly<Record<string, readonly [Case, Case | typeof none]>> = {
+  donor: [[{}], none],
+  motor: [[{}], none],
+  controller: [[{}], [{ controller: { place: 'motor' } }]],
+  'drive-chain': [[{}, 'external'], [{}]],
+  'offset-ring': [
+    [{ donor: { chainlineMm: 43, shellWidthMm: 68 }, drive: { ringLineMm: 20, spacerMm: 0 } }, 'mid-drive'],
+    [{ donor: { chainlineMm: 44, shellWidthMm: 68 }, drive: { ringLineMm: 10, spacerMm: 0 } }, 'mid-drive'],
+  ],
+  pack: [[{}], none],
+  charger: [[{}], none],
+  fuse: [[{}], none],
+  'pre-charge': [[{ cabling: { inrush: 'resistor' } }], [{ cabling: { inrush: 'anti-spark' } }]],
+  combiner: [[{ second: { join: 'combiner', nominalV: 48, capacityAh: 10 } }], [{}]],
+  converter: [[{ supply: { means: 'converter', accessories: [light] } }], [{}]],
+  'light-cells': [[{ supply: { means: 'own-cells', accessories: [light] } }], [{}]],
+  cells: [fromCells, [{}]],
+  'cell-holders': [fromCells, [{}]],
+  nickel: [fromCells, [{}]],
+  insulation: [fromCells, [{}]],
+  board: [fromCells, [{}]],
+  'pack-wrap': [fromCells, [{}]],
+  'block-links': [laidDown, [{}]],
+  'torque-arms': [[{ drive: { ...hub, torqueArms: 1 } }], [{}, 'mid-drive']],
+  'axle-spacers': [
+    [{ donor: { rearOldMm: 135 }, drive: { overLocknutMm: 126 } }],
+    [{ donor: { rearOldMm: 135 }, drive: { overLocknutMm: 135 } }],
+  ],
+  'axle-washers': [[{}], [{}, 'mid-drive']],
+  'disc-spacers': [
+    [{ donor: { brakeRear: 'cable-disc', caliperGapMm: 0.2 }, drive: { discMount: 'yes' } }],
+    [{ donor: { brakeRear: 'rim' } }],
+  ],
+  'caliper-adapter': [
+    [{ donor: { brakeRear: 'cable-disc', rotorMm: 160 }, drive: { discMount: 'yes', rotorMm: 180 } }],
+    [{ donor: { brakeRear: 'cable-disc', rotorMm: 160 }, drive: { discMount: 'yes', rotorMm: 160 } }],
+  ],
+  'shell-sleeve': [
+    [{ donor: { shellBoreMm: 41 }, drive: { tubeMm: 33.5 } }, 'mid-drive'],
+    [{ donor: { shellBoreMm: 33.6 }, drive: { tubeMm: 33.5 } }, 'mid-drive'],
+  ],
+  'gearbox-spacers': [
+    [{ donor: { stayReachMm: 40 }, drive: { gearboxMm: 39, spacerMm: 0 } }, 'mid-drive'],
+    [{ donor: { stayReachMm: 30 }, drive: { gearboxMm: 60, spacerMm: 0 } }, 'mid-drive'],
+  ],
+  'anti-rotation': [
+    [{}, 'mid-drive'],
+    [{ drive: { bearsOnFrame: 'yes' } }, 'mid-drive'],
+  ],
+  'axle-adapters': [[{ donor: { axle: 'through' } }], [{ donor: { axle: 'solid' } }]],
+  'long-nuts': [
+    [{ donor: { rearOldMm: 135, dropoutMm: 8 }, drive: { axleLengthMm: 150, overLocknutMm: 126 } }],
+    [{ donor: { rearOldMm: 135, dropoutMm: 6 }, drive: { axleLengthMm: 210 } }],
+  ],
+  chain: [[{}, 'mid-drive'], [{}]],
+  cogs: [
+    [{ donor: { cogBody: 'cassette' }, drive: { cogBody: 'freewheel' } }],
+    [{ donor: { cogBody: 'cassette' }, drive: { cogBody: 'cassette' } }],
+  ],
+  idler: [[{ drive: { idler: 'yes' } }, 'external'], [{}]],
+  'drive-cover': [
+    [{ drive: { covered: 'no' } }, 'external'],
+    [{ drive: { covered: 'yes' } }, 'external'],
+  ],
+  cradle: [[{}], none],
+  'rivet-nuts': [[{ donor: { bosses: [] } }], [{ pack: box('rear-rack') }]],
+  'pack-clamps': [[{ pack: { massKg: 6 } }], [{ pack: { massKg: 2.5 } }]],
+  'rack-plate': [[{ pack: box('rear-rack') }], [{}]],
+  'rain-cover': [[{ pack: { cover: 'bag' } }], [{ pack: { cover: 'case' } }]],
+  'pack-lock': [[{}], [{ pack: box('cargo-box') }]],
+  'battery-lead': [[{}], none],
+  plugs: [[{}], none],
+  rings: [[{ cabling: { passes: ['rings'] } }], [{}]],
+  'main-switch': [[{ cabling: { passes: ['pull-plug'] } }], [{}]],
+  'charge-socket': [[{ cabling: { passes: ['charge-plug'] } }], [{}]],
+  'phase-lead': [
+    [{ cabling: { phaseMm: 400 } }],
+    [{ cabling: { phaseMm: 400 }, controller: { place: 'motor' } }],
+  ],
+  'heat-shrink': [[{}], none],
+  ties: [[{}], none],
+  grommets: [[{ controller: { place: 'box' } }], [{}]],
+  'motor-plug': [[{}], [{ controller: { place: 'motor' } }]],
+  'brake-sensors': [
+    [{ donor: { brakeFront: 'hydraulic-disc', brakeRear: 'hydraulic-disc', levers: 'hydraulic' } }],
+    [{ donor: { levers: 'cut-off' }, controls: { brakeCutoffs: 'yes' } }],
+  ],
+  'assist-sensor': [[{ controls: { assistSensor: 'cadence' } }], [{ controls: { assistSensor: 'none' } }]],
+  'shift-sensor': [[{}, 'mid-drive'], [{}]],
+  throttle: [[{ controls: { throttle: 'full' } }], [{ controls: { throttle: 'none' } }]],
+  display: [[{}], [{ donor: { keeps: ['display'] } }]],
+  'speed-sensor': [[{ controller: { limitsSpeed: true } }, 'mid-drive'], [{}]],
+  key: [[{ controls: { throttle: 'full' } }], [{}]],
+  lamps: [
+    [{ brief: { place: 'de' } }],
+    [{ brief: { place: 'de' }, supply: { means: 'converter', accessories: [light] } }],
+  ],
+  spokes: [[{ drive: { lacing: 'own' } }], [{ drive: { lacing: 'comes-laced' } }]],
+  tyre: [
+    [{ donor: { ownBeadMm: 622, beadMm: 559, tyreMm: 50 } }],
+    [{ donor: { ownBeadMm: 622, beadMm: 622 } }],
+  ],
+  'other-wheel': [
+    [{ donor: { ownBeadMm: 622, beadMm: 507, tyreMm: 40, bracketHeightMm: 270, crankMm: 170 } }],
+    [
+      {
+        donor: {
+          ownBeadMm: 622,
+          beadMm: 507,
+          tyreMm: 40,
+          bracketHeightMm: 270,
+          crankMm: 170,
+          bothRims: true,
+        },
+      },
+    ],
+  ],
+  'brake-pads': [
+    [
+      {
+        donor: { massKg: 30, brakeFront: 'rim', brakeRear: 'rim' },
+        brief: { riderMassKg: 120, loadMassKg: 90 },
+      },
+    ],
+    none,
+  ],
+  bell: [[{ brief: { place: 'br' } }], [{ brief: { place: 'gb' } }]],
+  label: [[{ brief: { place: 'gb' }, drive: { ratedPowerW: 250 } }], [{ controls: { classLabel: 'yes' } }]],
+  'thread-lock': [[{}], none],
+  grease: [[{}], none],
+  cleaner: [[{}], none],
+  tape: [[{}], none],
+  'hydraulic-bleed': [
+    [{ donor: { brakeFront: 'hydraulic-disc', brakeRear: 'hydraulic-disc', levers: 'plain' } }],
+    [{ donor: { brakeFront: 'rim', brakeRear: 'rim', levers: 'plain' } }],
+  ],
+  'crank-puller': [[{ donor: { cranks: 'square' } }, 'mid-drive'], [{}]],
+  'shell-tool': [[{ donor: { shell: 'threaded' } }, 'mid-drive'], [{}]],
+  'torque-wrench': [[{}], none],
+  'spoke-key': [[{}], [{}, 'mid-drive']],
+  'cog-tool': [[{}], [{ drive: { wheel: 'front' } }]],
+  'crimp-tool': [[{ cabling: { passes: ['rings'] } }], [{}]],
+  meter: [[{}], none],
+  iron: [[{}], none],
+  'chain-tool': [[{}, 'mid-drive'], [{}]],
+  'spot-welder': [fromCells, [{}]],
+  'rivet-tool': [[{ donor: { bosses: [] } }], [{ pack: box('rear-rack') }]],
+};
+
+const buildOf = (one: Case | typeof none): BuildDocument => ('schemaVersion' in one ? one : made(one));
+const has = (build: BuildDocument, rule: string): boolean =>
+  list(build).some(({ key }) => key === rule || key.startsWith(`${rule}/`));
+
+describe('the rules of the parts list', () => {
+  it('are all tried, and there are enough of them', () => {
+    expect(RULES.map((r) => r.id).filter((id) => CASES[id] === undefined)).toEqual([]);
+    expect(RULES.length).toBeGreaterThanOrEqual(45);
+    expect(new Set(RULES.map((r) => r.id)).size).toBe(RULES.length);
+  });
+
+  it.each(Object.entries(CASES))(
+    '%s: on the list of a build that needs it, and not of one that does not',
+    (id, [needs, not]) => {
+      expect(has(buildOf(needs), id)).toBe(true);
+      expect(has(buildOf(not), id)).toBe(false);
+    },
+  );
+
+  it('say what, why and from where, in whole words', () => {
+    for (const [needs] of Object.values(CASES))
+      for (const line of list(buildOf(needs))) {
+        expect(phraseText(line.what).trim(), line.key).not.toBe('');
+        expect(phraseText(line.why).trim(), line.key).not.toBe('');
+        expect(line.origin, line.key).not.toBe('');
+      }
+  });
+
+  it('never make two lines of one key or a broken number, whatever the build', () => {
+    fc.assert(
+      fc.property(anyBuild, (build) => {
+        const lines = list({ ...build, drive: { ...build.drive, name: 'Motor' } });
+        expect(new Set(lines.map((l) => l.key)).size).toBe(lines.length);
+        for (const { quantity, what, why } of lines) {
+          expect(quantity).toBeGreaterThan(0);
+          expect(Number.isFinite(quantity)).toBe(true);
+          expect(`${phraseText(what)} ${phraseText(why)}`).not.toMatch(/NaN|Infinity|undefined/);
+        }
+      }),
+      RUNS,
+    );
+  });
+});

@@ -1,0 +1,13 @@
+import { isMeant } from '../../helpers.ts';
+import type { Rule } from '../../line.ts';
+
+/** Grease for threads and seats. */
+export const grease: Rule = {
+  id: 'grease',
+  group: 'consumables',
+  origin: 'common practice',
+  lines: (job) =>
+    isMeant(job)
+      ? [{ what: ['Bearing grease'], why: ['shell threads and axle: they have to come out again'] }]
+      : [],
+};

@@ -1,0 +1,19 @@
+import { isMeant } from '../../helpers.ts';
+import type { Rule } from '../../line.ts';
+
+/** Tape. */
+export const tape: Rule = {
+  id: 'tape',
+  group: 'consumables',
+  origin: 'common practice',
+  lines: (job) =>
+    isMeant(job)
+      ? [
+          {
+            what: ['Insulating tape and heat-proof tape'],
+            why: ['bare ends are covered while one works'],
+            unit: 'set',
+          },
+        ]
+      : [],
+};

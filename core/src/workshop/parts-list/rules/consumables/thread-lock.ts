@@ -1,0 +1,13 @@
+import { isMeant } from '../../helpers.ts';
+import type { Rule } from '../../line.ts';
+
+/** Thread locker. */
+export const threadLock: Rule = {
+  id: 'thread-lock',
+  group: 'consumables',
+  origin: 'common practice',
+  lines: (job) =>
+    isMeant(job)
+      ? [{ what: ['Thread locker, medium'], why: ['crank, rotor and arm bolts shake loose'] }]
+      : [],
+};

@@ -1,0 +1,25 @@
+import { qty } from '../../../../quantity/phrase.ts';
+import type { Rule } from '../../line.ts';
+
+/** The sensor at the cranks. */
+export const assistSensor: Rule = {
+  id: 'assist-sensor',
+  group: 'controls',
+  origin: 'the build: help by the pedals',
+  lines: ({ build: { controls, drive }, known: { donor } }) =>
+    controls.assistSensor === 'none' || drive.kind === 'mid-drive'
+      ? []
+      : [
+          {
+            what: [
+              controls.assistSensor === 'torque'
+                ? 'Torque sensor for the bracket'
+                : 'Assist sensor with magnet ring',
+              ...(donor.spindleMm.source === 'unknown'
+                ? [', for the crank spindle (measure it)']
+                : [', spindle ', qty(donor.spindleMm.value, 'mm', 1)]),
+            ],
+            why: ['it feels the pedals turn'],
+          },
+        ],
+};

@@ -1,0 +1,19 @@
+import { isMeant } from '../../helpers.ts';
+import type { Rule } from '../../line.ts';
+
+/** The display with its mount. */
+export const display: Rule = {
+  id: 'display',
+  group: 'controls',
+  origin: 'common practice',
+  lines: (job) =>
+    isMeant(job) && !job.build.donor.keeps.includes('display')
+      ? [
+          {
+            what: ['Display with mount for the bar, of the controller’s protocol'],
+            why: ['speed, level and volts; it starts most controllers'],
+            ask: 'Ask that it speaks the controller’s protocol: plugs that mate do not promise it.',
+          },
+        ]
+      : [],
+};

@@ -1,0 +1,27 @@
+import { motorCount } from '../../../../document/motors.ts';
+import { qty } from '../../../../quantity/phrase.ts';
+import type { Rule } from '../../line.ts';
+
+/** The motor, two where each wheel is driven. */
+export const motor: Rule = {
+  id: 'motor',
+  group: 'drive',
+  origin: 'the build',
+  lines: ({ build, build: { drive }, known }) =>
+    drive.kind === 'external' || drive.name.trim() !== '' || known.drive.ratedPowerW.source !== 'unknown'
+      ? [
+          {
+            what: [
+              drive.name.trim() === '' ? 'Motor' : drive.name,
+              ...(known.drive.ratedPowerW.source === 'unknown'
+                ? []
+                : [', ', qty(known.drive.ratedPowerW.value, 'W', 0)]),
+            ],
+            why: ['drives it'],
+            quantity: motorCount(build),
+            main: true,
+            kind: '',
+          },
+        ]
+      : [],
+};

@@ -1,0 +1,24 @@
+import { qty } from '../../../../quantity/phrase.ts';
+import { isAmiss } from '../../../job.ts';
+import type { Rule } from '../../line.ts';
+
+/** Washers that fill a hub out to the dropouts. */
+export const axleSpacers: Rule = {
+  id: 'axle-spacers',
+  group: 'fitting',
+  origin: 'fit check: hub narrower than the dropouts',
+  lines: (job) =>
+    isAmiss(job, 'hub-narrow')
+      ? [
+          {
+            what: [
+              'Axle spacers, ',
+              qty(Math.max(0, job.check('hub-narrow')?.value ?? 0), 'mm', 1),
+              ' in all, for the axle',
+            ],
+            why: ['the hub is narrower than the dropouts'],
+            unit: 'set',
+          },
+        ]
+      : [],
+};

@@ -1,0 +1,27 @@
+import { qty } from '../../../../quantity/phrase.ts';
+import { SLEEVE_FROM_MM } from '../../helpers.ts';
+import type { Rule } from '../../line.ts';
+
+/** A reducing sleeve for a shell that is wider than the motor's tube. */
+export const shellSleeve: Rule = {
+  id: 'shell-sleeve',
+  group: 'fitting',
+  origin: 'fit check: motor’s tube in the shell',
+  lines: ({ build: { drive }, known: { donor, drive: motor } }) =>
+    drive.kind === 'mid-drive' &&
+    donor.shellBoreMm.source !== 'unknown' &&
+    motor.tubeMm.source !== 'unknown' &&
+    donor.shellBoreMm.value - motor.tubeMm.value > SLEEVE_FROM_MM
+      ? [
+          {
+            what: [
+              'Reducing sleeve, bore ',
+              qty(donor.shellBoreMm.value, 'mm', 1),
+              ' to ',
+              qty(motor.tubeMm.value, 'mm', 1),
+            ],
+            why: ['the motor’s tube is loose in the shell'],
+          },
+        ]
+      : [],
+};

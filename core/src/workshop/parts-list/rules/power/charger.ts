@@ -1,0 +1,28 @@
+import { qty } from '../../../../quantity/phrase.ts';
+import type { Draft, Rule } from '../../line.ts';
+
+/** A charger for each pack. */
+export const charger: Rule = {
+  id: 'charger',
+  group: 'power',
+  origin: 'the build: one charger a pack, of its own volts',
+  lines: ({ build, known }) =>
+    build.packs.map((pack, i): Draft => {
+      const own = known.packs[i] ?? known.packs[0];
+      const { volts, currentA } = own.charger;
+      return {
+        key: i === 0 ? 'charger' : `charger/${String(i + 1)}`,
+        what: [
+          pack.charger.name.trim() === '' ? 'Charger' : pack.charger.name,
+          ...(volts.source === 'unknown'
+            ? [', volts of this pack']
+            : [', ends at ', qty(volts.value, 'V', 1)]),
+          ...(currentA.source === 'unknown' ? [] : [', ', qty(currentA.value, 'A', 1)]),
+        ],
+        why: ['each pack is charged by its own, and by no other'],
+        main: true,
+        kind: '',
+        ask: 'Ask which plug it ends in: it has to go into the pack’s socket.',
+      };
+    }),
+};

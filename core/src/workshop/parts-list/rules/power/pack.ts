@@ -1,0 +1,29 @@
+import { qty } from '../../../../quantity/phrase.ts';
+import type { Draft, Rule } from '../../line.ts';
+
+/** Every pack of the build. */
+export const packLine: Rule = {
+  id: 'pack',
+  group: 'power',
+  origin: 'the build',
+  lines: ({ build, known }) =>
+    build.packs.map((pack, i): Draft => {
+      const own = known.packs[i] ?? known.packs[0];
+      const cells = pack.make === 'cells';
+      const nameless = cells ? 'Pack made from cells' : 'Pack';
+      return {
+        key: i === 0 ? 'pack' : `pack/${String(i + 1)}`,
+        what: [
+          pack.name.trim() === '' ? nameless : pack.name,
+          ', ',
+          qty(own.nominalV.value, 'V', 0),
+          ' ',
+          qty(own.capacityAh.value, 'Ah', 1),
+        ],
+        why: [cells ? 'built here; its cells stand below' : 'holds the energy'],
+        main: true,
+        kind: '',
+        ask: 'Lithium by road only in many places: ask how it is sent.',
+      };
+    }),
+};

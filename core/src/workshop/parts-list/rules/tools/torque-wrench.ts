@@ -1,0 +1,23 @@
+import { isHub } from '../../../job.ts';
+import { isMeant } from '../../helpers.ts';
+import type { Rule } from '../../line.ts';
+
+/** A torque wrench over the torques of the job. */
+export const torqueWrench: Rule = {
+  id: 'torque-wrench',
+  group: 'tools',
+  origin: 'common practice: 5 to 60 N m covers what is named here',
+  lines: (job) =>
+    isMeant(job)
+      ? [
+          {
+            what: ['Torque wrench, 5 to 60 N m'],
+            why: [
+              isHub(job)
+                ? 'axle nuts 35 to 45 N m, arm clamps 5 N m'
+                : 'cranks and lock ring 35 to 40 N m, ring bolts 8 N m',
+            ],
+          },
+        ]
+      : [],
+};

@@ -1,0 +1,28 @@
+import { qty } from '../../../../quantity/phrase.ts';
+import type { Draft, Rule } from '../../line.ts';
+
+/** Metres of battery lead, red and black. */
+export const batteryLead: Rule = {
+  id: 'battery-lead',
+  group: 'wiring',
+  origin: 'power chain: battery lead; common practice: a tenth over',
+  lines: ({ build: { cabling }, known: { cabling: known } }) =>
+    (['red', 'black'] as const).map((color): Draft => ({
+      key: `battery-lead/${color}`,
+      what: [
+        `Lead, ${color}, ${cabling.conductor === 'copper' ? 'fine copper, silicone' : 'fine copper (not ' + cabling.conductor + ')'}`,
+        ...(known.leadMm2.source === 'unknown'
+          ? [', size by the power chain']
+          : [', ', qty(known.leadMm2.value, 'mm2', 1)]),
+      ],
+      why: [
+        qty(known.leadMm.value, 'mm', 0),
+        known.leadMm.source === 'unknown'
+          ? ' one way, not measured yet, a tenth over'
+          : ' one way, a tenth over',
+      ],
+      quantity: Math.max(1, Math.ceil((11 * known.leadMm.value) / 1000) / 10),
+      unit: 'm',
+      kind: 'lead',
+    })),
+};

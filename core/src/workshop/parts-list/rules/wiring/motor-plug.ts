@@ -1,0 +1,19 @@
+import { isMeant } from '../../helpers.ts';
+import type { Rule } from '../../line.ts';
+
+/** An extension or spare half of the motor's plug. */
+export const motorPlug: Rule = {
+  id: 'motor-plug',
+  group: 'wiring',
+  origin: 'common practice',
+  lines: (job) =>
+    isMeant(job) && job.build.controller.place !== 'motor'
+      ? [
+          {
+            what: ['Extension for the motor’s plug, of its family and pin count'],
+            why: ['a tail that ends short costs a week'],
+            ask: 'Ask its length: the tail from axle or bracket to the controller is not known yet.',
+          },
+        ]
+      : [],
+};

@@ -1,0 +1,23 @@
+import { qty } from '../../../../quantity/phrase.ts';
+import type { Rule } from '../../line.ts';
+
+/** Three phase leads and their plugs where they are lengthened. */
+export const phaseLead: Rule = {
+  id: 'phase-lead',
+  group: 'wiring',
+  origin: 'power chain: phase leads',
+  lines: ({ build: { drive, controller }, known: { cabling } }) =>
+    cabling.phaseMm.source !== 'unknown' && drive.commutation !== 'brushes' && controller.place !== 'motor'
+      ? [
+          {
+            what: ['Phase lead, three colours, ', qty(cabling.phaseMm2.value, 'mm2', 1), ', with plugs'],
+            why: [
+              qty(cabling.phaseMm.value, 'mm', 0),
+              ' from controller to motor: they carry more amps than the battery lead',
+            ],
+            quantity: Math.ceil((33 * cabling.phaseMm.value) / 1000) / 10,
+            unit: 'm',
+          },
+        ]
+      : [],
+};

@@ -1,0 +1,29 @@
+import { qty } from '../../../../quantity/phrase.ts';
+import type { Rule } from '../../line.ts';
+
+/** Plug pairs of the battery lead with a spare. */
+export const plugs: Rule = {
+  id: 'plugs',
+  group: 'wiring',
+  origin: 'common practice: one spare pair of each plug',
+  lines: ({ build: { cabling }, known: { cabling: known }, chain }) => [
+    {
+      what: [
+        'Plug pair, ',
+        qty(
+          known.connectorA.source === 'unknown'
+            ? Math.ceil(chain.battery.continuousA * 1.25)
+            : known.connectorA.value,
+          'A',
+          0,
+        ),
+        ' continuous, socket half on the pack',
+      ],
+      why: [
+        `${String(cabling.connectors)} in the battery lead, and one spare pair; the live side is never bare`,
+      ],
+      quantity: cabling.connectors + 1,
+      unit: 'pair',
+    },
+  ],
+};
