@@ -1,3 +1,5 @@
+import { readFile, readdir } from 'node:fs/promises';
+import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import type { Page } from 'puppeteer-core';
 import type { ListAnswer, Stored } from '@apple-cart/contracts';
@@ -209,4 +211,23 @@ export async function firstLoad(
   const total = async (urls: Iterable<string>): Promise<number> =>
     (await Promise.all([...new Set(urls)].map(size))).reduce((sum, bytes) => sum + bytes, 0);
   return { scripts: [...scripts], first: await total(atOnce), judged: await total([...atOnce, ...scripts]) };
+}
+
+/** Does what gives a file out, and reads it once it has come into the folder. */
+export async function downloaded(
+  page: Page,
+  folder: string,
+  act: () => Promise<void>,
+  ending: string,
+): Promise<string> {
+  const client = await page.createCDPSession();
+  await client.send('Page.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
+  const before = new Set(await readdir(folder));
+  await act();
+  for (let i = 0; i < 600; i += 1) {
+    const file = (await readdir(folder)).find((f) => !before.has(f) && f.endsWith(ending));
+    if (file !== undefined) return readFile(join(folder, file), 'utf8');
+    await new Promise((done) => setTimeout(done, 100));
+  }
+  throw new Error(`no ${ending} file came`);
 }

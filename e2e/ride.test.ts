@@ -1,11 +1,20 @@
-import { mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { evenHill, writeGpx } from '@apple-cart/core';
 import { settled, type Watch } from './browser.ts';
-import { chooseFrom, chooseIn, chooseItem, clickWords, kept, openBuild, typeInto } from './hands.ts';
+import {
+  chooseFrom,
+  chooseIn,
+  chooseItem,
+  clickWords,
+  downloaded,
+  kept,
+  openBuild,
+  typeInto,
+} from './hands.ts';
 import { sideways, tooSmall, violations } from './rules.ts';
 import { stand } from './stand.ts';
 
@@ -52,19 +61,6 @@ const keepRoute = async (name: string, content: string): Promise<void> => {
   await clickWords(page, 'Keep it');
   await page.waitForSelector('[data-testid=route-figures]');
 };
-/** Everything a click on an export hands over, read from the folder of downloads. */
-async function downloaded(act: () => Promise<void>, ending: string): Promise<string> {
-  const client = await page.createCDPSession();
-  await client.send('Page.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
-  const before = new Set(await readdir(folder));
-  await act();
-  for (let i = 0; i < 600; i += 1) {
-    const file = (await readdir(folder)).find((f) => !before.has(f) && f.endsWith(ending));
-    if (file !== undefined) return readFile(join(folder, file), 'utf8');
-    await new Promise((done) => setTimeout(done, 100));
-  }
-  throw new Error(`no ${ending} file came`);
-}
 
 describe('a recorded road', () => {
   it('is looked at before it is kept: raw beside used, and the climb before and after', async () => {
@@ -109,11 +105,16 @@ describe('a recorded road', () => {
     await openBuild(page, bench.application, 'Tide-flat trike', 'range');
     await view('road');
     await says(/Tide causeway, winter: plan on \d+ km/);
-    const csv = await downloaded(async () => {
-      await clickWords(page, 'Export');
-      await page.waitForSelector('[role=menu]');
-      await chooseItem(page, 'Table (CSV)');
-    }, '.csv');
+    const csv = await downloaded(
+      page,
+      folder,
+      async () => {
+        await clickWords(page, 'Export');
+        await page.waitForSelector('[role=menu]');
+        await chooseItem(page, 'Table (CSV)');
+      },
+      '.csv',
+    );
     const [head = '', ...rows] = csv.trim().split('\r\n');
     expect(head).toContain('time_s,distance_m,speed_km_h,grade_pct');
     expect(rows.length).toBeGreaterThan(300);
@@ -191,7 +192,7 @@ describe('a drawn road', () => {
     await clickWords(page, 'there and back');
     await says(/kept/);
     await says(/4\.44 km ridden/);
-    const gpx = await downloaded(() => chooseFrom(page, 'Take out', 'Track (GPX)'), '.gpx');
+    const gpx = await downloaded(page, folder, () => chooseFrom(page, 'Take out', 'Track (GPX)'), '.gpx');
     expect(gpx).toContain('<gpx version="1.1"');
     expect(await violations(page)).toEqual([]);
     const address = new URL(page.url()).pathname;

@@ -230,6 +230,26 @@ export { stageOf, stageOfFigure } from './verdict/stages/stage-of.ts';
 export type { StageVerdict } from './verdict/stages/stage.ts';
 export { toldVerdict, type ToldVerdict } from './verdict/told-verdict.ts';
 
+// Workshop: from plan to finished machine.
+export {
+  LINE_STATES,
+  NOTHING_SAID,
+  type AddedLine,
+  type BoughtLine,
+  type LineState,
+  type Purchase,
+} from './document/purchase.ts';
+export { LINE_GROUPS, type Line, type LineGroup } from './workshop/parts-list/line.ts';
+export {
+  ledgerOf,
+  ownPriceOf,
+  purchaseList,
+  type Ledger,
+  type Row,
+} from './workshop/parts-list/purchase-list.ts';
+export { partsOf } from './verdict/job-of.ts';
+export { purchaseTable, readPurchaseTable, shoppingList, withSaid, type Said } from './workshop/parts-list/shopping.ts';
+
 // Explore: what if.
 export type { Gains } from './explore/compare.ts';
 export { complyWith, type ComplyPlan, type ComplyStep } from './explore/comply/comply.ts';

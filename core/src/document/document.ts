@@ -10,6 +10,7 @@ import { controller, controllerSpecs } from './controller.ts';
 import { MOST_MONEY, currency } from './currency.ts';
 import { MOST_PACKS, joining, joiningSpecs, pack, packSpecs, type PackDocument } from './pack.ts';
 import { PART_TYPES } from './part-types.ts';
+import { purchase } from './purchase.ts';
 import type { QuantitySpec } from './quantity-spec.ts';
 
 export const SCHEMA_VERSION = 7;
@@ -57,6 +58,8 @@ export const buildDocument = z
     supply: supply.prefault({}),
     controls,
     money,
+    /** What a person adds to the parts list, beside the keys of its lines. */
+    purchase: purchase.prefault({}),
     /** Which parts of the shelf the values were copied from, by their id; those of a pack stand with it. */
     shelf: z.partialRecord(z.enum(PART_TYPES), z.string().max(60)).default({}),
   })

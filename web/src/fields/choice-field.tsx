@@ -17,7 +17,7 @@ interface Props<T extends string> {
 }
 
 export const CHOICE_ROW =
-  'grid min-h-[30px] grid-cols-[minmax(0,1fr)_minmax(0,218px)] items-center border-b border-hair max-bench:min-h-11 print:min-h-6! @max-[345px]:grid-cols-[minmax(0,1fr)_minmax(0,149px)]';
+  'grid min-h-[30px] grid-cols-[minmax(0,1fr)_minmax(0,218px)] items-center border-b border-hair max-bench:min-h-[46px] print:min-h-6! @max-[345px]:grid-cols-[minmax(0,1fr)_minmax(0,149px)]';
 
 /** One of a few words. */
 export function ChoiceField<T extends string>({

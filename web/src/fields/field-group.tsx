@@ -63,7 +63,7 @@ export function unfold(field: Element): void {
 }
 
 export const ROW =
-  'grid min-h-[30px] grid-cols-[minmax(0,1fr)_88px_39px_90px] items-center border-b border-hair max-bench:min-h-11 print:min-h-6! @max-[345px]:grid-cols-[minmax(0,1fr)_84px_39px_26px]';
+  'grid min-h-[30px] grid-cols-[minmax(0,1fr)_88px_39px_90px] items-center border-b border-hair max-bench:min-h-[46px] print:min-h-6! @max-[345px]:grid-cols-[minmax(0,1fr)_84px_39px_26px]';
 
 /** A value worked out from others: no field, an equals sign. */
 export function WorkedRow({

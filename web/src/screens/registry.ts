@@ -85,6 +85,19 @@ const screens = {
     viewOf: () => RANGE_FIELDS,
     prints: [],
   },
+  buy: {
+    name: 'Buy',
+    question: 'What is still missing?',
+    key: 'u',
+    views: [],
+    prints: [
+      {
+        path: 'shopping-list',
+        name: 'Print the shopping list',
+        also: 'parts supplier buy order',
+      },
+    ],
+  },
 } as const satisfies Record<StageId, StageScreen>;
 
 export const SCREENS: Readonly<Record<StageId, StageScreen>> = screens;

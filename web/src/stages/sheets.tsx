@@ -47,6 +47,12 @@ const LOAD: StageSheets = {
     sheet: () => import('./range/range-stage.tsx').then((m) => ({ default: m.RangeStage })),
     prints: {},
   },
+  buy: {
+    sheet: () => import('./buy/buy-stage.tsx').then((m) => ({ default: m.BuyStage })),
+    prints: {
+      'shopping-list': () => import('./buy/shopping-sheet.tsx').then((m) => ({ default: m.ShoppingSheet })),
+    },
+  },
 };
 
 /** The sheet of every stage, made once: a component made anew would lose what is typed into it. */

@@ -59,7 +59,7 @@ export function Answer() {
               </span>
               <Link
                 to={`/builds/${id ?? ''}/${stage}`}
-                className="no-print text-[13px] text-slate underline max-bench:py-3.5"
+                className="no-print text-[13px] text-slate underline max-bench:min-w-11 max-bench:py-3.5"
               >
                 Why
               </Link>

@@ -9,12 +9,14 @@ interface Props {
   readonly refused: string;
   /** Takes the file in; gives what is wrong with it, line by line, or nothing. */
   readonly onFile: (file: File) => Promise<readonly string[]>;
+  /** What the reader's file chooser offers. */
+  readonly accept?: string;
 }
 
 const SHOWN = 40;
 
-/** A JSON file from the reader's machine, taken whole or refused line by line. */
-export function BringInFile({ name, refused, onFile }: Props) {
+/** A file from the reader's machine, JSON unless it says else, taken whole or refused line by line. */
+export function BringInFile({ name, refused, onFile, accept = '.json,application/json' }: Props) {
   const input = useRef<HTMLInputElement>(null);
   const [failure, setFailure] = useState<{ readonly file: string; readonly lines: readonly string[] }>();
   const bringIn = async (file: File): Promise<void> => {
@@ -29,7 +31,7 @@ export function BringInFile({ name, refused, onFile }: Props) {
       <input
         ref={input}
         type="file"
-        accept=".json,application/json"
+        accept={accept}
         className="hidden"
         data-testid={`import-${name}`}
         onChange={(event) => {

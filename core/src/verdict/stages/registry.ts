@@ -1,4 +1,5 @@
 import { briefStage } from './brief.ts';
+import { buyStage } from './buy.ts';
 import { donorStage } from './donor.ts';
 import { driveStage } from './drive.ts';
 import { hillStage } from './hill.ts';
@@ -17,4 +18,5 @@ export const STAGES: Readonly<Record<StageId, Stage>> = {
   law: lawStage,
   hill: hillStage,
   range: rangeStage,
+  buy: buyStage,
 };

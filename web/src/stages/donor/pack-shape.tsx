@@ -49,10 +49,12 @@ export function PackShape({
     (verdict.known.packs[box.pack]?.massKg.value ?? 0) / (build.packs[box.pack]?.boxes.length ?? 1);
   const shown = useQuantity();
   const { text, unit } = shown(mass, 'kg');
+  // What is read on it begins what is said of it.
+  const name = build.packs.length > 1 ? `${String(box.pack + 1)}: ${text} ${unit}` : `pack ${text} ${unit}`;
   return (
     <Movable
       page={page}
-      label={`${capital(boxName(build, box))}, ${PLACE_NAMES[place]}, ${box.x.toFixed(0)} mm ahead of the rear axle, ${box.y.toFixed(0)} mm up. Move with the arrow keys.`}
+      label={`${name}: ${capital(boxName(build, box))}, ${PLACE_NAMES[place]}, ${box.x.toFixed(0)} mm ahead of the rear axle, ${box.y.toFixed(0)} mm up. Move with the arrow keys.`}
       at={box}
       onTo={(to, by) => {
         edit(
@@ -82,7 +84,7 @@ export function PackShape({
           fill="var(--slate)"
           pointerEvents="none"
         >
-          {build.packs.length > 1 ? `${String(box.pack + 1)}: ${text} ${unit}` : `pack ${text} ${unit}`}
+          {name}
         </text>
       )}
     </Movable>

@@ -1,0 +1,167 @@
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { BuildDocument } from '../../document/document.ts';
+import { readBuild } from '../../document/read.ts';
+import { evaluate } from '../../test/evaluate.ts';
+import { sample } from '../../test/sample.ts';
+import { partsOf } from '../../verdict/job-of.ts';
+import { ledgerOf, purchaseList, type Row } from './purchase-list.ts';
+import { purchaseTable, readPurchaseTable, shoppingList, withSaid } from './shopping.ts';
+
+const rowsOf = (build: BuildDocument): readonly Row[] => purchaseList(build, partsOf(evaluate(build).study));
+const build = {
+  ...sample({ drive: { name: 'Hub', flatsMm: 10, torqueArms: 1 } }),
+  money: { ...sample().money, donor: 300, motor: 200, pack: null, controller: 60, other: 40 },
+};
+const row = (b: BuildDocument, key: string): Row => {
+  const found = rowsOf(b).find((r) => r.key === key);
+  if (found === undefined) throw new Error(key);
+  return found;
+};
+const say = (b: BuildDocument, key: string, said: Parameters<typeof withSaid>[2]): BuildDocument =>
+  withSaid(b, row(b, key), said);
+
+describe('what a person adds to a line', () => {
+  it('lies beside its key, and goes through the document', () => {
+    const told = say(build, 'torque-arms', {
+      state: 'ordered',
+      price: 14.5,
+      supplier: 'Ostler',
+      leadDays: 4,
+    });
+    const read = readBuild(JSON.parse(JSON.stringify(told)));
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    expect(row(read.value, 'torque-arms')).toMatchObject({ state: 'ordered', price: 14.5 });
+    expect(row(read.value, 'torque-arms').said).toMatchObject({ supplier: 'Ostler', leadDays: 4 });
+  });
+
+  it('is the build’s own price where the build has one', () => {
+    expect(say(build, 'motor', { price: 222 }).money.motor).toBe(222);
+    expect(row(build, 'motor').price).toBe(200);
+  });
+
+  it('stays when the build asks for the line no more, and comes back with it', () => {
+    const told = say(build, 'torque-arms', { price: 14.5 });
+    const mid = { ...told, drive: { ...told.drive, kind: 'mid-drive' as const } };
+    const gone = rowsOf(mid).find((r) => r.key === 'torque-arms');
+    expect(gone).toMatchObject({ from: 'gone', price: 14.5 });
+    expect(gone?.what).toContain('Torque arm');
+    // What is gone is shown, and counts no more.
+    expect(ledgerOf(rowsOf(mid), mid.money).toBuy).toBe(
+      ledgerOf(
+        rowsOf(mid).filter((r) => r.from !== 'gone'),
+        mid.money,
+      ).toBuy,
+    );
+    expect(row({ ...mid, drive: told.drive }, 'torque-arms')).toMatchObject({ from: 'build', price: 14.5 });
+  });
+});
+
+describe('the ledger', () => {
+  it('sums by where things are, counts what has no price, and leaves tools apart', () => {
+    const told = say(say(say(build, 'motor', { state: 'ordered' }), 'meter', { price: 30 }), 'fuse', {
+      price: 5,
+    });
+    const ledger = ledgerOf(rowsOf(told), told.money);
+    // By hand: donor 300 owned; motor 200 ordered; controller 60 and fuse 5 to buy; 40 as one sum; the meter is a tool.
+    expect(ledger).toMatchObject({ owned: 300, spent: 200, toBuy: 65, rest: 40, total: 605, tools: 30 });
+    const without = rowsOf(told).filter((r) => r.price === null && r.group !== 'tools');
+    expect(ledger.unpriced).toBe(without.length);
+    expect(ledger.unpriced).toBeGreaterThan(5);
+  });
+
+  it('counts nothing that is not needed', () => {
+    const told = say(say(build, 'fuse', { price: 5 }), 'fuse', {
+      state: 'not-needed',
+      reason: 'in the pack',
+    });
+    // Motor 200 and controller 60 are still to be bought.
+    expect(ledgerOf(rowsOf(told), told.money).toBuy).toBe(260);
+  });
+});
+
+describe('the shopping list', () => {
+  it('is what is still to be bought, by supplier, those without one last', () => {
+    const told = say(say(build, 'fuse', { supplier: 'Ostler' }), 'grease', { supplier: 'Arden' });
+    const lists = shoppingList(rowsOf(say(told, 'tape', { state: 'arrived' })));
+    expect(lists.map((l) => l.supplier)).toEqual(['Arden', 'Ostler', '']);
+    expect(lists.flatMap((l) => l.rows).some((r) => r.key === 'tape' || r.key === 'donor')).toBe(false);
+  });
+});
+
+/** A table as a reader of separated values gives it. */
+const read = ({ columns, rows }: ReturnType<typeof purchaseTable>) => ({
+  columns,
+  rows: rows.map((cells, i) => ({
+    line: i + 2,
+    cells: Object.fromEntries(columns.map((c, j) => [c, String(cells[j] ?? '')])),
+  })),
+});
+
+describe('the list as a table', () => {
+  it('comes back as edits of the same lines, and changes nothing when nothing was changed', () => {
+    const table = read(purchaseTable(build, rowsOf(build)));
+    expect(readPurchaseTable(build, rowsOf(build), table)).toMatchObject({ ok: true, value: { changed: 0 } });
+    const edited = {
+      ...table,
+      rows: table.rows.map((r) =>
+        r.cells['key'] === 'fuse'
+          ? { ...r, cells: { ...r.cells, price: '7,25', state: 'ordered', supplier: 'Ostler' } }
+          : r,
+      ),
+    };
+    const back = readPurchaseTable(build, rowsOf(build), edited);
+    if (!back.ok) throw new Error('refused');
+    expect(back.value.changed).toBe(1);
+    expect(row(back.value.build, 'fuse')).toMatchObject({ price: 7.25, state: 'ordered' });
+  });
+
+  it('is refused whole, and names each cell that cannot be used', () => {
+    const table = read(purchaseTable(build, rowsOf(build)));
+    const bad = {
+      ...table,
+      rows: table.rows.map((r, i) =>
+        i === 0 ? { ...r, cells: { ...r.cells, price: 'dear', state: 'lost', lead_days: '1.5' } } : r,
+      ),
+    };
+    const back = readPurchaseTable(build, rowsOf(build), {
+      ...bad,
+      rows: [...bad.rows, { line: 99, cells: { key: 'gold' } }],
+    });
+    expect(back.ok).toBe(false);
+    if (!back.ok)
+      expect(back.issues.map((i) => i.path)).toEqual([
+        'line 2, state',
+        'line 2, price',
+        'line 2, lead_days',
+        'line 99, key',
+      ]);
+    expect(readPurchaseTable(build, rowsOf(build), { columns: ['a'], rows: [] }).ok).toBe(false);
+  });
+
+  it('round-trips whatever was said', () => {
+    const said = fc.record({
+      state: fc.constantFrom(
+        'needed' as const,
+        'owned' as const,
+        'ordered' as const,
+        'arrived' as const,
+        'fitted' as const,
+      ),
+      price: fc.option(fc.integer({ min: 0, max: 99_999 }).map((p) => p / 100)),
+      supplier: fc.string({ maxLength: 20 }).map((s) => s.trim()),
+      leadDays: fc.option(fc.integer({ min: 0, max: 400 })),
+    });
+    fc.assert(
+      fc.property(fc.constantFrom('fuse', 'motor', 'tape'), said, (key, one) => {
+        const told = say(build, key, one);
+        const table = read(purchaseTable(told, rowsOf(told)));
+        const back = readPurchaseTable(build, rowsOf(build), table);
+        if (!back.ok) throw new Error('refused');
+        expect(row(back.value.build, key)).toMatchObject({ state: one.state, price: one.price });
+        expect(row(back.value.build, key).said.supplier).toBe(one.supplier);
+      }),
+      { numRuns: 40, seed: 20261128 },
+    );
+  });
+});

@@ -1,0 +1,206 @@
+import type { BuildDocument } from '../../document/document.ts';
+import { LINE_STATES, NOTHING_SAID, type LineState } from '../../document/purchase.ts';
+import { MOST_MONEY } from '../../document/currency.ts';
+import { fail, ok, type Issue, type Result } from '../../quantity/result.ts';
+import { ownPriceOf, type Row } from './purchase-list.ts';
+
+/** What is still to be bought, by supplier; those without one come last. */
+export interface SupplierList {
+  readonly supplier: string;
+  readonly rows: readonly Row[];
+}
+
+/** The open rows of a list, supplier by supplier, in the order of the alphabet. */
+export function shoppingList(rows: readonly Row[]): readonly SupplierList[] {
+  const open = rows.filter((r) => r.from !== 'gone' && r.state === 'needed');
+  const names = [...new Set(open.map((r) => r.said.supplier.trim()))].sort(
+    (a, b) => Number(a === '') - Number(b === '') || a.localeCompare(b, 'en'),
+  );
+  return names.map((supplier) => ({
+    supplier,
+    rows: open.filter((r) => r.said.supplier.trim() === supplier),
+  }));
+}
+
+/** Columns of the list as a table, in its order. */
+const COLUMNS = [
+  'key',
+  'what',
+  'pieces',
+  'state',
+  'price',
+  'currency',
+  'supplier',
+  'lead_days',
+  'note',
+] as const;
+type Column = (typeof COLUMNS)[number];
+
+/** The list as a table for other programs: it comes back as edits of the same lines. */
+export const purchaseTable = ({ money }: BuildDocument, rows: readonly Row[]) => ({
+  columns: [...COLUMNS] as readonly string[],
+  rows: rows.map((r): readonly (number | string)[] => [
+    r.key,
+    r.what,
+    r.quantity,
+    r.state,
+    r.price ?? '',
+    money.currency,
+    r.said.supplier,
+    r.said.leadDays ?? '',
+    r.said.note,
+  ]),
+});
+
+/** A row of a table that is read, with the line of its file. */
+interface ReadRow {
+  readonly line: number;
+  readonly cells: Readonly<Record<string, string>>;
+}
+
+const isState = (text: string): text is LineState => (LINE_STATES as readonly string[]).includes(text);
+
+/** An amount that may be written with a decimal comma; undefined where it is none, null where nothing is written. */
+function amountOf(text: string): number | null | undefined {
+  if (text === '') return null;
+  const value = Number(text.replace(',', '.'));
+  return value >= 0 && value <= MOST_MONEY ? value : undefined;
+}
+
+/** Whole days in the same way. */
+function daysOf(text: string): number | null | undefined {
+  if (text === '') return null;
+  const value = Number(text);
+  return Number.isInteger(value) && value >= 0 && value <= 400 ? value : undefined;
+}
+
+/** What one row of a table says of its line; issues for cells that cannot be used. */
+function saidIn(row: Row, { line, cells }: ReadRow): Result<Said> {
+  const cell = (name: Column): string | undefined => cells[name]?.trim();
+  const path = (name: Column): string => `line ${String(line)}, ${name}`;
+  const [state, price, days] = [cell('state'), cell('price'), cell('lead_days')];
+  const [amount, lead] = [
+    price === undefined ? row.price : amountOf(price),
+    days === undefined ? row.said.leadDays : daysOf(days),
+  ];
+  const issues: Issue[] = [
+    ...(state === undefined || isState(state)
+      ? []
+      : [{ code: 'choice' as const, path: path('state'), actual: state, limit: LINE_STATES.join(', ') }]),
+    ...(amount === undefined
+      ? [
+          {
+            code: 'range' as const,
+            path: path('price'),
+            actual: price,
+            limit: 'an amount such as 12.50, or nothing',
+          },
+        ]
+      : []),
+    ...(lead === undefined
+      ? [
+          {
+            code: 'range' as const,
+            path: path('lead_days'),
+            actual: days,
+            limit: 'whole days up to 400, or nothing',
+          },
+        ]
+      : []),
+  ];
+  if (issues.length > 0) return fail(...issues);
+  return ok({
+    state: state !== undefined && isState(state) ? state : row.state,
+    price: amount ?? null,
+    leadDays: lead ?? null,
+    supplier: (cell('supplier') ?? row.said.supplier).slice(0, 60),
+    note: (cell('note') ?? row.said.note).slice(0, 160),
+  });
+}
+
+const isSame = (row: Row, said: Said): boolean =>
+  said.state === row.state &&
+  said.price === row.price &&
+  said.leadDays === row.said.leadDays &&
+  said.supplier === row.said.supplier &&
+  said.note === row.said.note;
+
+/**
+ * Takes a list that was given out as a table back in: state, price, supplier, lead days and note of the lines whose keys the
+ * list has; other columns are for reading. All or nothing: each cell that cannot be used is named.
+ * @returns the build with what was changed, and how many lines that were
+ */
+export function readPurchaseTable(
+  build: BuildDocument,
+  rows: readonly Row[],
+  table: { readonly columns: readonly string[]; readonly rows: readonly ReadRow[] },
+): Result<{ readonly build: BuildDocument; readonly changed: number }> {
+  if (!table.columns.includes('key'))
+    return fail({
+      code: 'missing',
+      path: 'key',
+      actual: table.columns.join(', '),
+      limit: 'a column named key, as it was given out',
+    });
+  const known = new Map(rows.map((r) => [r.key, r]));
+  const issues: Issue[] = [];
+  let [next, changed] = [build, 0];
+  for (const read of table.rows) {
+    const key = read.cells['key']?.trim() ?? '';
+    const row = known.get(key);
+    const said: Result<Said> =
+      row === undefined
+        ? fail({
+            code: 'choice',
+            path: `line ${String(read.line)}, key`,
+            actual: key,
+            limit: 'a key of this list',
+          })
+        : saidIn(row, read);
+    if (!said.ok) issues.push(...said.issues);
+    else if (row !== undefined && !isSame(row, said.value)) {
+      next = withSaid(next, row, said.value);
+      changed += 1;
+    }
+  }
+  return issues.length > 0 ? fail(...issues) : ok({ build: next, changed });
+}
+
+/** What may be said of a row. */
+export type Said = Partial<
+  Pick<Row['said'], 'supplier' | 'note' | 'leadDays' | 'orderedOn' | 'reason'> & {
+    state: LineState;
+    price: number | null;
+  }
+>;
+
+/** A build in which something is said of a row; the price of donor, motor, pack and controller is the build's own. */
+export function withSaid(
+  build: BuildDocument,
+  row: Pick<Row, 'key' | 'from' | 'what'>,
+  said: Said,
+): BuildDocument {
+  const { purchase, money } = build;
+  if (row.from === 'added')
+    return {
+      ...build,
+      purchase: {
+        ...purchase,
+        added: purchase.added.map((one) => (one.key === row.key ? { ...one, ...said } : one)),
+      },
+    };
+  const own = ownPriceOf(row.key);
+  const { price, ...rest } = said;
+  const line = {
+    ...NOTHING_SAID,
+    ...purchase.lines[row.key],
+    ...rest,
+    ...(price === undefined || own !== undefined ? {} : { price }),
+    was: row.what.slice(0, 200),
+  };
+  return {
+    ...build,
+    ...(price === undefined || own === undefined ? {} : { money: { ...money, [own]: price } }),
+    purchase: { ...purchase, lines: { ...purchase.lines, [row.key]: line } },
+  };
+}

@@ -1,0 +1,139 @@
+import { LINE_GROUPS, LINE_STATES, type LineGroup, type LineState, type Row } from '@apple-cart/core';
+import { Fragment, useState } from 'react';
+import { useBuild } from '../../state/build-store.ts';
+import { PanelHead } from '../../ui/panel.tsx';
+import { ListFiles } from './list-files.tsx';
+import { LineRow } from './line-row.tsx';
+import { LineMark, STATE_WORDS } from './line-states.tsx';
+import type { Purchasing } from './use-purchase.ts';
+
+const GROUP_NAMES: Readonly<Record<LineGroup, string>> = {
+  drive: 'Drive',
+  power: 'Power',
+  fitting: 'Fitting parts',
+  wiring: 'Wire and plugs',
+  controls: 'Controls and lights',
+  wheels: 'Brakes and wheels',
+  consumables: 'Consumables',
+  tools: 'Tools this job needs',
+};
+
+type Filter = LineState | 'all' | 'no-price';
+
+const passes = (row: Row, filter: Filter): boolean =>
+  filter === 'all' ||
+  (filter === 'no-price' ? row.price === null && row.group !== 'tools' : row.state === filter);
+
+/** Filter and legend of the marks in one. */
+function Chips({
+  rows,
+  filter,
+  onFilter,
+}: {
+  rows: readonly Row[];
+  filter: Filter;
+  onFilter: (f: Filter) => void;
+}) {
+  const chips: readonly (readonly [Filter, string])[] = [
+    ['all', 'all'],
+    ...LINE_STATES.map((s) => [s, STATE_WORDS[s]] as const),
+    ['no-price', 'no price'],
+  ];
+  return (
+    <div className="no-print flex flex-wrap gap-1.5 pt-2 pb-1.5" role="group" aria-label="Which lines">
+      {chips.map(([id, name]) => (
+        <button
+          key={id}
+          type="button"
+          aria-pressed={filter === id}
+          onClick={() => {
+            onFilter(id);
+          }}
+          className="flex min-h-7 items-center gap-1.5 border-[1.5px] border-rule px-2 text-[12.5px] hover:bg-press aria-pressed:border-ink aria-pressed:font-semibold max-bench:min-h-11"
+        >
+          {id !== 'all' && id !== 'no-price' && <LineMark state={id} />}
+          {name} <span className="num">{rows.filter((r) => passes(r, id)).length}</span>
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** The list: by group, each line with its reason; filtered by where things are. */
+export function LinesTable({ rows, ledger, document, say }: Purchasing) {
+  const edit = useBuild((state) => state.edit);
+  const [filter, setFilter] = useState<Filter>('all');
+  const shown = rows.filter((row) => passes(row, filter));
+  const takeOut = (row: Row) => () => {
+    edit((d) => {
+      const lines = Object.fromEntries(Object.entries(d.purchase.lines).filter(([key]) => key !== row.key));
+      const added = d.purchase.added.filter((one) => one.key !== row.key);
+      return { ...d, purchase: { lines, added } };
+    }, `${row.what.toLowerCase()} taken out`);
+  };
+  const asked = (group: LineGroup): readonly Row[] =>
+    shown.filter((r) => r.from === 'build' && r.group === group);
+  const groups = [
+    ...LINE_GROUPS.map((id) => ({ id: id, name: GROUP_NAMES[id], list: asked(id) })),
+    { id: 'added', name: 'Added by hand', list: shown.filter((r) => r.from === 'added') },
+    { id: 'gone', name: 'Not asked for any more', list: shown.filter((r) => r.from === 'gone') },
+  ].filter(({ list }) => list.length > 0);
+  return (
+    <section aria-label="Parts list">
+      <PanelHead
+        title={
+          ledger.open === 0
+            ? 'Nothing left to buy'
+            : `${String(ledger.open)} still to buy, ${String(ledger.openSmall)} of them small parts`
+        }
+        note={ledger.unpriced === 0 ? 'all priced' : `${String(ledger.unpriced)} without a price`}
+      >
+        <ListFiles rows={rows} document={document} />
+      </PanelHead>
+      <Chips rows={rows} filter={filter} onFilter={setFilter} />
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Lines">
+        <table
+          className="w-full min-w-[600px] border-collapse text-[13.5px] leading-snug"
+          data-testid="parts-list"
+        >
+          <thead>
+            <tr className="border-b-[1.5px] border-ink text-left text-[12.5px]">
+              <th className="py-1 font-semibold">State</th>
+              <th className="py-1 font-semibold">What, and why it is on the list</th>
+              <th className="py-1 pr-2 text-right font-semibold">Pieces</th>
+              <th className="py-1 pr-2 text-right font-semibold">Price, {document.money.currency}</th>
+              <th className="py-1 pr-2 text-right font-semibold">Days</th>
+              <th className="py-1 font-semibold">Supplier</th>
+            </tr>
+          </thead>
+          <tbody>
+            {groups.map(({ id, name, list }) => (
+              <Fragment key={id}>
+                <tr className="border-b border-ink">
+                  <th scope="rowgroup" colSpan={4} className="head pt-2 pb-1 text-left text-[14px]">
+                    {name}
+                  </th>
+                  <td colSpan={2} className="pt-2 pb-1 text-right text-[12px] text-ink2">
+                    {list.length} {list.length === 1 ? 'line' : 'lines'},{' '}
+                    {list.filter((r) => r.state === 'needed').length} to buy
+                  </td>
+                </tr>
+                {list.map((row) => (
+                  <LineRow
+                    key={row.key}
+                    row={row}
+                    onSay={(said) => {
+                      say(row, said);
+                    }}
+                    onTakeOut={row.from === 'build' ? undefined : takeOut(row)}
+                  />
+                ))}
+              </Fragment>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {groups.length === 0 && <p className="py-2 text-ink2">No line is like that.</p>}
+    </section>
+  );
+}

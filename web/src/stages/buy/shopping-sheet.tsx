@@ -1,0 +1,81 @@
+import { moneyText, phraseText, shoppingList, type BuildDocument, type Row } from '@apple-cart/core';
+import { useState } from 'react';
+import { PrintPage } from '../../paper/print-page.tsx';
+import { useSettings } from '../../state/settings-store.ts';
+import { verdictOf } from '../../state/verdicts.ts';
+import { Button } from '../../ui/button.tsx';
+import { rowsOf } from './use-purchase.ts';
+
+/** Metres and pairs are said; pieces are not. */
+const unitOf = ({ line }: Row): string => (line?.unit === 'm' || line?.unit === 'pair' ? line.unit : '');
+
+function Sheet({ build, prices }: { build: BuildDocument; prices: boolean }) {
+  const system = useSettings((state) => state.units);
+  const lists = shoppingList(rowsOf(build, verdictOf(build)));
+  return (
+    <article data-testid="shopping-list">
+      <h1 className="head border-b-2 border-ink pb-1 text-[26px] font-extrabold">Shopping list</h1>
+      <p className="pt-1 text-[14px]">
+        {build.name}
+        {build.job === '' ? '' : `, job ${build.job}`}
+      </p>
+      {lists.length === 0 && <p className="py-3">Nothing is left to buy.</p>}
+      {lists.map(({ supplier, rows }) => (
+        <section key={supplier} className="pt-3" aria-label={supplier === '' ? 'No supplier yet' : supplier}>
+          <h2 className="head border-b-[1.5px] border-ink pb-0.5 text-[16px]">
+            {supplier === '' ? 'No supplier yet' : supplier}
+          </h2>
+          <ul>
+            {rows.map((row) => (
+              <li
+                key={row.key}
+                className="keep-together flex items-baseline gap-2.5 border-b border-hair py-1"
+              >
+                <span className="size-3.5 shrink-0 translate-y-0.5 border-[1.5px] border-ink" aria-hidden />
+                <span className="num w-14 shrink-0 text-right">
+                  {row.quantity} {unitOf(row)}
+                </span>
+                <span className="flex-1 leading-snug">
+                  {row.line === undefined ? row.what : phraseText(row.line.what, system)}
+                  {row.line !== undefined && row.line.ask !== '' && (
+                    <span className="block text-[12px] text-ink2">{row.line.ask}</span>
+                  )}
+                </span>
+                {prices && (
+                  <span className="num whitespace-nowrap">
+                    {row.price === null ? '______' : moneyText(row.price, build.money.currency)}
+                  </span>
+                )}
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+    </article>
+  );
+}
+
+/** What is still to be bought, by supplier, to print and tick off; with or without prices. */
+export function ShoppingSheet() {
+  const [prices, setPrices] = useState(true);
+  return (
+    <PrintPage
+      title="Shopping list"
+      back={{ to: 'buy', words: 'Back to the list' }}
+      width="sheet"
+      buttons={
+        <Button
+          kind="quiet"
+          aria-pressed={prices}
+          onClick={() => {
+            setPrices(!prices);
+          }}
+        >
+          {prices ? 'Without prices' : 'With prices'}
+        </Button>
+      }
+    >
+      {(build) => <Sheet build={build} prices={prices} />}
+    </PrintPage>
+  );
+}
