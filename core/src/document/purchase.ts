@@ -3,7 +3,7 @@ import { MOST_MONEY } from './currency.ts';
 
 /** Where a thing on the list is. `not-needed` is a person's word, with a reason. */
 export const LINE_STATES = ['needed', 'owned', 'ordered', 'arrived', 'fitted', 'not-needed'] as const;
-export const lineState = z.enum(LINE_STATES);
+const lineState = z.enum(LINE_STATES);
 export type LineState = z.infer<typeof lineState>;
 
 /** A day, as ISO 8601 writes it; empty where none is known. */

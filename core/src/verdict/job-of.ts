@@ -5,7 +5,7 @@ import type { Line } from '../workshop/parts-list/line.ts';
 import type { Judged } from './judged.ts';
 
 /** What the workshop's lists are worked out from. */
-export function jobOf(s: Judged): Job {
+function jobOf(s: Judged): Job {
   const found = lazily({ byId: () => new Map([...s.checks, ...s.powerChecks].map((c) => [c.id, c])) });
   return {
     build: s.build,

@@ -34,7 +34,7 @@ export interface Line {
   /** Something that the build leaves open, to be asked before it is ordered. */
   readonly ask: string;
 }
-export type LineUnit = 'piece' | 'pair' | 'm' | 'set';
+type LineUnit = 'piece' | 'pair' | 'm' | 'set';
 
 /** A rule that puts lines on the list, or none. */
 export interface Rule {
