@@ -88,12 +88,12 @@ describe('what is still missing', () => {
 
   it('prints by supplier, with an open box for each', async () => {
     const { page } = await open();
-    await page.type(`${line('fuse')} input[aria-label^=Supplier]`, 'Ostler');
+    await page.type(`${line('tape')} input[aria-label^=Supplier]`, 'Ostler');
     await kept(page);
     await page.click('a[href$=shopping-list]');
     await settled(page, '[data-testid=shopping-list]');
     const words = await page.$eval('[data-testid=shopping-list]', (e) => e.textContent);
-    expect(words).toMatch(/Ostler.*Fuse with holder.*No supplier yet/s);
+    expect(words).toMatch(/Ostler.*Insulating tape.*No supplier yet/s);
     expect(words).not.toContain('Hollin & Bray freight longtail');
   });
 

@@ -80,16 +80,6 @@ const SHOTS: readonly Shot[] = [
     ...STAGE_SHOTS[stage],
   })),
   {
-    file: 'charging',
-    name: 'Charging',
-    build: 'Choir tandem',
-    stage: 'power',
-    before: async (page) => {
-      await page.click('a[href$="?view=charge"]');
-      await page.waitForSelector('[data-chart] svg');
-    },
-  },
-  {
     file: 'law-fit',
     name: 'Make it fit',
     build: 'District nurse’s tourer',

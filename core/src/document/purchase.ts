@@ -9,7 +9,7 @@ export type LineState = z.infer<typeof lineState>;
 /** A day, as ISO 8601 writes it; empty where none is known. */
 const day = z
   .string()
-  .regex(/^(\d{4}-\d{2}-\d{2})?$/, 'a day such as 2026-03-28, or nothing')
+  .regex(/^(\d{4}-\d{2}-\d{2})?$/, 'such as 2026-03-28')
   .default('');
 
 const bought = {
@@ -37,7 +37,7 @@ export type BoughtLine = z.infer<typeof boughtLine>;
 /** A line that a person adds. */
 const addedLine = z.strictObject({
   ...bought,
-  key: z.string().regex(/^added\/[a-z0-9]{1,20}$/, 'added/ and small letters'),
+  key: z.string().regex(/^added\/[a-z0-9]{1,20}$/),
   what: z.string().trim().min(1).max(120),
   quantity: z.number().positive().max(100_000).default(1),
 });
@@ -48,7 +48,7 @@ const MOST_LINES = 400;
 
 export const purchase = z.strictObject({
   lines: z
-    .record(z.string().regex(/^[a-z0-9/-]{1,60}$/, 'key of a line'), boughtLine)
+    .record(z.string().regex(/^[a-z0-9/-]{1,60}$/), boughtLine)
     .refine((lines) => Object.keys(lines).length <= MOST_LINES, {
       error: `at most ${String(MOST_LINES)} lines`,
     })

@@ -201,7 +201,7 @@ export function NumberField({ path, label, note }: Props) {
           {term !== undefined && <TermButton term={term} />}
         </span>
         <span
-          className={`relative block h-[23px] bg-field max-bench:h-11 print:h-6! ${error === undefined ? UNDERLINE[entered.source] : 'border-b-2 border-stop'}`}
+          className={`relative block h-[23px] bg-field max-bench:h-[46px] print:h-6! ${error === undefined ? UNDERLINE[entered.source] : 'border-b-2 border-stop'}`}
         >
           <input
             id={`${hintId}-in`}

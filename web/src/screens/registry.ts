@@ -63,7 +63,7 @@ const screens = {
       {
         path: 'customer-page',
         name: 'Print the customer’s page',
-        also: 'hand over offer quote answer customer',
+        also: 'offer quote',
       },
     ],
   },
@@ -94,7 +94,7 @@ const screens = {
       {
         path: 'shopping-list',
         name: 'Print the shopping list',
-        also: 'parts supplier buy order',
+        also: 'parts',
       },
     ],
   },

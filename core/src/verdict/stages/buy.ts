@@ -1,5 +1,3 @@
-import { ledgerOf, purchaseList } from '../../workshop/parts-list/purchase-list.ts';
-import { partsOf } from '../job-of.ts';
 import { motorDecided } from '../undecided.ts';
 import type { Stage } from './stage.ts';
 
@@ -7,9 +5,9 @@ export const buyStage: Stage = {
   owns: [],
   checks: [],
   figures: [],
-  stands: ({ study }) => {
+  stands: ({ study, ledger }) => {
     if (!motorDecided(study)) return { state: 'unknown', words: 'no motor chosen' };
-    const { open, unpriced } = ledgerOf(purchaseList(study.build, partsOf(study)), study.build.money);
+    const { open, unpriced } = ledger();
     if (open === 0 && unpriced === 0) return { state: 'fine', words: 'all there' };
     const missing = unpriced === 0 ? '' : `, ${String(unpriced)} no price`;
     return { state: 'look', words: open === 0 ? `all there${missing}` : `${String(open)} to buy${missing}` };

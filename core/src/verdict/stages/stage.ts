@@ -5,6 +5,7 @@ import { worstState, type State } from '../../check/state.ts';
 import type { Figure, FigureId } from '../figure.ts';
 import type { Finding } from '../finding.ts';
 import type { Judged } from '../judged.ts';
+import type { Ledger } from '../../workshop/parts-list/purchase-list.ts';
 import type { StageId } from '../../check/stage-ids.ts';
 
 /** A stage's state and a few words for it, as the work order shows them. */
@@ -22,6 +23,8 @@ export interface StageSubject {
   /** Quantities in use that are entered at it, and checks that are mended at it. */
   readonly entered: readonly Known[];
   readonly checks: readonly Check[];
+  /** Sums of the parts list; worked out when a stage asks. */
+  readonly ledger: () => Ledger;
 }
 
 /**

@@ -4,6 +4,8 @@ import type { Judged } from '../judged.ts';
 import { STAGES } from './registry.ts';
 import type { Check } from '../../check/check.ts';
 import { STAGE_IDS, type StageId } from '../../check/stage-ids.ts';
+import { ledgerOf, purchaseList } from '../../workshop/parts-list/purchase-list.ts';
+import { partsOf } from '../job-of.ts';
 import { stageOf, stageOfCheck } from './stage-of.ts';
 import type { StageVerdict } from './stage.ts';
 
@@ -32,6 +34,7 @@ export function stages(
       findings: found(id),
       entered: entered(id),
       checks: checks(id),
+      ledger: () => ledgerOf(purchaseList(study.build, partsOf(study)), study.build.money),
     }),
   }));
 }

@@ -220,7 +220,7 @@ export function CheckTable({
       {(rest > 0 || all) && (
         <button
           type="button"
-          className="no-print min-h-8 text-[13px] text-slate underline max-bench:min-h-11"
+          className="no-print min-h-8 text-[13px] text-slate underline max-bench:min-h-11 max-bench:min-w-11"
           onClick={() => {
             setAll(!all);
           }}
