@@ -1,13 +1,13 @@
 import { qty } from '../../../../quantity/phrase.ts';
 import type { Rule } from '../../line.ts';
 
-/** The controller, unless the motor has it inside. */
+/** The controller, unless the motor has it inside and it has no price of its own. */
 export const controller: Rule = {
   id: 'controller',
   group: 'drive',
   origin: 'the build',
-  lines: ({ build: { controller }, known }) =>
-    controller.place === 'motor'
+  lines: ({ build: { controller, money }, known }) =>
+    controller.place === 'motor' && money.controller === null
       ? []
       : [
           {
@@ -17,7 +17,11 @@ export const controller: Rule = {
               qty(known.controller.batteryCurrentA.value, 'A', 0),
               ' from the battery',
             ],
-            why: ['meters the current into the motor'],
+            why: [
+              controller.place === 'motor'
+                ? 'inside the motor, with a price of its own'
+                : 'meters the current into the motor',
+            ],
             main: true,
             kind: '',
             ask: 'Ask that display, throttle and sensor plugs are of one family with it.',
