@@ -28,7 +28,7 @@ async function open(): Promise<{ page: Page & Watch; id: string }> {
   const page = await bench.open();
   const id = await openBuild(page, bench.application, 'Orchard longtail', 'buy');
   await page.waitForSelector('[data-testid=parts-list]');
-  return { page, id: String(id) };
+  return { page, id };
 }
 
 describe('what is still missing', () => {
@@ -76,9 +76,7 @@ describe('what is still missing', () => {
     const input = await page.waitForSelector('input[data-testid=import-list]');
     await (input as unknown as { uploadFile(file: string): Promise<void> }).uploadFile(changed);
     await says(page, `${line('fuse')} td`, 'ordered');
-    expect(
-      await page.$eval(`${line('grease')} input[aria-label^=Price]`, (i) => (i as HTMLInputElement).value),
-    ).toBe('6.2');
+    expect(await page.$eval(`${line('grease')} input[aria-label^=Price]`, (i) => i.value)).toBe('6.2');
 
     writeFileSync(changed, 'key,price\r\nfuse,dear\r\ngold,1\r\n');
     await (input as unknown as { uploadFile(file: string): Promise<void> }).uploadFile(changed);

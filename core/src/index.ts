@@ -248,7 +248,13 @@ export {
   type Row,
 } from './workshop/parts-list/purchase-list.ts';
 export { partsOf } from './verdict/job-of.ts';
-export { purchaseTable, readPurchaseTable, shoppingList, withSaid, type Said } from './workshop/parts-list/shopping.ts';
+export {
+  purchaseTable,
+  readPurchaseTable,
+  shoppingList,
+  withSaid,
+  type Said,
+} from './workshop/parts-list/shopping.ts';
 
 // Explore: what if.
 export type { Gains } from './explore/compare.ts';
