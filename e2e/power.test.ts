@@ -56,9 +56,11 @@ describe('charging', () => {
     expect(await text('main')).toContain('57.6');
     expect(await page.$$eval('[data-testid=charge-card] tbody tr', (all) => all.length)).toBe(11);
     await page.emulateMediaType('print');
-    expect(await page.$eval('main button', (b) => getComputedStyle(b.parentElement ?? b).display)).toBe(
-      'none',
-    );
+    // A button that is drawn anew meanwhile has no style to be read: it is looked at again.
+    await page.waitForFunction(() => {
+      const bar = document.querySelector('main button')?.parentElement;
+      return bar !== null && bar !== undefined && getComputedStyle(bar).display === 'none';
+    });
     const pdf = await page.pdf({ format: 'a4' });
     expect(pdf.length).toBeGreaterThan(10_000);
     expect(page.url()).toContain(id);
