@@ -2,6 +2,9 @@ import type { Duty } from '../../law/rule-schema.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import type { PackDocument } from '../../document/pack.ts';
 import type { PackPlace } from '../../frame/names.ts';
+import type { Known } from '../../document/known-build.ts';
+import { qty, type Phrase } from '../../quantity/phrase.ts';
+import type { Unit } from '../../quantity/units.ts';
 import type { Job } from '../job.ts';
 
 /** Amps that a strip of pure nickel of 8 mm by 0.15 mm carries. Common practice, no source: 5 to 7 A. */
@@ -10,8 +13,10 @@ export const NICKEL_A = 6;
 export const HEAVY_PACK_KG = 4;
 /** A tube looser than this in its shell wants a sleeve, mm. Common practice, no source. */
 export const SLEEVE_FROM_MM = 0.3;
-/** Air that a gearbox wants to the chainstay, mm: as the fit check asks. */
-export const GEARBOX_AIR_MM = 3;
+/** A full pack stands so much over its label; 4.2 over 3.6 V a cell is 1.17. */
+export const FULL_OVER_LABEL = 1.2;
+/** Fuses, plugs and switches are chosen this much above what is drawn for long. Common practice, no source. */
+export const OVER_DRAWN = 1.25;
 
 /** Places where a pack lies on a rail that is screwed to a tube. */
 export const ON_TUBES: readonly PackPlace[] = [
@@ -69,3 +74,13 @@ export const asksFor = (duties: readonly Duty[], what: RegExp): boolean =>
 /** Some motor is meant: without one there is no list yet. */
 export const isMeant = ({ build: { drive }, known }: Job): boolean =>
   drive.name.trim() !== '' || Object.values(known.drive).some((k) => k.source !== 'unknown');
+
+/** A quantity that is asked for at a counter: one that nobody has read says so, so that no default is bought in silence. */
+export const specOf = (
+  { value, source }: Pick<Known, 'value' | 'source'>,
+  unit: Unit,
+  digits?: number,
+): Phrase =>
+  source === 'unknown'
+    ? [qty(value, unit, digits), ' (not known: measure first)']
+    : [qty(value, unit, digits)];

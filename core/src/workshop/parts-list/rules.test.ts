@@ -195,6 +195,13 @@ describe('the rules of the parts list', () => {
     },
   );
 
+  it('never ask for a default at the counter without saying so', () => {
+    const words = (build: BuildDocument): string =>
+      phraseText(list(build).find((l) => l.key === 'rings')?.what ?? []);
+    expect(words(made([{ cabling: { passes: ['rings'] } }]))).toContain('not known');
+    expect(words(made([{ cabling: { passes: ['rings'], leadMm2: 5 } }]))).not.toContain('not known');
+  });
+
   it('say what, why and from where, in whole words', () => {
     for (const [needs] of Object.values(CASES))
       for (const line of list(buildOf(needs))) {

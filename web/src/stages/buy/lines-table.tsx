@@ -86,7 +86,7 @@ export function LinesTable({ rows, ledger, document, say }: Purchasing) {
             ? 'Nothing left to buy'
             : `${String(ledger.open)} still to buy, ${String(ledger.openSmall)} of them small parts`
         }
-        note={ledger.unpriced === 0 ? 'all priced' : `${String(ledger.unpriced)} without a price`}
+        note={`${ledger.unpriced === 0 ? 'all priced' : `${String(ledger.unpriced)} without a price`}; tools apart`}
       >
         <ListFiles rows={rows} document={document} />
       </PanelHead>

@@ -1,4 +1,4 @@
-import { qty } from '../../../../quantity/phrase.ts';
+import { specOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** The controller, unless the motor has it inside and it has no price of its own. */
@@ -14,7 +14,7 @@ export const controller: Rule = {
             what: [
               controller.name.trim() === '' ? 'Controller' : controller.name,
               ', ',
-              qty(known.controller.batteryCurrentA.value, 'A', 0),
+              ...specOf(known.controller.batteryCurrentA, 'A', 0),
               ' from the battery',
             ],
             why: [

@@ -1,4 +1,4 @@
-import { qty } from '../../../../quantity/phrase.ts';
+import { specOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Chain or belt and sprockets of an external drive. */
@@ -13,7 +13,7 @@ export const driveChain: Rule = {
             what: [
               `${drive.medium === 'belt' ? 'Belt' : 'Chain'} for sprockets of `,
               `${String(known.drive.motorSprocketTeeth.value)} and ${String(known.drive.wheelSprocketTeeth.value)} teeth, `,
-              qty(known.drive.pitchMm.value, 'mm', 2),
+              ...specOf(known.drive.pitchMm, 'mm', 2),
               ' pitch',
             ],
             why: ['the motor drives the wheel by it'],

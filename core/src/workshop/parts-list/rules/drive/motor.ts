@@ -1,5 +1,5 @@
 import { motorCount } from '../../../../document/motors.ts';
-import { qty } from '../../../../quantity/phrase.ts';
+import { specOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** The motor, two where each wheel is driven. */
@@ -15,7 +15,7 @@ export const motor: Rule = {
               drive.name.trim() === '' ? 'Motor' : drive.name,
               ...(known.drive.ratedPowerW.source === 'unknown'
                 ? []
-                : [', ', qty(known.drive.ratedPowerW.value, 'W', 0)]),
+                : [', ', ...specOf(known.drive.ratedPowerW, 'W', 0)]),
             ],
             why: ['drives it'],
             quantity: motorCount(build),

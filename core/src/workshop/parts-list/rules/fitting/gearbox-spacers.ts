@@ -1,6 +1,6 @@
 import { qty } from '../../../../quantity/phrase.ts';
 import { isAmiss } from '../../../job.ts';
-import { GEARBOX_AIR_MM } from '../../helpers.ts';
+import { STAY_GAP_MM } from '../../../../fit/spacers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Spacer rings that bring the gearbox off the chainstay. */
@@ -15,7 +15,7 @@ export const gearboxSpacers: Rule = {
             what: [
               'Spacer rings for the motor’s tube, ',
               qty(
-                Math.max(0.5, Math.ceil(2 * (GEARBOX_AIR_MM - (job.check('gearbox-stay')?.value ?? 0))) / 2),
+                Math.max(0.5, Math.ceil(2 * (STAY_GAP_MM - (job.check('gearbox-stay')?.value ?? 0))) / 2),
                 'mm',
                 1,
               ),

@@ -1,5 +1,4 @@
-import { qty } from '../../../../quantity/phrase.ts';
-import { HEAVY_PACK_KG, ON_TUBES, suffixed } from '../../helpers.ts';
+import { HEAVY_PACK_KG, ON_TUBES, suffixed, specOf } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** Clamps and rubber for a heavy pack on a tube. */
@@ -15,7 +14,7 @@ export const packClamps: Rule = {
             {
               key: suffixed('pack-clamps', i),
               what: ['Tube clamps with rubber, for the pack’s rail'],
-              why: [qty(own.massKg.value, 'kg', 1), ' on two bosses tears them out'],
+              why: [...specOf(own.massKg, 'kg', 1), ' on two bosses tears them out'],
               quantity: 2,
             },
           ]

@@ -1,5 +1,4 @@
-import { qty } from '../../../../quantity/phrase.ts';
-import { SLEEVE_FROM_MM } from '../../helpers.ts';
+import { SLEEVE_FROM_MM, specOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** A reducing sleeve for a shell that is wider than the motor's tube. */
@@ -16,9 +15,9 @@ export const shellSleeve: Rule = {
           {
             what: [
               'Reducing sleeve, bore ',
-              qty(donor.shellBoreMm.value, 'mm', 1),
+              ...specOf(donor.shellBoreMm, 'mm', 1),
               ' to ',
-              qty(motor.tubeMm.value, 'mm', 1),
+              ...specOf(motor.tubeMm, 'mm', 1),
             ],
             why: ['the motor’s tube is loose in the shell'],
           },

@@ -1,5 +1,5 @@
-import { qty } from '../../../../quantity/phrase.ts';
 import { isAmiss, isHub } from '../../../job.ts';
+import { specOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Torque arms for the flats of the axle. */
@@ -23,7 +23,7 @@ export const torqueArms: Rule = {
               'Torque arm',
               ...(flats.source === 'unknown'
                 ? [', for the axle’s flats (measure them)']
-                : [', flats ', qty(flats.value, 'mm', 1)]),
+                : [', flats ', ...specOf(flats, 'mm', 1)]),
               ', with clamp',
             ],
             why: ['the axle would turn in its slot and tear the leads off'],

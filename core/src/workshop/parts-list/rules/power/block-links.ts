@@ -1,5 +1,4 @@
-import { qty } from '../../../../quantity/phrase.ts';
-import { suffixed } from '../../helpers.ts';
+import { suffixed, specOf } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** Links between lead-acid blocks. */
@@ -16,7 +15,7 @@ export const blockLinks: Rule = {
               key: suffixed('block-links', i),
               what: [
                 'Links between blocks, ',
-                qty(known.cabling.leadMm2.value, 'mm2', 1),
+                ...specOf(known.cabling.leadMm2, 'mm2', 1),
                 ', ringed, with covers',
               ],
               why: [`${String(blocks)} blocks in series`],

@@ -1,5 +1,4 @@
-import { qty } from '../../../../quantity/phrase.ts';
-import { ownPacks, suffixed } from '../../helpers.ts';
+import { ownPacks, suffixed, specOf } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** The protection board of a pack that is built here. */
@@ -16,7 +15,7 @@ export const board: Rule = {
           key: suffixed('board', i),
           what: [
             `Protection board ${String(own.cellsInSeries.value)}S, `,
-            qty(own.bmsCurrentA.value, 'A', 0),
+            ...specOf(own.bmsCurrentA, 'A', 0),
             ', with balance leads and temperature sensor',
           ],
           why: ['opens when a group is too empty, too full or too hot'],

@@ -1,5 +1,4 @@
-import { qty } from '../../../../quantity/phrase.ts';
-import { ownPacks, suffixed } from '../../helpers.ts';
+import { ownPacks, suffixed, specOf } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** Cells of a pack that is built here, with spares. */
@@ -16,7 +15,7 @@ export const cells: Rule = {
         key: suffixed('cells', i),
         what: [
           pack.cell.name.trim() === '' ? 'Cells, ' : `${pack.cell.name}, `,
-          qty(own.cell.capacityAh.value, 'Ah', 2),
+          ...specOf(own.cell.capacityAh, 'Ah', 2),
           ', of one batch',
         ],
         why: [

@@ -1,4 +1,4 @@
-import { qty } from '../../../../quantity/phrase.ts';
+import { specOf } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** A charger for each pack. */
@@ -16,8 +16,8 @@ export const charger: Rule = {
           pack.charger.name.trim() === '' ? 'Charger' : pack.charger.name,
           ...(volts.source === 'unknown'
             ? [', volts of this pack']
-            : [', ends at ', qty(volts.value, 'V', 1)]),
-          ...(currentA.source === 'unknown' ? [] : [', ', qty(currentA.value, 'A', 1)]),
+            : [', ends at ', ...specOf(volts, 'V', 1)]),
+          ...(currentA.source === 'unknown' ? [] : [', ', ...specOf(currentA, 'A', 1)]),
         ],
         why: ['each pack is charged by its own, and by no other'],
         main: true,

@@ -1,4 +1,4 @@
-import { qty } from '../../../../quantity/phrase.ts';
+import { specOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** A converter for lamps, horn and outlets. */
@@ -12,9 +12,9 @@ export const converter: Rule = {
           {
             what: [
               'Converter, ',
-              qty(known.supply.ratedW.value, 'W', 0),
+              ...specOf(known.supply.ratedW, 'W', 0),
               ', input to ',
-              qty(known.supply.maxInV.value, 'V', 0),
+              ...specOf(known.supply.maxInV, 'V', 0),
             ],
             why: [
               `${String(supply.accessories.length)} on it: ${supply.accessories.map((a) => a.name).join(', ')}`,

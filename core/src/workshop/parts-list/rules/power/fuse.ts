@@ -1,5 +1,5 @@
 import { qty } from '../../../../quantity/phrase.ts';
-import { nextFuse } from '../../helpers.ts';
+import { OVER_DRAWN, FULL_OVER_LABEL, nextFuse } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Fuse with holder or breaker in the battery lead. */
@@ -9,10 +9,11 @@ export const fuse: Rule = {
   origin:
     'common practice: a fuse or direct-current breaker at the pack, above what is drawn and below what the lead carries',
   lines: ({ build: { cabling, packs }, known, chain }) => {
-    const volts = Math.max(...packs.map((_, i) => (known.packs[i] ?? known.packs[0]).nominalV.value)) * 1.2;
+    const volts =
+      Math.max(...packs.map((_, i) => (known.packs[i] ?? known.packs[0]).nominalV.value)) * FULL_OVER_LABEL;
     const amps =
       known.cabling.fuseA.source === 'unknown'
-        ? nextFuse(chain.battery.continuousA * 1.25)
+        ? nextFuse(chain.battery.continuousA * OVER_DRAWN)
         : known.cabling.fuseA.value;
     return [
       {

@@ -1,4 +1,4 @@
-import { qty } from '../../../../quantity/phrase.ts';
+import { specOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** The small battery of the lamps with its charger. */
@@ -12,9 +12,9 @@ export const lightCells: Rule = {
           {
             what: [
               'Battery for the lamps, ',
-              qty(known.supply.ownV.value, 'V', 1),
+              ...specOf(known.supply.ownV, 'V', 1),
               ' ',
-              qty(known.supply.ownAh.value, 'Ah', 1),
+              ...specOf(known.supply.ownAh, 'Ah', 1),
               ', with its charger',
             ],
             why: ['lamps burn when the pack is cut off'],

@@ -1,4 +1,4 @@
-import { qty } from '../../../../quantity/phrase.ts';
+import { specOf } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** Every pack of the build. */
@@ -16,9 +16,9 @@ export const packLine: Rule = {
         what: [
           pack.name.trim() === '' ? nameless : pack.name,
           ', ',
-          qty(own.nominalV.value, 'V', 0),
+          ...specOf(own.nominalV, 'V', 0),
           ' ',
-          qty(own.capacityAh.value, 'Ah', 1),
+          ...specOf(own.capacityAh, 'Ah', 1),
         ],
         why: [cells ? 'built here; its cells stand below' : 'holds the energy'],
         main: true,

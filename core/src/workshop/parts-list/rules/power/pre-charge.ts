@@ -1,5 +1,5 @@
-import { qty } from '../../../../quantity/phrase.ts';
 import { isAmiss } from '../../../job.ts';
+import { specOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** What keeps the spark down when the pack is joined. */
@@ -14,7 +14,7 @@ export const preCharge: Rule = {
         {
           what: [
             'Pre-charge resistor ',
-            qty(job.known.cabling.preChargeOhm.value, 'ohm', 0),
+            ...specOf(job.known.cabling.preChargeOhm, 'ohm', 0),
             ', wire-wound, with its own switch or plug half',
           ],
           why: ['fills the controller’s capacitors before the plug closes'],

@@ -1,4 +1,4 @@
-import { qty } from '../../../../quantity/phrase.ts';
+import { specOf } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** Metres of battery lead, red and black. */
@@ -13,10 +13,10 @@ export const batteryLead: Rule = {
         `Lead, ${color}, ${cabling.conductor === 'copper' ? 'fine copper, silicone' : 'fine copper (not ' + cabling.conductor + ')'}`,
         ...(known.leadMm2.source === 'unknown'
           ? [', size by the power chain']
-          : [', ', qty(known.leadMm2.value, 'mm2', 1)]),
+          : [', ', ...specOf(known.leadMm2, 'mm2', 1)]),
       ],
       why: [
-        qty(known.leadMm.value, 'mm', 0),
+        ...specOf(known.leadMm, 'mm', 0),
         known.leadMm.source === 'unknown'
           ? ' one way, not measured yet, a tenth over'
           : ' one way, a tenth over',

@@ -1,4 +1,5 @@
 import { qty } from '../../../../quantity/phrase.ts';
+import { OVER_DRAWN } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** The pull-plug or main switch. */
@@ -12,7 +13,7 @@ export const mainSwitch: Rule = {
           {
             what: [
               'Pull-plug or main switch, direct current, ',
-              qty(Math.ceil(chain.battery.continuousA * 1.25), 'A', 0),
+              qty(Math.ceil(chain.battery.continuousA * OVER_DRAWN), 'A', 0),
             ],
             why: ['stops a runaway by hand'],
           },

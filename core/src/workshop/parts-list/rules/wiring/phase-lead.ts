@@ -1,4 +1,4 @@
-import { qty } from '../../../../quantity/phrase.ts';
+import { specOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Three phase leads and their plugs where they are lengthened. */
@@ -10,9 +10,9 @@ export const phaseLead: Rule = {
     cabling.phaseMm.source !== 'unknown' && drive.commutation !== 'brushes' && controller.place !== 'motor'
       ? [
           {
-            what: ['Phase lead, three colours, ', qty(cabling.phaseMm2.value, 'mm2', 1), ', with plugs'],
+            what: ['Phase lead, three colours, ', ...specOf(cabling.phaseMm2, 'mm2', 1), ', with plugs'],
             why: [
-              qty(cabling.phaseMm.value, 'mm', 0),
+              ...specOf(cabling.phaseMm, 'mm', 0),
               ' from controller to motor: they carry more amps than the battery lead',
             ],
             quantity: Math.ceil((33 * cabling.phaseMm.value) / 1000) / 10,

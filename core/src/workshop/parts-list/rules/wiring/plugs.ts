@@ -1,4 +1,5 @@
 import { qty } from '../../../../quantity/phrase.ts';
+import { OVER_DRAWN } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Plug pairs of the battery lead with a spare. */
@@ -12,7 +13,7 @@ export const plugs: Rule = {
         'Plug pair, ',
         qty(
           known.connectorA.source === 'unknown'
-            ? Math.ceil(chain.battery.continuousA * 1.25)
+            ? Math.ceil(chain.battery.continuousA * OVER_DRAWN)
             : known.connectorA.value,
           'A',
           0,
