@@ -234,20 +234,39 @@ export { toldVerdict, type ToldVerdict } from './verdict/told-verdict.ts';
 export {
   LINE_STATES,
   NOTHING_SAID,
+  paidFor,
+  priceOfLine,
+  withLine,
   type AddedLine,
   type BoughtLine,
   type LineState,
   type Purchase,
 } from './document/purchase.ts';
 export { LINE_GROUPS, type Line, type LineGroup } from './workshop/parts-list/line.ts';
+export { dayAfter, dayWords, daysBetween, isDay, weekdayOf } from './workshop/schedule/days.ts';
+export { dayOf } from './workshop/schedule/calendar.ts';
+export { tasksOf, type Learnt, type Task } from './workshop/schedule/tasks.ts';
 export {
-  ledgerOf,
-  ownPriceOf,
-  purchaseList,
-  type Ledger,
-  type Row,
-} from './workshop/parts-list/purchase-list.ts';
-export { partsOf } from './verdict/job-of.ts';
+  broughtForward,
+  whenOf,
+  type Forward,
+  type PlannedParcel,
+  type PlannedTask,
+  type When,
+} from './workshop/schedule/when.ts';
+export type { Parcel } from './workshop/schedule/parcels.ts';
+export { diaryOf } from './workshop/schedule/diary.ts';
+export { diaryText } from './formats/diary.ts';
+export { EXPERIENCES, NOTHING_TOLD, USUAL_WEEK, type Schedule, type ToldTask } from './document/schedule.ts';
+export { FEATURES, type Feature, type ReadyMade, type Running } from './document/money-plans.ts';
+export { FEATURE_NAMES, type WorthRow } from './workshop/worth/ready-made.ts';
+export { WEARING, type RunningLine, type Wearing } from './workshop/worth/running-costs.ts';
+export type { Span } from './workshop/worth/span.ts';
+export { runningOf, worthOf } from './verdict/worth-of.ts';
+export { underBudget, type UnderBudget, type WayBack } from './explore/under-budget.ts';
+export { partsFor, type Likely } from './workshop/parts-list/likely.ts';
+export { KITS, counts, type Kit, type Row } from './workshop/parts-list/purchase-list.ts';
+export { sendingOf, type Ledger } from './workshop/parts-list/ledger.ts';
 export {
   purchaseTable,
   readPurchaseTable,

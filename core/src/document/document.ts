@@ -10,23 +10,20 @@ import { controller, controllerSpecs } from './controller.ts';
 import { MOST_MONEY, currency } from './currency.ts';
 import { MOST_PACKS, joining, joiningSpecs, pack, packSpecs, type PackDocument } from './pack.ts';
 import { PART_TYPES } from './part-types.ts';
+import { readyMade, running } from './money-plans.ts';
 import { purchase } from './purchase.ts';
+import { schedule } from './schedule.ts';
 import type { QuantitySpec } from './quantity-spec.ts';
 
-export const SCHEMA_VERSION = 7;
+export const SCHEMA_VERSION = 8;
 
 /** Some currencies count in millions what others count in tens. */
 const amount = z.number().min(0).max(MOST_MONEY).nullable();
 
-/** Prices in one currency; null is a price not known yet, which is never counted as nought. */
+/** What may be spent, and in which money; what things cost stands with the lines of the parts list. */
 const money = z.strictObject({
   currency,
   budget: amount,
-  donor: amount,
-  motor: amount,
-  pack: amount,
-  controller: amount,
-  other: amount,
   /** Price of a kilowatt-hour from the wall; null is not known. */
   pricePerKwh: z.number().min(0).max(MOST_MONEY).nullable().default(null),
 });
@@ -60,6 +57,11 @@ export const buildDocument = z
     money,
     /** What a person adds to the parts list, beside the keys of its lines. */
     purchase: purchase.prefault({}),
+    /** When the work is done. */
+    schedule: schedule.prefault({}),
+    /** A bicycle that could be bought instead, and what this one costs to run. */
+    readyMade: readyMade.prefault({}),
+    running: running.prefault({}),
     /** Which parts of the shelf the values were copied from, by their id; those of a pack stand with it. */
     shelf: z.partialRecord(z.enum(PART_TYPES), z.string().max(60)).default({}),
   })

@@ -5,6 +5,7 @@ import joined from '../../../demo/older/kiln-courier-v5.json' with { type: 'json
 import united from '../../../demo/older/tide-flat-trike-v6.json' with { type: 'json' };
 import before from '../../../demo/older/tide-flat-trike-v2.json' with { type: 'json' };
 import { SCHEMA_VERSION } from './document.ts';
+import { priceOfLine } from './purchase.ts';
 import { FRAME_STYLES } from '../frame/names.ts';
 import { PRESETS } from '../frame/presets/index.ts';
 import { evaluate } from '../test/evaluate.ts';
@@ -26,7 +27,11 @@ describe('a document of version 1', () => {
     expect(build.brief).toMatchObject(old.brief);
     expect(build.donor).toMatchObject(old.donor);
     expect(build.drive).toMatchObject(old.drive);
-    expect(build.money).toEqual({ ...old.money, pricePerKwh: null });
+    const { currency, budget, other } = old.money;
+    expect(build.money).toEqual({ currency, budget, pricePerKwh: null });
+    for (const key of ['donor', 'motor', 'pack', 'controller'] as const)
+      expect(priceOfLine(build, key)).toBe(old.money[key]);
+    expect(build.purchase.rest).toBe(other);
   });
 
   it('knows nothing of what it was never asked', () => {

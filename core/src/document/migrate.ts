@@ -89,6 +89,30 @@ function pedalsApart(old: Readonly<Record<string, unknown>>): Record<string, unk
   };
 }
 
+/** Up to version 7 the prices of four things stood with the budget: now each stands with its line of the parts list. */
+function pricesOnLines(old: Readonly<Record<string, unknown>>): Record<string, unknown> {
+  const money = entries(old['money']);
+  const { lines, ...purchase } = entries(old['purchase']);
+  const priced = ['donor', 'motor', 'pack', 'controller']
+    .filter((key) => typeof money[key] === 'number')
+    .map((key) => [key, { ...entries(entries(lines)[key]), price: money[key] }]);
+  // The price of several packs was what they cost together.
+  const packs = Array.isArray(old['packs']) && typeof money['pack'] === 'number' ? old['packs'].length : 1;
+  const further = Array.from({ length: packs - 1 }, (_, i) => [
+    `pack/${String(i + 2)}`,
+    { ...entries(entries(lines)[`pack/${String(i + 2)}`]), price: 0, note: 'in the price of the first pack' },
+  ]);
+  return {
+    ...old,
+    money: without(money, 'donor', 'motor', 'pack', 'controller', 'other'),
+    purchase: {
+      ...purchase,
+      lines: { ...entries(lines), ...Object.fromEntries([...priced, ...further]) },
+      ...given('rest', money['other']),
+    },
+  };
+}
+
 /**
  * What a version's documents meant otherwise than the next one's. What they did not ask needs no step: the schema
  * fills it as unknown. Versions 2 to 4 only asked less than the next.
@@ -99,6 +123,7 @@ const STEPS: Readonly<
   1: packPlaced,
   5: packsListed,
   6: pedalsApart,
+  7: pricesOnLines,
 };
 
 /** A document of an older version as one of the version of today. */
@@ -114,6 +139,8 @@ export function migrated(
 
 /** What a place in the document was called up to a version. */
 const OLD_NAMES: readonly (readonly [upTo: number, now: RegExp, before: string])[] = [
+  [7, /^purchase\.lines\.(donor|motor|pack|controller)\.price\b/, 'money.$1'],
+  [7, /^purchase\.rest\b/, 'money.other'],
   [6, /^controls\.pedalHelpStops\b/, 'controls.motorStopsWithPedals'],
   [5, /^packs\.0\.(cell|charger)\b/, '$1'],
   [5, /^packs\.0\b/, 'pack'],

@@ -76,11 +76,6 @@ export function newBuild(name: string, kind: DriveKind = 'geared-hub'): BuildDoc
     money: {
       currency: 'GBP',
       budget: null,
-      donor: null,
-      motor: null,
-      pack: null,
-      controller: null,
-      other: null,
     },
   } satisfies z.input<typeof buildDocument>);
 }

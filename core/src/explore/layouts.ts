@@ -1,3 +1,4 @@
+import { priceOfLine } from '../document/purchase.ts';
 import { standingKg } from '../machine/machine.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { PartOf } from '../parts/part.ts';
@@ -88,7 +89,7 @@ export function compareLayouts(
       frontSharePct: (100 * loads.front) / (loads.front + loads.rear),
       chainN: Math.max(...gears.map((g) => g.chainN)),
       motorGears: name === 'middle' ? gears.length : 1,
-      price: own ? build.money.motor : priceIn(build, motor),
+      price: own ? priceOfLine(build, 'motor') : priceIn(build, motor),
       tyreChange: TYRE_CHANGE[name],
       gearsKept: gearsKept(name, build),
     };

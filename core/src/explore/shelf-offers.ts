@@ -47,6 +47,10 @@ export function ratingOf(part: Part): number {
       return part.leadMm2;
     case 'tyre':
       return part.tyreMm;
+    case 'fitting':
+    case 'consumable':
+    case 'tool':
+      return part.massKg;
   }
 }
 

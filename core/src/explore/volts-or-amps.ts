@@ -1,3 +1,4 @@
+import { priceOfLine } from '../document/purchase.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { Chemistry } from '../document/choices.ts';
 import { knownBuild } from '../document/known.ts';
@@ -79,6 +80,12 @@ function withMoreCells(
   return { pack: { ...pack, ...larger }, next, volts };
 }
 
+/** What all packs cost, grown by a factor; null where one has no price. */
+function dearer(build: BuildDocument, by: number): number | null {
+  const prices = build.packs.map((_, i) => priceOfLine(build, i === 0 ? 'pack' : `pack/${String(i + 1)}`));
+  return prices.reduce<number | null>((sum, p) => (sum === null || p === null ? null : sum + p * by), 0);
+}
+
 /** One step more of cells in series for every pack; mass, cut-off and price grow with it. */
 function moreVolts(build: BuildDocument): Draft | undefined {
   const known = knownBuild(build);
@@ -92,7 +99,7 @@ function moreVolts(build: BuildDocument): Draft | undefined {
   return {
     id: 'volts',
     what: `${String(first.next)} in series, ${String(first.volts)} V`,
-    price: build.money.pack === null ? null : build.money.pack * by,
+    price: dearer(build, by),
     build: {
       ...build,
       packs: [first.pack, ...others],
@@ -112,7 +119,7 @@ function moreAmpHours(build: BuildDocument): Draft {
   return {
     id: 'amp-hours',
     what: `${ah.toFixed(1)} Ah`,
-    price: build.money.pack === null ? null : build.money.pack * by,
+    price: dearer(build, by),
     build: withPack(build, 0, () => ({
       ...pack,
       ...(fromCells

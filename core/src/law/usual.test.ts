@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { newBuild } from '../document/template.ts';
 import { CURRENCIES } from '../document/currency.ts';
 import { shippedRules } from './rules.ts';
+import { priced } from '../test/sample.ts';
 import { letsIn, usualOf, withPlace } from './usual.ts';
 
 const book = shippedRules();
@@ -48,8 +49,7 @@ describe('a build that is taken to another place', () => {
 
   it('keeps what was read on the machine, and the money that was paid', () => {
     const read = {
-      ...build,
-      money: { ...build.money, motor: 200 },
+      ...priced(build, { motor: 200 }),
       controller: { ...build.controller, assistCutoffKmh: { source: 'label' as const, value: 25 } },
     };
     const there = withPlace(read, 'us-ca', usual('us-ca'));

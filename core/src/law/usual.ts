@@ -90,15 +90,16 @@ export function usualOf(place: PlaceRules, book: RuleBook): Usual {
 export const letsIn = ({ ratedW, ratedBelow }: Usual, watts: number): boolean =>
   ratedW === undefined || (ratedBelow ? watts < ratedW : watts <= ratedW);
 
-const PRICES = ['donor', 'motor', 'pack', 'controller', 'other', 'budget'] as const;
-
 /**
  * A build ridden elsewhere, with what is usual there. Only what nobody has read or priced moves: a limit from a label or a
  * measurement is the machine's own, and prices stay in the money they were paid in.
  */
 export function withPlace(build: BuildDocument, place: string, usual: Usual): BuildDocument {
-  const { brief, money, controller } = build;
-  const unpriced = PRICES.every((line) => money[line] === null);
+  const { brief, money, controller, purchase } = build;
+  const unpriced =
+    money.budget === null &&
+    purchase.rest === null &&
+    [...Object.values(purchase.lines), ...purchase.added].every((line) => line.price === null);
   const open =
     controller.assistCutoffKmh.source === 'unknown' || controller.assistCutoffKmh.source === 'assumed';
   const sets = controller.limitsSpeed && open && usual.cutoffKmh !== undefined;

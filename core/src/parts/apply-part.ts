@@ -1,7 +1,9 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { PackDocument } from '../document/pack.ts';
+import { motorCount } from '../document/motors.ts';
 import { withPack } from '../document/quantity-at.ts';
-import { isPackPart, type PackPartType, type PartType } from '../document/part-types.ts';
+import { NOTHING_SAID, withLine } from '../document/purchase.ts';
+import { isPackPart, isSmallPart, type PackPartType, type PartType } from '../document/part-types.ts';
 import { usualPlace } from '../document/migrate.ts';
 import type { Sourced } from '../document/quantity-spec.ts';
 import type { Part, PartOf } from './part.ts';
@@ -264,23 +266,69 @@ function copied(build: BuildDocument, part: Part, packIndex: number): BuildDocum
           rolloutMm: unknown,
         },
       };
+    case 'fitting':
+    case 'consumable':
+    case 'tool':
+      return build;
   }
 }
 
-const PRICED = ['donor', 'motor', 'pack', 'controller'] as const;
+/** The line of the parts list that a part is itself; small parts are taken for a line where the list is shown. */
+function linesOf(part: Part, packIndex: number): readonly string[] {
+  switch (part.type) {
+    case 'donor':
+    case 'motor':
+    case 'controller':
+      return [part.type];
+    case 'pack':
+    case 'charger':
+      return [packIndex === 0 ? part.type : `${part.type}/${String(packIndex + 1)}`];
+    default:
+      return [];
+  }
+}
+
+/** What the shelf says of a line: price, days and supplier; another thing than before has no price of that one. */
+function bought(build: BuildDocument, part: Part, key: string): BuildDocument {
+  const said = build.purchase.lines[key] ?? NOTHING_SAID;
+  const inSecond =
+    part.currency !== build.money.currency && part.currency === build.purchase.second?.currency;
+  const priced = inSecond || part.currency === build.money.currency;
+  return withLine(build, key, {
+    price:
+      priced && part.price !== null ? part.price * (part.type === 'motor' ? motorCount(build) : 1) : null,
+    inSecond: priced && inSecond,
+    leadDays: part.leadDays,
+    supplier: said.supplier === '' ? part.maker : said.supplier,
+  });
+}
+
+type Brings = BuildDocument['purchase']['brings'];
+
+const without = (brought: Brings['motor'], key: string): Brings['motor'] =>
+  brought === null ? null : Object.fromEntries(Object.entries(brought).filter(([line]) => line !== key));
+
+/** What comes along in the box of a motor or of the first pack is of that one; what is chosen by itself comes in no box. */
+function withBrought(build: BuildDocument, part: Part, packIndex: number): BuildDocument {
+  const { purchase } = build;
+  const { motor, pack } = purchase.brings;
+  const told = (brings: Brings): BuildDocument => ({ ...build, purchase: { ...purchase, brings } });
+  if (part.type === 'motor') return told({ motor: part.brings, pack });
+  if (part.type === 'controller') return told({ motor: without(motor, 'controller'), pack });
+  if (part.type === 'pack' && packIndex === 0) return told({ motor, pack: part.brings });
+  if (part.type === 'charger' && packIndex === 0) return told({ motor, pack: without(pack, 'charger') });
+  return build;
+}
 
 /**
  * Copies a part's values into a build, marked as read from its label, and remembers which part it was.
- * Prices only in the build's currency; rings, cogs and tyres have no line of their own.
+ * Its price, days and supplier stand with its line of the parts list; a price only in the build's money or its second one.
  * @param packIndex which pack a pack, its cell or its charger is for
  */
 export function applyPart(build: BuildDocument, part: Part, packIndex = 0): BuildDocument {
-  const next = copied(build, part, packIndex);
-  // The price of several packs is what they cost together: one of them does not know it.
-  const together = part.type === 'pack' && build.packs.length > 1;
-  const line = together ? undefined : PRICED.find((type) => type === part.type);
-  const price = part.currency === build.money.currency ? part.price : null;
-  const priced = { ...next, money: line === undefined ? next.money : { ...next.money, [line]: price } };
+  const next = withBrought(copied(build, part, packIndex), part, packIndex);
+  const priced = linesOf(part, packIndex).reduce((b, key) => bought(b, part, key), next);
+  if (isSmallPart(part.type)) return priced;
   return isPackPart(part.type)
     ? withPack(priced, packIndex, (pack) => ({ ...pack, shelf: { ...pack.shelf, [part.type]: part.id } }))
     : { ...priced, shelf: { ...next.shelf, [part.type]: part.id } };

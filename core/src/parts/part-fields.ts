@@ -11,7 +11,7 @@ export interface PartField {
   readonly key: string;
   readonly label: string;
   readonly unit: Unit | undefined;
-  readonly kind: 'text' | 'number' | 'numbers' | 'choice' | 'yes-no';
+  readonly kind: 'text' | 'number' | 'numbers' | 'words' | 'counts' | 'choice' | 'yes-no';
   readonly options: readonly string[];
   /** May be left empty. */
   readonly optional: boolean;
@@ -23,7 +23,11 @@ const OWN: Readonly<Record<string, readonly [string, Unit | undefined]>> = {
   name: ['Name', undefined],
   maker: ['Maker', undefined],
   price: ['Price', undefined],
+  priceTo: ['Price to', undefined],
   currency: ['Currency', undefined],
+  leadDays: ['Days to come', undefined],
+  brings: ['Comes along in its box', undefined],
+  serves: ['For lines', undefined],
   massKg: ['Mass', 'kg'],
   kind: ['Kind', undefined],
   style: ['Style', undefined],
@@ -65,6 +69,9 @@ const SECTIONS: Readonly<Record<PartType, readonly SectionPath[]>> = {
   charger: ['packs.0.charger'],
   connector: ['cabling'],
   wire: ['cabling'],
+  fitting: [],
+  consumable: [],
+  tool: [],
 };
 
 function named(type: PartType, key: string): readonly [string, Unit | undefined] {
@@ -94,7 +101,9 @@ type Asked = Pick<PartField, 'kind' | 'options'>;
 function asked(schema: z.core.$ZodType): Asked {
   if (schema instanceof z.ZodNumber) return { kind: 'number', options: [] };
   if (schema instanceof z.ZodBoolean) return { kind: 'yes-no', options: ['yes', 'no'] };
-  if (schema instanceof z.ZodArray) return { kind: 'numbers', options: [] };
+  if (schema instanceof z.ZodArray)
+    return { kind: schema.element instanceof z.ZodString ? 'words' : 'numbers', options: [] };
+  if (schema instanceof z.ZodRecord) return { kind: 'counts', options: [] };
   if (schema instanceof z.ZodEnum) return { kind: 'choice', options: schema.options.map(String) };
   if (schema instanceof z.ZodUnion) {
     const literals = schema.options.filter((one) => one instanceof z.ZodLiteral);
@@ -124,6 +133,13 @@ export function cellsOf(one: Part): Readonly<Record<string, string>> {
       if (value === null || value === undefined) return [key, ''];
       if (kind === 'yes-no') return [key, value === true ? 'yes' : 'no'];
       if (Array.isArray(value)) return [key, value.join(' ')];
+      if (kind === 'counts')
+        return [
+          key,
+          Object.entries(value)
+            .map(([line, count]) => `${line} ${String(count)}`)
+            .join(', '),
+        ];
       return [key, typeof value === 'string' || typeof value === 'number' ? String(value) : ''];
     }),
   );
@@ -152,6 +168,16 @@ function valueOf({ kind, key }: PartField, text: string): unknown {
         .split(/[\s;/]+/)
         .filter((word) => word !== '')
         .map(number);
+    case 'words':
+      return text.split(/[\s,;]+/).filter((word) => word !== '');
+    case 'counts':
+      return Object.fromEntries(
+        text
+          .split(/[,;]+/)
+          .map((one) => one.trim().split(/\s+/))
+          .filter(([line]) => line !== undefined && line !== '')
+          .map(([line = '', count = '1']) => [line, number(count)]),
+      );
     case 'yes-no':
       return YES_NO.get(text.toLowerCase()) ?? text;
     case 'choice':
@@ -167,7 +193,7 @@ export function partFromCells(type: PartType, cells: Readonly<Record<string, str
   for (const one of partFields(type)) {
     const text = (cells[one.key] ?? '').trim();
     if (text !== '') data[one.key] = valueOf(one, text);
-    else if (one.kind === 'numbers') data[one.key] = [];
+    else if (one.kind === 'numbers' || one.kind === 'words') data[one.key] = [];
     else if (one.key === 'price') data[one.key] = null;
     else if (one.kind === 'text') data[one.key] = '';
   }

@@ -29,9 +29,18 @@ const base = {
   name: z.string().trim().min(1).max(80),
   maker: z.string().max(60),
   price: z.number().min(0).max(MOST_MONEY).nullable(),
+  /** Where a maker's price is a span, its upper end. */
+  priceTo: z.number().min(0).max(MOST_MONEY).nullable().default(null),
   currency,
+  /** From the order to the door. */
+  leadDays: z.number().int().min(0).max(400).nullable().default(null),
   massKg: z.number().positive().max(500),
 };
+/** Lines of the parts list, by their keys, that come along in its box, and how many of each; null is not known. */
+const brings = z
+  .record(z.string().regex(/^[a-z0-9/-]{1,60}$/), z.number().positive().max(1000))
+  .nullable()
+  .default(null);
 const positive = z.number().positive().max(100_000);
 /** A measure that may not be given. */
 const given = positive.nullable().default(null);
@@ -77,6 +86,7 @@ const motorPart = z.strictObject({
   windingSensor: answer.default('unknown'),
   discMount: answer.default('unknown'),
   throughAxle: answer.default('unknown'),
+  brings,
 });
 
 const packPart = z.strictObject({
@@ -93,6 +103,7 @@ const packPart = z.strictObject({
   boxLengthMm: given,
   boxHeightMm: given,
   boxWidthMm: given,
+  brings,
 });
 
 const controllerPart = z.strictObject({
@@ -205,6 +216,19 @@ const wirePart = z.strictObject({
   insulationC: positive,
 });
 
+/** A small part: its price and mass are of one unit of the lines that it serves. */
+const smallPart = {
+  ...base,
+  /** Kinds of line that it is bought for. */
+  serves: z
+    .array(z.string().regex(/^[a-z0-9-]{1,40}$/))
+    .min(1)
+    .max(12),
+};
+const fittingPart = z.strictObject({ ...smallPart, type: z.literal('fitting') });
+const consumablePart = z.strictObject({ ...smallPart, type: z.literal('consumable') });
+const toolPart = z.strictObject({ ...smallPart, type: z.literal('tool') });
+
 /** The schema of each type of part. */
 export const PART_SCHEMAS = {
   donor: donorPart,
@@ -218,6 +242,9 @@ export const PART_SCHEMAS = {
   charger: chargerPart,
   connector: connectorPart,
   wire: wirePart,
+  fitting: fittingPart,
+  consumable: consumablePart,
+  tool: toolPart,
 } as const satisfies Record<PartType, unknown>;
 
 export const part = z.discriminatedUnion('type', [
@@ -232,6 +259,9 @@ export const part = z.discriminatedUnion('type', [
   chargerPart,
   connectorPart,
   wirePart,
+  fittingPart,
+  consumablePart,
+  toolPart,
 ]);
 export type Part = z.infer<typeof part>;
 export type PartOf<T extends PartType> = Extract<Part, { type: T }>;

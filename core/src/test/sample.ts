@@ -23,6 +23,7 @@ import {
 import type { JoinHow } from '../document/choices.ts';
 import type { PackDocument } from '../document/pack.ts';
 import { DRAG_ADD_NAMES, POSTURE_NAMES, TRAILER_NAMES, TYRE_NAMES } from '../document/road-presets.ts';
+import { withLine } from '../document/purchase.ts';
 import { withValues } from '../document/quantity-at.ts';
 import type { QuantitySpec, Sourced } from '../document/quantity-spec.ts';
 import { newBuild } from '../document/template.ts';
@@ -317,3 +318,13 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
 
 /** Runs of a property: enough to find trouble, few enough for every commit; the seed makes them repeat. A failure is shown as found. */
 export const RUNS = { numRuns: 150, seed: 20260412, endOnFailure: true } as const;
+
+/** A build with prices of lines of its parts list, and of everything else in one sum. */
+export const priced = (
+  build: BuildDocument,
+  lines: Readonly<Record<string, number | null>>,
+  rest: number | null = null,
+): BuildDocument => {
+  const told = Object.entries(lines).reduce((b, [key, price]) => withLine(b, key, { price }), build);
+  return { ...told, purchase: { ...told.purchase, rest } };
+};

@@ -4,7 +4,7 @@ import type { BuildDocument } from '../document/document.ts';
 import { newBuild } from '../document/template.ts';
 import { phraseText } from '../quantity/phrase.ts';
 import { evaluate } from '../test/evaluate.ts';
-import { RUNS, anyBuild, sample } from '../test/sample.ts';
+import { RUNS, anyBuild, priced, sample } from '../test/sample.ts';
 import { customerPage, type CustomerPage } from './customer.ts';
 
 const pageOf = (build: BuildDocument): CustomerPage => customerPage(evaluate(build));
@@ -41,10 +41,13 @@ describe('the page for a customer', () => {
     for (const told of [page.climbs, page.far, page.fast]) expect(told.state).toBe('unknown');
   });
 
-  it('names every price that is missing, and counts what is there', () => {
-    const money = { ...sample().money, donor: 100, motor: 200, pack: null, controller: 50, other: null };
-    const { price } = pageOf({ ...sample(), money });
-    expect(price).toMatchObject({ sum: 350, open: ['Pack', 'Everything else'] });
+  it('names the main things that have no price, counts the others, and adds what is there', () => {
+    const { price } = pageOf(
+      priced(sample({ drive: { name: 'Hub' } }), { donor: 100, motor: 200, controller: 50 }),
+    );
+    expect(price.text).toBe('£350+');
+    expect(price.main.map((what) => what.split(',')[0])).toEqual(['Pack', 'Charger']);
+    expect(price.unpriced).toBeGreaterThan(10);
   });
 
   it('says first that it may not be ridden where it is outside, or nothing is settled', () => {

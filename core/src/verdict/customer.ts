@@ -9,7 +9,8 @@ import { chargePlan } from '../power-chain/charge-plan.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import { msToKmh } from '../quantity/units.ts';
 import type { Verdict } from './evaluate.ts';
-import { PRICED } from './figures/tally-figures.ts';
+import { counts } from '../workshop/parts-list/purchase-list.ts';
+import { spanText } from './figures/tally-figures.ts';
 import { motorDecided } from './undecided.ts';
 
 /** One answer of the customer's page. */
@@ -33,10 +34,11 @@ export interface CustomerPage {
   /** Duties that the place asks, or may ask. */
   readonly duties: readonly Duty[];
   readonly price: {
-    readonly sum: number;
-    readonly currency: string;
-    /** Lines that have no price yet; not counted. */
-    readonly open: readonly string[];
+    /** Of the whole list, tools apart; a span where prices are guessed by the shelf. */
+    readonly text: string;
+    /** Lines that have no price yet, and of those the main things by name. */
+    readonly unpriced: number;
+    readonly main: readonly string[];
   };
   /** What it needs of whoever rides it. */
   readonly asks: readonly Phrase[];
@@ -224,6 +226,7 @@ export function customerPage(verdict: Verdict): CustomerPage {
   const facts = ways[0]?.facts;
   const permitted = verdict.known.donor.permittedKg;
   const { money } = build;
+  const { ledger, rows } = verdict.list;
   return {
     what: what(verdict),
     climbs: climbs(verdict),
@@ -236,9 +239,9 @@ export function customerPage(verdict: Verdict): CustomerPage {
         : labelLines(category, facts, permitted.source === 'unknown' ? undefined : permitted.value),
     duties: here.duties.filter((d) => d.asked === 'yes' || d.asked === 'varies'),
     price: {
-      sum: PRICED.reduce((sum, [key]) => sum + (money[key] ?? 0), 0),
-      currency: money.currency,
-      open: PRICED.filter(([key]) => money[key] === null).map(([, label]) => label),
+      text: ledger.any ? spanText(ledger, money.currency) : 'Not known',
+      unpriced: ledger.unpriced,
+      main: rows.filter((r) => counts(r) && r.line?.small === false && r.price === null).map((r) => r.what),
     },
     asks: asks(verdict),
     cautions: cautions(verdict),

@@ -1,7 +1,9 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../document/document.ts';
-import { RUNS, anyBuild, sample } from '../test/sample.ts';
+import { withLine } from '../document/purchase.ts';
+import { part, type Part } from '../parts/part.ts';
+import { RUNS, anyBuild, priced, sample } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
 import type { Verdict } from './evaluate.ts';
 import type { Figure, FigureId } from './figure.ts';
@@ -143,38 +145,55 @@ describe('the working can be done again by hand', () => {
 });
 
 describe('price', () => {
-  const priced = (change: Partial<BuildDocument['money']>): Figure =>
-    figure(
-      evaluate({
-        ...sample(),
-        money: {
-          currency: 'GBP',
-          budget: 1000,
-          donor: 100,
-          motor: 200,
-          pack: 300,
-          controller: 50,
-          other: 50,
-          pricePerKwh: null,
-          ...change,
-        },
-      }),
-      'price',
+  const hub = priced(
+    sample({ drive: { name: 'Hub' } }),
+    { donor: 100, motor: 200, pack: 300, controller: 50 },
+    50,
+  );
+  const price = (build: BuildDocument, shelf: readonly Part[] = []): Figure =>
+    figure(evaluate(build, shelf), 'price');
+  const within = (budget: number | null): BuildDocument => ({ ...hub, money: { ...hub.money, budget } });
+  /** Every other line is in the shed. */
+  const settled = (build: BuildDocument): BuildDocument =>
+    evaluate(build).list.rows.reduce(
+      (b, r) => (r.price === null ? withLine(b, r.key, { state: 'owned' }) : b),
+      build,
     );
 
-  it('adds up and is held against the budget', () => {
-    expect(priced({})).toMatchObject({ value: 700, words: '£700', state: 'fine' });
-    expect(priced({ budget: 600 }).state).toBe('look');
+  it('is the total of the parts list, and is held against the budget', () => {
+    expect(price(settled(within(1000)))).toMatchObject({ value: 700, words: '£700', state: 'fine' });
+    expect(price(settled(within(600))).state).toBe('look');
   });
 
   it('says what is missing and never counts it as nought in silence', () => {
-    const missing = priced({ pack: null, other: null });
-    expect(missing).toMatchObject({ value: 350, state: 'look', condition: ['2 prices missing'] });
-    expect(priced({ donor: null, motor: null, pack: null, controller: null, other: null })).toMatchObject({
-      value: undefined,
-      state: 'unknown',
-      words: 'Not known',
+    const missing = evaluate(hub).list.ledger.unpriced;
+    expect(price(hub)).toMatchObject({
+      value: 700,
+      state: 'look',
+      words: '£700+',
+      condition: [`${String(missing)} without a price`],
     });
+    expect(price(sample())).toMatchObject({ value: undefined, state: 'unknown', words: 'Not known' });
+  });
+
+  it('is a span by what the shelf has for a line that nobody has priced', () => {
+    const grease = (id: string, least: number, most: number | null): Part =>
+      part.parse({
+        type: 'consumable',
+        id,
+        name: id,
+        maker: 'Marl',
+        price: least,
+        priceTo: most,
+        currency: 'GBP',
+        massKg: 0.1,
+        serves: ['grease'],
+      });
+    const open = withLine(settled(hub), 'grease', { state: 'needed' });
+    const span = price(open, [grease('a', 4, null), grease('b', 6, 9)]);
+    expect(span).toMatchObject({ value: 704, upTo: 709, words: '£704–709' });
+    // A shelf priced in other money says nothing.
+    expect(price(open, [{ ...grease('a', 4, null), currency: 'EUR' }]).words).toBe('£700+');
   });
 });
 

@@ -33,6 +33,10 @@ import { highestVolts } from '../power-chain/subject.ts';
 import type { Inrush } from '../power-chain/inrush.ts';
 import type { Check } from '../check/check.ts';
 import type { Finding } from './finding.ts';
+import type { Part } from '../parts/part.ts';
+import { ledgerOf, type Ledger } from '../workshop/parts-list/ledger.ts';
+import { purchaseList, type Row } from '../workshop/parts-list/purchase-list.ts';
+import { partsOf } from './job-of.ts';
 import { findings } from './findings.ts';
 import { gearTable, motorCadence, type GearRow, type MotorCadence } from './gearing.ts';
 import { fitVerdict, type FitVerdict } from './fit-verdict.ts';
@@ -118,6 +122,8 @@ export interface Verdict {
   readonly motorCadence: MotorCadence | undefined;
   readonly motor: MotorFacts;
   readonly topKmh: { readonly half: number | undefined; readonly full: number | undefined };
+  /** The parts list with what was said of it, and what it comes to. */
+  readonly list: { readonly rows: readonly Row[]; readonly ledger: Ledger };
   /** The assembled machine and what was worked out on it, for whoever rides, draws or compares it further. */
   readonly study: Judged;
 }
@@ -127,7 +133,7 @@ const labelEnergyWh = ({ packs }: KnownBuild): number =>
   packs.reduce((sum, { nominalV, capacityAh }) => sum + nominalV.value * capacityAh.value, 0);
 
 /** The headline figures, those of the tray first among them. */
-const figuresOf = (s: Judged): readonly Figure[] =>
+const figuresOf = (s: Judged, ledger: Ledger): readonly Figure[] =>
   withUndecided(s, [
     classFigure(s),
     topSpeedFigure(s),
@@ -138,7 +144,7 @@ const figuresOf = (s: Judged): readonly Figure[] =>
     heatFigure(s),
     weakestFigure(s),
     massFigure(s),
-    priceFigure(s),
+    priceFigure(s, ledger),
   ]);
 
 const hillOf = (s: Judged): Verdict['hill'] =>
@@ -203,15 +209,20 @@ const kmhOf = (outcome: SteadyOutcome): number | undefined =>
  * Evaluates a build: class, top speed, hill, start, range, energy, mass and price, each with its working, and the
  * curves and tables behind them, judged by a book of rules. Pure; each part is worked out when it is first read, so
  * that a card pays for what it shows. What tray and work order need takes about two milliseconds.
+ * @param shelf parts by which prices are guessed that nobody has entered
  */
-export function evaluate(build: BuildDocument, book: RuleBook): Verdict {
+export function evaluate(build: BuildDocument, book: RuleBook, shelf: readonly Part[] = []): Verdict {
   const s = judged(study(build), book);
   const own = lazily({ checks: () => ownChecks(s) });
+  const list: Verdict['list'] = lazily<Verdict['list']>({
+    rows: () => purchaseList(build, partsOf(s), shelf),
+    ledger: (): Ledger => ledgerOf(build, list.rows),
+  });
   const v: Verdict = lazily<Verdict>({
     name: () => build.name,
-    figures: () => figuresOf(s),
+    figures: () => figuresOf(s, list.ledger),
     findings: () => findings(s, own.checks),
-    stages: () => stages(s, v.figures, v.findings, own.checks),
+    stages: () => stages(s, v.figures, v.findings, own.checks, () => list.ledger),
     known: () => s.known,
     assumptions: () => s.used.filter((k) => k.source === 'assumed' || k.source === 'unknown'),
     law: () => lazily<Verdict['law']>({ ways: () => s.ways, here: () => s.here }),
@@ -224,6 +235,7 @@ export function evaluate(build: BuildDocument, book: RuleBook): Verdict {
     motorCadence: () => motorCadence(s),
     motor: () => motorFacts(s),
     topKmh: () => ({ half: kmhOf(s.top), full: kmhOf(s.topFull) }),
+    list: () => list,
     study: () => s,
   });
   return v;

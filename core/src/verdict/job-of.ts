@@ -1,3 +1,4 @@
+import { wantedLinks } from '../fit/bracket-checks.ts';
 import { lazily } from '../quantity/lazily.ts';
 import type { Job } from '../workshop/job.ts';
 import { partsList } from '../workshop/parts-list/parts-list.ts';
@@ -15,6 +16,9 @@ function jobOf(s: Judged): Job {
       return s.chain;
     },
     check: (id) => found.byId.get(id),
+    get links() {
+      return s.known.donor.chainstayMm.source === 'unknown' ? undefined : wantedLinks(s.subject);
+    },
     get duties() {
       return s.here.duties;
     },

@@ -3,7 +3,7 @@ import type { RuleBook } from '../law/rule-schema.ts';
 import type { Verdict } from './evaluate.ts';
 
 /** A verdict as it is written out: every place by its outcome, with the clauses of the one it is ridden in alone. */
-export interface ToldVerdict extends Omit<Verdict, 'law' | 'study'> {
+export interface ToldVerdict extends Omit<Verdict, 'law' | 'study' | 'list'> {
   readonly law: Verdict['law'] & {
     readonly places: readonly {
       readonly id: string;
@@ -16,7 +16,7 @@ export interface ToldVerdict extends Omit<Verdict, 'law' | 'study'> {
 
 /** The verdict with every place of the book by its outcome: forty places, clause by clause, are a megabyte of JSON. */
 export function toldVerdict(verdict: Verdict, book: RuleBook): ToldVerdict {
-  const { study, ...told } = verdict;
+  const { study, list: _, ...told } = verdict;
   const places = judgeBook(book, study.ways).map(({ place, outcome, className }) => ({
     id: place.id,
     name: place.name,

@@ -15,6 +15,8 @@ export interface Job {
   readonly check: (id: string) => Check | undefined;
   /** Duties of the class in the build's place. */
   readonly duties: readonly Duty[];
+  /** Links of chain that ring, cogs and chainstay ask for; undefined where the chainstay is not known. */
+  readonly links: number | undefined;
 }
 
 /** A motor whose axle stands in the dropouts. */

@@ -2,6 +2,7 @@ import { STAGE_IDS, packIndexOf, stageOf, type QuantityPath, type StageId } from
 import { POWER_VIEWS, viewOf as powerViewOf } from './power-views.ts';
 import { LAW_VIEWS } from './law-views.ts';
 import { HILL_VIEWS, hillViewOf } from './hill-views.ts';
+import { BUY_VIEWS } from './buy-views.ts';
 import { RANGE_FIELDS, RANGE_VIEWS } from './range-views.ts';
 import type { PrintedPage, StageScreen } from './screen.ts';
 
@@ -87,10 +88,15 @@ const screens = {
   },
   buy: {
     name: 'Buy',
-    question: 'What is still missing?',
+    question: 'What is still missing, and when does it come?',
     key: 'u',
-    views: [],
+    views: BUY_VIEWS,
     prints: [
+      {
+        path: 'plan',
+        name: 'Print the plan of the work',
+        also: 'calendar when',
+      },
       {
         path: 'shopping-list',
         name: 'Print the shopping list',

@@ -13,10 +13,15 @@ export const LISTED: Readonly<Record<PartType, readonly string[]>> = {
   charger: ['volts', 'currentA', 'efficiencyPct', 'massKg'],
   connector: ['connectorA', 'massKg'],
   wire: ['conductor', 'leadMm2', 'insulationC', 'massKg'],
+  fitting: ['serves', 'leadDays', 'massKg'],
+  consumable: ['serves', 'leadDays', 'massKg'],
+  tool: ['serves', 'leadDays', 'massKg'],
 };
 
 /** Short heads for narrow columns. */
 export const SHORT: Readonly<Record<string, string>> = {
+  serves: 'For',
+  leadDays: 'Days',
   beadMm: 'Bead',
   tyreMm: 'Tyre',
   wheelbaseMm: 'Wheelbase',

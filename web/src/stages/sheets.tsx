@@ -50,6 +50,7 @@ const LOAD: StageSheets = {
   buy: {
     sheet: () => import('./buy/buy-stage.tsx').then((m) => ({ default: m.BuyStage })),
     prints: {
+      plan: () => import('./buy/plan-sheet.tsx').then((m) => ({ default: m.PlanSheet })),
       'shopping-list': () => import('./buy/shopping-sheet.tsx').then((m) => ({ default: m.ShoppingSheet })),
     },
   },

@@ -6,11 +6,11 @@ import { drafts } from './drafts.ts';
 import { held } from './held.ts';
 import { Sender } from './sender.ts';
 import { api } from './api.ts';
+import { SHELF_KEY as KEY, shelfInForce } from './shelf-in-force.ts';
 import { queryClient, readTrouble, refresh } from './query-client.ts';
 
 export type StoredPart = Stored<Part>;
 
-const KEY = ['parts'] as const;
 /** By type, then by id, as a shelf is walked along. */
 const inOrder = (a: StoredPart, b: StoredPart): number =>
   a.document.type.localeCompare(b.document.type) || a.id.localeCompare(b.id);
@@ -38,6 +38,10 @@ export function useShelf(): Shelf {
     load,
   };
 }
+
+/** Reads the shelf ahead of whoever asks for it; a failure is told where it is asked for. */
+export const fetchShelf = (): Promise<void> =>
+  queryClient.prefetchQuery({ queryKey: KEY, queryFn: ({ signal }) => api.parts.list(signal) });
 
 /** Ids on the shelf as it was last read. */
 export const idsOnShelf = (): readonly string[] =>
@@ -78,10 +82,8 @@ export const ofType = <T extends PartType>(
 ): readonly PartOf<T>[] =>
   (parts ?? []).map((s) => s.document).filter((p): p is PartOf<T> => p.type === type);
 
-const NONE: readonly Part[] = [];
-
 /** Every part of the shelf, remembered until the shelf changes. */
 export function useParts(): readonly Part[] {
-  const { parts } = useShelf();
-  return useMemo(() => parts?.map((s) => s.document) ?? NONE, [parts]);
+  useShelf();
+  return shelfInForce();
 }

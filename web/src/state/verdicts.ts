@@ -2,24 +2,31 @@ import {
   evaluate,
   judgeBook,
   type BuildDocument,
+  type Part,
   type PlaceVerdict,
   type RuleBook,
   type Verdict,
 } from '@apple-cart/core';
 import { bookInForce } from './rules.ts';
+import { shelfInForce } from './shelf-in-force.ts';
 
-/** Documents and books are never changed in place: a verdict is worked out once for the two and then remembered. */
-const verdicts = new WeakMap<RuleBook, WeakMap<BuildDocument, Verdict>>();
+/** A verdict, and what it was worked out by. */
+interface Worked {
+  readonly book: RuleBook;
+  readonly shelf: readonly Part[];
+  readonly verdict: Verdict;
+}
 
-/** The verdict by the rule book in force. */
+/** Documents, books and shelves are never changed in place: a verdict is worked out once for them and then remembered. */
+const verdicts = new WeakMap<BuildDocument, Worked>();
+
+/** The verdict by the rule book in force; what has no price is guessed by the shelf as it was last read. */
 export function verdictOf(document: BuildDocument): Verdict {
-  const book = bookInForce();
-  const byBook = verdicts.get(book) ?? new WeakMap<BuildDocument, Verdict>();
-  verdicts.set(book, byBook);
-  const known = byBook.get(document);
-  if (known !== undefined) return known;
-  const verdict = evaluate(document, book);
-  byBook.set(document, verdict);
+  const [book, shelf] = [bookInForce(), shelfInForce()];
+  const known = verdicts.get(document);
+  if (known?.book === book && known.shelf === shelf) return known.verdict;
+  const verdict = evaluate(document, book, shelf);
+  verdicts.set(document, { book, shelf, verdict });
   return verdict;
 }
 

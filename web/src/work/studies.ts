@@ -20,6 +20,7 @@ import {
   ringRows,
   sensitivities,
   shelfOffers,
+  underBudget,
   textOf,
   voltsOrAmps,
   type BandOutcome,
@@ -104,6 +105,8 @@ export const STUDIES = {
     book,
   }: Of & { parts: readonly Part[]; packIndex: number; book: RuleBook }) =>
     shelfOffers(build, parts, packIndex, book),
+  budget: ({ build, parts, book }: Of & { parts: readonly Part[]; book: RuleBook }) =>
+    underBudget(build, parts, book),
   rings: ({ build, rings }: Of & { rings: readonly number[] }) => ringRows(build, rings),
   places: ({ build, pack }: Of & { pack: number }) => comparePlaces(build, pack),
   measure: ({ build }: Of) => measureNext(build),

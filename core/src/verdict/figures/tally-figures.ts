@@ -1,5 +1,6 @@
 import type { BuildDocument } from '../../document/document.ts';
 import { moneyText } from '../../quantity/money.ts';
+import type { Ledger } from '../../workshop/parts-list/ledger.ts';
 import { qty } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
 import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
@@ -43,57 +44,63 @@ export function massFigure(study: Study): Figure {
   };
 }
 
-export const PRICED = [
-  ['donor', 'Donor'],
-  ['motor', 'Motor'],
-  ['pack', 'Pack'],
-  ['controller', 'Controller'],
-  ['other', 'Everything else'],
-] as const;
-
-/** How a sum of prices stands against the budget, in words. */
-function priceWords({ budget, currency }: BuildDocument['money'], missing: number, over: number): string {
-  if (missing > 0) return `${String(missing)} ${missing === 1 ? 'price' : 'prices'} missing`;
+/** How a total stands against the budget, in words. */
+function priceWords({ budget, currency }: BuildDocument['money'], { unpriced, total }: Ledger): string {
+  if (unpriced > 0) return `${String(unpriced)} without a price`;
   if (budget === null) return 'no budget set';
+  const over = total.most - budget;
   return `${moneyText(Math.abs(over), currency)} ${over > 0 ? 'over' : 'under'} budget`;
 }
 
-/** Price of what is known; a missing price is said, never counted as nought in silence. */
-export function priceFigure({ build }: Study): Figure {
-  const { money } = build;
-  const known = PRICED.map(([key, label]) => ({ label, amount: money[key] }));
-  const missing = known.filter((line) => line.amount === null).length;
-  const sum = known.reduce((total, line) => total + (line.amount ?? 0), 0);
-  const over = money.budget === null ? 0 : sum - money.budget;
-  const settled = missing > 0 || over > 0 ? 'look' : 'fine';
-  const state: State = missing === known.length ? 'unknown' : settled;
+/** A span of money; one sum where both ends are the same, and more where something is of no known price at all. */
+export function spanText({ total, noIdea }: Ledger, currency: string): string {
+  const [least, most] = [moneyText(total.least, currency), moneyText(total.most, currency)];
+  return `${least === most ? least : `${least}–${most.replace(/^[^\d]+/, '')}`}${noIdea > 0 ? '+' : ''}`;
+}
+
+/** The total of the parts list, tools apart; what has no price is said, never counted as nought in silence. */
+export function priceFigure({ build: { money } }: Study, ledger: Ledger): Figure {
+  const { any, total, unpriced, noIdea } = ledger;
+  const over = money.budget !== null && total.most > money.budget;
+  const settled: State = unpriced > 0 || over ? 'look' : 'fine';
   const text = (amount: number): string => moneyText(amount, money.currency);
+  const row = (label: string, value: number): WorkingRow => stepRow('', label, text(value), '1');
   return {
     id: 'price',
     label: 'Price',
-    state,
-    value: missing === known.length ? undefined : sum,
-    upTo: undefined,
+    state: any ? settled : 'unknown',
+    value: any ? total.least : undefined,
+    upTo: any && total.most > total.least ? total.most : undefined,
     unit: '1',
-    words: missing === known.length ? 'Not known' : text(sum),
-    condition: [priceWords(money, missing, over)],
+    words: any ? spanText(ledger, money.currency) : 'Not known',
+    condition: [priceWords(money, ledger)],
     get working() {
       return {
-        formulas: ['price = donor + motor + pack + controller + everything else'],
-        inputs: known.map((line): WorkingRow => ({
-          label: line.label,
-          symbol: '',
-          value: line.amount === null ? 'not known' : text(line.amount),
-          unit: '1',
-          source: line.amount === null ? 'unknown' : 'label',
-          origin: '',
-        })),
+        formulas: ['price = sum of the parts list, tools apart, and what is paid for sending'],
+        inputs: [],
         steps: [
-          stepRow('', 'Sum of what is known', text(sum), '1'),
+          row('Owned', ledger.owned),
+          row('Ordered, arrived or fitted', ledger.spent),
+          row('Still to buy, priced', ledger.toBuy),
+          row('Sending', ledger.sending),
+          row('Everything else', ledger.rest),
+          row('Known so far', ledger.known),
+          row(`Likely for what has no price, at least (${String(unpriced)} lines)`, ledger.likely.least),
+          row('Likely at most', ledger.likely.most),
           stepRow('', 'Budget', money.budget === null ? 'not set' : text(money.budget), '1'),
         ],
-        sources: ['Prices as entered.'],
-        leftOut: missing > 0 ? ['Missing prices are not counted.'] : [],
+        sources: [
+          'Prices as entered with each line of the parts list; likely ones are the least and most of the shelf.',
+        ],
+        leftOut: [
+          ...(noIdea > 0
+            ? [`${String(noIdea)} lines of which the shelf knows no price: the total is more than this.`]
+            : []),
+          ...(ledger.sendingUnknown > 0
+            ? [`What ${String(ledger.sendingUnknown)} suppliers take for sending is not known.`]
+            : []),
+          'Tools are counted apart: they stay with the shop.',
+        ],
       };
     },
   };

@@ -5,7 +5,7 @@ import { worstState, type State } from '../../check/state.ts';
 import type { Figure, FigureId } from '../figure.ts';
 import type { Finding } from '../finding.ts';
 import type { Judged } from '../judged.ts';
-import type { Ledger } from '../../workshop/parts-list/purchase-list.ts';
+import type { Ledger } from '../../workshop/parts-list/ledger.ts';
 import type { StageId } from '../../check/stage-ids.ts';
 
 /** A stage's state and a few words for it, as the work order shows them. */

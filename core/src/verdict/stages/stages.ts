@@ -4,8 +4,7 @@ import type { Judged } from '../judged.ts';
 import { STAGES } from './registry.ts';
 import type { Check } from '../../check/check.ts';
 import { STAGE_IDS, type StageId } from '../../check/stage-ids.ts';
-import { ledgerOf, purchaseList } from '../../workshop/parts-list/purchase-list.ts';
-import { partsOf } from '../job-of.ts';
+import type { Ledger } from '../../workshop/parts-list/ledger.ts';
 import { stageOf, stageOfCheck } from './stage-of.ts';
 import type { StageVerdict } from './stage.ts';
 
@@ -22,6 +21,7 @@ export function stages(
   figures: readonly Figure[],
   findings: readonly Finding[],
   own: readonly Check[],
+  ledger: () => Ledger,
 ): readonly StageVerdict[] {
   const found = parted(findings, (f) => f.stage);
   const entered = parted(study.used, (k) => stageOf(k.path));
@@ -34,7 +34,7 @@ export function stages(
       findings: found(id),
       entered: entered(id),
       checks: checks(id),
-      ledger: () => ledgerOf(purchaseList(study.build, partsOf(study)), study.build.money),
+      ledger,
     }),
   }));
 }

@@ -84,3 +84,7 @@ export const specOf = (
   source === 'unknown'
     ? [qty(value, unit, digits), ' (not known: measure first)']
     : [qty(value, unit, digits)];
+
+/** A value is as near to another as a share of it. */
+export const within = (value: number, other: number, share: number): boolean =>
+  Math.abs(value - other) <= share * Math.abs(other);

@@ -1,5 +1,8 @@
+import type { PartType } from '../../document/part-types.ts';
+import type { Part } from '../../parts/part.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
 import type { Job } from '../job.ts';
+import { ARRIVAL, FITS } from './fits.ts';
 
 /** Groups of the parts list, in its order. */
 export const LINE_GROUPS = [
@@ -18,6 +21,8 @@ export type LineGroup = (typeof LINE_GROUPS)[number];
 export interface Line {
   /** Made of what it is, so that what a person adds stays with it when the build changes. */
   readonly key: string;
+  /** The rule that put it there. */
+  readonly rule: string;
   readonly group: LineGroup;
   /** Exact enough to ask for it at a counter. */
   readonly what: Phrase;
@@ -31,8 +36,20 @@ export interface Line {
   readonly small: boolean;
   /** The kind of small part by which the shelf is asked for a price; empty for what is named itself. */
   readonly kind: string;
+  /** Parts of the shelf that have figures of their own and may be bought for it. */
+  readonly from: FromShelf | undefined;
   /** Something that the build leaves open, to be asked before it is ordered. */
   readonly ask: string;
+  /** Checks of fit and of the power chain that say whether it fits together with the rest. */
+  readonly checks: readonly string[];
+  /** What is looked at when it arrives. */
+  readonly arrival: string;
+  /** A price that stands elsewhere in the build, for all pieces. */
+  readonly price: number | null;
+}
+interface FromShelf {
+  readonly type: PartType;
+  readonly suits: (part: Part) => boolean;
 }
 type LineUnit = 'piece' | 'pair' | 'm' | 'set';
 
@@ -54,11 +71,14 @@ export interface Draft {
   readonly main?: boolean;
   readonly kind?: string;
   readonly ask?: string;
+  readonly from?: FromShelf;
+  readonly price?: number | null;
 }
 
 /** A line of a draft, one piece of a small part unless it says more. */
 export const lineOf = (rule: Rule, draft: Draft): Line => ({
   key: draft.key ?? rule.id,
+  rule: rule.id,
   group: rule.group,
   what: draft.what,
   why: draft.why,
@@ -68,4 +88,8 @@ export const lineOf = (rule: Rule, draft: Draft): Line => ({
   small: draft.main !== true,
   kind: draft.kind ?? rule.id,
   ask: draft.ask ?? '',
+  from: draft.from,
+  checks: FITS[rule.id] ?? [],
+  arrival: ARRIVAL[rule.id] ?? '',
+  price: draft.price ?? null,
 });

@@ -3,6 +3,12 @@ import { isMeant } from './helpers.ts';
 import { lineOf, type Line } from './line.ts';
 import { RULES } from './rules/rules.ts';
 
-/** Everything that the build needs, worked out from it, in the order of its groups; none until a motor is meant. */
-export const partsList = (job: Job): readonly Line[] =>
-  isMeant(job) ? RULES.flatMap((rule) => rule.lines(job).map((draft) => lineOf(rule, draft))) : [];
+/**
+ * Everything that the build needs, worked out from it, in the order of its groups; until a motor is meant only that of which
+ * something was said: a price that is known counts.
+ */
+export function partsList(job: Job): readonly Line[] {
+  const lines = RULES.flatMap((rule) => rule.lines(job).map((draft) => lineOf(rule, draft)));
+  const said = job.build.purchase.lines;
+  return isMeant(job) ? lines : lines.filter(({ key }) => key in said);
+}

@@ -3,16 +3,19 @@ import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../../document/document.ts';
 import { readBuild } from '../../document/read.ts';
 import { evaluate } from '../../test/evaluate.ts';
-import { sample } from '../../test/sample.ts';
+import { priced, sample } from '../../test/sample.ts';
 import { partsOf } from '../../verdict/job-of.ts';
-import { ledgerOf, purchaseList, type Row } from './purchase-list.ts';
+import { ledgerOf, sendingOf, type Ledger } from './ledger.ts';
+import { purchaseList, type Row } from './purchase-list.ts';
 import { purchaseTable, readPurchaseTable, shoppingList, withSaid } from './shopping.ts';
 
 const rowsOf = (build: BuildDocument): readonly Row[] => purchaseList(build, partsOf(evaluate(build).study));
-const build = {
-  ...sample({ drive: { name: 'Hub', flatsMm: 10, torqueArms: 1 } }),
-  money: { ...sample().money, donor: 300, motor: 200, pack: null, controller: 60, other: 40 },
-};
+const build = priced(
+  sample({ drive: { name: 'Hub', flatsMm: 10, torqueArms: 1 } }),
+  { donor: 300, motor: 200, controller: 60 },
+  40,
+);
+const ledger = (b: BuildDocument): Ledger => ledgerOf(b, rowsOf(b));
 const row = (b: BuildDocument, key: string): Row => {
   const found = rowsOf(b).find((r) => r.key === key);
   if (found === undefined) throw new Error(key);
@@ -35,11 +38,6 @@ describe('what a person adds to a line', () => {
     expect(row(read.value, 'torque-arms').said).toMatchObject({ supplier: 'Ostler', leadDays: 4 });
   });
 
-  it('is the build’s own price where the build has one', () => {
-    expect(say(build, 'motor', { price: 222 }).money.motor).toBe(222);
-    expect(row(build, 'motor').price).toBe(200);
-  });
-
   it('stays when the build asks for the line no more, and comes back with it', () => {
     const told = say(build, 'torque-arms', { price: 14.5 });
     const mid = { ...told, drive: { ...told.drive, kind: 'mid-drive' as const } };
@@ -47,10 +45,10 @@ describe('what a person adds to a line', () => {
     expect(gone).toMatchObject({ from: 'gone', price: 14.5 });
     expect(gone?.what).toContain('Torque arm');
     // What is gone is shown, and counts no more.
-    expect(ledgerOf(rowsOf(mid), mid.money).toBuy).toBe(
+    expect(ledger(mid).toBuy).toBe(
       ledgerOf(
+        mid,
         rowsOf(mid).filter((r) => r.from !== 'gone'),
-        mid.money,
       ).toBuy,
     );
     expect(row({ ...mid, drive: told.drive }, 'torque-arms')).toMatchObject({ from: 'build', price: 14.5 });
@@ -62,12 +60,62 @@ describe('the ledger', () => {
     const told = say(say(say(build, 'motor', { state: 'ordered' }), 'meter', { price: 30 }), 'fuse', {
       price: 5,
     });
-    const ledger = ledgerOf(rowsOf(told), told.money);
+    const sums = ledger(told);
     // By hand: donor 300 owned; motor 200 ordered; controller 60 and fuse 5 to buy; 40 as one sum; the meter is a tool.
-    expect(ledger).toMatchObject({ owned: 300, spent: 200, toBuy: 65, rest: 40, total: 605, tools: 30 });
+    expect(sums).toMatchObject({ owned: 300, spent: 200, toBuy: 65, rest: 40, known: 605, tools: 30 });
     const without = rowsOf(told).filter((r) => r.price === null && r.group !== 'tools');
-    expect(ledger.unpriced).toBe(without.length);
-    expect(ledger.unpriced).toBeGreaterThan(5);
+    expect(sums.unpriced).toBe(without.length);
+    expect(sums.unpriced).toBeGreaterThan(5);
+    // The groups add up to what is known of the lines.
+    expect(sums.groups.reduce((sum, g) => sum + g.sum, 0)).toBe(565);
+  });
+
+  it('takes off what comes along with a kit, all of it or some, and leaves the rest to buy', () => {
+    const brings = { motor: { controller: 1, 'torque-arms': 1 }, pack: { charger: 1 } };
+    const kit = { ...build, purchase: { ...build.purchase, brings } };
+    expect(row(build, 'torque-arms').quantity).toBe(1);
+    expect(row(kit, 'controller')).toMatchObject({ broughtBy: 'motor', price: 0, state: 'needed' });
+    expect(ledger(kit).toBuy).toBe(200);
+    expect(ledger(kit).open).toBe(ledger(build).open - 3);
+    // It comes when the motor comes.
+    expect(row(say(kit, 'motor', { state: 'arrived' }), 'torque-arms').state).toBe('arrived');
+    const two = { ...kit, drive: { ...kit.drive, torqueArms: 2 as const } };
+    expect(row(two, 'torque-arms')).toMatchObject({ broughtBy: undefined, quantity: 1, price: null });
+  });
+
+  it('counts sending once for each supplier, and says of whom it is not known', () => {
+    const told = say(
+      say(say(build, 'fuse', { supplier: 'Ostler' }), 'tape', { supplier: 'Ostler' }),
+      'grease',
+      {
+        supplier: 'Arden',
+      },
+    );
+    const sent = {
+      ...told,
+      purchase: { ...told.purchase, suppliers: { Ostler: { shipping: 6 } } },
+    };
+    expect(sendingOf(sent, rowsOf(sent))).toEqual([
+      { supplier: 'Ostler', shipping: 6 },
+      { supplier: 'Arden', shipping: null },
+    ]);
+    expect(ledger(sent)).toMatchObject({ sending: 6, sendingUnknown: 1, known: ledger(told).known + 6 });
+    // What is owned is sent by nobody.
+    expect(ledger(say(sent, 'grease', { state: 'owned' })).sendingUnknown).toBe(0);
+  });
+
+  it('turns a second currency by its typed rate, and knows no price without one', () => {
+    const told = say(build, 'fuse', { price: 10, inSecond: true });
+    expect(row(told, 'fuse').price).toBeNull();
+    const second = { currency: 'EUR', rate: 0.85 };
+    const two = { ...told, purchase: { ...told.purchase, second } };
+    expect(row(two, 'fuse').price).toBeCloseTo(8.5, 9);
+    const table = read(purchaseTable(two, rowsOf(two)));
+    expect(table.rows.find((r) => r.cells['key'] === 'fuse')?.cells).toMatchObject({
+      price: '10',
+      currency: 'EUR',
+    });
+    expect(readPurchaseTable(two, rowsOf(two), table)).toMatchObject({ ok: true, value: { changed: 0 } });
   });
 
   it('counts nothing that is not needed', () => {
@@ -76,7 +124,7 @@ describe('the ledger', () => {
       reason: 'in the pack',
     });
     // Motor 200 and controller 60 are still to be bought.
-    expect(ledgerOf(rowsOf(told), told.money).toBuy).toBe(260);
+    expect(ledger(told).toBuy).toBe(260);
   });
 });
 

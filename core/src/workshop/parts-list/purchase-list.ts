@@ -1,7 +1,19 @@
 import type { BuildDocument } from '../../document/document.ts';
-import { NOTHING_SAID, type AddedLine, type BoughtLine, type LineState } from '../../document/purchase.ts';
+import {
+  NOTHING_SAID,
+  paidFor,
+  type AddedLine,
+  type BoughtLine,
+  type LineState,
+} from '../../document/purchase.ts';
+import type { Part } from '../../parts/part.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import type { Line, LineGroup } from './line.ts';
+import { likely, partsFor, type Likely } from './likely.ts';
+
+/** Things in whose box others come along. */
+export const KITS = ['motor', 'pack'] as const;
+export type Kit = (typeof KITS)[number];
 
 /** One row of the shopping: a line with what was said of it. */
 export interface Row {
@@ -12,111 +24,103 @@ export interface Row {
   /** In words for rows that no rule makes. */
   readonly what: string;
   readonly group: LineGroup;
+  /** Pieces that are still to be bought beside what comes along with a kit. */
   readonly quantity: number;
+  /** All of them come along in the box of this one. */
+  readonly broughtBy: Kit | undefined;
   readonly said: BoughtLine | AddedLine;
   readonly state: LineState;
   /** For all pieces, in the build's currency; null is not known, and never counted as nought. */
   readonly price: number | null;
+  /** By the shelf, where no price is known. */
+  readonly likely: Likely | undefined;
 }
-
-/** Lines whose price is one of the build's own. */
-const OWN_PRICES = { donor: 'donor', motor: 'motor', pack: 'pack', controller: 'controller' } as const;
-type OwnPrice = keyof typeof OWN_PRICES;
-export const ownPriceOf = (key: string): OwnPrice | undefined =>
-  key in OWN_PRICES ? OWN_PRICES[key as OwnPrice] : undefined;
 
 /** The donor stands in the shed, unless somebody says that it is still to be bought. */
 const usualState = (key: string): LineState => (key === 'donor' ? 'owned' : 'needed');
 
+/** How many of a line come along with a kit, and with which. */
+function broughtOf(
+  { purchase: { brings } }: BuildDocument,
+  key: string,
+): { readonly count: number; readonly by: Kit | undefined } {
+  for (const by of KITS) {
+    const count = brings[by]?.[key];
+    if (key !== by && count !== undefined) return { count, by };
+  }
+  return { count: 0, by: undefined };
+}
+
+/** A line of the build as a row. */
+function askedRow(
+  build: BuildDocument,
+  line: Line,
+  states: (key: string) => LineState,
+  shelf: readonly Part[],
+): Row {
+  const said = build.purchase.lines[line.key] ?? NOTHING_SAID;
+  const { count, by } = broughtOf(build, line.key);
+  const quantity = Math.max(0, line.quantity - count);
+  const broughtBy = quantity === 0 ? by : undefined;
+  const paid = paidFor(build, said);
+  const price = broughtBy === undefined ? (paid ?? line.price) : 0;
+  return {
+    key: line.key,
+    from: 'build',
+    line,
+    what: phraseText(line.what),
+    group: line.group,
+    quantity: broughtBy === undefined ? quantity : line.quantity,
+    broughtBy,
+    said,
+    state: said.state ?? (broughtBy === undefined ? usualState(line.key) : states(broughtBy)),
+    price,
+    likely: price === null ? likely(partsFor(shelf)(line), build.money.currency, quantity) : undefined,
+  };
+}
+
 /**
  * Every line of the list with what was said of it, then what was added by hand, then what the build asks for no more but of
  * which something was said: nothing is dropped in silence.
+ * @param shelf parts by which the price of a line is guessed, that has none
  */
-export function purchaseList(build: BuildDocument, lines: readonly Line[]): readonly Row[] {
-  const { purchase, money } = build;
-  const priceOf = (key: string, said: BoughtLine): number | null => {
-    const own = ownPriceOf(key);
-    return own === undefined ? said.price : money[own];
-  };
-  const asked = lines.map((line): Row => {
-    const said = purchase.lines[line.key] ?? NOTHING_SAID;
-    return {
-      key: line.key,
-      from: 'build',
-      line,
-      what: phraseText(line.what),
-      group: line.group,
-      quantity: line.quantity,
-      said,
-      state: said.state ?? usualState(line.key),
-      price: priceOf(line.key, said),
-    };
-  });
-  const added = purchase.added.map((said): Row => ({
-    key: said.key,
-    from: 'added',
+export function purchaseList(
+  build: BuildDocument,
+  lines: readonly Line[],
+  shelf: readonly Part[] = [],
+): readonly Row[] {
+  const { purchase } = build;
+  const stateOf = (key: string): LineState => purchase.lines[key]?.state ?? usualState(key);
+  const asked = lines.map((line) => askedRow(build, line, stateOf, shelf));
+  const alone = (said: BoughtLine | AddedLine) => ({
     line: undefined,
-    what: said.what,
-    group: 'fitting',
-    quantity: said.quantity,
+    group: 'fitting' as const,
+    broughtBy: undefined,
     said,
     state: said.state ?? 'needed',
-    price: said.price,
+    price: paidFor(build, said),
+    likely: undefined,
+  });
+  const added = purchase.added.map((said): Row => ({
+    ...alone(said),
+    key: said.key,
+    from: 'added',
+    what: said.what,
+    quantity: said.quantity,
   }));
   const keys = new Set(lines.map((l) => l.key));
   const gone = Object.entries(purchase.lines)
     .filter(([key]) => !keys.has(key))
     .map(([key, said]): Row => ({
+      ...alone(said),
       key,
       from: 'gone',
-      line: undefined,
       what: said.was === '' ? key : said.was,
-      group: 'fitting',
       quantity: 1,
-      said,
-      state: said.state ?? 'needed',
-      price: said.price,
     }));
   return [...asked, ...added, ...gone];
 }
 
-/** Sums of a list, tools apart: they stay with the shop. */
-export interface Ledger {
-  readonly owned: number;
-  /** Ordered, arrived or fitted. */
-  readonly spent: number;
-  readonly toBuy: number;
-  /** Everything else, entered as one sum. */
-  readonly rest: number;
-  readonly total: number;
-  readonly tools: number;
-  /** Rows that count and have no price yet. */
-  readonly unpriced: number;
-  /** Rows still to be bought, and how many of them are small parts. */
-  readonly open: number;
-  readonly openSmall: number;
-}
-
 /** What counts: asked for or added, and not put off as not needed. */
-const counts = ({ from, state }: Row): boolean => from !== 'gone' && state !== 'not-needed';
-
-/** Sums by state; a price that is not known is counted as missing, never as nought. */
-export function ledgerOf(rows: readonly Row[], { other }: Pick<BuildDocument['money'], 'other'>): Ledger {
-  const own = rows.filter((r) => counts(r) && r.group !== 'tools');
-  const sum = (which: (row: Row) => boolean): number =>
-    own.filter(which).reduce((total, { price }) => total + (price ?? 0), 0);
-  const needed = own.filter((r) => r.state === 'needed');
-  return {
-    owned: sum((r) => r.state === 'owned'),
-    spent: sum((r) => r.state === 'ordered' || r.state === 'arrived' || r.state === 'fitted'),
-    toBuy: sum((r) => r.state === 'needed'),
-    rest: other ?? 0,
-    total: sum(() => true) + (other ?? 0),
-    tools: rows
-      .filter((r) => counts(r) && r.group === 'tools')
-      .reduce((total, { price }) => total + (price ?? 0), 0),
-    unpriced: own.filter((r) => r.price === null && r.state !== 'owned').length,
-    open: needed.length,
-    openSmall: needed.filter((r) => r.line?.small !== false).length,
-  };
-}
+export const counts = ({ from, state }: Pick<Row, 'from' | 'state'>): boolean =>
+  from !== 'gone' && state !== 'not-needed';

@@ -32,10 +32,7 @@ const CASES: Readonly<Record<string, readonly [Case, Case | typeof none]>> = {
   motor: [[{}], none],
   controller: [[{}], [{ controller: { place: 'motor' } }]],
   'drive-chain': [[{}, 'external'], [{}]],
-  'offset-ring': [
-    [{ donor: { chainlineMm: 43, shellWidthMm: 68 }, drive: { ringLineMm: 20, spacerMm: 0 } }, 'mid-drive'],
-    [{ donor: { chainlineMm: 44, shellWidthMm: 68 }, drive: { ringLineMm: 10, spacerMm: 0 } }, 'mid-drive'],
-  ],
+  'offset-ring': [[{}, 'mid-drive'], [{}]],
   pack: [[{}], none],
   charger: [[{}], none],
   fuse: [[{}], none],
@@ -120,6 +117,7 @@ const CASES: Readonly<Record<string, readonly [Case, Case | typeof none]>> = {
   display: [[{}], [{ donor: { keeps: ['display'] } }]],
   'speed-sensor': [[{ controller: { limitsSpeed: true } }, 'mid-drive'], [{}]],
   key: [[{ controls: { throttle: 'full' } }], [{}]],
+  accessories: [[{ supply: { means: 'converter', accessories: [light] } }], [{}]],
   lamps: [
     [{ brief: { place: 'de' } }],
     [{ brief: { place: 'de' }, supply: { means: 'converter', accessories: [light] } }],

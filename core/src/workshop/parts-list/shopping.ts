@@ -1,8 +1,8 @@
 import type { BuildDocument } from '../../document/document.ts';
-import { LINE_STATES, NOTHING_SAID, type LineState } from '../../document/purchase.ts';
+import { LINE_STATES, withLine, type LineState } from '../../document/purchase.ts';
 import { MOST_MONEY } from '../../document/currency.ts';
 import { fail, ok, type Issue, type Result } from '../../quantity/result.ts';
-import { ownPriceOf, type Row } from './purchase-list.ts';
+import { counts, type Row } from './purchase-list.ts';
 
 /** What is still to be bought, by supplier; those without one come last. */
 export interface SupplierList {
@@ -12,7 +12,7 @@ export interface SupplierList {
 
 /** The open rows of a list, supplier by supplier, in the order of the alphabet. */
 export function shoppingList(rows: readonly Row[]): readonly SupplierList[] {
-  const open = rows.filter((r) => r.from !== 'gone' && r.state === 'needed');
+  const open = rows.filter((r) => counts(r) && r.state === 'needed' && r.broughtBy === undefined);
   const names = [...new Set(open.map((r) => r.said.supplier.trim()))].sort(
     (a, b) => Number(a === '') - Number(b === '') || a.localeCompare(b, 'en'),
   );
@@ -37,15 +37,15 @@ const COLUMNS = [
 type Column = (typeof COLUMNS)[number];
 
 /** The list as a table for other programs: it comes back as edits of the same lines. */
-export const purchaseTable = ({ money }: BuildDocument, rows: readonly Row[]) => ({
+export const purchaseTable = ({ money, purchase: { second } }: BuildDocument, rows: readonly Row[]) => ({
   columns: [...COLUMNS] as readonly string[],
   rows: rows.map((r): readonly (number | string)[] => [
     r.key,
     r.what,
     r.quantity,
     r.state,
-    r.price ?? '',
-    money.currency,
+    r.said.price ?? '',
+    r.said.inSecond ? (second?.currency ?? money.currency) : money.currency,
     r.said.supplier,
     r.said.leadDays ?? '',
     r.said.note,
@@ -75,15 +75,27 @@ function daysOf(text: string): number | null | undefined {
 }
 
 /** What one row of a table says of its line; issues for cells that cannot be used. */
-function saidIn(row: Row, { line, cells }: ReadRow): Result<Said> {
+function saidIn(row: Row, { line, cells }: ReadRow, { money, purchase }: BuildDocument): Result<Said> {
   const cell = (name: Column): string | undefined => cells[name]?.trim();
   const path = (name: Column): string => `line ${String(line)}, ${name}`;
   const [state, price, days] = [cell('state'), cell('price'), cell('lead_days')];
   const [amount, lead] = [
-    price === undefined ? row.price : amountOf(price),
+    price === undefined ? row.said.price : amountOf(price),
     days === undefined ? row.said.leadDays : daysOf(days),
   ];
+  const paidIn = cell('currency') ?? '';
+  const inSecond = paidIn === '' ? row.said.inSecond : paidIn === purchase.second?.currency;
   const issues: Issue[] = [
+    ...(paidIn === '' || inSecond || paidIn === money.currency
+      ? []
+      : [
+          {
+            code: 'choice' as const,
+            path: path('currency'),
+            actual: paidIn,
+            limit: `${money.currency}${purchase.second === null ? '' : ` or ${purchase.second.currency}`}`,
+          },
+        ]),
     ...(state === undefined || isState(state)
       ? []
       : [{ code: 'choice' as const, path: path('state'), actual: state, limit: LINE_STATES.join(', ') }]),
@@ -110,8 +122,9 @@ function saidIn(row: Row, { line, cells }: ReadRow): Result<Said> {
   ];
   if (issues.length > 0) return fail(...issues);
   return ok({
-    state: state !== undefined && isState(state) ? state : row.state,
+    ...(state === undefined || state === row.state || !isState(state) ? {} : { state }),
     price: amount ?? null,
+    inSecond,
     leadDays: lead ?? null,
     supplier: (cell('supplier') ?? row.said.supplier).slice(0, 60),
     note: (cell('note') ?? row.said.note).slice(0, 160),
@@ -119,8 +132,9 @@ function saidIn(row: Row, { line, cells }: ReadRow): Result<Said> {
 }
 
 const isSame = (row: Row, said: Said): boolean =>
-  said.state === row.state &&
-  said.price === row.price &&
+  said.state === undefined &&
+  said.inSecond === row.said.inSecond &&
+  said.price === row.said.price &&
   said.leadDays === row.said.leadDays &&
   said.supplier === row.said.supplier &&
   said.note === row.said.note;
@@ -156,7 +170,7 @@ export function readPurchaseTable(
             actual: key,
             limit: 'a key of this list',
           })
-        : saidIn(row, read);
+        : saidIn(row, read, build);
     if (!said.ok) issues.push(...said.issues);
     else if (row !== undefined && !isSame(row, said.value)) {
       next = withSaid(next, row, said.value);
@@ -168,19 +182,22 @@ export function readPurchaseTable(
 
 /** What may be said of a row. */
 export type Said = Partial<
-  Pick<Row['said'], 'supplier' | 'note' | 'leadDays' | 'orderedOn' | 'reason'> & {
+  Pick<
+    Row['said'],
+    'supplier' | 'note' | 'link' | 'leadDays' | 'orderedOn' | 'expectedOn' | 'reason' | 'inSecond'
+  > & {
     state: LineState;
     price: number | null;
   }
 >;
 
-/** A build in which something is said of a row; the price of donor, motor, pack and controller is the build's own. */
+/** A build in which something is said of a row. */
 export function withSaid(
   build: BuildDocument,
   row: Pick<Row, 'key' | 'from' | 'what'>,
   said: Said,
 ): BuildDocument {
-  const { purchase, money } = build;
+  const { purchase } = build;
   if (row.from === 'added')
     return {
       ...build,
@@ -189,18 +206,5 @@ export function withSaid(
         added: purchase.added.map((one) => (one.key === row.key ? { ...one, ...said } : one)),
       },
     };
-  const own = ownPriceOf(row.key);
-  const { price, ...rest } = said;
-  const line = {
-    ...NOTHING_SAID,
-    ...purchase.lines[row.key],
-    ...rest,
-    ...(price === undefined || own !== undefined ? {} : { price }),
-    was: row.what.slice(0, 200),
-  };
-  return {
-    ...build,
-    ...(price === undefined || own === undefined ? {} : { money: { ...money, [own]: price } }),
-    purchase: { ...purchase, lines: { ...purchase.lines, [row.key]: line } },
-  };
+  return withLine(build, row.key, { ...said, was: row.what.slice(0, 200) });
 }

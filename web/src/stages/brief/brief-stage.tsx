@@ -10,7 +10,7 @@ import {
 } from '@apple-cart/core';
 import { ChoiceField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
-import { MoneyField } from '../../fields/money-field.tsx';
+import { BudgetField, LinePriceField, RestField } from '../../fields/money-field.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { PlaceField } from '../../fields/place-field.tsx';
 import { TextField } from '../../fields/text-field.tsx';
@@ -154,12 +154,12 @@ function Inputs({ document }: StageData): ReactNode {
             edit((d) => withSection(d, 'money', { currency }), 'currency');
           }}
         />
-        <MoneyField line="budget" label="Budget" />
-        <MoneyField line="donor" label="Donor" />
-        <MoneyField line="motor" label="Motor" />
-        <MoneyField line="pack" label="Pack" />
-        <MoneyField line="controller" label="Controller" />
-        <MoneyField line="other" label="Everything else" />
+        <BudgetField />
+        <LinePriceField line="donor" label="Donor" />
+        <LinePriceField line="motor" label="Motor" />
+        <LinePriceField line="pack" label="Pack" />
+        <LinePriceField line="controller" label="Controller" />
+        <RestField label="Everything else" />
       </FieldGroup>
       <StageFindings id="brief" />
     </>

@@ -1,28 +1,30 @@
-import { LINE_GROUPS, LINE_STATES, type LineGroup, type LineState, type Row } from '@apple-cart/core';
+import {
+  LINE_GROUPS,
+  LINE_STATES,
+  moneyText,
+  type LineGroup,
+  type LineState,
+  type Row,
+  type Verdict,
+} from '@apple-cart/core';
+import { ChevronRight } from 'lucide-react';
 import { Fragment, useState } from 'react';
 import { useBuild } from '../../state/build-store.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { ListFiles } from './list-files.tsx';
+import { GROUP_NAMES } from './group-names.ts';
+import { LinePanel } from './line-panel.tsx';
 import { LineRow } from './line-row.tsx';
 import { LineMark, STATE_WORDS } from './line-states.tsx';
 import type { Purchasing } from './use-purchase.ts';
-
-const GROUP_NAMES: Readonly<Record<LineGroup, string>> = {
-  drive: 'Drive',
-  power: 'Power',
-  fitting: 'Fitting parts',
-  wiring: 'Wire and plugs',
-  controls: 'Controls and lights',
-  wheels: 'Brakes and wheels',
-  consumables: 'Consumables',
-  tools: 'Tools this job needs',
-};
 
 type Filter = LineState | 'all' | 'no-price';
 
 const passes = (row: Row, filter: Filter): boolean =>
   filter === 'all' ||
-  (filter === 'no-price' ? row.price === null && row.group !== 'tools' : row.state === filter);
+  (filter === 'no-price'
+    ? row.price === null && row.group !== 'tools' && row.state !== 'owned'
+    : row.state === filter);
 
 /** Filter and legend of the marks in one. */
 function Chips({
@@ -59,16 +61,60 @@ function Chips({
   );
 }
 
+/** Head of a group: what it holds and how much of it is to be bought. */
+function GroupHead({
+  name,
+  list,
+  open,
+  onToggle,
+}: {
+  name: string;
+  list: readonly Row[];
+  open: boolean;
+  onToggle: () => void;
+}) {
+  return (
+    <tr className="border-b border-ink">
+      <th scope="rowgroup" colSpan={4} className="pt-1.5 text-left">
+        <button
+          type="button"
+          aria-expanded={open}
+          onClick={onToggle}
+          className="head flex min-h-7 items-center gap-1.5 text-[14px] hover:bg-press max-bench:min-h-11"
+        >
+          <ChevronRight
+            size={14}
+            strokeWidth={1.8}
+            aria-hidden
+            className={`no-print ${open ? 'rotate-90' : ''}`}
+          />
+          {name}
+        </button>
+      </th>
+      <td colSpan={2} className="pt-2 pb-1 text-right text-[12px] text-ink2">
+        {list.length} {list.length === 1 ? 'line' : 'lines'},{' '}
+        {list.filter((r) => r.state === 'needed').length} to buy
+      </td>
+    </tr>
+  );
+}
+
 /** The list: by group, each line with its reason; filtered by where things are. */
-export function LinesTable({ rows, ledger, document, say }: Purchasing) {
+export function LinesTable({ rows, ledger, document, say, verdict }: Purchasing & { verdict: Verdict }) {
   const edit = useBuild((state) => state.edit);
   const [filter, setFilter] = useState<Filter>('all');
+  const [opened, setOpened] = useState<string>();
+  const open = rows.find((r) => r.key === opened);
+  const [toggled, setToggled] = useState<Readonly<Record<string, boolean>>>({});
+  /** A group of which nothing is to be bought stands folded, until somebody looks into it or for something. */
+  const isOpen = (id: string, list: readonly Row[]): boolean =>
+    toggled[id] ?? (filter !== 'all' || list.some((r) => r.state === 'needed' || r.from !== 'build'));
   const shown = rows.filter((row) => passes(row, filter));
   const takeOut = (row: Row) => () => {
     edit((d) => {
       const lines = Object.fromEntries(Object.entries(d.purchase.lines).filter(([key]) => key !== row.key));
       const added = d.purchase.added.filter((one) => one.key !== row.key);
-      return { ...d, purchase: { lines, added } };
+      return { ...d, purchase: { ...d.purchase, lines, added } };
     }, `${row.what.toLowerCase()} taken out`);
   };
   const asked = (group: LineGroup): readonly Row[] =>
@@ -86,7 +132,7 @@ export function LinesTable({ rows, ledger, document, say }: Purchasing) {
             ? 'Nothing left to buy'
             : `${String(ledger.open)} still to buy, ${String(ledger.openSmall)} of them small parts`
         }
-        note={`${ledger.unpriced === 0 ? 'all priced' : `${String(ledger.unpriced)} without a price`}; tools apart`}
+        note={`${moneyText(ledger.toBuy, document.money.currency)}, ${ledger.unpriced === 0 ? 'all priced' : `${String(ledger.unpriced)} without a price`}; tools apart`}
       >
         <ListFiles rows={rows} document={document} />
       </PanelHead>
@@ -109,19 +155,23 @@ export function LinesTable({ rows, ledger, document, say }: Purchasing) {
           <tbody>
             {groups.map(({ id, name, list }) => (
               <Fragment key={id}>
-                <tr className="border-b border-ink">
-                  <th scope="rowgroup" colSpan={4} className="head pt-2 pb-1 text-left text-[14px]">
-                    {name}
-                  </th>
-                  <td colSpan={2} className="pt-2 pb-1 text-right text-[12px] text-ink2">
-                    {list.length} {list.length === 1 ? 'line' : 'lines'},{' '}
-                    {list.filter((r) => r.state === 'needed').length} to buy
-                  </td>
-                </tr>
-                {list.map((row) => (
+                <GroupHead
+                  name={name}
+                  list={list}
+                  open={isOpen(id, list)}
+                  onToggle={() => {
+                    setToggled((now) => ({ ...now, [id]: !isOpen(id, list) }));
+                  }}
+                />
+                {(isOpen(id, list) ? list : []).map((row) => (
                   <LineRow
                     key={row.key}
                     row={row}
+                    currency={document.money.currency}
+                    second={document.purchase.second?.currency}
+                    onOpen={() => {
+                      setOpened(row.key);
+                    }}
                     onSay={(said) => {
                       say(row, said);
                     }}
@@ -133,6 +183,19 @@ export function LinesTable({ rows, ledger, document, say }: Purchasing) {
           </tbody>
         </table>
       </div>
+      {open !== undefined && (
+        <LinePanel
+          row={open}
+          document={document}
+          verdict={verdict}
+          onSay={(said) => {
+            say(open, said);
+          }}
+          onClose={() => {
+            setOpened(undefined);
+          }}
+        />
+      )}
       {groups.length === 0 && <p className="py-2 text-ink2">No line is like that.</p>}
     </section>
   );

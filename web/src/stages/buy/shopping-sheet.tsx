@@ -4,14 +4,13 @@ import { PrintPage } from '../../paper/print-page.tsx';
 import { useSettings } from '../../state/settings-store.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 import { Button } from '../../ui/button.tsx';
-import { rowsOf } from './use-purchase.ts';
 
 /** Metres and pairs are said; pieces are not. */
 const unitOf = ({ line }: Row): string => (line?.unit === 'm' || line?.unit === 'pair' ? line.unit : '');
 
 function Sheet({ build, prices }: { build: BuildDocument; prices: boolean }) {
   const system = useSettings((state) => state.units);
-  const lists = shoppingList(rowsOf(build, verdictOf(build)));
+  const lists = shoppingList(verdictOf(build).list.rows);
   return (
     <article data-testid="shopping-list">
       <h1 className="head border-b-2 border-ink pb-1 text-[26px] font-extrabold">Shopping list</h1>

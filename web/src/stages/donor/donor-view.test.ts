@@ -147,6 +147,8 @@ describe('another donor from the shelf', () => {
       name: 'Test trike',
       maker: 'Test',
       price: null,
+      priceTo: null,
+      leadDays: null,
       currency: 'GBP',
       massKg: 40,
       style: 'trike',

@@ -1,6 +1,5 @@
 import {
   customerPage,
-  moneyText,
   phraseText,
   placeState,
   saidOf,
@@ -95,7 +94,7 @@ function Sheet({ build }: { build: BuildDocument }) {
   const verdict = verdictOf(build);
   const page = customerPage(verdict);
   const text = (phrases: CustomerPage['asks']): string[] => phrases.map((p) => phraseText(p, system));
-  const { sum, currency, open } = page.price;
+  const { text: price, unpriced, main } = page.price;
   return (
     <article data-testid="customer-page" className="print:text-[13px]">
       <header className="flex items-end gap-4 border-b-2 border-ink pb-1.5">
@@ -126,13 +125,11 @@ function Sheet({ build }: { build: BuildDocument }) {
       </Block>
       <Block title="Price">
         <p className="py-1 text-[13px]">
-          <b className="head text-[16px]">
-            {sum === 0 && open.length > 0 ? 'Not known' : moneyText(sum, currency)}
-          </b>{' '}
+          <b className="head text-[16px]">{price}</b>{' '}
           <span className="text-ink2">
-            {open.length === 0
-              ? 'for donor, motor, battery, controller and everything else.'
-              : `so far; still open: ${open.join(', ').toLowerCase()}.`}
+            {unpriced === 0
+              ? 'for the bicycle and every part of the list.'
+              : `so far; ${String(unpriced)} parts have no price yet${main.length === 0 ? '' : `, among them: ${main.join('; ')}`}.`}
           </span>
         </p>
       </Block>

@@ -13,6 +13,9 @@ export const TYPE_NAMES: Readonly<Record<PartType, { readonly one: string; reado
   charger: { one: 'charger', many: 'Chargers' },
   connector: { one: 'plug', many: 'Plugs' },
   wire: { one: 'lead', many: 'Leads' },
+  fitting: { one: 'small part', many: 'Small parts' },
+  consumable: { one: 'consumable', many: 'Consumables' },
+  tool: { one: 'tool', many: 'Tools' },
 };
 
 const KINDS = {
@@ -45,6 +48,10 @@ export function partFacts(part: Part): string {
       return `${String(part.connectorA)} A continuous`;
     case 'wire':
       return `${part.conductor}, ${String(part.leadMm2)} mm², stands ${String(part.insulationC)} °C`;
+    case 'fitting':
+    case 'consumable':
+    case 'tool':
+      return part.leadDays === null ? part.maker : `${part.maker}, ${String(part.leadDays)} days`;
     case 'tyre':
       return `${String(part.tyreMm)}-${String(part.beadMm)}, rolling ${String(part.crr)}`;
   }

@@ -1,4 +1,4 @@
-import { currencySign, moneyText } from '@apple-cart/core';
+import { currencySign, moneyText, priceOfLine } from '@apple-cart/core';
 import { Num } from '../../ui/num.tsx';
 import { Ledger, Quantity } from '../parts/ledger.tsx';
 import { usePack } from '../parts/use-pack.ts';
@@ -12,7 +12,7 @@ export function PackLedger() {
   const pack = packs[index] ?? packs[0];
   const { power } = verdict;
   const own = power.packs[index] ?? power;
-  const price = document.money.pack;
+  const price = priceOfLine(document, index === 0 ? 'pack' : `pack/${String(index + 1)}`);
   const sag = own.halfV - own.loadedV;
   return (
     <div className="pt-2">
@@ -48,7 +48,7 @@ export function PackLedger() {
                   note: `${moneyText(price, document.money.currency)} for the pack`,
                   value: (
                     <Num
-                      text={((1000 * price) / Math.max(1, power.energyWh)).toFixed(0)}
+                      text={((1000 * price) / Math.max(1, own.energyWh)).toFixed(0)}
                       unit={`${currencySign(document.money.currency).trim()}/kWh`}
                       places={0}
                     />

@@ -55,6 +55,7 @@ import { throttle } from './controls/throttle.ts';
 import { display } from './controls/display.ts';
 import { speedSensor } from './controls/speed-sensor.ts';
 import { key } from './controls/key.ts';
+import { accessories } from './controls/accessories.ts';
 import { lamps } from './controls/lamps.ts';
 import { spokes } from './wheels/spokes.ts';
 import { tyre } from './wheels/tyre.ts';
@@ -137,6 +138,7 @@ export const RULES: readonly Rule[] = [
   display,
   speedSensor,
   key,
+  accessories,
   lamps,
   spokes,
   tyre,

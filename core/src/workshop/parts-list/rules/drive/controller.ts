@@ -1,4 +1,5 @@
-import { specOf } from '../../helpers.ts';
+import { priceOfLine } from '../../../../document/purchase.ts';
+import { specOf, within } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** The controller, unless the motor has it inside and it has no price of its own. */
@@ -6,8 +7,8 @@ export const controller: Rule = {
   id: 'controller',
   group: 'drive',
   origin: 'the build',
-  lines: ({ build: { controller, money }, known }) =>
-    controller.place === 'motor' && money.controller === null
+  lines: ({ build, build: { controller }, known }) =>
+    controller.place === 'motor' && priceOfLine(build, 'controller') === null
       ? []
       : [
           {
@@ -24,6 +25,14 @@ export const controller: Rule = {
             ],
             main: true,
             kind: '',
+            from: {
+              type: 'controller',
+              suits: (p) =>
+                controller.name.trim() === ''
+                  ? p.type === 'controller' &&
+                    within(p.batteryCurrentA, known.controller.batteryCurrentA.value, 0.25)
+                  : p.name === controller.name.trim(),
+            },
             ask: 'Ask that display, throttle and sensor plugs are of one family with it.',
           },
         ],

@@ -1,6 +1,14 @@
+import type { BuildDocument } from '../../../../document/document.ts';
 import { motorCount } from '../../../../document/motors.ts';
+import type { Part } from '../../../../parts/part.ts';
 import { specOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
+
+/** The one by name, else those of its kind. */
+const suits = (part: Part, { drive }: BuildDocument): boolean =>
+  drive.name.trim() === ''
+    ? part.type === 'motor' && part.kind === drive.kind
+    : part.name === drive.name.trim();
 
 /** The motor, two where each wheel is driven. */
 export const motor: Rule = {
@@ -21,6 +29,11 @@ export const motor: Rule = {
             quantity: motorCount(build),
             main: true,
             kind: '',
+            ask:
+              build.purchase.brings.motor === null
+                ? 'Ask what comes in its box: wheel, controller, display, levers, sensors, torque arms.'
+                : '',
+            from: { type: 'motor', suits: (p) => p.type === 'motor' && suits(p, build) },
           },
         ]
       : [],

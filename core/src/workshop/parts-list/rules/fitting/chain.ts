@@ -12,13 +12,13 @@ export const chain: Rule = {
           {
             what: [
               `Chain for ${String(job.build.gearing.cogTeeth.length)} cogs`,
-              ...(isAmiss(job, 'chain-length')
-                ? [`, ${String(Math.ceil(job.check('chain-length')?.value ?? 0))} links more than now`]
-                : []),
+              job.links === undefined
+                ? ', as long as largest ring on largest cog asks'
+                : `, ${String(job.links)} links`,
               ', with two joining links',
             ],
             why: [
-              isAmiss(job, 'chain-length')
+              (job.check('chain-length')?.value ?? 0) > 0 && isAmiss(job, 'chain-length')
                 ? 'the chain is short for this ring and cog'
                 : 'a mid-drive wears an old chain through in weeks',
             ],

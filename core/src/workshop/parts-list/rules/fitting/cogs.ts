@@ -14,6 +14,13 @@ export const cogs: Rule = {
               `${job.build.drive.cogBody === 'freewheel' ? 'Screwed freewheel' : 'Cassette'} ${[...job.build.gearing.cogTeeth].sort((a, b) => a - b).join('-')}`,
             ],
             why: ['the donor’s cogs do not go on the motor'],
+            from: {
+              type: 'cogs',
+              suits: (p) =>
+                p.type === 'cogs' &&
+                p.hubRatios.length === 0 &&
+                p.cogTeeth.length === job.build.gearing.cogTeeth.length,
+            },
           },
         ]
       : [],

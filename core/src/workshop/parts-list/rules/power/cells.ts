@@ -1,4 +1,4 @@
-import { ownPacks, suffixed, specOf } from '../../helpers.ts';
+import { ownPacks, suffixed, specOf, within } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** Cells of a pack that is built here, with spares. */
@@ -22,6 +22,16 @@ export const cells: Rule = {
           `${String(own.cellsInSeries.value)} in series, ${String(own.cell.parallel.value)} side by side, and ${String(spares)} spares`,
         ],
         quantity: count + spares,
+        price: pack.cell.price === null ? null : pack.cell.price * (count + spares),
+        from: {
+          type: 'cell',
+          suits: (p) =>
+            p.type === 'cell' &&
+            p.chemistry === pack.chemistry &&
+            (pack.cell.name.trim() === ''
+              ? within(p.capacityAh, own.cell.capacityAh.value, 0.1)
+              : p.name === pack.cell.name.trim()),
+        },
       };
     }),
 };

@@ -1,4 +1,4 @@
-import { specOf } from '../../helpers.ts';
+import { specOf, within } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** A charger for each pack. */
@@ -22,6 +22,18 @@ export const charger: Rule = {
         why: ['each pack is charged by its own, and by no other'],
         main: true,
         kind: '',
+        from: {
+          type: 'charger',
+          suits: (p) =>
+            p.type === 'charger' &&
+            (pack.charger.name.trim() === ''
+              ? within(
+                  p.volts,
+                  volts.source === 'unknown' ? own.cellsInSeries.value * 4.2 : volts.value,
+                  0.01,
+                )
+              : p.name === pack.charger.name.trim()),
+        },
         ask: 'Ask which plug it ends in: it has to go into the pack’s socket.',
       };
     }),

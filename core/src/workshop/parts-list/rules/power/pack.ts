@@ -1,4 +1,4 @@
-import { specOf } from '../../helpers.ts';
+import { specOf, within } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** Every pack of the build. */
@@ -23,6 +23,18 @@ export const packLine: Rule = {
         why: [cells ? 'built here; its cells stand below' : 'holds the energy'],
         main: true,
         kind: '',
+        from: {
+          type: 'pack',
+          suits: (p) =>
+            !cells &&
+            p.type === 'pack' &&
+            (pack.name.trim() === ''
+              ? within(p.nominalV, own.nominalV.value, 0.08) &&
+                within(p.capacityAh, own.capacityAh.value, 0.25)
+              : p.name === pack.name.trim()),
+        },
+        // A pack from cells costs what its cells and small parts cost.
+        price: cells ? 0 : null,
         ask: 'Lithium by road only in many places: ask how it is sent.',
       };
     }),

@@ -1,3 +1,4 @@
+import { within } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Tyre and tube of the new wheel size. */
@@ -14,6 +15,13 @@ export const tyre: Rule = {
             ],
             why: ['the motor’s rim is of another size'],
             unit: 'set',
+            from: {
+              type: 'tyre',
+              suits: (p) =>
+                p.type === 'tyre' &&
+                within(p.beadMm, donor.beadMm.value, 0.004) &&
+                within(p.tyreMm, donor.tyreMm.value, 0.15),
+            },
           },
         ]
       : [],

@@ -1,4 +1,4 @@
-import { specOf } from '../../helpers.ts';
+import { specOf, within } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** Metres of battery lead, red and black. */
@@ -23,6 +23,11 @@ export const batteryLead: Rule = {
       ],
       quantity: Math.max(1, Math.ceil((11 * known.leadMm.value) / 1000) / 10),
       unit: 'm',
+      from: {
+        type: 'wire',
+        suits: (p) =>
+          p.type === 'wire' && p.conductor === 'copper' && within(p.leadMm2, known.leadMm2.value, 0.1),
+      },
       kind: 'lead',
     })),
 };

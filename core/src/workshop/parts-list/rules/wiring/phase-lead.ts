@@ -1,4 +1,4 @@
-import { specOf } from '../../helpers.ts';
+import { specOf, within } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Three phase leads and their plugs where they are lengthened. */
@@ -17,6 +17,13 @@ export const phaseLead: Rule = {
             ],
             quantity: Math.ceil((33 * cabling.phaseMm.value) / 1000) / 10,
             unit: 'm',
+            from: {
+              type: 'wire',
+              suits: (p) =>
+                p.type === 'wire' &&
+                p.conductor === 'copper' &&
+                within(p.leadMm2, cabling.phaseMm2.value, 0.1),
+            },
           },
         ]
       : [],

@@ -7,24 +7,25 @@ export const plugs: Rule = {
   id: 'plugs',
   group: 'wiring',
   origin: 'common practice: one spare pair of each plug',
-  lines: ({ build: { cabling }, known: { cabling: known }, chain }) => [
-    {
-      what: [
-        'Plug pair, ',
-        qty(
-          known.connectorA.source === 'unknown'
-            ? Math.ceil(chain.battery.continuousA * OVER_DRAWN)
-            : known.connectorA.value,
-          'A',
-          0,
-        ),
-        ' continuous, socket half on the pack',
-      ],
-      why: [
-        `${String(cabling.connectors)} in the battery lead, and one spare pair; the live side is never bare`,
-      ],
-      quantity: cabling.connectors + 1,
-      unit: 'pair',
-    },
-  ],
+  lines: ({ build: { cabling }, known: { cabling: known }, chain }) => {
+    const amps =
+      known.connectorA.source === 'unknown'
+        ? Math.ceil(chain.battery.continuousA * OVER_DRAWN)
+        : known.connectorA.value;
+    return [
+      {
+        what: ['Plug pair, ', qty(amps, 'A', 0), ' continuous, socket half on the pack'],
+        why: [
+          `${String(cabling.connectors)} in the battery lead, and one spare pair; the live side is never bare`,
+        ],
+        quantity: cabling.connectors + 1,
+        unit: 'pair',
+        from: {
+          type: 'connector',
+          // The next size up does as well.
+          suits: (p) => p.type === 'connector' && p.connectorA >= amps && p.connectorA <= 1.5 * amps,
+        },
+      },
+    ];
+  },
 };

@@ -1,0 +1,218 @@
+import {
+  counts,
+  moneyText,
+  partsFor,
+  phraseText,
+  type BuildDocument,
+  type Check,
+  type Part,
+  type Row,
+  type Said,
+  type Verdict,
+} from '@apple-cart/core';
+import { useMemo, type ReactNode } from 'react';
+import { DateField } from '../../fields/date-field.tsx';
+import { TextField } from '../../fields/text-field.tsx';
+import { YesNoField } from '../../fields/choice-field.tsx';
+import { useSettings } from '../../state/settings-store.ts';
+import { useParts } from '../../state/shelf.ts';
+import { Button } from '../../ui/button.tsx';
+import { Dialog } from '../../ui/dialog.tsx';
+import { STATE_WORD, StateMark } from '../../ui/state-mark.tsx';
+
+const Block = ({ title, children }: { title: string; children: ReactNode }) => (
+  <section className="mb-4">
+    <h3 className="head border-b-[1.5px] border-ink pb-1 text-[14px]">{title}</h3>
+    {children}
+  </section>
+);
+
+/** The checks that say whether it fits together with the rest, and what the build leaves open. */
+function Fits({ row, verdict }: { row: Row; verdict: Verdict }) {
+  const system = useSettings((state) => state.units);
+  const { line } = row;
+  const { study } = verdict;
+  const found = useMemo(() => {
+    const all = new Map([...study.checks, ...study.powerChecks].map((c) => [c.id, c]));
+    return (line?.checks ?? []).flatMap((id): Check[] => {
+      const check = all.get(id);
+      return check === undefined ? [] : [check];
+    });
+  }, [line, study]);
+  if (line === undefined) return null;
+  return (
+    <Block title="Fits together?">
+      {found.map((check) => (
+        <div key={check.id} className="flex items-start gap-2.5 border-b border-hair py-1.5">
+          <StateMark state={check.state} size={15} />
+          <p className="min-w-0 flex-1 leading-snug">
+            <b className="font-semibold">{check.title}</b>{' '}
+            <span className="text-ink2">{STATE_WORD[check.state]}</span>
+            <span className="block text-[12.5px] text-ink2">{phraseText(check.why, system)}</span>
+          </p>
+        </div>
+      ))}
+      {line.ask !== '' && (
+        <div className="flex items-start gap-2.5 border-b border-hair py-1.5">
+          <StateMark state="unknown" size={15} />
+          <p className="leading-snug">{line.ask}</p>
+        </div>
+      )}
+      {found.length === 0 && line.ask === '' && (
+        <p className="border-b border-hair py-1.5 text-ink2">
+          Nothing that a check could say: hold it against the old one.
+        </p>
+      )}
+      {line.arrival !== '' && (
+        <p className="border-b border-hair py-1.5 leading-snug">
+          <b className="font-semibold">When it comes.</b> {line.arrival}
+        </p>
+      )}
+    </Block>
+  );
+}
+
+/** What a part of the shelf says of a line, for all its pieces. */
+function saidBy(part: Part, row: Row, build: BuildDocument): Said {
+  const inSecond =
+    part.currency !== build.money.currency && part.currency === build.purchase.second?.currency;
+  const priced = inSecond || part.currency === build.money.currency;
+  return {
+    price: priced && part.price !== null ? Math.round(part.price * row.quantity * 100) / 100 : null,
+    inSecond: priced && inSecond,
+    leadDays: part.leadDays,
+    supplier: part.maker,
+    note: part.name.slice(0, 160),
+  };
+}
+
+/** Parts of the shelf that can be bought for a line. */
+function FromShelf({ row, build, onSay }: { row: Row; build: BuildDocument; onSay: (said: Said) => void }) {
+  const shelf = useParts();
+  const { line } = row;
+  if (line === undefined || row.broughtBy !== undefined) return null;
+  const parts = partsFor(shelf)(line);
+  return (
+    <Block title="On the shelf">
+      {parts.length === 0 && (
+        <p className="border-b border-hair py-1.5 text-ink2">
+          Nothing for this line yet. A small part on the shelf names the line that it is for
+          {line.kind === '' ? '' : `: ${line.kind}`}.
+        </p>
+      )}
+      <ul>
+        {parts.map((part) => (
+          <li key={part.id} className="flex items-center gap-3 border-b border-hair py-1.5">
+            <span className="min-w-0 flex-1 leading-snug">
+              {part.name}{' '}
+              <span className="text-[12.5px] text-ink2">
+                {part.maker}
+                {part.leadDays === null ? '' : `, ${String(part.leadDays)} days`}
+              </span>
+            </span>
+            <span className="num text-[13px] whitespace-nowrap">
+              {part.price === null ? '–' : moneyText(part.price, part.currency, 2)}
+              {part.priceTo === null ? '' : ` to ${moneyText(part.priceTo, part.currency, 2)}`}
+            </span>
+            <Button
+              aria-label={`Take: ${part.name}`}
+              onClick={() => {
+                onSay(saidBy(part, row, build));
+              }}
+            >
+              Take
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </Block>
+  );
+}
+
+/** The working of a line: why it is there, whether it fits, where it can be had, and what is said of its order. */
+export function LinePanel({
+  row,
+  document,
+  verdict,
+  onSay,
+  onClose,
+}: {
+  row: Row;
+  document: BuildDocument;
+  verdict: Verdict;
+  onSay: (said: Said) => void;
+  onClose: () => void;
+}) {
+  const system = useSettings((state) => state.units);
+  const { line, said } = row;
+  const { second } = document.purchase;
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      place="side"
+      title={line === undefined ? row.what : phraseText(line.what, system)}
+      description={
+        line === undefined ? 'Added by hand.' : `${phraseText(line.why, system)}. Rule: ${line.origin}.`
+      }
+    >
+      {line !== undefined && (
+        <Block title="Why it is on the list">
+          <p className="border-b border-hair py-1.5 leading-snug">{phraseText(line.why, system)}.</p>
+          <p className="border-b border-hair py-1.5 text-[13px] leading-snug text-ink2">
+            Rule “{line.rule}”, {line.origin}. {line.quantity} asked for
+            {line.quantity === row.quantity ? '' : `, ${String(row.quantity)} beside what comes in a box`}.
+          </p>
+        </Block>
+      )}
+      <Fits row={row} verdict={verdict} />
+      <FromShelf row={row} build={document} onSay={onSay} />
+      {counts(row) && (
+        <Block title="The order">
+          <DateField
+            label="Ordered on"
+            value={said.orderedOn}
+            onChange={(orderedOn) => {
+              onSay({ orderedOn });
+            }}
+          />
+          <DateField
+            label="Promised for"
+            value={said.expectedOn}
+            onChange={(expectedOn) => {
+              onSay({ expectedOn });
+            }}
+          />
+          {second !== null && (
+            <YesNoField
+              label="Priced in"
+              value={said.inSecond}
+              yes={second.currency}
+              no={document.money.currency}
+              onChange={(inSecond) => {
+                onSay({ inSecond });
+              }}
+            />
+          )}
+          <TextField
+            label="Note"
+            value={said.note}
+            max={160}
+            onChange={(note) => {
+              onSay({ note });
+            }}
+          />
+          <TextField
+            label="Where"
+            value={said.link}
+            max={300}
+            placeholder="address, article number"
+            onChange={(link) => {
+              onSay({ link });
+            }}
+          />
+        </Block>
+      )}
+    </Dialog>
+  );
+}
