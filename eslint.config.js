@@ -50,7 +50,10 @@ export default tseslint.config(
         'error',
         {
           patterns: [
-            { regex: '^(?!\\.{1,2}/|(zod|saxes|d3-array|d3-random|ml-levenberg-marquardt|ml-matrix)$)' },
+            {
+              regex:
+                '^(?!\\.{1,2}/|(zod|saxes|d3-array|d3-random|ml-levenberg-marquardt|ml-matrix|date-fns|@date-fns/utc|ical-generator)$)',
+            },
           ],
         },
       ],

@@ -3,6 +3,8 @@ import {
   assemble,
   chargePlan,
   evaluate,
+  partsOf,
+  whenOf,
   fitChecks,
   knownBuild,
   matchAll,
@@ -161,11 +163,23 @@ export function benchCore(): void {
     );
   }
   const parts = readParts();
+  const judgedOnce = evaluate(first[1], shippedRules(), parts);
+  const list = medianMicroseconds(() => partsOf(judgedOnce.study), 50);
+  line(
+    'parts list',
+    `${(list / 1000).toFixed(2)} ms`,
+    'under 3 ms',
+    `${(list / point).toFixed(0)} operating points`,
+  );
   for (const [what, work] of [
     ['charge plan and habits', () => chargePlan(first[1])],
     ['pocket card', () => packCard(first[1])],
     ['volts or amps, with the shelf', () => voltsOrAmps(first[1], parts, shippedRules())],
     ['two packs through diodes', () => packsStudy(withSecond(first[1]))],
+    [
+      'the plan of the work',
+      () => whenOf(first[1], evaluate(first[1], shippedRules()).list.rows, '2026-03-02'),
+    ],
   ] as const) {
     const time = medianMicroseconds(work, 10);
     line(what, `${(time / 1000).toFixed(2)} ms`, '', `${(time / point).toFixed(0)} operating points`);

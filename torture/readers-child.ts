@@ -7,6 +7,7 @@ import {
   readBuildText,
   readCells,
   readPart,
+  partFields,
   readRoute,
   readRulesText,
   shippedRules,
@@ -103,7 +104,7 @@ const readers = {
       }
     if (read.ok && read.value.kind === 'table') {
       const { table } = read.value;
-      partsFromTable('ring', table, guessMapping('ring', table.columns, {}));
+      partsFromTable('ring', table, guessMapping(partFields('ring'), table.columns, {}));
     }
   },
   cells: (bytes: Uint8Array): void => {

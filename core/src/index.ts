@@ -233,8 +233,8 @@ export { toldVerdict, type ToldVerdict } from './verdict/told-verdict.ts';
 // Workshop: from plan to finished machine.
 export {
   LINE_STATES,
+  NOTHING_ADDED,
   NOTHING_SAID,
-  paidFor,
   priceOfLine,
   withLine,
   type AddedLine,
@@ -264,13 +264,16 @@ export { WEARING, type RunningLine, type Wearing } from './workshop/worth/runnin
 export type { Span } from './workshop/worth/span.ts';
 export { runningOf, worthOf } from './verdict/worth-of.ts';
 export { underBudget, type UnderBudget, type WayBack } from './explore/under-budget.ts';
+export { PRICE_FIELDS, readPriceList, type PriceListRead } from './parts/price-list.ts';
 export { partsFor, type Likely } from './workshop/parts-list/likely.ts';
+export { partsOf } from './verdict/job-of.ts';
 export { KITS, counts, type Kit, type Row } from './workshop/parts-list/purchase-list.ts';
 export { sendingOf, type Ledger } from './workshop/parts-list/ledger.ts';
 export {
   purchaseTable,
   readPurchaseTable,
   shoppingList,
+  shoppingText,
   withSaid,
   type Said,
 } from './workshop/parts-list/shopping.ts';

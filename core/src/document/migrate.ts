@@ -95,10 +95,12 @@ function pricesOnLines(old: Readonly<Record<string, unknown>>): Record<string, u
   const { lines, ...purchase } = entries(old['purchase']);
   const priced = ['donor', 'motor', 'pack', 'controller']
     .filter((key) => typeof money[key] === 'number')
-    .map((key) => [key, { ...entries(entries(lines)[key]), price: money[key] }]);
+    .map((key): [string, unknown] => [key, { ...entries(entries(lines)[key]), price: money[key] }]);
   // The price of several packs was what they cost together.
-  const packs = Array.isArray(old['packs']) && typeof money['pack'] === 'number' ? old['packs'].length : 1;
-  const further = Array.from({ length: packs - 1 }, (_, i) => [
+  const list = old['packs'];
+  const count = Array.isArray(list) ? list.length : 1;
+  const packs = typeof money['pack'] === 'number' ? count : 1;
+  const further = Array.from({ length: packs - 1 }, (_, i): [string, unknown] => [
     `pack/${String(i + 2)}`,
     { ...entries(entries(lines)[`pack/${String(i + 2)}`]), price: 0, note: 'in the price of the first pack' },
   ]);

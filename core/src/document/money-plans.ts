@@ -32,9 +32,9 @@ export const readyMade = z.strictObject({
   massKg: figure,
   /** As its maker tells it. */
   rangeKm: figure,
-  features: z.array(z.enum(FEATURES)).default([]),
+  features: z.array(z.enum(FEATURES)).max(FEATURES.length).default([]),
   /** What this build has of them, beside what the document says itself. */
-  own: z.array(z.enum(FEATURES)).default([]),
+  own: z.array(z.enum(FEATURES)).max(FEATURES.length).default([]),
 });
 export type ReadyMade = z.infer<typeof readyMade>;
 

@@ -3,7 +3,7 @@ export const PACK_PART_TYPES = ['pack', 'cell', 'charger'] as const;
 export type PackPartType = (typeof PACK_PART_TYPES)[number];
 
 /** Small parts, what is used up, and tools: they change no figure of a build, and fill lines of its parts list. */
-export const SMALL_PART_TYPES = ['fitting', 'consumable', 'tool'] as const;
+const SMALL_PART_TYPES = ['fitting', 'consumable', 'tool'] as const;
 type SmallPartType = (typeof SMALL_PART_TYPES)[number];
 
 /** What the shelf holds, and what a build remembers having copied from it. */

@@ -1,5 +1,4 @@
 import * as z from 'zod';
-import type { BuildDocument } from './document.ts';
 import { MOST_MONEY, currency } from './currency.ts';
 
 /** Where a thing on the list is. `not-needed` is a person's word, with a reason. */
@@ -92,7 +91,12 @@ export type Purchase = z.infer<typeof purchase>;
 /** A line of which nothing has been said. */
 export const NOTHING_SAID: BoughtLine = boughtLine.parse({});
 
-type Priced = Pick<BuildDocument, 'purchase'>;
+/** A line added by hand of which nothing else is said. */
+export const NOTHING_ADDED: AddedLine = addedLine.parse({ key: 'added/1', what: 'new' });
+
+interface Priced {
+  readonly purchase: Purchase;
+}
 
 /** What is paid for a line, in the build's currency; null is not known, and never nought. */
 export function paidFor(

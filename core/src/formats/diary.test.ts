@@ -49,8 +49,7 @@ describe('a diary as iCalendar (RFC 5545)', () => {
       [{ ...entries[0], summary: 'ü'.repeat(120) } as DiaryEntry],
       '2026-03-01',
     );
-    for (const line of long.split('\r\n'))
-      expect(octets(line)).toBeLessThanOrEqual(75);
+    for (const line of long.split('\r\n')) expect(octets(line)).toBeLessThanOrEqual(75);
     expect(text.replaceAll('\r\n', '')).not.toContain('\n');
     expect(diaryText('Longtail', entries, '2026-03-01')).toBe(text);
   });

@@ -283,7 +283,15 @@ function linesOf(part: Part, packIndex: number): readonly string[] {
     case 'pack':
     case 'charger':
       return [packIndex === 0 ? part.type : `${part.type}/${String(packIndex + 1)}`];
-    default:
+    case 'ring':
+    case 'cogs':
+    case 'tyre':
+    case 'cell':
+    case 'connector':
+    case 'wire':
+    case 'fitting':
+    case 'consumable':
+    case 'tool':
       return [];
   }
 }

@@ -124,6 +124,31 @@ export const partFields = (type: PartType): readonly PartField[] =>
     .filter(([key]) => key !== 'type')
     .map(([key, schema]) => field(type, key, schema));
 
+const number = (text: string): unknown => {
+  const value = Number(text.replace(',', '.'));
+  return text !== '' && Number.isFinite(value) ? value : text;
+};
+
+/** What is in a box may be said to be nothing: empty is not known. */
+const NOTHING = 'nothing';
+
+/** Counts by name in words. */
+const countsText = (value: object): string =>
+  Object.entries(value)
+    .map(([line, count]) => `${line} ${String(count)}`)
+    .join(', ') || NOTHING;
+
+const countsOf = (text: string): Record<string, unknown> =>
+  text.toLowerCase() === NOTHING
+    ? {}
+    : Object.fromEntries(
+        text
+          .split(/[,;]+/)
+          .map((one) => one.trim().split(/\s+/))
+          .filter(([line]) => line !== undefined && line !== '')
+          .map(([line = '', count = '1']) => [line, number(count)]),
+      );
+
 /** A part as texts, one a field: the cells of a table or the values of a form. */
 export function cellsOf(one: Part): Readonly<Record<string, string>> {
   const values = one as Readonly<Record<string, unknown>>;
@@ -133,22 +158,11 @@ export function cellsOf(one: Part): Readonly<Record<string, string>> {
       if (value === null || value === undefined) return [key, ''];
       if (kind === 'yes-no') return [key, value === true ? 'yes' : 'no'];
       if (Array.isArray(value)) return [key, value.join(' ')];
-      if (kind === 'counts')
-        return [
-          key,
-          Object.entries(value)
-            .map(([line, count]) => `${line} ${String(count)}`)
-            .join(', '),
-        ];
+      if (kind === 'counts') return [key, countsText(value)];
       return [key, typeof value === 'string' || typeof value === 'number' ? String(value) : ''];
     }),
   );
 }
-
-const number = (text: string): unknown => {
-  const value = Number(text.replace(',', '.'));
-  return text !== '' && Number.isFinite(value) ? value : text;
-};
 
 const YES_NO: ReadonlyMap<string, boolean> = new Map([
   ['yes', true],
@@ -171,13 +185,7 @@ function valueOf({ kind, key }: PartField, text: string): unknown {
     case 'words':
       return text.split(/[\s,;]+/).filter((word) => word !== '');
     case 'counts':
-      return Object.fromEntries(
-        text
-          .split(/[,;]+/)
-          .map((one) => one.trim().split(/\s+/))
-          .filter(([line]) => line !== undefined && line !== '')
-          .map(([line = '', count = '1']) => [line, number(count)]),
-      );
+      return countsOf(text);
     case 'yes-no':
       return YES_NO.get(text.toLowerCase()) ?? text;
     case 'choice':

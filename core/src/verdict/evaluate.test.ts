@@ -45,7 +45,12 @@ describe('evaluate, over many builds', () => {
   it('gives the same answer for the same document', () => {
     fc.assert(
       fc.property(anyBuild, (build) => {
-        expect(evaluate(JSON.parse(JSON.stringify(build)) as BuildDocument)).toEqual(evaluate(build));
+        // Lines of the list know their parts of the shelf by functions: what they say is compared.
+        const told = (b: BuildDocument) => {
+          const { study, list, ...rest } = evaluate(b);
+          return { ...rest, chain: study.chain, ledger: list.ledger, rows: JSON.stringify(list.rows) };
+        };
+        expect(told(JSON.parse(JSON.stringify(build)) as BuildDocument)).toEqual(told(build));
       }),
       { ...RUNS, numRuns: 25 },
     );

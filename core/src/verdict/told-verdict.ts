@@ -1,9 +1,12 @@
 import { judgeBook, type PlaceOutcome } from '../law/judge.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
+import type { Ledger } from '../workshop/parts-list/ledger.ts';
 import type { Verdict } from './evaluate.ts';
 
 /** A verdict as it is written out: every place by its outcome, with the clauses of the one it is ridden in alone. */
 export interface ToldVerdict extends Omit<Verdict, 'law' | 'study' | 'list'> {
+  /** What the parts list comes to. */
+  readonly ledger: Ledger;
   readonly law: Verdict['law'] & {
     readonly places: readonly {
       readonly id: string;
@@ -16,12 +19,12 @@ export interface ToldVerdict extends Omit<Verdict, 'law' | 'study' | 'list'> {
 
 /** The verdict with every place of the book by its outcome: forty places, clause by clause, are a megabyte of JSON. */
 export function toldVerdict(verdict: Verdict, book: RuleBook): ToldVerdict {
-  const { study, list: _, ...told } = verdict;
+  const { study, list: listed, ...told } = verdict;
   const places = judgeBook(book, study.ways).map(({ place, outcome, className }) => ({
     id: place.id,
     name: place.name,
     outcome,
     className,
   }));
-  return { ...told, law: { ...told.law, places } };
+  return { ...told, ledger: listed.ledger, law: { ...told.law, places } };
 }

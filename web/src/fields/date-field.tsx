@@ -3,7 +3,7 @@ import { isDay } from '@apple-cart/core';
 import { CHOICE_ROW } from './choice-field.tsx';
 
 /** A day; empty where none is meant. */
-export function DateInput({
+function DateInput({
   label,
   id,
   value,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import shelfFile from '../../../demo/parts.json' with { type: 'json' };
-import { PART_TYPES, part } from '@apple-cart/core';
+import { PART_TYPES, part, partFields } from '@apple-cart/core';
 import { guessMapping, partsCsv, partsFromTable } from './parts-file.ts';
 import { readCsv } from './csv.ts';
 
@@ -11,7 +11,7 @@ describe('parts as comma-separated values', () => {
     const mine = shelf.filter((p) => p.type === type);
     const read = readCsv(partsCsv(type, mine));
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
-    const mapping = guessMapping(type, read.value.columns, {});
+    const mapping = guessMapping(partFields(type), read.value.columns, {});
     expect(partsFromTable(type, read.value, mapping)).toEqual({ parts: mine, bad: [] });
   });
 
@@ -20,14 +20,20 @@ describe('parts as comma-separated values', () => {
       'id,name,maker,price,currency,massKg,teeth\r\nring-a,A,M,1,GBP,0.1,38\r\nring-b,B,M,1,GBP,0.1,many\r\n';
     const read = readCsv(text);
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
-    const { parts, bad } = partsFromTable('ring', read.value, guessMapping('ring', read.value.columns, {}));
+    const { parts, bad } = partsFromTable(
+      'ring',
+      read.value,
+      guessMapping(partFields('ring'), read.value.columns, {}),
+    );
     expect(parts.map((p) => p.id)).toEqual(['ring-a']);
     expect(bad).toHaveLength(1);
     expect(bad[0]).toMatch(/^Line 3: teeth: wanted a number, found "many"/);
   });
 
   it('know a column by its key, its label, or what was chosen before', () => {
-    const mapping = guessMapping('ring', ['teeth', 'Mass', 'Zähne', 'Shelf mark'], { Zähne: 'teeth' });
+    const mapping = guessMapping(partFields('ring'), ['teeth', 'Mass', 'Zähne', 'Shelf mark'], {
+      Zähne: 'teeth',
+    });
     expect(mapping).toEqual({ teeth: 'teeth', Mass: 'massKg', Zähne: 'teeth', 'Shelf mark': null });
   });
 

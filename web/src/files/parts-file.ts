@@ -59,9 +59,18 @@ export type Mapping = Readonly<Record<string, string | null>>;
 
 const plain = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]/g, '');
 
+/** One thing that a column may hold. */
+export interface MappedField {
+  readonly key: string;
+  readonly label: string;
+}
+
 /** What each column most likely is: as chosen before, by key, or by label; what fits nothing is left out. */
-export function guessMapping(type: PartType, columns: readonly string[], remembered: Mapping): Mapping {
-  const fields = partFields(type);
+export function guessMapping(
+  fields: readonly MappedField[],
+  columns: readonly string[],
+  remembered: Mapping,
+): Mapping {
   return Object.fromEntries(
     columns.map((column) => {
       const before = remembered[column];
@@ -99,8 +108,8 @@ export function partsFromTable(type: PartType, table: CsvTable, mapping: Mapping
 
 const KEPT = 'apple-cart-columns';
 
-/** Column choices made before, by type of part. */
-export function rememberedMapping(type: PartType): Mapping {
+/** Column choices made before, by what the file was read as. */
+export function rememberedMapping(type: PartType | 'prices'): Mapping {
   try {
     const all = JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Record<string, Mapping>;
     return all[type] ?? {};
@@ -109,7 +118,7 @@ export function rememberedMapping(type: PartType): Mapping {
   }
 }
 
-export function rememberMapping(type: PartType, mapping: Mapping): void {
+export function rememberMapping(type: PartType | 'prices', mapping: Mapping): void {
   try {
     const all = JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Record<string, Mapping>;
     localStorage.setItem(KEPT, JSON.stringify({ ...all, [type]: { ...all[type], ...mapping } }));

@@ -13,6 +13,7 @@ import {
 } from '../files/parts-file.ts';
 import type { CsvTable } from '../files/csv.ts';
 import { readFile } from '../work/read-file.ts';
+import { BadRows, ColumnChoice } from './column-choice.tsx';
 import { TYPE_NAMES } from '../stages/parts/part-facts.ts';
 
 type Step =
@@ -47,7 +48,7 @@ export function ImportParts({ type }: { type: PartType }) {
       else if (read.value.kind === 'documents') await send(file.name, read.value.documents);
       else {
         const { table } = read.value;
-        const mapping = guessMapping(type, table.columns, rememberedMapping(type));
+        const mapping = guessMapping(partFields(type), table.columns, rememberedMapping(type));
         setStep({ kind: 'table', file: file.name, table, mapping });
       }
     } catch (problem) {
@@ -147,38 +148,8 @@ function Matching({
       title={`Which column is which?`}
       description={`${file} has ${String(table.rows.length)} rows, read as ${TYPE_NAMES[type].many.toLowerCase()}. The choice is remembered.`}
     >
-      {table.columns.map((column) => (
-        <label
-          key={column}
-          className="grid min-h-[34px] grid-cols-2 items-center gap-2 border-b border-hair max-bench:min-h-11"
-        >
-          <span className="truncate">{column}</span>
-          <select
-            className="h-7 border-b border-ink3 bg-field max-bench:h-11"
-            value={mapping[column] ?? ''}
-            onChange={(event) => {
-              onMapping({ ...mapping, [column]: event.target.value === '' ? null : event.target.value });
-            }}
-          >
-            <option value="">leave out</option>
-            {fields.map((f) => (
-              <option key={f.key} value={f.key}>
-                {f.label}
-              </option>
-            ))}
-          </select>
-        </label>
-      ))}
-      {bad.length > 0 && (
-        <ul
-          className="mt-3 max-h-40 list-disc overflow-y-auto border-[1.5px] border-stop bg-stop-tint py-2 pr-3 pl-7 text-[13px]"
-          data-testid="bad-rows"
-        >
-          {bad.slice(0, 30).map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </ul>
-      )}
+      <ColumnChoice columns={table.columns} fields={fields} mapping={mapping} onMapping={onMapping} />
+      <BadRows rows={bad} />
       <div className="flex flex-wrap gap-3 pt-3">
         <Button
           kind="go"

@@ -17,6 +17,7 @@ import { Notice } from '../ui/notice.tsx';
 import { Menu, MenuItem } from '../ui/menu.tsx';
 import { CompareDialog } from './compare-dialog.tsx';
 import { ImportParts } from './import-parts.tsx';
+import { PriceListIn } from './price-list.tsx';
 import { PartEditor, type Editing } from './part-editor.tsx';
 import { partsCsv, partsJson } from '../files/parts-file.ts';
 import { ShelfTable } from './shelf-table.tsx';
@@ -125,6 +126,7 @@ function ShelfBar({
       </Button>
       <TakeOut type={type} mine={all.filter((p) => p.type === type)} all={all} />
       <ImportParts type={type} />
+      <PriceListIn />
       <Button kind="go" onClick={onNew}>
         <Plus size={15} strokeWidth={1.8} aria-hidden /> New {one}
       </Button>

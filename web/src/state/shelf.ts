@@ -40,8 +40,11 @@ export function useShelf(): Shelf {
 }
 
 /** Reads the shelf ahead of whoever asks for it; a failure is told where it is asked for. */
-export const fetchShelf = (): Promise<void> =>
-  queryClient.prefetchQuery({ queryKey: KEY, queryFn: ({ signal }) => api.parts.list(signal) });
+export const fetchShelf = async (): Promise<void> => {
+  await queryClient
+    .query({ queryKey: KEY, queryFn: ({ signal }) => api.parts.list(signal) })
+    .catch(() => undefined);
+};
 
 /** Ids on the shelf as it was last read. */
 export const idsOnShelf = (): readonly string[] =>

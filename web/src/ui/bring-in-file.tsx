@@ -11,12 +11,20 @@ interface Props {
   readonly onFile: (file: File) => Promise<readonly string[]>;
   /** What the reader's file chooser offers. */
   readonly accept?: string;
+  /** On its button. */
+  readonly words?: string;
 }
 
 const SHOWN = 40;
 
 /** A file from the reader's machine, JSON unless it says else, taken whole or refused line by line. */
-export function BringInFile({ name, refused, onFile, accept = '.json,application/json' }: Props) {
+export function BringInFile({
+  name,
+  refused,
+  onFile,
+  accept = '.json,application/json',
+  words = 'Bring in a file',
+}: Props) {
   const input = useRef<HTMLInputElement>(null);
   const [failure, setFailure] = useState<{ readonly file: string; readonly lines: readonly string[] }>();
   const bringIn = async (file: File): Promise<void> => {
@@ -40,7 +48,7 @@ export function BringInFile({ name, refused, onFile, accept = '.json,application
           if (file !== undefined) void bringIn(file);
         }}
       />
-      <Button onClick={() => input.current?.click()}>Bring in a file</Button>
+      <Button onClick={() => input.current?.click()}>{words}</Button>
       <Dialog
         open={failure !== undefined}
         onClose={() => {

@@ -11,8 +11,6 @@ import type { Job } from '../job.ts';
 export const NICKEL_A = 6;
 /** A pack over this mass wants clamps beside its two bosses, kg. Common practice, no source. */
 export const HEAVY_PACK_KG = 4;
-/** A tube looser than this in its shell wants a sleeve, mm. Common practice, no source. */
-export const SLEEVE_FROM_MM = 0.3;
 /** A full pack stands so much over its label; 4.2 over 3.6 V a cell is 1.17. */
 export const FULL_OVER_LABEL = 1.2;
 /** Fuses, plugs and switches are chosen this much above what is drawn for long. Common practice, no source. */

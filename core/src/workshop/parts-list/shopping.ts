@@ -22,6 +22,24 @@ export function shoppingList(rows: readonly Row[]): readonly SupplierList[] {
   }));
 }
 
+/** Metres and pairs are said; pieces are not. */
+const unitOf = ({ line }: Row): string =>
+  line?.unit === 'm' || line?.unit === 'pair' ? ` ${line.unit}` : '';
+
+/** The shopping list as plain text, by supplier, an open box before each line. */
+export const shoppingText = (name: string, lists: readonly SupplierList[]): string =>
+  [
+    name,
+    ...lists.flatMap(({ supplier, rows }) => [
+      '',
+      supplier === '' ? 'No supplier yet' : supplier,
+      ...rows.map(
+        (r) => `[ ] ${String(r.quantity)}${unitOf(r)}  ${r.what}${r.line?.ask ? ` (${r.line.ask})` : ''}`,
+      ),
+    ]),
+    '',
+  ].join('\n');
+
 /** Columns of the list as a table, in its order. */
 const COLUMNS = [
   'key',

@@ -1,3 +1,4 @@
+import { firstOf } from '../../quantity/first-of.ts';
 import type { Row } from '../parts-list/purchase-list.ts';
 import { dayAfter, daysBetween, isDay } from './days.ts';
 
@@ -38,7 +39,13 @@ function comesAs(row: Row, today: string): OneRow | undefined {
     orderDay,
     // What should have come and has not is not here: it comes today at the earliest, and nobody knows when.
     days: late ? undefined : days,
-    daysFrom: late || days === undefined ? 'unknown' : known === undefined ? 'shelf' : 'entered',
+    daysFrom: firstOf(
+      [
+        [late || days === undefined, 'unknown'],
+        [known === undefined, 'shelf'],
+      ],
+      'entered',
+    ),
     overdue: late,
   };
 }

@@ -1,11 +1,12 @@
 import { motorCount } from '../../document/motors.ts';
+import { firstOf } from '../../quantity/first-of.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import { NOTHING_TOLD } from '../../document/schedule.ts';
 import type { Row } from '../parts-list/purchase-list.ts';
 import { counts } from '../parts-list/purchase-list.ts';
 
 /** Pieces of work of every conversion, in the order in which they are usually done. */
-export const TASKS = [
+const TASKS = [
   'strip',
   'inspect',
   'build-pack',
@@ -19,9 +20,9 @@ export const TASKS = [
   'first-ride',
   'range-run',
 ] as const;
-export type TaskId = (typeof TASKS)[number];
+type TaskId = (typeof TASKS)[number];
 
-export const TASK_NAMES: Readonly<Record<TaskId, string>> = {
+const TASK_NAMES: Readonly<Record<TaskId, string>> = {
   strip: 'Photograph, dismantle, clean',
   inspect: 'Inspect frame and wheels',
   'build-pack': 'Build the pack from its cells',
@@ -55,7 +56,7 @@ export interface Task {
 /** Against somebody who has done it some times. Common practice, no source. */
 const PACE = { first: 1.6, some: 1, practised: 0.7 } as const;
 /** Experience that nobody has entered: the slowest, so that a day is not promised too early. */
-export const USUAL_EXPERIENCE = 'first';
+const USUAL_EXPERIENCE = 'first';
 
 /** Medium thread locker is firm after a day; a frame's glue or paint as long. Makers' data sheets, from memory. */
 const LOCKER_CURES_H = 24;
@@ -188,7 +189,13 @@ export function tasksOf(build: BuildDocument, rows: readonly Row[], learnt: Lear
       id,
       name: TASK_NAMES[id],
       hours: hours ?? guess,
-      hoursFrom: hours === null ? (ratio === undefined ? 'usual' : 'learnt') : 'entered',
+      hoursFrom: firstOf(
+        [
+          [hours !== null, 'entered'],
+          [ratio !== undefined, 'learnt'],
+        ],
+        'usual',
+      ),
       usualHours,
       dries: dries ?? (id === 'fit-motor' && keys.has('thread-lock') ? LOCKER_CURES_H : 0),
       after: [...AFTER[id].filter(has), ...own.filter((o) => o.before === id).map((o) => o.key)],

@@ -87,10 +87,10 @@ function cyclesOf({ running, chemistry, chargeLimitPct }: InUse): Span {
 }
 
 function energyLine(use: InUse, wall: Span | undefined): RunningLine {
-  const known = wall !== undefined && use.pricePerKwh !== null;
+  const { pricePerKwh } = use;
   return {
     id: 'energy',
-    perKm: known ? timesSpan(wall, (use.pricePerKwh ?? 0) / 100_000) : undefined,
+    perKm: wall === undefined || pricePerKwh === null ? undefined : timesSpan(wall, pricePerKwh / 100_000),
     how:
       wall === undefined
         ? ''

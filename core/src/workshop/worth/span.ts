@@ -14,8 +14,3 @@ export const timesSpan = ({ least, most }: Span, by: number): Span => ({
 });
 /** The widest that one span over another can be; both positive. */
 export const overSpan = (a: Span, b: Span): Span => ({ least: a.least / b.most, most: a.most / b.least });
-/** An amount less a span, which turns it round. */
-export const lessSpan = (from: number, { least, most }: Span): Span => ({
-  least: from - most,
-  most: from - least,
-});

@@ -1,4 +1,4 @@
-import { NOTHING_SAID, type AddedLine } from '@apple-cart/core';
+import { NOTHING_ADDED, type AddedLine } from '@apple-cart/core';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useBuild } from '../../state/build-store.ts';
@@ -8,8 +8,7 @@ import { Button } from '../../ui/button.tsx';
 function fresh(taken: readonly string[], what: string): AddedLine {
   const number =
     Array.from({ length: 101 }, (_, i) => i + 1).find((n) => !taken.includes(`added/${String(n)}`)) ?? 1;
-  const { was: _, ...nothing } = NOTHING_SAID;
-  return { ...nothing, key: `added/${String(number)}`, what, quantity: 1 };
+  return { ...NOTHING_ADDED, key: `added/${String(number)}`, what };
 }
 
 /** A line that no rule makes. */

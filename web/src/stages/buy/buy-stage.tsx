@@ -77,9 +77,7 @@ export function BuyStage() {
   const rides =
     ride === undefined || ridden
       ? `${String(ledger.unpriced)} without a price`
-      : open.length > 0
-        ? `ride not before ${dayWords(ride.latest)}`
-        : `ride from ${dayWords(ride.latest)} at the earliest`;
+      : `ride ${open.length > 0 ? 'not before' : 'from'} ${dayWords(ride.latest)}${open.length > 0 ? '' : ' at the earliest'}`;
   const list = {
     state: stage?.state ?? 'unknown',
     word: any ? `${String(ledger.open)} to buy` : 'No list yet',

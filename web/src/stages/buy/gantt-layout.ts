@@ -12,13 +12,12 @@ import { parcelWords } from './parcel-words.ts';
 
 /** Measures of the drawing, px. */
 export const DAY_PX = 14;
-export const ROW_PX = 25;
 /** The drawing is as wide as its panel at least. */
 const LEAST_PX = 450;
 /** So many days are drawn at most: beyond, a plan is read as a table. */
 const MOST_DAYS = 400;
 
-export interface Bar {
+interface Bar {
   readonly x: number;
   readonly width: number;
   /** Where the days in hand end; the bar's own end where there are none. */
@@ -83,14 +82,17 @@ function parcelRow(
     };
   const from = Math.max(0, daysBetween(when.today, parcel.orderDay));
   const to = daysBetween(when.today, arrives);
-  const late = orderBy !== undefined && orderBy < when.today;
-  const todo = late
-    ? `too late by ${String(daysBetween(orderBy, when.today))} days`
-    : decides
-      ? 'order today'
-      : orderBy !== undefined
-        ? `order by ${dayWords(orderBy)}`
-        : `in hand: ${String(daysInHand ?? 0)} days`;
+  const todo = firstOf(
+    [
+      [
+        orderBy !== undefined && orderBy < when.today,
+        `too late by ${String(daysBetween(orderBy ?? when.today, when.today))} days`,
+      ],
+      [decides, 'order today'],
+      [orderBy !== undefined, `order by ${dayWords(orderBy ?? when.today)}`],
+    ],
+    `in hand: ${String(daysInHand ?? 0)} days`,
+  );
   const words = parcel.ordered ? `due ${dayWords(arrives)}` : todo;
   return {
     ...base,
@@ -104,14 +106,14 @@ function taskRow(planned: PlannedTask, when: When, width: number): GanttRow {
   const waits = when.parcels.find(
     (p) => p.arrives === day && p.parcel.rows.some((r) => task.rows.includes(r)),
   );
-  const words =
-    waits !== undefined
-      ? `waits for ${parcelWords(waits.parcel.rows)}`
-      : cause?.kind === 'hands'
-        ? 'waits for hands'
-        : day === lastDay
-          ? dayWords(day, 'weekday')
-          : `${dayWords(day)} to ${dayWords(lastDay)}`;
+  const words = firstOf(
+    [
+      [waits !== undefined, `waits for ${parcelWords(waits?.parcel.rows ?? [])}`],
+      [cause?.kind === 'hands', 'waits for hands'],
+      [day === lastDay, dayWords(day, 'weekday')],
+    ],
+    `${dayWords(day)} to ${dayWords(lastDay)}`,
+  );
   // Work is drawn by its days: an evening is the last part of one.
   const [from, to] = [Math.floor(start / 24), Math.floor(end / 24) + 1];
   return {

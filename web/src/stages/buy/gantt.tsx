@@ -1,6 +1,7 @@
 import { dayAfter, dayWords, type When } from '@apple-cart/core';
 import { useMemo, useRef, useState } from 'react';
-import { DAY_PX, ROW_PX, ganttOf, type GanttRow } from './gantt-layout.ts';
+import { useFingers } from '../../state/use-fingers.ts';
+import { DAY_PX, ganttOf, type Gantt as GanttPlan, type GanttRow } from './gantt-layout.ts';
 
 const HEAD_PX = 26;
 const NAMES_PX = 176;
@@ -91,14 +92,71 @@ function Arrows({ rows, when, yOf }: { rows: readonly GanttRow[]; when: When; yO
   });
 }
 
+/** Names of the rows; those of work move it by the arrow keys. */
+function Names({
+  gantt,
+  rowPx,
+  onMove,
+}: {
+  gantt: GanttPlan;
+  rowPx: number;
+  onMove: (id: string, days: number) => void;
+}) {
+  return (
+    <div className="sticky left-0 z-10 shrink-0 bg-sheet" style={{ width: NAMES_PX, paddingTop: HEAD_PX }}>
+      <p
+        className="head border-b border-ink text-[13px] leading-none"
+        style={{ height: rowPx, paddingTop: 6 }}
+      >
+        Parcels
+      </p>
+      {gantt.rows.map((row, i) => (
+        <div key={`${row.kind} ${row.id}`}>
+          {i === gantt.parcels && (
+            <p
+              className="head border-b border-ink text-[13px] leading-none"
+              style={{ height: rowPx, paddingTop: 6 }}
+            >
+              At the bench
+            </p>
+          )}
+          {row.kind === 'task' ? (
+            <button
+              type="button"
+              style={{ height: rowPx }}
+              className={`block w-full truncate border-b border-hair pr-2 text-left text-[12.5px] hover:bg-press ${row.decides ? 'font-semibold' : ''}`}
+              aria-label={`${row.name}: ${row.told}. Left and right arrow move it by a day, with Shift by a week.`}
+              onKeyDown={(event) => {
+                if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return;
+                event.preventDefault();
+                onMove(row.id, (event.key === 'ArrowRight' ? 1 : -1) * (event.shiftKey ? 7 : 1));
+              }}
+            >
+              {row.name}
+            </button>
+          ) : (
+            <p
+              style={{ height: rowPx, lineHeight: `${String(rowPx)}px` }}
+              className={`truncate border-b border-hair pr-2 text-[12.5px] leading-[25px] ${row.decides ? 'font-semibold' : ''}`}
+            >
+              {row.name}
+            </p>
+          )}
+        </div>
+      ))}
+    </div>
+  );
+}
+
 /** The plan drawn to scale: parcels thin, work thick, what decides the day in straw. Work is moved by its bar or by the arrow keys. */
 export function Gantt({ when, onMove }: { when: When; onMove: (task: string, notBefore: string) => void }) {
   const gantt = useMemo(() => ganttOf(when), [when]);
+  const rowPx = useFingers() ? 44 : 25;
   const drag = useRef<{ id: string; x: number }>(undefined);
   const [moved, setMoved] = useState<{ id: string; days: number }>();
   const headAt = (i: number): number => (i < gantt.parcels ? 1 : 2);
-  const yOf = (i: number): number => HEAD_PX + (i + headAt(i)) * ROW_PX + ROW_PX / 2;
-  const height = HEAD_PX + (gantt.rows.length + 2) * ROW_PX + 4;
+  const yOf = (i: number): number => HEAD_PX + (i + headAt(i)) * rowPx + rowPx / 2;
+  const height = HEAD_PX + (gantt.rows.length + 2) * rowPx + 4;
   const startOf = (id: string): string => when.tasks.find((t) => t.task.id === id)?.day ?? when.today;
   const move = (id: string, days: number): void => {
     if (days !== 0) onMove(id, dayAfter(startOf(id), days));
@@ -111,48 +169,7 @@ export function Gantt({ when, onMove }: { when: When; onMove: (task: string, not
       aria-label="Calendar of parcels and work"
       data-testid="gantt"
     >
-      <div className="sticky left-0 z-10 shrink-0 bg-sheet" style={{ width: NAMES_PX, paddingTop: HEAD_PX }}>
-        <p
-          className="head border-b border-ink text-[13px] leading-none"
-          style={{ height: ROW_PX, paddingTop: 6 }}
-        >
-          Parcels
-        </p>
-        {gantt.rows.map((row, i) => (
-          <div key={`${row.kind} ${row.id}`}>
-            {i === gantt.parcels && (
-              <p
-                className="head border-b border-ink text-[13px] leading-none"
-                style={{ height: ROW_PX, paddingTop: 6 }}
-              >
-                At the bench
-              </p>
-            )}
-            {row.kind === 'task' ? (
-              <button
-                type="button"
-                style={{ height: ROW_PX }}
-                className={`block w-full truncate border-b border-hair pr-2 text-left text-[12.5px] hover:bg-press ${row.decides ? 'font-semibold' : ''}`}
-                aria-label={`${row.name}: ${row.told}. Left and right arrow move it by a day, with Shift by a week.`}
-                onKeyDown={(event) => {
-                  if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return;
-                  event.preventDefault();
-                  move(row.id, (event.key === 'ArrowRight' ? 1 : -1) * (event.shiftKey ? 7 : 1));
-                }}
-              >
-                {row.name}
-              </button>
-            ) : (
-              <p
-                style={{ height: ROW_PX }}
-                className={`truncate border-b border-hair pr-2 text-[12.5px] leading-[25px] ${row.decides ? 'font-semibold' : ''}`}
-              >
-                {row.name}
-              </p>
-            )}
-          </div>
-        ))}
-      </div>
+      <Names gantt={gantt} rowPx={rowPx} onMove={move} />
       <svg
         width={gantt.width}
         height={height}
@@ -186,7 +203,7 @@ export function Gantt({ when, onMove }: { when: When; onMove: (task: string, not
         {gantt.rows.map((_, i) => (
           <path
             key={String(i)}
-            d={`M0 ${String(yOf(i) + ROW_PX / 2 - 0.5)}H${String(gantt.width)}`}
+            d={`M0 ${String(yOf(i) + rowPx / 2 - 0.5)}H${String(gantt.width)}`}
             className="stroke-hair"
           />
         ))}
@@ -237,6 +254,11 @@ export function Gantt({ when, onMove }: { when: When; onMove: (task: string, not
   );
 }
 
+const spareWords = ({ spare }: When): string => {
+  if (spare === undefined) return '';
+  return spare < 0 ? `${String(-spare)} days late` : `${String(spare)} days to spare`;
+};
+
 /** The same as a table: what comes when, and what is done when. */
 export function PlanTable({ when }: { when: When }) {
   const gantt = useMemo(() => ganttOf(when), [when]);
@@ -265,13 +287,7 @@ export function PlanTable({ when }: { when: When }) {
               Wanted
             </th>
             <td className="py-1">{dayWords(when.wanted, 'weekday')}</td>
-            <td className="py-1">
-              {when.spare === undefined
-                ? ''
-                : when.spare < 0
-                  ? `${String(-when.spare)} days late`
-                  : `${String(when.spare)} days to spare`}
-            </td>
+            <td className="py-1">{spareWords(when)}</td>
           </tr>
         )}
       </tbody>

@@ -1,4 +1,4 @@
-import { CURRENCIES, MOST_MONEY, moneyText, sendingOf } from '@apple-cart/core';
+import { CURRENCIES, MOST_MONEY, firstOf, moneyText, sendingOf, type State } from '@apple-cart/core';
 import type { ReactNode } from 'react';
 import { ChoiceField, CHOICE_ROW } from '../../fields/choice-field.tsx';
 import { FieldGroup, FoldedGroup } from '../../fields/field-group.tsx';
@@ -9,7 +9,7 @@ import { GROUP_NAMES } from './group-names.ts';
 import type { Purchasing } from './use-purchase.ts';
 
 /** One sum of a ledger. */
-export const Sum = ({
+const Sum = ({
   name,
   note = '',
   text,
@@ -38,7 +38,7 @@ export const Sum = ({
 const count = (n: number): string => `${String(n)} ${n === 1 ? 'line' : 'lines'}`;
 
 /** Two ends of a span; one sum where they are the same. */
-export const spanOfMoney = (least: number, most: number, currency: string, digits = 0): string => {
+const spanOfMoney = (least: number, most: number, currency: string, digits = 0): string => {
   const [from, to] = [moneyText(least, currency, digits), moneyText(most, currency, digits)];
   return from === to ? from : `${from} to ${to}`;
 };
@@ -49,8 +49,14 @@ function Left({ ledger, document }: Purchasing) {
   if (budget === null) return null;
   const { total, noIdea } = ledger;
   const over = total.least > budget;
-  const maybe = total.most > budget || noIdea > 0;
-  const state = over ? 'stop' : maybe ? 'look' : ledger.unpriced > 0 ? 'look' : 'fine';
+  const maybe = total.most > budget || ledger.unpriced > 0;
+  const state = firstOf<State>(
+    [
+      [over, 'stop'],
+      [maybe, 'look'],
+    ],
+    'fine',
+  );
   const ends = [budget - total.most, budget - total.least] as const;
   return (
     <Sum

@@ -153,7 +153,9 @@ export function LinePanel({
       place="side"
       title={line === undefined ? row.what : phraseText(line.what, system)}
       description={
-        line === undefined ? 'Added by hand.' : `${phraseText(line.why, system)}. Rule: ${line.origin}.`
+        line === undefined
+          ? 'Added by hand.'
+          : 'Why it is there, whether it fits, where it can be had, and what is said of its order.'
       }
     >
       {line !== undefined && (

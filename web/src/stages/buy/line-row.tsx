@@ -97,7 +97,7 @@ function Under({ row, currency, onOpen }: { row: Row; currency: string; onOpen: 
       {line !== undefined && (
         <button
           type="button"
-          aria-label={`Why: ${row.what}`}
+          data-why={row.key}
           onClick={onOpen}
           className="text-left text-slate underline decoration-dotted underline-offset-2 hover:bg-press max-bench:min-h-11"
         >

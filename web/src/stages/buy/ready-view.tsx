@@ -2,6 +2,7 @@ import {
   FEATURES,
   FEATURE_NAMES,
   MOST_MONEY,
+  firstOf,
   formatNumber,
   moneyText,
   worthOf,
@@ -155,12 +156,13 @@ export function ReadyPicture() {
   };
   const perWh = told.rows.find((r) => r.id === 'perWh');
   const side = perWh === undefined ? undefined : better(perWh);
-  const title =
-    side === undefined
-      ? 'Cannot tell which watt-hour is cheaper'
-      : side === 'own'
-        ? 'A watt-hour of this build is cheaper'
-        : 'A watt-hour of the ready-made one is cheaper';
+  const title = firstOf(
+    [
+      [side === 'own', 'A watt-hour of this build is cheaper'],
+      [side === 'ready', 'A watt-hour of the ready-made one is cheaper'],
+    ],
+    'Cannot tell which watt-hour is cheaper',
+  );
   return (
     <section aria-label="Against a ready-made one">
       <PanelHead

@@ -1,9 +1,18 @@
-import { moneyText, phraseText, shoppingList, type BuildDocument, type Row } from '@apple-cart/core';
+import {
+  moneyText,
+  phraseText,
+  shoppingList,
+  shoppingText,
+  type BuildDocument,
+  type Row,
+} from '@apple-cart/core';
 import { useState } from 'react';
 import { PrintPage } from '../../paper/print-page.tsx';
 import { useSettings } from '../../state/settings-store.ts';
 import { verdictOf } from '../../state/verdicts.ts';
+import { useBuild } from '../../state/build-store.ts';
 import { Button } from '../../ui/button.tsx';
+import { CopyButton } from '../../ui/copy-button.tsx';
 
 /** Metres and pairs are said; pieces are not. */
 const unitOf = ({ line }: Row): string => (line?.unit === 'm' || line?.unit === 'pair' ? line.unit : '');
@@ -42,7 +51,7 @@ function Sheet({ build, prices }: { build: BuildDocument; prices: boolean }) {
                 </span>
                 {prices && (
                   <span className="num whitespace-nowrap">
-                    {row.price === null ? '______' : moneyText(row.price, build.money.currency)}
+                    {row.price === null ? '______' : moneyText(row.price, build.money.currency, 2)}
                   </span>
                 )}
               </li>
@@ -57,21 +66,29 @@ function Sheet({ build, prices }: { build: BuildDocument; prices: boolean }) {
 /** What is still to be bought, by supplier, to print and tick off; with or without prices. */
 export function ShoppingSheet() {
   const [prices, setPrices] = useState(true);
+  const build = useBuild((state) => state.document);
   return (
     <PrintPage
       title="Shopping list"
       back={{ to: 'buy', words: 'Back to the list' }}
       width="sheet"
       buttons={
-        <Button
-          kind="quiet"
-          aria-pressed={prices}
-          onClick={() => {
-            setPrices(!prices);
-          }}
-        >
-          {prices ? 'Without prices' : 'With prices'}
-        </Button>
+        <>
+          {build !== undefined && (
+            <CopyButton text={() => shoppingText(build.name, shoppingList(verdictOf(build).list.rows))}>
+              Copy as text
+            </CopyButton>
+          )}
+          <Button
+            kind="quiet"
+            aria-pressed={prices}
+            onClick={() => {
+              setPrices(!prices);
+            }}
+          >
+            {prices ? 'Without prices' : 'With prices'}
+          </Button>
+        </>
       }
     >
       {(build) => <Sheet build={build} prices={prices} />}

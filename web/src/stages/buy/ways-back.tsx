@@ -1,4 +1,4 @@
-import { moneyText, type WayBack } from '@apple-cart/core';
+import { moneyText, type UnderBudget, type WayBack } from '@apple-cart/core';
 import { useMemo, useState } from 'react';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { useBuild } from '../../state/build-store.ts';
@@ -35,6 +35,16 @@ function Way({ way, currency, onTake }: { way: WayBack; currency: string; onTake
   );
 }
 
+/** What the search came to, in words. */
+function foundWords({ ways, nearest, tried }: Extract<UnderBudget, { kind: 'over' }>): string {
+  if (ways.length > 0) return `The cheapest of ${String(tried)} tried; what is ordered or here stays.`;
+  const none = `None of ${String(tried)} tried`;
+  const kept = 'keeps class, hill, heat and distance';
+  return nearest === undefined
+    ? `${none} is cheaper and ${kept}.`
+    : `${none} comes under it and ${kept}; this is nearest.`;
+}
+
 /** Cheaper builds of the shelf that keep what the brief asks, where the list is over the budget. */
 export function WaysBack({ document, ledger }: Purchasing) {
   const edit = useBuild((state) => state.edit);
@@ -52,12 +62,8 @@ export function WaysBack({ document, ledger }: Purchasing) {
   );
   if (!over) return null;
   const found = study.value?.kind === 'over' ? study.value : undefined;
-  const ways =
-    found === undefined
-      ? []
-      : found.ways.length > 0
-        ? found.ways
-        : [found.nearest].filter((w) => w !== undefined);
+  const near = found?.nearest === undefined ? [] : [found.nearest];
+  const ways = found === undefined || found.ways.length === 0 ? near : found.ways;
   const take = (way: WayBack) => () => {
     // What was found is of this very build: an edit since then is not overwritten.
     edit((d) => (d === document ? way.build : d), 'way back under the budget');
@@ -84,15 +90,7 @@ export function WaysBack({ document, ledger }: Purchasing) {
           being tried…
         </p>
       )}
-      {found !== undefined && (
-        <p className="py-1 text-[12.5px] text-ink2">
-          {found.ways.length > 0
-            ? `The cheapest of ${String(found.tried)} tried; what is ordered or here stays.`
-            : found.nearest === undefined
-              ? `None of ${String(found.tried)} tried is cheaper and keeps class, hill, heat and distance.`
-              : `None of ${String(found.tried)} tried comes under it and keeps class, hill, heat and distance; this is nearest.`}
-        </p>
-      )}
+      {found !== undefined && <p className="py-1 text-[12.5px] text-ink2">{foundWords(found)}</p>}
       <ul>
         {ways.map((way) => (
           <Way key={way.parts.map((p) => p.name).join()} way={way} currency={currency} onTake={take(way)} />

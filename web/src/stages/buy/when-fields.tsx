@@ -110,7 +110,7 @@ function People({ when }: Planning) {
       {shown.map((person, i) => (
         <div key={String(i)}>
           <TextField
-            label={shown.length === 1 ? 'Name' : `Name, ${i === 0 ? 'first' : i === 1 ? 'second' : 'third'}`}
+            label={shown.length === 1 ? 'Name' : `Name, ${['first', 'second', 'third'][i] ?? ''}`}
             value={person.name}
             max={40}
             onChange={(name) => {
@@ -166,7 +166,6 @@ function TaskHours({ task, job, told }: { task: Task; job: string; told: ToldTas
           <span className="block text-[11.5px] text-ink2">
             not before {dayWords(told.notBefore)}{' '}
             <TextButton
-              className="min-h-0!"
               onClick={() => {
                 change((now) => toldOf(now, task.id, { notBefore: '' }), 'day of a task');
               }}

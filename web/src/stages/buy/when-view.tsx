@@ -42,7 +42,13 @@ export function whenStamp(when: When): {
     };
   const late = when.spare !== undefined && when.spare < 0;
   return {
-    state: late ? 'stop' : when.spare === undefined ? 'look' : 'fine',
+    state: firstOf<State>(
+      [
+        [late, 'stop'],
+        [when.spare === undefined, 'look'],
+      ],
+      'fine',
+    ),
     word,
     under: firstOf(
       [

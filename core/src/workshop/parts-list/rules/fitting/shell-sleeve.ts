@@ -1,4 +1,4 @@
-import { SLEEVE_FROM_MM, specOf } from '../../helpers.ts';
+import { specOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** A reducing sleeve for a shell that is wider than the motor's tube. */
@@ -6,11 +6,10 @@ export const shellSleeve: Rule = {
   id: 'shell-sleeve',
   group: 'fitting',
   origin: 'fit check: motor’s tube in the shell',
-  lines: ({ build: { drive }, known: { donor, drive: motor } }) =>
+  lines: ({ build: { drive }, known: { donor, drive: motor }, check }) =>
     drive.kind === 'mid-drive' &&
-    donor.shellBoreMm.source !== 'unknown' &&
-    motor.tubeMm.source !== 'unknown' &&
-    donor.shellBoreMm.value - motor.tubeMm.value > SLEEVE_FROM_MM
+    check('shell-bore')?.state === 'look' &&
+    donor.shellBoreMm.value > motor.tubeMm.value
       ? [
           {
             what: [
@@ -19,7 +18,7 @@ export const shellSleeve: Rule = {
               ' to ',
               ...specOf(motor.tubeMm, 'mm', 1),
             ],
-            why: ['the motor’s tube is loose in the shell'],
+            why: ['the motor’s tube is loose in the shell, and tips'],
           },
         ]
       : [],
