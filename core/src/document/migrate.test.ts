@@ -3,6 +3,7 @@ import old from '../../../demo/older/choir-tandem-v1.json' with { type: 'json' }
 import recent from '../../../demo/older/choir-tandem-v4.json' with { type: 'json' };
 import joined from '../../../demo/older/kiln-courier-v5.json' with { type: 'json' };
 import united from '../../../demo/older/tide-flat-trike-v6.json' with { type: 'json' };
+import priced7 from '../../../demo/older/orchard-longtail-v7.json' with { type: 'json' };
 import before from '../../../demo/older/tide-flat-trike-v2.json' with { type: 'json' };
 import { SCHEMA_VERSION } from './document.ts';
 import { priceOfLine } from './purchase.ts';
@@ -181,5 +182,28 @@ describe('a document of version 6', () => {
   it('that is broken says where in the file', () => {
     const result = readBuild(withControls({ motorStopsWithPedals: 'perhaps' }));
     expect(result.ok ? [] : result.issues.map((i) => i.path)).toEqual(['controls.motorStopsWithPedals']);
+  });
+});
+
+describe('a document of version 7', () => {
+  it('has its prices with the lines of the parts list, and what else it cost in one sum', () => {
+    const build = read(priced7);
+    expect(build.money).toEqual({ currency: 'GBP', budget: 1600, pricePerKwh: 0.28 });
+    expect(['donor', 'motor', 'pack', 'controller'].map((key) => priceOfLine(build, key))).toEqual([
+      420, 455, 430, 36,
+    ]);
+    expect(build.purchase.rest).toBe(145);
+  });
+
+  it('with several packs keeps their one price, at the first of them', () => {
+    const two = read({ ...priced7, packs: [...priced7.packs, ...priced7.packs] });
+    expect(priceOfLine(two, 'pack')).toBe(430);
+    expect(priceOfLine(two, 'pack/2')).toBe(0);
+    expect(two.purchase.lines['pack/2']?.note).toContain('first pack');
+  });
+
+  it('names a fault by the place where it stood', () => {
+    const bad = readBuild({ ...priced7, money: { ...priced7.money, motor: -4 } });
+    expect(bad.ok ? [] : bad.issues.map((i) => i.path)).toEqual(['money.motor']);
   });
 });
