@@ -65,7 +65,6 @@ const SHOTS: readonly Shot[] = [
     },
   },
   { file: 'shelf', name: 'Shelf', path: '/shelf/motor', there: '[data-part]' },
-  { file: 'rules', name: 'Rule book', path: '/rules', there: '[data-rules=gb]' },
   {
     file: 'route',
     name: 'Drawing a road',
@@ -87,11 +86,11 @@ const SHOTS: readonly Shot[] = [
     before: show('fit', 'After both'),
   },
   {
-    file: 'hill-ride',
-    name: 'The hill ridden',
+    file: 'buy-when',
+    name: 'When it can be ridden',
     build: 'Orchard longtail',
-    stage: 'hill',
-    before: show('ride', 'in \\d'),
+    stage: 'buy',
+    before: show('when', 'decides'),
   },
   {
     file: 'hill-map-dark',

@@ -278,6 +278,36 @@ export {
   type Said,
 } from './workshop/parts-list/shopping.ts';
 
+export {
+  NOTHING_MEASURED,
+  PIN_WORKS,
+  PLUG_SEXES,
+  WIRE_COLOURS,
+  type CableDocument,
+  type HarnessDocument,
+  type PinWork,
+  type PlugSex,
+  type PortDocument,
+  type WireColour,
+} from './document/harness.ts';
+export { usualPort, type Cable, type Port } from './workshop/harness/components.ts';
+export type { PlugFinding } from './workshop/harness/plug-rules.ts';
+export type { Run } from './workshop/harness/runs.ts';
+export { agrees, worksOf } from './workshop/harness/works.ts';
+export type { Wire, Wiring } from './workshop/harness/wiring.ts';
+export { wiringGraph } from './workshop/harness/diagram.ts';
+export { findPins, type Found, type PinReading } from './workshop/pins/find-pin.ts';
+export { PLUG_TYPES, plugTypeOf } from './workshop/pins/plug-types.ts';
+export type { PinRole, Volts } from './workshop/pins/spans.ts';
+export {
+  HALL_ORDERS,
+  TRIAL_OUTCOMES,
+  hallAdvice,
+  type HallOrder,
+  type HallTrial,
+  type TrialOutcome,
+} from './workshop/phases/hall-guide.ts';
+
 // Explore: what if.
 export type { Gains } from './explore/compare.ts';
 export { complyWith, type ComplyPlan, type ComplyStep } from './explore/comply/comply.ts';

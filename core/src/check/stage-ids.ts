@@ -1,3 +1,3 @@
 /** The stages of the work, in working order. */
-export const STAGE_IDS = ['brief', 'donor', 'drive', 'power', 'law', 'hill', 'range', 'buy'] as const;
+export const STAGE_IDS = ['brief', 'donor', 'drive', 'power', 'law', 'hill', 'range', 'buy', 'wire'] as const;
 export type StageId = (typeof STAGE_IDS)[number];

@@ -12,6 +12,7 @@ import { MOST_PACKS, joining, joiningSpecs, pack, packSpecs, type PackDocument }
 import { PART_TYPES } from './part-types.ts';
 import { readyMade, running } from './money-plans.ts';
 import { purchase } from './purchase.ts';
+import { harness } from './harness.ts';
 import { schedule } from './schedule.ts';
 import type { QuantitySpec } from './quantity-spec.ts';
 
@@ -57,6 +58,8 @@ export const buildDocument = z
     money,
     /** What a person adds to the parts list, beside the keys of its lines. */
     purchase: purchase.prefault({}),
+    /** Plugs, pins and cables as somebody has looked at them. */
+    harness: harness.prefault({}),
     /** When the work is done. */
     schedule: schedule.prefault({}),
     /** A bicycle that could be bought instead, and what this one costs to run. */

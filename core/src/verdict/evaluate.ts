@@ -36,6 +36,7 @@ import type { Finding } from './finding.ts';
 import type { Part } from '../parts/part.ts';
 import { ledgerOf, type Ledger } from '../workshop/parts-list/ledger.ts';
 import { purchaseList, type Row } from '../workshop/parts-list/purchase-list.ts';
+import { wiringOf, type Wiring } from '../workshop/harness/wiring.ts';
 import { partsOf } from './job-of.ts';
 import { findings } from './findings.ts';
 import { gearTable, motorCadence, type GearRow, type MotorCadence } from './gearing.ts';
@@ -122,6 +123,8 @@ export interface Verdict {
   readonly motorCadence: MotorCadence | undefined;
   readonly motor: MotorFacts;
   readonly topKmh: { readonly half: number | undefined; readonly full: number | undefined };
+  /** Every cable with its plugs and its length. */
+  readonly wiring: Wiring;
   /** The parts list with what was said of it, and what it comes to. */
   readonly list: { readonly rows: readonly Row[]; readonly ledger: Ledger };
   /** The assembled machine and what was worked out on it, for whoever rides, draws or compares it further. */
@@ -222,7 +225,8 @@ export function evaluate(build: BuildDocument, book: RuleBook, shelf: readonly P
     name: () => build.name,
     figures: () => figuresOf(s, list.ledger),
     findings: () => findings(s, own.checks),
-    stages: () => stages(s, v.figures, v.findings, own.checks, () => list.ledger),
+    stages: () =>
+      stages(s, v.figures, v.findings, own.checks, { ledger: () => list.ledger, wiring: () => v.wiring }),
     known: () => s.known,
     assumptions: () => s.used.filter((k) => k.source === 'assumed' || k.source === 'unknown'),
     law: () => lazily<Verdict['law']>({ ways: () => s.ways, here: () => s.here }),
@@ -236,6 +240,7 @@ export function evaluate(build: BuildDocument, book: RuleBook, shelf: readonly P
     motor: () => motorFacts(s),
     topKmh: () => ({ half: kmhOf(s.top), full: kmhOf(s.topFull) }),
     list: () => list,
+    wiring: () => wiringOf(build, s.known),
     study: () => s,
   });
   return v;

@@ -34,10 +34,16 @@ function StageLink({ stage, number }: { stage: StageVerdict; number: number }) {
           {stage.words}
         </span>
       </span>
-      <span title={`${STATE_WORD[stage.state]}: ${stage.words}`}>
-        <StateMark state={stage.state} />
-        <span className="sr-only">{stage.words}</span>
-      </span>
+      {stage.begun === false ? (
+        <span title={stage.words} className="text-center text-ink3">
+          –<span className="sr-only">{stage.words}</span>
+        </span>
+      ) : (
+        <span title={`${STATE_WORD[stage.state]}: ${stage.words}`}>
+          <StateMark state={stage.state} />
+          <span className="sr-only">{stage.words}</span>
+        </span>
+      )}
     </NavLink>
   );
 }
@@ -73,7 +79,7 @@ export function WorkOrder() {
         {TALLY.map(({ state, word }) => (
           <span key={state} className="flex items-center gap-1.5">
             <StateMark state={state} size={13} labelled={false} />
-            {stages.filter((s) => s.state === state).length} {word}
+            {stages.filter((s) => s.state === state && s.begun !== false).length} {word}
           </span>
         ))}
       </div>

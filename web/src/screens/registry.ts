@@ -3,6 +3,7 @@ import { POWER_VIEWS, viewOf as powerViewOf } from './power-views.ts';
 import { LAW_VIEWS } from './law-views.ts';
 import { HILL_VIEWS, hillViewOf } from './hill-views.ts';
 import { BUY_VIEWS } from './buy-views.ts';
+import { WIRE_VIEWS } from './wire-views.ts';
 import { RANGE_FIELDS, RANGE_VIEWS } from './range-views.ts';
 import type { PrintedPage, StageScreen } from './screen.ts';
 
@@ -85,6 +86,19 @@ const screens = {
     views: RANGE_VIEWS,
     viewOf: () => RANGE_FIELDS,
     prints: [],
+  },
+  wire: {
+    name: 'Wire',
+    question: 'Which lead goes where, how long, pin by pin?',
+    key: 'w',
+    views: WIRE_VIEWS,
+    prints: [
+      {
+        path: 'cable-schedule',
+        name: 'Print the cable schedule',
+        also: 'wiring pins labels',
+      },
+    ],
   },
   buy: {
     name: 'Buy',

@@ -47,6 +47,12 @@ const LOAD: StageSheets = {
     sheet: () => import('./range/range-stage.tsx').then((m) => ({ default: m.RangeStage })),
     prints: {},
   },
+  wire: {
+    sheet: () => import('./wire/wire-stage.tsx').then((m) => ({ default: m.WireStage })),
+    prints: {
+      'cable-schedule': () => import('./wire/schedule-sheet.tsx').then((m) => ({ default: m.ScheduleSheet })),
+    },
+  },
   buy: {
     sheet: () => import('./buy/buy-stage.tsx').then((m) => ({ default: m.BuyStage })),
     prints: {

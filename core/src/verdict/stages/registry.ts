@@ -6,6 +6,7 @@ import { hillStage } from './hill.ts';
 import { lawStage } from './law.ts';
 import { powerStage } from './power.ts';
 import { rangeStage } from './range.ts';
+import { wireStage } from './wire.ts';
 import type { Stage } from './stage.ts';
 import type { StageId } from '../../check/stage-ids.ts';
 
@@ -19,4 +20,5 @@ export const STAGES: Readonly<Record<StageId, Stage>> = {
   hill: hillStage,
   range: rangeStage,
   buy: buyStage,
+  wire: wireStage,
 };

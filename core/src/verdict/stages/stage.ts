@@ -6,6 +6,7 @@ import type { Figure, FigureId } from '../figure.ts';
 import type { Finding } from '../finding.ts';
 import type { Judged } from '../judged.ts';
 import type { Ledger } from '../../workshop/parts-list/ledger.ts';
+import type { Wiring } from '../../workshop/harness/wiring.ts';
 import type { StageId } from '../../check/stage-ids.ts';
 
 /** A stage's state and a few words for it, as the work order shows them. */
@@ -13,6 +14,8 @@ export interface StageVerdict {
   readonly id: StageId;
   readonly state: State;
   readonly words: string;
+  /** False where nothing was done at it yet, and nothing is amiss: a dash, no question. */
+  readonly begun?: boolean;
 }
 
 /** What a stage may look at to say its state: the study, the figures, and what is its own. */
@@ -25,6 +28,8 @@ export interface StageSubject {
   readonly checks: readonly Check[];
   /** Sums of the parts list; worked out when a stage asks. */
   readonly ledger: () => Ledger;
+  /** The harness; worked out when a stage asks. */
+  readonly wiring: () => Wiring;
 }
 
 /**

@@ -4,9 +4,8 @@ import type { Judged } from '../judged.ts';
 import { STAGES } from './registry.ts';
 import type { Check } from '../../check/check.ts';
 import { STAGE_IDS, type StageId } from '../../check/stage-ids.ts';
-import type { Ledger } from '../../workshop/parts-list/ledger.ts';
 import { stageOf, stageOfCheck } from './stage-of.ts';
-import type { StageVerdict } from './stage.ts';
+import type { StageSubject, StageVerdict } from './stage.ts';
 
 /** A list parted by the stage that each belongs to, in one pass: it is done at every keystroke. */
 function parted<T>(list: readonly T[], stage: (one: T) => StageId): (id: StageId) => readonly T[] {
@@ -21,7 +20,7 @@ export function stages(
   figures: readonly Figure[],
   findings: readonly Finding[],
   own: readonly Check[],
-  ledger: () => Ledger,
+  { ledger, wiring }: Pick<StageSubject, 'ledger' | 'wiring'>,
 ): readonly StageVerdict[] {
   const found = parted(findings, (f) => f.stage);
   const entered = parted(study.used, (k) => stageOf(k.path));
@@ -35,6 +34,7 @@ export function stages(
       entered: entered(id),
       checks: checks(id),
       ledger,
+      wiring,
     }),
   }));
 }

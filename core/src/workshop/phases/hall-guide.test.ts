@@ -55,7 +55,8 @@ function run(phases: readonly number[], halls: readonly number[], start: number,
 }
 
 const NUMBERS = { A: 0, B: 1, C: 2 } as const;
-const joins = (order: HallOrder): readonly number[] => [...order].map((l) => NUMBERS[l as 'A' | 'B' | 'C']);
+const joins = (order: HallOrder): readonly number[] =>
+  Array.from(order).map((l) => NUMBERS[l as 'A' | 'B' | 'C']);
 const PHASES = HALL_ORDERS.map(joins);
 
 /** What a builder would say of a join, over several starting angles. */
@@ -67,7 +68,8 @@ function looksLike(
   const speed = runs.reduce((s, r) => s + r.speed, 0) / runs.length;
   const amps = runs.reduce((s, r) => s + r.amps, 0) / runs.length;
   const turns = runs.every((r) => Math.abs(r.speed) > 2 && Math.sign(r.speed) === Math.sign(speed));
-  const outcome: TrialOutcome = !turns ? 'locked' : amps < 4 ? 'smooth' : 'rough';
+  const calm: TrialOutcome = amps < 4 ? 'smooth' : 'rough';
+  const outcome: TrialOutcome = turns ? calm : 'locked';
   return { outcome, backwards: speed < 0, amps };
 }
 

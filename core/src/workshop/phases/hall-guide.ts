@@ -50,7 +50,7 @@ const PHASE_SWAPS = [
 
 /** A hall order with two of its places swapped. */
 function swappedPlaces(order: HallOrder, [i, j]: readonly [number, number]): HallOrder {
-  const letters = [...order];
+  const letters = Array.from(order);
   const [a, b] = [letters[i] ?? '', letters[j] ?? ''];
   [letters[i], letters[j]] = [b, a];
   return HALL_ORDERS.find((o) => o === letters.join('')) ?? order;

@@ -177,13 +177,13 @@ function remaining(rows: Rows, readings: readonly PinReading[], kind: Kind): Int
 const plain = (role: PinRole): PinRole => (role === 'p1' ? 'p0' : role);
 
 /** What one wire may be, and whether it is that for certain. */
-export interface PinChoice {
+interface PinChoice {
   readonly pin: number;
   readonly roles: readonly PinRole[];
 }
 
 /** The reading that tells most next. */
-export interface NextReading {
+interface NextReading {
   readonly red: number;
   readonly black: number;
   readonly state: PinReading['state'];

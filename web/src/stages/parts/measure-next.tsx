@@ -63,7 +63,11 @@ function Moves({ all, count }: { all: readonly Sensitivity[]; count: number }) {
                       </span>
                       <span className="min-w-0">
                         {known.label}{' '}
-                        <Link to={`../${stage}`} relative="path" className="text-[12px] text-slate underline">
+                        <Link
+                          to={`../${stage}`}
+                          relative="path"
+                          className="text-[12px] text-slate underline max-bench:inline-flex max-bench:min-h-11 max-bench:min-w-11 max-bench:items-center"
+                        >
                           {SCREENS[stage].name}
                         </Link>
                       </span>

@@ -1,0 +1,114 @@
+import * as z from 'zod';
+
+/** What a pin carries. */
+export const PIN_WORKS = [
+  'pack-plus',
+  'pack-minus',
+  'charge-plus',
+  'charge-minus',
+  'switched',
+  'lock',
+  'supply5',
+  'supply12',
+  'ground',
+  'phase-a',
+  'phase-b',
+  'phase-c',
+  'hall-a',
+  'hall-b',
+  'hall-c',
+  'heat',
+  'throttle',
+  'cutoff',
+  'pulse',
+  'torque',
+  'sends',
+  'hears',
+  'lamp',
+  'none',
+  'unknown',
+] as const;
+const pinWork = z.enum(PIN_WORKS);
+export type PinWork = z.infer<typeof pinWork>;
+
+/** Colours of wires by their letters in IEC 60757; empty is not looked at. */
+export const WIRE_COLOURS = [
+  'BK',
+  'BN',
+  'RD',
+  'OG',
+  'YE',
+  'GN',
+  'BU',
+  'VT',
+  'GY',
+  'WH',
+  'PK',
+  'TQ',
+  '',
+] as const;
+const wireColour = z.enum(WIRE_COLOURS);
+export type WireColour = z.infer<typeof wireColour>;
+
+/** Prongs, or the cups that take them; bare ends are neither. */
+export const PLUG_SEXES = ['pins', 'sockets', 'bare', 'unknown'] as const;
+const plugSex = z.enum(PLUG_SEXES);
+export type PlugSex = z.infer<typeof plugSex>;
+
+const pin = z.strictObject({ work: pinWork, colour: wireColour.default('') });
+export type PinDocument = z.infer<typeof pin>;
+
+const volts = z.number().min(-1000).max(1000).nullable().default(null);
+const millimetres = z.number().min(0).max(20_000).nullable().default(null);
+
+/** A plug half as somebody has looked at it: it stands for the usual one of its place. */
+const port = z.strictObject({
+  /** The family that its halves mate in, by any name; empty is not known. */
+  plug: z.string().max(40).default(''),
+  sex: plugSex.default('unknown'),
+  pins: z.array(pin).max(16),
+  /** Of the part's own cable to the plug. */
+  tailMm: millimetres,
+});
+export type PortDocument = z.infer<typeof port>;
+
+/** What a person says of a cable beside what is worked out. */
+const cable = z.strictObject({
+  /** Measured with a string along the true way. */
+  alongMm: millimetres,
+  loopMm: millimetres,
+  endsMm: millimetres,
+  /** Conductor, mm²; null is the usual. */
+  mm2: z.number().min(0.03).max(120).nullable().default(null),
+  /** The way that it goes. */
+  way: z.string().max(120).default(''),
+  /** Least distance from the phase leads along its way; null is not looked at. */
+  apartMm: millimetres,
+  screened: z.boolean().default(false),
+  /** Hole that it passes, and what its plug measures; null where there is none, or nobody measured. */
+  holeMm: millimetres,
+  plugMm: millimetres,
+  grommet: z.boolean().default(false),
+});
+export type CableDocument = z.infer<typeof cable>;
+export const NOTHING_MEASURED: CableDocument = cable.parse({});
+
+const key = z.string().regex(/^[a-z0-9/-]{1,60}$/);
+
+export const harness = z.strictObject({
+  /** Plug halves that somebody has looked at, by component and port. */
+  ports: z
+    .record(key, port)
+    .refine((all) => Object.keys(all).length <= 120)
+    .default({}),
+  cables: z
+    .record(key, cable)
+    .refine((all) => Object.keys(all).length <= 120)
+    .default({}),
+  /** Volts measured against ground at a pin, `component/port/1`: standing still, and at work. */
+  readings: z
+    .record(key, z.strictObject({ rest: volts, work: volts }))
+    .refine((all) => Object.keys(all).length <= 400)
+    .default({}),
+});
+export type HarnessDocument = z.infer<typeof harness>;

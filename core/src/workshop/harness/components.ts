@@ -1,0 +1,360 @@
+import { motorCount } from '../../document/motors.ts';
+import type { BuildDocument } from '../../document/document.ts';
+import type { PinDocument, PinWork, PlugSex, PortDocument, WireColour } from '../../document/harness.ts';
+
+/** One plug half of a component. */
+export interface Port extends PortDocument {
+  /** `component/port` */
+  readonly key: string;
+  readonly name: string;
+  /** Somebody has looked at it; else it is the usual one of its place. */
+  readonly seen: boolean;
+  /** This side gives the volts: its contacts are covered. */
+  readonly live: boolean;
+}
+
+/** A box of the harness. */
+export interface Component {
+  readonly id: string;
+  readonly name: string;
+  readonly note: string;
+  readonly ports: readonly Port[];
+}
+
+type PinSpec = readonly [PinWork, WireColour];
+const pins = (...list: readonly PinSpec[]): PinDocument[] => list.map(([work, colour]) => ({ work, colour }));
+
+/** The usual pins of a plug, by what it joins. Colours differ from set to set: common practice, no source; what is seen decides. */
+const PINS = {
+  power: pins(['pack-plus', 'RD'], ['pack-minus', 'BK']),
+  charge: pins(['charge-plus', 'RD'], ['charge-minus', 'BK']),
+  phases: pins(['phase-a', 'YE'], ['phase-b', 'GN'], ['phase-c', 'BU']),
+  halls: pins(
+    ['supply5', 'RD'],
+    ['ground', 'BK'],
+    ['hall-a', 'YE'],
+    ['hall-b', 'GN'],
+    ['hall-c', 'BU'],
+    ['heat', 'WH'],
+  ),
+  brushes: pins(['phase-a', 'RD'], ['phase-b', 'BK']),
+  display: pins(['switched', 'RD'], ['lock', 'BU'], ['ground', 'BK'], ['sends', 'GN'], ['hears', 'WH']),
+  throttle: pins(['supply5', 'RD'], ['ground', 'BK'], ['throttle', 'GN']),
+  brake: pins(['cutoff', 'YE'], ['ground', 'BK']),
+  assist: pins(['supply5', 'RD'], ['ground', 'BK'], ['pulse', 'YE']),
+  torque: pins(['supply5', 'RD'], ['ground', 'BK'], ['torque', 'WH'], ['pulse', 'BU']),
+  speed: pins(['pulse', 'WH'], ['ground', 'BK']),
+  shift: pins(['supply5', 'RD'], ['ground', 'BK'], ['cutoff', 'YE']),
+  key: pins(['switched', 'RD'], ['lock', 'BU']),
+  aux: pins(['switched', 'RD'], ['ground', 'BK']),
+  lamps: pins(['lamp', 'RD'], ['ground', 'BK']),
+} as const satisfies Record<string, readonly PinDocument[]>;
+type PinSet = keyof typeof PINS;
+
+interface PortSpec {
+  readonly port: string;
+  readonly name: string;
+  readonly set: PinSet;
+  readonly plug: string;
+  readonly sex: PlugSex;
+  readonly live?: boolean;
+}
+
+/** Colours are of the set that one looks at: until then a port has none. */
+const uncoloured = (list: readonly PinDocument[]): PinDocument[] =>
+  list.map(({ work }) => ({ work, colour: '' }));
+
+/** The other end of a serial line. */
+const crossed = (list: readonly PinDocument[]): PinDocument[] =>
+  list.map(({ work, colour }) => {
+    if (work === 'sends') return { work: 'hears', colour };
+    return work === 'hears' ? { work: 'sends', colour } : { work, colour };
+  });
+
+function portOf(build: BuildDocument, component: string, spec: PortSpec, far: boolean): Port {
+  const key = `${component}/${spec.port}`;
+  const said = build.harness.ports[key];
+  const usual = far ? crossed(PINS[spec.set]) : [...PINS[spec.set]];
+  return {
+    key,
+    name: spec.name,
+    live: spec.live === true,
+    seen: said !== undefined,
+    ...(said ?? { plug: spec.plug, sex: spec.sex, pins: uncoloured(usual), tailMm: null }),
+  };
+}
+
+/** The usual pins of a port in the usual colours, for whoever says that it is as usual. */
+export function usualPort(spec: PinSet, plug: string, sex: PlugSex, far: boolean): PortDocument {
+  const list = far ? crossed(PINS[spec]) : [...PINS[spec]];
+  return { plug, sex, pins: list, tailMm: null };
+}
+
+/** A join of two components: a cable with a plug pair in it. */
+interface JoinSpec {
+  readonly key: string;
+  readonly name: string;
+  readonly carries: string;
+  readonly kind: 'power' | 'phase' | 'signal';
+  readonly from: {
+    readonly component: string;
+    readonly port: string;
+    readonly sex: PlugSex;
+    readonly live?: boolean;
+  };
+  readonly to: JoinSpec['from'];
+  readonly set: PinSet;
+  readonly plug: string;
+}
+
+interface Box {
+  readonly id: string;
+  readonly name: string;
+  readonly note: string;
+}
+
+const named = (name: string, other: string): string => (name.trim() === '' ? other : name.trim());
+
+/** Boxes and joins as they are put together. */
+interface Draft {
+  readonly boxes: Box[];
+  readonly joins: JoinSpec[];
+}
+type Side = JoinSpec['from'];
+type Kind = readonly [set: PinSet, plug: string, kind: JoinSpec['kind']];
+
+const POWER: Kind = ['power', 'power plug', 'power'];
+const numbered = (id: string, i: number): string => (i === 0 ? id : `${id}-${String(i + 1)}`);
+
+function join(
+  draft: Draft,
+  key: string,
+  carries: string,
+  [set, plug, kind]: Kind,
+  from: Side,
+  to: Side,
+): void {
+  draft.joins.push({ key, name: carries, carries, kind, set, plug, from, to });
+}
+/** The side that gives the volts has the sockets. */
+const giver = (component: string, port: string): Side => ({ component, port, sex: 'sockets', live: true });
+const taker = (component: string, port: string): Side => ({ component, port, sex: 'pins' });
+
+/** A part at the controller: the controller gives the volts, and has the sockets. */
+function atController(draft: Draft, id: string, name: string, carries: string, set: PinSet): void {
+  draft.boxes.push({ id, name, note: '' });
+  join(
+    draft,
+    `${id}-controller`,
+    carries,
+    [set, `${carries.split(' ').at(-1) ?? ''} plug`, 'signal'],
+    taker(id, 'plug'),
+    {
+      component: 'controller',
+      port: id,
+      sex: 'sockets',
+    },
+  );
+}
+
+/** Packs with their chargers, and what joins several. */
+function packJoins(draft: Draft, { packs, joining }: BuildDocument): void {
+  const feeds = packs.length > 1 ? 'combiner' : 'controller';
+  packs.forEach((pack, i) => {
+    const [id, charger] = [numbered('pack', i), numbered('charger', i)];
+    const name = named(pack.name, i === 0 ? 'Pack' : `Pack ${String(i + 1)}`);
+    draft.boxes.push({ id, name, note: '' });
+    join(draft, `${id}-${feeds}`, `power, ${name}`, POWER, giver(id, 'out'), taker(feeds, numbered('in', i)));
+    draft.boxes.push({ id: charger, name: named(pack.charger.name, 'Charger'), note: 'only to charge' });
+    join(
+      draft,
+      `${id}-charger`,
+      'charging',
+      ['charge', 'charge plug', 'power'],
+      giver(id, 'charge'),
+      taker(charger, 'plug'),
+    );
+  });
+  if (packs.length < 2) return;
+  const name = { switch: 'Change-over switch', combiner: 'Combiner', parallel: 'Parallel lead' }[joining.how];
+  draft.boxes.push({ id: 'combiner', name, note: '' });
+  join(
+    draft,
+    'combiner-controller',
+    'power, joined',
+    POWER,
+    giver('combiner', 'out'),
+    taker('controller', 'in'),
+  );
+}
+
+/** Phases and sensors of each motor; those of one with its controller inside are nobody's plugs. */
+function motorJoins(draft: Draft, build: BuildDocument): void {
+  const { drive, controller } = build;
+  if (controller.place === 'motor') return;
+  const brushed = drive.commutation === 'brushes';
+  for (let i = 0; i < motorCount(build); i += 1) {
+    const id = numbered('motor', i);
+    const name = named(drive.name, 'Motor');
+    draft.boxes.push({ id, name: i === 0 ? name : `${name}, second`, note: '' });
+    const phases: Kind = brushed ? ['brushes', 'phase plug', 'phase'] : ['phases', 'phase plug', 'phase'];
+    join(
+      draft,
+      `${id}-phases`,
+      brushed ? 'motor leads' : 'phases',
+      phases,
+      giver('controller', `${id}-phases`),
+      taker(id, 'phases'),
+    );
+    if (!brushed)
+      join(
+        draft,
+        `${id}-halls`,
+        'rotor position, 5 V, heat',
+        ['halls', 'sensor plug', 'signal'],
+        taker(id, 'halls'),
+        {
+          component: 'controller',
+          port: `${id}-halls`,
+          sex: 'sockets',
+        },
+      );
+  }
+}
+
+/** What is worked and read at bar and bracket. */
+function controlJoins(draft: Draft, { drive, controller, controls, donor, gearing }: BuildDocument): void {
+  const middle = drive.kind === 'mid-drive';
+  const inside = controller.place === 'motor' && middle;
+  const torque = controls.assistSensor === 'torque';
+  const parts: readonly (readonly [boolean, string, string, string, PinSet])[] = [
+    [!donor.keeps.includes('display'), 'display', 'Display', 'display', 'display'],
+    [
+      controls.throttle !== 'none',
+      'throttle',
+      controls.throttle === 'walk' ? 'Walk lever' : 'Throttle',
+      'throttle',
+      'throttle',
+    ],
+    // A mid-drive has its own at the spindle.
+    [
+      controls.assistSensor !== 'none' && !inside,
+      'assist',
+      torque ? 'Torque sensor' : 'Assist sensor',
+      'assist',
+      torque ? 'torque' : 'assist',
+    ],
+    [donor.brakeFront !== 'none', 'brake-front', 'Brake, front', 'front cut-off', 'brake'],
+    [
+      donor.brakeRear !== 'none' && donor.brakeRear !== 'coaster',
+      'brake-rear',
+      'Brake, rear',
+      'rear cut-off',
+      'brake',
+    ],
+    [gearing.shiftSensor === 'yes' && middle, 'shift', 'Shift sensor', 'shift', 'shift'],
+    [middle, 'speed', 'Speed sensor', 'speed', 'speed'],
+    [controls.throttle === 'full', 'key', 'Key switch', 'key', 'key'],
+  ];
+  for (const [is, id, name, carries, set] of parts) if (is) atController(draft, id, name, carries, set);
+}
+
+/** Lamps, horn and outlets, and what feeds them. */
+function accessoryJoins(draft: Draft, { supply }: BuildDocument): void {
+  if (supply.accessories.length === 0) return;
+  const lamp: Kind = ['lamps', 'lamp plug', 'signal'];
+  if (supply.means === 'converter') {
+    draft.boxes.push({ id: 'converter', name: 'Converter', note: '' });
+    join(
+      draft,
+      'converter-controller',
+      'supply of the converter',
+      ['aux', 'lamp plug', 'signal'],
+      giver('controller', 'aux'),
+      taker('converter', 'in'),
+    );
+  }
+  if (supply.means === 'own-cells')
+    draft.boxes.push({ id: 'light-cells', name: 'Cells of the lights', note: 'own switch' });
+  const source = supply.means === 'own-cells' ? 'light-cells' : 'controller';
+  const fed = supply.means === 'converter' ? 'converter' : source;
+  supply.accessories.forEach((one, i) => {
+    const id = `accessory-${String(i + 1)}`;
+    draft.boxes.push({ id, name: named(one.name, 'Accessory'), note: '' });
+    join(
+      draft,
+      `${id}-supply`,
+      named(one.name, 'accessory').toLowerCase(),
+      lamp,
+      giver(fed, `out-${String(i + 1)}`),
+      taker(id, 'plug'),
+    );
+  });
+}
+
+/** What is joined, and by which cables, of a build. */
+function joinsOf(build: BuildDocument): Draft {
+  const draft: Draft = { boxes: [], joins: [] };
+  packJoins(draft, build);
+  const note = build.cabling.protection === 'none' ? 'no fuse' : '';
+  draft.boxes.push({ id: 'controller', name: named(build.controller.name, 'Controller'), note });
+  motorJoins(draft, build);
+  controlJoins(draft, build);
+  accessoryJoins(draft, build);
+  return draft;
+}
+
+/** A cable: two plug halves face to face, pin by pin. */
+export interface Cable {
+  readonly key: string;
+  readonly number: number;
+  readonly name: string;
+  readonly carries: string;
+  readonly kind: JoinSpec['kind'];
+  readonly from: Port;
+  readonly to: Port;
+  readonly fromComponent: string;
+  readonly toComponent: string;
+  readonly spec: JoinSpec;
+}
+
+/** Components and cables of a build, numbered in the order of the work. */
+export function harnessOf(build: BuildDocument): {
+  readonly components: readonly Component[];
+  readonly cables: readonly Cable[];
+} {
+  const { boxes, joins } = joinsOf(build);
+  const cables = joins.map((spec, i): Cable => {
+    const half = (side: JoinSpec['from'], name: string, far: boolean): Port =>
+      portOf(
+        build,
+        side.component,
+        { port: side.port, name, set: spec.set, plug: spec.plug, sex: side.sex, live: side.live === true },
+        far,
+      );
+    return {
+      key: spec.key,
+      number: i + 1,
+      name: spec.name,
+      carries: spec.carries,
+      kind: spec.kind,
+      from: half(spec.from, spec.carries, false),
+      to: half(spec.to, spec.carries, true),
+      fromComponent: spec.from.component,
+      toComponent: spec.to.component,
+      spec,
+    };
+  });
+  return {
+    components: boxes.map(({ id, name, note }) => ({
+      id,
+      name,
+      note,
+      ports: cables.flatMap((c) => [
+        ...(c.fromComponent === id ? [c.from] : []),
+        ...(c.toComponent === id ? [c.to] : []),
+      ]),
+    })),
+    cables,
+  };
+}

@@ -1,0 +1,316 @@
+import type { State } from '../../check/state.ts';
+import type { PinWork } from '../../document/harness.ts';
+import type { Cable } from './components.ts';
+import { agrees, worksOf, type WorkSpec } from './works.ts';
+import type { Volts } from '../pins/spans.ts';
+
+/** What a rule finds at a plug pair. */
+export interface PlugFinding {
+  readonly rule: string;
+  readonly state: State;
+  /** Pins that it is about, from 1; empty for the whole plug. */
+  readonly pins: readonly number[];
+  readonly words: string;
+  readonly remedy: string;
+}
+
+interface Facing {
+  readonly cable: Cable;
+  readonly works: Readonly<Record<PinWork, WorkSpec>>;
+}
+
+export interface PlugRule {
+  readonly id: string;
+  readonly find: (facing: Facing) => readonly PlugFinding[];
+}
+
+const stop = (rule: string, pins: readonly number[], words: string, remedy: string): PlugFinding => ({
+  rule,
+  state: 'stop',
+  pins,
+  words,
+  remedy,
+});
+
+/** Pins face to face, from 1. */
+const faces = ({
+  from,
+  to,
+}: Cable): readonly { readonly pin: number; readonly a: PinWork; readonly b: PinWork }[] =>
+  Array.from({ length: Math.min(from.pins.length, to.pins.length) }, (_, i) => ({
+    pin: i + 1,
+    a: from.pins[i]?.work ?? 'unknown',
+    b: to.pins[i]?.work ?? 'unknown',
+  }));
+
+const isUsed = (w: PinWork): boolean => w !== 'unknown' && w !== 'none';
+
+const sameSex: PlugRule = {
+  id: 'same-sex',
+  find: ({ cable: { from, to } }) =>
+    from.sex === to.sex && (from.sex === 'pins' || from.sex === 'sockets')
+      ? [
+          stop(
+            'same-sex',
+            [],
+            `Both halves have ${from.sex}: they do not go together.`,
+            'Change one half, or make an adapter with two halves of the other kind.',
+          ),
+        ]
+      : [],
+};
+
+const otherFamily: PlugRule = {
+  id: 'other-family',
+  find: ({ cable: { from, to } }) =>
+    from.plug !== '' && to.plug !== '' && from.plug.toLowerCase() !== to.plug.toLowerCase()
+      ? [
+          stop(
+            'other-family',
+            [],
+            `${from.plug} and ${to.plug} do not mate.`,
+            'Make an adapter, so that both old plugs stay usable.',
+          ),
+        ]
+      : [],
+};
+
+const otherCount: PlugRule = {
+  id: 'other-count',
+  find: ({ cable: { from, to } }) =>
+    from.pins.length === to.pins.length
+      ? []
+      : [
+          stop(
+            'other-count',
+            [],
+            `${String(from.pins.length)} pins face ${String(to.pins.length)}: halves of one family may still be pushed together.`,
+            'Find out which pins belong together, and make an adapter.',
+          ),
+        ],
+};
+
+const supplyOnSignal: PlugRule = {
+  id: 'supply-on-signal',
+  find: ({ cable, works }) =>
+    faces(cable)
+      .filter(({ a, b }) => {
+        const kinds = [works[a].kind, works[b].kind];
+        return (kinds.includes('supply') || kinds.includes('power')) && kinds.includes('signal');
+      })
+      .map(({ pin, a, b }) =>
+        stop(
+          'supply-on-signal',
+          [pin],
+          `Pin ${String(pin)}: ${works[a].name} meets ${works[b].name}. A supply on a signal line kills the input.`,
+          'Move the contact in one plug before anything is switched on.',
+        ),
+      ),
+};
+
+const twoSupplies: PlugRule = {
+  id: 'two-supplies',
+  find: ({ cable, works }) =>
+    faces(cable)
+      .filter(
+        ({ a, b }) =>
+          a !== b && [works[a], works[b]].every(({ kind }) => kind === 'supply' || kind === 'power'),
+      )
+      // The plus of a pack on its minus is told by polarity.
+      .filter(({ a, b }) => !isTurned(a, b) && works[a].rest?.[1] !== works[b].rest?.[1])
+      .map(({ pin, a, b }) =>
+        stop(
+          'two-supplies',
+          [pin],
+          `Pin ${String(pin)}: ${works[a].name} is joined to ${works[b].name}.`,
+          'Two supplies are never joined: move the contact.',
+        ),
+      ),
+};
+
+const groundMissing: PlugRule = {
+  id: 'ground-missing',
+  find: ({ cable, works }) => {
+    const signals = faces(cable).some(({ a, b }) => works[a].kind === 'signal' && works[b].kind === 'signal');
+    const grounds = faces(cable).some(({ a, b }) => works[a].kind === 'ground' && works[b].kind === 'ground');
+    return signals && !grounds
+      ? [
+          stop(
+            'ground-missing',
+            [],
+            'No 0 V faces 0 V: a signal without its ground says nothing.',
+            'Find the ground on both sides first.',
+          ),
+        ]
+      : [];
+  },
+};
+
+const tooManyVolts: PlugRule = {
+  id: 'too-many-volts',
+  find: ({ cable, works }) =>
+    faces(cable)
+      .filter(({ a, b }) => {
+        const [x, y] = [works[a], works[b]];
+        const high = Math.max(x.rest?.[1] ?? 0, y.rest?.[1] ?? 0);
+        const least = Math.min(x.rest?.[1] ?? Infinity, y.rest?.[1] ?? Infinity);
+        return a !== b && high > 15 && least < 15 && !isTurned(a, b) && !agrees(a, b);
+      })
+      .map(({ pin, a, b }) =>
+        stop(
+          'too-many-volts',
+          [pin],
+          `Pin ${String(pin)}: ${works[a].name} meets ${works[b].name}: pack volts on a line of 5 V.`,
+          'Pack off, and move the contact.',
+        ),
+      ),
+};
+
+/** Plus on minus. */
+const isTurned = (a: PinWork, b: PinWork): boolean =>
+  (a === 'pack-plus' && b === 'pack-minus') ||
+  (a === 'pack-minus' && b === 'pack-plus') ||
+  (a === 'charge-plus' && b === 'charge-minus') ||
+  (a === 'charge-minus' && b === 'charge-plus');
+
+const turned: PlugRule = {
+  id: 'polarity',
+  find: ({ cable }) => {
+    const pins = faces(cable)
+      .filter(({ a, b }) => isTurned(a, b))
+      .map(({ pin }) => pin);
+    return pins.length === 0
+      ? []
+      : [
+          stop(
+            'polarity',
+            pins,
+            'Plus meets minus: the controller or the charger is lost at the first touch.',
+            'Turn the two contacts in one half, and meter both halves before they are joined.',
+          ),
+        ];
+  },
+};
+
+const crossedPins: PlugRule = {
+  id: 'crossed',
+  find: ({ cable, works }) => {
+    const wrong = faces(cable).filter(
+      ({ a, b }) => isUsed(a) && isUsed(b) && !agrees(a, b) && !isTurned(a, b),
+    );
+    // What is a supply or a voltage is told by its own rule.
+    const left = wrong.filter(({ a, b }) => {
+      const kinds = [works[a].kind, works[b].kind];
+      const signals = kinds.every((k) => k === 'signal' || k === 'phase' || k === 'ground');
+      return signals;
+    });
+    if (left.length === 0) return [];
+    const pins = left.map(({ pin }) => pin);
+    const colours = left.some(({ pin }) => {
+      const [x, y] = [cable.from.pins[pin - 1]?.colour, cable.to.pins[pin - 1]?.colour];
+      return x !== '' && x === y;
+    });
+    return [
+      stop(
+        'crossed',
+        pins,
+        `${pins.length === 1 ? 'Pin' : 'Pins'} ${pins.join(' and ')}: ${left.map(({ a, b }) => `${works[a].name} meets ${works[b].name}`).join(', ')}.${colours ? ' Same colour, other work: the work decides.' : ''}`,
+        pins.length === 2 ? 'Swap the two in one plug; nothing else.' : 'Move the contacts in one plug.',
+      ),
+    ];
+  },
+};
+
+const bareLive: PlugRule = {
+  id: 'bare-live',
+  find: ({ cable: { from, to, kind } }) =>
+    [from, to]
+      .filter((port) => port.live && (port.sex === 'pins' || port.sex === 'bare') && kind !== 'signal')
+      .map((port) => ({
+        rule: 'bare-live',
+        state: port.sex === 'bare' ? ('stop' as const) : ('look' as const),
+        pins: [],
+        words: `The side that gives the volts has ${port.sex === 'bare' ? 'bare ends' : 'pins that can be touched'}.`,
+        remedy: 'The live side carries the sockets; put a cap on it until then.',
+      })),
+};
+
+const antiSpark: PlugRule = {
+  id: 'anti-spark',
+  find: ({ cable: { from, to } }) => {
+    const half = (name: string): boolean => /anti-?spark/i.test(name);
+    const [live, other] = from.live ? [from, to] : [to, from];
+    return half(live.plug) && !half(other.plug) && live.live
+      ? [
+          {
+            rule: 'anti-spark',
+            state: 'look',
+            pins: [],
+            words: 'The anti-spark half is on the live side, and the other half is a plain one.',
+            remedy:
+              'Both halves are of the anti-spark kind; the resistor sits in the half that is joined last.',
+          },
+        ]
+      : [];
+  },
+};
+
+const notSeen: PlugRule = {
+  id: 'not-seen',
+  find: ({ cable: { from, to } }) => {
+    const open = [from, to].filter(
+      (p) => !p.seen || p.sex === 'unknown' || p.pins.some((one) => one.work === 'unknown'),
+    );
+    return open.length === 0
+      ? []
+      : [
+          {
+            rule: 'not-seen',
+            state: 'unknown',
+            pins: open.flatMap((p) => p.pins.flatMap((one, i) => (one.work === 'unknown' ? [i + 1] : []))),
+            words: open.some((p) => p.pins.some((one) => one.work === 'unknown'))
+              ? 'The work of some pins is not known.'
+              : 'Nobody has looked at these halves yet: what stands here is the usual.',
+            remedy: 'Look at both halves, colour by colour; find what is not known with the meter.',
+          },
+        ];
+  },
+};
+
+/** Every rule for two plug halves that face each other. */
+export const PLUG_RULES: readonly PlugRule[] = [
+  sameSex,
+  otherFamily,
+  otherCount,
+  supplyOnSignal,
+  twoSupplies,
+  groundMissing,
+  tooManyVolts,
+  turned,
+  crossedPins,
+  bareLive,
+  antiSpark,
+  notSeen,
+];
+
+const RANK: readonly State[] = ['stop', 'look', 'unknown', 'fine'];
+
+/** What stands against a plug pair, the worst first; a rule that says the same of a pin as a graver one is left out. */
+export function plugFindings(cable: Cable, pack: Volts): readonly PlugFinding[] {
+  const works = worksOf(pack);
+  const found = PLUG_RULES.flatMap((rule) => rule.find({ cable, works }));
+  const volts = new Set(found.filter((f) => f.rule === 'too-many-volts').flatMap((f) => f.pins));
+  return found
+    .filter(
+      (f) =>
+        f.rule === 'too-many-volts' ||
+        f.pins.length === 0 ||
+        f.pins.some((p) => !volts.has(p)) ||
+        f.rule === 'crossed' ||
+        f.rule === 'polarity',
+    )
+    .toSorted((a, b) => RANK.indexOf(a.state) - RANK.indexOf(b.state));
+}
+
+/** How a plug pair stands. */
+export const plugState = (findings: readonly PlugFinding[]): State => findings[0]?.state ?? 'fine';

@@ -1,0 +1,253 @@
+import type { BuildDocument } from '../../document/document.ts';
+import type { KnownBuild } from '../../document/known-build.ts';
+import { boxesOf, frameOf, motorAt } from '../../document/frame-of.ts';
+import type { Frame, Tube } from '../../frame/frame.ts';
+import type { Point } from '../../frame/point.ts';
+import type { Cable } from './components.ts';
+import { NOTHING_MEASURED } from '../../document/harness.ts';
+
+/** Ends of tubes that are nearer than this are one joint, mm. */
+const JOINT_MM = 45;
+/** Above the head tube to the grips along stem and bar, mm. Common practice, no source. */
+const TO_BAR_MM = 350;
+
+const far = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
+
+/** The nearest point on a tube, and how far along it. */
+function onto({ a, b }: Tube, p: Point): { readonly point: Point; readonly away: number } {
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const t = Math.max(
+    0,
+    Math.min(1, ((p.x - a.x) * dx + (p.y - a.y) * dy) / Math.max(1e-9, dx * dx + dy * dy)),
+  );
+  const point = { x: a.x + t * dx, y: a.y + t * dy };
+  return { point, away: far(point, p) };
+}
+
+/** A frame as a graph of tubes: its joints, and where parts of the harness sit on it. */
+interface Graph {
+  readonly nodes: readonly Point[];
+  readonly edges: readonly (readonly [number, number, number])[];
+}
+
+/** Tubes that a cable can follow. */
+const FOLLOWED = (t: Tube): boolean => t.name !== 'shock' && t.name !== 'rocker' && t.name !== 'rail';
+
+/** The frame's tubes as a graph, with further points let in at their nearest tube. */
+function graphOf(frame: Frame, places: readonly Point[]): Graph {
+  const nodes: Point[] = [];
+  const edges: (readonly [number, number, number])[] = [];
+  const nodeAt = (p: Point): number => {
+    const known = nodes.findIndex((n) => far(n, p) < JOINT_MM);
+    if (known >= 0) return known;
+    nodes.push(p);
+    return nodes.length - 1;
+  };
+  const tubes = frame.tubes.filter(FOLLOWED);
+  // A point of a tube where another ends, or a part sits, is a joint of it as well.
+  const stops = tubes.map((tube) =>
+    [...tubes.flatMap((t) => [t.a, t.b]), ...places]
+      .map((p) => onto(tube, p))
+      .filter(({ away }) => away < JOINT_MM)
+      .map(({ point }) => point),
+  );
+  tubes.forEach((tube, i) => {
+    const along = [tube.a, ...(stops[i] ?? []), tube.b].toSorted((p, q) => far(tube.a, p) - far(tube.a, q));
+    along.slice(1).forEach((p, k) => {
+      const before = along[k];
+      if (before === undefined) return;
+      const [from, to] = [nodeAt(before), nodeAt(p)];
+      if (from !== to) edges.push([from, to, far(before, p)]);
+    });
+  });
+  for (const place of places) {
+    const nearest = tubes.map((t) => onto(t, place)).reduce((a, b) => (b.away < a.away ? b : a));
+    const [from, to] = [nodes.push(place) - 1, nodeAt(nearest.point)];
+    edges.push([from, to, nearest.away]);
+    // Where it sits on no joint it hangs on the ends of the tube that it is nearest to.
+    const tube = tubes.find((t) => onto(t, place).away === nearest.away);
+    if (tube !== undefined)
+      for (const end of [tube.a, tube.b]) edges.push([to, nodeAt(end), far(nearest.point, end)]);
+  }
+  return { nodes, edges };
+}
+
+/** The shortest way along the tubes, mm, and its points. E. W. Dijkstra, 1959. */
+function shortest(
+  { nodes, edges }: Graph,
+  from: number,
+  to: number,
+): { readonly mm: number; readonly way: readonly Point[] } {
+  const best = nodes.map(() => Infinity);
+  const before = nodes.map(() => -1);
+  const open = new Set(nodes.map((_, i) => i));
+  best[from] = 0;
+  while (open.size > 0) {
+    const next = [...open].reduce((a, b) => ((best[b] ?? Infinity) < (best[a] ?? Infinity) ? b : a));
+    open.delete(next);
+    if (next === to || best[next] === Infinity) break;
+    for (const [a, b, mm] of edges) {
+      if (a !== next && b !== next) continue;
+      const other = a === next ? b : a;
+      if (!open.has(other)) continue;
+      const sum = (best[next] ?? Infinity) + mm;
+      if (sum < (best[other] ?? Infinity)) {
+        best[other] = sum;
+        before[other] = next;
+      }
+    }
+  }
+  const way: Point[] = [];
+  for (let at = to; at >= 0; at = before[at] ?? -1) {
+    const p = nodes[at];
+    if (p !== undefined) way.unshift(p);
+  }
+  return { mm: best[to] ?? Infinity, way };
+}
+
+/** Where each component of the harness sits, mm, as the side view has it. */
+function placesOf(build: BuildDocument, known: KnownBuild, frame: Frame): ReadonlyMap<string, Point> {
+  const boxes = boxesOf(build, known, frame);
+  const packAt = (i: number): Point => {
+    const box = boxes.find((b) => b.pack === i);
+    return box === undefined ? frame.bracket : { x: box.x, y: box.y };
+  };
+  const head = frame.points.headTop ?? { x: frame.front.x - 80, y: frame.front.y + 500 };
+  const axle = { front: frame.front, rear: frame.rear, middle: frame.bracket }[motorAt(build)];
+  const controller = build.controller.place === 'motor' ? axle : packAt(0);
+  const crown = frame.points.crown ?? frame.front;
+  return new Map<string, Point>([
+    ...build.packs.map((_, i): [string, Point] => [i === 0 ? 'pack' : `pack-${String(i + 1)}`, packAt(i)]),
+    ...build.packs.map((_, i): [string, Point] => [
+      i === 0 ? 'charger' : `charger-${String(i + 1)}`,
+      packAt(i),
+    ]),
+    ['combiner', packAt(0)],
+    ['controller', controller],
+    ['motor', axle],
+    ['motor-2', motorAt(build) === 'front' ? frame.rear : frame.front],
+    ['display', head],
+    ['throttle', head],
+    ['brake-front', head],
+    ['brake-rear', head],
+    ['key', head],
+    ['assist', frame.bracket],
+    ['shift', frame.rear],
+    ['speed', frame.rear],
+    ['converter', controller],
+    ['light-cells', controller],
+    ...build.supply.accessories.map((one, i): [string, Point] => [
+      `accessory-${String(i + 1)}`,
+      /rear|back|tail/i.test(one.name) ? (frame.points.saddle ?? frame.rear) : crown,
+    ]),
+  ]);
+}
+
+/** Components on the bar: their cables turn with it. */
+const ON_BAR = new Set(['display', 'throttle', 'brake-front', 'brake-rear', 'key']);
+
+/** Slack at the head for full lock both ways; at a fold; for the travel of a suspension, mm. Common practice, no source: 100 to 150 at the head. */
+const [STEERING_MM, FOLD_MM, TRAVEL_MM] = [120, 80, 60];
+/** A loop that water drips off, and a second try at each end, mm. Common practice, no source. */
+const [LOOP_MM, ENDS_MM] = [60, 40];
+/** More than this left over is shortened; less is folded away. */
+const FOLDED_MM = 150;
+
+/** Where a length comes from. */
+type LengthFrom = 'measured' | 'drawing' | 'usual';
+
+/** How long a cable has to be, and what there is of it. */
+export interface Run {
+  readonly along: number;
+  readonly alongFrom: LengthFrom;
+  /** Steering, fold and travel. */
+  readonly slack: number;
+  readonly loop: number;
+  readonly loopFrom: LengthFrom;
+  readonly ends: number;
+  readonly endsFrom: LengthFrom;
+  readonly cut: number;
+  /** Tails of both parts, where they are known. */
+  readonly supplied: number | undefined;
+  /** Positive is to extend, negative is too much. */
+  readonly extend: number | undefined;
+  readonly then: 'extend' | 'shorten' | 'fold' | 'fits' | 'unknown';
+  /** Points of the drawing that it follows; empty for one that was measured. */
+  readonly way: readonly Point[];
+}
+
+/** Slack that the style of the donor asks of a cable. */
+function slackOf(build: BuildDocument, cable: Cable): number {
+  const bar = ON_BAR.has(cable.fromComponent) !== ON_BAR.has(cable.toComponent);
+  const fork = cable.toComponent === 'motor' && motorAt(build) === 'front';
+  const lamp = /accessory/.test(cable.toComponent);
+  const turns = bar || fork || lamp ? STEERING_MM : 0;
+  const folds = bar && build.donor.style === 'folding' ? FOLD_MM : 0;
+  const travels =
+    build.donor.style === 'full-suspension' &&
+    (cable.toComponent === 'motor' || cable.fromComponent === 'motor')
+      ? TRAVEL_MM
+      : 0;
+  return turns + folds + travels;
+}
+
+/** Every cable's run on a frame: along its tubes as drawn, or as measured with a string. */
+export function runsOf(
+  build: BuildDocument,
+  known: KnownBuild,
+  cables: readonly Cable[],
+): ReadonlyMap<string, Run> {
+  const frame = frameOf(build, known);
+  const places = placesOf(build, known, frame);
+  const ids = [...places.keys()];
+  const graph = graphOf(
+    frame,
+    ids.map((id) => places.get(id) ?? frame.bracket),
+  );
+  const nodeOf = (id: string): number => {
+    const p = places.get(id) ?? frame.bracket;
+    return graph.nodes.indexOf(p) >= 0 ? graph.nodes.indexOf(p) : graph.nodes.findIndex((n) => far(n, p) < 1);
+  };
+  return new Map(
+    cables.map((cable): [string, Run] => {
+      const said = build.harness.cables[cable.key] ?? NOTHING_MEASURED;
+      const [from, to] = [nodeOf(cable.fromComponent), nodeOf(cable.toComponent)];
+      const drawn = shortest(graph, from, to);
+      const bar = (ON_BAR.has(cable.fromComponent) ? 1 : 0) + (ON_BAR.has(cable.toComponent) ? 1 : 0);
+      const along = said.alongMm ?? (Number.isFinite(drawn.mm) ? drawn.mm : 0) + bar * TO_BAR_MM;
+      const slack = slackOf(build, cable);
+      const loop = said.loopMm ?? LOOP_MM;
+      const ends = said.endsMm ?? ENDS_MM;
+      const cut = along + slack + loop + ends;
+      const tails = [cable.from.tailMm, cable.to.tailMm];
+      const supplied = tails.every((t) => t === null)
+        ? undefined
+        : tails.reduce<number>((sum, t) => sum + (t ?? 0), 0);
+      const extend = supplied === undefined ? undefined : cut - supplied;
+      return [
+        cable.key,
+        {
+          along,
+          alongFrom: said.alongMm === null ? 'drawing' : 'measured',
+          slack,
+          loop,
+          loopFrom: said.loopMm === null ? 'usual' : 'measured',
+          ends,
+          endsFrom: said.endsMm === null ? 'usual' : 'measured',
+          cut,
+          supplied,
+          extend,
+          then: thenOf(extend),
+          way: said.alongMm === null ? drawn.way : [],
+        },
+      ];
+    }),
+  );
+}
+
+function thenOf(extend: number | undefined): Run['then'] {
+  if (extend === undefined) return 'unknown';
+  if (extend > 5) return 'extend';
+  if (extend < -FOLDED_MM) return 'shorten';
+  return extend < -5 ? 'fold' : 'fits';
+}

@@ -1,0 +1,97 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
+import { settled, type Watch } from './browser.ts';
+import { clickWords, downloaded, kept, openBuild } from './hands.ts';
+import { sidewaysAnywhere, tooSmall, violationsInBoth } from './rules.ts';
+import { stand } from './stand.ts';
+
+const bench = stand();
+const says = (page: Page, selector: string, words: string) =>
+  page.waitForFunction(
+    (s, w) => document.querySelector(s)?.textContent.includes(w) === true,
+    {},
+    selector,
+    words,
+  );
+
+async function open(view: string): Promise<Page & Watch> {
+  const page = await bench.open();
+  await openBuild(page, bench.application, 'Choir tandem', 'wire');
+  await page.goto(`${page.url()}?view=${view}`);
+  await page.waitForSelector('[data-testid=stamp]');
+  return page;
+}
+
+describe('the wiring stage', () => {
+  it('is read by everybody, at a desk and on a tablet, in every view', async () => {
+    const page = await open('pins');
+    for (const view of ['pins', 'diagram', 'schedule', 'find', 'phases']) {
+      await page.goto(page.url().replace(/view=\w+/, `view=${view}`));
+      await page.waitForSelector(view === 'diagram' ? '[data-testid=wiring-diagram]' : '[data-testid=stamp]');
+      await page.setViewport({ width: 1280, height: 800 });
+      expect(await violationsInBoth(page), view).toEqual([]);
+      expect(await sidewaysAnywhere(page), view).toEqual([]);
+      await page.setViewport({ width: 768, height: 1024 });
+      expect(await tooSmall(page), view).toEqual([]);
+    }
+  });
+
+  it('solves a throttle of three unknown wires with typed readings', async () => {
+    const page = await open('find');
+    const read = async (volts: string): Promise<void> => {
+      await page.waitForSelector('[data-testid=next-reading]');
+      await page.type('[data-testid=next-reading] input', volts);
+      await clickWords(page, 'Enter');
+    };
+    // Brown to grey 4.1: brown is the supply and grey the lever, so that violet is ground.
+    await says(page, '[data-testid=next-reading]', 'Red lead on brown, black lead on grey');
+    await read('4.1');
+    await says(page, '[aria-label="Find a pin"]', 'Found, with 1 reading');
+    await says(page, '[data-testid=pin-roles]', '1 brownis');
+  });
+
+  it('guides through the orders of the sensors to the right one, and tells how to reverse it', async () => {
+    const page = await open('phases');
+    await says(page, '[data-testid=hall-guide]', 'Try ABC');
+    await clickWords(page, 'locks, twitches or hums');
+    await says(page, '[data-testid=hall-guide]', 'Try ACB');
+    await clickWords(page, 'runs, but rough and hungry');
+    await says(page, '[data-testid=hall-guide]', 'Try BAC');
+    await page.click('[data-testid=hall-guide] input[type=checkbox]');
+    await clickWords(page, 'runs smooth, little current');
+    await says(page, '[data-testid=hall-guide]', 'BAC is right');
+    await says(page, '[data-testid=hall-reverse]', 'Swap phases A and B');
+  });
+
+  it('gives the schedule out, and tells what a cable is short by', async () => {
+    const page = await open('schedule&cable=motor-halls');
+    // 1,210 along, no bar, 60 of loop and 40 of ends: 1,310; the motor brings 900.
+    await says(page, '[data-testid=cable-then]', 'extend by 410 mm');
+    const folder = mkdtempSync(path.join(tmpdir(), 'wire-'));
+    const text = await downloaded(page, folder, () => clickWords(page, 'Table (CSV)'), '.csv');
+    expect(text).toContain('hall-b');
+    expect(
+      text.split('\r\n').filter((row) => row.includes('motor-halls') || row.includes('rotor position'))
+        .length,
+    ).toBe(6);
+  });
+
+  // The last: it mends the tandem.
+  it('finds a crossed hall pair, swaps it in the plan, and prints it', async () => {
+    const page = await open('pins&cable=motor-halls');
+    await says(page, '[data-finding=crossed]', 'Same colour, other work');
+    await says(page, '[data-testid=stamp]', '1 amiss');
+    await page.click('[data-plug=motor-halls]');
+    await clickWords(page, 'Swap in the plan');
+    await page.waitForFunction(() => document.querySelector('[data-finding=crossed]') === null);
+    await kept(page);
+    await page.goto(page.url().replace(/\/wire.*$/, '/cable-schedule'));
+    await settled(page, '[data-testid=schedule-sheet]');
+    const words = await page.$eval('[data-testid=schedule-sheet]', (e) => e.textContent);
+    expect(words).not.toContain('Same colour, other work');
+    expect(words).toMatch(/W4a.*at Corvane DD-500/s);
+  });
+});

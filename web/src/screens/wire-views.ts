@@ -1,0 +1,9 @@
+/** Views of the wiring stage, in the order of the questions. */
+export const WIRE_VIEWS = [
+  { id: 'pins', name: 'Pins' },
+  { id: 'diagram', name: 'Diagram' },
+  { id: 'schedule', name: 'Cable schedule' },
+  { id: 'find', name: 'Find a pin' },
+  { id: 'phases', name: 'Phases and halls' },
+] as const;
+export type WireView = (typeof WIRE_VIEWS)[number]['id'];

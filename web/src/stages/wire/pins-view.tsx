@@ -1,0 +1,342 @@
+import {
+  PIN_WORKS,
+  PLUG_SEXES,
+  WIRE_COLOURS,
+  worksOf,
+  type PinWork,
+  type PlugSex,
+  type Port,
+  type PortDocument,
+  type Wire,
+  type WireColour,
+} from '@apple-cart/core';
+import { ArrowLeftRight } from 'lucide-react';
+import { ChoiceField, CHOICE_ROW } from '../../fields/choice-field.tsx';
+import { FieldGroup } from '../../fields/field-group.tsx';
+import { TextField } from '../../fields/text-field.tsx';
+import { Button } from '../../ui/button.tsx';
+import { Caution } from '../../ui/caution.tsx';
+import { NumberCell } from '../../ui/number-cell.tsx';
+import { PanelHead } from '../../ui/panel.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
+import { TextButton } from '../../ui/text-button.tsx';
+import { CableList, plugWords } from './cable-list.tsx';
+import { COLOURS, Tick } from './colours.tsx';
+import { storedPort, usualHalves, type WiringData } from './use-wiring.ts';
+
+const SEX_NAMES: Readonly<Record<PlugSex, string>> = {
+  pins: 'pins',
+  sockets: 'sockets',
+  bare: 'bare ends',
+  unknown: 'not looked at',
+};
+
+const nameOf = (data: WiringData, id: string): string =>
+  data.wiring.components.find((c) => c.id === id)?.name ?? id;
+
+/** Changes one half of the plug pair in hand; the other is kept as it was seen, or as is usual. */
+function usePort(
+  data: WiringData,
+): (port: Port, next: Partial<PortDocument>, label: string, key?: string) => void {
+  return (port, next, label, key) => {
+    data.change(
+      (now) => ({ ports: { ...now.ports, [port.key]: { ...storedPort(port), ...next } } }),
+      label,
+      key,
+    );
+  };
+}
+
+/** One half: its family, its kind of contact, its own cable. */
+function Half({ data, port, title }: { data: WiringData; port: Port; title: string }) {
+  const set = usePort(data);
+  return (
+    <FieldGroup title={title} note={port.seen ? undefined : 'as is usual: nobody has looked'}>
+      <TextField
+        label="Plug"
+        value={port.plug}
+        max={40}
+        onChange={(plug) => {
+          set(port, { plug }, 'plug', `${port.key} plug`);
+        }}
+      />
+      <ChoiceField
+        label="Contacts"
+        value={port.sex}
+        unknown={port.sex === 'unknown'}
+        options={PLUG_SEXES.map((value) => ({ value, label: SEX_NAMES[value] }))}
+        onChange={(sex) => {
+          set(port, { sex }, 'contacts');
+        }}
+      />
+      <div className={CHOICE_ROW}>
+        <span className="py-0.5 pr-2 leading-[1.15]">
+          Its own cable <span className="text-[12.5px] text-ink3">mm</span>
+        </span>
+        <NumberCell
+          label={`Length of its own cable: ${title}`}
+          value={port.tailMm}
+          most={20_000}
+          onChange={(tailMm) => {
+            set(port, { tailMm }, 'length', `${port.key} tail`);
+          }}
+        />
+      </div>
+      <p className="flex gap-1 py-1">
+        <TextButton
+          disabled={port.pins.length >= 16}
+          onClick={() => {
+            set(port, { pins: [...storedPort(port).pins, { work: 'unknown', colour: '' }] }, 'pin');
+          }}
+        >
+          One pin more
+        </TextButton>
+        <TextButton
+          disabled={port.pins.length <= 1}
+          onClick={() => {
+            set(port, { pins: storedPort(port).pins.slice(0, -1) }, 'pin');
+          }}
+        >
+          One less
+        </TextButton>
+      </p>
+    </FieldGroup>
+  );
+}
+
+export function PinsInputs({ data }: { data: WiringData }) {
+  const { wire } = data;
+  return (
+    <>
+      <CableList {...data} />
+      {wire !== undefined && (
+        <>
+          <Half
+            data={data}
+            port={wire.cable.from}
+            title={`${nameOf(data, wire.cable.fromComponent)}’s half`}
+          />
+          <Half data={data} port={wire.cable.to} title={`${nameOf(data, wire.cable.toComponent)}’s half`} />
+        </>
+      )}
+      <Caution>
+        Battery out and breaker off before a plug is parted or joined; joined plugs are metered from behind,
+        at the wire. The maker’s pin list decides.
+      </Caution>
+    </>
+  );
+}
+
+const SELECT = 'h-7 min-w-0 border-b border-ink3 bg-field text-[13px] max-bench:h-11';
+
+/** Work and colour of one pin. */
+function PinCells({
+  data,
+  port,
+  index,
+  right,
+}: {
+  data: WiringData;
+  port: Port;
+  index: number;
+  right: boolean;
+}) {
+  const set = usePort(data);
+  const pin = port.pins[index];
+  if (pin === undefined)
+    return (
+      <td colSpan={2} className="py-1 text-center text-ink3">
+        no pin
+      </td>
+    );
+  const works = worksOf(data.wiring.pack);
+  const said = (next: Partial<typeof pin>): void => {
+    set(port, { pins: storedPort(port).pins.map((p, i) => (i === index ? { ...p, ...next } : p)) }, 'pin');
+  };
+  const work = (
+    <td key="work" className="py-1 pr-1">
+      <select
+        aria-label={`Work of pin ${String(index + 1)}, ${port.key}`}
+        className={`${SELECT} w-full ${pin.work === 'unknown' ? 'text-slate' : ''}`}
+        value={pin.work}
+        onChange={(event) => {
+          said({ work: event.target.value as PinWork });
+        }}
+      >
+        {PIN_WORKS.map((w) => (
+          <option key={w} value={w}>
+            {works[w].name}
+          </option>
+        ))}
+      </select>
+    </td>
+  );
+  const colour = (
+    <td key="colour" className="py-1 pr-1">
+      <span className="flex items-center gap-1.5">
+        <Tick colour={pin.colour} />
+        <select
+          aria-label={`Colour of pin ${String(index + 1)}, ${port.key}`}
+          className={`${SELECT} w-full ${pin.colour === '' ? 'text-slate' : ''}`}
+          value={pin.colour}
+          onChange={(event) => {
+            said({ colour: event.target.value as WireColour });
+          }}
+        >
+          {WIRE_COLOURS.map((c) => (
+            <option key={c} value={c}>
+              {c === '' ? '?' : COLOURS[c].name}
+            </option>
+          ))}
+        </select>
+      </span>
+    </td>
+  );
+  return right ? [colour, work] : [work, colour];
+}
+
+const inside = (
+  value: number | null,
+  span: readonly [number, number] | undefined,
+): 'fine' | 'stop' | 'unknown' => {
+  if (value === null || span === undefined) return 'unknown';
+  return value >= span[0] - 0.05 && value <= span[1] + 0.05 ? 'fine' : 'stop';
+};
+const voltsWords = (span: readonly [number, number] | undefined): string =>
+  span === undefined ? '–' : `${span[0].toFixed(1)} to ${span[1].toFixed(1)}`;
+
+/** One row: both pins face to face, what is expected, what was measured. */
+function PinRow({ data, wire, index }: { data: WiringData; wire: Wire; index: number }) {
+  const { from, to } = wire.cable;
+  const bad = wire.plug.find((f) => f.state === 'stop' && f.pins.includes(index + 1));
+  const works = worksOf(data.wiring.pack);
+  const giver = from.live ? from : to;
+  const spec = works[giver.pins[index]?.work ?? 'unknown'];
+  const key = `${wire.cable.key}/${String(index + 1)}`;
+  const reading = data.document.harness.readings[key] ?? { rest: null, work: null };
+  const state = inside(reading.rest, spec.rest);
+  return (
+    <tr className={`border-b border-hair ${bad === undefined ? '' : 'bg-stop-tint'}`} data-pin={index + 1}>
+      <PinCells data={data} port={from} index={index} right={false} />
+      <td className="w-16 border-x border-rule py-1 text-center">
+        <span className="num flex items-center justify-center gap-1 text-[12.5px]">
+          {index + 1}
+          {bad !== undefined && <StateMark state="stop" size={14} />}
+        </span>
+      </td>
+      <PinCells data={data} port={to} index={index} right />
+      <td className="num py-1 pl-2 text-[12.5px] whitespace-nowrap">
+        {voltsWords(spec.rest)}
+        <span className="block font-text text-[12px] text-ink2">
+          {spec.at === 'the same' ? '' : spec.at}
+          {spec.at !== 'the same' && spec.work !== spec.rest ? `: ${voltsWords(spec.work)}` : ''}
+        </span>
+      </td>
+      <td className="w-16 py-1 pl-1">
+        <NumberCell
+          label={`Volts at pin ${String(index + 1)}`}
+          value={reading.rest}
+          most={1000}
+          onChange={(rest) => {
+            data.change(
+              (now) => ({ readings: { ...now.readings, [key]: { ...reading, rest } } }),
+              'reading',
+              key,
+            );
+          }}
+        />
+      </td>
+      <td className="w-6 py-1 pl-1">
+        <StateMark state={state} size={14} />
+      </td>
+    </tr>
+  );
+}
+
+/** Two pins of one half changed places: one step of undo. */
+function swap(data: WiringData, port: Port, pins: readonly number[]): void {
+  const [a, b] = [(pins[0] ?? 1) - 1, (pins[1] ?? 1) - 1];
+  data.change((now) => {
+    const list = storedPort(port).pins;
+    const next = list.map((p, i) => {
+      if (i === a) return list[b] ?? p;
+      return i === b ? (list[a] ?? p) : p;
+    });
+    return { ports: { ...now.ports, [port.key]: { ...storedPort(port), pins: next } } };
+  }, 'pins swapped');
+}
+
+/** Both halves face to face: work, colour, pin, and what the meter should show. */
+export function PinsPicture({ data }: { data: WiringData }) {
+  const { wire } = data;
+  if (wire === undefined)
+    return <p className="py-3 text-ink2">Choose a motor and a pack: the harness is worked out from them.</p>;
+  const { cable, plug } = wire;
+  const crossed = plug.find((f) => (f.rule === 'crossed' || f.rule === 'polarity') && f.pins.length === 2);
+  const rows = Math.max(cable.from.pins.length, cable.to.pins.length);
+  return (
+    <section aria-label="Pins">
+      <PanelHead title={`P${String(cable.number)}, ${cable.carries}: ${plugWords(wire)}`}>
+        {crossed !== undefined && (
+          <Button
+            onClick={() => {
+              swap(data, cable.from, crossed.pins);
+            }}
+          >
+            <ArrowLeftRight size={15} strokeWidth={1.6} aria-hidden /> Swap in the plan
+          </Button>
+        )}
+        {(!cable.from.seen || !cable.to.seen) && (
+          <Button
+            onClick={() => {
+              data.change((now) => ({ ports: { ...usualHalves(cable), ...now.ports } }), 'plug looked at');
+            }}
+          >
+            It is as usual
+          </Button>
+        )}
+      </PanelHead>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Pins face to face">
+        <table className="w-full min-w-[600px] border-collapse text-[13px]" data-testid="pins">
+          <thead>
+            <tr className="border-b-[1.5px] border-ink text-left text-[12.5px]">
+              <th colSpan={2} className="py-1 font-semibold">
+                {nameOf(data, cable.fromComponent)},{' '}
+                <span className="font-normal">{SEX_NAMES[cable.from.sex]}</span>
+              </th>
+              <th className="py-1 text-center font-semibold">pin</th>
+              <th colSpan={2} className="py-1 font-semibold">
+                {nameOf(data, cable.toComponent)},{' '}
+                <span className="font-normal">{SEX_NAMES[cable.to.sex]}</span>
+              </th>
+              <th className="py-1 pl-2 font-semibold">Expected, V to 0 V</th>
+              <th className="py-1 pl-1 font-semibold">Measured</th>
+              <td />
+            </tr>
+          </thead>
+          <tbody>
+            {Array.from({ length: rows }, (_, i) => (
+              <PinRow key={i} data={data} wire={wire} index={i} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {plug.map((f) => (
+        <div
+          key={`${f.rule} ${f.pins.join()}`}
+          className="flex items-start gap-2.5 border-b border-hair py-1.5"
+          data-finding={f.rule}
+        >
+          <StateMark state={f.state} size={15} />
+          <p className="leading-snug">
+            <b className="font-semibold">{f.words}</b> <span className="text-ink2">{f.remedy}</span>
+          </p>
+        </div>
+      ))}
+      <p className="pt-2 text-[12.5px] text-ink2">
+        The work of a pin decides, not its colour: the same colour means different things in different sets.
+        What nobody has looked at is the usual, and never counts as matching.
+      </p>
+    </section>
+  );
+}

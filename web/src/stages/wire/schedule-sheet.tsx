@@ -1,0 +1,89 @@
+import { worksOf, type BuildDocument } from '@apple-cart/core';
+import { PrintPage } from '../../paper/print-page.tsx';
+import { useVerdict } from '../../state/use-verdict.ts';
+import { COLOURS } from './colours.tsx';
+import { CutList, ScheduleTable } from './schedule-view.tsx';
+
+/** Flags for both ends of every cable, to cut out and fold over. */
+function Labels({ build }: { build: BuildDocument }) {
+  const { wiring } = useVerdict(build);
+  const name = (id: string): string => wiring.components.find((c) => c.id === id)?.name ?? id;
+  return (
+    <div className="grid grid-cols-4 gap-1.5 pt-2 max-tablet:grid-cols-2">
+      {wiring.wires.flatMap(({ cable }) =>
+        [cable.fromComponent, cable.toComponent].map((end, i) => (
+          <p
+            key={`${cable.key} ${String(i)}`}
+            className="keep-together border border-dashed border-ink3 px-1.5 py-1 text-[11px] leading-tight"
+          >
+            <b className="num text-[13px]">
+              W{cable.number}
+              {i === 0 ? 'a' : 'b'}
+            </b>{' '}
+            {cable.carries}
+            <span className="block">at {name(end)}</span>
+          </p>
+        )),
+      )}
+    </div>
+  );
+}
+
+function Sheet({ build }: { build: BuildDocument }) {
+  const { wiring } = useVerdict(build);
+  const works = worksOf(wiring.pack);
+  return (
+    <article data-testid="schedule-sheet">
+      <h1 className="head border-b-2 border-ink pb-1 text-[26px] font-extrabold">Cable schedule</h1>
+      <p className="py-1 text-[14px]">
+        {build.name}
+        {build.job === '' ? '' : `, job ${build.job}`}. Battery out before a plug is parted or joined.
+      </p>
+      <ScheduleTable data={{ wiring, wire: undefined }} />
+      <h2 className="head border-b-[1.5px] border-ink pt-4 pb-0.5 text-[16px]">Pin by pin</h2>
+      {wiring.wires.map(({ cable, plug }) => (
+        <section key={cable.key} className="keep-together pt-2">
+          <h3 className="text-[13px] font-semibold">
+            P{cable.number}, {cable.carries}
+          </h3>
+          <p className="text-[12.5px] leading-snug">
+            {cable.from.pins.map((p, i) => {
+              const other = cable.to.pins[i];
+              return (
+                <span key={i} className="mr-3 inline-block">
+                  <b className="num">{i + 1}</b> {works[p.work].name} (
+                  {p.colour === '' ? '?' : COLOURS[p.colour].name}) to{' '}
+                  {other === undefined
+                    ? 'nothing'
+                    : `${works[other.work].name} (${other.colour === '' ? '?' : COLOURS[other.colour].name})`}
+                </span>
+              );
+            })}
+          </p>
+          {plug.map((f) => (
+            <p key={`${f.rule} ${f.pins.join()}`} className="text-[12.5px] font-semibold">
+              {f.words} {f.remedy}
+            </p>
+          ))}
+        </section>
+      ))}
+      <h2 className="head border-b-[1.5px] border-ink pt-4 pb-0.5 text-[16px]">Cut list</h2>
+      <CutList wiring={wiring} />
+      <h2 className="head border-b-[1.5px] border-ink pt-4 pb-0.5 text-[16px]">Labels for both ends</h2>
+      <Labels build={build} />
+    </article>
+  );
+}
+
+/** Cables, pins, cut list and labels on paper. */
+export function ScheduleSheet() {
+  return (
+    <PrintPage
+      title="Cable schedule"
+      back={{ to: 'wire?view=schedule', words: 'Back to the cables' }}
+      width="sheet"
+    >
+      {(build) => <Sheet build={build} />}
+    </PrintPage>
+  );
+}

@@ -1,0 +1,318 @@
+import { fileName, type CableDocument, type Wire } from '@apple-cart/core';
+import { Printer } from 'lucide-react';
+import { Link } from 'react-router';
+import { YesNoField, CHOICE_ROW } from '../../fields/choice-field.tsx';
+import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
+import { TextField } from '../../fields/text-field.tsx';
+import { writeCsv } from '../../files/csv.ts';
+import { downloadText } from '../../files/download.ts';
+import { Button } from '../../ui/button.tsx';
+import { Num } from '../../ui/num.tsx';
+import { NumberCell } from '../../ui/number-cell.tsx';
+import { PanelHead } from '../../ui/panel.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
+import { Tick } from './colours.tsx';
+import { measuredOf, type WiringData } from './use-wiring.ts';
+
+type Figure = 'alongMm' | 'loopMm' | 'endsMm' | 'mm2' | 'apartMm' | 'holeMm' | 'plugMm';
+
+const THEN = {
+  extend: 'extend by',
+  shorten: 'shorten by',
+  fold: 'fold away',
+  fits: 'fits',
+  unknown: 'not known',
+} as const;
+
+/** What there is of a cable against what it has to be, in words. */
+const thenWords = ({ run }: Wire): string =>
+  run.extend === undefined || run.then === 'fits'
+    ? THEN[run.then]
+    : `${THEN[run.then]} ${Math.abs(run.extend).toFixed(0)} mm`;
+
+function useMeasured(data: WiringData): (key: string, next: Partial<CableDocument>, label: string) => void {
+  return (key, next, label) => {
+    data.change(
+      (now) => ({
+        cables: { ...now.cables, [key]: { ...measuredOf(data.document, key), ...now.cables[key], ...next } },
+      }),
+      label,
+      `${key} ${Object.keys(next).join()}`,
+    );
+  };
+}
+
+/** The cable in hand: its length as a ledger, its size, the way that it goes. */
+export function ScheduleInputs({ data }: { data: WiringData }) {
+  const { wire, document } = data;
+  const set = useMeasured(data);
+  if (wire === undefined) return null;
+  const { cable, run } = wire;
+  const said = measuredOf(document, cable.key);
+  const number = (field: Figure, label: string, unit: string, placeholder: string) => (
+    <div className={CHOICE_ROW}>
+      <span className="py-0.5 pr-2 leading-[1.15]">
+        {label} <span className="text-[12.5px] text-ink3">{unit}</span>
+      </span>
+      <NumberCell
+        label={`${label}: W${String(cable.number)}`}
+        value={said[field]}
+        most={field === 'mm2' ? 120 : 20_000}
+        placeholder={placeholder}
+        onChange={(value) => {
+          if (field === 'mm2' && value !== null && value < 0.03) return;
+          set(cable.key, { [field]: value }, label.toLowerCase());
+        }}
+      />
+    </div>
+  );
+  return (
+    <>
+      <FieldGroup
+        title={`W${String(cable.number)}, ${cable.carries}`}
+        note={run.alongFrom === 'measured' ? 'measured with a string' : 'from the drawing'}
+      >
+        {number('alongMm', 'Along the frame', 'mm', run.along.toFixed(0))}
+        <WorkedRow label="Steering, fold, travel" unit="mm">
+          <Num text={run.slack.toFixed(0)} places={0} />
+        </WorkedRow>
+        {number('loopMm', 'Loop', 'mm', run.loop.toFixed(0))}
+        {number('endsMm', 'Both ends, stripped', 'mm', run.ends.toFixed(0))}
+        <WorkedRow label="Cut length" unit="mm" sum>
+          <Num text={run.cut.toFixed(0)} places={0} />
+        </WorkedRow>
+        <WorkedRow label="Brought by both parts" unit="mm">
+          <Num text={run.supplied === undefined ? '?' : run.supplied.toFixed(0)} places={0} />
+        </WorkedRow>
+        <p className="flex justify-between border-b border-hair py-1 font-semibold">
+          Then <span data-testid="cable-then">{thenWords(wire)}</span>
+        </p>
+      </FieldGroup>
+      <FieldGroup title="The way">
+        <TextField
+          label="It goes"
+          value={said.way}
+          max={120}
+          placeholder="inside of the right chainstay"
+          onChange={(way) => {
+            set(cable.key, { way }, 'way');
+          }}
+        />
+        {number('mm2', 'Conductor', 'mm²', wire.mm2.toFixed(2))}
+        {cable.kind === 'signal' && number('apartMm', 'Off the phase leads', 'mm', '?')}
+        <YesNoField
+          label="Screened"
+          value={said.screened}
+          onChange={(screened) => {
+            set(cable.key, { screened }, 'screen');
+          }}
+        />
+        {number('holeMm', 'Hole that it passes', 'mm', 'none')}
+        {said.holeMm !== null && number('plugMm', 'Its plug across', 'mm', '?')}
+        {said.holeMm !== null && (
+          <YesNoField
+            label="Grommet in it"
+            value={said.grommet}
+            onChange={(grommet) => {
+              set(cable.key, { grommet }, 'grommet');
+            }}
+          />
+        )}
+      </FieldGroup>
+      {wire.way.length > 0 && (
+        <FieldGroup title="To look at">
+          {wire.way.map((f) => (
+            <div
+              key={f.rule}
+              className="flex items-start gap-2.5 border-b border-hair py-1.5"
+              data-finding={f.rule}
+            >
+              <StateMark state={f.state} size={15} />
+              <p className="leading-snug">
+                <b className="font-semibold">{f.words}</b> <span className="text-ink2">{f.remedy}</span>
+              </p>
+            </div>
+          ))}
+        </FieldGroup>
+      )}
+    </>
+  );
+}
+
+/** The schedule as a table for other programs. */
+function csvOf({ wiring, document }: WiringData): string {
+  return writeCsv(
+    [
+      'cable',
+      'carries',
+      'from',
+      'from_plug',
+      'to',
+      'to_plug',
+      'pin',
+      'from_work',
+      'from_colour',
+      'to_work',
+      'to_colour',
+      'along_mm',
+      'cut_mm',
+      'extend_mm',
+      'mm2',
+      'way',
+    ],
+    wiring.wires.flatMap(({ cable, run, mm2 }) =>
+      Array.from({ length: Math.max(cable.from.pins.length, cable.to.pins.length) }, (_, i) => [
+        `W${String(cable.number)}`,
+        cable.carries,
+        cable.fromComponent,
+        cable.from.plug,
+        cable.toComponent,
+        cable.to.plug,
+        i + 1,
+        cable.from.pins[i]?.work ?? '',
+        cable.from.pins[i]?.colour ?? '',
+        cable.to.pins[i]?.work ?? '',
+        cable.to.pins[i]?.colour ?? '',
+        Math.round(run.along),
+        Math.round(run.cut),
+        run.extend === undefined ? '' : Math.round(run.extend),
+        mm2,
+        measuredOf(document, cable.key).way,
+      ]),
+    ),
+  );
+}
+
+/** Every cable with its ends, its length and what stands against it. */
+export function ScheduleTable({
+  data,
+  pick,
+}: {
+  data: Pick<WiringData, 'wiring' | 'wire'>;
+  pick?: (key: string) => void;
+}) {
+  const name = (id: string): string => data.wiring.components.find((c) => c.id === id)?.name ?? id;
+  return (
+    <table className="w-full min-w-[560px] border-collapse text-[13px]" data-testid="cable-schedule">
+      <thead>
+        <tr className="border-b-[1.5px] border-ink text-left text-[12.5px]">
+          <th className="py-1 font-semibold">Cable</th>
+          <th className="py-1 font-semibold">From, to</th>
+          <th className="py-1 font-semibold">Colours</th>
+          <th className="py-1 pr-2 text-right font-semibold">Cut, mm</th>
+          <th className="py-1 pr-2 text-right font-semibold">mm²</th>
+          <th className="py-1 font-semibold">Then</th>
+        </tr>
+      </thead>
+      <tbody>
+        {data.wiring.wires.map((w) => (
+          <tr
+            key={w.cable.key}
+            className={`border-b border-hair align-top ${w.cable.key === data.wire?.cable.key && pick !== undefined ? 'bg-press' : ''}`}
+          >
+            <th scope="row" className="py-1.5 pr-2 text-left font-normal">
+              <span className="flex items-center gap-1.5">
+                <StateMark state={w.state} size={13} />
+                {pick === undefined ? (
+                  <b className="num font-semibold">W{w.cable.number}</b>
+                ) : (
+                  <button
+                    type="button"
+                    className="num min-h-7 px-1 font-semibold text-slate underline max-bench:min-h-11 max-bench:min-w-11"
+                    onClick={() => {
+                      pick(w.cable.key);
+                    }}
+                  >
+                    W{w.cable.number}
+                  </button>
+                )}
+              </span>
+            </th>
+            <td className="py-1.5 pr-2 leading-snug">
+              {name(w.cable.fromComponent)} to {name(w.cable.toComponent)}
+              <span className="block text-[12px] text-ink2">{w.cable.carries}</span>
+            </td>
+            <td className="py-1.5 pr-2">
+              <span className="flex flex-wrap gap-1">
+                {w.cable.from.pins.map((p, i) => (
+                  <span key={i} className="flex items-center gap-0.5 text-[11px]">
+                    <Tick colour={p.colour} />
+                    {p.colour === '' ? '?' : p.colour}
+                  </span>
+                ))}
+              </span>
+            </td>
+            <td className="num py-1.5 pr-2 text-right">
+              {w.run.cut.toFixed(0)}
+              <span className="block font-text text-[11.5px] text-ink2">
+                {w.run.alongFrom === 'measured' ? 'measured' : 'drawing'}
+              </span>
+            </td>
+            <td className="num py-1.5 pr-2 text-right">{w.mm2.toFixed(2)}</td>
+            <td className="py-1.5">{thenWords(w)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Pieces that are cut, packed into stock lengths. */
+export function CutList({ wiring }: Pick<WiringData, 'wiring'>) {
+  if (wiring.cut.length === 0)
+    return (
+      <p className="py-1.5 text-[13px] text-ink2">
+        Nothing to cut: no cable is too short for its way, as far as the tails of the parts are known.
+      </p>
+    );
+  return (
+    <ul>
+      {wiring.cut.map((g) => (
+        <li key={`${String(g.mm2)} ${g.colour}`} className="border-b border-hair py-1 text-[13px]">
+          <b className="font-semibold">
+            {g.mm2.toFixed(2)} mm², {g.colour === '' ? 'colour not known' : g.colour}
+          </b>
+          :{' '}
+          {g.stock
+            .map(
+              (s) =>
+                `${(s.mm / 1000).toFixed(0)} m for ${s.pieces.map((p) => `${p.name} ${String(p.mm)}`).join(', ')}`,
+            )
+            .join('; ')}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+export function SchedulePicture({ data }: { data: WiringData }) {
+  return (
+    <section aria-label="Cable schedule">
+      <PanelHead
+        title={`${String(data.wiring.wires.length)} cables`}
+        note="lengths from the drawing until a string has measured them"
+      >
+        <Link
+          to="../cable-schedule"
+          relative="path"
+          className="flex h-8 items-center gap-1.5 border-[1.5px] border-rule px-3 text-[13px] text-ink2 hover:bg-press max-bench:h-11"
+        >
+          <Printer size={14} strokeWidth={1.6} aria-hidden /> Print
+        </Link>
+        <Button
+          kind="quiet"
+          onClick={() => {
+            downloadText(fileName(`${data.document.name} harness`, 'csv'), csvOf(data), 'text/csv');
+          }}
+        >
+          Table (CSV)
+        </Button>
+      </PanelHead>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Cables">
+        <ScheduleTable data={data} pick={data.choose} />
+      </div>
+      <h3 className="head border-b-[1.5px] border-ink pt-3 pb-1 text-[14px]">Cut list</h3>
+      <CutList wiring={data.wiring} />
+    </section>
+  );
+}

@@ -1,0 +1,103 @@
+import { firstOf, type HallTrial, type State } from '@apple-cart/core';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { WIRE_VIEWS, type WireView } from '../../screens/wire-views.ts';
+import { Stage } from '../parts/stage.tsx';
+import { ViewLinks } from '../parts/view-links.tsx';
+import { CableList } from './cable-list.tsx';
+import { DiagramPicture } from './diagram-view.tsx';
+import { EMPTY_SEARCH, FindInputs, FindPicture, type PinSearch } from './find-view.tsx';
+import { PhasesInputs, PhasesPicture } from './phases-view.tsx';
+import { PinsInputs, PinsPicture } from './pins-view.tsx';
+import { ScheduleInputs, SchedulePicture } from './schedule-view.tsx';
+import { useWiring, type WiringData } from './use-wiring.ts';
+
+interface Shown {
+  readonly view: WireView;
+  readonly data: WiringData;
+  readonly search: PinSearch;
+  readonly onSearch: (next: PinSearch) => void;
+  readonly trials: readonly HallTrial[];
+  readonly onTrials: (next: readonly HallTrial[]) => void;
+}
+
+function Inputs({ view, data, search, onSearch, trials, onTrials }: Shown) {
+  switch (view) {
+    case 'pins':
+      return <PinsInputs data={data} />;
+    case 'diagram':
+      return (
+        <>
+          <CableList {...data} />
+          <ScheduleInputs data={data} />
+        </>
+      );
+    case 'schedule':
+      return <ScheduleInputs data={data} />;
+    case 'find':
+      return <FindInputs data={data} search={search} onSearch={onSearch} />;
+    case 'phases':
+      return <PhasesInputs trials={trials} onTrials={onTrials} />;
+  }
+}
+
+function Picture({ view, data, search, onSearch, trials, onTrials }: Shown) {
+  switch (view) {
+    case 'pins':
+      return <PinsPicture data={data} />;
+    case 'diagram':
+      return <DiagramPicture data={data} />;
+    case 'schedule':
+      return <SchedulePicture data={data} />;
+    case 'find':
+      return <FindPicture data={data} search={search} onSearch={onSearch} />;
+    case 'phases':
+      return <PhasesPicture trials={trials} onTrials={onTrials} />;
+  }
+}
+
+/** The sheet's answer: the worst of the plug pairs, and how many match. */
+function stampOf({ wiring }: WiringData): {
+  readonly state: State;
+  readonly word: string;
+  readonly under: string;
+} {
+  const { wires } = wiring;
+  const bad = wires.filter((w) => w.plugState === 'stop');
+  const open = wires.filter((w) => w.plugState === 'unknown').length;
+  const good = wires.filter((w) => w.plugState === 'fine').length;
+  const under = `${String(good)} of ${String(wires.length)} plug pairs match`;
+  return firstOf(
+    [
+      [
+        bad.length > 0,
+        {
+          state: 'stop',
+          word: `${String(bad.length)} amiss`,
+          under: `${bad.map((w) => `P${String(w.cable.number)}`).join(', ')}; ${under}`,
+        },
+      ],
+      [open > 0, { state: 'unknown', word: `${String(open)} not looked at`, under }],
+    ],
+    { state: 'fine', word: 'All match', under },
+  );
+}
+
+/** Every lead, plug and pin: face to face, drawn, by length, and found where nobody has written them down. */
+export function WireStage() {
+  const data = useWiring();
+  const [params] = useSearchParams();
+  const view = WIRE_VIEWS.find((v) => v.id === params.get('view'))?.id ?? 'pins';
+  const [search, onSearch] = useState<PinSearch>(EMPTY_SEARCH);
+  const [trials, onTrials] = useState<readonly HallTrial[]>([]);
+  const shown = { view, data, search, onSearch, trials, onTrials };
+  return (
+    <Stage
+      id="wire"
+      stamp={stampOf(data)}
+      views={<ViewLinks label="Views of the wiring stage" views={WIRE_VIEWS} view={view} />}
+      inputs={<Inputs {...shown} />}
+      picture={<Picture {...shown} />}
+    />
+  );
+}
