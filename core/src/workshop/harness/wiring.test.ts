@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../../document/document.ts';
-import type { PinWork, PlugSex, PortDocument } from '../../document/harness.ts';
+import type { PinWork, PortDocument } from '../../document/harness.ts';
 import { knownBuild } from '../../document/known.ts';
 import { frameOf } from '../../document/frame-of.ts';
 import { courier, longtail, tandem, trike } from '../../test/demo.ts';
