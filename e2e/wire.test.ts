@@ -4,7 +4,7 @@ import path from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
-import { clickWords, downloaded, kept, openBuild } from './hands.ts';
+import { chooseItem, clickWords, downloaded, kept, openBuild } from './hands.ts';
 import { sidewaysAnywhere, tooSmall, violationsInBoth } from './rules.ts';
 import { stand } from './stand.ts';
 
@@ -28,7 +28,7 @@ async function open(view: string): Promise<Page & Watch> {
 describe('the wiring stage', () => {
   it('is read by everybody, at a desk and on a tablet, in every view', async () => {
     const page = await open('pins');
-    for (const view of ['pins', 'diagram', 'schedule', 'find', 'phases']) {
+    for (const view of ['pins', 'diagram', 'schedule', 'bicycle', 'find', 'phases']) {
       await page.goto(page.url().replace(/view=\w+/, `view=${view}`));
       await page.waitForSelector(view === 'diagram' ? '[data-testid=wiring-diagram]' : '[data-testid=stamp]');
       await page.setViewport({ width: 1280, height: 800 });
@@ -51,6 +51,14 @@ describe('the wiring stage', () => {
     await read('4.1');
     await says(page, '[aria-label="Find a pin"]', 'Found, with 1 reading');
     await says(page, '[data-testid=pin-roles]', '1 brownis');
+    // What was found goes onto the plug that waits for it.
+    await clickWords(page, 'Walk lever: throttle');
+    await page.goto(page.url().replace(/view=.*$/, 'view=pins&cable=throttle-controller'));
+    await page.waitForFunction(
+      () =>
+        document.querySelector<HTMLSelectElement>('[data-pin="2"] select[aria-label^=Work]')?.value ===
+        'throttle',
+    );
   });
 
   it('guides through the orders of the sensors to the right one, and tells how to reverse it', async () => {
@@ -79,11 +87,27 @@ describe('the wiring stage', () => {
     ).toBe(6);
   });
 
+  it('keeps a pinout with its part, and offers it to another build', async () => {
+    const page = await open('pins&cable=motor-halls');
+    await clickWords(page, 'Keep this pinout');
+    await chooseItem(page, 'with Corvane G-250');
+    await says(page, 'main', 'Kept with Corvane G-250.');
+    await openBuild(page, bench.application, 'Tide-flat trike', 'wire');
+    await page.goto(`${page.url()}?view=pins&cable=motor-halls`);
+    await clickWords(page, 'Pinout from the shelf');
+    await chooseItem(page, 'Corvane G-250');
+    await page.waitForFunction(
+      () =>
+        document.querySelector<HTMLSelectElement>('[data-pin="4"] select[aria-label^=Colour]')?.value ===
+        'GN',
+    );
+  });
+
   // The last: it mends the tandem.
   it('finds a crossed hall pair, swaps it in the plan, and prints it', async () => {
     const page = await open('pins&cable=motor-halls');
     await says(page, '[data-finding=crossed]', 'Same colour, other work');
-    await says(page, '[data-testid=stamp]', '1 amiss');
+    await says(page, '[data-testid=stamp]', 'amiss');
     await page.click('[data-plug=motor-halls]');
     await clickWords(page, 'Swap in the plan');
     await page.waitForFunction(() => document.querySelector('[data-finding=crossed]') === null);

@@ -290,6 +290,7 @@ export {
   type PortDocument,
   type WireColour,
 } from './document/harness.ts';
+export { partsOfPort, pinoutOf, withPinout } from './parts/pinouts.ts';
 export { usualPort, type Cable, type Port } from './workshop/harness/components.ts';
 export type { PlugFinding } from './workshop/harness/plug-rules.ts';
 export type { Run } from './workshop/harness/runs.ts';

@@ -62,7 +62,7 @@ const volts = z.number().min(-1000).max(1000).nullable().default(null);
 const millimetres = z.number().min(0).max(20_000).nullable().default(null);
 
 /** A plug half as somebody has looked at it: it stands for the usual one of its place. */
-const port = z.strictObject({
+export const port = z.strictObject({
   /** The family that its halves mate in, by any name; empty is not known. */
   plug: z.string().max(40).default(''),
   sex: plugSex.default('unknown'),

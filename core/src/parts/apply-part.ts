@@ -7,6 +7,7 @@ import { isPackPart, isSmallPart, type PackPartType, type PartType } from '../do
 import { usualPlace } from '../document/migrate.ts';
 import type { Sourced } from '../document/quantity-spec.ts';
 import type { Part, PartOf } from './part.ts';
+import { withPortsOf } from './pinouts.ts';
 
 const label = (value: number): Sourced => ({ source: 'label', value });
 const unknown: Sourced = { source: 'unknown' };
@@ -328,13 +329,25 @@ function withBrought(build: BuildDocument, part: Part, packIndex: number): Build
   return build;
 }
 
+/** The plugs of motor, controller, pack and charger are those of the part. */
+function withPlugs(build: BuildDocument, part: Part, packIndex: number): BuildDocument {
+  if (part.type !== 'motor' && part.type !== 'controller' && part.type !== 'pack' && part.type !== 'charger')
+    return build;
+  const nth = part.type === 'pack' || part.type === 'charger' ? packIndex : 0;
+  const component = nth === 0 ? part.type : `${part.type}-${String(nth + 1)}`;
+  return {
+    ...build,
+    harness: { ...build.harness, ports: withPortsOf(build.harness.ports, component, part) },
+  };
+}
+
 /**
  * Copies a part's values into a build, marked as read from its label, and remembers which part it was.
  * Its price, days and supplier stand with its line of the parts list; a price only in the build's money or its second one.
  * @param packIndex which pack a pack, its cell or its charger is for
  */
 export function applyPart(build: BuildDocument, part: Part, packIndex = 0): BuildDocument {
-  const next = withBrought(copied(build, part, packIndex), part, packIndex);
+  const next = withPlugs(withBrought(copied(build, part, packIndex), part, packIndex), part, packIndex);
   const priced = linesOf(part, packIndex).reduce((b, key) => bought(b, part, key), next);
   if (isSmallPart(part.type)) return priced;
   return isPackPart(part.type)

@@ -11,7 +11,7 @@ export interface PartField {
   readonly key: string;
   readonly label: string;
   readonly unit: Unit | undefined;
-  readonly kind: 'text' | 'number' | 'numbers' | 'words' | 'counts' | 'choice' | 'yes-no';
+  readonly kind: 'text' | 'number' | 'numbers' | 'words' | 'counts' | 'json' | 'choice' | 'yes-no';
   readonly options: readonly string[];
   /** May be left empty. */
   readonly optional: boolean;
@@ -28,6 +28,7 @@ const OWN: Readonly<Record<string, readonly [string, Unit | undefined]>> = {
   leadDays: ['Days to come', undefined],
   brings: ['Comes along in its box', undefined],
   serves: ['For lines', undefined],
+  ports: ['Plugs and pins (JSON)', undefined],
   massKg: ['Mass', 'kg'],
   kind: ['Kind', undefined],
   style: ['Style', undefined],
@@ -103,7 +104,8 @@ function asked(schema: z.core.$ZodType): Asked {
   if (schema instanceof z.ZodBoolean) return { kind: 'yes-no', options: ['yes', 'no'] };
   if (schema instanceof z.ZodArray)
     return { kind: schema.element instanceof z.ZodString ? 'words' : 'numbers', options: [] };
-  if (schema instanceof z.ZodRecord) return { kind: 'counts', options: [] };
+  if (schema instanceof z.ZodRecord)
+    return { kind: schema.valueType instanceof z.ZodObject ? 'json' : 'counts', options: [] };
   if (schema instanceof z.ZodEnum) return { kind: 'choice', options: schema.options.map(String) };
   if (schema instanceof z.ZodUnion) {
     const literals = schema.options.filter((one) => one instanceof z.ZodLiteral);
@@ -149,6 +151,15 @@ const countsOf = (text: string): Record<string, unknown> =>
           .map(([line = '', count = '1']) => [line, number(count)]),
       );
 
+/** What a text of JSON says; the text itself where it is none, for the schema to refuse. */
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return text;
+  }
+}
+
 /** A part as texts, one a field: the cells of a table or the values of a form. */
 export function cellsOf(one: Part): Readonly<Record<string, string>> {
   const values = one as Readonly<Record<string, unknown>>;
@@ -159,6 +170,7 @@ export function cellsOf(one: Part): Readonly<Record<string, string>> {
       if (kind === 'yes-no') return [key, value === true ? 'yes' : 'no'];
       if (Array.isArray(value)) return [key, value.join(' ')];
       if (kind === 'counts') return [key, countsText(value)];
+      if (kind === 'json') return [key, Object.keys(value).length === 0 ? '' : JSON.stringify(value)];
       return [key, typeof value === 'string' || typeof value === 'number' ? String(value) : ''];
     }),
   );
@@ -186,6 +198,8 @@ function valueOf({ kind, key }: PartField, text: string): unknown {
       return text.split(/[\s,;]+/).filter((word) => word !== '');
     case 'counts':
       return countsOf(text);
+    case 'json':
+      return jsonOf(text);
     case 'yes-no':
       return YES_NO.get(text.toLowerCase()) ?? text;
     case 'choice':

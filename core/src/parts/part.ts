@@ -14,6 +14,7 @@ import {
   material,
   shellKind,
 } from '../document/choices.ts';
+import { port } from '../document/harness.ts';
 import type { PartType } from '../document/part-types.ts';
 
 /**
@@ -35,6 +36,11 @@ const base = {
   /** From the order to the door. */
   leadDays: z.number().int().min(0).max(400).nullable().default(null),
   massKg: z.number().positive().max(500),
+  /** Its plug halves as somebody has found them, by the port that they are. */
+  ports: z
+    .record(z.string().regex(/^[a-z0-9-]{1,40}$/), port)
+    .refine((all) => Object.keys(all).length <= 20)
+    .default({}),
 };
 /** Lines of the parts list, by their keys, that come along in its box, and how many of each; null is not known. */
 const brings = z

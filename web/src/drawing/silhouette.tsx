@@ -1,4 +1,5 @@
 import { motorAt, type BuildDocument, type Verdict } from '@apple-cart/core';
+import type { ReactNode } from 'react';
 import { drawBicycle, type Drawn } from './bicycle.ts';
 import { Sketch } from './sketch.tsx';
 
@@ -33,6 +34,10 @@ interface Props {
   readonly height: number;
   readonly scale: number;
   readonly className?: string;
+  /** What is drawn over it: given points of the frame in mm, where they stand in the picture. */
+  readonly over?: (
+    at: (p: { readonly x: number; readonly y: number }) => readonly [x: number, y: number],
+  ) => ReactNode;
 }
 
 /** Both ends of a machine ahead of the rear axle, mm: load boxes and booms reach past the front wheel. */
@@ -56,7 +61,7 @@ export const rearAxleAt = (drawn: Drawn, width: number, scale: number): number =
   width / 2 - middle(drawn) * scale;
 
 /** The bicycle in ink with what the conversion adds in slate blue, standing on the ground, to scale. */
-export function Silhouette({ build, verdict, width, height, scale, className = '' }: Props) {
+export function Silhouette({ build, verdict, width, height, scale, className = '', over }: Props) {
   const drawn = drawnFrom(build, verdict);
   const ground = height - 4;
   const sketch = new Sketch(
@@ -74,6 +79,7 @@ export function Silhouette({ build, verdict, width, height, scale, className = '
       aria-label={`Side view, ${build.donor.style}`}
     >
       {sketch.nodes}
+      {over?.((p) => [rearAxleAt(drawn, width, scale) + p.x * scale, ground - p.y * scale])}
       <path d={`M0 ${String(ground)}H${String(width)}`} stroke="var(--ink)" strokeWidth="1.5" />
     </svg>
   );

@@ -3,6 +3,7 @@ export const WIRE_VIEWS = [
   { id: 'pins', name: 'Pins' },
   { id: 'diagram', name: 'Diagram' },
   { id: 'schedule', name: 'Cable schedule' },
+  { id: 'bicycle', name: 'On the bicycle' },
   { id: 'find', name: 'Find a pin' },
   { id: 'phases', name: 'Phases and halls' },
 ] as const;

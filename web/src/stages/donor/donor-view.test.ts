@@ -149,6 +149,7 @@ describe('another donor from the shelf', () => {
       price: null,
       priceTo: null,
       leadDays: null,
+      ports: {},
       currency: 'GBP',
       massKg: 40,
       style: 'trike',

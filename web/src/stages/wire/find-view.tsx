@@ -1,10 +1,13 @@
 import {
   PLUG_TYPES,
+  WIRE_COLOURS,
   findPins,
   plugTypeOf,
   type Found,
   type PinReading,
   type PinRole,
+  type PinWork,
+  type PortDocument,
   type Volts,
 } from '@apple-cart/core';
 import { useMemo, useState } from 'react';
@@ -16,7 +19,7 @@ import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { TextButton } from '../../ui/text-button.tsx';
 import { COLOURS } from './colours.tsx';
-import type { WiringData } from './use-wiring.ts';
+import { storedPort, type WiringData } from './use-wiring.ts';
 
 /** Roles as a builder says them. */
 const ROLE_NAMES: Readonly<Record<PinRole, string>> = {
@@ -252,6 +255,77 @@ function titleOf(found: Found, search: PinSearch): string {
   return `${String(found.left)} of ${String(found.of)} orders remain`;
 }
 
+/** What a role is on a plug of the harness. */
+const WORK_OF: Readonly<Record<PinRole, PinWork>> = {
+  ground: 'ground',
+  supply5: 'supply5',
+  throttle: 'throttle',
+  cutoff: 'cutoff',
+  torque: 'torque',
+  p0: 'pulse',
+  p1: 'pulse',
+  heat: 'heat',
+  lamp12: 'lamp',
+  pack: 'switched',
+  lock: 'lock',
+  sends: 'sends',
+  hears: 'hears',
+};
+const HALLS = ['hall-a', 'hall-b', 'hall-c'] as const;
+
+/** The pins as they were found, for a plug of the harness; three pulses of a motor are its sensors in their order. */
+function pinsOf(found: Extract<Found, { left: number }>, search: PinSearch): PortDocument['pins'] {
+  const motor = search.type.startsWith('hall');
+  let halls = 0;
+  return found.pins.map(({ pin, roles: [role = 'ground'] }) => {
+    const hall = motor && (role === 'p0' || role === 'p1') ? HALLS[halls++] : undefined;
+    const colour = WIRE_COLOURS.find((c) => c !== '' && COLOURS[c].name === search.names[pin]) ?? '';
+    return { work: hall ?? WORK_OF[role], colour };
+  });
+}
+
+/** Puts what was found onto a plug of the harness that waits for it. */
+function Enter({
+  data,
+  found,
+  search,
+}: {
+  data: WiringData;
+  found: Extract<Found, { left: number }>;
+  search: PinSearch;
+}) {
+  const waiting = data.wiring.wires.flatMap(({ cable }) =>
+    [
+      { port: cable.from, component: cable.fromComponent },
+      { port: cable.to, component: cable.toComponent },
+    ].filter(
+      ({ port }) =>
+        port.pins.length === found.pins.length && (!port.seen || port.pins.some((p) => p.work === 'unknown')),
+    ),
+  );
+  return (
+    <p className="flex flex-wrap items-center gap-2 py-2 leading-snug">
+      Put it on the plug of
+      {waiting.slice(0, 6).map(({ port, component }) => (
+        <Button
+          key={port.key}
+          onClick={() => {
+            data.change(
+              (now) => ({
+                ports: { ...now.ports, [port.key]: { ...storedPort(port), pins: pinsOf(found, search) } },
+              }),
+              'pins found',
+            );
+          }}
+        >
+          {data.wiring.components.find((c) => c.id === component)?.name ?? component}: {port.name}
+        </Button>
+      ))}
+      {waiting.length === 0 && 'no plug of this build: none of so many pins waits'}
+    </p>
+  );
+}
+
 const Role = ({ may, role }: { may: readonly PinRole[]; role: PinRole }) => {
   if (!may.includes(role)) return '–';
   return may.length === 1 ? <b className="font-semibold text-fine">is</b> : 'may be';
@@ -331,11 +405,7 @@ export function FindPicture({
               : alike to a meter. Try one way; if nothing answers, switch off and change the two.
             </p>
           )}
-          {found.kind === 'found' && (
-            <p className="py-2 leading-snug">
-              Note it on the plug now, and enter it under Pins: a pinout once found is worth keeping.
-            </p>
-          )}
+          {found.kind === 'found' && <Enter data={data} found={found} search={search} />}
         </>
       )}
       <p className="pt-2 text-[12.5px] text-ink2">

@@ -1,5 +1,9 @@
 import {
   PIN_WORKS,
+  partsOfPort,
+  pinoutOf,
+  withPinout,
+  type Part,
   PLUG_SEXES,
   WIRE_COLOURS,
   worksOf,
@@ -11,10 +15,13 @@ import {
   type WireColour,
 } from '@apple-cart/core';
 import { ArrowLeftRight } from 'lucide-react';
+import { useState } from 'react';
 import { ChoiceField, CHOICE_ROW } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { TextField } from '../../fields/text-field.tsx';
+import { takePartsIn, useParts } from '../../state/shelf.ts';
 import { Button } from '../../ui/button.tsx';
+import { Menu, MenuItem } from '../../ui/menu.tsx';
 import { Caution } from '../../ui/caution.tsx';
 import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
@@ -45,6 +52,61 @@ function usePort(
       key,
     );
   };
+}
+
+/** The library of pinouts is the shelf: a half that was found is kept with its part, and offered to the next build. */
+function Library({ data, port }: { data: WiringData; port: Port }) {
+  const set = usePort(data);
+  const parts = partsOfPort(useParts(), port.key);
+  const [said, setSaid] = useState('');
+  const kept = parts.filter((p) => pinoutOf(p, port.key) !== undefined);
+  if (parts.length === 0) return null;
+  const keep = (part: Part): void => {
+    takePartsIn([withPinout(part, port.key, storedPort(port))]).then(
+      () => {
+        setSaid(`Kept with ${part.name}.`);
+      },
+      (problem: unknown) => {
+        setSaid(problem instanceof Error ? problem.message : 'It could not be kept.');
+      },
+    );
+  };
+  return (
+    <p className="flex flex-wrap items-center gap-2 border-b border-hair py-1">
+      {kept.length > 0 && (
+        <Menu trigger={<Button kind="quiet">Pinout from the shelf</Button>}>
+          {kept.map((part) => (
+            <MenuItem
+              key={part.id}
+              onSelect={() => {
+                const half = pinoutOf(part, port.key);
+                if (half !== undefined) set(port, half, 'pinout from the shelf');
+              }}
+            >
+              {part.name}
+            </MenuItem>
+          ))}
+        </Menu>
+      )}
+      {port.seen && (
+        <Menu trigger={<Button kind="quiet">Keep this pinout</Button>}>
+          {parts.map((part) => (
+            <MenuItem
+              key={part.id}
+              onSelect={() => {
+                keep(part);
+              }}
+            >
+              with {part.name}
+            </MenuItem>
+          ))}
+        </Menu>
+      )}
+      <span role="status" className="text-[12.5px] text-ink2">
+        {said}
+      </span>
+    </p>
+  );
 }
 
 /** One half: its family, its kind of contact, its own cable. */
@@ -82,6 +144,7 @@ function Half({ data, port, title }: { data: WiringData; port: Port; title: stri
           }}
         />
       </div>
+      <Library data={data} port={port} />
       <p className="flex gap-1 py-1">
         <TextButton
           disabled={port.pins.length >= 16}

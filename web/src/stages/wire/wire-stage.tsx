@@ -4,6 +4,7 @@ import { useSearchParams } from 'react-router';
 import { WIRE_VIEWS, type WireView } from '../../screens/wire-views.ts';
 import { Stage } from '../parts/stage.tsx';
 import { ViewLinks } from '../parts/view-links.tsx';
+import { BicyclePicture } from './bicycle-view.tsx';
 import { CableList } from './cable-list.tsx';
 import { DiagramPicture } from './diagram-view.tsx';
 import { EMPTY_SEARCH, FindInputs, FindPicture, type PinSearch } from './find-view.tsx';
@@ -26,6 +27,7 @@ function Inputs({ view, data, search, onSearch, trials, onTrials }: Shown) {
     case 'pins':
       return <PinsInputs data={data} />;
     case 'diagram':
+    case 'bicycle':
       return (
         <>
           <CableList {...data} />
@@ -47,6 +49,8 @@ function Picture({ view, data, search, onSearch, trials, onTrials }: Shown) {
       return <PinsPicture data={data} />;
     case 'diagram':
       return <DiagramPicture data={data} />;
+    case 'bicycle':
+      return <BicyclePicture data={data} />;
     case 'schedule':
       return <SchedulePicture data={data} />;
     case 'find':

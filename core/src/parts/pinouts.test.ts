@@ -1,0 +1,55 @@
+import { describe, expect, it } from 'vitest';
+import shelfFile from '../../../demo/parts.json' with { type: 'json' };
+import type { PortDocument } from '../document/harness.ts';
+import { harnessOf } from '../workshop/harness/components.ts';
+import { sample } from '../test/sample.ts';
+import { applyPart } from './apply-part.ts';
+import { cellsOf, partFromCells } from './part-fields.ts';
+import { part } from './part.ts';
+import { partsOfPort, pinoutOf, withPinout } from './pinouts.ts';
+
+const shelf = shelfFile.map((file) => part.parse(file));
+const half: PortDocument = {
+  plug: 'sensor plug',
+  sex: 'pins',
+  tailMm: 900,
+  pins: (['supply5', 'ground', 'hall-a', 'hall-b', 'hall-c', 'heat'] as const).map((work) => ({
+    work,
+    colour: 'GN',
+  })),
+};
+const motor = shelf.find((p) => p.id === 'motor-g750');
+if (motor === undefined) throw new Error('no motor');
+
+describe('a pinout once found', () => {
+  it('is kept with its part, and comes with it into the next build', () => {
+    const kept = withPinout(motor, 'motor/halls', half);
+    expect(pinoutOf(kept, 'motor/halls')).toEqual(half);
+    const build = applyPart(sample({ drive: { name: 'Other' } }), kept);
+    expect(build.harness.ports['motor/halls']).toEqual(half);
+    const cable = harnessOf(build).cables.find((c) => c.key === 'motor-halls');
+    expect(cable?.from).toMatchObject({ seen: true, tailMm: 900 });
+    // Of the controller nobody has said anything.
+    expect(cable?.to.seen).toBe(false);
+  });
+
+  it('goes with the part that is taken out: another motor has other plugs', () => {
+    const build = applyPart(sample(), withPinout(motor, 'motor/halls', half));
+    expect(applyPart(build, motor).harness.ports['motor/halls']).toBeUndefined();
+  });
+
+  it('is offered by the parts that may be there, small ones by their lines', () => {
+    expect(partsOfPort(shelf, 'motor-2/halls').every((p) => p.type === 'motor')).toBe(true);
+    expect(partsOfPort(shelf, 'throttle/plug').map((p) => p.id)).toContain('fit-throttle-thumb');
+    expect(partsOfPort(shelf, 'brake-rear/plug').map((p) => p.id)).toContain('fit-brake-magnet');
+    expect(partsOfPort(shelf, 'controller/motor-halls').every((p) => p.type === 'controller')).toBe(true);
+    expect(pinoutOf(withPinout(motor, 'motor-2/halls', half), 'motor/halls')).toEqual(half);
+  });
+
+  it('survives the table of the shelf', () => {
+    const kept = withPinout(motor, 'motor/halls', half);
+    expect(partFromCells('motor', cellsOf(kept))).toEqual({ ok: true, value: kept });
+    const broken = partFromCells('motor', { ...cellsOf(kept), ports: '{"halls": 4' });
+    expect(broken.ok ? [] : broken.issues.map((i) => i.path)).toEqual(['ports']);
+  });
+});
