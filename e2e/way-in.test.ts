@@ -22,6 +22,18 @@ const plain = (text: string): string => text.replaceAll(/\s+/g, ' ').trim();
 /** Presses what bears the words: a button, a link, an answer of a list or a card. */
 async function press(words: string): Promise<void> {
   done.push(`press ${words}`);
+  // A page that is drawn anew between finding and pressing, as when the shelf arrives, is looked at again.
+  for (let tries = 3; ; tries -= 1) {
+    try {
+      await pressOnce(words);
+      return;
+    } catch (problem) {
+      if (tries === 1 || !String(problem).includes('detached')) throw problem;
+    }
+  }
+}
+
+async function pressOnce(words: string): Promise<void> {
   const found = await page.waitForFunction(
     (wanted) => {
       const shown = (e: Element): boolean => e.getClientRects().length > 0;

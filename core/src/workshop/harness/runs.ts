@@ -172,7 +172,7 @@ export interface Run {
   /** Positive is to extend, negative is too much. */
   readonly extend: number | undefined;
   readonly then: 'extend' | 'shorten' | 'fold' | 'fits' | 'unknown';
-  /** Points of the drawing that it follows; empty for one that was measured. */
+  /** Points of the drawing that it follows, measured or not. */
   readonly way: readonly Point[];
 }
 
@@ -238,7 +238,7 @@ export function runsOf(
           supplied,
           extend,
           then: thenOf(extend),
-          way: said.alongMm === null ? drawn.way : [],
+          way: drawn.way,
         },
       ];
     }),

@@ -221,7 +221,7 @@ describe('the length of a cable', () => {
     const known = knownBuild(build);
     const frame = frameOf(build, known);
     for (const { run, cable } of wiringOf(build, known).wires) {
-      if (run.way.length < 2) continue;
+      if (run.way.length < 2 || run.alongFrom === 'measured') continue;
       const polyline = run.way.slice(1).reduce((sum, p, i) => {
         const q = run.way[i];
         return sum + (q === undefined ? 0 : Math.hypot(p.x - q.x, p.y - q.y));

@@ -27,6 +27,47 @@ const Block = ({ title, children }: { title: string; children: ReactNode }) => (
   </section>
 );
 
+/** Components of the harness that a line is: their plugs have to fit as well. */
+const COMPONENTS: Readonly<Record<string, readonly string[]>> = {
+  motor: ['motor', 'motor-2'],
+  pack: ['pack', 'pack-2', 'pack-3', 'pack-4'],
+  charger: ['charger', 'charger-2', 'charger-3', 'charger-4'],
+  controller: ['controller'],
+  display: ['display'],
+  throttle: ['throttle'],
+  'assist-sensor': ['assist'],
+  'brake-sensors': ['brake-front', 'brake-rear'],
+  'shift-sensor': ['shift'],
+  'speed-sensor': ['speed'],
+  key: ['key'],
+  converter: ['converter'],
+  combiner: ['combiner'],
+};
+
+/** How the plugs of a line stand, as the wiring stage has them. */
+function Plugs({ rule, verdict }: { rule: string; verdict: Verdict }) {
+  const parts = COMPONENTS[rule] ?? [];
+  const wires = verdict.wiring.wires.filter(
+    ({ cable }) => parts.includes(cable.fromComponent) || parts.includes(cable.toComponent),
+  );
+  return wires.map(({ cable, plug, plugState }) => (
+    <div key={cable.key} className="flex items-start gap-2.5 border-b border-hair py-1.5">
+      <StateMark state={plugState} size={15} />
+      <p className="min-w-0 flex-1 leading-snug">
+        <b className="font-semibold">
+          P{cable.number}, {cable.carries}
+        </b>{' '}
+        <span className="text-ink2">
+          {cable.from.plug}, {cable.from.sex} to {cable.to.sex}
+        </span>
+        <span className="block text-[12.5px] text-ink2">
+          {plug[0]?.words ?? 'Both halves were looked at, and match.'}
+        </span>
+      </p>
+    </div>
+  ));
+}
+
 /** The checks that say whether it fits together with the rest, and what the build leaves open. */
 function Fits({ row, verdict }: { row: Row; verdict: Verdict }) {
   const system = useSettings((state) => state.units);
@@ -52,13 +93,14 @@ function Fits({ row, verdict }: { row: Row; verdict: Verdict }) {
           </p>
         </div>
       ))}
+      <Plugs rule={line.rule} verdict={verdict} />
       {line.ask !== '' && (
         <div className="flex items-start gap-2.5 border-b border-hair py-1.5">
           <StateMark state="unknown" size={15} />
           <p className="leading-snug">{line.ask}</p>
         </div>
       )}
-      {found.length === 0 && line.ask === '' && (
+      {found.length === 0 && line.ask === '' && COMPONENTS[line.rule] === undefined && (
         <p className="border-b border-hair py-1.5 text-ink2">
           Nothing that a check could say: hold it against the old one.
         </p>

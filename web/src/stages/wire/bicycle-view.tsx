@@ -51,7 +51,7 @@ export function BicyclePicture({ data }: { data: WiringData }) {
                   fill="none"
                   strokeLinejoin="round"
                   className={picked ? 'stroke-slate' : 'stroke-look'}
-                  strokeOpacity={picked ? 1 : 0.5}
+                  strokeOpacity={picked ? 1 : 0.7}
                   strokeWidth={WEIGHT[w.cable.kind] + (picked ? 3 : 0)}
                 />
               );
@@ -60,8 +60,8 @@ export function BicyclePicture({ data }: { data: WiringData }) {
       />
       <p className="pt-2 text-[12.5px] text-ink2">
         Where a cable goes is the shortest way along the tubes; to the bar it is longer by the stem. A string
-        along the true way wins: typed under Cable schedule
-        {measured.length === 0 ? '' : ` (${String(measured.length)} measured, and not drawn)`}.
+        along the true way wins: typed under Cable schedule ({measured.length} of {wiring.wires.length}{' '}
+        measured).
       </p>
     </section>
   );
