@@ -105,6 +105,36 @@ function shortest(
   return { mm: best[to] ?? Infinity, way };
 }
 
+/** Ways on one frame, each sought once: a keystroke seldom moves a tube. */
+interface Ways {
+  readonly graph: Graph;
+  readonly found: Map<string, ReturnType<typeof shortest>>;
+}
+const frames = new Map<string, Ways>();
+/** So many frames are remembered: the build in hand, its pin, and what is compared. */
+const MOST_FRAMES = 8;
+
+function waysOn(frame: Frame, places: readonly Point[]): Ways {
+  const key = JSON.stringify([frame.tubes.map(({ name, a, b }) => [name, a.x, a.y, b.x, b.y]), places]);
+  const known = frames.get(key);
+  if (known !== undefined) return known;
+  const made: Ways = { graph: graphOf(frame, places), found: new Map() };
+  if (frames.size >= MOST_FRAMES) frames.clear();
+  frames.set(key, made);
+  return made;
+}
+
+/** The shortest way between two places of a frame. */
+function wayBetween({ graph, found }: Ways, a: Point, b: Point): ReturnType<typeof shortest> {
+  const key = [a.x, a.y, b.x, b.y].join(' ');
+  const known = found.get(key);
+  if (known !== undefined) return known;
+  const nodeOf = (p: Point): number => graph.nodes.findIndex((n) => far(n, p) < 1);
+  const way = shortest(graph, nodeOf(a), nodeOf(b));
+  found.set(key, way);
+  return way;
+}
+
 /** Where each component of the harness sits, mm, as the side view has it. */
 function placesOf(build: BuildDocument, known: KnownBuild, frame: Frame): ReadonlyMap<string, Point> {
   const boxes = boxesOf(build, known, frame);
@@ -199,20 +229,12 @@ export function runsOf(
 ): ReadonlyMap<string, Run> {
   const frame = frameOf(build, known);
   const places = placesOf(build, known, frame);
-  const ids = [...places.keys()];
-  const graph = graphOf(
-    frame,
-    ids.map((id) => places.get(id) ?? frame.bracket),
-  );
-  const nodeOf = (id: string): number => {
-    const p = places.get(id) ?? frame.bracket;
-    return graph.nodes.indexOf(p) >= 0 ? graph.nodes.indexOf(p) : graph.nodes.findIndex((n) => far(n, p) < 1);
-  };
+  const ways = waysOn(frame, [...places.values()]);
+  const at = (id: string): Point => places.get(id) ?? frame.bracket;
   return new Map(
     cables.map((cable): [string, Run] => {
       const said = build.harness.cables[cable.key] ?? NOTHING_MEASURED;
-      const [from, to] = [nodeOf(cable.fromComponent), nodeOf(cable.toComponent)];
-      const drawn = shortest(graph, from, to);
+      const drawn = wayBetween(ways, at(cable.fromComponent), at(cable.toComponent));
       const bar = (ON_BAR.has(cable.fromComponent) ? 1 : 0) + (ON_BAR.has(cable.toComponent) ? 1 : 0);
       const along = said.alongMm ?? (Number.isFinite(drawn.mm) ? drawn.mm : 0) + bar * TO_BAR_MM;
       const slack = slackOf(build, cable);
