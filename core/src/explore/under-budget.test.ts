@@ -31,6 +31,7 @@ describe('ways back under the budget', () => {
       expect(verdict.list.ledger.total.most).toBeCloseTo(way.total, 6);
       expect(verdict.hill.climb.climbs).toBe(true);
       expect(way.saved).toBeGreaterThan(0);
+      expect(verdict.list.ledger.noIdea).toBeLessThanOrEqual(evaluate(open, shelf).list.ledger.noIdea);
     }
     for (const way of found.ways) expect(way.total).toBeLessThanOrEqual(1500);
   });

@@ -80,8 +80,10 @@ export function underBudget(build: BuildDocument, shelf: readonly Part[], book: 
   const way = (parts: readonly Part[]): WayBack | undefined => {
     const next = parts.reduce((b, p) => applyPart(b, p), build);
     tried += 1;
-    const sum = evaluate(next, book, shelf).list.ledger.total.most;
-    if (sum >= total) return undefined;
+    const { ledger } = evaluate(next, book, shelf).list;
+    const sum = ledger.total.most;
+    // What looks cheaper because more of it has no known price is no way back.
+    if (sum >= total || ledger.noIdea > verdict.list.ledger.noIdea) return undefined;
     const offer = offerOf(study(next), book);
     if (!keeps(now, offer, wantedKm)) return undefined;
     return {

@@ -170,6 +170,14 @@ describe('price', () => {
     expect(price(settled(within(600))).state).toBe('look');
   });
 
+  it('is not fine while what a supplier takes for sending is not known', () => {
+    const sent = withLine(settled(within(1000)), 'motor', { supplier: 'Ostler' });
+    expect(price(sent)).toMatchObject({ state: 'look', condition: ['sending not known of 1'] });
+    const { purchase } = sent;
+    const told = { ...sent, purchase: { ...purchase, suppliers: { Ostler: { shipping: 0 } } } };
+    expect(price(told).state).toBe('fine');
+  });
+
   it('says what is missing and never counts it as nought in silence', () => {
     const missing = evaluate(hub).list.ledger.unpriced;
     expect(price(hub)).toMatchObject({

@@ -45,8 +45,12 @@ export function massFigure(study: Study): Figure {
 }
 
 /** How a total stands against the budget, in words. */
-function priceWords({ budget, currency }: BuildDocument['money'], { unpriced, total }: Ledger): string {
+function priceWords(
+  { budget, currency }: BuildDocument['money'],
+  { unpriced, total, sendingUnknown }: Ledger,
+): string {
   if (unpriced > 0) return `${String(unpriced)} without a price`;
+  if (sendingUnknown > 0) return `sending not known of ${String(sendingUnknown)}`;
   if (budget === null) return 'no budget set';
   const over = total.most - budget;
   return `${moneyText(Math.abs(over), currency)} ${over > 0 ? 'over' : 'under'} budget`;
@@ -60,9 +64,9 @@ export function spanText({ total, noIdea }: Ledger, currency: string): string {
 
 /** The total of the parts list, tools apart; what has no price is said, never counted as nought in silence. */
 export function priceFigure({ build: { money } }: Study, ledger: Ledger): Figure {
-  const { any, total, unpriced, noIdea } = ledger;
+  const { any, total, unpriced, noIdea, sendingUnknown } = ledger;
   const over = money.budget !== null && total.most > money.budget;
-  const settled: State = unpriced > 0 || over ? 'look' : 'fine';
+  const settled: State = unpriced > 0 || sendingUnknown > 0 || over ? 'look' : 'fine';
   const text = (amount: number): string => moneyText(amount, money.currency);
   const row = (label: string, value: number): WorkingRow => stepRow('', label, text(value), '1');
   return {

@@ -119,7 +119,19 @@ const tooShort: CableRule = ({ run }) =>
       ]
     : [];
 
-const CABLE_RULES: readonly CableRule[] = [tooShort, besidePhases, sensorsShort, hole];
+const tailUnknown: CableRule = ({ run }) =>
+  run.then === 'unknown'
+    ? [
+        {
+          rule: 'tail-unknown',
+          state: 'unknown',
+          words: 'What both parts bring of their own cable is not known: whether it reaches cannot be told.',
+          remedy: 'Measure the tails of both halves, and type them under Pins; nought where a part has none.',
+        },
+      ]
+    : [];
+
+const CABLE_RULES: readonly CableRule[] = [tooShort, tailUnknown, besidePhases, sensorsShort, hole];
 
 /** What stands against a cable along its way. */
 export const cableFindings = (s: Subject): readonly CableFinding[] => CABLE_RULES.flatMap((rule) => rule(s));

@@ -192,18 +192,18 @@ const turned: PlugRule = {
   },
 };
 
+/** Rules that name what kills a part: what they name is not told again as crossed. */
+const GRAVER: readonly PlugRule[] = [supplyOnSignal, twoSupplies, tooManyVolts];
+
 const crossedPins: PlugRule = {
   id: 'crossed',
-  find: ({ cable, works }) => {
-    const wrong = faces(cable).filter(
-      ({ a, b }) => isUsed(a) && isUsed(b) && !agrees(a, b) && !isTurned(a, b),
+  find: (facing) => {
+    const { cable, works } = facing;
+    const named = new Set(GRAVER.flatMap((rule) => rule.find(facing)).flatMap((f) => f.pins));
+    // Whatever else does not belong together: two signals, a supply on ground, a phase on a supply.
+    const left = faces(cable).filter(
+      ({ pin, a, b }) => isUsed(a) && isUsed(b) && !agrees(a, b) && !isTurned(a, b) && !named.has(pin),
     );
-    // What is a supply or a voltage is told by its own rule.
-    const left = wrong.filter(({ a, b }) => {
-      const kinds = [works[a].kind, works[b].kind];
-      const signals = kinds.every((k) => k === 'signal' || k === 'phase' || k === 'ground');
-      return signals;
-    });
     if (left.length === 0) return [];
     const pins = left.map(({ pin }) => pin);
     const colours = left.some(({ pin }) => {

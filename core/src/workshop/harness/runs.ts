@@ -242,9 +242,12 @@ export function runsOf(
       const ends = said.endsMm ?? ENDS_MM;
       const cut = along + slack + loop + ends;
       const tails = [cable.from.tailMm, cable.to.tailMm];
-      const supplied = tails.every((t) => t === null)
-        ? undefined
-        : tails.reduce<number>((sum, t) => sum + (t ?? 0), 0);
+      // A tail that nobody has measured is no tail of nought.
+      const [near, other] = tails;
+      const supplied =
+        near === null || near === undefined || other === null || other === undefined
+          ? undefined
+          : near + other;
       const extend = supplied === undefined ? undefined : cut - supplied;
       return [
         cable.key,

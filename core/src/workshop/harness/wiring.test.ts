@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../../document/document.ts';
-import type { PinWork, PortDocument } from '../../document/harness.ts';
+import { PIN_WORKS, type PinWork, type PortDocument } from '../../document/harness.ts';
 import { knownBuild } from '../../document/known.ts';
 import { frameOf } from '../../document/frame-of.ts';
 import { courier, longtail, tandem, trike } from '../../test/demo.ts';
@@ -9,6 +9,7 @@ import { RUNS, anyBuild, sample } from '../../test/sample.ts';
 import { harnessOf, usualPort, type Cable } from './components.ts';
 import { cutList } from './cut-list.ts';
 import { PLUG_RULES, plugFindings } from './plug-rules.ts';
+import { agrees } from './works.ts';
 import { wiringOf, type Wire } from './wiring.ts';
 
 const wiring = (build: BuildDocument) => wiringOf(build, knownBuild(build));
@@ -132,6 +133,20 @@ describe('the rules of the plugs', () => {
     },
   );
 
+  it('find every two works that do not belong together, whatever they are', () => {
+    const used = PIN_WORKS.filter((w) => w !== 'none' && w !== 'unknown');
+    for (const a of used)
+      for (const b of used) {
+        const build = seen(hub, 'brake-front-controller', {
+          from: { pins: pinsOf(a, 'ground') },
+          to: { pins: pinsOf(b, 'ground') },
+        });
+        const found = plugFindings(cableOf(build, 'brake-front-controller'), PACK);
+        const stops = found.some((f) => f.state === 'stop' && f.pins.includes(1));
+        expect(stops, `${a} meets ${b}`).toBe(!agrees(a, b));
+      }
+  });
+
   it('name the pins of a crossed hall pair, and that the work decides and not the colour', () => {
     const halls = usualPort('halls', 'sensor plug', 'pins', false);
     const swap = halls.pins.map((p, i) => ({
@@ -189,7 +204,10 @@ describe('the length of a cable', () => {
 
   it('is the string’s measure with slack, loop and ends, and what there is of it (by hand)', () => {
     // 1,210 along the stay, no bar between, 60 of loop, 40 of ends: 1,310; the motor brings 860: extend by 450.
-    const tail = seen(said(hub, 'motor-halls', { alongMm: 1210 }), 'motor-halls', { from: { tailMm: 860 } });
+    const tail = seen(said(hub, 'motor-halls', { alongMm: 1210 }), 'motor-halls', {
+      from: { tailMm: 860 },
+      to: { tailMm: 0 },
+    });
     expect(wire(tail, 'motor-halls').run).toMatchObject({
       cut: 1310,
       supplied: 860,
@@ -197,8 +215,19 @@ describe('the length of a cable', () => {
       then: 'extend',
       alongFrom: 'measured',
     });
-    const long = seen(said(hub, 'motor-halls', { alongMm: 500 }), 'motor-halls', { from: { tailMm: 660 } });
+    const long = seen(said(hub, 'motor-halls', { alongMm: 500 }), 'motor-halls', {
+      from: { tailMm: 660 },
+      to: { tailMm: 0 },
+    });
     expect(wire(long, 'motor-halls').run.then).toBe('fold');
+  });
+
+  it('is not told where one of the two tails is not measured: none is taken as nought', () => {
+    const half = seen(said(hub, 'motor-halls', { alongMm: 1210 }), 'motor-halls', { from: { tailMm: 860 } });
+    const told = wire(half, 'motor-halls');
+    expect(told.run).toMatchObject({ supplied: undefined, then: 'unknown' });
+    expect(told.way.map((f) => f.rule)).toContain('tail-unknown');
+    expect(told.state).not.toBe('fine');
   });
 
   it('has slack for the bar, for a fold and for nothing that stands still', () => {

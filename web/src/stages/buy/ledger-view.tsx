@@ -49,7 +49,7 @@ function Left({ ledger, document }: Purchasing) {
   if (budget === null) return null;
   const { total, noIdea } = ledger;
   const over = total.least > budget;
-  const maybe = total.most > budget || ledger.unpriced > 0;
+  const maybe = total.most > budget || ledger.unpriced > 0 || ledger.sendingUnknown > 0;
   const state = firstOf<State>(
     [
       [over, 'stop'],

@@ -211,7 +211,8 @@ export function RunningPicture() {
         {back.kind === 'never' && 'Never by these figures: what it stands for costs no more than riding it.'}
         {back.kind === 'after' && (
           <>
-            After <b className="font-semibold">{monthsText(back.months)}</b>: {span(spent, 0)} spent
+            After <b className="font-semibold">{monthsText(back.months)}</b>: {span(spent, 0)}
+            {verdict.list.ledger.noIdea > 0 ? ' and more (prices are missing)' : ''} spent
             {document.running.hourly === null
               ? ''
               : `, ${formatNumber(hours, 0)} hours of work among them`}, {span(back.savedPerMonth, 0)} saved a
