@@ -140,7 +140,8 @@ describe('without a mouse', () => {
     }
     expect(await inAmps()).toBe(true);
 
-    // What changed is said once it has settled, and nothing before.
+    // What a hand changed is said once it has settled; that the shelf was read meanwhile is no change.
+    await new Promise((resolve) => setTimeout(resolve, 2500));
     const said = () => page.$eval('[data-testid=announced]', (e) => e.textContent);
     expect(await said()).toBe('');
     await typeInto(page, 'controller.batteryCurrentA', '9');

@@ -95,7 +95,7 @@ export { readings } from './power-chain/expectations.ts';
 export { preCharge } from './power-chain/inrush.ts';
 export { leadLoss, phaseLeadWatts } from './power-chain/leads.ts';
 export { lightsVerdict } from './power-chain/lights.ts';
-export type { Link, LinkId } from './power-chain/link.ts';
+export { isPhaseLink, sameLink, type Link, type LinkId, type LinkKey } from './power-chain/link.ts';
 export {
   matchAll,
   matchCells,
@@ -297,7 +297,8 @@ export type { Run } from './workshop/harness/runs.ts';
 export { agrees, worksOf } from './workshop/harness/works.ts';
 export type { Wire, Wiring } from './workshop/harness/wiring.ts';
 export { wiringGraph } from './workshop/harness/diagram.ts';
-export { findPins, type Found, type PinReading } from './workshop/pins/find-pin.ts';
+export { findPins, type Found } from './workshop/pins/find-pin.ts';
+export type { PinReading } from './workshop/pins/pin-reading.ts';
 export { PLUG_TYPES, plugTypeOf } from './workshop/pins/plug-types.ts';
 export type { PinRole, Volts } from './workshop/pins/spans.ts';
 export {

@@ -61,6 +61,13 @@ export type PinDocument = z.infer<typeof pin>;
 const volts = z.number().min(-1000).max(1000).nullable().default(null);
 const millimetres = z.number().min(0).max(20_000).nullable().default(null);
 
+/** Conductor, mm²; null is not said. */
+const conductor = z.number().min(0.03).max(120).nullable().default(null);
+
+/** What a cable has to stay clear of. */
+export const HAZARDS = ['rotor', 'chain', 'crank', 'fold'] as const;
+export type Hazard = (typeof HAZARDS)[number];
+
 /** A plug half as somebody has looked at it: it stands for the usual one of its place. */
 export const port = z.strictObject({
   /** The family that its halves mate in, by any name; empty is not known. */
@@ -69,6 +76,8 @@ export const port = z.strictObject({
   pins: z.array(pin).max(16),
   /** Of the part's own cable to the plug. */
   tailMm: millimetres,
+  /** Conductor of that cable; null where nobody has read it. */
+  tailMm2: conductor,
 });
 export type PortDocument = z.infer<typeof port>;
 
@@ -79,7 +88,7 @@ const cable = z.strictObject({
   loopMm: millimetres,
   endsMm: millimetres,
   /** Conductor, mm²; null is the usual. */
-  mm2: z.number().min(0.03).max(120).nullable().default(null),
+  mm2: conductor,
   /** The way that it goes. */
   way: z.string().max(120).default(''),
   /** Least distance from the phase leads along its way; null is not looked at. */
@@ -89,6 +98,12 @@ const cable = z.strictObject({
   holeMm: millimetres,
   plugMm: millimetres,
   grommet: z.boolean().default(false),
+  /** What its plug pair carries for long, A; null is what the build has for its plugs. */
+  plugA: z.number().min(0.1).max(2000).nullable().default(null),
+  /** What somebody has seen it to be clear of, over the whole of its way. */
+  clearOf: z.array(z.enum(HAZARDS)).max(HAZARDS.length).default([]),
+  /** A lead between the halves joins each pin to its like, so that both old plugs stay usable. */
+  adapter: z.boolean().default(false),
 });
 export type CableDocument = z.infer<typeof cable>;
 export const NOTHING_MEASURED: CableDocument = cable.parse({});

@@ -17,12 +17,16 @@ const build = (changes: Parameters<typeof sample>[0] = {}) =>
 
 describe('ways out of a weak link', () => {
   it('are none for a sound one, and none for one that is not known', () => {
-    expect(linkRemedies(build(), { id: 'bms', pack: 0 }, shelf)).toEqual([]);
-    expect(linkRemedies(sample(), { id: 'leads', pack: 0 }, shelf)).toEqual([]);
+    expect(linkRemedies(build(), { id: 'bms', pack: 0, cable: '' }, shelf)).toEqual([]);
+    expect(linkRemedies(sample(), { id: 'leads', pack: 0, cable: '' }, shelf)).toEqual([]);
   });
 
   it('turn the controller down to what it carries, or buy a pack that carries it', () => {
-    const [lower, buy] = linkRemedies(build({ pack: { bmsCurrentA: 15 } }), { id: 'bms', pack: 0 }, shelf);
+    const [lower, buy] = linkRemedies(
+      build({ pack: { bmsCurrentA: 15 } }),
+      { id: 'bms', pack: 0, cable: '' },
+      shelf,
+    );
     expect(lower).toMatchObject({ what: 'Controller down to 15 A', price: null });
     // A protection does not limit, it cuts out: turned down to what it carries the hill is slower, and is climbed.
     expect(lower?.hillKmh).toBeLessThan(-1);
@@ -33,7 +37,11 @@ describe('ways out of a weak link', () => {
   });
 
   it('take the cheapest plug that carries it', () => {
-    const remedies = linkRemedies(build({ cabling: { connectorA: 12 } }), { id: 'plug', pack: 0 }, shelf);
+    const remedies = linkRemedies(
+      build({ cabling: { connectorA: 12 } }),
+      { id: 'plug', pack: 0, cable: '' },
+      shelf,
+    );
     const plug = remedies.find((r) => r.price !== null);
     const carries = shelf.filter((p) => p.type === 'connector').filter((p) => p.connectorA >= 25);
     expect(plug?.price).toBe(Math.min(...carries.map((p) => p.price ?? Infinity)));
@@ -47,7 +55,7 @@ describe('ways out of a weak link', () => {
       pack: { make: 'cells', cellsInSeries: 13 },
       cell: { parallel: 3, continuousA: 5, peakA: 8, price: 4 },
     });
-    const more = linkRemedies(weak, { id: 'cells', pack: 0 }, shelf).find((r) =>
+    const more = linkRemedies(weak, { id: 'cells', pack: 0, cable: '' }, shelf).find((r) =>
       r.what.includes('side by side'),
     );
     // 25 A on the hill at 5 A a cell: five; two more of 13 at 4 each.
@@ -57,7 +65,11 @@ describe('ways out of a weak link', () => {
   });
 
   it('turn the phase limit down where phase leads are thin', () => {
-    const [lower] = linkRemedies(build({ cabling: { phaseMm2: 1 } }), { id: 'phase-leads', pack: 0 }, shelf);
+    const [lower] = linkRemedies(
+      build({ cabling: { phaseMm2: 1 } }),
+      { id: 'phase-leads', pack: 0, cable: '' },
+      shelf,
+    );
     expect(lower?.what).toMatch(/^Phase limit down to \d+ A$/);
     expect(lower?.startPct).toBeLessThan(0);
     expect(lower?.margin).toBeGreaterThanOrEqual(0);

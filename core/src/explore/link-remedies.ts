@@ -5,7 +5,7 @@ import { withPack } from '../document/quantity-at.ts';
 import type { Sourced } from '../document/quantity-spec.ts';
 import { applyPart } from '../parts/apply-part.ts';
 import type { Part, PartOf } from '../parts/part.ts';
-import type { Link } from '../power-chain/link.ts';
+import { isPhaseLink, sameLink, type Link, type LinkKey } from '../power-chain/link.ts';
 import { study, type Study } from '../verdict/study.ts';
 import { compare } from './compare.ts';
 
@@ -35,7 +35,7 @@ interface Draft {
 function lowered(build: BuildDocument, link: Link): Draft | undefined {
   const { continuousA, peakA, demand, margin } = link;
   if (continuousA === undefined || peakA === undefined || margin === undefined) return undefined;
-  const phase = link.id.startsWith('phase');
+  const phase = isPhaseLink(link);
   const carried = Math.min(continuousA, peakA);
   const key = phase ? 'phaseCurrentA' : 'batteryCurrentA';
   const entered = build.controller[key];
@@ -70,7 +70,7 @@ const copied = (build: BuildDocument, part: Part, pack: number): Draft => ({
 function fromShelf(build: BuildDocument, link: Link, parts: readonly Part[]): Draft | undefined {
   const { currency } = build.money;
   const mends = (draft: Draft): boolean => {
-    const margin = study(draft.build).chain.links.find((l) => same(l, link))?.margin;
+    const margin = study(draft.build).chain.links.find((l) => sameLink(l, link))?.margin;
     return margin !== undefined && margin >= 0;
   };
   const take = (list: readonly Part[]): Draft | undefined => {
@@ -103,6 +103,7 @@ function fromShelf(build: BuildDocument, link: Link, parts: readonly Part[]): Dr
     case 'controller':
     case 'phase-leads':
     case 'phase-plug':
+    case 'tail':
       return undefined;
   }
 }
@@ -125,10 +126,6 @@ function moreCells(build: BuildDocument, pack: PackDocument, link: Link): Draft 
   };
 }
 
-/** The same link of the same pack. */
-const same = (a: Pick<Link, 'id' | 'pack'>, b: Pick<Link, 'id' | 'pack'>): boolean =>
-  a.id === b.id && a.pack === b.pack;
-
 function costed(draft: Draft, now: Study, link: Link): LinkRemedy {
   const { study: s, gains } = compare(draft.build, now);
   return {
@@ -136,7 +133,7 @@ function costed(draft: Draft, now: Study, link: Link): LinkRemedy {
     hillKmh: gains.hillKmh,
     startPct: gains.startPct,
     massKg: gains.massKg,
-    margin: s.chain.links.find((l) => same(l, link))?.margin,
+    margin: s.chain.links.find((l) => sameLink(l, link))?.margin,
   };
 }
 
@@ -146,11 +143,11 @@ function costed(draft: Draft, now: Study, link: Link): LinkRemedy {
  */
 export function linkRemedies(
   build: BuildDocument,
-  wanted: Pick<Link, 'id' | 'pack'>,
+  wanted: LinkKey,
   parts: readonly Part[],
 ): readonly LinkRemedy[] {
   const now = study(build);
-  const link = now.chain.links.find((l) => same(l, wanted));
+  const link = now.chain.links.find((l) => sameLink(l, wanted));
   if (link?.margin === undefined || link.margin >= 0) return [];
   return [lowered(build, link), fromShelf(build, link, parts)]
     .filter((draft) => draft !== undefined)

@@ -13,6 +13,7 @@ const half: PortDocument = {
   plug: 'sensor plug',
   sex: 'pins',
   tailMm: 900,
+  tailMm2: null,
   pins: (['supply5', 'ground', 'hall-a', 'hall-b', 'hall-c', 'heat'] as const).map((work) => ({
     work,
     colour: 'GN',

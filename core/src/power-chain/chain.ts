@@ -5,8 +5,9 @@ import { hasBoard } from '../machine/assemble.ts';
 import type { Machine } from '../machine/machine.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
 import { batteryDemand, phaseDemand, type Demand } from './demand.ts';
-import { leadAmps, plugAmps } from './leads.ts';
-import { link, type Limits, type Link } from './link.ts';
+import { cableLinks, hasOwn } from './cable-links.ts';
+import { link, type Link } from './link.ts';
+import { LOWER, leadLimits, plugLimits, type Scene } from './scene.ts';
 import { numbered } from '../document/pack-names.ts';
 
 export interface Chain {
@@ -19,35 +20,8 @@ export interface Chain {
   readonly unknown: readonly Link[];
 }
 
-/** Plugs and leads stand this much more for some minutes, by the heat they store. From memory. */
-const MINUTES = 1.25;
 /** A fuse or breaker carries a little more than its rating without opening (IEC 60269: 1.25 to 1.3, from memory); counted on is less. */
 const FUSE_HOLDS = 1.1;
-
-/** What the links are made from. */
-interface Scene {
-  readonly build: BuildDocument;
-  readonly known: KnownBuild;
-  readonly machine: Machine;
-  readonly battery: Demand;
-  readonly phase: Demand;
-}
-
-const LOWER = 'Lower the controller to what it carries, or ';
-
-/** A lead is never in cooler air than this for long: it lies beside others, in the sun, under a cover, C. Common practice. */
-const WARM_AIR_C = 30;
-
-function leadLimits({ build, known: { cabling, brief } }: Scene, mm2: number): Limits {
-  const air = Math.max(WARM_AIR_C, brief.temperatureC.value);
-  const amps = leadAmps(build.cabling.conductor, mm2, cabling.insulationC.value, air);
-  return { continuousA: amps, peakA: amps * MINUTES };
-}
-
-function plugLimits(amps: number, count: number): Limits {
-  const together = plugAmps(amps, count);
-  return { continuousA: together, peakA: together * MINUTES };
-}
 
 /** Packs that carry the current one at a time, or each at first alone; those joined directly carry it together. */
 function carrying({
@@ -129,17 +103,19 @@ function joinLink({ build, known: { joining }, battery }: Scene): Link | undefin
   });
 }
 
-const plugLink = ({ build, known: { cabling }, battery }: Scene): Link =>
-  link({
-    id: 'plug',
-    name: build.cabling.connectors > 1 ? 'Plugs, two in parallel' : 'Plug',
-    limits: plugLimits(cabling.connectorA.value, build.cabling.connectors),
-    inputs: [cabling.connectorA],
-    demand: battery,
-    failing: 'it softens its housing',
-    remedy: [LOWER, 'take a larger plug, or two in parallel.'],
-    source: 'its data sheet; two together count for 80 % each (common practice)',
-  });
+const plugLink = ({ build, known: { cabling }, battery }: Scene): Link | undefined =>
+  hasOwn(build, 'battery', 'plugA')
+    ? undefined
+    : link({
+        id: 'plug',
+        name: build.cabling.connectors > 1 ? 'Plugs, two in parallel' : 'Plug',
+        limits: plugLimits(cabling.connectorA.value, build.cabling.connectors),
+        inputs: [cabling.connectorA],
+        demand: battery,
+        failing: 'it softens its housing',
+        remedy: [LOWER, 'take a larger plug, or two in parallel.'],
+        source: 'its data sheet; two together count for 80 % each (common practice)',
+      });
 
 /** Crimped rings are often the weak place: looked at where the build says that it has them. */
 function ringsLink({ build, known: { cabling }, battery }: Scene): Link | undefined {
@@ -187,17 +163,19 @@ function fuseLink({ build, known: { cabling }, battery }: Scene): Link | undefin
   });
 }
 
-const leadsLink = (scene: Scene): Link =>
-  link({
-    id: 'leads',
-    name: 'Power leads',
-    limits: leadLimits(scene, scene.known.cabling.leadMm2.value),
-    inputs: [scene.known.cabling.leadMm2],
-    demand: scene.battery,
-    failing: 'the insulation softens',
-    remedy: [LOWER, 'take a thicker lead.'],
-    source: 'heat balance of a lead in free air (McAdams 1954), out and back side by side',
-  });
+const leadsLink = (scene: Scene): Link | undefined =>
+  hasOwn(scene.build, 'battery', 'mm2')
+    ? undefined
+    : link({
+        id: 'leads',
+        name: 'Power leads',
+        limits: leadLimits(scene, scene.known.cabling.leadMm2.value),
+        inputs: [scene.known.cabling.leadMm2],
+        demand: scene.battery,
+        failing: 'the insulation softens',
+        remedy: [LOWER, 'take a thicker lead.'],
+        source: 'heat balance of a lead in free air (McAdams 1954), out and back side by side',
+      });
 
 /** It sets the current that the others are held against, so that it has no margin itself. */
 const controllerLink = ({ known: { controller }, machine: { motors }, battery }: Scene): Link => ({
@@ -218,29 +196,33 @@ const controllerLink = ({ known: { controller }, machine: { motors }, battery }:
   why: ['Sets the current that the others are held against.'],
 });
 
-const phaseLeadsLink = (scene: Scene): Link =>
-  link({
-    id: 'phase-leads',
-    name: 'Phase leads',
-    limits: leadLimits(scene, scene.known.cabling.phaseMm2.value),
-    inputs: [scene.known.cabling.phaseMm2],
-    demand: scene.phase,
-    failing: 'the insulation softens where it enters the axle',
-    remedy: ['Lower the phase limit, or take thicker phase leads.'],
-    source: 'heat balance of a lead in free air (McAdams 1954); effective amps by equal copper loss',
-  });
+const phaseLeadsLink = (scene: Scene): Link | undefined =>
+  hasOwn(scene.build, 'phase', 'mm2')
+    ? undefined
+    : link({
+        id: 'phase-leads',
+        name: 'Phase leads',
+        limits: leadLimits(scene, scene.known.cabling.phaseMm2.value),
+        inputs: [scene.known.cabling.phaseMm2],
+        demand: scene.phase,
+        failing: 'the insulation softens where it enters the axle',
+        remedy: ['Lower the phase limit, or take thicker phase leads.'],
+        source: 'heat balance of a lead in free air (McAdams 1954); effective amps by equal copper loss',
+      });
 
-const phasePlugLink = ({ known: { cabling }, phase }: Scene): Link =>
-  link({
-    id: 'phase-plug',
-    name: 'Phase plug',
-    limits: plugLimits(cabling.phaseConnectorA.value, 1),
-    inputs: [cabling.phaseConnectorA],
-    demand: phase,
-    failing: 'it softens its housing',
-    remedy: ['Lower the phase limit, or take a larger plug.'],
-    source: 'its data sheet',
-  });
+const phasePlugLink = ({ build, known: { cabling }, phase }: Scene): Link | undefined =>
+  hasOwn(build, 'phase', 'plugA')
+    ? undefined
+    : link({
+        id: 'phase-plug',
+        name: 'Phase plug',
+        limits: plugLimits(cabling.phaseConnectorA.value, 1),
+        inputs: [cabling.phaseConnectorA],
+        demand: phase,
+        failing: 'it softens its housing',
+        remedy: ['Lower the phase limit, or take a larger plug.'],
+        source: 'its data sheet',
+      });
 
 /** The links in the order of the current. */
 const LINKS: readonly ((scene: Scene) => Link | readonly Link[] | undefined)[] = [
@@ -252,9 +234,11 @@ const LINKS: readonly ((scene: Scene) => Link | readonly Link[] | undefined)[] =
   plugLink,
   fuseLink,
   leadsLink,
+  (scene) => cableLinks(scene, 'battery'),
   controllerLink,
   phaseLeadsLink,
   phasePlugLink,
+  (scene) => cableLinks(scene, 'phase'),
 ];
 
 /** The chain from the cells to the motor, each link with its limit, demand and margin. */

@@ -9,8 +9,8 @@ import { leadAmps, leadLoss } from './leads.ts';
 import { highestVolts, type PowerSubject } from './subject.ts';
 
 /** Drop in the power lead at the controller's limit, % of the pack's volts. Common practice, no source. */
-const DROP_FINE_PCT = 2;
-const DROP_LOOK_PCT = 5;
+export const DROP_FINE_PCT = 2;
+export const DROP_LOOK_PCT = 5;
 
 /** Volts lost out and back at the controller's limit, as a share of the pack's. */
 export function leadDrop({ build, known, chain }: PowerSubject): Check {

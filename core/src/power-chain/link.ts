@@ -14,13 +14,16 @@ export type LinkId =
   | 'leads'
   | 'controller'
   | 'phase-leads'
-  | 'phase-plug';
+  | 'phase-plug'
+  | 'tail';
 
 /** One link of the current chain: what it carries, and what is asked of it. */
 export interface Link {
   readonly id: LinkId;
   /** Which pack it is of, where there are several. */
   readonly pack: number;
+  /** The cable of the harness that it is of; empty where it is any of them. */
+  readonly cable: string;
   readonly name: string;
   /** Undefined where it is not known, or where there is none. */
   readonly continuousA: number | undefined;
@@ -45,6 +48,7 @@ export interface Limits {
 interface Spec {
   readonly id: LinkId;
   readonly pack?: number;
+  readonly cable?: string;
   readonly name: string;
   /** The limits if every input is as entered or as usually found. */
   readonly limits: Limits | undefined;
@@ -65,10 +69,21 @@ const missingWhy = (inputs: readonly Known[]): Phrase => {
 /** What is borne for each ampere asked; nothing asked is borne by anything. */
 const share = (bornA: number, askedA: number): number => (askedA === 0 ? Infinity : bornA / askedA);
 
+/** A link between controller and motor. */
+export const isPhaseLink = ({ id, cable }: Pick<Link, 'id' | 'cable'>): boolean =>
+  id.startsWith('phase') || cable.includes('phases');
+
+/** What tells one link of a chain from the others. */
+export type LinkKey = Pick<Link, 'id' | 'pack' | 'cable'>;
+/** The same link, of the same pack or cable. */
+export const sameLink = (a: LinkKey, b: LinkKey): boolean =>
+  a.id === b.id && a.pack === b.pack && a.cable === b.cable;
+
 /** A link whose limits are not all known. */
-const unknownLink = ({ id, pack = 0, name, inputs, demand, source }: Spec): Link => ({
+const unknownLink = ({ id, pack = 0, cable = '', name, inputs, demand, source }: Spec): Link => ({
   id,
   pack,
+  cable,
   name,
   demand,
   inputs,
@@ -83,7 +98,7 @@ const unknownLink = ({ id, pack = 0, name, inputs, demand, source }: Spec): Link
 
 /** A link held against what is asked of it; one whose limits are not all known is unknown. */
 export function link(spec: Spec): Link {
-  const { id, pack = 0, name, limits, inputs, demand, remedy, source } = spec;
+  const { id, pack = 0, cable = '', name, limits, inputs, demand, remedy, source } = spec;
   if (limits === undefined || inputs.some((k) => k.source === 'unknown')) return unknownLink(spec);
   const { continuousA, peakA } = limits;
   const margin = Math.min(share(continuousA, demand.continuousA), share(peakA, demand.peakA)) - 1;
@@ -102,6 +117,7 @@ export function link(spec: Spec): Link {
   return {
     id,
     pack,
+    cable,
     name,
     demand,
     inputs,

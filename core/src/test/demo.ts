@@ -1,4 +1,5 @@
 import courierFile from '../../../demo/builds/0405-kiln-courier.json' with { type: 'json' };
+import tourerFile from '../../../demo/builds/0409-district-nurses-tourer.json' with { type: 'json' };
 import longtailFile from '../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
 import tandemFile from '../../../demo/builds/0417-choir-tandem.json' with { type: 'json' };
 import trikeFile from '../../../demo/builds/0421-tide-flat-trike.json' with { type: 'json' };
@@ -17,3 +18,4 @@ export const longtail = read(longtailFile);
 export const tandem = read(tandemFile);
 export const trike = read(trikeFile);
 export const courier = read(courierFile);
+export const tourer = read(tourerFile);

@@ -240,7 +240,7 @@ export function evaluate(build: BuildDocument, book: RuleBook, shelf: readonly P
     motor: () => motorFacts(s),
     topKmh: () => ({ half: kmhOf(s.top), full: kmhOf(s.topFull) }),
     list: () => list,
-    wiring: () => wiringOf(build, s.known),
+    wiring: () => wiringOf(build, s.known, s.chain),
     study: () => s,
   });
   return v;

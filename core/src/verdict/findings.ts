@@ -65,7 +65,7 @@ const chained = ({ chain, powerChecks }: Study): readonly Finding[] => [
     .filter((l) => l.state === 'look' || l.state === 'stop')
     .map((l): Finding => ({
       stage: 'power',
-      code: `link-${idOfPack(l.id, l.pack)}`,
+      code: `link-${idOfPack(l.id, l.pack)}${l.cable === '' ? '' : `-${l.cable}`}`,
       state: l.state,
       title: `${l.name}: the current is too much`,
       detail: [...l.why, ' ', ...l.remedy],

@@ -4,6 +4,7 @@ import type { Check } from '../check/check.ts';
 import type { BuildDocument, QuantityPath } from '../document/document.ts';
 import { knownBuild, knownInUse } from '../document/known.ts';
 import { knownAt, withQuantity } from '../document/quantity-at.ts';
+import { sameLink } from '../power-chain/link.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { RUNS, anyBuild } from '../test/sample.ts';
 
@@ -55,7 +56,7 @@ describe('a value that becomes unknown', () => {
         const after = links(forgotten(build, one.path));
         for (const link of links(build)) {
           if (link.state === 'fine' || link.inputs.every((k) => k.path !== one.path)) continue;
-          const now = after.find((l) => l.id === link.id && l.pack === link.pack);
+          const now = after.find((l) => sameLink(l, link));
           expect(now?.state, `${link.id} by ${one.path}`).not.toBe('fine');
           expect(now, `${link.id} by ${one.path}`).toBeDefined();
         }

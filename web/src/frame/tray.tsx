@@ -1,6 +1,6 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { TRAY, worstState, type Figure, type FigureId } from '@apple-cart/core';
+import { TRAY, worstState, type BuildDocument, type Figure, type FigureId } from '@apple-cart/core';
 import { useRoadRange, type RoadRange } from '../stages/range/use-range-road.ts';
 import { figureOf } from '../stages/parts/use-stage.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
@@ -76,24 +76,29 @@ function TrayFigure({
 /** Figures have settled when they stood still so long, ms. */
 const SETTLED_MS = 1500;
 
-/** Says what changed once it has settled, to whoever does not see it. */
-function Announced({ figures }: { figures: readonly Figure[] }) {
+/**
+ * Says what a change of the build moved, once it has settled, to whoever does not see it. What moves
+ * by itself (the shelf's prices or the law's clauses have been read) is not told as a change.
+ */
+function Announced({ document, figures }: { document: BuildDocument; figures: readonly Figure[] }) {
   const system = useSettings((state) => state.units);
   const told = figures.map((figure) => {
     const { value, unit, condition } = figureText(figure, system);
     return `${figure.label} ${value} ${unit}, ${STATE_WORD[figure.state]}, ${condition}`;
   });
   const all = told.join('; ');
-  const last = useRef<readonly string[]>(told);
-  const now = useRef(told);
+  const last = useRef({ document, told });
+  const now = useRef({ document, told });
   const [words, setWords] = useState('');
   useEffect(() => {
-    now.current = told;
+    now.current = { document, told };
   });
   useEffect(() => {
     const timer = setTimeout(() => {
-      const changed = now.current.filter((one, i) => one !== last.current[i]);
+      const before = last.current;
       last.current = now.current;
+      if (before.document === last.current.document) return;
+      const changed = last.current.told.filter((one, i) => one !== before.told[i]);
       if (changed.length > 0) setWords(changed.join('; '));
     }, SETTLED_MS);
     return () => {
@@ -131,7 +136,7 @@ export function Tray({ onOpen }: { onOpen: (id: FigureId) => void }) {
         {folded ? <ChevronUp size={14} aria-hidden /> : <ChevronDown size={14} aria-hidden />}
         {folded ? 'All figures' : 'Fewer'}
       </button>
-      <Announced figures={TRAY.map((id) => figureOf(verdict, id))} />
+      <Announced document={document} figures={TRAY.map((id) => figureOf(verdict, id))} />
       {TRAY.map((id) => figureOf(verdict, id)).map((figure) => (
         <TrayFigure
           key={figure.id}

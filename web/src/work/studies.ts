@@ -28,7 +28,7 @@ import {
   type BuildDocument,
   type Effort,
   type HeatAsked,
-  type LinkId,
+  type LinkKey,
   type MatchOutcome,
   type MatchProgress,
   type Part,
@@ -88,11 +88,7 @@ export const STUDIES = {
   heat: ({ build, asked }: Of & { asked: HeatAsked }) => rideHeat(build, asked),
   steps: ({ build, parts, book }: Of & { parts: readonly Part[]; book: RuleBook }) =>
     voltsOrAmps(build, parts, book),
-  remedies: ({
-    build,
-    link,
-    parts,
-  }: Of & { link: { readonly id: LinkId; readonly pack: number }; parts: readonly Part[] }) =>
+  remedies: ({ build, link, parts }: Of & { link: LinkKey; parts: readonly Part[] }) =>
     linkRemedies(build, link, parts),
   layouts: ({ build, motors, book }: Of & { motors: readonly PartOf<'motor'>[]; book: RuleBook }) =>
     compareLayouts(build, motors, book),

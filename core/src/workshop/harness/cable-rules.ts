@@ -1,6 +1,6 @@
 import type { State } from '../../check/state.ts';
 import type { BuildDocument } from '../../document/document.ts';
-import { NOTHING_MEASURED } from '../../document/harness.ts';
+import { NOTHING_MEASURED, type Hazard } from '../../document/harness.ts';
 import type { Cable } from './components.ts';
 import type { Run } from './runs.ts';
 
@@ -131,7 +131,37 @@ const tailUnknown: CableRule = ({ run }) =>
       ]
     : [];
 
-const CABLE_RULES: readonly CableRule[] = [tooShort, tailUnknown, besidePhases, sensorsShort, hole];
+const HAZARD_WORDS: Readonly<Record<Hazard, readonly [words: string, remedy: string]>> = {
+  rotor: [
+    'It passes the axle on a wheel with a disc brake: nobody has seen it clear of rotor and caliper.',
+    'Turn the wheel by hand with the brake worked; tie it to the stay or fork, away from the rotor.',
+  ],
+  chain: [
+    'It lies along the chain: nobody has seen it clear in every gear.',
+    'Lead it along the left stay where there is one, tied at every hand’s width.',
+  ],
+  crank: [
+    'It passes the bracket: nobody has seen it clear of cranks, ring and heels.',
+    'Turn the cranks once round and lean the heels in; tie it to the tube.',
+  ],
+  fold: [
+    'It passes the fold: nobody has folded the machine with it.',
+    'Fold and unfold it both ways; the loop goes on the side that stretches less.',
+  ],
+};
+
+/** What turns or folds beside its way, until somebody has looked. */
+const hazards: CableRule = ({ build, cable, run }) => {
+  const { clearOf } = build.harness.cables[cable.key] ?? NOTHING_MEASURED;
+  return run.hazards
+    .filter((one) => !clearOf.includes(one))
+    .map((one) => {
+      const [words, remedy] = HAZARD_WORDS[one];
+      return { rule: `clear-of-${one}`, state: 'unknown', words, remedy };
+    });
+};
+
+const CABLE_RULES: readonly CableRule[] = [tooShort, tailUnknown, besidePhases, sensorsShort, hole, hazards];
 
 /** What stands against a cable along its way. */
 export const cableFindings = (s: Subject): readonly CableFinding[] => CABLE_RULES.flatMap((rule) => rule(s));

@@ -1,3 +1,4 @@
+import { numberedId as numbered, packsFeed } from '../../document/current-cables.ts';
 import { motorCount } from '../../document/motors.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import type { PinDocument, PinWork, PlugSex, PortDocument, WireColour } from '../../document/harness.ts';
@@ -80,14 +81,14 @@ function portOf(build: BuildDocument, component: string, spec: PortSpec, far: bo
     name: spec.name,
     live: spec.live === true,
     seen: said !== undefined,
-    ...(said ?? { plug: spec.plug, sex: spec.sex, pins: uncoloured(usual), tailMm: null }),
+    ...(said ?? { plug: spec.plug, sex: spec.sex, pins: uncoloured(usual), tailMm: null, tailMm2: null }),
   };
 }
 
 /** The usual pins of a port in the usual colours, for whoever says that it is as usual. */
 export function usualPort(spec: PinSet, plug: string, sex: PlugSex, far: boolean): PortDocument {
   const list = far ? crossed(PINS[spec]) : [...PINS[spec]];
-  return { plug, sex, pins: list, tailMm: null };
+  return { plug, sex, pins: list, tailMm: null, tailMm2: null };
 }
 
 /** A join of two components: a cable with a plug pair in it. */
@@ -105,6 +106,8 @@ interface JoinSpec {
   readonly to: JoinSpec['from'];
   readonly set: PinSet;
   readonly plug: string;
+  /** A lead between the halves joins like to like. */
+  readonly adapter?: boolean;
 }
 
 interface Box {
@@ -124,7 +127,6 @@ type Side = JoinSpec['from'];
 type Kind = readonly [set: PinSet, plug: string, kind: JoinSpec['kind']];
 
 const POWER: Kind = ['power', 'power plug', 'power'];
-const numbered = (id: string, i: number): string => (i === 0 ? id : `${id}-${String(i + 1)}`);
 
 function join(
   draft: Draft,
@@ -158,8 +160,9 @@ function atController(draft: Draft, id: string, name: string, carries: string, s
 }
 
 /** Packs with their chargers, and what joins several. */
-function packJoins(draft: Draft, { packs, joining }: BuildDocument): void {
-  const feeds = packs.length > 1 ? 'combiner' : 'controller';
+function packJoins(draft: Draft, build: BuildDocument): void {
+  const { packs, joining } = build;
+  const feeds = packsFeed(build);
   packs.forEach((pack, i) => {
     const [id, charger] = [numbered('pack', i), numbered('charger', i)];
     const name = named(pack.name, i === 0 ? 'Pack' : `Pack ${String(i + 1)}`);
@@ -342,7 +345,7 @@ export function harnessOf(build: BuildDocument): {
       to: half(spec.to, spec.carries, true),
       fromComponent: spec.from.component,
       toComponent: spec.to.component,
-      spec,
+      spec: { ...spec, adapter: build.harness.cables[spec.key]?.adapter === true },
     };
   });
   return {

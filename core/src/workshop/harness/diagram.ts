@@ -1,3 +1,4 @@
+import { faced } from './adapter.ts';
 import type { Wire, Wiring } from './wiring.ts';
 
 /** Measures of the drawing, px: head of a box, pitch of pins, foot; the tick beside a pin; a plug pair. */
@@ -148,20 +149,34 @@ export function wiringGraph({ components, wires }: Wiring): WiringGraph {
     };
   });
   const edges = order.flatMap((wire) => {
-    const { left, right } = sides(wire);
-    const { key } = wire.cable;
-    return Array.from({ length: conductors(wire) }, (_, i) => i).flatMap((i) => [
-      {
-        id: `${key}/${String(i)}/l`,
-        sources: [`${left}/${key}/${String(i)}`] as const,
-        targets: [`plug/${key}/${String(i)}/w`] as const,
-      },
-      {
-        id: `${key}/${String(i)}/r`,
-        sources: [`plug/${key}/${String(i)}/e`] as const,
-        targets: [`${right}/${key}/${String(i)}`] as const,
-      },
-    ]);
+    const { left, right, turned } = sides(wire);
+    const { key, spec } = wire.cable;
+    const across = faced(wire.cable);
+    // The near half lies straight; behind an adapter the far one is reached by its own pin.
+    const far = (i: number): number | undefined => (spec.adapter === true ? across[i] : i);
+    return Array.from({ length: conductors(wire) }, (_, i) => i).flatMap((i) => {
+      const [l, r] = turned ? [far(i), i] : [i, far(i)];
+      return [
+        ...(l === undefined
+          ? []
+          : [
+              {
+                id: `${key}/${String(i)}/l`,
+                sources: [`${left}/${key}/${String(l)}`] as const,
+                targets: [`plug/${key}/${String(i)}/w`] as const,
+              },
+            ]),
+        ...(r === undefined
+          ? []
+          : [
+              {
+                id: `${key}/${String(i)}/r`,
+                sources: [`plug/${key}/${String(i)}/e`] as const,
+                targets: [`${right}/${key}/${String(r)}`] as const,
+              },
+            ]),
+      ];
+    });
   });
   return { id: 'harness', layoutOptions: OPTIONS, children: [...boxes, ...plugs], edges };
 }

@@ -1,5 +1,6 @@
 import type { State } from '../../check/state.ts';
 import type { PinWork } from '../../document/harness.ts';
+import { behindAdapter, leftAlone } from './adapter.ts';
 import type { Cable } from './components.ts';
 import { agrees, worksOf, type WorkSpec } from './works.ts';
 import type { Volts } from '../pins/spans.ts';
@@ -293,12 +294,33 @@ export const PLUG_RULES: readonly PlugRule[] = [
   notSeen,
 ];
 
+/** An adapter joins like to like: what has no like on the other side goes nowhere. */
+function adapterLeaves(cable: Cable, works: Facing['works']): readonly PlugFinding[] {
+  if (cable.spec.adapter !== true) return [];
+  const { from, to } = leftAlone(cable);
+  const told = (pins: readonly number[], half: Cable['from']): readonly string[] =>
+    pins.map((pin) => `${works[half.pins[pin - 1]?.work ?? 'unknown'].name} of pin ${String(pin)}`);
+  const words = [...told(from, cable.from), ...told(to, cable.to)];
+  return words.length === 0
+    ? []
+    : [
+        {
+          rule: 'adapter-leaves',
+          state: 'look',
+          pins: from,
+          words: `The adapter has no like for ${words.join(', ')}.`,
+          remedy: 'Insulate what goes nowhere, by itself; make sure that the part does without it.',
+        },
+      ];
+}
+
 const RANK: readonly State[] = ['stop', 'look', 'unknown', 'fine'];
 
 /** What stands against a plug pair, the worst first; a rule that says the same of a pin as a graver one is left out. */
-export function plugFindings(cable: Cable, pack: Volts): readonly PlugFinding[] {
+export function plugFindings(met: Cable, pack: Volts): readonly PlugFinding[] {
+  const cable = behindAdapter(met);
   const works = worksOf(pack);
-  const found = PLUG_RULES.flatMap((rule) => rule.find({ cable, works }));
+  const found = PLUG_RULES.flatMap((rule) => rule.find({ cable, works })).concat(adapterLeaves(met, works));
   const volts = new Set(found.filter((f) => f.rule === 'too-many-volts').flatMap((f) => f.pins));
   return found
     .filter(

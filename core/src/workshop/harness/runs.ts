@@ -4,7 +4,8 @@ import { boxesOf, frameOf, motorAt } from '../../document/frame-of.ts';
 import type { Frame, Tube } from '../../frame/frame.ts';
 import type { Point } from '../../frame/point.ts';
 import type { Cable } from './components.ts';
-import { NOTHING_MEASURED } from '../../document/harness.ts';
+import { NOTHING_MEASURED, type Hazard } from '../../document/harness.ts';
+import { hazardsOf } from './near.ts';
 
 /** Ends of tubes that are nearer than this are one joint, mm. */
 const JOINT_MM = 45;
@@ -43,6 +44,11 @@ function graphOf(frame: Frame, places: readonly Point[]): Graph {
     nodes.push(p);
     return nodes.length - 1;
   };
+  // From joint to joint: what lies within one joint has no length of its own.
+  const edge = (from: number, to: number): void => {
+    const [a, b] = [nodes[from], nodes[to]];
+    if (a !== undefined && b !== undefined) edges.push([from, to, far(a, b)]);
+  };
   const tubes = frame.tubes.filter(FOLLOWED);
   // A point of a tube where another ends, or a part sits, is a joint of it as well.
   const stops = tubes.map((tube) =>
@@ -57,19 +63,49 @@ function graphOf(frame: Frame, places: readonly Point[]): Graph {
       const before = along[k];
       if (before === undefined) return;
       const [from, to] = [nodeAt(before), nodeAt(p)];
-      if (from !== to) edges.push([from, to, far(before, p)]);
+      if (from !== to) edge(from, to);
     });
   });
   for (const place of places) {
     const nearest = tubes.map((t) => onto(t, place)).reduce((a, b) => (b.away < a.away ? b : a));
     const [from, to] = [nodes.push(place) - 1, nodeAt(nearest.point)];
-    edges.push([from, to, nearest.away]);
+    edge(from, to);
     // Where it sits on no joint it hangs on the ends of the tube that it is nearest to.
     const tube = tubes.find((t) => onto(t, place).away === nearest.away);
-    if (tube !== undefined)
-      for (const end of [tube.a, tube.b]) edges.push([to, nodeAt(end), far(nearest.point, end)]);
+    if (tube !== undefined) for (const end of [tube.a, tube.b]) edge(to, nodeAt(end));
   }
-  return { nodes, edges };
+  return { nodes, edges: connected(nodes, edges) };
+}
+
+/** Nodes that can be reached from the first one. */
+function reached(count: number, edges: Graph['edges']): ReadonlySet<number> {
+  const seen = new Set([0]);
+  for (let grew = count > 0; grew;) {
+    const before = seen.size;
+    for (const [a, b] of edges) {
+      if (seen.has(a)) seen.add(b);
+      if (seen.has(b)) seen.add(a);
+    }
+    grew = seen.size > before;
+  }
+  return seen;
+}
+
+/** Tubes of a drawing that do not touch (a steering column and its frame) are joined where they come nearest: a cable crosses there. */
+function connected(nodes: readonly Point[], edges: Graph['edges']): Graph['edges'] {
+  let all = edges;
+  for (;;) {
+    const seen = reached(nodes.length, all);
+    if (seen.size >= nodes.length) return all;
+    let nearest: readonly [number, number, number] = [0, 0, Infinity];
+    nodes.forEach((p, i) => {
+      if (seen.has(i))
+        nodes.forEach((q, j) => {
+          if (!seen.has(j) && far(p, q) < nearest[2]) nearest = [i, j, far(p, q)];
+        });
+    });
+    all = [...all, nearest];
+  }
 }
 
 /** The shortest way along the tubes, mm, and its points. E. W. Dijkstra, 1959. */
@@ -204,6 +240,8 @@ export interface Run {
   readonly then: 'extend' | 'shorten' | 'fold' | 'fits' | 'unknown';
   /** Points of the drawing that it follows, measured or not. */
   readonly way: readonly Point[];
+  /** What turns or folds beside it as drawn. */
+  readonly hazards: readonly Hazard[];
 }
 
 /** Slack that the style of the donor asks of a cable. */
@@ -236,7 +274,7 @@ export function runsOf(
       const said = build.harness.cables[cable.key] ?? NOTHING_MEASURED;
       const drawn = wayBetween(ways, at(cable.fromComponent), at(cable.toComponent));
       const bar = (ON_BAR.has(cable.fromComponent) ? 1 : 0) + (ON_BAR.has(cable.toComponent) ? 1 : 0);
-      const along = said.alongMm ?? (Number.isFinite(drawn.mm) ? drawn.mm : 0) + bar * TO_BAR_MM;
+      const along = said.alongMm ?? drawn.mm + bar * TO_BAR_MM;
       const slack = slackOf(build, cable);
       const loop = said.loopMm ?? LOOP_MM;
       const ends = said.endsMm ?? ENDS_MM;
@@ -264,6 +302,9 @@ export function runsOf(
           extend,
           then: thenOf(extend),
           way: drawn.way,
+          hazards: cable.toComponent.startsWith('charger')
+            ? []
+            : hazardsOf(build, frame, drawn.way, bar === 1),
         },
       ];
     }),

@@ -1,18 +1,20 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../../document/document.ts';
-import { PIN_WORKS, type PinWork, type PortDocument } from '../../document/harness.ts';
-import { knownBuild } from '../../document/known.ts';
-import { frameOf } from '../../document/frame-of.ts';
-import { courier, longtail, tandem, trike } from '../../test/demo.ts';
+import { NOTHING_MEASURED, PIN_WORKS, type PinWork, type PortDocument } from '../../document/harness.ts';
+import { courier, longtail, tandem, tourer, trike } from '../../test/demo.ts';
+import { study } from '../../verdict/study.ts';
+import { evaluate } from '../../test/evaluate.ts';
 import { RUNS, anyBuild, sample } from '../../test/sample.ts';
 import { harnessOf, usualPort, type Cable } from './components.ts';
+import { faced } from './adapter.ts';
 import { cutList } from './cut-list.ts';
+import { wiringGraph } from './diagram.ts';
 import { PLUG_RULES, plugFindings } from './plug-rules.ts';
 import { agrees } from './works.ts';
 import { wiringOf, type Wire } from './wiring.ts';
 
-const wiring = (build: BuildDocument) => wiringOf(build, knownBuild(build));
+const wiring = (build: BuildDocument) => wiringOf(build, study(build).known, study(build).chain);
 const hub = sample({ drive: { name: 'Hub' }, controls: { throttle: 'full' } });
 const cableOf = (build: BuildDocument, key: string): Cable => {
   const found = harnessOf(build).cables.find((c) => c.key === key);
@@ -185,19 +187,7 @@ describe('the length of a cable', () => {
     harness: {
       ...build.harness,
       cables: {
-        [key]: {
-          alongMm: null,
-          loopMm: null,
-          endsMm: null,
-          mm2: null,
-          way: '',
-          apartMm: null,
-          screened: false,
-          holeMm: null,
-          plugMm: null,
-          grommet: false,
-          ...cable,
-        },
+        [key]: { ...NOTHING_MEASURED, ...cable },
       },
     },
   });
@@ -238,35 +228,196 @@ describe('the length of a cable', () => {
   });
 
   /**
-   * The shortest way along the tubes against a polyline measured by hand on the drawing: the points of the frame that a mechanic
-   * would follow from the pack on the down tube to the rear axle (its place, the bracket, the axle), added up with a ruler.
+   * Ways measured by hand: joints and places read off the scale drawing with a ruler to the nearest 10 mm (from the axle of the rear
+   * wheel, up from the road), the way a mechanic would tie the cable, 350 mm of stem and bar where it goes up to the bar.
    */
-  it.each([
-    ['longtail', longtail],
-    ['tandem', tandem],
-    ['courier', courier],
-    ['trike', trike],
-  ] as const)('follows the tubes of the %s within a tenth of the straight way along them', (_, build) => {
-    const known = knownBuild(build);
-    const frame = frameOf(build, known);
-    for (const { run, cable } of wiringOf(build, known).wires) {
-      if (run.way.length < 2 || run.alongFrom === 'measured') continue;
-      const polyline = run.way.slice(1).reduce((sum, p, i) => {
-        const q = run.way[i];
-        return sum + (q === undefined ? 0 : Math.hypot(p.x - q.x, p.y - q.y));
-      }, 0);
-      const bar = run.along - polyline;
-      expect(Math.min(...[0, 350, 700].map((b) => Math.abs(bar - b))), cable.key).toBeLessThan(
-        0.1 * polyline + 1,
-      );
-      const straight = Math.hypot(
-        (run.way[0]?.x ?? 0) - (run.way.at(-1)?.x ?? 0),
-        (run.way[0]?.y ?? 0) - (run.way.at(-1)?.y ?? 0),
-      );
-      expect(polyline).toBeGreaterThanOrEqual(straight - 1);
-      // No way is longer than twice round the frame.
-      expect(polyline).toBeLessThan(2 * (frame.front.x + 1500));
-    }
+  const BY_HAND: readonly (readonly [
+    string,
+    BuildDocument,
+    string,
+    readonly (readonly [number, number])[],
+    number,
+  ])[] = [
+    [
+      'tourer',
+      tourer,
+      'motor-phases',
+      [
+        [610, 580],
+        [660, 540],
+        [430, 270],
+        [0, 340],
+      ],
+      0,
+    ],
+    [
+      'tourer',
+      tourer,
+      'display-controller',
+      [
+        [820, 880],
+        [860, 770],
+        [660, 540],
+        [610, 580],
+      ],
+      350,
+    ],
+    [
+      'longtail',
+      longtail,
+      'brake-front-controller',
+      [
+        [1200, 890],
+        [1240, 770],
+        [800, 300],
+      ],
+      350,
+    ],
+    [
+      'longtail',
+      longtail,
+      'shift-controller',
+      [
+        [0, 330],
+        [800, 300],
+      ],
+      0,
+    ],
+    [
+      'longtail',
+      longtail,
+      'pack-controller',
+      [
+        [1000, 620],
+        [1060, 580],
+        [800, 300],
+      ],
+      0,
+    ],
+    [
+      'tandem',
+      tandem,
+      'display-controller',
+      [
+        [1580, 890],
+        [1610, 780],
+        [790, 430],
+        [770, 490],
+      ],
+      350,
+    ],
+    [
+      'tandem',
+      tandem,
+      'assist-controller',
+      [
+        [430, 280],
+        [790, 430],
+        [770, 490],
+      ],
+      0,
+    ],
+    [
+      'courier',
+      courier,
+      'throttle-controller',
+      [
+        [840, 840],
+        [910, 620],
+        [430, 290],
+      ],
+      350,
+    ],
+    [
+      'courier',
+      courier,
+      'pack-controller',
+      [
+        [-60, 590],
+        [-50, 550],
+        [0, 250],
+        [430, 290],
+      ],
+      0,
+    ],
+    [
+      'trike',
+      trike,
+      'display-controller',
+      [
+        [910, 1030],
+        [1050, 430],
+        [1060, 390],
+        [1140, 390],
+        [1140, 480],
+      ],
+      350,
+    ],
+    [
+      'trike',
+      trike,
+      'assist-controller',
+      [
+        [500, 290],
+        [390, 600],
+        [1030, 390],
+        [1140, 390],
+        [1140, 480],
+      ],
+      0,
+    ],
+  ];
+  it.each(BY_HAND)(
+    'of the %s is within a tenth of a polyline measured by hand',
+    (_, build, key, points, bar) => {
+      const ruler = points.slice(1).reduce((sum, [x, y], i) => {
+        const [px, py] = points[i] ?? [x, y];
+        return sum + Math.hypot(x - px, y - py);
+      }, bar);
+      const { run } = wire({ ...build, harness: { ...build.harness, cables: {} } }, key);
+      expect(run.alongFrom).toBe('drawing');
+      expect(Math.abs(run.along - ruler) / ruler).toBeLessThan(0.1);
+    },
+  );
+
+  it('is never nought between two places, whatever the machine', () => {
+    fc.assert(
+      fc.property(anyBuild, (build) => {
+        for (const { run } of wiring(build).wires) {
+          const [a, b] = [run.way[0], run.way.at(-1)];
+          expect(a).toBeDefined();
+          if (a !== undefined && b !== undefined)
+            expect(run.along).toBeGreaterThanOrEqual(Math.hypot(a.x - b.x, a.y - b.y) - 1);
+        }
+        // A way of one point is between parts at one place.
+        for (const { run, cable } of wiring(build).wires)
+          if (run.way.length < 2) expect(run.along % 350, cable.key).toBe(0);
+      }),
+      RUNS,
+    );
+    const column = wire({ ...trike, harness: { ...trike.harness, cables: {} } }, 'display-controller');
+    expect(column.run.way.length).toBeGreaterThan(2);
+  });
+
+  it('asks whether it is clear of what turns and folds beside it, until somebody has looked', () => {
+    const at = (build: BuildDocument, key: string): readonly string[] =>
+      wire(build, key)
+        .way.map((f) => f.rule)
+        .filter((r) => r.startsWith('clear-of'));
+    const disc = { ...hub, donor: { ...hub.donor, brakeRear: 'cable-disc' as const } };
+    expect(at(disc, 'motor-halls')).toContain('clear-of-rotor');
+    expect(at({ ...hub, donor: { ...hub.donor, brakeRear: 'rim' } }, 'motor-halls')).not.toContain(
+      'clear-of-rotor',
+    );
+    expect(at(said(disc, 'motor-halls', { clearOf: ['rotor', 'chain', 'crank'] }), 'motor-halls')).toEqual(
+      [],
+    );
+    expect(at(disc, 'assist-controller')).toContain('clear-of-crank');
+    expect(at(disc, 'brake-front-controller')).not.toContain('clear-of-fold');
+    expect(at({ ...disc, donor: { ...disc.donor, style: 'folding' } }, 'brake-front-controller')).toContain(
+      'clear-of-fold',
+    );
+    expect(wire(disc, 'motor-halls').state).not.toBe('fine');
   });
 
   it('tells phases beside sensors, and a plug that does not pass its hole', () => {
@@ -280,6 +431,94 @@ describe('the length of a cable', () => {
     );
     expect(of(said(hub, 'motor-halls', { holeMm: 16, plugMm: 14 }), 'motor-halls')).toContain('grommet');
     expect(of(said(hub, 'motor-phases', { alongMm: 2000 }), 'motor-phases')).toContain('sensors-short');
+  });
+});
+
+describe('the current in a cable', () => {
+  const typed = (
+    key: string,
+    cable: Partial<BuildDocument['harness']['cables'][string]>,
+    build = hub,
+  ): BuildDocument => ({
+    ...build,
+    harness: { ...build.harness, cables: { [key]: { ...NOTHING_MEASURED, ...cable } } },
+  });
+  const found = (build: BuildDocument, key: string) => wiring(build).wires.find((w) => w.cable.key === key);
+
+  it('loses volts by its length and its conductor (by hand, Ohm)', () => {
+    // 1 m and 1 m back of 2.5 mm² at 40 °C: 2 / 58 / 2.5 * (1 + 0.00393 * 20) = 14.88 mohm.
+    const build = typed('pack-controller', { alongMm: 900, loopMm: 60, endsMm: 40, mm2: 2.5 });
+    const amps = study(build).chain.battery.peakA;
+    const drop = found(build, 'pack-controller')?.drop;
+    expect(drop?.volts).toBeCloseTo(0.01488 * amps, 3);
+    expect(drop?.watts).toBeCloseTo(0.01488 * amps * amps, 2);
+    expect(found(build, 'motor-halls')?.drop).toBeUndefined();
+  });
+
+  it('is told where it is too much for the drop, the conductor, the plug and the tail', () => {
+    const rules = (build: BuildDocument, key: string): readonly string[] =>
+      found(build, key)?.way.map((f) => f.rule) ?? [];
+    expect(rules(typed('pack-controller', { alongMm: 2500, mm2: 0.75 }), 'pack-controller')).toEqual(
+      expect.arrayContaining(['drop', 'carries-leads']),
+    );
+    expect(rules(typed('pack-controller', { plugA: 2 }), 'pack-controller')).toContain('carries-plug');
+    expect(rules(typed('motor-phases', { plugA: 2 }), 'motor-phases')).toContain('carries-phase-plug');
+    const half = { ...usualPort('phases', 'phase plug', 'pins', true), tailMm2: 0.25 };
+    const thin = { ...hub, harness: { ...hub.harness, ports: { 'motor/phases': half } } };
+    expect(rules(thin, 'motor-phases')).toContain('carries-tail');
+    expect(rules(typed('pack-controller', { alongMm: 300, mm2: 10, plugA: 90 }), 'pack-controller')).toEqual([
+      'tail-unknown',
+    ]);
+  });
+
+  it('makes the weakest link name the very plug, in the tray as well', () => {
+    const build = typed('pack-controller', { plugA: 2 });
+    const { chain } = study(build);
+    expect(chain.weakest).toMatchObject({
+      id: 'plug',
+      cable: 'pack-controller',
+      name: 'Plug, pack to controller',
+    });
+    // The plug in general stands for no cable any more.
+    expect(chain.links.filter((l) => l.id === 'plug')).toHaveLength(1);
+    const two = sample({ second: { join: 'combiner', nominalV: 48 } });
+    const links = study(typed('pack-2-combiner', { plugA: 3 }, two)).chain.links.filter(
+      (l) => l.id === 'plug',
+    );
+    expect(links.map((l) => l.cable)).toEqual(['', 'pack-2-combiner']);
+    expect(evaluate(build).figures.find((f) => f.id === 'weakest')?.words).toBe('Plug, pack to controller');
+  });
+});
+
+describe('an adapter', () => {
+  const other = {
+    from: { plug: 'round plug', sex: 'pins' as const, pins: pinsOf('ground', 'throttle', 'supply5') },
+    to: { plug: 'flat plug', sex: 'pins' as const, pins: pinsOf('supply5', 'ground', 'throttle', 'lock') },
+  };
+  const key = 'throttle-controller';
+  const bare = seen(hub, key, other);
+  const joined: BuildDocument = {
+    ...bare,
+    harness: { ...bare.harness, cables: { [key]: { ...NOTHING_MEASURED, adapter: true } } },
+  };
+
+  it('joins like to like, so that family, kind, count and order of the halves need not match', () => {
+    expect(rules(bare, key)).toEqual(expect.arrayContaining(['same-sex', 'other-family', 'other-count']));
+    expect(faced(cableOf(joined, key))).toEqual([1, 2, 0]);
+    expect(rules(joined, key)).toEqual(['adapter-leaves']);
+    const [left] = plugFindings(cableOf(joined, key), PACK);
+    expect(left?.words).toContain('lock of pin 4');
+  });
+
+  it('is drawn from pin to its like, and is no cure for a pin that nobody knows', () => {
+    const { edges } = wiringGraph(wiring(joined));
+    const right = edges.filter((e) => e.id.startsWith(`${key}/`) && e.id.endsWith('/r'));
+    expect(right.map((e) => e.targets[0])).toEqual([1, 2, 0].map((i) => `controller/${key}/${String(i)}`));
+    const dim = seen(joined, key, {
+      ...other,
+      from: { ...other.from, pins: pinsOf('ground', 'unknown', 'supply5') },
+    });
+    expect(rules(dim, key)).toEqual(expect.arrayContaining(['not-seen']));
   });
 });
 

@@ -1,9 +1,11 @@
 import type { BuildDocument } from '../../document/document.ts';
 import type { KnownBuild } from '../../document/known-build.ts';
 import { NOTHING_MEASURED } from '../../document/harness.ts';
+import type { Chain } from '../../power-chain/chain.ts';
 import type { State } from '../../check/state.ts';
 import { cableFindings, type CableFinding } from './cable-rules.ts';
 import { harnessOf, type Cable, type Component } from './components.ts';
+import { currentFindings, dropOf, type CableDrop } from './current-rules.ts';
 import { cutList, type CutGroup } from './cut-list.ts';
 import { plugFindings, plugState, type PlugFinding } from './plug-rules.ts';
 import { runsOf, type Run } from './runs.ts';
@@ -21,6 +23,8 @@ export interface Wire {
   /** Conductor, mm², and whether somebody has said so. */
   readonly mm2: number;
   readonly mm2From: 'entered' | 'usual';
+  /** Lost on the way between packs and controller; undefined for any other cable. */
+  readonly drop: CableDrop | undefined;
 }
 
 /** The harness of a build: boxes, cables, what stands against them, and what is cut. */
@@ -62,7 +66,7 @@ function piecesOf(wires: readonly Wire[]) {
 }
 
 /** Works out the harness of a build with its checks, lengths and cut list. */
-export function wiringOf(build: BuildDocument, known: KnownBuild): Wiring {
+export function wiringOf(build: BuildDocument, known: KnownBuild, chain: Chain): Wiring {
   const { components, cables } = harnessOf(build);
   const runs = runsOf(build, known, cables);
   const pack = packVolts(known);
@@ -70,8 +74,13 @@ export function wiringOf(build: BuildDocument, known: KnownBuild): Wiring {
     const run = runs.get(cable.key);
     if (run === undefined) return [];
     const plug = plugFindings(cable, pack);
-    const way = cableFindings({ build, cable, run, all: cables, runs });
     const said = build.harness.cables[cable.key] ?? NOTHING_MEASURED;
+    const mm2 = said.mm2 ?? sizeOf(known, cable);
+    const current = { build, known, chain, key: cable.key, cutMm: run.cut, mm2 };
+    const way = [
+      ...currentFindings(current),
+      ...cableFindings({ build, cable, run, all: cables, runs }),
+    ].toSorted((a, b) => RANK.indexOf(a.state) - RANK.indexOf(b.state));
     return [
       {
         cable,
@@ -80,8 +89,9 @@ export function wiringOf(build: BuildDocument, known: KnownBuild): Wiring {
         plugState: plugState(plug),
         way,
         state: worst([...plug, ...way].map((f) => f.state)),
-        mm2: said.mm2 ?? sizeOf(known, cable),
+        mm2,
         mm2From: said.mm2 === null ? 'usual' : 'entered',
+        drop: dropOf(current),
       },
     ];
   });

@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { findPins, type Found, type PinReading } from './find-pin.ts';
+import { findPins, type Found } from './find-pin.ts';
+import type { PinReading } from './pin-reading.ts';
 import { PLUG_TYPES, plugTypeOf, type PlugType } from './plug-types.ts';
 import { spansOf, type PinRole, type Volts } from './spans.ts';
 

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { ChevronRight } from 'lucide-react';
-import { phraseText, type Chain, type Link } from '@apple-cart/core';
+import { isPhaseLink, phraseText, sameLink, type Chain, type Link } from '@apple-cart/core';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
@@ -17,8 +17,6 @@ const FILL = {
   stop: 'var(--stop-fill)',
   unknown: 'var(--slate-tint)',
 } as const;
-
-const isPhase = (link: Link): boolean => link.id.startsWith('phase');
 
 /** What a link carries as a bar, and what is asked of it as lines that run down through all of them. */
 /** What a link carries: for a moment pale, for good full; the controller only sets a limit. */
@@ -58,7 +56,7 @@ function Carries({ link, x }: { link: Link; x: (amps: number) => number }) {
 function LinkBar({ link, most }: { link: Link; most: number }) {
   const x = (amps: number): number => (amps / most) * (BAR.width - 4);
   const { demand } = link;
-  const color = isPhase(link) ? 'var(--q-phase)' : 'var(--q-batt-line)';
+  const color = isPhaseLink(link) ? 'var(--q-phase)' : 'var(--q-batt-line)';
   const middle = BAR.height / 2;
   return (
     <svg viewBox={`0 0 ${String(BAR.width)} ${String(BAR.height)}`} className="block w-full" aria-hidden>
@@ -156,7 +154,7 @@ function Row({ link, most, weakest }: { link: Link; most: number; weakest: boole
 const round5 = (amps: number): number => Math.ceil(amps / 5) * 5;
 
 function Part({ chain, phase }: { chain: Chain; phase: boolean }) {
-  const links = chain.links.filter((l) => isPhase(l) === phase);
+  const links = chain.links.filter((l) => isPhaseLink(l) === phase);
   const demand = phase ? chain.phase : chain.battery;
   // Room for twice what is asked: a link with more in hand runs off the paper, and that is enough to know.
   const most = round5(demand.peakA * 2.2);
@@ -191,10 +189,10 @@ function Part({ chain, phase }: { chain: Chain; phase: boolean }) {
       <tbody>
         {links.map((link) => (
           <Row
-            key={`${link.id} ${String(link.pack)}`}
+            key={`${link.id} ${String(link.pack)} ${link.cable}`}
             link={link}
             most={most}
-            weakest={chain.weakest?.id === link.id && chain.weakest.pack === link.pack}
+            weakest={chain.weakest !== undefined && sameLink(chain.weakest, link)}
           />
         ))}
       </tbody>

@@ -15,8 +15,8 @@ export function LinkRemedies({ link }: { link: Link }) {
   const { value: remedies } = useStudy(
     'remedies',
     useMemo(
-      () => ({ build: document, link: { id: link.id, pack: link.pack }, parts }),
-      [document, link.id, link.pack, parts],
+      () => ({ build: document, link: { id: link.id, pack: link.pack, cable: link.cable }, parts }),
+      [document, link.id, link.pack, link.cable, parts],
     ),
   );
   if (remedies === undefined || remedies.length === 0) return null;

@@ -28,11 +28,12 @@ export interface WiringData {
 }
 
 /** A half as it is stored: what was usual becomes what somebody looked at. */
-export const storedPort = ({ plug, sex, pins, tailMm }: Port): PortDocument => ({
+export const storedPort = ({ plug, sex, pins, tailMm, tailMm2 }: Port): PortDocument => ({
   plug,
   sex,
   pins: pins.map((p) => ({ ...p })),
   tailMm,
+  tailMm2,
 });
 
 /** Both halves of a cable as they usually are. */

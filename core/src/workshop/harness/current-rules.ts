@@ -1,0 +1,101 @@
+import type { State } from '../../check/state.ts';
+import { currentCables } from '../../document/current-cables.ts';
+import type { BuildDocument } from '../../document/document.ts';
+import type { KnownBuild } from '../../document/known-build.ts';
+import type { Chain } from '../../power-chain/chain.ts';
+import { DROP_FINE_PCT, DROP_LOOK_PCT } from '../../power-chain/lead-checks.ts';
+import { leadLoss } from '../../power-chain/leads.ts';
+import type { Link } from '../../power-chain/link.ts';
+import type { CableFinding } from './cable-rules.ts';
+
+/** What a cable of the current loses at the controller's limit, out and back. */
+export interface CableDrop {
+  readonly volts: number;
+  /** Of the pack's nominal volts, %. */
+  readonly percent: number;
+  readonly watts: number;
+}
+
+interface Subject {
+  readonly build: BuildDocument;
+  readonly known: KnownBuild;
+  readonly chain: Chain;
+  readonly key: string;
+  /** Cut length, mm, and conductor, mm². */
+  readonly cutMm: number;
+  readonly mm2: number;
+}
+
+const isOf = (build: BuildDocument, key: string, carries: 'battery' | 'phase'): boolean =>
+  currentCables(build).some((c) => c.key === key && c.carries === carries);
+
+/** Volts and watts lost in a cable between packs and controller at full throttle; undefined for any other cable. Ohm's law. */
+export function dropOf({ build, known, chain, key, cutMm, mm2 }: Subject): CableDrop | undefined {
+  if (!isOf(build, key, 'battery')) return undefined;
+  const { volts, watts } = leadLoss(build.cabling.conductor, cutMm, mm2, chain.battery.peakA);
+  return { volts, watts, percent: (100 * volts) / known.packs[0].nominalV.value };
+}
+
+/** Links of the chain that this cable is: its own, and those that stand for all of its kind. */
+function linksOf({ build, chain, key }: Subject): readonly Link[] {
+  const own = chain.links.filter((l) => l.cable === key || l.cable.endsWith(` of ${key}`));
+  const general = isOf(build, key, 'phase')
+    ? (['phase-plug', 'phase-leads'] as const)
+    : (['plug', 'leads'] as const);
+  return [
+    ...own,
+    ...chain.links.filter(
+      (l) => l.cable === '' && general.some((id) => id === l.id && !own.some((o) => o.id === id)),
+    ),
+  ];
+}
+
+const amps = (value: number | undefined): string => (value === undefined ? '?' : value.toFixed(0));
+
+function carries(link: Link): readonly CableFinding[] {
+  if (link.state === 'fine') return [];
+  const rule = `carries-${link.id}`;
+  if (link.state === 'unknown')
+    return [
+      {
+        rule,
+        state: 'unknown',
+        words: `${link.name}: what it carries is not known, of ${amps(link.demand.continuousA)} A on the hill.`,
+        remedy: 'Read it from the data sheet and type it here, or for all alike under Power.',
+      },
+    ];
+  return [
+    {
+      rule,
+      state: link.state,
+      words: `${link.name}: carries ${amps(link.continuousA)} A for long and ${amps(link.peakA)} A for minutes, and is asked ${amps(link.demand.continuousA)} A on the hill and ${amps(link.demand.peakA)} A at full throttle.`,
+      remedy: 'Take a larger one, or lower the controller to what it carries.',
+    },
+  ];
+}
+
+const stateOfDrop = (percent: number): State => {
+  if (percent <= DROP_FINE_PCT) return 'fine';
+  return percent <= DROP_LOOK_PCT ? 'look' : 'stop';
+};
+
+/** What the current asks of a cable: by the limits of the power chain, and by the volts that it loses on the way. */
+export function currentFindings(s: Subject): readonly CableFinding[] {
+  const battery = isOf(s.build, s.key, 'battery');
+  if (!battery && !isOf(s.build, s.key, 'phase')) return [];
+  const drop = dropOf(s);
+  const state = drop === undefined ? 'fine' : stateOfDrop(drop.percent);
+  return [
+    ...linksOf(s).flatMap(carries),
+    ...(drop === undefined || state === 'fine'
+      ? []
+      : [
+          {
+            rule: 'drop',
+            state,
+            words: `Loses ${drop.volts.toFixed(2)} V out and back at ${amps(s.chain.battery.peakA)} A, ${drop.percent.toFixed(1)} % of the pack, and ${drop.watts.toFixed(0)} W as heat.`,
+            remedy: 'Take a thicker lead, or bring the parts nearer together.',
+          },
+        ]),
+  ];
+}
