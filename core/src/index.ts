@@ -284,6 +284,7 @@ export {
   PLUG_SEXES,
   WIRE_COLOURS,
   type CableDocument,
+  type Hazard,
   type HarnessDocument,
   type PinWork,
   type PlugSex,
@@ -294,6 +295,7 @@ export { partsOfPort, pinoutOf, withPinout } from './parts/pinouts.ts';
 export { usualPort, type Cable, type Port } from './workshop/harness/components.ts';
 export type { PlugFinding } from './workshop/harness/plug-rules.ts';
 export type { Run } from './workshop/harness/runs.ts';
+export { faced } from './workshop/harness/adapter.ts';
 export { agrees, worksOf } from './workshop/harness/works.ts';
 export type { Wire, Wiring } from './workshop/harness/wiring.ts';
 export { wiringGraph } from './workshop/harness/diagram.ts';

@@ -218,7 +218,12 @@ export function evaluate(build: BuildDocument, book: RuleBook, shelf: readonly P
   const s = judged(study(build), book);
   const own = lazily({ checks: () => ownChecks(s) });
   const list: Verdict['list'] = lazily<Verdict['list']>({
-    rows: () => purchaseList(build, partsOf(s), shelf),
+    rows: () =>
+      purchaseList(
+        build,
+        partsOf(s, () => v.wiring),
+        shelf,
+      ),
     ledger: (): Ledger => ledgerOf(build, list.rows),
   });
   const v: Verdict = lazily<Verdict>({

@@ -1,17 +1,19 @@
 import { wantedLinks } from '../fit/bracket-checks.ts';
 import { lazily } from '../quantity/lazily.ts';
+import { wiringOf, type Wiring } from '../workshop/harness/wiring.ts';
 import type { Job } from '../workshop/job.ts';
 import { partsList } from '../workshop/parts-list/parts-list.ts';
 import type { Line } from '../workshop/parts-list/line.ts';
 import type { Judged } from './judged.ts';
 
 /** What the workshop's lists are worked out from. */
-function jobOf(s: Judged): Job {
+function jobOf(s: Judged, wiring: () => Wiring): Job {
   const found = lazily({ byId: () => new Map([...s.checks, ...s.powerChecks].map((c) => [c.id, c])) });
   return {
     build: s.build,
     known: s.known,
     machine: s.machine,
+    wiring,
     get chain() {
       return s.chain;
     },
@@ -26,4 +28,7 @@ function jobOf(s: Judged): Job {
 }
 
 /** The parts list of a build. */
-export const partsOf = (s: Judged): readonly Line[] => partsList(jobOf(s));
+export const partsOf = (
+  s: Judged,
+  wiring: () => Wiring = () => wiringOf(s.build, s.known, s.chain),
+): readonly Line[] => partsList(jobOf(s, wiring));

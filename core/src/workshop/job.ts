@@ -3,6 +3,7 @@ import type { BuildDocument } from '../document/document.ts';
 import type { KnownBuild } from '../document/known-build.ts';
 import type { Duty } from '../law/rule-schema.ts';
 import type { Machine } from '../machine/machine.ts';
+import type { Wiring } from './harness/wiring.ts';
 import type { Chain } from '../power-chain/chain.ts';
 
 /** What the workshop's lists are worked out from: the build, and what was found of it. */
@@ -11,6 +12,8 @@ export interface Job {
   readonly known: KnownBuild;
   readonly machine: Machine;
   readonly chain: Chain;
+  /** The harness; worked out when it is first asked for. */
+  readonly wiring: () => Wiring;
   /** A check of fit or of the power chain by its id; undefined where the build does not ask for it. */
   readonly check: (id: string) => Check | undefined;
   /** Duties of the class in the build's place. */

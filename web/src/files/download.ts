@@ -10,7 +10,12 @@ export function downloadUrl(name: string, url: string): void {
 
 /** Hands text to the browser as a file. */
 export function downloadText(name: string, text: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+  downloadBlob(name, new Blob([text], { type }));
+}
+
+/** Hands a blob to the browser as a file. */
+export function downloadBlob(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
   downloadUrl(name, url);
   // The download has its own copy once begun; the address is let go a little later.
   setTimeout(() => {

@@ -1,3 +1,4 @@
+import { isBegun } from '../../workshop/harness/begun.ts';
 import { motorDecided } from '../undecided.ts';
 import type { Stage } from './stage.ts';
 
@@ -7,10 +8,8 @@ export const wireStage: Stage = {
   figures: [],
   stands: ({ study, wiring }) => {
     if (!motorDecided(study)) return { state: 'unknown', words: 'no motor chosen', begun: false };
-    const { ports, cables } = study.build.harness;
     // Nobody has looked at a plug yet: what is usual is no finding.
-    if (Object.keys(ports).length === 0 && Object.keys(cables).length === 0)
-      return { state: 'unknown', words: 'not begun', begun: false };
+    if (!isBegun(study.build)) return { state: 'unknown', words: 'not begun', begun: false };
     const { wires } = wiring();
     const bad = wires.filter((w) => w.state === 'stop').length;
     if (bad > 0) return { state: 'stop', words: `${String(bad)} that cannot stay so` };

@@ -4,6 +4,8 @@ export interface Piece {
   readonly mm: number;
   readonly mm2: number;
   readonly colour: string;
+  /** What the cable is that it lengthens. */
+  readonly kind: 'power' | 'phase' | 'signal';
 }
 
 /** One stock length with the pieces that are cut from it. */

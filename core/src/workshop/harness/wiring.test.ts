@@ -523,7 +523,13 @@ describe('an adapter', () => {
 });
 
 describe('the cut list', () => {
-  const piece = (mm: number, colour = 'RD') => ({ name: String(mm), mm, mm2: 0.22, colour });
+  const piece = (mm: number, colour = 'RD') => ({
+    name: String(mm),
+    mm,
+    mm2: 0.22,
+    colour,
+    kind: 'signal' as const,
+  });
 
   it('packs pieces into stock lengths, the longest first (by hand)', () => {
     const [red] = cutList([piece(400), piece(700), piece(300), piece(550)]);

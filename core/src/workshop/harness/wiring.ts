@@ -60,6 +60,7 @@ function piecesOf(wires: readonly Wire[]) {
           mm: Math.ceil((run.extend ?? 0) / 10) * 10,
           mm2,
           colour: pin.colour,
+          kind: cable.kind,
         }))
       : [],
   );

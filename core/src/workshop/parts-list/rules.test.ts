@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../../document/document.ts';
+import { NOTHING_MEASURED } from '../../document/harness.ts';
 import { newBuild } from '../../document/template.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import { evaluate } from '../../test/evaluate.ts';
@@ -8,6 +9,7 @@ import { RUNS, anyBuild, sample, type Changes } from '../../test/sample.ts';
 import { partsOf } from '../../verdict/job-of.ts';
 import type { Line } from './line.ts';
 import { RULES } from './rules/rules.ts';
+import { usualPort } from '../harness/components.ts';
 
 const list = (build: BuildDocument): readonly Line[] => partsOf(evaluate(build).study);
 type Kind = BuildDocument['drive']['kind'];
@@ -27,7 +29,26 @@ const fromCells: Case = [{ pack: { make: 'cells', cellsInSeries: 13 }, cell: { p
 const laidDown: Case = [{ pack: { chemistry: 'lead-acid', ...box('deck', 4) } }];
 
 /** For each rule a build that needs its line and one that does not; common practice, no source, unless the rule names a check. */
-const CASES: Readonly<Record<string, readonly [Case, Case | typeof none]>> = {
+/** A throttle's cable of 500 mm along the frame, whose parts bring 100 mm; through an adapter or not. */
+function wired(tailMm: number, adapter: boolean): BuildDocument {
+  const build = made([{ controls: { throttle: 'full' } }]);
+  const half = usualPort('throttle', 'throttle plug', 'pins', false);
+  return {
+    ...build,
+    harness: {
+      ...build.harness,
+      ports: {
+        'throttle/plug': { ...half, tailMm },
+        'controller/throttle': { ...half, sex: 'sockets', tailMm: 0 },
+      },
+      cables: { 'throttle-controller': { ...NOTHING_MEASURED, alongMm: 500, adapter } },
+    },
+  };
+}
+
+const CASES: Readonly<Record<string, readonly [Case | typeof none, Case | typeof none]>> = {
+  'harness-wire': [wired(100, false), wired(2000, false)],
+  adapters: [wired(2000, true), wired(2000, false)],
   donor: [[{}], none],
   motor: [[{}], none],
   controller: [[{}], [{ controller: { place: 'motor' } }]],

@@ -32,6 +32,8 @@ export type HallAdvice =
       readonly backwards: boolean;
       readonly reverse: readonly Reversal[];
     }
+  /** Sensors 60 electrical degrees apart: on a controller for 120 no order runs well as they are. */
+  | { readonly kind: 'sixty' }
   | { readonly kind: 'silent'; readonly order: HallOrder }
   | { readonly kind: 'none'; readonly trials: number };
 
@@ -86,8 +88,10 @@ export const reversals = (order: HallOrder): readonly Reversal[] =>
  * What the trials say. A right order runs smooth on little current. One that runs rough and hungry is of the right parity: its two
  * turns are left. One that locks or twitches is of the wrong parity: the three others are left. At most four trials find it.
  * Source: simulated six-step motor, all 36 joins; exactly one order is right for phases as they are.
+ * @param alike the three were seen all high or all low at some angle of the wheel: never so at 120 degrees
  */
-export function hallAdvice(trials: readonly HallTrial[]): HallAdvice {
+export function hallAdvice(trials: readonly HallTrial[], alike = false): HallAdvice {
+  if (alike) return { kind: 'sixty' };
   let left: readonly HallOrder[] = HALL_ORDERS;
   for (const { order, outcome, backwards } of trials) {
     if (outcome === 'smooth') return { kind: 'right', order, backwards, reverse: reversals(order) };

@@ -1,300 +1,21 @@
-import { fileName, worksOf, type Wire, type Wiring } from '@apple-cart/core';
-import type { ElkNode } from 'elkjs/lib/elk-api.js';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { downloadText } from '../../files/download.ts';
+import { fileName } from '@apple-cart/core';
+import { useRef, useState } from 'react';
+import { downloadBlob, downloadText } from '../../files/download.ts';
 import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
-import { COLOURS } from './colours.tsx';
-import { laidOut } from './layout.ts';
+import { Drawing } from './diagram-drawing.tsx';
+import { asPng, withStyles } from './diagram-files.ts';
+import { useLayout } from './use-layout.ts';
 import type { WiringData } from './use-wiring.ts';
-
-const HEAD = 26;
-const TICK = { width: 18, height: 8 } as const;
-
-interface Line {
-  readonly id: string;
-  readonly d: string;
-}
-
-/** Lines of a layout as paths. */
-const linesOf = (graph: ElkNode): readonly Line[] =>
-  (graph.edges ?? []).map((edge) => ({
-    id: edge.id,
-    d: (edge.sections ?? [])
-      .map(({ startPoint, bendPoints, endPoint }) =>
-        [startPoint, ...(bendPoints ?? []), endPoint]
-          .map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`)
-          .join(''),
-      )
-      .join(''),
-  }));
-
-const WIDTHS = { power: 4.2, phase: 3, signal: 1.3 } as const;
-
-/** A pin with its tick and its work, at the edge of a box. */
-function Pin({
-  wire,
-  index,
-  end,
-  x,
-  y,
-  west,
-  works,
-}: {
-  wire: Wire;
-  index: number;
-  end: 'from' | 'to';
-  x: number;
-  y: number;
-  west: boolean;
-  works: ReturnType<typeof worksOf>;
-}) {
-  const pin = wire.cable[end].pins[index];
-  if (pin === undefined) return null;
-  const colour = COLOURS[pin.colour];
-  const tickX = west ? x - 24 : x + 6;
-  return (
-    <g>
-      <path
-        d={`M${String(x)} ${String(y)}h${west ? '-40' : '40'}`}
-        className="fill-none stroke-ink"
-        strokeWidth={WIDTHS[wire.cable.kind]}
-      />
-      <circle cx={x} cy={y} r={2.6} className="fill-ink" />
-      <rect
-        x={tickX}
-        y={y - TICK.height / 2}
-        width={TICK.width}
-        height={TICK.height}
-        fill={colour.fill}
-        className="stroke-ink"
-        strokeDasharray={pin.colour === '' ? '2 2' : undefined}
-      />
-      <text
-        x={west ? tickX - 2 : tickX + TICK.width + 2}
-        y={y + 3.5}
-        textAnchor={west ? 'end' : 'start'}
-        className="fill-ink2 stroke-sheet text-[9px]"
-        strokeWidth={3}
-        paintOrder="stroke"
-      >
-        {pin.colour}
-      </text>
-      <text
-        x={west ? x + 6 : x - 6}
-        y={y + 3.8}
-        textAnchor={west ? 'start' : 'end'}
-        className="fill-ink text-[11px]"
-      >
-        {works[pin.work].name}
-      </text>
-    </g>
-  );
-}
-
-/** The harness as it was laid out: boxes, plug pairs, lines in ink. */
-function Drawing({
-  graph,
-  wiring,
-  picked,
-  onPick,
-}: {
-  graph: ElkNode;
-  wiring: Wiring;
-  picked: string | undefined;
-  onPick: (key: string) => void;
-}) {
-  const works = worksOf(wiring.pack);
-  const nodes = new Map((graph.children ?? []).map((n) => [n.id, n]));
-  const lines = linesOf(graph);
-  const wireOf = (id: string): Wire | undefined => wiring.wires.find((w) => id.startsWith(`${w.cable.key}/`));
-  return (
-    <svg
-      viewBox={`0 0 ${String(graph.width ?? 0)} ${String(graph.height ?? 0)}`}
-      width={graph.width}
-      height={graph.height}
-      role="group"
-      aria-label="Wiring diagram; the cable schedule holds the same"
-      data-testid="wiring-diagram"
-    >
-      {lines.map(({ id, d }) => {
-        const wire = wireOf(id);
-        const index = Number(id.split('/').at(-2) ?? 0);
-        const bad = wire?.plug.some((f) => f.state === 'stop' && f.pins.includes(index + 1)) === true;
-        return (
-          <path
-            key={id}
-            d={d}
-            className={`fill-none ${bad ? 'stroke-stop' : 'stroke-ink'}`}
-            strokeWidth={bad ? 2.4 : WIDTHS[wire?.cable.kind ?? 'signal']}
-          />
-        );
-      })}
-      {wiring.components.map(({ id, name, note }) => {
-        const node = nodes.get(id);
-        if (node === undefined) return null;
-        const [x, y] = [node.x ?? 0, node.y ?? 0];
-        return (
-          <g key={id}>
-            <rect
-              x={x}
-              y={y}
-              width={node.width}
-              height={node.height}
-              className="fill-field stroke-ink"
-              strokeWidth={1.6}
-              strokeDasharray={note === 'only to charge' ? '5 3' : undefined}
-            />
-            <text x={x + 7} y={y + 17} className="fill-ink text-[12.5px] font-bold">
-              {name.length > 19 ? `${name.slice(0, 18)}…` : name}
-            </text>
-            {(node.ports ?? []).map((p) => {
-              const [, , index] = splitPort(p.id, id);
-              const wire = wiring.wires.find((w) => p.id.startsWith(`${id}/${w.cable.key}/`));
-              if (wire === undefined) return null;
-              const west = (p.x ?? 0) < 0;
-              return (
-                <Pin
-                  key={p.id}
-                  wire={wire}
-                  index={index}
-                  end={wire.cable.fromComponent === id ? 'from' : 'to'}
-                  x={x + (west ? 0 : (node.width ?? 0))}
-                  y={y + (p.y ?? 0) + 5}
-                  west={west}
-                  works={works}
-                />
-              );
-            })}
-          </g>
-        );
-      })}
-      {wiring.wires.map((wire) => {
-        const node = nodes.get(`plug/${wire.cable.key}`);
-        if (node === undefined) return null;
-        return (
-          <PlugPair
-            key={wire.cable.key}
-            wire={wire}
-            node={node}
-            picked={picked === wire.cable.key}
-            onPick={onPick}
-          />
-        );
-      })}
-    </svg>
-  );
-}
-
-/** Component, cable and number of a pin's port. */
-const splitPort = (id: string, component: string): readonly [string, string, number] => {
-  const rest = id.slice(component.length + 1);
-  const cut = rest.lastIndexOf('/');
-  return [component, rest.slice(0, cut), Number(rest.slice(cut + 1))];
-};
-
-/** A plug pair: prong into cup for each pin, and its tag as a button. */
-function PlugPair({
-  wire,
-  node,
-  picked,
-  onPick,
-}: {
-  wire: Wire;
-  node: ElkNode;
-  picked: boolean;
-  onPick: (key: string) => void;
-}) {
-  const [x, y, width] = [node.x ?? 0, node.y ?? 0, node.width ?? 44];
-  const count = Math.max(wire.cable.from.pins.length, wire.cable.to.pins.length);
-  const bad = (i: number): boolean => wire.plug.some((f) => f.state === 'stop' && f.pins.includes(i + 1));
-  const middle = x + width / 2;
-  return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-label={`P${String(wire.cable.number)}, ${wire.cable.carries}`}
-      className="cursor-pointer outline-none focus-visible:stroke-slate"
-      onClick={() => {
-        onPick(wire.cable.key);
-      }}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter' || event.key === ' ') onPick(wire.cable.key);
-      }}
-    >
-      <rect
-        x={x}
-        y={y}
-        width={width}
-        height={node.height}
-        className={picked ? 'fill-slate-tint' : 'fill-transparent'}
-      />
-      <rect
-        x={middle - 17}
-        y={y + 1}
-        width={34}
-        height={15}
-        className={`stroke-ink ${picked ? 'fill-slate-fill' : 'fill-sheet'}`}
-      />
-      <text
-        x={middle}
-        y={y + 12.5}
-        textAnchor="middle"
-        className={`text-[11px] font-bold ${picked ? 'fill-on-ink' : 'fill-ink'}`}
-      >
-        P{wire.cable.number}
-      </text>
-      {Array.from({ length: count }, (_, i) => {
-        const py = y + HEAD - 8 + (i + 0.5) * 16;
-        const stroke = bad(i) ? 'stroke-stop' : 'stroke-ink';
-        return (
-          <g key={i} className={`fill-none ${stroke}`} strokeWidth={bad(i) ? 2.4 : 1.4}>
-            <path d={`M${String(x)} ${String(py)}H${String(middle + 1)}`} />
-            <path d={`M${String(middle + 7)} ${String(py - 5)}h-3a5 5 0 0 0 0 10h3`} />
-            <path d={`M${String(middle - 1)} ${String(py)}H${String(x + width)}`} />
-          </g>
-        );
-      })}
-    </g>
-  );
-}
 
 /** The diagram, laid out in a worker; drawn by us. */
 export function DiagramPicture({ data }: { data: WiringData }) {
   const { wiring, wire, choose, document } = data;
-  const [state, setState] = useState<{ readonly graph?: ElkNode; readonly why?: string }>({});
   const box = useRef<HTMLDivElement>(null);
   const [zoom, setZoom] = useState(0.8);
-  // Only what changes the drawing lays it out anew.
-  const shape = useMemo(
-    () =>
-      JSON.stringify(
-        wiring.wires.map((w) => [w.cable.key, w.cable.from.pins.length, w.cable.to.pins.length]),
-      ),
-    [wiring],
-  );
-  const latest = useRef(wiring);
-  useEffect(() => {
-    latest.current = wiring;
-  }, [wiring]);
-  useEffect(() => {
-    let gone = false;
-    laidOut(latest.current)
-      .then((graph) => {
-        if (!gone) setState({ graph });
-      })
-      .catch((problem: unknown) => {
-        if (!gone)
-          setState({
-            why: problem instanceof Error ? problem.message : 'The diagram could not be laid out.',
-          });
-      });
-    return () => {
-      gone = true;
-    };
-  }, [shape]);
   const bad = wiring.wires.filter((w) => w.plugState === 'stop');
-  const { graph, why } = state;
+  const { graph, why } = useLayout(wiring);
+  const [problem, setProblem] = useState('');
   return (
     <section aria-label="Diagram">
       <PanelHead
@@ -322,14 +43,37 @@ export function DiagramPicture({ data }: { data: WiringData }) {
         <Button
           kind="quiet"
           onClick={() => {
-            const svg = box.current?.querySelector('svg');
-            if (svg === null || svg === undefined) return;
-            downloadText(fileName(`${document.name} wiring`, 'svg'), withStyles(svg), 'image/svg+xml');
+            const svg = box.current?.querySelector('svg') ?? undefined;
+            if (svg !== undefined)
+              downloadText(fileName(`${document.name} wiring`, 'svg'), withStyles(svg), 'image/svg+xml');
           }}
         >
           SVG
         </Button>
+        <Button
+          kind="quiet"
+          onClick={() => {
+            const svg = box.current?.querySelector('svg') ?? undefined;
+            if (svg === undefined) return;
+            asPng(svg).then(
+              (png) => {
+                setProblem('');
+                downloadBlob(fileName(`${document.name} wiring`, 'png'), png);
+              },
+              () => {
+                setProblem('The picture could not be drawn here: take the SVG.');
+              },
+            );
+          }}
+        >
+          PNG
+        </Button>
       </PanelHead>
+      {problem !== '' && (
+        <p role="alert" className="py-1 text-stop">
+          {problem}
+        </p>
+      )}
       {why !== undefined && (
         <p role="alert" className="py-2 text-stop">
           {why} The cable schedule holds the same.
@@ -359,26 +103,4 @@ export function DiagramPicture({ data }: { data: WiringData }) {
       </p>
     </section>
   );
-}
-
-/** A drawing that keeps its look outside of the page: what styles say is written into it. */
-function withStyles(svg: SVGSVGElement): string {
-  const copy = svg.cloneNode(true) as SVGSVGElement;
-  const [own, copied] = [[...svg.querySelectorAll('*')], [...copy.querySelectorAll('*')]];
-  own.forEach((element, i) => {
-    const style = getComputedStyle(element);
-    for (const name of [
-      'fill',
-      'stroke',
-      'stroke-width',
-      'font-size',
-      'font-weight',
-      'font-family',
-      'text-anchor',
-    ])
-      copied[i]?.setAttribute(name, style.getPropertyValue(name));
-    copied[i]?.removeAttribute('class');
-  });
-  copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
-  return new XMLSerializer().serializeToString(copy);
 }

@@ -13,6 +13,7 @@ import {
 import { useMemo, useState } from 'react';
 import { ChoiceField, CHOICE_ROW } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
+import { NO_NOTES, type PinSearch } from '../../state/bench-notes.ts';
 import { Button } from '../../ui/button.tsx';
 import { Caution } from '../../ui/caution.tsx';
 import { NumberCell } from '../../ui/number-cell.tsx';
@@ -39,16 +40,7 @@ const ROLE_NAMES: Readonly<Record<PinRole, string>> = {
 };
 
 const TYPE_OPTIONS = PLUG_TYPES.map(({ id, name }) => ({ value: id, label: name }));
-const WIRES = ['brown', 'grey', 'violet', 'red', 'black', 'yellow', 'green', 'blue', 'white'] as const;
-
-export interface PinSearch {
-  readonly type: string;
-  /** Names of the wires, as they look. */
-  readonly names: readonly string[];
-  readonly readings: readonly PinReading[];
-  readonly packV: number | null;
-}
-export const EMPTY_SEARCH: PinSearch = { type: 'throttle3', names: [...WIRES], readings: [], packV: null };
+const WIRES = NO_NOTES.search.names;
 
 /** Volts between which the pack stands: as metered, else from empty to full. */
 const packOf = (search: PinSearch, pack: Volts): Volts =>

@@ -7,9 +7,12 @@ import {
   type TrialOutcome,
 } from '@apple-cart/core';
 import { useState } from 'react';
+import { ChoiceField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
+import type { NO_NOTES } from '../../state/bench-notes.ts';
 import { Button } from '../../ui/button.tsx';
 import { Caution } from '../../ui/caution.tsx';
+import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 
 const OUTCOME_NAMES: Readonly<Record<TrialOutcome, string>> = {
@@ -25,13 +28,19 @@ const orderWords = (order: HallOrder): string =>
     .map((wire, i) => `sensor ${'ABC'[i] ?? ''} of the controller to ${wire} of the motor`)
     .join(', ');
 
-export function PhasesInputs({
-  trials,
-  onTrials,
-}: {
-  trials: readonly HallTrial[];
-  onTrials: (next: readonly HallTrial[]) => void;
-}) {
+type Notes = typeof NO_NOTES;
+interface Guide {
+  readonly notes: Notes;
+  readonly note: (next: Partial<Notes>) => void;
+}
+
+const ALIKE_OPTIONS = [
+  { value: 'unknown', label: 'not looked' },
+  { value: 'no', label: 'never all alike' },
+  { value: 'yes', label: 'all alike somewhere' },
+] as const;
+
+export function PhasesInputs({ notes: { trials, alike }, note }: Guide) {
   return (
     <>
       <FieldGroup title="Trials" note={`${String(trials.length)} of four at the most`}>
@@ -40,6 +49,7 @@ export function PhasesInputs({
             <li key={i} className="border-b border-hair py-1 leading-snug">
               <b className="num font-semibold">{t.order}</b> {OUTCOME_NAMES[t.outcome]}
               {t.backwards ? ', backwards' : ''}
+              {t.amps === null ? '' : `, ${String(t.amps)} A`}
             </li>
           ))}
         </ol>
@@ -48,7 +58,7 @@ export function PhasesInputs({
             kind="quiet"
             className="my-2"
             onClick={() => {
-              onTrials([]);
+              note({ trials: [] });
             }}
           >
             Begin again
@@ -61,6 +71,15 @@ export function PhasesInputs({
         the motor: a second or two is enough to see.
       </Caution>
       <FieldGroup title="Before the first trial">
+        <ChoiceField
+          label="Sensors over one turn"
+          value={alike}
+          unknown={alike === 'unknown'}
+          options={ALIKE_OPTIONS}
+          onChange={(next) => {
+            note({ alike: next });
+          }}
+        />
         <p className="border-b border-hair py-1.5 leading-snug">
           Turn the wheel slowly by hand and meter the three sensor wires: each goes between 0 and 5 V. If all
           three are ever alike, they stand 60 degrees apart, and a controller for 120 does not run them in any
@@ -101,15 +120,13 @@ function Orders({ trials, advice }: { trials: readonly HallTrial[]; advice: Retu
 }
 
 /** The next order to try, or the right one, and how to reverse it. */
-export function PhasesPicture({
-  trials,
-  onTrials,
-}: {
-  trials: readonly HallTrial[];
-  onTrials: (next: readonly HallTrial[]) => void;
-}) {
+export function PhasesPicture({ notes: { trials, alike }, note }: Guide) {
+  const onTrials = (next: readonly HallTrial[]): void => {
+    note({ trials: next });
+  };
+  const [amps, setAmps] = useState<number | null>(null);
   const [backwards, setBackwards] = useState(false);
-  const advice = hallAdvice(trials);
+  const advice = hallAdvice(trials, alike === 'yes');
   return (
     <section aria-label="Phases and halls" data-testid="hall-guide">
       {advice.kind === 'try' && (
@@ -133,13 +150,20 @@ export function PhasesPicture({
             />
             it turned backwards
           </label>
+          <div className="grid max-w-[300px] grid-cols-[minmax(0,1fr)_80px] items-center py-1 text-[13.5px]">
+            <span>
+              Battery amps, if a meter was on <span className="text-[12.5px] text-ink3">A</span>
+            </span>
+            <NumberCell label="Battery amps of the trial" value={amps} most={200} onChange={setAmps} />
+          </div>
           <p className="flex flex-wrap gap-2 py-2">
             {TRIAL_OUTCOMES.map((outcome) => (
               <Button
                 key={outcome}
                 onClick={() => {
-                  onTrials([...trials, { order: advice.order, outcome, backwards, amps: null }]);
+                  onTrials([...trials, { order: advice.order, outcome, backwards, amps }]);
                   setBackwards(false);
+                  setAmps(null);
                 }}
               >
                 {OUTCOME_NAMES[outcome]}
@@ -163,6 +187,17 @@ export function PhasesPicture({
               only phases, or only sensors, never runs well.
             </p>
           )}
+        </>
+      )}
+      {advice.kind === 'sixty' && (
+        <>
+          <PanelHead title="Sensors 60 degrees apart" note="seen all alike at some angle" />
+          <p className="py-1.5 leading-snug" data-testid="hall-sixty">
+            On a controller for 120 degrees none of the 36 joins runs well. Set the controller to 60 degrees
+            where it knows that; else one line has to be turned round (an inverter in the line of the sensor
+            that stands in the middle): three at 60 with the middle one inverted are three at 120 with two of
+            them swapped. Then answer “never all alike” and go on with the trials.
+          </p>
         </>
       )}
       {advice.kind === 'silent' && (

@@ -1,5 +1,6 @@
 import {
   PIN_WORKS,
+  faced,
   partsOfPort,
   pinoutOf,
   withPinout,
@@ -29,7 +30,7 @@ import { StateMark } from '../../ui/state-mark.tsx';
 import { TextButton } from '../../ui/text-button.tsx';
 import { CableList, plugWords } from './cable-list.tsx';
 import { COLOURS, Tick } from './colours.tsx';
-import { storedPort, usualHalves, type WiringData } from './use-wiring.ts';
+import { measuredOf, storedPort, usualHalves, type WiringData } from './use-wiring.ts';
 
 const SEX_NAMES: Readonly<Record<PlugSex, string>> = {
   pins: 'pins',
@@ -111,6 +112,7 @@ function Library({ data, port }: { data: WiringData; port: Port }) {
 
 /** One half: its family, its kind of contact, its own cable. */
 function Half({ data, port, title }: { data: WiringData; port: Port; title: string }) {
+  const current = data.wire !== undefined && data.wire.cable.kind !== 'signal';
   const set = usePort(data);
   return (
     <FieldGroup title={title} note={port.seen ? undefined : 'as is usual: nobody has looked'}>
@@ -144,6 +146,22 @@ function Half({ data, port, title }: { data: WiringData; port: Port; title: stri
           }}
         />
       </div>
+      {current && (
+        <div className={CHOICE_ROW}>
+          <span className="py-0.5 pr-2 leading-[1.15]">
+            Conductor of its own cable <span className="text-[12.5px] text-ink3">mm²</span>
+          </span>
+          <NumberCell
+            label={`Conductor of its own cable: ${title}`}
+            value={port.tailMm2}
+            most={120}
+            onChange={(tailMm2) => {
+              if (tailMm2 !== null && tailMm2 < 0.03) return;
+              set(port, { tailMm2 }, 'conductor', `${port.key} tail mm2`);
+            }}
+          />
+        </div>
+      )}
       <Library data={data} port={port} />
       <p className="flex gap-1 py-1">
         <TextButton
@@ -329,6 +347,51 @@ function swap(data: WiringData, port: Port, pins: readonly number[]): void {
   }, 'pins swapped');
 }
 
+/** Findings that an adapter does away with. */
+const CURED = new Set([
+  'same-sex',
+  'other-family',
+  'other-count',
+  'supply-on-signal',
+  'two-supplies',
+  'ground-missing',
+  'too-many-volts',
+  'crossed',
+]);
+
+/** An adapter, pin by pin: both old plugs stay as they are. */
+function AdapterTable({ data, wire }: { data: WiringData; wire: Wire }) {
+  const { cable } = wire;
+  const works = worksOf(data.wiring.pack);
+  return (
+    <section aria-label="Adapter" className="pt-3" data-testid="adapter">
+      <h3 className="head border-b-[1.5px] border-ink pb-1 text-[14px]">Adapter</h3>
+      <p className="py-1 text-[12.5px] text-ink2">
+        A short lead with a half for {cable.from.plug === '' ? 'the one plug' : cable.from.plug} on one end
+        and for {cable.to.plug === '' ? 'the other' : cable.to.plug} on the other: both old plugs stay usable.
+      </p>
+      <ul className="text-[13px]">
+        {faced(cable).map((to, i) => (
+          <li key={i} className="flex items-center gap-2 border-b border-hair py-1">
+            <b className="num w-14 font-semibold">
+              {i + 1} to {to === undefined ? '–' : to + 1}
+            </b>
+            <Tick colour={cable.from.pins[i]?.colour ?? ''} />
+            {works[cable.from.pins[i]?.work ?? 'unknown'].name}
+            <span className="text-ink2">{to === undefined ? 'goes nowhere: insulate it' : 'to'}</span>
+            {to !== undefined && (
+              <>
+                <Tick colour={cable.to.pins[to]?.colour ?? ''} />
+                {works[cable.to.pins[to]?.work ?? 'unknown'].name}
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** Both halves face to face: work, colour, pin, and what the meter should show. */
 export function PinsPicture({ data }: { data: WiringData }) {
   const { wire } = data;
@@ -337,6 +400,8 @@ export function PinsPicture({ data }: { data: WiringData }) {
   const { cable, plug } = wire;
   const crossed = plug.find((f) => (f.rule === 'crossed' || f.rule === 'polarity') && f.pins.length === 2);
   const rows = Math.max(cable.from.pins.length, cable.to.pins.length);
+  // What a lead with both old plugs on it cures: halves that do not mate, and pins in another order.
+  const wantsAdapter = plug.some((f) => CURED.has(f.rule));
   return (
     <section aria-label="Pins">
       <PanelHead title={`P${String(cable.number)}, ${cable.carries}: ${plugWords(wire)}`}>
@@ -347,6 +412,26 @@ export function PinsPicture({ data }: { data: WiringData }) {
             }}
           >
             <ArrowLeftRight size={15} strokeWidth={1.6} aria-hidden /> Swap in the plan
+          </Button>
+        )}
+        {(wantsAdapter || cable.spec.adapter === true) && (
+          <Button
+            kind="quiet"
+            aria-pressed={cable.spec.adapter === true}
+            onClick={() => {
+              const { key } = cable;
+              data.change(
+                (now) => ({
+                  cables: {
+                    ...now.cables,
+                    [key]: { ...measuredOf(data.document, key), adapter: cable.spec.adapter !== true },
+                  },
+                }),
+                'adapter',
+              );
+            }}
+          >
+            {cable.spec.adapter === true ? 'Without the adapter' : 'Make an adapter'}
           </Button>
         )}
         {(!cable.from.seen || !cable.to.seen) && (
@@ -384,6 +469,7 @@ export function PinsPicture({ data }: { data: WiringData }) {
           </tbody>
         </table>
       </div>
+      {cable.spec.adapter === true && <AdapterTable data={data} wire={wire} />}
       {plug.map((f) => (
         <div
           key={`${f.rule} ${f.pins.join()}`}

@@ -1,8 +1,11 @@
-import { worksOf, type BuildDocument } from '@apple-cart/core';
+import { faced, worksOf, type BuildDocument } from '@apple-cart/core';
 import { PrintPage } from '../../paper/print-page.tsx';
 import { useVerdict } from '../../state/use-verdict.ts';
 import { COLOURS } from './colours.tsx';
+import { Drawing } from './diagram-drawing.tsx';
+import { sheetsOf } from './diagram-sheets.ts';
 import { CutList, ScheduleTable } from './schedule-view.tsx';
+import { useLayout } from './use-layout.ts';
 
 /** Flags for both ends of every cable, to cut out and fold over. */
 function Labels({ build }: { build: BuildDocument }) {
@@ -45,10 +48,12 @@ function Sheet({ build }: { build: BuildDocument }) {
         <section key={cable.key} className="keep-together pt-2">
           <h3 className="text-[13px] font-semibold">
             P{cable.number}, {cable.carries}
+            {cable.spec.adapter === true ? ', through an adapter' : ''}
           </h3>
           <p className="text-[12.5px] leading-snug">
             {cable.from.pins.map((p, i) => {
-              const other = cable.to.pins[i];
+              const across = faced(cable)[i];
+              const other = across === undefined ? undefined : cable.to.pins[across];
               return (
                 <span key={i} className="mr-3 inline-block">
                   <b className="num">{i + 1}</b> {works[p.work].name} (
@@ -71,8 +76,27 @@ function Sheet({ build }: { build: BuildDocument }) {
       <CutList wiring={wiring} />
       <h2 className="head border-b-[1.5px] border-ink pt-4 pb-0.5 text-[16px]">Labels for both ends</h2>
       <Labels build={build} />
+      <Diagram build={build} />
     </article>
   );
+}
+
+/** The diagram on sheets of its own, laid across; as many as keep its letters readable. */
+function Diagram({ build }: { build: BuildDocument }) {
+  const { wiring } = useVerdict(build);
+  const { graph, why } = useLayout(wiring);
+  if (graph === undefined)
+    return (
+      <p role="status" className="py-2">
+        {why ?? 'The diagram is being laid out.'}
+      </p>
+    );
+  return sheetsOf(graph).map((part) => (
+    <section key={part.name} className="sheet-across pt-4">
+      <h2 className="head border-b-[1.5px] border-ink pb-0.5 text-[16px]">{part.name}</h2>
+      <Drawing graph={graph} wiring={wiring} picked={undefined} onPick={() => undefined} part={part} />
+    </section>
+  ));
 }
 
 /** Cables, pins, cut list and labels on paper. */

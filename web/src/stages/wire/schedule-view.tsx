@@ -1,4 +1,4 @@
-import { fileName, type CableDocument, type Wire } from '@apple-cart/core';
+import { faced, fileName, type CableDocument, type Hazard, type Wire } from '@apple-cart/core';
 import { Printer } from 'lucide-react';
 import { Link } from 'react-router';
 import { YesNoField, CHOICE_ROW } from '../../fields/choice-field.tsx';
@@ -14,7 +14,17 @@ import { StateMark } from '../../ui/state-mark.tsx';
 import { Tick } from './colours.tsx';
 import { measuredOf, type WiringData } from './use-wiring.ts';
 
-type Figure = 'alongMm' | 'loopMm' | 'endsMm' | 'mm2' | 'apartMm' | 'holeMm' | 'plugMm';
+type Figure = 'alongMm' | 'loopMm' | 'endsMm' | 'mm2' | 'plugA' | 'apartMm' | 'holeMm' | 'plugMm';
+
+const HAZARD_NAMES: Readonly<Record<Hazard, string>> = {
+  rotor: 'Seen clear of the rotor',
+  chain: 'Seen clear of the chain',
+  crank: 'Seen clear of the cranks',
+  fold: 'Folded with it, both ways',
+};
+
+const MOST: Readonly<Partial<Record<Figure, number>>> = { mm2: 120, plugA: 2000 };
+const LEAST: Readonly<Partial<Record<Figure, number>>> = { mm2: 0.03, plugA: 0.1 };
 
 const THEN = {
   extend: 'extend by',
@@ -47,7 +57,7 @@ export function ScheduleInputs({ data }: { data: WiringData }) {
   const { wire, document } = data;
   const set = useMeasured(data);
   if (wire === undefined) return null;
-  const { cable, run } = wire;
+  const { cable, run, drop } = wire;
   const said = measuredOf(document, cable.key);
   const number = (field: Figure, label: string, unit: string, placeholder: string) => (
     <div className={CHOICE_ROW}>
@@ -57,10 +67,10 @@ export function ScheduleInputs({ data }: { data: WiringData }) {
       <NumberCell
         label={`${label}: W${String(cable.number)}`}
         value={said[field]}
-        most={field === 'mm2' ? 120 : 20_000}
+        most={MOST[field] ?? 20_000}
         placeholder={placeholder}
         onChange={(value) => {
-          if (field === 'mm2' && value !== null && value < 0.03) return;
+          if (value !== null && value < (LEAST[field] ?? 0)) return;
           set(cable.key, { [field]: value }, label.toLowerCase());
         }}
       />
@@ -99,6 +109,23 @@ export function ScheduleInputs({ data }: { data: WiringData }) {
           }}
         />
         {number('mm2', 'Conductor', 'mm²', wire.mm2.toFixed(2))}
+        {cable.kind !== 'signal' && number('plugA', 'Its plug pair carries', 'A', 'as under Power')}
+        {drop !== undefined && (
+          <WorkedRow label="Lost on the way at full throttle" unit="V">
+            <Num text={drop.volts.toFixed(2)} places={2} />
+          </WorkedRow>
+        )}
+        {run.hazards.map((hazard) => (
+          <YesNoField
+            key={hazard}
+            label={HAZARD_NAMES[hazard]}
+            value={said.clearOf.includes(hazard)}
+            onChange={(clear) => {
+              const others = said.clearOf.filter((one) => one !== hazard);
+              set(cable.key, { clearOf: clear ? [...others, hazard] : others }, 'clear of it');
+            }}
+          />
+        ))}
         {cable.kind === 'signal' && number('apartMm', 'Off the phase leads', 'mm', '?')}
         <YesNoField
           label="Screened"
@@ -139,6 +166,12 @@ export function ScheduleInputs({ data }: { data: WiringData }) {
   );
 }
 
+/** The pin of the far half that an adapter joins to one of the near half, from 1. */
+const pinAcross = (cable: Wire['cable'], i: number): number | '' => {
+  const across = faced(cable)[i];
+  return across === undefined ? '' : across + 1;
+};
+
 /** The schedule as a table for other programs. */
 function csvOf({ wiring, document }: WiringData): string {
   return writeCsv(
@@ -154,6 +187,7 @@ function csvOf({ wiring, document }: WiringData): string {
       'from_colour',
       'to_work',
       'to_colour',
+      'adapter_to_pin',
       'along_mm',
       'cut_mm',
       'extend_mm',
@@ -173,6 +207,7 @@ function csvOf({ wiring, document }: WiringData): string {
         cable.from.pins[i]?.colour ?? '',
         cable.to.pins[i]?.work ?? '',
         cable.to.pins[i]?.colour ?? '',
+        cable.spec.adapter === true ? pinAcross(cable, i) : '',
         Math.round(run.along),
         Math.round(run.cut),
         run.extend === undefined ? '' : Math.round(run.extend),

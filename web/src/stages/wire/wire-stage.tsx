@@ -1,13 +1,14 @@
-import { firstOf, type HallTrial, type State } from '@apple-cart/core';
-import { useState } from 'react';
+import { firstOf, type State } from '@apple-cart/core';
 import { useSearchParams } from 'react-router';
 import { WIRE_VIEWS, type WireView } from '../../screens/wire-views.ts';
+import { NO_NOTES, useBenchNotes } from '../../state/bench-notes.ts';
+import { useBuild } from '../../state/build-store.ts';
 import { Stage } from '../parts/stage.tsx';
 import { ViewLinks } from '../parts/view-links.tsx';
 import { BicyclePicture } from './bicycle-view.tsx';
 import { CableList } from './cable-list.tsx';
 import { DiagramPicture } from './diagram-view.tsx';
-import { EMPTY_SEARCH, FindInputs, FindPicture, type PinSearch } from './find-view.tsx';
+import { FindInputs, FindPicture } from './find-view.tsx';
 import { PhasesInputs, PhasesPicture } from './phases-view.tsx';
 import { PinsInputs, PinsPicture } from './pins-view.tsx';
 import { ScheduleInputs, SchedulePicture } from './schedule-view.tsx';
@@ -16,13 +17,11 @@ import { useWiring, type WiringData } from './use-wiring.ts';
 interface Shown {
   readonly view: WireView;
   readonly data: WiringData;
-  readonly search: PinSearch;
-  readonly onSearch: (next: PinSearch) => void;
-  readonly trials: readonly HallTrial[];
-  readonly onTrials: (next: readonly HallTrial[]) => void;
+  readonly notes: typeof NO_NOTES;
+  readonly note: (next: Partial<typeof NO_NOTES>) => void;
 }
 
-function Inputs({ view, data, search, onSearch, trials, onTrials }: Shown) {
+function Inputs({ view, data, notes, note }: Shown) {
   switch (view) {
     case 'pins':
       return <PinsInputs data={data} />;
@@ -37,13 +36,21 @@ function Inputs({ view, data, search, onSearch, trials, onTrials }: Shown) {
     case 'schedule':
       return <ScheduleInputs data={data} />;
     case 'find':
-      return <FindInputs data={data} search={search} onSearch={onSearch} />;
+      return (
+        <FindInputs
+          data={data}
+          search={notes.search}
+          onSearch={(search) => {
+            note({ search });
+          }}
+        />
+      );
     case 'phases':
-      return <PhasesInputs trials={trials} onTrials={onTrials} />;
+      return <PhasesInputs notes={notes} note={note} />;
   }
 }
 
-function Picture({ view, data, search, onSearch, trials, onTrials }: Shown) {
+function Picture({ view, data, notes, note }: Shown) {
   switch (view) {
     case 'pins':
       return <PinsPicture data={data} />;
@@ -54,9 +61,17 @@ function Picture({ view, data, search, onSearch, trials, onTrials }: Shown) {
     case 'schedule':
       return <SchedulePicture data={data} />;
     case 'find':
-      return <FindPicture data={data} search={search} onSearch={onSearch} />;
+      return (
+        <FindPicture
+          data={data}
+          search={notes.search}
+          onSearch={(search) => {
+            note({ search });
+          }}
+        />
+      );
     case 'phases':
-      return <PhasesPicture trials={trials} onTrials={onTrials} />;
+      return <PhasesPicture notes={notes} note={note} />;
   }
 }
 
@@ -92,9 +107,17 @@ export function WireStage() {
   const data = useWiring();
   const [params] = useSearchParams();
   const view = WIRE_VIEWS.find((v) => v.id === params.get('view'))?.id ?? 'pins';
-  const [search, onSearch] = useState<PinSearch>(EMPTY_SEARCH);
-  const [trials, onTrials] = useState<readonly HallTrial[]>([]);
-  const shown = { view, data, search, onSearch, trials, onTrials };
+  const id = useBuild((state) => state.id) ?? '';
+  const notes = useBenchNotes((state) => state.byBuild[id]) ?? NO_NOTES;
+  const keep = useBenchNotes((state) => state.note);
+  const shown: Shown = {
+    view,
+    data,
+    notes,
+    note: (next) => {
+      keep(id, next);
+    },
+  };
   return (
     <Stage
       id="wire"

@@ -43,6 +43,8 @@ import { plugs } from './wiring/plugs.ts';
 import { rings } from './wiring/rings.ts';
 import { mainSwitch } from './wiring/main-switch.ts';
 import { chargeSocket } from './wiring/charge-socket.ts';
+import { harnessWire } from './wiring/harness-wire.ts';
+import { adapters } from './wiring/adapters.ts';
 import { phaseLead } from './wiring/phase-lead.ts';
 import { heatShrink } from './wiring/heat-shrink.ts';
 import { ties } from './wiring/ties.ts';
@@ -127,6 +129,8 @@ export const RULES: readonly Rule[] = [
   mainSwitch,
   chargeSocket,
   phaseLead,
+  harnessWire,
+  adapters,
   heatShrink,
   ties,
   grommets,
