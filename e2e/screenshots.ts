@@ -48,6 +48,7 @@ const STAGE_SHOTS: Partial<Record<StageId, Pick<Shot, 'build' | 'before'>>> = {
   law: { build: 'District nurse’s tourer' },
   hill: { before: pinAndChange },
   range: { build: 'Tide-flat trike' },
+  wire: { build: 'Choir tandem' },
 };
 
 /** One picture a view, all from the demo data. */

@@ -51,6 +51,9 @@ describe('the wiring stage', () => {
     await read('4.1');
     await says(page, '[aria-label="Find a pin"]', 'Found, with 1 reading');
     await says(page, '[data-testid=pin-roles]', '1 brownis');
+    // Whoever comes back with a charged meter finds it as it was.
+    await page.reload();
+    await says(page, '[aria-label="Find a pin"]', 'Found, with 1 reading');
     // What was found goes onto the plug that waits for it.
     await clickWords(page, 'Walk lever: throttle');
     await page.goto(page.url().replace(/view=.*$/, 'view=pins&cable=throttle-controller'));
@@ -85,6 +88,39 @@ describe('the wiring stage', () => {
       text.split('\r\n').filter((row) => row.includes('motor-halls') || row.includes('rotor position'))
         .length,
     ).toBe(6);
+  });
+
+  it('names the very plug that is the weakest, joins what does not mate by an adapter, and buys both', async () => {
+    const page = await open('schedule&cable=motor-phases');
+    await page.$eval('input[aria-label="Its plug pair carries: W3"]', (i) => {
+      i.focus();
+      i.select();
+    });
+    await page.keyboard.type('7');
+    await says(page, '[data-figure=weakest]', 'Plug, controller to motor');
+    await page.keyboard.type('0');
+    await page.goto(page.url().replace(/view=.*$/, 'view=pins&cable=assist-controller'));
+    await page.waitForSelector('[data-testid=pins]');
+    const plug = await page.waitForSelector('xpath///label[text()="Plug"]/following-sibling::input');
+    await plug?.click({ count: 3 });
+    await page.keyboard.type('round five');
+    await says(page, '[data-finding=other-family]', 'do not mate');
+    await clickWords(page, 'Make an adapter');
+    await says(page, '[data-testid=adapter]', '1 to 1');
+    await page.waitForFunction(() => document.querySelector('[data-finding=other-family]') === null);
+    await page.goto(page.url().replace(/wire.*$/, 'buy'));
+    await says(page, 'main', 'Adapter lead, a half for round five');
+    await says(page, 'main', 'to extend W4');
+  });
+
+  it('is drawn in colour and on paper: a picture to send, sheets laid across to hang up', async () => {
+    const page = await open('diagram');
+    await page.waitForSelector('[data-testid=wiring-diagram]');
+    const folder = mkdtempSync(path.join(tmpdir(), 'wire-'));
+    const png = await downloaded(page, folder, () => clickWords(page, 'PNG'), '.png');
+    expect(png.slice(1, 4)).toBe('PNG');
+    await page.goto(page.url().replace(/\/wire.*$/, '/cable-schedule'));
+    await page.waitForFunction(() => document.querySelectorAll('.sheet-across svg').length === 2);
   });
 
   it('keeps a pinout with its part, and offers it to another build', async () => {

@@ -65,7 +65,7 @@ const millimetres = z.number().min(0).max(20_000).nullable().default(null);
 const conductor = z.number().min(0.03).max(120).nullable().default(null);
 
 /** What a cable has to stay clear of. */
-export const HAZARDS = ['rotor', 'chain', 'crank', 'fold'] as const;
+const HAZARDS = ['rotor', 'chain', 'crank', 'fold'] as const;
 export type Hazard = (typeof HAZARDS)[number];
 
 /** A plug half as somebody has looked at it: it stands for the usual one of its place. */

@@ -8,6 +8,7 @@ const DIAGRAM = {
   foot: 8,
   tick: 40,
   box: 132,
+  wide: 164,
   plug: 44,
   plugHead: 18,
   group: 48,
@@ -120,6 +121,10 @@ function rowsOf(
   return { rows, height: Math.max(down.WEST, down.EAST) - (rows.length === 0 ? 0 : gap) + DIAGRAM.foot };
 }
 
+/** A box with pins on both sides is wider, so that their names do not meet. */
+const widthOf = (rows: readonly PinRow[]): number =>
+  new Set(rows.map((r) => r.side)).size > 1 ? DIAGRAM.wide : DIAGRAM.box;
+
 /** The harness as a graph of boxes, plug pairs and lines, for a layout of layers. */
 export function wiringGraph({ components, wires }: Wiring): WiringGraph {
   const order = wires.toSorted((a, b) => a.cable.number - b.cable.number);
@@ -127,10 +132,10 @@ export function wiringGraph({ components, wires }: Wiring): WiringGraph {
     const { rows, height } = rowsOf(id, order);
     return {
       id,
-      width: DIAGRAM.box,
+      width: widthOf(rows),
       height,
       layoutOptions: FIXED,
-      ports: rows.map((r) => port(r.id, r.side, DIAGRAM.box, r.y, true)),
+      ports: rows.map((r) => port(r.id, r.side, widthOf(rows), r.y, true)),
     };
   });
   const plugs = order.map((wire): GraphNode => {

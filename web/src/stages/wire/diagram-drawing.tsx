@@ -116,6 +116,7 @@ export function Drawing({
       ].join(' ')}
       width={part === undefined ? graph.width : '100%'}
       height={part === undefined ? graph.height : undefined}
+      preserveAspectRatio="xMinYMin meet"
       role="group"
       aria-label={part === undefined ? 'Wiring diagram; the cable schedule holds the same' : part.name}
       data-testid="wiring-diagram"

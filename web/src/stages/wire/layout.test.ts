@@ -1,6 +1,13 @@
 import ELK, { type ElkNode } from 'elkjs/lib/elk.bundled.js';
 import { describe, expect, it } from 'vitest';
-import { evaluate, readBuild, shippedRules, wiringGraph, type BuildDocument } from '@apple-cart/core';
+import {
+  evaluate,
+  readBuild,
+  shippedRules,
+  wiringGraph,
+  worksOf,
+  type BuildDocument,
+} from '@apple-cart/core';
 import courierFile from '../../../../demo/builds/0405-kiln-courier.json' with { type: 'json' };
 import tourerFile from '../../../../demo/builds/0409-district-nurses-tourer.json' with { type: 'json' };
 import longtailFile from '../../../../demo/builds/0412-orchard-longtail.json' with { type: 'json' };
@@ -158,6 +165,28 @@ describe('the layout of a harness', () => {
       const graph = await laid(build);
       sound(graph, `draw ${String(seed)}`);
       if (seed % 6 === 0) expect(places(await laid(build))).toEqual(places(graph));
+    }
+  });
+
+  it('has room for the names of the pins on both sides of a box', () => {
+    // 11 px letters are at the widest 0.56 em on the mean of these names (advances of the font that ships, measured).
+    const wide = (words: string): number => 0.56 * 11 * words.length;
+    for (const build of builds) {
+      const { wiring } = evaluate(build, shippedRules());
+      const works = worksOf(wiring.pack);
+      const graph = wiringGraph(wiring);
+      for (const node of graph.children) {
+        const rows = new Map<number, number>();
+        for (const p of node.ports) {
+          const [, component, key, index] = /^([^/]+)\/(.+)\/(\d+)$/.exec(p.id) ?? [];
+          const wire = wiring.wires.find((w) => w.cable.key === key);
+          if (wire === undefined || component === undefined) continue;
+          const half = wire.cable.fromComponent === component ? wire.cable.from : wire.cable.to;
+          const words = works[half.pins[Number(index)]?.work ?? 'unknown'].name;
+          rows.set(p.y, (rows.get(p.y) ?? 12) + wide(words));
+        }
+        for (const [, sum] of rows) expect(sum, node.id).toBeLessThanOrEqual(node.width);
+      }
     }
   });
 
