@@ -3,3 +3,4 @@ export * from './backup.ts';
 export * from './documents.ts';
 export * from './revisions.ts';
 export * from './rules.ts';
+export * from './records.ts';

@@ -266,7 +266,6 @@ export { runningOf, worthOf } from './verdict/worth-of.ts';
 export { underBudget, type UnderBudget, type WayBack } from './explore/under-budget.ts';
 export { PRICE_FIELDS, readPriceList, type PriceListRead } from './parts/price-list.ts';
 export { partsFor, type Likely } from './workshop/parts-list/likely.ts';
-export { partsOf } from './verdict/job-of.ts';
 export { KITS, counts, type Kit, type Row } from './workshop/parts-list/purchase-list.ts';
 export { sendingOf, type Ledger } from './workshop/parts-list/ledger.ts';
 export {
@@ -331,3 +330,34 @@ export { comparePlaces, type PlaceTried } from './explore/pack-places.ts';
 export { ringRows, type RingRow } from './explore/rings.ts';
 export { sensitivities, type Sensitivity } from './explore/sensitivity.ts';
 export { voltsOrAmps, type Step } from './explore/volts-or-amps.ts';
+export {
+  RECORD_KINDS,
+  isRecordKind,
+  readRecord,
+  type Kept,
+  type RecordData,
+  type RecordKind,
+} from './records/record.ts';
+export {
+  BENCH_GROUPS,
+  BENCH_GROUP_NAMES,
+  type BenchGroup,
+  type Evidence,
+  type HoldPoint,
+  type Instrument,
+} from './workshop/bench/hold-point.ts';
+export {
+  NOTHING_FOUND,
+  judgeEvidence,
+  type Findings,
+  type Judged as JudgedEvidence,
+} from './workshop/bench/judge.ts';
+export type { BenchEntry, BenchRun, BenchSign, SignedSheet } from './workshop/bench/entry.ts';
+export {
+  runView,
+  type EntryAt,
+  type RunView,
+  type Step as BenchStep,
+  type StepState,
+} from './workshop/bench/run-view.ts';
+export { partsOf } from './verdict/job-of.ts';

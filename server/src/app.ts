@@ -11,6 +11,8 @@ import type { Evaluator } from './evaluate/evaluator.ts';
 import { jsonWrites, sameMachine, securityHeaders } from './http/guards.ts';
 import { badInput, problemHandler, unknownRoute } from './http/problems.ts';
 import { bookInForce } from './rules/book-in-force.ts';
+import { photosRoutes } from './photos/photos-routes.ts';
+import { recordsRoutes } from './records/records-routes.ts';
 import { rulesRoutes } from './rules/rules-routes.ts';
 import { storeRoutes } from './store/store-routes.ts';
 import type { Stores } from './stores.ts';
@@ -31,15 +33,18 @@ export const BODY_LIMIT = 256 * 1024;
 const ROUTE_LIMIT = 6 * 1024 * 1024;
 
 function api({ database, stores, daily, evaluator }: AppParts): express.Router {
-  const { builds, parts, routes, rules } = stores;
+  const { builds, parts, routes, rules, records, photos } = stores;
   const rulesNow = bookInForce(database, rules);
   const router = express.Router();
+  // A photograph is no JSON: its address takes bytes, and looks at them.
+  router.use('/builds/:id/photos', photosRoutes(photos));
   router.use(jsonWrites);
   router.use('/routes', express.json({ limit: ROUTE_LIMIT, strict: false }));
   router.use(express.json({ limit: BODY_LIMIT, strict: false }));
   router.get('/health', (_request, response) => {
     response.json({ ok: true });
   });
+  router.use('/builds/:id/records', recordsRoutes(records));
   router.use('/builds', buildsRoutes(builds));
   router.use('/parts', storeRoutes(parts));
   router.use('/routes', storeRoutes(routes));

@@ -2,6 +2,9 @@ import type { BuildDocument, Part, PlaceRules, Route, RouteSummary } from '@appl
 import { buildKind } from './builds/builds.ts';
 import { openDatabase, type Database } from './database/database.ts';
 import { partKind } from './parts/parts.ts';
+import { PhotoStore, photoEntity } from './photos/photo-store.ts';
+import { recordEntity } from './records/record-row.ts';
+import { RecordStore } from './records/record-store.ts';
 import { routeKind } from './routes/routes.ts';
 import { ruleKind } from './rules/rule-book.ts';
 import { DocumentStore } from './store/document-store.ts';
@@ -13,6 +16,8 @@ export interface Stores {
   readonly parts: DocumentStore<Part>;
   readonly routes: DocumentStore<Route, RouteSummary>;
   readonly rules: DocumentStore<PlaceRules>;
+  readonly records: RecordStore;
+  readonly photos: PhotoStore;
 }
 
 /** The database with a table for every kind, and one for revisions. */
@@ -20,11 +25,19 @@ export const openStored = (file: string): Promise<Database> =>
   openDatabase(file, [
     ...[buildKind, partKind, routeKind, ruleKind].map((kind) => kind.entity),
     revisionEntity,
+    recordEntity,
+    photoEntity,
   ]);
 
-export const openStores = (database: Database, now?: () => Date): Stores => ({
-  builds: new DocumentStore(database, buildKind, now),
-  parts: new DocumentStore(database, partKind, now),
-  routes: new DocumentStore(database, routeKind, now),
-  rules: new DocumentStore(database, ruleKind, now),
-});
+export function openStores(database: Database, now?: () => Date): Stores {
+  const builds = new DocumentStore(database, buildKind, now);
+  const records = new RecordStore(database, builds, now);
+  return {
+    builds,
+    records,
+    photos: new PhotoStore(database, records, now),
+    parts: new DocumentStore(database, partKind, now),
+    routes: new DocumentStore(database, routeKind, now),
+    rules: new DocumentStore(database, ruleKind, now),
+  };
+}

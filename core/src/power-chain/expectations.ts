@@ -15,7 +15,7 @@ export interface Reading {
  * Volts a cell at rest that a sound pack may show: a lithium cell from its cut-off to full, a lead-acid cell
  * from half empty to just charged (four 12 V blocks: 48 to 52.5 V). Common practice, no source.
  */
-const AT_REST: Readonly<Record<Chemistry, readonly [number, number]>> = {
+export const AT_REST: Readonly<Record<Chemistry, readonly [number, number]>> = {
   nmc: [3.0, 4.2],
   'nmc-power': [3.0, 4.2],
   lmo: [3.0, 4.2],
@@ -26,7 +26,7 @@ const AT_REST: Readonly<Record<Chemistry, readonly [number, number]>> = {
 /** A meter shows this little where nothing is joined, V. Common practice. */
 const NOTHING_V = 0.1;
 /** A 12 V block by itself, V. Common practice. */
-const BLOCK_V = [12, 12.9] as const;
+export const BLOCK_V = [12, 12.9] as const;
 
 /** What to read before anything is joined: one group, the pack, and beyond an open breaker; of each pack. */
 export function readings(build: BuildDocument): readonly Reading[] {

@@ -4,7 +4,7 @@ import { shownUnit, type UnitSystem } from './unit-system.ts';
 
 /** Words with quantities inside, so that the reader's units are chosen once, at the edge. */
 export type Phrase = readonly (
-  string | { readonly value: number; readonly unit: Unit; readonly digits?: number }
+  string | { readonly value: number; readonly unit: Unit; readonly digits?: number | undefined }
 )[];
 
 /** A quantity inside a phrase. */

@@ -37,7 +37,10 @@ import type { Part } from '../parts/part.ts';
 import { ledgerOf, type Ledger } from '../workshop/parts-list/ledger.ts';
 import { purchaseList, type Row } from '../workshop/parts-list/purchase-list.ts';
 import { wiringOf, type Wiring } from '../workshop/harness/wiring.ts';
-import { partsOf } from './job-of.ts';
+import { partsList } from '../workshop/parts-list/parts-list.ts';
+import { holdPoints } from '../workshop/bench/hold-points.ts';
+import type { HoldPoint } from '../workshop/bench/hold-point.ts';
+import { jobOf } from './job-of.ts';
 import { findings } from './findings.ts';
 import { gearTable, motorCadence, type GearRow, type MotorCadence } from './gearing.ts';
 import { fitVerdict, type FitVerdict } from './fit-verdict.ts';
@@ -125,6 +128,8 @@ export interface Verdict {
   readonly topKmh: { readonly half: number | undefined; readonly full: number | undefined };
   /** Every cable with its plugs and its length. */
   readonly wiring: Wiring;
+  /** What has to hold before it is ridden, with what is expected of it. */
+  readonly bench: readonly HoldPoint[];
   /** The parts list with what was said of it, and what it comes to. */
   readonly list: { readonly rows: readonly Row[]; readonly ledger: Ledger };
   /** The assembled machine and what was worked out on it, for whoever rides, draws or compares it further. */
@@ -216,14 +221,9 @@ const kmhOf = (outcome: SteadyOutcome): number | undefined =>
  */
 export function evaluate(build: BuildDocument, book: RuleBook, shelf: readonly Part[] = []): Verdict {
   const s = judged(study(build), book);
-  const own = lazily({ checks: () => ownChecks(s) });
+  const own = lazily({ checks: () => ownChecks(s), job: () => jobOf(s, () => v.wiring) });
   const list: Verdict['list'] = lazily<Verdict['list']>({
-    rows: () =>
-      purchaseList(
-        build,
-        partsOf(s, () => v.wiring),
-        shelf,
-      ),
+    rows: () => purchaseList(build, partsList(own.job), shelf),
     ledger: (): Ledger => ledgerOf(build, list.rows),
   });
   const v: Verdict = lazily<Verdict>({
@@ -246,6 +246,7 @@ export function evaluate(build: BuildDocument, book: RuleBook, shelf: readonly P
     topKmh: () => ({ half: kmhOf(s.top), full: kmhOf(s.topFull) }),
     list: () => list,
     wiring: () => wiringOf(build, s.known, s.chain),
+    bench: () => holdPoints(own.job),
     study: () => s,
   });
   return v;

@@ -7,7 +7,7 @@ import type { Line } from '../workshop/parts-list/line.ts';
 import type { Judged } from './judged.ts';
 
 /** What the workshop's lists are worked out from. */
-function jobOf(s: Judged, wiring: () => Wiring): Job {
+export function jobOf(s: Judged, wiring: () => Wiring = () => wiringOf(s.build, s.known, s.chain)): Job {
   const found = lazily({ byId: () => new Map([...s.checks, ...s.powerChecks].map((c) => [c.id, c])) });
   return {
     build: s.build,
@@ -28,7 +28,4 @@ function jobOf(s: Judged, wiring: () => Wiring): Job {
 }
 
 /** The parts list of a build. */
-export const partsOf = (
-  s: Judged,
-  wiring: () => Wiring = () => wiringOf(s.build, s.known, s.chain),
-): readonly Line[] => partsList(jobOf(s, wiring));
+export const partsOf = (s: Judged): readonly Line[] => partsList(jobOf(s));

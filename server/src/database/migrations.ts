@@ -3,6 +3,7 @@ import { PartsVersions1764050000000 } from './migrations/1764050000000-parts-ver
 import { Routes1764100000000 } from './migrations/1764100000000-routes.ts';
 import { Rules1764200000000 } from './migrations/1764200000000-rules.ts';
 import { OnePattern1764300000000 } from './migrations/1764300000000-one-pattern.ts';
+import { Records1764500000000 } from './migrations/1764500000000-records.ts';
 import { VersionsOfAll1764400000000 } from './migrations/1764400000000-versions-of-all.ts';
 
 /** Every change of the tables, the oldest first. */
@@ -13,4 +14,5 @@ export const MIGRATIONS = [
   Rules1764200000000,
   OnePattern1764300000000,
   VersionsOfAll1764400000000,
+  Records1764500000000,
 ];

@@ -1,0 +1,48 @@
+import * as z from 'zod';
+import type { Kept, RecordKind } from '@apple-cart/core';
+
+/** What server and page say to each other of facts: bench runs, rides and whatever follows. */
+
+/** Made by whoever writes the record, once, so that it can be sent again and is kept once. */
+export const recordKey = z
+  .string()
+  .regex(/^[A-Za-z0-9-]{8,80}$/, 'letters, digits and hyphens, at least eight');
+
+/** POST of a record; the data is validated by its kind. */
+export const recordRequest = z.object({
+  key: recordKey,
+  kind: z.string().max(40),
+  parent: recordKey.nullable(),
+  data: z.unknown(),
+});
+export type RecordRequest = z.infer<typeof recordRequest>;
+
+/** What a record is answered with: kept now, or known already. */
+export const recordAnswer = z.object({
+  key: recordKey,
+  seq: z.number().int(),
+  at: z.string(),
+  known: z.boolean(),
+});
+export type RecordAnswer = z.infer<typeof recordAnswer>;
+
+/** The records of a build in their order; one that cannot be read is named. */
+export interface RecordList {
+  readonly records: readonly Kept<RecordKind>[];
+  readonly broken: readonly { readonly key: string; readonly kind: string }[];
+}
+
+/** Largest photograph, bytes, and the most of one run. */
+export const MOST_PHOTO_BYTES = 400_000;
+export const MOST_PHOTOS = 60;
+
+/** A photograph in a list; its picture has an address of its own. */
+export interface PhotoInfo {
+  readonly key: string;
+  readonly parent: string;
+  readonly step: string;
+  readonly size: number;
+  readonly width: number;
+  readonly height: number;
+  readonly at: string;
+}

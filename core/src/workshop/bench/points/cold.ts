@@ -1,0 +1,98 @@
+import { AT_REST } from '../../../power-chain/expectations.ts';
+import { qty } from '../../../quantity/phrase.ts';
+import type { Job } from '../../job.ts';
+import { benchPacks } from '../scene.ts';
+import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
+
+/** What a meter may show where nothing is joined, V: induced and left over. Common practice, no source. */
+const [NOTHING_LOW_V, NOTHING_HIGH_V] = [-0.2, 0.5];
+const NAMES = { breaker: ['breaker off', 'breaker on'], fuse: ['fuse out', 'fuse in'] } as const;
+
+/** Joined plug by plug with nothing switched on: what is dead has to read dead, and plus has to be plus. */
+export function cold(job: Job): readonly HoldPoint[] {
+  const { build } = job;
+  const packs = benchPacks(job);
+  const spans = packs.map(({ pack }) => AT_REST[pack.chemistry].map((v) => v * pack.cellsInSeries));
+  const low = Math.min(...spans.map((s) => s[0] ?? 0));
+  const high = Math.max(...spans.map((s) => s[1] ?? 0));
+  const { protection } = build.cabling;
+  const means = protection === 'breaker' || protection === 'fuse' ? protection : undefined;
+  const [off, on] = means === undefined ? ['pack parted', 'pack joined'] : NAMES[means];
+  const { wires } = job.wiring();
+  const others = wires.filter(({ cable }) => !/^pack|charger|combiner/.test(cable.key));
+  const part = packs.map((p) => p.part).join(', ');
+  return [
+    holdPoint(
+      'cold',
+      'off',
+      `Battery lead, ${off}`,
+      'Direct volts, black on minus and red on plus of the battery lead at the controller’s end; hold for three seconds.',
+      between('V', NOTHING_LOW_V, NOTHING_HIGH_V),
+      {
+        guards: true,
+        instrument: 'meter, volts',
+        part,
+        caution:
+          'The pack is joined for the first time: other plugs covered, no ring on the hand. A pack of this size burns what shorts it.',
+        why: [means === undefined ? 'nothing is joined' : `nothing beyond the ${means}`],
+        otherwise: `Anything but 0 V: the ${means ?? 'plug'} is closed, faulty, or bridged by a pre-charge. Part the pack first.`,
+      },
+    ),
+    holdPoint(
+      'cold',
+      'on',
+      `Battery lead, ${on}`,
+      'The same two places, the controller’s plug still parted.',
+      between('V', low, high),
+      {
+        guards: true,
+        instrument: 'meter, volts',
+        part,
+        caution: 'The lead is live at its end: socket half on this side, cover on until it is joined.',
+        why: ['from empty to full at rest: ', qty(low, 'V', 1), ' to ', qty(high, 'V', 1)],
+        otherwise:
+          'Less than the pack by itself: a plug, a fuse or a link on the way. Nothing: the fuse, or the board has switched off.',
+      },
+    ),
+    holdPoint(
+      'cold',
+      'polarity',
+      'Polarity at the controller, twice',
+      'At the plug that goes into the controller: red probe on its plus, no minus sign; then once more after a look away.',
+      ticks('Plus on plus, first time', 'Plus on plus, second time'),
+      {
+        guards: true,
+        photograph: true,
+        instrument: 'meter, volts',
+        part: build.controller.name,
+        caution: `${off.charAt(0).toUpperCase()}${off.slice(1)} before the plug is pushed home.`,
+        otherwise: 'Turned: part the pack, turn the two contacts in one half, and begin this group again.',
+      },
+    ),
+    ...(others.length === 0
+      ? []
+      : [
+          holdPoint(
+            'cold',
+            'plugs',
+            'Every other plug pair, pin by pin',
+            `With the lead dead (${off}): each half against the plan, pins straight, home until it clicks, cap on what stays open.`,
+            { kind: 'ticks', items: others.map(({ cable }) => `P${String(cable.number)} ${cable.carries}`) },
+            {
+              guards: true,
+              part: others.map(({ cable }) => cable.key).join(' '),
+              why: [`${String(others.length)} plug pairs of the harness`],
+              caution: 'A plug that does not go home is not pushed: a pin is bent, or it is another plug.',
+            },
+          ),
+        ]),
+    holdPoint(
+      'cold',
+      'relief',
+      'No loose lead, strain taken, nothing bare',
+      'Pull each lead gently where it leaves its box; look for copper.',
+      ticks('Strain relief at each box', 'Nothing bare or loose', 'Clear of disc, chain and crank'),
+      { guards: true, photograph: true },
+    ),
+  ];
+}

@@ -1,0 +1,104 @@
+import type { Job } from '../../job.ts';
+import { qty } from '../../../quantity/phrase.ts';
+import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
+
+/** From the lever to no push, s. Common practice, no source. */
+const STOPS_S = 0.5;
+/** What a setting may be off by when it is read back. */
+const [READ_V, READ_KMH] = [0.1, 0.1];
+
+/** What has to stop the motor, each tried on the stand. */
+export function cutoffs({ build, known }: Job): readonly HoldPoint[] {
+  const { donor, controller, controls } = build;
+  const levers = [
+    ...(donor.brakeFront === 'none' ? [] : ['Front']),
+    ...(donor.brakeRear === 'none' || donor.brakeRear === 'coaster' ? [] : ['Rear']),
+  ];
+  const low = known.controller.lowVoltageCutoffV;
+  const end = known.controller.assistCutoffKmh;
+  return [
+    ...(levers.length === 0
+      ? []
+      : [
+          holdPoint(
+            'cutoffs',
+            'brake',
+            levers.length === 1 ? 'The brake lever stops the motor' : 'Each brake lever stops the motor',
+            'Motor running, one lever at a time, by ear or by a video of the display.',
+            { kind: 'readings', unit: 's', names: levers, low: 0, high: STOPS_S, spread: null },
+            {
+              guards: true,
+              instrument: 'clock',
+              part: donor.levers,
+              caution: 'Wheel off the ground, nobody in its plane.',
+              why: ['less than ', qty(STOPS_S, 's', 1)],
+            },
+          ),
+        ]),
+    holdPoint(
+      'cutoffs',
+      'runaway',
+      'Three ways to stop a motor that runs away',
+      'Motor running a little: brake lever, key or display, and the plug or switch that a hand finds in the dark.',
+      ticks('Brake lever', 'Key or display', 'Plug or main switch'),
+      { guards: true, caution: 'Whoever rides it has to have done this once.' },
+    ),
+    ...(controls.assistSensor === 'none'
+      ? []
+      : [
+          holdPoint(
+            'cutoffs',
+            'pedals',
+            'Help ends when the pedals stop',
+            'Cranks turned until it helps, then held.',
+            ticks('Ends within a moment', 'None backwards'),
+            { guards: true, part: controls.assistSensor },
+          ),
+        ]),
+    holdPoint(
+      'cutoffs',
+      'low-volts',
+      'Low-voltage cut-off, read back',
+      'As the controller itself shows it after it was written; the settings sheet has the name.',
+      between(
+        'V',
+        low.source === 'unknown' ? null : low.value - READ_V,
+        low.source === 'unknown' ? null : low.value + READ_V,
+      ),
+      {
+        instrument: 'programmer',
+        part: build.controller.name,
+        why:
+          low.source === 'unknown'
+            ? ['no value in the plan yet: Power asks for it']
+            : ['the plan’s ', qty(low.value, 'V', 1)],
+        otherwise:
+          'Set for another number of cells it empties a pack to death, or stops it on the first hill.',
+      },
+    ),
+    ...(controller.limitsSpeed
+      ? [
+          holdPoint(
+            'cutoffs',
+            'speed',
+            'End of help, read back',
+            'As the controller shows it; held against the road on the first ride.',
+            between(
+              'km/h',
+              end.source === 'unknown' ? null : end.value - READ_KMH,
+              end.source === 'unknown' ? null : end.value + READ_KMH,
+            ),
+            {
+              instrument: 'programmer',
+              part: build.controller.name,
+              why:
+                end.source === 'unknown'
+                  ? ['no value in the plan yet']
+                  : ['the plan’s ', qty(end.value, 'km/h', 1)],
+              otherwise: 'It decides the class: put it right before the road.',
+            },
+          ),
+        ]
+      : []),
+  ];
+}

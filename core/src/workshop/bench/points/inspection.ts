@@ -1,0 +1,49 @@
+import type { Job } from '../../job.ts';
+import { holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
+
+const isDisc = (kind: string): boolean => kind.endsWith('disc');
+
+/** Whether the donor is worth a motor. */
+export const inspection = ({ build: { donor } }: Job): readonly HoldPoint[] => [
+  holdPoint(
+    'inspection',
+    'cracks',
+    'Frame and fork without cracks',
+    'Cleaned, in good light: welds of head tube, bracket, dropouts and fork crown; a fingernail finds what the eye does not.',
+    ticks('Head tube and down tube', 'Bracket and stays', 'Dropouts, both', 'Fork crown and blades'),
+    {
+      guards: true,
+      photograph: true,
+      caution: 'A cracked frame or fork is not repaired on the road: it is not ridden.',
+      part: donor.frameMaterial,
+      why: [`frame ${donor.frameMaterial}, fork ${donor.forkMaterial}`],
+    },
+  ),
+  holdPoint(
+    'inspection',
+    'wheels',
+    'Rims true, tyres sound',
+    'Spin each wheel against a feeler; no cord, crack or bulge in the tyre.',
+    ticks('Front rim', 'Rear rim', 'Tyres and tubes', 'Bearings without play'),
+    { instrument: 'feeler gauge' },
+  ),
+  holdPoint(
+    'inspection',
+    'brakes',
+    'Both brakes stop it, before a motor pushes',
+    'Walk it, then pull each lever alone; nothing oily near pads or discs.',
+    ticks(
+      'Front brake',
+      'Rear brake',
+      ...(isDisc(donor.brakeFront) || isDisc(donor.brakeRear)
+        ? ['Discs wiped, not rubbing']
+        : ['Pads sound']),
+    ),
+    {
+      guards: true,
+      caution: 'A motor pushes as long as it is told to: both brakes come before it.',
+      part: `${donor.brakeFront}, ${donor.brakeRear}`,
+      why: [`front ${donor.brakeFront}, rear ${donor.brakeRear}`],
+    },
+  ),
+];

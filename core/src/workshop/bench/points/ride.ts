@@ -1,0 +1,64 @@
+import type { Job } from '../../job.ts';
+import { isHub } from '../../job.ts';
+import { asksFor } from '../../parts-list/helpers.ts';
+import { holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
+
+/** The first ride, and what is looked at again after it. */
+export function ride(job: Job): readonly HoldPoint[] {
+  const labelled = asksFor(job.duties, /label|plate|marking/i);
+  return [
+    holdPoint(
+      'ride',
+      'short',
+      'A short ride in an empty place',
+      'Lowest level, helmet, a few hundred metres; stop if anything smells, rattles or is warm.',
+      ticks('Starts and stops as meant', 'Help ends where it should', 'Nothing hot'),
+      { guards: true, caution: 'No road yet: a private, empty, level place.' },
+    ),
+    holdPoint(
+      'ride',
+      'brakes',
+      'Both brakes at riding speed',
+      'One at a time, then both, with the load it will carry.',
+      ticks('Front', 'Rear', 'Both, loaded'),
+      { guards: true },
+    ),
+    holdPoint(
+      'ride',
+      'again',
+      isHub(job) ? 'Axle nuts, arms and spokes again' : 'Bolts of motor, ring and cranks again',
+      'The torque wrench again on everything that was tightened; nothing has moved.',
+      isHub(job)
+        ? ticks('Axle nuts', 'Torque arms', 'Spokes', 'Pack’s fixings')
+        : ticks('Lock ring and mount', 'Crank bolts', 'Chainring bolts', 'Pack’s fixings'),
+      { guards: true, instrument: 'torque wrench' },
+    ),
+    holdPoint(
+      'ride',
+      'rattles',
+      'Rattles, reach and comfort',
+      'What rattles, what is out of reach, what rubs: while it can still be changed.',
+      {
+        kind: 'words',
+        ask: 'Noted, or nothing',
+      },
+      { locks: false },
+    ),
+    ...(labelled
+      ? [
+          holdPoint(
+            'ride',
+            'label',
+            'The class label is on it',
+            'As Law states it; where it can be read.',
+            ticks('On, legible'),
+            {
+              photograph: true,
+              locks: false,
+              why: ['a duty of its class at this place'],
+            },
+          ),
+        ]
+      : []),
+  ];
+}

@@ -1,0 +1,131 @@
+import type { Job } from '../../job.ts';
+import { qty } from '../../../quantity/phrase.ts';
+import { benchPacks, ofIndex } from '../scene.ts';
+import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
+
+/** Unloaded speed against the predicted one. Common practice, no source: within a tenth. */
+const WITHIN = 0.1;
+/** Amps unloaded against the motor's label. Common practice, no source. */
+const [IDLE_LEAST, IDLE_MOST] = [0.5, 1.6];
+
+const CAUTION =
+  'The wheel is off the ground and spins: hair, sleeves and fingers away, nobody in its plane, a hand on the plug.';
+
+/** Wheel off the ground. */
+export function stand(job: Job): readonly HoldPoint[] {
+  const { build, known } = job;
+  const { drive, controller } = build;
+  const packs = benchPacks(job);
+  const limit = controller.limitsSpeed ? known.controller.assistCutoffKmh : undefined;
+  const idle = known.drive.noLoadA;
+  const alone = packs.length > 1 && build.joining.how !== 'parallel';
+  return [
+    holdPoint(
+      'stand',
+      'direction',
+      'It turns the right way',
+      'Throttle or walk help, a breath of it.',
+      ticks('Forwards, smooth'),
+      {
+        guards: true,
+        part: drive.name,
+        caution: CAUTION,
+        otherwise: 'Backwards or rough: Wire has the guide for phases and halls.',
+      },
+    ),
+    ...packs
+      .filter((_, i) => i === 0 || alone)
+      .map((p) => {
+        const held = limit !== undefined && limit.value < p.unloadedKmh;
+        const kmh = held ? limit.value : p.unloadedKmh;
+        const why = held
+          ? ([
+              'the controller ends its help at ',
+              qty(kmh, 'km/h', 1),
+              '; unlimited it would be ',
+              qty(p.unloadedKmh, 'km/h', 0),
+            ] as const)
+          : ([
+              qty(p.fullV, 'V', 1),
+              ' at the charge it is filled to, tallest gear: ',
+              qty(p.unloadedKmh, 'km/h', 0),
+              ', a tenth either way',
+            ] as const);
+        return holdPoint(
+          'stand',
+          ofIndex('speed', p.index),
+          alone ? `Unloaded speed on ${p.name.toLowerCase()} alone` : 'Unloaded speed',
+          'Full throttle or highest help for three seconds, tallest gear, pack charged; speed by a counter at the wheel.',
+          between('km/h', (1 - WITHIN) * kmh, (1 + WITHIN) * kmh),
+          {
+            instrument: 'wheel counter',
+            part: `${drive.name}, ${p.part}`,
+            caution: CAUTION,
+            why,
+            origin: 'derived',
+            otherwise:
+              'A third off, or double: the display’s wheel, pole pairs or units. Set up names the cause. Slower on both: the winding is another than its label says.',
+          },
+        );
+      }),
+    ...(alone && build.joining.how === 'combiner'
+      ? [
+          holdPoint(
+            'stand',
+            'speed-both',
+            'Unloaded speed on all packs together',
+            'Both switched on: the fuller one gives first, the speed is that of the higher volts.',
+            between(
+              'km/h',
+              (1 - WITHIN) * Math.min(limit?.value ?? Infinity, Math.max(...packs.map((p) => p.unloadedKmh))),
+              (1 + WITHIN) * Math.min(limit?.value ?? Infinity, Math.max(...packs.map((p) => p.unloadedKmh))),
+            ),
+            {
+              instrument: 'wheel counter',
+              caution: CAUTION,
+              part: packs.map((p) => p.part).join(', '),
+              origin: 'derived',
+              why: ['the higher of the two'],
+            },
+          ),
+        ]
+      : []),
+    holdPoint(
+      'stand',
+      'idle',
+      'Amps at unloaded speed',
+      'By the display or a clamp on the battery lead, at full speed.',
+      between(
+        'A',
+        idle.source === 'unknown' ? null : IDLE_LEAST * idle.value,
+        idle.source === 'unknown' ? null : IDLE_MOST * idle.value,
+      ),
+      {
+        instrument: 'display',
+        part: drive.name,
+        caution: CAUTION,
+        why:
+          idle.source === 'unknown'
+            ? ['its label is not known: written down for the next time']
+            : [qty(idle.value, 'A', 1), ' by its label'],
+        otherwise: 'Three times as much and rough: the hall order is wrong by a step.',
+      },
+    ),
+    holdPoint(
+      'stand',
+      'sound',
+      'Sound, and how it coasts',
+      'Let go at full speed: it runs down evenly, no grinding, no shudder; turned by hand it drags as little as such a motor does.',
+      ticks('No grinding or rattle', 'Runs down evenly', 'Brakes stop it at once'),
+      {
+        part: drive.name,
+        caution: CAUTION,
+        why: [
+          drive.freewheel
+            ? 'with a freewheel inside: the wheel runs on'
+            : 'without a freewheel: some drag is its nature',
+        ],
+      },
+    ),
+  ];
+}

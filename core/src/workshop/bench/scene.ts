@@ -1,0 +1,44 @@
+import type { Job } from '../job.ts';
+import { msToKmh } from '../../quantity/units.ts';
+import { noLoadSpeed } from '../../law/motor-alone.ts';
+import { packsAboard } from '../../machine/assemble.ts';
+import { fullChargeVolts, type Pack } from '../../machine/battery.ts';
+import { numbered } from '../../document/pack-names.ts';
+
+/** A pack as the bench meets it. */
+export interface BenchPack {
+  readonly index: number;
+  /** "Pack", or "Pack 2" of several. */
+  readonly name: string;
+  /** What the pack is called, or its number. */
+  readonly part: string;
+  readonly pack: Pack;
+  readonly leadAcid: boolean;
+  /** Made of cells here: its groups can be reached one by one. */
+  readonly own: boolean;
+  readonly fullV: number;
+  /** Wheel off the ground in the tallest gear, at the charge that it is filled to, km/h. */
+  readonly unloadedKmh: number;
+}
+
+/** The packs of a job in the order of use. */
+export function benchPacks({ build, known, machine }: Job): readonly BenchPack[] {
+  const charges = [known.packs[0].chargeLimitPct.value / 100, ...machine.others.map((o) => o.charge)];
+  return packsAboard(build, known).map(({ pack }, index) => {
+    const { make, name } = build.packs[index] ?? build.packs[0];
+    return {
+      index,
+      name: numbered(build, 'Pack', index),
+      part: name,
+      pack,
+      leadAcid: pack.chemistry === 'lead-acid',
+      own: make === 'cells',
+      fullV: fullChargeVolts(pack),
+      unloadedKmh: msToKmh(noLoadSpeed(machine, pack, charges[index] ?? 1)),
+    };
+  });
+}
+
+/** The key of a point that a second pack has too. */
+export const ofIndex = (key: string, index: number): string =>
+  index === 0 ? key : `${key}-${String(index + 1)}`;
