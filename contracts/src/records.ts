@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { Kept, RecordKind } from '@apple-cart/core';
+import type { Kept } from '@apple-cart/core';
 
 /** What server and page say to each other of facts: bench runs, rides and whatever follows. */
 
@@ -27,8 +27,12 @@ export const recordAnswer = z.object({
 export type RecordAnswer = z.infer<typeof recordAnswer>;
 
 /** The records of a build in their order; one that cannot be read is named. */
+export const recordList = z.object({
+  records: z.array(z.custom<Kept>()),
+  broken: z.array(z.object({ key: z.string(), kind: z.string() })),
+});
 export interface RecordList {
-  readonly records: readonly Kept<RecordKind>[];
+  readonly records: readonly Kept[];
   readonly broken: readonly { readonly key: string; readonly kind: string }[];
 }
 
@@ -37,12 +41,15 @@ export const MOST_PHOTO_BYTES = 400_000;
 export const MOST_PHOTOS = 60;
 
 /** A photograph in a list; its picture has an address of its own. */
-export interface PhotoInfo {
-  readonly key: string;
-  readonly parent: string;
-  readonly step: string;
-  readonly size: number;
-  readonly width: number;
-  readonly height: number;
-  readonly at: string;
-}
+const photoInfo = z.object({
+  key: z.string(),
+  parent: z.string(),
+  step: z.string(),
+  size: z.number(),
+  width: z.number(),
+  height: z.number(),
+  at: z.string(),
+});
+export type PhotoInfo = z.infer<typeof photoInfo>;
+export const photoList = z.object({ photos: z.array(photoInfo) });
+export const photoAnswer = z.object({ key: recordKey, known: z.boolean() });

@@ -6,12 +6,14 @@ import { App } from './app.tsx';
 import './index.css';
 import { guardLeaving } from './state/leaving.ts';
 import { queryClient } from './state/query-client.ts';
+import { startOutbox } from './state/outbox.ts';
 import { applyTheme } from './state/settings-store.ts';
 import { joinWindows } from './state/this-window.ts';
 
 // Zod would build its parsers with `new Function`, which the page's security policy rightly forbids.
 z.config({ jitless: true });
 applyTheme();
+startOutbox();
 joinWindows();
 guardLeaving();
 

@@ -1,3 +1,14 @@
 /** The stages of the work, in working order. */
-export const STAGE_IDS = ['brief', 'donor', 'drive', 'power', 'law', 'hill', 'range', 'buy', 'wire'] as const;
+export const STAGE_IDS = [
+  'brief',
+  'donor',
+  'drive',
+  'power',
+  'law',
+  'hill',
+  'range',
+  'buy',
+  'wire',
+  'bench',
+] as const;
 export type StageId = (typeof STAGE_IDS)[number];

@@ -34,7 +34,7 @@ export function photosRoutes(store: PhotoStore): Router {
 
   /** A picture of somebody else's can do nothing here: it is shown, never run. */
   router.get('/:key', async (request, response) => {
-    const { data, sha256 } = await store.picture(buildOf(request.params), request.params.key ?? '');
+    const { data, sha256 } = await store.picture(buildOf(request.params), request.params.key);
     const tag = `"${sha256}"`;
     response.set({
       ETag: tag,

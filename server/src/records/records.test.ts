@@ -69,8 +69,8 @@ describe('records of a build', () => {
     await send('entry-000001', 'bench-entry', RUN, entry());
     expect((await send('entry-000001', 'bench-entry', RUN, entry({ words: 'else' }))).status).toBe(409);
     for (const method of ['put', 'delete', 'patch'] as const) {
-      const { status } = await request(f.app)
-        [method](`/api/builds/${id}/records/entry-000001`)
+      const ask = request(f.app);
+      const { status } = await ask[method](`/api/builds/${id}/records/entry-000001`)
         .set('Host', 'localhost')
         .send({});
       expect(status, method).toBe(404);

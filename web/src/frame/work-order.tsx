@@ -3,6 +3,7 @@ import { NavLink, useParams } from 'react-router';
 import type { StageVerdict, State } from '@apple-cart/core';
 import { SCREENS } from '../screens/registry.ts';
 import { useDocument } from '../state/build-store.ts';
+import { useStageRows } from '../stages/bench/use-stage-rows.ts';
 import { useVerdict } from '../state/use-verdict.ts';
 import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';
 
@@ -51,7 +52,7 @@ function StageLink({ stage, number }: { stage: StageVerdict; number: number }) {
 /** The stages in working order, each with its state and a few words: the navigation inside a build. */
 export function WorkOrder() {
   const document = useDocument();
-  const { stages } = useVerdict(document);
+  const stages = useStageRows(useVerdict(document));
   const { stage: current } = useParams();
   const nav = useRef<HTMLElement>(null);
   useEffect(() => {

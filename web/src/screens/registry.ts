@@ -2,6 +2,7 @@ import { STAGE_IDS, packIndexOf, stageOf, type QuantityPath, type StageId } from
 import { POWER_VIEWS, viewOf as powerViewOf } from './power-views.ts';
 import { LAW_VIEWS } from './law-views.ts';
 import { HILL_VIEWS, hillViewOf } from './hill-views.ts';
+import { BENCH_VIEWS } from './bench-views.ts';
 import { BUY_VIEWS } from './buy-views.ts';
 import { WIRE_VIEWS } from './wire-views.ts';
 import { RANGE_FIELDS, RANGE_VIEWS } from './range-views.ts';
@@ -115,6 +116,19 @@ const screens = {
         path: 'shopping-list',
         name: 'Print the shopping list',
         also: 'parts',
+      },
+    ],
+  },
+  bench: {
+    name: 'Bench',
+    question: 'What was tested, by whom, with which reading?',
+    key: 'n',
+    views: BENCH_VIEWS,
+    prints: [
+      {
+        path: 'hand-over',
+        name: 'Print the hand-over sheet',
+        also: 'sign bench run',
       },
     ],
   },

@@ -60,6 +60,12 @@ const LOAD: StageSheets = {
       'shopping-list': () => import('./buy/shopping-sheet.tsx').then((m) => ({ default: m.ShoppingSheet })),
     },
   },
+  bench: {
+    sheet: () => import('./bench/bench-stage.tsx').then((m) => ({ default: m.BenchStage })),
+    prints: {
+      'hand-over': () => import('./bench/handover-sheet.tsx').then((m) => ({ default: m.HandoverSheet })),
+    },
+  },
 };
 
 /** The sheet of every stage, made once: a component made anew would lose what is typed into it. */

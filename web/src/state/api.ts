@@ -4,6 +4,10 @@ import {
   errorAnswer,
   listAnswer,
   listed,
+  photoAnswer,
+  photoList,
+  recordAnswer,
+  recordList,
   revisionList,
   revisionSummary,
   ruleBookAnswer,
@@ -16,6 +20,10 @@ import {
   type ListAnswer,
   type Listed,
   type ListedRules,
+  type PhotoInfo,
+  type RecordAnswer,
+  type RecordList,
+  type RecordRequest,
   type RevisionList,
   type RevisionSummary,
   type Saved,
@@ -71,6 +79,13 @@ const refused = (status: number, data: unknown): ApiError => {
   return new ApiError(status, message, issues, current);
 };
 
+/** A picture goes as it is, everything else as JSON. */
+function bodyOf(body: unknown): Pick<RequestInit, 'headers' | 'body'> {
+  if (body === undefined) return {};
+  if (body instanceof Blob) return { headers: { 'content-type': body.type }, body };
+  return { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
+}
+
 async function answer(
   path: string,
   { method = 'GET', body, keepalive = false, signal }: Asked,
@@ -81,9 +96,7 @@ async function answer(
       method,
       keepalive,
       ...(signal === undefined ? {} : { signal }),
-      ...(body === undefined
-        ? {}
-        : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+      ...bodyOf(body),
     });
   } catch (cause) {
     if (signal?.aborted === true) throw cause;
@@ -109,6 +122,14 @@ async function ask<T>(path: string, contract: z.ZodType, asked: Asked = {}): Pro
 const done = async (path: string, asked: Asked): Promise<void> => {
   await answer(path, asked);
 };
+
+/** A photograph as it is sent. */
+export interface PhotoRequest {
+  readonly key: string;
+  readonly parent: string;
+  readonly step: string;
+  readonly picture: Blob;
+}
 
 interface SaveOptions {
   readonly keepalive?: boolean;
@@ -178,4 +199,32 @@ export const api = {
   routes: documents<Route, Listed<RouteSummary>>('/routes', listAnswer(listed)),
   rules: documents<PlaceRules, ListedRules>('/rules', ruleBookAnswer),
   backup: () => ask<BackupState>('/backup', backupState),
+  /** What happened to a build, and its photographs. */
+  records: {
+    list: (build: string, signal?: AbortSignal) =>
+      ask<RecordList>(`/builds/${encodeURIComponent(build)}/records`, recordList, { signal }),
+    send: (build: string, record: RecordRequest, signal?: AbortSignal) =>
+      ask<RecordAnswer>(`/builds/${encodeURIComponent(build)}/records`, recordAnswer, {
+        method: 'POST',
+        body: record,
+        signal,
+      }),
+  },
+  photos: {
+    list: (build: string, signal?: AbortSignal) =>
+      ask<{ readonly photos: readonly PhotoInfo[] }>(
+        `/builds/${encodeURIComponent(build)}/photos`,
+        photoList,
+        {
+          signal,
+        },
+      ),
+    send: (build: string, { key, parent, step, picture }: PhotoRequest, signal?: AbortSignal) =>
+      ask<{ readonly known: boolean }>(
+        `/builds/${encodeURIComponent(build)}/photos/${key}?${new URLSearchParams({ parent, step }).toString()}`,
+        photoAnswer,
+        { method: 'PUT', body: picture, signal },
+      ),
+    address: (build: string, key: string): string => `/api/builds/${encodeURIComponent(build)}/photos/${key}`,
+  },
 };

@@ -1,3 +1,4 @@
+import { benchStage } from './bench.ts';
 import { briefStage } from './brief.ts';
 import { buyStage } from './buy.ts';
 import { donorStage } from './donor.ts';
@@ -21,4 +22,5 @@ export const STAGES: Readonly<Record<StageId, Stage>> = {
   range: rangeStage,
   buy: buyStage,
   wire: wireStage,
+  bench: benchStage,
 };

@@ -1,5 +1,6 @@
 import { STAY_GAP_MM } from '../../../fit/spacers.ts';
 import type { Known } from '../../../document/known-build.ts';
+import { firstOf } from '../../../quantity/first-of.ts';
 import { isHub, type Job } from '../../job.ts';
 import { qty, type Phrase } from '../../../quantity/phrase.ts';
 import { between, holdPoint, ticks, torque, type HoldPoint } from '../hold-point.ts';
@@ -203,7 +204,13 @@ const external = ({ build: { drive } }: Job): readonly HoldPoint[] => [
 /** What holds the motor, by its kind, and what holds the rest. */
 export function fitting(job: Job): readonly HoldPoint[] {
   const { drive, packs } = job.build;
-  const own = isHub(job) ? hub(job) : drive.kind === 'mid-drive' ? middle(job) : external(job);
+  const own = firstOf(
+    [
+      [isHub(job), hub],
+      [drive.kind === 'mid-drive', middle],
+    ],
+    external,
+  )(job);
   return [
     ...own,
     holdPoint(

@@ -1,0 +1,398 @@
+import {
+  NOTHING_FOUND,
+  judgeEvidence,
+  phraseText,
+  type BenchEntry,
+  type BenchStep,
+  type HoldPoint,
+} from '@apple-cart/core';
+import { Camera, ChevronLeft, ChevronRight, Lock, TriangleAlert } from 'lucide-react';
+import { useState } from 'react';
+import { api } from '../../state/api.ts';
+import { BENCH_GROUP_NAMES } from '@apple-cart/core';
+import { usePeople } from '../../state/people.ts';
+import { keepPhoto, keepRecord, usePhotos } from '../../state/records.ts';
+import { useSettings } from '../../state/settings-store.ts';
+import { shrunk } from '../../state/shrink-photo.ts';
+import { atWords } from './at-words.ts';
+import { BenchMark, STEP_WORD } from './bench-mark.tsx';
+import { askedWords, foundWords } from './expected.ts';
+import { FindingsFields, NOTHING_TYPED, findingsOf, type Typed } from './findings-fields.tsx';
+import type { Bench } from './use-bench.ts';
+import { WhoField } from './who-field.tsx';
+
+const BIG = 'min-h-12 w-full border-[1.5px] px-4 text-[17px] font-bold disabled:opacity-45';
+
+interface StepProps {
+  readonly bench: Bench;
+  readonly step: BenchStep;
+  readonly typed: Typed;
+  readonly onTyped: (next: Typed) => void;
+  readonly onGo: (number: number) => void;
+}
+
+/** The point at the bicycle: what it is, what can hurt, how. */
+export function StepText({ step, steps }: { step: BenchStep; steps: number }) {
+  const system = useSettings((state) => state.units);
+  const { point } = step;
+  return (
+    <section aria-label="Hold point">
+      <p className="flex flex-wrap justify-between gap-x-3 pt-3 text-[14px]">
+        <span>
+          <b className="font-semibold">
+            Step {step.number} of {steps}
+          </b>{' '}
+          {BENCH_GROUP_NAMES[point.group]}
+        </span>
+        <span className="flex items-center gap-1.5">
+          <BenchMark state={step.state} /> {STEP_WORD[step.state]}
+        </span>
+      </p>
+      <h2 className="head pt-1 pb-2 text-[30px] leading-tight font-extrabold" data-testid="step-title">
+        {point.title}
+      </h2>
+      {point.caution !== '' && (
+        <p className="flex items-start gap-3 border-2 border-look-edge bg-look-tint px-3 py-2.5 text-[16px] leading-snug">
+          <TriangleAlert size={22} strokeWidth={1.8} className="mt-0.5 shrink-0 text-look" aria-hidden />
+          <span>{point.caution}</span>
+        </p>
+      )}
+      {step.repeat !== '' && (
+        <p className="border-b border-hair py-2 text-[15px] font-semibold text-look">
+          To repeat: {step.repeat}.
+        </p>
+      )}
+      <p className="pt-3 text-[14px] font-semibold">How</p>
+      <p className="text-[18px] leading-snug">{point.how}</p>
+      {point.otherwise !== '' && (
+        <p className="pt-2 text-[14.5px] leading-snug text-ink2">{point.otherwise}</p>
+      )}
+      <p className="pt-2 text-[13px] text-ink2">
+        {phraseText(point.why, system)}
+        {point.why.length > 0 && '; '}
+        {point.origin}. With: {point.instrument}.
+      </p>
+    </section>
+  );
+}
+
+/** What was said of a step before, the last first. */
+function Said({ step }: { step: BenchStep }) {
+  const system = useSettings((state) => state.units);
+  if (step.said.length === 0) return null;
+  return (
+    <section aria-label="Said before" className="pt-3">
+      <h3 className="border-b-[1.5px] border-ink pb-0.5 text-[13px] font-semibold">Written down</h3>
+      <ul data-testid="said">
+        {step.said.toReversed().map(({ key, at, entry }) => (
+          <li key={key} className="border-b border-hair py-1.5 text-[14px] leading-snug">
+            <b className="font-semibold">{WORDS[entry.says]}</b>{' '}
+            {foundWords(entry.against.evidence, entry, system)}
+            {entry.simulated && ' (simulated meter)'}
+            {entry.words !== '' && entry.against.evidence.kind !== 'words' && `: ${entry.words}`}
+            <span className="block text-[12.5px] text-ink2">
+              {entry.who}, {at === '' ? 'kept here, not yet on the server' : atWords(at)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const WORDS: Readonly<Record<BenchEntry['says'], string>> = {
+  pass: 'Passed',
+  fail: 'Failed',
+  waive: 'Waived',
+  note: 'Noted',
+};
+
+function photoWords(busy: boolean, wanted: boolean): string {
+  if (busy) return 'being made smaller…';
+  return wanted ? 'Photograph, wanted here' : 'Photograph';
+}
+
+/** Pictures of a step, and one more. */
+function Photographs({ bench, point }: { bench: Bench; point: HoldPoint }) {
+  const [trouble, setTrouble] = useState('');
+  const [busy, setBusy] = useState(false);
+  const photos = usePhotos(bench.build).filter((p) => p.parent === bench.run?.key && p.step === point.key);
+  const run = bench.run?.key;
+  return (
+    <div>
+      <label className="flex min-h-12 cursor-pointer items-center justify-center gap-2 border-[1.5px] border-ink bg-field px-3 text-[15px] font-semibold focus-within:outline-2 hover:bg-press">
+        <Camera size={18} strokeWidth={1.6} aria-hidden />
+        {photoWords(busy, point.photograph)}
+        <input
+          type="file"
+          accept="image/*"
+          capture="environment"
+          className="sr-only"
+          onChange={(event) => {
+            const [file] = event.target.files ?? [];
+            event.target.value = '';
+            if (file === undefined || run === undefined) return;
+            setBusy(true);
+            shrunk(file)
+              .then((picture) => keepPhoto(bench.build, run, point.key, picture))
+              .then(
+                () => {
+                  setTrouble('');
+                },
+                (problem: unknown) => {
+                  setTrouble(problem instanceof Error ? problem.message : 'It could not be kept.');
+                },
+              )
+              .finally(() => {
+                setBusy(false);
+              });
+          }}
+        />
+      </label>
+      {trouble !== '' && (
+        <p role="alert" className="pt-1 text-[13.5px] text-stop">
+          {trouble}
+        </p>
+      )}
+      {photos.length > 0 && (
+        <ul className="flex flex-wrap gap-1.5 pt-1.5" data-testid="photographs">
+          {photos.map((p, i) => (
+            <li key={p.key}>
+              <a href={api.photos.address(bench.build, p.key)} target="_blank" rel="noreferrer">
+                <img
+                  src={api.photos.address(bench.build, p.key)}
+                  alt={`Photograph ${String(i + 1)} of ${point.title}`}
+                  className="h-16 w-20 border border-rule object-cover"
+                />
+              </a>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** Asks for a reason before a fail or a waiver is written. */
+function Reason({
+  says,
+  onKeep,
+  onBack,
+}: {
+  says: 'fail' | 'waive';
+  onKeep: (words: string) => void;
+  onBack: () => void;
+}) {
+  const [words, setWords] = useState('');
+  return (
+    <form
+      className="border-2 border-ink bg-field p-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (words.trim() !== '') onKeep(words.trim());
+      }}
+    >
+      <label className="block text-[15px] font-semibold">
+        {says === 'fail' ? 'What is wrong, and what was done?' : 'Why is it waived?'}
+        <textarea
+          autoFocus
+          className="mt-1 block h-20 w-full border border-ink3 bg-sheet p-2 text-[16px] font-normal"
+          value={words}
+          maxLength={1000}
+          onChange={(event) => {
+            setWords(event.target.value);
+          }}
+        />
+      </label>
+      <div className="grid grid-cols-2 gap-2 pt-2">
+        <button type="submit" disabled={words.trim() === ''} className={`${BIG} border-ink bg-field`}>
+          {says === 'fail' ? 'Keep as failed' : 'Keep as waived'}
+        </button>
+        <button type="button" className={`${BIG} border-rule font-normal`} onClick={onBack}>
+          Back
+        </button>
+      </div>
+    </form>
+  );
+}
+
+/** Why a step cannot be passed as it is typed; empty where it can. */
+function notYet(
+  bench: Bench,
+  step: BenchStep,
+  who: string,
+  judged: ReturnType<typeof judgeEvidence>,
+): string {
+  if (bench.run === undefined) return 'no run';
+  if (step.state === 'gone') return 'the plan no longer asks for it';
+  if (step.waitsFor !== undefined) return `waits for step ${String(step.waitsFor)}`;
+  if (who.trim() === '') return 'who says it?';
+  if (judged.kind === 'outside')
+    return judged.apart && judged.which.length === 0 ? 'too far apart' : 'outside the band';
+  return judged.kind === 'open' ? `${String(judged.missing)} not said yet` : '';
+}
+
+/** Fields that are marked: those outside, or the first where all are only too far apart. */
+function outsideOf(judged: ReturnType<typeof judgeEvidence>): readonly number[] {
+  if (judged.kind !== 'outside') return [];
+  return judged.which.length === 0 ? [0] : judged.which;
+}
+
+/** Readings, and pass, fail or waive. */
+export function StepAnswer({ bench, step, typed, onTyped, onGo }: StepProps) {
+  const system = useSettings((state) => state.units);
+  const { who, remember } = usePeople();
+  const [asking, setAsking] = useState<'fail' | 'waive'>();
+  const { point } = step;
+  const found = { ...NOTHING_FOUND, ...findingsOf(point.evidence, typed, system) };
+  const judged = judgeEvidence(point.evidence, found);
+  const why = notYet(bench, step, who, judged);
+  const locked = step.waitsFor !== undefined || step.state === 'gone' || bench.run === undefined;
+  const { view } = bench;
+  const write = (says: BenchEntry['says'], words: string): void => {
+    const run = bench.run?.key;
+    if (run === undefined) return;
+    remember(who);
+    const entry: BenchEntry = {
+      step: point.key,
+      says,
+      readings: [...found.readings],
+      ticks: [...found.ticks],
+      words: point.evidence.kind === 'words' && says === 'pass' ? found.words : words,
+      who: who.trim(),
+      simulated: typed.simulated,
+      against: {
+        planVersion: bench.planVersion,
+        evidence: point.evidence,
+        part: point.part,
+        guards: point.guards,
+      },
+      corrects: step.last?.key ?? null,
+    };
+    void keepRecord(bench.build, 'bench-entry', run, entry);
+    onTyped(NOTHING_TYPED);
+    setAsking(undefined);
+    if (says === 'pass' || says === 'waive') onGo(step.number + 1);
+  };
+  const pass = (): void => {
+    if (why === '') write('pass', '');
+  };
+  return (
+    <section aria-label="Answer" className="grid gap-3 pt-1">
+      <FindingsFields
+        evidence={point.evidence}
+        typed={typed}
+        outside={outsideOf(judged)}
+        onType={onTyped}
+        onJudge={pass}
+      />
+      <Photographs bench={bench} point={point} />
+      <WhoField />
+      {asking === undefined ? (
+        <div className="grid grid-cols-[2fr_1fr_1fr] gap-2 max-tablet:grid-cols-2">
+          <button
+            type="button"
+            disabled={why !== ''}
+            className={`${BIG} min-h-[60px] border-fine bg-fine text-on-ink max-tablet:col-span-2`}
+            onClick={pass}
+          >
+            Pass
+            {why !== '' && <span className="block text-[13px] font-normal">{why}</span>}
+          </button>
+          <button
+            type="button"
+            disabled={locked || who.trim() === ''}
+            className={`${BIG} border-stop bg-field text-stop`}
+            onClick={() => {
+              setAsking('fail');
+            }}
+          >
+            Fail
+          </button>
+          {point.guards ? (
+            <p className="self-center text-[13px] leading-tight text-ink2">
+              It guards a person: not to be waived.
+            </p>
+          ) : (
+            <button
+              type="button"
+              disabled={locked || who.trim() === ''}
+              className={`${BIG} border-rule bg-transparent font-normal text-ink2`}
+              onClick={() => {
+                setAsking('waive');
+              }}
+            >
+              Waive
+              <span className="block text-[12.5px]">with a reason</span>
+            </button>
+          )}
+        </div>
+      ) : (
+        <Reason
+          says={asking}
+          onKeep={(words) => {
+            write(asking, words);
+          }}
+          onBack={() => {
+            setAsking(undefined);
+          }}
+        />
+      )}
+      <Waiting step={step} steps={view?.steps ?? []} />
+      <nav aria-label="Steps" className="flex flex-wrap gap-x-6 text-[15px]">
+        <StepLink step={view?.steps[step.number - 2]} back onGo={onGo} />
+        <StepLink step={view?.steps[step.number]} onGo={onGo} />
+      </nav>
+      <Said step={step} />
+    </section>
+  );
+}
+
+const nextWords = (step: BenchStep | undefined, system: 'metric' | 'imperial'): string =>
+  step === undefined
+    ? 'the last'
+    : `${String(step.number)}, ${step.point.title}, ${askedWords(step.point.evidence, system)}`;
+
+/** How many steps wait for this one, and which is next. */
+function Waiting({ step, steps }: { step: BenchStep; steps: readonly BenchStep[] }) {
+  const system = useSettings((state) => state.units);
+  const waiting = steps.filter((s) => s.waitsFor === step.number).length;
+  if (waiting === 0) return null;
+  return (
+    <p className="flex items-center gap-2 border-t border-ink pt-2 text-[14.5px]">
+      <Lock size={17} strokeWidth={1.6} aria-hidden />
+      <span>
+        <b className="font-semibold">
+          {waiting} {waiting === 1 ? 'step waits' : 'steps wait'} for this one.
+        </b>{' '}
+        Next: {nextWords(steps[step.number], system)}
+      </span>
+    </p>
+  );
+}
+
+function StepLink({
+  step,
+  back = false,
+  onGo,
+}: {
+  step: BenchStep | undefined;
+  back?: boolean;
+  onGo: (number: number) => void;
+}) {
+  if (step === undefined) return null;
+  const { number, point } = step;
+  return (
+    <button
+      type="button"
+      className="flex min-h-12 items-center gap-1.5 text-slate underline"
+      onClick={() => {
+        onGo(number);
+      }}
+    >
+      {back && <ChevronLeft size={18} aria-hidden />}
+      {number}, {point.title}
+      {!back && <ChevronRight size={18} aria-hidden />}
+    </button>
+  );
+}

@@ -1,0 +1,25 @@
+import type { HoldPoint } from '@apple-cart/core';
+import { useMemo } from 'react';
+import { useBuild } from '../../state/build-store.ts';
+import { useRecords, type BuildRecords } from '../../state/records.ts';
+import { useStage } from '../parts/use-stage.ts';
+import { benchOf, type BenchFound } from './bench-of.ts';
+
+export interface Bench extends BenchFound {
+  readonly build: string;
+  /** The plan's version as the server has it. */
+  readonly planVersion: number;
+  readonly points: readonly HoldPoint[];
+  readonly records: BuildRecords;
+}
+
+/** The bench of the open build. */
+export function useBench(): Bench {
+  const { verdict } = useStage();
+  const build = useBuild((state) => state.id) ?? '';
+  const planVersion = useBuild((state) => state.version);
+  const records = useRecords(build);
+  const { bench: points } = verdict;
+  const found = useMemo(() => benchOf(records, points), [records, points]);
+  return { build, planVersion, points, records, ...found };
+}

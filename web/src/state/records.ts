@@ -1,0 +1,82 @@
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import type { PhotoInfo } from '@apple-cart/contracts';
+import { isRecordKind, type Kept, type RecordData, type RecordKind } from '@apple-cart/core';
+import { api } from './api.ts';
+import { newKey } from './new-key.ts';
+import { enqueue, onKept, useOutbox } from './outbox.ts';
+import { readTrouble, refresh } from './query-client.ts';
+
+const keyOf = (build: string): readonly string[] => ['records', build];
+const photosOf = (build: string): readonly string[] => ['photos', build];
+
+onKept(async (build) => {
+  await Promise.all([refresh(keyOf(build)), refresh(photosOf(build))]);
+});
+
+export interface BuildRecords {
+  /** What the server has, and behind it what has not reached it yet: that has no time. */
+  readonly records: readonly Kept[];
+  /** The server was asked and has answered. */
+  readonly ready: boolean;
+  readonly error: string | undefined;
+  /** Records that cannot be read any more. */
+  readonly broken: number;
+}
+
+/** Facts of a build: as the server has them, and what is still on its way. */
+export function useRecords(build: string): BuildRecords {
+  const { data, error } = useQuery({
+    queryKey: keyOf(build),
+    queryFn: ({ signal }) => api.records.list(build, signal),
+    enabled: build !== '',
+  });
+  const waiting = useOutbox((state) => state.waiting);
+  return useMemo(() => {
+    const kept = data?.records ?? [];
+    const known = new Set(kept.map((r) => r.key));
+    const pending = waiting.flatMap((one): Kept[] => {
+      if (one.what !== 'record' || one.build !== build || known.has(one.record.key)) return [];
+      const { key, kind, parent, data: said } = one.record;
+      return isRecordKind(kind)
+        ? [{ key, kind, parent, at: '', seq: Infinity, data: said as RecordData[RecordKind] }]
+        : [];
+    });
+    return {
+      records: [...kept, ...pending],
+      ready: data !== undefined,
+      error: error === null ? undefined : readTrouble(error, 'The records cannot be read.'),
+      broken: data?.broken.length ?? 0,
+    };
+  }, [data, error, waiting, build]);
+}
+
+const NO_PHOTOS: readonly PhotoInfo[] = [];
+export function usePhotos(build: string): readonly PhotoInfo[] {
+  const { data } = useQuery({
+    queryKey: photosOf(build),
+    queryFn: ({ signal }) => api.photos.list(build, signal),
+    enabled: build !== '',
+  });
+  return data?.photos ?? NO_PHOTOS;
+}
+
+/** Keeps a fact: in this browser at once, on the server as soon as it is reached. Gives its key. */
+export async function keepRecord<K extends RecordKind>(
+  build: string,
+  kind: K,
+  parent: string | null,
+  data: RecordData[K],
+): Promise<string> {
+  const key = newKey();
+  await enqueue({ what: 'record', build, record: { key, kind, parent, data } });
+  return key;
+}
+
+export async function keepPhoto(build: string, parent: string, step: string, picture: Blob): Promise<void> {
+  await enqueue({ what: 'photo', build, photo: { key: newKey(), parent, step, picture } });
+}
+
+/** Records of one kind, in their order. */
+export const ofKind = <K extends RecordKind>(records: readonly Kept[], kind: K): readonly Kept<K>[] =>
+  records.filter((r): r is Kept<K> => r.kind === kind);
