@@ -1,5 +1,6 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
+import { useParams } from 'react-router';
 import { TRAY, worstState, type BuildDocument, type Figure, type FigureId } from '@apple-cart/core';
 import { useRoadRange, type RoadRange } from '../stages/range/use-range-road.ts';
 import { figureOf } from '../stages/parts/use-stage.ts';
@@ -12,6 +13,8 @@ import { figureDelta, figureText, type FigureDelta } from '../state/figure-text.
 
 /** On a telephone the tray is folded to these. */
 const FOLDED: readonly FigureId[] = ['class', 'hill', 'range'];
+/** Beside the bicycle a tablet has room for these: what is tested there. */
+const AT_THE_BENCH: readonly FigureId[] = ['class', 'top-speed', 'weakest', 'mass'];
 
 function Delta({ delta }: { delta: FigureDelta }) {
   if (delta.kind === 'words') return <span className="truncate">{delta.text}</span>;
@@ -28,10 +31,18 @@ function Delta({ delta }: { delta: FigureDelta }) {
   );
 }
 
+/** On which screens a figure of the tray stands. */
+function shownWhere(id: FigureId, folded: boolean, atBench: boolean): string {
+  if (!folded) return 'flex';
+  if (atBench) return AT_THE_BENCH.includes(id) ? 'flex' : 'hidden bench:flex';
+  return FOLDED.includes(id) ? 'flex' : 'hidden tablet:flex';
+}
+
 function TrayFigure({
   figure,
   pinned,
   folded,
+  atBench,
   road,
   onOpen,
 }: {
@@ -40,6 +51,8 @@ function TrayFigure({
   road: RoadRange | undefined;
   pinned: Figure | undefined;
   folded: boolean;
+  /** Shown while the tray is folded: on a telephone, and beside the bicycle on a tablet. */
+  atBench: boolean;
   onOpen: () => void;
 }) {
   const system = useSettings((state) => state.units);
@@ -55,7 +68,7 @@ function TrayFigure({
       data-figure={figure.id}
       onClick={onOpen}
       title="Show the working"
-      className={`relative min-w-0 flex-col border-r border-rule px-3 pt-2.5 pb-2 text-left last:border-r-0 hover:bg-press max-bench:border-b ${folded && !FOLDED.includes(figure.id) ? 'hidden tablet:flex' : 'flex'}`}
+      className={`relative min-w-0 flex-col border-r border-rule px-3 pt-2.5 pb-2 text-left last:border-r-0 hover:bg-press max-bench:border-b ${shownWhere(figure.id, folded, atBench)}`}
     >
       {delta !== undefined && <span className="absolute inset-x-0 -top-[2px] h-[5px] bg-slate-fill" />}
       <span className="flex h-[14px] items-center gap-1.5 text-[12.5px] leading-[14px] whitespace-nowrap text-ink2">
@@ -117,6 +130,7 @@ export function Tray({ onOpen }: { onOpen: (id: FigureId) => void }) {
   const document = useDocument();
   const pinnedDocument = useBuild((state) => state.pinned?.document);
   const [folded, setFolded] = useState(true);
+  const atBench = useParams()['stage'] === 'bench';
   const verdict = useVerdict(document);
   const road = useRoadRange();
   const pinned = pinnedDocument === undefined ? undefined : verdictOf(pinnedDocument);
@@ -131,7 +145,7 @@ export function Tray({ onOpen }: { onOpen: (id: FigureId) => void }) {
           setFolded(!folded);
         }}
         aria-expanded={!folded}
-        className="absolute -top-[24px] right-2 flex h-[24px] items-center gap-1 border-2 border-b-0 border-ink bg-card px-3 text-[12px] before:absolute before:inset-x-0 before:-top-5 before:h-11 tablet:hidden"
+        className={`absolute -top-[24px] right-2 flex h-[24px] items-center gap-1 border-2 border-b-0 border-ink bg-card px-3 text-[12px] before:absolute before:inset-x-0 before:-top-5 before:h-11 ${atBench ? 'bench:hidden' : 'tablet:hidden'}`}
       >
         {folded ? <ChevronUp size={14} aria-hidden /> : <ChevronDown size={14} aria-hidden />}
         {folded ? 'All figures' : 'Fewer'}
@@ -144,6 +158,7 @@ export function Tray({ onOpen }: { onOpen: (id: FigureId) => void }) {
           figure={figure}
           pinned={pinned?.figures.find((f) => f.id === figure.id)}
           folded={folded}
+          atBench={atBench}
           onOpen={() => {
             onOpen(figure.id);
           }}

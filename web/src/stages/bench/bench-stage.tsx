@@ -206,9 +206,11 @@ export function BenchStage() {
       views={
         <>
           <ViewLinks label="Views of the bench" views={BENCH_VIEWS} view={view} />
-          <div className="mx-6 max-tablet:mx-3">
-            <OutboxNotice build={bench.build} />
-          </div>
+          {view !== 'step' && (
+            <div className="mx-6 max-tablet:mx-3">
+              <OutboxNotice build={bench.build} />
+            </div>
+          )}
         </>
       }
       inputs={<Inputs {...shown} />}

@@ -54,8 +54,8 @@ function Row({ step, onGo }: { step: BenchStep; onGo: ((number: number) => void)
           <span className="block text-[12.5px] text-ink2">{last.entry.words}</span>
         )}
       </th>
-      <td className="num py-1.5 pr-2 text-right">{askedWords(point.evidence, system)}</td>
-      <td className="num py-1.5 pr-2 text-right">
+      <td className="num py-1.5 pr-2 text-right whitespace-nowrap">{askedWords(point.evidence, system)}</td>
+      <td className="num py-1.5 pr-2 text-right whitespace-nowrap">
         {last === undefined ? '' : foundWords(last.entry.against.evidence, last.entry, system)}
         {last?.entry.simulated === true && (
           <span className="block font-text text-[11.5px] text-ink2">simulated</span>

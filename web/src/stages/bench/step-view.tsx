@@ -18,6 +18,7 @@ import { atWords } from './at-words.ts';
 import { BenchMark, STEP_WORD } from './bench-mark.tsx';
 import { askedWords, foundWords } from './expected.ts';
 import { FindingsFields, NOTHING_TYPED, findingsOf, type Typed } from './findings-fields.tsx';
+import { OutboxNotice } from './outbox-notice.tsx';
 import type { Bench } from './use-bench.ts';
 import { WhoField } from './who-field.tsx';
 
@@ -293,6 +294,7 @@ export function StepAnswer({ bench, step, typed, onTyped, onGo }: StepProps) {
           <button
             type="button"
             disabled={why !== ''}
+            data-testid="pass"
             className={`${BIG} min-h-[60px] border-fine bg-fine text-on-ink max-tablet:col-span-2`}
             onClick={pass}
           >
@@ -302,6 +304,7 @@ export function StepAnswer({ bench, step, typed, onTyped, onGo }: StepProps) {
           <button
             type="button"
             disabled={locked || who.trim() === ''}
+            data-testid="fail"
             className={`${BIG} border-stop bg-field text-stop`}
             onClick={() => {
               setAsking('fail');
@@ -317,6 +320,7 @@ export function StepAnswer({ bench, step, typed, onTyped, onGo }: StepProps) {
             <button
               type="button"
               disabled={locked || who.trim() === ''}
+              data-testid="waive"
               className={`${BIG} border-rule bg-transparent font-normal text-ink2`}
               onClick={() => {
                 setAsking('waive');
@@ -343,6 +347,8 @@ export function StepAnswer({ bench, step, typed, onTyped, onGo }: StepProps) {
         <StepLink step={view?.steps[step.number - 2]} back onGo={onGo} />
         <StepLink step={view?.steps[step.number]} onGo={onGo} />
       </nav>
+      {/* Beneath the buttons: what comes and goes here moves nothing that a finger aims at. */}
+      <OutboxNotice build={bench.build} />
       <Said step={step} />
     </section>
   );

@@ -51,9 +51,7 @@ function hub(job: Job): readonly HoldPoint[] {
           holdPoint(
             'fitting',
             'arms',
-            drive.torqueArms === 1
-              ? 'Torque arm on the flats'
-              : `${String(drive.torqueArms)} torque arms on the flats`,
+            drive.torqueArms === 1 ? 'Torque arm on the flats' : 'Torque arms on the flats',
             'No play on the flats; clamped to the stay or fork so that the arm is pushed, not pulled, by the torque; locker on its bolts.',
             ticks(
               ...['Left', 'Right']
