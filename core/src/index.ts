@@ -361,3 +361,12 @@ export {
   type StepState,
 } from './workshop/bench/run-view.ts';
 export { partsOf } from './verdict/job-of.ts';
+export {
+  NOTHING_SET,
+  TRUE_SPEED_FROM,
+  type SettingsDocument,
+  type ToldSetting,
+} from './document/settings.ts';
+export { type Setting, type SettingRow, type Stands } from './workshop/settings/settings.ts';
+export { explainRatio, type Explanation, type SpeedFacts } from './workshop/settings/ratio.ts';
+export { gaugeTable, type GaugeRow } from './workshop/settings/gauge.ts';

@@ -10,5 +10,6 @@ export const STAGE_IDS = [
   'buy',
   'wire',
   'bench',
+  'setup',
 ] as const;
 export type StageId = (typeof STAGE_IDS)[number];

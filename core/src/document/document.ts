@@ -14,6 +14,7 @@ import { readyMade, running } from './money-plans.ts';
 import { purchase } from './purchase.ts';
 import { harness } from './harness.ts';
 import { schedule } from './schedule.ts';
+import { settings } from './settings.ts';
 import type { QuantitySpec } from './quantity-spec.ts';
 
 export const SCHEMA_VERSION = 8;
@@ -60,6 +61,8 @@ export const buildDocument = z
     purchase: purchase.prefault({}),
     /** Plugs, pins and cables as somebody has looked at them. */
     harness: harness.prefault({}),
+    /** What controller and display were set to. */
+    settings: settings.prefault({}),
     /** When the work is done. */
     schedule: schedule.prefault({}),
     /** A bicycle that could be bought instead, and what this one costs to run. */

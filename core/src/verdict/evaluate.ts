@@ -40,6 +40,8 @@ import { wiringOf, type Wiring } from '../workshop/harness/wiring.ts';
 import { partsList } from '../workshop/parts-list/parts-list.ts';
 import { holdPoints } from '../workshop/bench/hold-points.ts';
 import type { HoldPoint } from '../workshop/bench/hold-point.ts';
+import { settingFindings } from '../workshop/settings/setting-findings.ts';
+import { settingRows, type SettingRow } from '../workshop/settings/settings.ts';
 import { jobOf } from './job-of.ts';
 import { findings } from './findings.ts';
 import { gearTable, motorCadence, type GearRow, type MotorCadence } from './gearing.ts';
@@ -130,6 +132,8 @@ export interface Verdict {
   readonly wiring: Wiring;
   /** What has to hold before it is ridden, with what is expected of it. */
   readonly bench: readonly HoldPoint[];
+  /** What controller and display are set to, each held against what was put in and read back. */
+  readonly settings: readonly SettingRow[];
   /** The parts list with what was said of it, and what it comes to. */
   readonly list: { readonly rows: readonly Row[]; readonly ledger: Ledger };
   /** The assembled machine and what was worked out on it, for whoever rides, draws or compares it further. */
@@ -154,6 +158,12 @@ const figuresOf = (s: Judged, ledger: Ledger): readonly Figure[] =>
     massFigure(s),
     priceFigure(s, ledger),
   ]);
+
+/** Settings that were put in and are not as the plan has them; without any the sheet is not worked out. */
+const drifted = (v: Pick<Verdict, 'settings' | 'study'>): readonly Finding[] =>
+  Object.keys(v.study.build.settings.lines).length === 0
+    ? []
+    : settingFindings(v.settings).map((f): Finding => ({ ...f, stage: 'setup', path: '' }));
 
 const hillOf = (s: Judged): Verdict['hill'] =>
   lazily<Verdict['hill']>({
@@ -229,9 +239,13 @@ export function evaluate(build: BuildDocument, book: RuleBook, shelf: readonly P
   const v: Verdict = lazily<Verdict>({
     name: () => build.name,
     figures: () => figuresOf(s, list.ledger),
-    findings: () => findings(s, own.checks),
+    findings: () => [...findings(s, own.checks), ...drifted(v)],
     stages: () =>
-      stages(s, v.figures, v.findings, own.checks, { ledger: () => list.ledger, wiring: () => v.wiring }),
+      stages(s, v.figures, v.findings, own.checks, {
+        ledger: () => list.ledger,
+        wiring: () => v.wiring,
+        settings: () => v.settings,
+      }),
     known: () => s.known,
     assumptions: () => s.used.filter((k) => k.source === 'assumed' || k.source === 'unknown'),
     law: () => lazily<Verdict['law']>({ ways: () => s.ways, here: () => s.here }),
@@ -247,6 +261,7 @@ export function evaluate(build: BuildDocument, book: RuleBook, shelf: readonly P
     list: () => list,
     wiring: () => wiringOf(build, s.known, s.chain),
     bench: () => holdPoints(own.job),
+    settings: () => settingRows(own.job),
     study: () => s,
   });
   return v;

@@ -5,6 +5,7 @@ import { HILL_VIEWS, hillViewOf } from './hill-views.ts';
 import { BENCH_VIEWS } from './bench-views.ts';
 import { BUY_VIEWS } from './buy-views.ts';
 import { WIRE_VIEWS } from './wire-views.ts';
+import { SETUP_VIEWS } from './setup-views.ts';
 import { RANGE_FIELDS, RANGE_VIEWS } from './range-views.ts';
 import type { PrintedPage, StageScreen } from './screen.ts';
 
@@ -129,6 +130,19 @@ const screens = {
         path: 'hand-over',
         name: 'Print the hand-over sheet',
         also: 'sign bench run',
+      },
+    ],
+  },
+  setup: {
+    name: 'Set up',
+    question: 'What does the controller have to know?',
+    key: 's',
+    views: SETUP_VIEWS,
+    prints: [
+      {
+        path: 'settings-card',
+        name: 'Print the settings card',
+        also: 'controller display',
       },
     ],
   },

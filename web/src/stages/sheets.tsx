@@ -66,6 +66,12 @@ const LOAD: StageSheets = {
       'hand-over': () => import('./bench/handover-sheet.tsx').then((m) => ({ default: m.HandoverSheet })),
     },
   },
+  setup: {
+    sheet: () => import('./setup/setup-stage.tsx').then((m) => ({ default: m.SetupStage })),
+    prints: {
+      'settings-card': () => import('./setup/settings-card.tsx').then((m) => ({ default: m.SettingsCard })),
+    },
+  },
 };
 
 /** The sheet of every stage, made once: a component made anew would lose what is typed into it. */

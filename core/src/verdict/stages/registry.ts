@@ -7,6 +7,7 @@ import { hillStage } from './hill.ts';
 import { lawStage } from './law.ts';
 import { powerStage } from './power.ts';
 import { rangeStage } from './range.ts';
+import { setupStage } from './setup.ts';
 import { wireStage } from './wire.ts';
 import type { Stage } from './stage.ts';
 import type { StageId } from '../../check/stage-ids.ts';
@@ -23,4 +24,5 @@ export const STAGES: Readonly<Record<StageId, Stage>> = {
   buy: buyStage,
   wire: wireStage,
   bench: benchStage,
+  setup: setupStage,
 };

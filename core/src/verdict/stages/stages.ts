@@ -20,7 +20,7 @@ export function stages(
   figures: readonly Figure[],
   findings: readonly Finding[],
   own: readonly Check[],
-  { ledger, wiring }: Pick<StageSubject, 'ledger' | 'wiring'>,
+  lazy: Pick<StageSubject, 'ledger' | 'wiring' | 'settings'>,
 ): readonly StageVerdict[] {
   const found = parted(findings, (f) => f.stage);
   const entered = parted(study.used, (k) => stageOf(k.path));
@@ -33,8 +33,7 @@ export function stages(
       findings: found(id),
       entered: entered(id),
       checks: checks(id),
-      ledger,
-      wiring,
+      ...lazy,
     }),
   }));
 }

@@ -104,7 +104,7 @@ export function RunTable({ view, onGo }: { view: RunView; onGo?: (number: number
         <table className="w-full min-w-[560px] border-collapse text-[13.5px]" data-testid="run-table">
           <thead>
             <tr className="border-b-[1.5px] border-ink text-left text-[12.5px]">
-              <th />
+              <td />
               <th className="py-1 font-semibold">Hold point</th>
               <th className="py-1 pr-2 text-right font-semibold">Expected</th>
               <th className="py-1 pr-2 text-right font-semibold">Found</th>

@@ -1,7 +1,7 @@
 import {
   BENCH_GROUPS,
   BENCH_GROUP_NAMES,
-  phraseText,
+  formatQuantity,
   type BuildDocument,
   type RunView,
   type SignedSheet,
@@ -83,11 +83,13 @@ export function sheetOf(
         ],
       },
       {
-        title: 'Settings in the plan',
-        note: '',
-        rows: verdict.assumptions
-          .filter((k) => k.path.startsWith('controller.'))
-          .map((k) => [k.label, phraseText([{ value: k.value, unit: k.unit }], system), k.source]),
+        title: 'Settings',
+        note: 'as planned, as put in, as read back from the controller',
+        rows: verdict.settings.map(({ setting: { name, plan, unit, digits }, told }) => {
+          const value = (v: number | null | undefined): string =>
+            v === null || v === undefined ? '?' : formatQuantity(v, unit, digits);
+          return [name, value(plan), value(told.entered), value(told.readBack), told.readOn];
+        }),
       },
     ],
   };

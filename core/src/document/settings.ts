@@ -1,0 +1,38 @@
+import * as z from 'zod';
+import { day } from './purchase.ts';
+
+const value = z.number().min(-10_000).max(100_000).nullable().default(null);
+
+/** What a person says of a setting that is worked out. */
+const toldSetting = z.strictObject({
+  /** Put in, and shown by the controller afterwards. */
+  entered: value,
+  readBack: value,
+  /** The day it was read back. */
+  readOn: day,
+  /** What this controller calls it. */
+  name: z.string().max(40).default(''),
+});
+export type ToldSetting = z.infer<typeof toldSetting>;
+
+/** Where a true speed comes from. */
+export const TRUE_SPEED_FROM = ['unknown', 'satellite', 'wheel', 'measured-way'] as const;
+
+/** The controller's and the display's settings as they were put in and read back, and the speed that the display shows. */
+export const settings = z.strictObject({
+  lines: z
+    .record(z.string().regex(/^[a-z0-9/-]{1,60}$/), toldSetting)
+    .refine((all) => Object.keys(all).length <= 100)
+    .default({}),
+  speed: z
+    .strictObject({
+      shownKmh: z.number().min(0.1).max(500).nullable().default(null),
+      trueKmh: z.number().min(0.1).max(500).nullable().default(null),
+      trueFrom: z.enum(TRUE_SPEED_FROM).default('unknown'),
+    })
+    .prefault({}),
+  /** Cells in series that the display's gauge is set for; null is not known. */
+  gaugeCells: z.number().int().min(1).max(60).nullable().default(null),
+});
+export type SettingsDocument = z.infer<typeof settings>;
+export const NOTHING_SET: ToldSetting = toldSetting.parse({});

@@ -1,0 +1,30 @@
+import { firstOf } from '../../quantity/first-of.ts';
+import { motorDecided } from '../undecided.ts';
+import type { Stage } from './stage.ts';
+
+export const setupStage: Stage = {
+  owns: [],
+  checks: [],
+  figures: [],
+  stands: ({ study, settings }) => {
+    if (!motorDecided(study)) return { state: 'unknown', words: 'no motor chosen', begun: false };
+    // Nothing was put in yet: a sheet to fill in is no finding.
+    if (Object.keys(study.build.settings.lines).length === 0)
+      return { state: 'unknown', words: 'not begun', begun: false };
+    const rows = settings();
+    const count = (kind: string): number => rows.filter((r) => r.stands.kind === kind).length;
+    const [wrong, taken] = [count('wrong'), count('not-taken')];
+    const same = count('same');
+    return firstOf(
+      [
+        [wrong > 0, { state: 'stop', words: `${String(wrong)} wrong` }],
+        [taken > 0, { state: 'look', words: `${String(taken)} to look at` }],
+        [
+          same < rows.length,
+          { state: 'unknown', words: `${String(same)} of ${String(rows.length)} as planned` },
+        ],
+      ],
+      { state: 'fine', words: 'all as planned' },
+    );
+  },
+};

@@ -1,0 +1,123 @@
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { BuildDocument } from '../../document/document.ts';
+import { NOTHING_SET, type ToldSetting } from '../../document/settings.ts';
+import { phraseText } from '../../quantity/phrase.ts';
+import { evaluate } from '../../test/evaluate.ts';
+import { RUNS, anyBuild, sample, type Changes } from '../../test/sample.ts';
+import { gaugeShare, gaugeTable } from './gauge.ts';
+import type { SettingRow } from './settings.ts';
+
+const hub = (changes: Changes = {}): BuildDocument =>
+  sample({ ...changes, drive: { name: 'Hub', ...changes.drive } });
+const told = (
+  build: BuildDocument,
+  lines: Readonly<Record<string, Partial<ToldSetting>>>,
+): BuildDocument => ({
+  ...build,
+  settings: {
+    ...build.settings,
+    lines: Object.fromEntries(Object.entries(lines).map(([key, line]) => [key, { ...NOTHING_SET, ...line }])),
+  },
+});
+function row(build: BuildDocument, key: string): SettingRow {
+  const found = evaluate(build).settings.find((r) => r.setting.key === key);
+  if (found === undefined) throw new Error(key);
+  return found;
+}
+const keys = (build: BuildDocument): readonly string[] => evaluate(build).settings.map((r) => r.setting.key);
+
+describe('the settings sheet', () => {
+  const build = hub({
+    controller: { lowVoltageCutoffV: 42, batteryCurrentA: 30 },
+    pack: { cellsInSeries: 14, nominalV: 52 },
+  });
+
+  it('parts what was put in wrong from what was not taken, and what was not read from what is the same', () => {
+    const at = (line: Partial<ToldSetting>) => row(told(build, { 'low-volts': line }), 'low-volts').stands;
+    expect(at({})).toMatchObject({ kind: 'not-entered', state: 'unknown' });
+    expect(at({ entered: 42 })).toMatchObject({ kind: 'not-read', state: 'unknown' });
+    expect(at({ entered: 42, readBack: 42 })).toMatchObject({ kind: 'same', state: 'fine' });
+    const taken = at({ entered: 42, readBack: 43 });
+    expect(taken).toMatchObject({ kind: 'not-taken', state: 'look' });
+    expect('by' in taken ? taken.by : 0).toBeCloseTo(1, 9);
+    expect(at({ entered: 44, readBack: 44 })).toMatchObject({ kind: 'wrong', state: 'stop' });
+    // Read without having been put in: as it came from its maker.
+    expect(at({ readBack: 39 })).toMatchObject({ kind: 'wrong', state: 'stop' });
+  });
+
+  it('tells what drifts: the plan moves, and what was the same no longer is', () => {
+    const set = told(build, { 'battery-amps': { entered: 30, readBack: 30 } });
+    expect(row(set, 'battery-amps').stands.kind).toBe('same');
+    const moved = {
+      ...set,
+      controller: { ...set.controller, batteryCurrentA: { source: 'measured' as const, value: 25 } },
+    };
+    expect(row(moved, 'battery-amps').stands).toMatchObject({ kind: 'wrong', by: 5 });
+  });
+
+  it('has no plan for what nobody has said: a default is never put into a controller in silence', () => {
+    const bare = hub();
+    expect(row(bare, 'low-volts').setting.plan).toBeUndefined();
+    expect(phraseText(row(bare, 'roll-out').setting.because)).toContain('measure one turn');
+    expect(row(told(bare, { 'low-volts': { entered: 42, readBack: 42 } }), 'low-volts').stands).toEqual({
+      kind: 'no-plan',
+      state: 'unknown',
+    });
+  });
+
+  it('follows the build: regeneration, walk help, heat, profiles, lights', () => {
+    expect(keys(hub({ controller: { regenerates: 'yes' } }))).toEqual(
+      expect.arrayContaining(['regen-amps', 'regen-volts']),
+    );
+    expect(keys(hub({ controller: { regenerates: 'no' } }))).not.toContain('regen-amps');
+    expect(keys(hub({ controls: { throttle: 'walk' } }))).toContain('walk-ends');
+    expect(keys(hub({ drive: { windingSensor: 'yes' } }))).toContain('heat-start');
+    expect(keys(hub())).not.toContain('heat-start');
+    expect(keys(sample({ drive: { name: 'Mid' } }, 'mid-drive'))).not.toContain('poles');
+    const two = hub({
+      controller: {
+        profiles: [
+          { name: 'Field', reach: 'rider', limitsSpeed: true, cutoffKmh: 32, batteryA: 20, throttle: 'same' },
+        ],
+      },
+    });
+    expect(keys(two)).toEqual(expect.arrayContaining(['profile-1/battery-amps', 'profile-1/help-ends']));
+  });
+
+  it('reckons pulses a turn from pole pairs and reduction (by hand: 8 pairs, 5 to 1, 40)', () => {
+    expect(row(hub({ drive: { polePairs: 8, reduction: 5 } }), 'poles').setting.plan).toBe(40);
+  });
+
+  it('is worked out of every build, each setting once, fine only where plan, entered and read back agree', () => {
+    fc.assert(
+      fc.property(anyBuild, (drawn) => {
+        const rows = evaluate(drawn).settings;
+        expect(new Set(rows.map((r) => r.setting.key)).size).toBe(rows.length);
+        for (const { setting, stands, told: said } of rows) {
+          if (setting.plan !== undefined) expect(Number.isFinite(setting.plan), setting.key).toBe(true);
+          if (stands.state === 'fine') expect(said.readBack).not.toBeNull();
+        }
+      }),
+      RUNS,
+    );
+  });
+});
+
+describe('a gauge', () => {
+  it('set for another pack says 60 % of a full one (by hand)', () => {
+    // 13 in series full are 54.6 V; a gauge for 14 goes from 42 to 58.8: 12.6 of 16.8 is three quarters; for 15 it is 9.6 of 18.
+    expect(gaugeShare(54.6, 14)).toBeCloseTo(0.75, 6);
+    expect(gaugeShare(54.6, 15)).toBeCloseTo(0.533, 3);
+    expect(gaugeShare(54.6, 13)).toBe(1);
+  });
+
+  it('falls with the charge, and never leaves its face', () => {
+    const { machine } = evaluate(hub({ pack: { cellsInSeries: 13, nominalV: 46.8 } })).study;
+    const rows = gaugeTable(machine.pack, 14);
+    rows.slice(1).forEach((r, i) => {
+      expect(r.shown).toBeLessThanOrEqual(rows[i]?.shown ?? 1);
+      expect(r.shown).toBeGreaterThanOrEqual(0);
+    });
+  });
+});

@@ -1,0 +1,155 @@
+import { convert, formatNumber, shownUnit, type Verdict } from '@apple-cart/core';
+import { Link } from 'react-router';
+import { FieldGroup } from '../../fields/field-group.tsx';
+import { useSettings } from '../../state/settings-store.ts';
+import { PanelHead } from '../../ui/panel.tsx';
+import type { SettingsSheet } from './use-settings-sheet.ts';
+
+type Level = Verdict['range']['levels'][number];
+
+export function LevelsInputs({ sheet }: { sheet: SettingsSheet }) {
+  const { controls } = sheet.document;
+  return (
+    <FieldGroup
+      title="Help levels"
+      note={controls.levels === 0 ? 'not said: five are usual' : String(controls.levels)}
+    >
+      <p className="border-b border-hair py-1.5 leading-snug">
+        Levels that multiply the legs grow by equal ratios from the lowest to the highest; those of a cadence
+        sensor part the controller’s amps evenly. Common practice, no source.
+      </p>
+      <p className="py-1.5 leading-snug">
+        Number, lowest and highest help are entered at{' '}
+        <Link className="text-slate underline" to="../drive" relative="path">
+          Drive
+        </Link>
+        .
+      </p>
+    </FieldGroup>
+  );
+}
+
+const [WIDTH, HEIGHT] = [420, 230] as const;
+const EDGE = { left: 44, right: 26, top: 14, bottom: 28 } as const;
+/** Rider watts of the chart. */
+const RIDER_W = 250;
+
+/** Motor watts against rider watts, a line for each level that multiplies the legs, cut off at the most. */
+function LevelsChart({ levels, mostW }: { levels: readonly Level[]; mostW: number }) {
+  const top = Math.max(100, mostW * 1.1);
+  const x = (w: number): number => EDGE.left + ((WIDTH - EDGE.left - EDGE.right) * w) / RIDER_W;
+  const y = (w: number): number => HEIGHT - EDGE.bottom - ((HEIGHT - EDGE.top - EDGE.bottom) * w) / top;
+  return (
+    <svg
+      viewBox={`0 0 ${String(WIDTH)} ${String(HEIGHT)}`}
+      className="block w-full max-w-[520px]"
+      role="img"
+      aria-label="Motor watts against rider watts, level by level; the table holds the same"
+    >
+      {[0, 50, 100, 150, 200, 250].map((w) => (
+        <g key={w}>
+          <path
+            d={`M${String(x(w))} ${String(EDGE.top)}V${String(HEIGHT - EDGE.bottom)}`}
+            className="stroke-hair"
+          />
+          <text x={x(w)} y={HEIGHT - 10} textAnchor="middle" className="num fill-ink2 text-[11px]">
+            {w}
+          </text>
+        </g>
+      ))}
+      {[0, 0.25, 0.5, 0.75, 1].map((part) => (
+        <text
+          key={part}
+          x={EDGE.left - 6}
+          y={y(part * top) + 4}
+          textAnchor="end"
+          className="num fill-ink2 text-[11px]"
+        >
+          {Math.round((part * top) / 10) * 10}
+        </text>
+      ))}
+      {levels.map(({ level, sets }) => {
+        const knee = Math.min(RIDER_W, mostW / Math.max(0.01, sets.value));
+        const end = Math.min(mostW, sets.value * RIDER_W);
+        return (
+          <g key={level}>
+            <path
+              d={`M${String(x(0))} ${String(y(0))}L${String(x(knee))} ${String(y(Math.min(mostW, sets.value * knee)))}L${String(x(RIDER_W))} ${String(y(end))}`}
+              className="fill-none stroke-ink"
+              strokeWidth={1.6}
+            />
+            <text x={x(RIDER_W) + 5} y={y(end) + 4} className="num fill-ink text-[12px] font-bold">
+              {level}
+            </text>
+          </g>
+        );
+      })}
+      <text x={EDGE.left + 4} y={EDGE.top + 10} className="fill-ink2 text-[11px]">
+        Motor, W
+      </text>
+      <text
+        x={WIDTH - EDGE.right - 4}
+        y={HEIGHT - EDGE.bottom - 5}
+        textAnchor="end"
+        className="fill-ink2 text-[11px]"
+      >
+        Rider, W
+      </text>
+    </svg>
+  );
+}
+
+/** Each level with what it is set to, the speeds that it holds, and how far it goes. */
+export function LevelsPicture({ sheet }: { sheet: SettingsSheet }) {
+  const system = useSettings((state) => state.units);
+  const { levels } = sheet.verdict.range;
+  const [kmh, km] = [shownUnit('km/h', system), shownUnit('km', system)];
+  if (levels.length === 0)
+    return <p className="py-3 text-ink2">No sensor at the pedals: there are no levels of help.</p>;
+  const told = (value: number | undefined, from: 'km/h' | 'km', to: typeof kmh): string =>
+    value === undefined ? '–' : formatNumber(convert(value, from, to), from === 'km' ? 0 : 1);
+  const byRatio = levels.every((l) => l.sets.unit === '1');
+  return (
+    <section aria-label="Help levels">
+      <PanelHead
+        title={`Help of ${String(levels.length)} levels`}
+        note="at full help of each, on the flat and on the test hill"
+      />
+      {byRatio && <LevelsChart levels={levels} mostW={sheet.verdict.power.inputW} />}
+      <table className="mt-2 w-full border-collapse text-[13.5px]" data-testid="levels">
+        <thead>
+          <tr className="border-b-[1.5px] border-ink text-right text-[12.5px]">
+            <th className="py-1 text-left font-semibold">Level</th>
+            <th className="py-1 font-semibold">Set to</th>
+            <th className="py-1 font-semibold">Flat, {kmh}</th>
+            <th className="py-1 font-semibold">Hill, {kmh}</th>
+            <th className="py-1 font-semibold">Wh/km</th>
+            <th className="py-1 font-semibold">Range, {km}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {levels.map((l) => (
+            <tr key={l.level} className="border-b border-hair text-right">
+              <th scope="row" className="num py-1 text-left font-semibold">
+                {l.level}
+              </th>
+              <td className="num py-1">
+                {l.sets.unit === '1'
+                  ? `× ${l.sets.value.toFixed(2)}`
+                  : `${l.sets.value.toFixed(l.sets.unit === 'W' ? 0 : 1)} ${l.sets.unit}`}
+              </td>
+              <td className="num py-1">{told(l.flatKmh, 'km/h', kmh)}</td>
+              <td className="num py-1">{told(l.hillKmh, 'km/h', kmh)}</td>
+              <td className="num py-1">{l.whPerKm === undefined ? '–' : formatNumber(l.whPerKm, 1)}</td>
+              <td className="num py-1">{told(l.rangeKm, 'km', km)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="pt-2 text-[12.5px] text-ink2">
+        The class is the one of the highest level that the rider can reach: Law judges it, whatever level is
+        chosen.
+      </p>
+    </section>
+  );
+}

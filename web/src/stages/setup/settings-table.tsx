@@ -1,0 +1,121 @@
+import { formatQuantity, phraseText, type SettingRow } from '@apple-cart/core';
+import { useSettingNames } from '../../state/setting-names.ts';
+import { useSettings } from '../../state/settings-store.ts';
+import { NumberCell } from '../../ui/number-cell.tsx';
+import { PanelHead } from '../../ui/panel.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
+import { Link } from 'react-router';
+import { Printer } from 'lucide-react';
+import { standsWords } from './stands-words.ts';
+import type { SettingsSheet } from './use-settings-sheet.ts';
+
+const TINT = { stop: 'bg-stop-tint', look: 'bg-look-tint', fine: '', unknown: '' } as const;
+
+/** The plan's value with its unit; a question mark where it has none. */
+export const planWords = ({ setting }: SettingRow): string =>
+  setting.plan === undefined ? '?' : formatQuantity(setting.plan, setting.unit, setting.digits);
+
+function Row({ row, sheet }: { row: SettingRow; sheet: SettingsSheet }) {
+  const system = useSettings((state) => state.units);
+  const { setting, told, stands } = row;
+  const controller = sheet.document.controller.name;
+  const names = useSettingNames((state) => state.byController[controller]);
+  const remember = useSettingNames((state) => state.name);
+  const own = told.name === '' ? (names?.[setting.key] ?? '') : told.name;
+  return (
+    <tr
+      className={`border-b border-hair align-top ${TINT[stands.state]}`}
+      data-setting={setting.key}
+      data-stands={stands.kind}
+    >
+      <th scope="row" className="py-1.5 pr-2 text-left font-semibold">
+        {setting.name}
+        <input
+          aria-label={`What the controller calls ${setting.name}`}
+          className="block h-6 w-full min-w-0 bg-transparent font-text text-[12px] font-normal text-ink2 italic max-bench:h-11"
+          placeholder="its own name"
+          value={own}
+          maxLength={40}
+          onChange={(event) => {
+            sheet.tell(setting.key, { name: event.target.value }, 'name');
+            if (controller !== '') remember(controller, setting.key, event.target.value);
+          }}
+        />
+      </th>
+      <td className="num py-1.5 pr-2 text-right whitespace-nowrap">{planWords(row)}</td>
+      <td className="py-1.5 pr-2 leading-snug text-ink2">
+        {phraseText(setting.because, system)}
+        {stands.state === 'stop' || stands.state === 'look' ? (
+          <span className="block text-ink">{setting.ifWrong}</span>
+        ) : null}
+      </td>
+      {(['entered', 'readBack'] as const).map((field) => (
+        <td key={field} className="w-20 py-1.5 pr-2">
+          <NumberCell
+            label={`${field === 'entered' ? 'Entered' : 'Read back'}: ${setting.name}`}
+            value={told[field]}
+            most={100_000}
+            onChange={(value) => {
+              sheet.tell(setting.key, { [field]: value }, field === 'entered' ? 'entered' : 'read back');
+            }}
+          />
+          {field === 'readBack' && told.readOn !== '' && (
+            <span className="block text-right text-[11.5px] text-ink2">{told.readOn}</span>
+          )}
+        </td>
+      ))}
+      <td className="py-1.5 whitespace-nowrap">
+        <span className="flex items-center gap-1.5">
+          <StateMark state={stands.state} size={13} /> {standsWords(row)}
+        </span>
+      </td>
+    </tr>
+  );
+}
+
+/** Plan, reason, what was put in, what the controller shows, and by how much they differ. */
+export function SettingsTable({ sheet }: { sheet: SettingsSheet }) {
+  const { rows } = sheet;
+  const wrong = rows.filter((r) => r.stands.kind === 'wrong').length;
+  const taken = rows.filter((r) => r.stands.kind === 'not-taken').length;
+  const same = rows.filter((r) => r.stands.kind === 'same').length;
+  return (
+    <section aria-label="Settings">
+      <PanelHead
+        title={
+          wrong + taken > 0
+            ? `${String(wrong)} not as planned, ${String(taken)} not taken`
+            : `${String(same)} of ${String(rows.length)} as planned`
+        }
+        note="in metric units, as controllers ask for them"
+      >
+        <Link
+          to="../settings-card"
+          relative="path"
+          className="flex h-8 items-center gap-1.5 border-[1.5px] border-rule px-3 text-[13px] text-ink2 hover:bg-press max-bench:h-11"
+        >
+          <Printer size={14} strokeWidth={1.6} aria-hidden /> Print
+        </Link>
+      </PanelHead>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Settings sheet">
+        <table className="w-full min-w-[600px] border-collapse text-[13.5px]" data-testid="settings-sheet">
+          <thead>
+            <tr className="border-b-[1.5px] border-ink text-left text-[12.5px]">
+              <th className="py-1 font-semibold">Setting</th>
+              <th className="py-1 pr-2 text-right font-semibold">Plan</th>
+              <th className="py-1 font-semibold">Because</th>
+              <th className="py-1 pr-2 text-right font-semibold">Entered</th>
+              <th className="py-1 pr-2 text-right font-semibold">Read back</th>
+              <th className="py-1 font-semibold">Differs</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <Row key={row.setting.key} row={row} sheet={sheet} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,99 @@
+import { firstOf, type State } from '@apple-cart/core';
+import { useSearchParams } from 'react-router';
+import { SETUP_VIEWS, type SetupView } from '../../screens/setup-views.ts';
+import { FieldGroup } from '../../fields/field-group.tsx';
+import { Caution } from '../../ui/caution.tsx';
+import { Stage, StageFindings } from '../parts/stage.tsx';
+import { ViewLinks } from '../parts/view-links.tsx';
+import { CutoffsInputs, CutoffsPicture } from './cutoffs-view.tsx';
+import { LevelsInputs, LevelsPicture } from './levels-view.tsx';
+import { SettingsTable } from './settings-table.tsx';
+import { SpeedInputs, SpeedPicture, ratioOf } from './speed-view.tsx';
+import { useSettingsSheet, type SettingsSheet } from './use-settings-sheet.ts';
+
+function Inputs({ view, sheet }: { view: SetupView; sheet: SettingsSheet }) {
+  switch (view) {
+    case 'settings':
+      return (
+        <>
+          <FieldGroup title="How it goes">
+            <p className="border-b border-hair py-1.5 leading-snug">
+              Put each setting in as planned, then read it back from the controller and type what it shows.
+              “Not taken” is what was put in rightly and reads otherwise: some controllers drop a value
+              without a word.
+            </p>
+          </FieldGroup>
+          <StageFindings id="setup" />
+          <Caution>
+            Settings decide heat, range and class. Save the maker’s own values before the first change; wheel
+            off the ground for the first try.
+          </Caution>
+        </>
+      );
+    case 'levels':
+      return <LevelsInputs sheet={sheet} />;
+    case 'speed':
+      return <SpeedInputs sheet={sheet} />;
+    case 'cutoffs':
+      return <CutoffsInputs sheet={sheet} />;
+  }
+}
+
+function Picture({ view, sheet }: { view: SetupView; sheet: SettingsSheet }) {
+  switch (view) {
+    case 'settings':
+      return <SettingsTable sheet={sheet} />;
+    case 'levels':
+      return <LevelsPicture sheet={sheet} />;
+    case 'speed':
+      return <SpeedPicture sheet={sheet} />;
+    case 'cutoffs':
+      return <CutoffsPicture sheet={sheet} />;
+  }
+}
+
+function stampOf(sheet: SettingsSheet): {
+  readonly state: State;
+  readonly word: string;
+  readonly under: string;
+} {
+  const count = (kind: string): number => sheet.rows.filter((r) => r.stands.kind === kind).length;
+  const [wrong, taken, same] = [count('wrong'), count('not-taken'), count('same')];
+  const ratio = ratioOf(sheet);
+  const under = `${String(same)} of ${String(sheet.rows.length)} settings are as planned`;
+  return firstOf(
+    [
+      [
+        wrong > 0,
+        {
+          state: 'stop',
+          word: `${String(wrong)} wrong${taken > 0 ? `, ${String(taken)} not taken` : ''}`,
+          under,
+        },
+      ],
+      [
+        ratio !== undefined && ratio > 1.03,
+        { state: 'stop', word: 'Speed is wrong', under: 'faster than the display says' },
+      ],
+      [taken > 0, { state: 'look', word: `${String(taken)} not taken`, under }],
+      [same < sheet.rows.length, { state: 'unknown', word: 'Not all read', under }],
+    ],
+    { state: 'fine', word: 'As planned', under },
+  );
+}
+
+/** What the controller has to know, what it was told, and what it says it knows. */
+export function SetupStage() {
+  const sheet = useSettingsSheet();
+  const [params] = useSearchParams();
+  const view = SETUP_VIEWS.find((v) => v.id === params.get('view'))?.id ?? 'settings';
+  return (
+    <Stage
+      id="setup"
+      stamp={stampOf(sheet)}
+      views={<ViewLinks label="Views of the settings" views={SETUP_VIEWS} view={view} />}
+      inputs={<Inputs view={view} sheet={sheet} />}
+      picture={<Picture view={view} sheet={sheet} />}
+    />
+  );
+}
