@@ -1,3 +1,5 @@
+import type { Chemistry } from '../../document/choices.ts';
+import { AT_REST } from '../../power-chain/expectations.ts';
 import { supplyAt, type Pack } from '../../machine/battery.ts';
 
 /** One row of the gauge table: what is in the pack, and what a display says of it. */
@@ -10,13 +12,15 @@ export interface GaugeRow {
   readonly shown: number;
 }
 
-/** What a plain gauge takes for empty and for full, V a lithium cell. Common practice, no source. */
-const [EMPTY_V, FULL_V] = [3.0, 4.2];
 const CHARGES = [1, 0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.2, 0.1, 0];
 
-/** Share of a gauge that is set for so many cells in series, by volts at rest. */
-export function gaugeShare(volts: number, cells: number): number {
-  const share = (volts - EMPTY_V * cells) / ((FULL_V - EMPTY_V) * cells);
+/**
+ * Share of a plain gauge that is set for so many cells in series, by volts at rest: it takes what a sound cell of the chemistry has
+ * from empty to full for its face. Common practice, no source.
+ */
+export function gaugeShare(volts: number, cells: number, chemistry: Chemistry): number {
+  const [empty, full] = AT_REST[chemistry];
+  const share = (volts - empty * cells) / ((full - empty) * cells);
   return Math.max(0, Math.min(1, share));
 }
 
@@ -27,7 +31,7 @@ export const gaugeTable = (pack: Pack, setFor: number): readonly GaugeRow[] =>
     return {
       charge,
       restV: openVolts,
-      rightly: gaugeShare(openVolts, pack.cellsInSeries),
-      shown: gaugeShare(openVolts, setFor),
+      rightly: gaugeShare(openVolts, pack.cellsInSeries, pack.chemistry),
+      shown: gaugeShare(openVolts, setFor, pack.chemistry),
     };
   });

@@ -107,9 +107,9 @@ describe('the settings sheet', () => {
 describe('a gauge', () => {
   it('set for another pack says 60 % of a full one (by hand)', () => {
     // 13 in series full are 54.6 V; a gauge for 14 goes from 42 to 58.8: 12.6 of 16.8 is three quarters; for 15 it is 9.6 of 18.
-    expect(gaugeShare(54.6, 14)).toBeCloseTo(0.75, 6);
-    expect(gaugeShare(54.6, 15)).toBeCloseTo(0.533, 3);
-    expect(gaugeShare(54.6, 13)).toBe(1);
+    expect(gaugeShare(54.6, 14, 'nmc')).toBeCloseTo(0.75, 6);
+    expect(gaugeShare(54.6, 15, 'nmc')).toBeCloseTo(0.533, 3);
+    expect(gaugeShare(54.6, 13, 'nmc')).toBe(1);
   });
 
   it('falls with the charge, and never leaves its face', () => {

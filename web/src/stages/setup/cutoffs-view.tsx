@@ -106,7 +106,7 @@ export function CutoffsPicture({ sheet }: { sheet: SettingsSheet }) {
         </tbody>
       </table>
       <p className="pt-2 text-[12.5px] text-ink2">
-        A plain gauge shares the volts between 3.0 and 4.2 V a cell evenly; cells do not. Common practice, no
+        A plain gauge shares the volts of a cell from empty to full evenly; cells do not. Common practice, no
         source.
       </p>
     </section>

@@ -89,8 +89,9 @@ function factsOf({ verdict, document }: SettingsSheet): SpeedFacts {
   };
 }
 
-/** So many explanations are shown. */
+/** So many explanations are shown, those after the second only where they say something. */
 const MOST = 5;
+const WORTH = 0.005;
 
 function Cause({ one, ratio, rank }: { one: Explanation; ratio: number; rank: number }) {
   const nearness = Math.min(1, Math.abs(Math.log(ratio)) < 1e-3 ? 1 : Math.log(one.factor) / Math.log(ratio));
@@ -102,7 +103,9 @@ function Cause({ one, ratio, rank }: { one: Explanation; ratio: number; rank: nu
         <b className="flex-1 font-semibold">
           {one.causes.length === 0
             ? 'Nothing: the readings differ by chance'
-            : one.causes.map((c) => c.name).join(', and ')}
+            : one.causes
+                .map((c, i) => (i === 0 ? c.name : c.name.charAt(0).toLowerCase() + c.name.slice(1)))
+                .join(', and ')}
         </b>
         <span className="num">× {one.factor.toFixed(2)}</span>
       </p>
@@ -130,10 +133,9 @@ export function SpeedPicture({ sheet }: { sheet: SettingsSheet }) {
         setting that cures it.
       </p>
     );
-  const all = explainRatio(ratio, NOISE[sheet.document.settings.speed.trueFrom], factsOf(sheet)).slice(
-    0,
-    MOST,
-  );
+  const all = explainRatio(ratio, NOISE[sheet.document.settings.speed.trueFrom], factsOf(sheet))
+    .filter((e, i) => i < 2 || e.share > WORTH)
+    .slice(0, MOST);
   const unit = shownUnit('km/h', system);
   const limit = sheet.verdict.known.controller.assistCutoffKmh.value;
   const told = (kmh: number): string => `${convert(kmh, 'km/h', unit).toFixed(0)} ${unit}`;
