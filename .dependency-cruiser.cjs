@@ -12,6 +12,7 @@ const CORE_ROOMS = [
   'check',
   'trips|law|fit|power-chain',
   'workshop|road',
+  'records|instruments',
   'verdict',
   'explore',
 ];

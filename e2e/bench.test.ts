@@ -144,7 +144,18 @@ describe('the bench', () => {
     await clickWords(page, 'Keep as failed');
     await says(page, '[data-testid=said]', 'Failed 36');
     await says(page, '[data-testid=stamp]', '1 failed');
-    await pass(page);
+    // Charged: the simulated meter reads it, and what it gave says so for ever.
+    await clickWords(page, 'Take it from the meter');
+    await page.waitForFunction(
+      () =>
+        (document.querySelector<HTMLInputElement>('[aria-label=Answer] input[inputmode=decimal]')?.value ??
+          '') !== '',
+    );
+    await clickWords(page, 'Hold the reading');
+    await press(page, 'pass');
+    await page.waitForFunction(
+      () => document.querySelector('[data-testid=step-title]')?.textContent.includes('plus is') === true,
+    );
 
     // The connection drops: what is said is kept here, and sent in order when it is back.
     await allSent(page);
@@ -183,6 +194,7 @@ describe('the bench', () => {
     await settled(page, '[data-testid=hand-over-sheet]');
     const paper = await page.$eval('[data-testid=hand-over-sheet]', (e) => e.textContent);
     expect(paper).toContain('new wheels, trued by their maker');
+    expect(paper).toContain('simulated meter');
     expect(paper).toContain('Signed by R. Quince');
     expect(paper).not.toContain('to repeat');
   }, 240_000);

@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { settled } from './browser.ts';
-import { kept, openBuild } from './hands.ts';
+import { clickWords, kept, openBuild } from './hands.ts';
 import { sidewaysAnywhere, tooSmall, violationsInBoth } from './rules.ts';
 import { stand } from './stand.ts';
 
@@ -53,6 +53,9 @@ describe('the settings', () => {
     expect(
       await page.$eval('input[aria-label="What the controller calls Cut-off voltage"]', (i) => i.value),
     ).toBe('LVC');
+    // The simulated programmer writes what is planned and reads it back; its values say so.
+    await clickWords(page, 'Write and read back (simulated)');
+    await says(page, '[data-setting=battery-amps]', 'simulated');
     await page.goto(page.url().replace(/setup.*$/, 'settings-card'));
     await settled(page, '[data-testid=settings-card]');
     expect(await page.$eval('[data-testid=settings-card]', (e) => e.textContent)).toContain('LVC');

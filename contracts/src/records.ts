@@ -53,3 +53,10 @@ const photoInfo = z.object({
 export type PhotoInfo = z.infer<typeof photoInfo>;
 export const photoList = z.object({ photos: z.array(photoInfo) });
 export const photoAnswer = z.object({ key: recordKey, known: z.boolean() });
+
+/** What a programmer shows after it has written. */
+export const programAnswer = z.object({
+  instrument: z.string(),
+  simulated: z.boolean(),
+  settings: z.record(z.string(), z.number()),
+});

@@ -370,3 +370,13 @@ export {
 export { type Setting, type SettingRow, type Stands } from './workshop/settings/settings.ts';
 export { explainRatio, type Explanation, type SpeedFacts } from './workshop/settings/ratio.ts';
 export { gaugeTable, type GaugeRow } from './workshop/settings/gauge.ts';
+export {
+  FAULT_NAMES,
+  SIMULATED_FAULTS,
+  type BenchInstrument,
+  type Programmer,
+  type SimulatedFault,
+} from './instruments/instrument.ts';
+export { simulatedBench } from './instruments/simulated-meter.ts';
+export { simulatedProgrammer } from './instruments/simulated-programmer.ts';
+export { jobOf } from './verdict/job-of.ts';

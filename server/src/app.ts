@@ -11,6 +11,7 @@ import type { Evaluator } from './evaluate/evaluator.ts';
 import { jsonWrites, sameMachine, securityHeaders } from './http/guards.ts';
 import { badInput, problemHandler, unknownRoute } from './http/problems.ts';
 import { bookInForce } from './rules/book-in-force.ts';
+import { instrumentsRoutes } from './instruments/instruments-routes.ts';
 import { photosRoutes } from './photos/photos-routes.ts';
 import { recordsRoutes } from './records/records-routes.ts';
 import { rulesRoutes } from './rules/rules-routes.ts';
@@ -44,6 +45,7 @@ function api({ database, stores, daily, evaluator }: AppParts): express.Router {
   router.get('/health', (_request, response) => {
     response.json({ ok: true });
   });
+  router.use('/builds/:id/instruments', instrumentsRoutes(builds, rulesNow));
   router.use('/builds/:id/records', recordsRoutes(records));
   router.use('/builds', buildsRoutes(builds));
   router.use('/parts', storeRoutes(parts));

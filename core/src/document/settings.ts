@@ -10,6 +10,8 @@ const toldSetting = z.strictObject({
   readBack: value,
   /** The day it was read back. */
   readOn: day,
+  /** A simulated programmer wrote and read it. */
+  simulated: z.boolean().default(false),
   /** What this controller calls it. */
   name: z.string().max(40).default(''),
 });

@@ -207,5 +207,8 @@ export function rankCorrelation(a: readonly number[], b: readonly number[]): num
   return 1 - (6 * sum) / (n * (n * n - 1));
 }
 
+/** Numbers from 0 to 1, drawn by a seed. */
+export const uniforms = (seed: number): (() => number) => randomLcg(seed);
+
 /** Numbers of the standard normal distribution, drawn by a seed: the same seed gives the same numbers. */
 export const normals = (seed: number): (() => number) => randomNormal.source(randomLcg(seed))(0, 1);

@@ -6,6 +6,7 @@ import {
   listed,
   photoAnswer,
   photoList,
+  programAnswer,
   recordAnswer,
   recordList,
   revisionList,
@@ -209,6 +210,15 @@ export const api = {
         body: record,
         signal,
       }),
+  },
+  /** Simulated stand-ins for what is plugged in at a bench. */
+  instruments: {
+    program: (build: string, seed: number, settings: Readonly<Record<string, number>>) =>
+      ask<{ readonly settings: Readonly<Record<string, number>> }>(
+        `/builds/${encodeURIComponent(build)}/instruments/program`,
+        programAnswer,
+        { method: 'POST', body: { seed, settings } },
+      ),
   },
   photos: {
     list: (build: string, signal?: AbortSignal) =>

@@ -11,6 +11,17 @@ export interface Typed {
   /** A simulated instrument gave the reading. */
   readonly simulated: boolean;
 }
+
+/** Readings of an instrument as if they were typed. */
+export const typedFrom = (
+  readings: readonly number[],
+  unit: Extract<Evidence, { kind: 'readings' }>['unit'],
+  system: 'metric' | 'imperial',
+): Typed => ({
+  ...NOTHING_TYPED,
+  simulated: true,
+  readings: readings.map((r) => String(Math.round(convert(r, unit, shownUnit(unit, system)) * 1000) / 1000)),
+});
 export const NOTHING_TYPED: Typed = { readings: [], ticks: [], words: '', simulated: false };
 
 /** A number as typed with comma or point; undefined while it is none. */

@@ -1,15 +1,16 @@
 import {
+  BENCH_GROUP_NAMES,
   NOTHING_FOUND,
   judgeEvidence,
   phraseText,
   type BenchEntry,
   type BenchStep,
   type HoldPoint,
+  type Instrument,
 } from '@apple-cart/core';
-import { Camera, ChevronLeft, ChevronRight, Lock, TriangleAlert } from 'lucide-react';
+import { Camera, ChevronLeft, Gauge, ChevronRight, Lock, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../state/api.ts';
-import { BENCH_GROUP_NAMES } from '@apple-cart/core';
 import { usePeople } from '../../state/people.ts';
 import { keepPhoto, keepRecord, usePhotos } from '../../state/records.ts';
 import { useSettings } from '../../state/settings-store.ts';
@@ -17,9 +18,10 @@ import { shrunk } from '../../state/shrink-photo.ts';
 import { atWords } from './at-words.ts';
 import { BenchMark, STEP_WORD } from './bench-mark.tsx';
 import { askedWords, foundWords } from './expected.ts';
-import { FindingsFields, NOTHING_TYPED, findingsOf, type Typed } from './findings-fields.tsx';
+import { FindingsFields, NOTHING_TYPED, findingsOf, typedFrom, type Typed } from './findings-fields.tsx';
 import { OutboxNotice } from './outbox-notice.tsx';
 import type { Bench } from './use-bench.ts';
+import { useMeter } from './use-meter.ts';
 import { WhoField } from './who-field.tsx';
 
 const BIG = 'min-h-12 w-full border-[1.5px] px-4 text-[17px] font-bold disabled:opacity-45';
@@ -111,6 +113,48 @@ const WORDS: Readonly<Record<BenchEntry['says'], string>> = {
 function photoWords(busy: boolean, wanted: boolean): string {
   if (busy) return 'being made smaller…';
   return wanted ? 'Photograph, wanted here' : 'Photograph';
+}
+
+/** Instruments that have a simulated stand-in; a wrench and a feeler gauge have none. */
+const MEASURED: ReadonlySet<Instrument> = new Set<Instrument>([
+  'meter, volts',
+  'meter, ohms',
+  'meter, amps',
+  'battery monitor',
+  'display',
+  'wheel counter',
+]);
+
+/** A reading from the meter, live until it is held. */
+function TakeReading({
+  bench,
+  point,
+  onTyped,
+}: {
+  bench: Bench;
+  point: HoldPoint;
+  onTyped: (next: Typed) => void;
+}) {
+  const system = useSettings((state) => state.units);
+  const meter = useMeter(bench.build, point.key, (readings) => {
+    if (point.evidence.kind === 'readings') onTyped(typedFrom(readings, point.evidence.unit, system));
+  });
+  return (
+    <div>
+      <button
+        type="button"
+        aria-pressed={meter.live}
+        className={`${BIG} flex items-center justify-center gap-2 border-ink bg-field text-[15px]! aria-pressed:bg-press`}
+        onClick={meter.live ? meter.stop : meter.start}
+      >
+        <Gauge size={18} strokeWidth={1.6} aria-hidden />
+        {meter.live ? 'Hold the reading' : 'Take it from the meter'}
+      </button>
+      <p className="pt-1 text-[12.5px] text-ink2" role="status">
+        {meter.trouble === '' ? 'The meter is simulated.' : meter.trouble}
+      </p>
+    </div>
+  );
 }
 
 /** Pictures of a step, and one more. */
@@ -287,6 +331,9 @@ export function StepAnswer({ bench, step, typed, onTyped, onGo }: StepProps) {
         onType={onTyped}
         onJudge={pass}
       />
+      {point.evidence.kind === 'readings' && MEASURED.has(point.instrument) && (
+        <TakeReading bench={bench} point={point} onTyped={onTyped} />
+      )}
       <Photographs bench={bench} point={point} />
       <WhoField />
       {asking === undefined ? (

@@ -1,4 +1,6 @@
-import type { HoldPoint, Instrument } from '@apple-cart/core';
+import { FAULT_NAMES, SIMULATED_FAULTS, type HoldPoint, type Instrument } from '@apple-cart/core';
+import { ChoiceField } from '../../fields/choice-field.tsx';
+import { useSimulated } from '../../state/simulated.ts';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { bandWords } from './expected.ts';
@@ -19,14 +21,32 @@ export function ToolsInputs({ points }: { points: readonly HoldPoint[] }) {
     evidence.kind === 'readings' && evidence.unit === 'N m' ? [evidence.low, evidence.high] : [],
   );
   const known = torques.filter((n) => n !== null);
+  const { fault, set } = useSimulated();
   return (
-    <FieldGroup title="Torque wrench">
-      <p className="border-b border-hair py-1.5 leading-snug">
-        {known.length === 0
-          ? 'No torque of this job is known yet: the maker’s figures are written down as they are used.'
-          : `One that spans ${String(Math.min(...known))} to ${String(Math.max(...known))} N m, or two that share it.`}
-      </p>
-    </FieldGroup>
+    <>
+      <FieldGroup title="Torque wrench">
+        <p className="border-b border-hair py-1.5 leading-snug">
+          {known.length === 0
+            ? 'No torque of this job is known yet: the maker’s figures are written down as they are used.'
+            : `One that spans ${String(Math.min(...known))} to ${String(Math.max(...known))} N m, or two that share it.`}
+        </p>
+      </FieldGroup>
+      <FieldGroup title="Simulated instruments" note="nothing is plugged in">
+        <p className="border-b border-hair py-1.5 leading-snug">
+          Meter, battery monitor, wheel counter and programmer are simulated stand-ins: they answer from the
+          plan’s own simulation, with noise. Every value that they give says so. Ask for a fault to practise
+          finding it.
+        </p>
+        <ChoiceField
+          label="Fault to practise"
+          value={fault}
+          options={SIMULATED_FAULTS.map((value) => ({ value, label: FAULT_NAMES[value] }))}
+          onChange={(next) => {
+            set({ fault: next });
+          }}
+        />
+      </FieldGroup>
+    </>
   );
 }
 

@@ -1,5 +1,10 @@
 import { formatQuantity, phraseText, type SettingRow } from '@apple-cart/core';
 import { useSettingNames } from '../../state/setting-names.ts';
+import { useState } from 'react';
+import { api } from '../../state/api.ts';
+import { useBuild } from '../../state/build-store.ts';
+import { useSimulated } from '../../state/simulated.ts';
+import { Button } from '../../ui/button.tsx';
 import { useSettings } from '../../state/settings-store.ts';
 import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
@@ -60,7 +65,10 @@ function Row({ row, sheet }: { row: SettingRow; sheet: SettingsSheet }) {
             }}
           />
           {field === 'readBack' && told.readOn !== '' && (
-            <span className="block text-right text-[11.5px] text-ink2">{told.readOn}</span>
+            <span className="block text-right text-[11.5px] text-ink2">
+              {told.readOn}
+              {told.simulated && ' simulated'}
+            </span>
           )}
         </td>
       ))}
@@ -70,6 +78,45 @@ function Row({ row, sheet }: { row: SettingRow; sheet: SettingsSheet }) {
         </span>
       </td>
     </tr>
+  );
+}
+
+/** Writes what the plan has into the simulated controller, and reads it back. */
+function Program({ sheet }: { sheet: SettingsSheet }) {
+  const build = useBuild((state) => state.id) ?? '';
+  const { seed, set } = useSimulated();
+  const [trouble, setTrouble] = useState('');
+  const planned = sheet.rows.flatMap(({ setting: { key, plan, digits } }) =>
+    plan === undefined ? [] : [[key, Number(plan.toFixed(digits))] as const],
+  );
+  return (
+    <>
+      {trouble !== '' && (
+        <span role="alert" className="text-[13px] text-stop">
+          {trouble}
+        </span>
+      )}
+      <Button
+        kind="quiet"
+        disabled={planned.length === 0}
+        title="Nothing is plugged in: the programmer is simulated, and now and then a value is not taken"
+        onClick={() => {
+          const settings = Object.fromEntries(planned);
+          set({ seed: seed + 1 });
+          api.instruments.program(build, seed, settings).then(
+            (answer) => {
+              setTrouble('');
+              sheet.programmed(settings, answer.settings);
+            },
+            (problem: unknown) => {
+              setTrouble(problem instanceof Error ? problem.message : 'The programmer did not answer.');
+            },
+          );
+        }}
+      >
+        Write and read back (simulated)
+      </Button>
+    </>
   );
 }
 
@@ -89,6 +136,7 @@ export function SettingsTable({ sheet }: { sheet: SettingsSheet }) {
         }
         note="in metric units, as controllers ask for them"
       >
+        <Program sheet={sheet} />
         <Link
           to="../settings-card"
           relative="path"

@@ -23,6 +23,7 @@ export function useSettingsSheet() {
             ...NOTHING_SET,
             ...now.lines[key],
             ...next,
+            ...('readBack' in next || 'entered' in next ? { simulated: false } : {}),
             ...('readBack' in next ? { readOn: next.readBack === null ? '' : today() } : {}),
           },
         },
@@ -31,6 +32,33 @@ export function useSettingsSheet() {
       `setting ${key} ${Object.keys(next).join()}`,
     );
   };
-  return { document, verdict, rows: verdict.settings, change, tell };
+  /** What a programmer wrote and read back, in one step of undo. */
+  const programmed = (
+    wrote: Readonly<Record<string, number>>,
+    shows: Readonly<Record<string, number>>,
+  ): void => {
+    change(
+      (now) => ({
+        lines: {
+          ...now.lines,
+          ...Object.fromEntries(
+            Object.entries(wrote).map(([key, entered]) => [
+              key,
+              {
+                ...NOTHING_SET,
+                ...now.lines[key],
+                entered,
+                readBack: shows[key] ?? null,
+                readOn: today(),
+                simulated: true,
+              },
+            ]),
+          ),
+        },
+      }),
+      'written by the programmer',
+    );
+  };
+  return { document, verdict, rows: verdict.settings, change, tell, programmed };
 }
 export type SettingsSheet = ReturnType<typeof useSettingsSheet>;
