@@ -8,13 +8,16 @@ import type { DailyBackup } from './backup/daily.ts';
 import { buildsRoutes } from './builds/builds-routes.ts';
 import type { Database } from './database/database.ts';
 import type { Evaluator } from './evaluate/evaluator.ts';
-import { jsonWrites, sameMachine, securityHeaders } from './http/guards.ts';
+import { jsonWrites, securityHeaders } from './http/guards.ts';
 import { badInput, problemHandler, unknownRoute } from './http/problems.ts';
 import { bookInForce } from './rules/book-in-force.ts';
 import { instrumentsRoutes } from './instruments/instruments-routes.ts';
 import { photosRoutes } from './photos/photos-routes.ts';
 import { recordsRoutes } from './records/records-routes.ts';
 import { rulesRoutes } from './rules/rules-routes.ts';
+import { whoMayAsk } from './sharing/guard.ts';
+import type { Sharing } from './sharing/sharing.ts';
+import { sharingRoutes } from './sharing/sharing-routes.ts';
 import { storeRoutes } from './store/store-routes.ts';
 import type { Stores } from './stores.ts';
 
@@ -23,6 +26,8 @@ export interface AppParts {
   readonly stores: Stores;
   readonly daily: DailyBackup;
   readonly evaluator: Evaluator;
+  /** Whether and to whom other devices of the network are let in. */
+  readonly sharing: Sharing;
   readonly log: Logger;
   /** Folder of the built web application; undefined serves the interface to programs only. */
   readonly webFolder: string | undefined;
@@ -33,7 +38,7 @@ export const BODY_LIMIT = 256 * 1024;
 /** A route may carry the positions that it was recorded by: 50,000 points are about 2.5 MB. */
 const ROUTE_LIMIT = 6 * 1024 * 1024;
 
-function api({ database, stores, daily, evaluator }: AppParts): express.Router {
+function api({ database, stores, daily, evaluator, sharing }: AppParts): express.Router {
   const { builds, parts, routes, rules, records, photos } = stores;
   const rulesNow = bookInForce(database, rules);
   const router = express.Router();
@@ -45,6 +50,7 @@ function api({ database, stores, daily, evaluator }: AppParts): express.Router {
   router.get('/health', (_request, response) => {
     response.json({ ok: true });
   });
+  router.use('/share', sharingRoutes(sharing));
   router.use('/builds/:id/instruments', instrumentsRoutes(builds, rulesNow));
   router.use('/builds/:id/records', recordsRoutes(records));
   router.use('/builds', buildsRoutes(builds));
@@ -68,7 +74,7 @@ function api({ database, stores, daily, evaluator }: AppParts): express.Router {
 export function createApp(injected: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(securityHeaders, sameMachine);
+  app.use(securityHeaders, whoMayAsk(injected.sharing));
   // Answers stay on this machine: packing them only takes its time from others (p95 beside fifty verdicts: 90 against 55 ms).
   app.use('/api', api(injected));
   app.use(compression());

@@ -10,11 +10,13 @@ import { Unusable, asUnusable } from './database/unusable.ts';
 import { loadDemo } from './demo/load-demo.ts';
 import { Evaluator } from './evaluate/evaluator.ts';
 import { boundServer } from './http/connections.ts';
+import { Sharing } from './sharing/sharing.ts';
 import { ROOT, type Settings } from './settings.ts';
 import { openStored, openStores } from './stores.ts';
 
-/** Loopback only: the application has no accounts and must not be reached from another machine. */
+/** Loopback only, unless it is shared: there are no accounts. Shared, it listens on every address, and lets in by a code. */
 const HOST = '127.0.0.1';
+const EVERYWHERE = '0.0.0.0';
 /** What is still being answered has so long to end when the server stops, ms. */
 const GRACE_MS = 1500;
 
@@ -34,13 +36,13 @@ function folderFor(file: string): void {
 }
 
 /** Listens. @throws Unusable in words where the port is not to be had */
-const listen = (server: Server, port: number): Promise<number> =>
+const listen = (server: Server, port: number, host: string): Promise<number> =>
   new Promise((resolve, reject) => {
     server.once('error', (problem: NodeJS.ErrnoException) => {
       const why = problem.code === 'EADDRINUSE' ? 'something else uses it' : problem.message;
       reject(new Unusable(`Port ${String(port)} cannot be opened: ${why}. Set PORT to another number.`));
     });
-    server.listen(port, HOST, () => {
+    server.listen(port, host, () => {
       resolve((server.address() as AddressInfo).port);
     });
   });
@@ -61,7 +63,7 @@ async function stopped(server: Server, database: Database, daily: DailyBackup, e
 /** Opens the database, serves it, and backs it up. @throws Unusable in words where that cannot be done */
 export async function startServer(
   settings: Settings,
-  { demo, log }: { readonly demo: boolean; readonly log: Logger },
+  { demo, log, share = false }: { readonly demo: boolean; readonly log: Logger; readonly share?: boolean },
 ): Promise<Running> {
   const { file, port, backups } = settings;
   folderFor(file);
@@ -80,9 +82,10 @@ export async function startServer(
     if (demo) await loadDemo(join(ROOT, 'demo'), stores);
     const web = join(ROOT, 'web/dist');
     const webFolder = existsSync(join(web, 'index.html')) ? web : undefined;
-    const app = createApp({ database, stores, daily, evaluator, log, webFolder });
+    const sharing = new Sharing(share);
+    const app = createApp({ database, stores, daily, evaluator, sharing, log, webFolder });
     const server = boundServer(app);
-    const actual = await listen(server, port);
+    const actual = await listen(server, port, share ? EVERYWHERE : HOST);
     daily.begin();
     return {
       url: `http://${HOST}:${String(actual)}/`,

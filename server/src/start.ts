@@ -25,10 +25,13 @@ function stopOnSignals(running: Running): void {
 try {
   const running = await startServer(settingsFrom(process.env), {
     demo: process.argv.includes('--demo'),
+    share: process.argv.includes('--share'),
     log: pino({ level: 'warn' }),
   });
   stopOnSignals(running);
   process.stdout.write(`Apple Cart is at ${running.url}  (stop with Ctrl+C)\n`);
+  if (process.argv.includes('--share'))
+    process.stdout.write('Shared on the local network: the help (?) shows a code for each device.\n');
 } catch (problem) {
   say(problem);
 }

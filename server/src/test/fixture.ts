@@ -9,6 +9,7 @@ import { createApp, type AppParts } from '../app.ts';
 import { DailyBackup } from '../backup/daily.ts';
 import { Evaluator } from '../evaluate/evaluator.ts';
 import type { Database } from '../database/database.ts';
+import { Sharing } from '../sharing/sharing.ts';
 import { openStored, openStores, type Stores } from '../stores.ts';
 
 export interface Fixture {
@@ -39,6 +40,7 @@ export async function fixture(): Promise<Fixture> {
     stores,
     daily,
     evaluator,
+    sharing: new Sharing(true, { now: () => now, addresses: () => ['192.0.2.7'] }),
     log: pino({ level: 'silent' }),
     webFolder: undefined,
   };
