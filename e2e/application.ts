@@ -22,13 +22,17 @@ export const SNAPSHOT = 'APPLE_CART_SNAPSHOT';
 /**
  * The real server on a free port with a real SQLite file, filled with the demo data.
  * @param existing a database to go on with
+ * @param flags of the server: `--share`
  */
-export async function startApplication(existing?: string): Promise<Application> {
+export async function startApplication(
+  existing?: string,
+  flags: readonly string[] = [],
+): Promise<Application> {
   const folder = existing === undefined ? await mkdtemp(join(tmpdir(), 'apple-cart-')) : undefined;
   const database = existing ?? join(folder ?? '', 'test.sqlite');
   const snapshot = process.env[SNAPSHOT];
   if (existing === undefined && snapshot !== undefined) await copyFile(snapshot, database);
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/start.ts', '--demo'], {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/start.ts', '--demo', ...flags], {
     cwd: root,
     env: { ...process.env, PORT: '0', APPLE_CART_DATABASE: database },
     stdio: ['ignore', 'pipe', 'inherit'],

@@ -2,8 +2,11 @@ import puppeteer, { type Browser, type Page } from 'puppeteer-core';
 
 export type { Page };
 
-/** Headless Chromium that can reach nothing but this machine. */
-export const launch = (): Promise<Browser> =>
+/**
+ * Headless Chromium that can reach nothing but this machine.
+ * @param own another address of this machine, as a tablet of its network would call it
+ */
+export const launch = (own?: string): Promise<Browser> =>
   puppeteer.launch({
     executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
     args: [
@@ -16,7 +19,7 @@ export const launch = (): Promise<Browser> =>
       '--disable-sync',
       '--force-color-profile=srgb',
       '--font-render-hinting=none',
-      '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost',
+      `--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost${own === undefined ? '' : `, EXCLUDE ${own}`}`,
     ],
   });
 

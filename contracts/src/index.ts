@@ -4,3 +4,4 @@ export * from './documents.ts';
 export * from './revisions.ts';
 export * from './rules.ts';
 export * from './records.ts';
+export * from './share.ts';

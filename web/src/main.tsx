@@ -3,6 +3,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import * as z from 'zod';
 import { App } from './app.tsx';
+import { LetIn } from './frame/let-in.tsx';
 import './index.css';
 import { guardLeaving } from './state/leaving.ts';
 import { queryClient } from './state/query-client.ts';
@@ -22,7 +23,9 @@ if (root === null) throw new Error('the page has no root');
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queryClient}>
-      <App />
+      <LetIn>
+        <App />
+      </LetIn>
     </QueryClientProvider>
   </StrictMode>,
 );

@@ -7,6 +7,7 @@ import { SOURCE_WORD, SourceMark } from '../ui/source-mark.tsx';
 import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';
 import { isTyping, useWindowKey } from '../ui/use-window-key.ts';
 
+const ShareLine = lazy(() => import('./share-line.tsx').then((m) => ({ default: m.ShareLine })));
 const BackupLine = lazy(() => import('./backup-line.tsx').then((m) => ({ default: m.BackupLine })));
 
 /** Each stage with its letter: "B brief, D donor". */
@@ -84,6 +85,12 @@ export function HelpButton() {
         <div className="mb-4 border-b border-hair">
           <Suspense>
             <BackupLine />
+          </Suspense>
+        </div>
+        <h3 className="head border-b-[1.5px] border-ink pb-1 text-[14px]">A tablet at the bicycle</h3>
+        <div className="mb-4 border-b border-hair">
+          <Suspense>
+            <ShareLine />
           </Suspense>
         </div>
         <p className="text-[13px] text-ink2">

@@ -7,6 +7,7 @@ import { useSetPlace } from '../fields/use-place.ts';
 import { api } from '../state/api.ts';
 import { copyBuild, putBuildAway } from '../state/builds.ts';
 import { problemWords } from '../state/use-attempt.ts';
+import { copied } from '../ui/copied.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
 import { downloadBuild } from '../files/download.ts';
 import { useBook } from '../state/rules.ts';
@@ -30,8 +31,10 @@ function PlaceChoice() {
 }
 
 /** The address of a build's page for the customer, on this machine. */
-const copyLink = (id: string): Promise<void> =>
-  navigator.clipboard.writeText(`${window.location.origin}/builds/${id}/customer-page`);
+async function copyLink(id: string): Promise<void> {
+  if (!(await copied(`${window.location.origin}/builds/${id}/customer-page`)))
+    throw new Error('This browser does not let a page copy.');
+}
 
 function BuildMenu({ onVersions }: { onVersions: () => void }) {
   const document = useDocument();

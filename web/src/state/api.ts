@@ -13,6 +13,9 @@ import {
   revisionSummary,
   ruleBookAnswer,
   saved,
+  shareCode,
+  shareMe,
+  shareState,
   stored,
   storedRevision,
   takenIn,
@@ -29,6 +32,9 @@ import {
   type RevisionSummary,
   type Saved,
   type SaveRequest,
+  type ShareCode,
+  type ShareMe,
+  type ShareState,
   type Stored,
   type StoredRevision,
   type TakenIn,
@@ -210,6 +216,15 @@ export const api = {
         body: record,
         signal,
       }),
+  },
+  /** Other devices of the network. */
+  share: {
+    me: () => ask<ShareMe>('/share/me', shareMe),
+    enter: (code: string) => done('/share/enter', { method: 'POST', body: { code } }),
+    leave: () => done('/share/leave', { method: 'POST', body: {} }),
+    state: () => ask<ShareState>('/share', shareState),
+    newCode: () => ask<ShareCode>('/share/code', shareCode, { method: 'POST', body: {} }),
+    signOut: (id: string) => done(`/share/devices/${id}`, { method: 'DELETE' }),
   },
   /** Simulated stand-ins for what is plugged in at a bench. */
   instruments: {
