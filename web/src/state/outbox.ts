@@ -9,7 +9,7 @@ export type Errand =
   | { readonly what: 'photo'; readonly build: string; readonly photo: PhotoRequest };
 
 /** An errand in the queue. */
-export type Waiting = Errand & {
+type Waiting = Errand & {
   readonly seq: number;
   /** Why the server will never take it; empty while it may. */
   readonly refused: string;

@@ -13,7 +13,7 @@ export const benchRun = z.strictObject({
 });
 export type BenchRun = z.infer<typeof benchRun>;
 
-export const ENTRY_KINDS = ['pass', 'fail', 'waive', 'note'] as const;
+const ENTRY_KINDS = ['pass', 'fail', 'waive', 'note'] as const;
 
 /** What was said at one step: it stands for ever, and a later one takes its place. */
 export const benchEntry = z
@@ -39,7 +39,7 @@ export const benchEntry = z
 export type BenchEntry = z.infer<typeof benchEntry>;
 
 /** A sheet as it was signed: nothing of it is worked out again. */
-export const signedSheet = z.strictObject({
+const signedSheet = z.strictObject({
   title: z.string().max(200),
   sections: z
     .array(

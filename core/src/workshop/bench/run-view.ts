@@ -10,7 +10,7 @@ export interface EntryAt {
   readonly entry: BenchEntry;
 }
 
-export const STEP_STATES = ['open', 'passed', 'failed', 'waived', 'repeat', 'gone'] as const;
+const STEP_STATES = ['open', 'passed', 'failed', 'waived', 'repeat', 'gone'] as const;
 export type StepState = (typeof STEP_STATES)[number];
 
 /** A hold point of a run as it stands. */

@@ -295,7 +295,7 @@ const profiles = ({ build }: Job): readonly Setting[] =>
   });
 
 /** The settings sheet of a build. */
-export const settingsOf = (job: Job): readonly Setting[] => [
+const settingsOf = (job: Job): readonly Setting[] => [
   ...power(job),
   ...speed(job),
   ...heat(job),

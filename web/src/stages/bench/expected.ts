@@ -10,7 +10,7 @@ import {
 type Readings = Extract<Evidence, { kind: 'readings' }>;
 
 /** A value in the reader's unit, with the digits that a meter has. */
-export function shownReading(value: number, unit: Readings['unit'], system: UnitSystem): string {
+function shownReading(value: number, unit: Readings['unit'], system: UnitSystem): string {
   const to = shownUnit(unit, system);
   const shown = convert(value, unit, to);
   // As many decimals as it has, to hundredths: a spread of 0.05 V is not a tenth.
