@@ -1,7 +1,8 @@
 import { BENCH_GROUPS, BENCH_GROUP_NAMES, type BenchStep } from '@apple-cart/core';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
 import { BENCH_VIEWS, type BenchView } from '../../screens/bench-views.ts';
+import { NOTHING_TYPED, typedKey, useBenchTyped, type Typed } from '../../state/bench-typed.ts';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { Stage } from '../parts/stage.tsx';
@@ -9,7 +10,6 @@ import { ViewLinks } from '../parts/view-links.tsx';
 import { BeginRun } from './begin-run.tsx';
 import { benchStands } from './bench-stands.ts';
 import { BenchMark } from './bench-mark.tsx';
-import { NOTHING_TYPED, type Typed } from './findings-fields.tsx';
 import { GroupsStrip } from './groups-strip.tsx';
 import { HandoverInputs, HandoverPicture } from './handover-view.tsx';
 import { OutboxNotice } from './outbox-notice.tsx';
@@ -174,7 +174,6 @@ export function BenchStage() {
   const [params, setParams] = useSearchParams();
   const view = BENCH_VIEWS.find((v) => v.id === params.get('view'))?.id ?? 'step';
   const step = stepInHand(bench, params.get('step'));
-  const [typed, setTyped] = useState<Readonly<Record<string, Typed>>>({});
   useAwake(view === 'step' && step !== undefined);
   const stands = benchStands(bench);
   const go = (to: string, at?: number): void => {
@@ -189,14 +188,16 @@ export function BenchStage() {
     go('step', number);
   };
   const stepKey = step?.point.key ?? '';
+  const typed = useBenchTyped((state) => state.typed[typedKey(bench.build, stepKey)]);
+  const type = useBenchTyped((state) => state.set);
   const shown: Shown = {
     bench,
     view,
     step,
     goStep,
-    typed: typed[stepKey] ?? NOTHING_TYPED,
+    typed: typed ?? NOTHING_TYPED,
     onTyped: (next) => {
-      setTyped((all) => ({ ...all, [stepKey]: next }));
+      type(bench.build, stepKey, next);
     },
   };
   return (
@@ -208,7 +209,7 @@ export function BenchStage() {
           <ViewLinks label="Views of the bench" views={BENCH_VIEWS} view={view} />
           {view !== 'step' && (
             <div className="mx-6 max-tablet:mx-3">
-              <OutboxNotice build={bench.build} />
+              <OutboxNotice build={bench.build} broken={bench.records.broken} />
             </div>
           )}
         </>

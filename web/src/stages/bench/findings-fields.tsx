@@ -1,16 +1,8 @@
 import { convert, shownUnit, type Evidence, type Findings } from '@apple-cart/core';
+import { NOTHING_TYPED, type Typed } from '../../state/bench-typed.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { BandScale } from './band-scale.tsx';
 import { bandWords } from './expected.ts';
-
-/** What is typed for a step, kept as text until it can be read. */
-export interface Typed {
-  readonly readings: readonly string[];
-  readonly ticks: readonly boolean[];
-  readonly words: string;
-  /** A simulated instrument gave the reading. */
-  readonly simulated: boolean;
-}
 
 /** Readings of an instrument as if they were typed. */
 export const typedFrom = (
@@ -22,8 +14,6 @@ export const typedFrom = (
   simulated: true,
   readings: readings.map((r) => String(Math.round(convert(r, unit, shownUnit(unit, system)) * 1000) / 1000)),
 });
-export const NOTHING_TYPED: Typed = { readings: [], ticks: [], words: '', simulated: false };
-
 /** A number as typed with comma or point; undefined while it is none. */
 const numberOf = (text: string): number | null | undefined => {
   const plain = text.trim().replace(',', '.').replace('−', '-');

@@ -2,7 +2,7 @@ import { takeOut, useOutbox } from '../../state/outbox.ts';
 import { TextButton } from '../../ui/text-button.tsx';
 
 /** What is kept here and has not reached the server, and what it will never take. */
-export function OutboxNotice({ build }: { build: string }) {
+export function OutboxNotice({ build, broken }: { build: string; broken: number }) {
   const { waiting, away } = useOutbox();
   const mine = waiting.filter((w) => w.build === build);
   const refused = mine.filter((w) => w.refused !== '');
@@ -13,6 +13,12 @@ export function OutboxNotice({ build }: { build: string }) {
         <p className="border-b border-hair bg-look-tint px-2 py-1.5">
           {open} {open === 1 ? 'entry is' : 'entries are'} kept in this browser and not yet on the server
           {away ? ': it cannot be reached, and is tried again' : ''}.
+        </p>
+      )}
+      {broken > 0 && (
+        <p className="border-b border-hair bg-look-tint px-2 py-1.5">
+          {broken} {broken === 1 ? 'record' : 'records'} of this build cannot be read any more; they are kept
+          as they lie.
         </p>
       )}
       {refused.map((w) => (

@@ -11,6 +11,7 @@ import {
 import { Camera, ChevronLeft, Gauge, ChevronRight, Lock, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../../state/api.ts';
+import { NOTHING_TYPED, type Typed } from '../../state/bench-typed.ts';
 import { usePeople } from '../../state/people.ts';
 import { keepPhoto, keepRecord, usePhotos } from '../../state/records.ts';
 import { useSettings } from '../../state/settings-store.ts';
@@ -18,7 +19,7 @@ import { shrunk } from '../../state/shrink-photo.ts';
 import { atWords } from './at-words.ts';
 import { BenchMark, STEP_WORD } from './bench-mark.tsx';
 import { askedWords, foundWords } from './expected.ts';
-import { FindingsFields, NOTHING_TYPED, findingsOf, typedFrom, type Typed } from './findings-fields.tsx';
+import { FindingsFields, findingsOf, typedFrom } from './findings-fields.tsx';
 import { OutboxNotice } from './outbox-notice.tsx';
 import type { Bench } from './use-bench.ts';
 import { useMeter } from './use-meter.ts';
@@ -277,6 +278,67 @@ function notYet(
   return judged.kind === 'open' ? `${String(judged.missing)} not said yet` : '';
 }
 
+/** Pass, fail, waive: large enough for gloves. */
+function Buttons({
+  why,
+  silent,
+  guards,
+  onPass,
+  onAsk,
+}: {
+  /** Why it cannot be passed yet. */
+  why: string;
+  /** Nothing can be said: it is locked, or nobody says it. */
+  silent: boolean;
+  guards: boolean;
+  onPass: () => void;
+  onAsk: (says: 'fail' | 'waive') => void;
+}) {
+  return (
+    <div className="grid grid-cols-[2fr_1fr_1fr] gap-2 max-tablet:grid-cols-2">
+      <button
+        type="button"
+        disabled={why !== ''}
+        data-testid="pass"
+        className={`${BIG} min-h-[60px] border-fine bg-fine text-on-ink max-tablet:col-span-2`}
+        onClick={onPass}
+      >
+        Pass
+        {why !== '' && <span className="block text-[13px] font-normal">{why}</span>}
+      </button>
+      <button
+        type="button"
+        disabled={silent}
+        data-testid="fail"
+        className={`${BIG} border-stop bg-field text-stop`}
+        onClick={() => {
+          onAsk('fail');
+        }}
+      >
+        Fail
+      </button>
+      {guards ? (
+        <p className="self-center text-[13px] leading-tight text-ink2">
+          It guards a person: not to be waived.
+        </p>
+      ) : (
+        <button
+          type="button"
+          disabled={silent}
+          data-testid="waive"
+          className={`${BIG} border-rule bg-transparent font-normal text-ink2`}
+          onClick={() => {
+            onAsk('waive');
+          }}
+        >
+          Waive
+          <span className="block text-[12.5px]">with a reason</span>
+        </button>
+      )}
+    </div>
+  );
+}
+
 /** Fields that are marked: those outside, or the first where all are only too far apart. */
 function outsideOf(judged: ReturnType<typeof judgeEvidence>): readonly number[] {
   if (judged.kind !== 'outside') return [];
@@ -288,6 +350,7 @@ export function StepAnswer({ bench, step, typed, onTyped, onGo }: StepProps) {
   const system = useSettings((state) => state.units);
   const { who, remember } = usePeople();
   const [asking, setAsking] = useState<'fail' | 'waive'>();
+  const [trouble, setTrouble] = useState('');
   const { point } = step;
   const found = { ...NOTHING_FOUND, ...findingsOf(point.evidence, typed, system) };
   const judged = judgeEvidence(point.evidence, found);
@@ -314,10 +377,19 @@ export function StepAnswer({ bench, step, typed, onTyped, onGo }: StepProps) {
       },
       corrects: step.last?.key ?? null,
     };
-    void keepRecord(bench.build, 'bench-entry', run, entry);
-    onTyped(NOTHING_TYPED);
-    setAsking(undefined);
-    if (says === 'pass' || says === 'waive') onGo(step.number + 1);
+    keepRecord(bench.build, 'bench-entry', run, entry).then(
+      () => {
+        setTrouble('');
+        onTyped(NOTHING_TYPED);
+        setAsking(undefined);
+        if (says === 'pass' || says === 'waive') onGo(step.number + 1);
+      },
+      () => {
+        setTrouble(
+          'This browser could not keep it: its storage is full or switched off. What is typed stays here.',
+        );
+      },
+    );
   };
   const pass = (): void => {
     if (why === '') write('pass', '');
@@ -337,47 +409,13 @@ export function StepAnswer({ bench, step, typed, onTyped, onGo }: StepProps) {
       <Photographs bench={bench} point={point} />
       <WhoField />
       {asking === undefined ? (
-        <div className="grid grid-cols-[2fr_1fr_1fr] gap-2 max-tablet:grid-cols-2">
-          <button
-            type="button"
-            disabled={why !== ''}
-            data-testid="pass"
-            className={`${BIG} min-h-[60px] border-fine bg-fine text-on-ink max-tablet:col-span-2`}
-            onClick={pass}
-          >
-            Pass
-            {why !== '' && <span className="block text-[13px] font-normal">{why}</span>}
-          </button>
-          <button
-            type="button"
-            disabled={locked || who.trim() === ''}
-            data-testid="fail"
-            className={`${BIG} border-stop bg-field text-stop`}
-            onClick={() => {
-              setAsking('fail');
-            }}
-          >
-            Fail
-          </button>
-          {point.guards ? (
-            <p className="self-center text-[13px] leading-tight text-ink2">
-              It guards a person: not to be waived.
-            </p>
-          ) : (
-            <button
-              type="button"
-              disabled={locked || who.trim() === ''}
-              data-testid="waive"
-              className={`${BIG} border-rule bg-transparent font-normal text-ink2`}
-              onClick={() => {
-                setAsking('waive');
-              }}
-            >
-              Waive
-              <span className="block text-[12.5px]">with a reason</span>
-            </button>
-          )}
-        </div>
+        <Buttons
+          why={why}
+          silent={locked || who.trim() === ''}
+          guards={point.guards}
+          onPass={pass}
+          onAsk={setAsking}
+        />
       ) : (
         <Reason
           says={asking}
@@ -389,13 +427,18 @@ export function StepAnswer({ bench, step, typed, onTyped, onGo }: StepProps) {
           }}
         />
       )}
+      {trouble !== '' && (
+        <p role="alert" className="text-[15px] text-stop">
+          {trouble}
+        </p>
+      )}
       <Waiting step={step} steps={view?.steps ?? []} />
       <nav aria-label="Steps" className="flex flex-wrap gap-x-6 text-[15px]">
         <StepLink step={view?.steps[step.number - 2]} back onGo={onGo} />
         <StepLink step={view?.steps[step.number]} onGo={onGo} />
       </nav>
       {/* Beneath the buttons: what comes and goes here moves nothing that a finger aims at. */}
-      <OutboxNotice build={bench.build} />
+      <OutboxNotice build={bench.build} broken={bench.records.broken} />
       <Said step={step} />
     </section>
   );
