@@ -3,6 +3,7 @@ import {
   assemble,
   chargePlan,
   evaluate,
+  findPins,
   partsOf,
   whenOf,
   fitChecks,
@@ -12,6 +13,7 @@ import {
   operatingPoint,
   packCard,
   part,
+  plugTypeOf,
   sensitivities,
   subject,
   supplyAt,
@@ -80,6 +82,29 @@ const withSecond = (build: BuildDocument): BuildDocument => ({
   packs: [build.packs[0], { ...build.packs[0], cellsInSeries: { source: 'assumed', value: 14 } }],
   joining: { ...build.joining, how: 'combiner' },
 });
+
+/** The next question for a plug of nine wires: nothing read, and after two readings; against the smallest plug of the library. */
+function benchPins(): void {
+  const pack = [53.8, 54.2] as const;
+  const nine = plugTypeOf('nine');
+  const three = plugTypeOf('throttle3');
+  if (nine === undefined || three === undefined) return;
+  const reading = { red: 0, black: 1, state: 'rest', low: 5, high: 5 } as const;
+  const small = medianMicroseconds(() => findPins(three, [], pack), 20);
+  findPins(nine, [], pack);
+  let n = 0;
+  // Another reading each time: what is remembered of the last one is not measured.
+  const step = medianMicroseconds(() => {
+    n += 1;
+    return findPins(nine, [{ ...reading, low: 5 + n / 1e6, high: 5 + n / 1e6 }], pack);
+  }, 10);
+  line(
+    'find a pin, nine wires, one reading',
+    `${(step / 1000).toFixed(1)} ms`,
+    'under 50 ms',
+    `${(step / small).toFixed(0)} times a throttle’s`,
+  );
+}
 
 /** Used cells of a seeded spread (invented), and how long they take to be sorted. */
 function benchMatching(): void {
@@ -176,6 +201,9 @@ export function benchCore(): void {
     ['pocket card', () => packCard(first[1])],
     ['volts or amps, with the shelf', () => voltsOrAmps(first[1], parts, shippedRules())],
     ['two packs through diodes', () => packsStudy(withSecond(first[1]))],
+    ['harness, every cable with its rules', () => evaluate(first[1], shippedRules()).wiring.wires.length],
+    ['hold points of the bench', () => evaluate(first[1], shippedRules()).bench.length],
+    ['settings sheet', () => evaluate(first[1], shippedRules()).settings.length],
     [
       'the plan of the work',
       () => whenOf(first[1], evaluate(first[1], shippedRules()).list.rows, '2026-03-02'),
@@ -185,6 +213,7 @@ export function benchCore(): void {
     line(what, `${(time / 1000).toFixed(2)} ms`, '', `${(time / point).toFixed(0)} operating points`);
   }
   benchMatching();
+  benchPins();
 
   const next = medianMicroseconds(() => measureNext(first[1]), 5);
   line(

@@ -82,7 +82,9 @@ function Readings({
               if (event.key === 'Enter') onJudge();
             }}
           />
-          <span className={`pl-2 text-ink3 ${one ? 'text-[24px]' : 'text-[14px]'}`}>{unit}</span>
+          <span className={`pl-2 whitespace-nowrap text-ink3 ${one ? 'text-[24px]' : 'text-[14px]'}`}>
+            {unit}
+          </span>
         </label>
       ))}
     </div>

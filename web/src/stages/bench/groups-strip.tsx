@@ -47,7 +47,7 @@ export function GroupsStrip({
             }}
             className="min-h-12 border-r border-b border-hair px-2 py-1 text-left text-[12.5px] leading-tight hover:bg-press aria-[current=true]:border-b-4 aria-[current=true]:border-b-ink aria-[current=true]:font-bold"
           >
-            <span className="block truncate">{BENCH_GROUP_NAMES[group]}</span>
+            <span className="block leading-[1.15]">{BENCH_GROUP_NAMES[group]}</span>
             <span className="mt-1 flex flex-wrap gap-[3px]">
               {steps.map((s) => (
                 <BenchMark key={s.point.key} state={s.state} inHand={s.number === inHand?.number} size={11} />

@@ -71,7 +71,7 @@ export function StepText({ step, steps }: { step: BenchStep; steps: number }) {
       {point.otherwise !== '' && (
         <p className="pt-2 text-[14.5px] leading-snug text-ink2">{point.otherwise}</p>
       )}
-      <p className="pt-2 text-[13px] text-ink2">
+      <p className="pt-2 text-[13px] text-ink2 first-letter:uppercase">
         {phraseText(point.why, system)}
         {point.why.length > 0 && '; '}
         {point.origin}. With: {point.instrument}.
