@@ -1,11 +1,11 @@
-import { writeFileSync, mkdtempSync } from 'node:fs';
+import { writeFileSync, mkdtempSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { firstOf } from '@apple-cart/core';
 import { settled, type Watch } from './browser.ts';
-import { clickWords, kept, openBuild } from './hands.ts';
+import { chooseFrom, clickWords, downloaded, kept, openBuild } from './hands.ts';
 import { sidewaysAnywhere, tooSmall, violationsInBoth } from './rules.ts';
 import { stand } from './stand.ts';
 
@@ -197,6 +197,26 @@ describe('the bench', () => {
     expect(paper).toContain('simulated meter');
     expect(paper).toContain('Signed by R. Quince');
     expect(paper).not.toContain('to repeat');
+
+    // The whole job out as one file, and in again as another build with the same run.
+    await page.goto(page.url().replace(/hand-over.*$/, 'bench'));
+    const folder = mkdtempSync(path.join(tmpdir(), 'job-'));
+    await page.waitForSelector('[data-testid=build-menu]');
+    await downloaded(
+      page,
+      folder,
+      () => chooseFrom(page, 'Choir tandem', 'Save the whole job (zip)'),
+      '.applecart.zip',
+    );
+    const [file = ''] = readdirSync(folder);
+    await page.goto(bench.application.url);
+    const chooser = (await page.waitForSelector(
+      '[data-testid=import-file]',
+    )) as ElementHandle<HTMLInputElement>;
+    await chooser.uploadFile(path.join(folder, file));
+    await page.waitForFunction(() => window.location.pathname.endsWith('/brief'));
+    await page.goto(page.url().replace(/brief.*$/, 'bench?view=run'));
+    await says(page, '[data-testid=stamp]', 'signed off, but the plan has changed');
   }, 240_000);
 });
 

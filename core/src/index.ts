@@ -295,6 +295,7 @@ export { usualPort, type Cable, type Port } from './workshop/harness/components.
 export type { PlugFinding } from './workshop/harness/plug-rules.ts';
 export type { Run } from './workshop/harness/runs.ts';
 export { faced } from './workshop/harness/adapter.ts';
+export { harnessTable } from './workshop/harness/harness-table.ts';
 export { agrees, worksOf } from './workshop/harness/works.ts';
 export type { Wire, Wiring } from './workshop/harness/wiring.ts';
 export { wiringGraph } from './workshop/harness/diagram.ts';

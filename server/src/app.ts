@@ -12,6 +12,7 @@ import { jsonWrites, securityHeaders } from './http/guards.ts';
 import { badInput, problemHandler, unknownRoute } from './http/problems.ts';
 import { bookInForce } from './rules/book-in-force.ts';
 import { instrumentsRoutes } from './instruments/instruments-routes.ts';
+import { jobRoutes } from './job-file/job-routes.ts';
 import { photosRoutes } from './photos/photos-routes.ts';
 import { recordsRoutes } from './records/records-routes.ts';
 import { rulesRoutes } from './rules/rules-routes.ts';
@@ -44,6 +45,7 @@ function api({ database, stores, daily, evaluator, sharing }: AppParts): express
   const router = express.Router();
   // A photograph is no JSON: its address takes bytes, and looks at them.
   router.use('/builds/:id/photos', photosRoutes(photos));
+  router.use('/jobs', jobRoutes(stores, database, rulesNow));
   router.use(jsonWrites);
   router.use('/routes', express.json({ limit: ROUTE_LIMIT, strict: false }));
   router.use(express.json({ limit: BODY_LIMIT, strict: false }));

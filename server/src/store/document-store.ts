@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { IsNull } from 'typeorm';
+import { IsNull, type EntityManager } from 'typeorm';
 import { jsonText, type Result } from '@apple-cart/core';
 import {
   NOT_THERE,
@@ -100,6 +100,14 @@ export class DocumentStore<T, S = never> {
   async create(document: T): Promise<Saved> {
     const id = this.kind.ownId?.(document) ?? randomUUID();
     return this.put(id, { baseVersion: NOT_THERE, document });
+  }
+
+  /** A new document within a transaction of somebody else's. */
+  async createWithin(manager: EntityManager, document: T): Promise<Saved> {
+    const id = this.kind.ownId?.(document) ?? randomUUID();
+    const row = this.#row(id, document, JSON.stringify(document), null);
+    await manager.getRepository(this.kind.entity).insert(row);
+    return { id, version: row.version };
   }
 
   /**

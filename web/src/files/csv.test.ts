@@ -1,6 +1,7 @@
+import { writeCsv } from '@apple-cart/contracts';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CSV_LIMITS, readCsv, writeCsv, type CsvTable } from './csv.ts';
+import { CSV_LIMITS, readCsv, type CsvTable } from './csv.ts';
 
 const table = (text: string): CsvTable => {
   const read = readCsv(text);

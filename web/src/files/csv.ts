@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { FORMULA } from '@apple-cart/contracts';
 import { fail, ok, type Issue, type Result } from '@apple-cart/core';
 
 /** What a table that is read may have at most: characters in all, columns, rows, and characters in a cell. */
@@ -38,12 +39,6 @@ const tooMuch = (line: number, actual: number, most: number, what: string): Beyo
     limit: `at most ${String(most)} ${what}`,
   });
 
-/** Text that a spreadsheet would take for a formula, or that was marked because of it. */
-const FORMULA = /^'*[=+\-@\t\r]/;
-const NUMBER = /^[+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?$/i;
-
-/** A cell as a spreadsheet may open it: what would be a formula is marked as text by an apostrophe. */
-const marked = (cell: string): string => (FORMULA.test(cell) && !NUMBER.test(cell) ? `'${cell}` : cell);
 /** A cell as it was before it was marked. */
 const unmarked = (cell: string): string =>
   cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell;
@@ -142,19 +137,3 @@ export function readCsv(text: string): Result<CsvTable> {
     })),
   });
 }
-
-/**
- * Separated values by RFC 4180, for other programs: numbers as they are, and text that a spreadsheet would run marked
- * as text; `readCsv` gives it back as it was.
- */
-export const writeCsv = (
-  columns: readonly string[],
-  rows: readonly (readonly (number | string)[])[],
-): string =>
-  `${Papa.unparse(
-    {
-      fields: columns.map(marked),
-      data: rows.map((row) => row.map((c) => (typeof c === 'number' ? c : marked(c)))),
-    },
-    { newline: '\r\n' },
-  )}\r\n`;

@@ -1,3 +1,4 @@
+import { writeCsv } from '@apple-cart/contracts';
 import {
   cellsOf,
   describeIssue,
@@ -11,7 +12,7 @@ import {
   type PartType,
   type Result,
 } from '@apple-cart/core';
-import { readCsv, writeCsv, type CsvTable } from './csv.ts';
+import { readCsv, type CsvTable } from './csv.ts';
 
 /** Parts that are taken in at once. */
 const MOST_PARTS = 500;

@@ -1,5 +1,5 @@
+import { writeCsv } from '@apple-cart/contracts';
 import { formatNumber } from '@apple-cart/core';
-import { writeCsv } from './csv.ts';
 
 /** A column of a table: its name with its unit, and the decimals that a reader is shown. */
 export interface Column {

@@ -1,7 +1,7 @@
 import { ChevronDown, MoreHorizontal, Pin, PinOff, Redo2, Undo2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import type { PlaceId } from '@apple-cart/core';
+import { fileName, type PlaceId } from '@apple-cart/core';
 import { usePlaceOptions } from '../fields/place-options.ts';
 import { useSetPlace } from '../fields/use-place.ts';
 import { api } from '../state/api.ts';
@@ -9,7 +9,7 @@ import { copyBuild, putBuildAway } from '../state/builds.ts';
 import { problemWords } from '../state/use-attempt.ts';
 import { copied } from '../ui/copied.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
-import { downloadBuild } from '../files/download.ts';
+import { downloadBuild, downloadUrl } from '../files/download.ts';
 import { useBook } from '../state/rules.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { Menu, MenuChoice, MenuHeading, MenuItem, MenuRule } from '../ui/menu.tsx';
@@ -70,6 +70,19 @@ function BuildMenu({ onVersions }: { onVersions: () => void }) {
         }}
       >
         Save as a file (JSON)
+      </MenuItem>
+      <MenuItem
+        onSelect={() => {
+          if (id === undefined) return;
+          void useBuild
+            .getState()
+            .flush()
+            .then(() => {
+              downloadUrl(fileName(document.name, 'applecart.zip'), api.jobs.address(id));
+            });
+        }}
+      >
+        Save the whole job (zip)
       </MenuItem>
       <MenuItem
         onSelect={() => {

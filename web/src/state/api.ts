@@ -89,7 +89,8 @@ const refused = (status: number, data: unknown): ApiError => {
 /** A picture goes as it is, everything else as JSON. */
 function bodyOf(body: unknown): Pick<RequestInit, 'headers' | 'body'> {
   if (body === undefined) return {};
-  if (body instanceof Blob) return { headers: { 'content-type': body.type }, body };
+  if (body instanceof Blob)
+    return { headers: { 'content-type': body.type === '' ? 'application/octet-stream' : body.type }, body };
   return { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
 }
 
@@ -216,6 +217,11 @@ export const api = {
         body: record,
         signal,
       }),
+  },
+  /** A whole job as one file. */
+  jobs: {
+    address: (build: string): string => `/api/jobs/${encodeURIComponent(build)}`,
+    takeIn: (file: Blob) => ask<Saved>('/jobs', saved, { method: 'POST', body: file }),
   },
   /** Other devices of the network. */
   share: {

@@ -33,6 +33,13 @@ export async function createBuild(document: BuildDocument): Promise<Saved> {
   return saved;
 }
 
+/** Takes a whole job in as a new build with its records and photographs; gives its id. */
+export async function takeJobIn(file: Blob): Promise<string> {
+  const { id } = await api.jobs.takeIn(file);
+  await load();
+  return id;
+}
+
 /** Makes a copy, which is nobody's sample; gives its id. */
 export async function copyBuild(document: BuildDocument): Promise<string> {
   const name = `${clipped(document.name, 74)}, copy`;

@@ -10,8 +10,8 @@ export interface EntryAt {
   readonly entry: BenchEntry;
 }
 
-const STEP_STATES = ['open', 'passed', 'failed', 'waived', 'repeat', 'gone'] as const;
-export type StepState = (typeof STEP_STATES)[number];
+/** How a step of a run stands. */
+export type StepState = 'open' | 'passed' | 'failed' | 'waived' | 'repeat' | 'gone';
 
 /** A hold point of a run as it stands. */
 export interface Step {

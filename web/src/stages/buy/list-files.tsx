@@ -1,3 +1,4 @@
+import { writeCsv } from '@apple-cart/contracts';
 import {
   describeIssue,
   fileName,
@@ -8,7 +9,7 @@ import {
 } from '@apple-cart/core';
 import { Printer } from 'lucide-react';
 import { Link } from 'react-router';
-import { readCsv, writeCsv } from '../../files/csv.ts';
+import { readCsv } from '../../files/csv.ts';
 import { downloadText } from '../../files/download.ts';
 import { useBuild } from '../../state/build-store.ts';
 import { BringInFile } from '../../ui/bring-in-file.tsx';

@@ -1,10 +1,10 @@
-import { faced, fileName, type CableDocument, type Hazard, type Wire } from '@apple-cart/core';
+import { writeCsv } from '@apple-cart/contracts';
+import { fileName, harnessTable, type CableDocument, type Hazard, type Wire } from '@apple-cart/core';
 import { Printer } from 'lucide-react';
 import { Link } from 'react-router';
 import { YesNoField, CHOICE_ROW } from '../../fields/choice-field.tsx';
 import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
 import { TextField } from '../../fields/text-field.tsx';
-import { writeCsv } from '../../files/csv.ts';
 import { downloadText } from '../../files/download.ts';
 import { Button } from '../../ui/button.tsx';
 import { Num } from '../../ui/num.tsx';
@@ -166,56 +166,10 @@ export function ScheduleInputs({ data }: { data: WiringData }) {
   );
 }
 
-/** The pin of the far half that an adapter joins to one of the near half, from 1. */
-const pinAcross = (cable: Wire['cable'], i: number): number | '' => {
-  const across = faced(cable)[i];
-  return across === undefined ? '' : across + 1;
-};
-
 /** The schedule as a table for other programs. */
 function csvOf({ wiring, document }: WiringData): string {
-  return writeCsv(
-    [
-      'cable',
-      'carries',
-      'from',
-      'from_plug',
-      'to',
-      'to_plug',
-      'pin',
-      'from_work',
-      'from_colour',
-      'to_work',
-      'to_colour',
-      'adapter_to_pin',
-      'along_mm',
-      'cut_mm',
-      'extend_mm',
-      'mm2',
-      'way',
-    ],
-    wiring.wires.flatMap(({ cable, run, mm2 }) =>
-      Array.from({ length: Math.max(cable.from.pins.length, cable.to.pins.length) }, (_, i) => [
-        `W${String(cable.number)}`,
-        cable.carries,
-        cable.fromComponent,
-        cable.from.plug,
-        cable.toComponent,
-        cable.to.plug,
-        i + 1,
-        cable.from.pins[i]?.work ?? '',
-        cable.from.pins[i]?.colour ?? '',
-        cable.to.pins[i]?.work ?? '',
-        cable.to.pins[i]?.colour ?? '',
-        cable.spec.adapter === true ? pinAcross(cable, i) : '',
-        Math.round(run.along),
-        Math.round(run.cut),
-        run.extend === undefined ? '' : Math.round(run.extend),
-        mm2,
-        measuredOf(document, cable.key).way,
-      ]),
-    ),
-  );
+  const { columns, rows } = harnessTable(document, wiring);
+  return writeCsv(columns, rows);
 }
 
 /** Every cable with its ends, its length and what stands against it. */

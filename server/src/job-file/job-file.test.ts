@@ -1,0 +1,168 @@
+import { zipSync } from 'fflate';
+import request from 'supertest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { evaluate, shippedRules, type BenchEntry } from '@apple-cart/core';
+import { fixture, storedBuild, type Fixture } from '../test/fixture.ts';
+import { jpeg } from '../test/jpeg.ts';
+import { unzipped, zipped } from './zip.ts';
+
+let f: Fixture;
+let id: string;
+const RUN = 'run-00000001';
+beforeEach(async () => {
+  f = await fixture();
+  const { id: stored, document } = await storedBuild(f, 'Orchard longtail');
+  id = stored;
+  const steps = evaluate(document, shippedRules()).bench.map((p) => ({ ...p, why: [...p.why] }));
+  const [first] = steps;
+  if (first === undefined) throw new Error('no steps');
+  const entry = (corrects: string | null): BenchEntry => ({
+    step: first.key,
+    says: 'pass',
+    readings: [],
+    ticks: [true],
+    words: '',
+    who: 'R. Quince',
+    simulated: false,
+    against: { planVersion: 1, evidence: first.evidence, part: first.part, guards: first.guards },
+    corrects,
+  });
+  await f.stores.records.append(id, {
+    key: RUN,
+    kind: 'bench-run',
+    parent: null,
+    data: { name: 'Run', planVersion: 1, who: 'R. Quince', steps },
+  });
+  f.passMinutes(3);
+  await f.stores.records.append(id, {
+    key: 'entry-000001',
+    kind: 'bench-entry',
+    parent: RUN,
+    data: entry(null),
+  });
+  await f.stores.records.append(id, {
+    key: 'entry-000002',
+    kind: 'bench-entry',
+    parent: RUN,
+    data: entry('entry-000001'),
+  });
+  await f.stores.photos.add(id, {
+    key: 'photo-000001',
+    parent: RUN,
+    step: first.key,
+    data: jpeg({ pad: 500 }),
+  });
+});
+afterEach(() => f.end());
+
+const out = async (build: string): Promise<Buffer> => {
+  const answer = await request(f.app)
+    .get(`/api/jobs/${build}`)
+    .set('Host', 'localhost')
+    .buffer(true)
+    .parse((stream, done) => {
+      const parts: Buffer[] = [];
+      stream.on('data', (part: Buffer) => parts.push(part));
+      stream.on('end', () => {
+        done(null, Buffer.concat(parts));
+      });
+    });
+  expect(answer.status).toBe(200);
+  return answer.body as Buffer;
+};
+const take = (data: Uint8Array, on = f) =>
+  request(on.app)
+    .post('/api/jobs')
+    .set('Host', 'localhost')
+    .set('Content-Type', 'application/zip')
+    .send(Buffer.from(data));
+
+describe('a job as one file', () => {
+  it('goes out and in whole: build, records with their times, photographs byte for byte', async () => {
+    const file = await out(id);
+    const other = await fixture();
+    try {
+      const taken = await take(file, other);
+      expect(taken.status).toBe(201);
+      const { id: there } = taken.body as { id: string };
+      expect((await other.stores.builds.get(there)).document).toEqual(
+        (await f.stores.builds.get(id)).document,
+      );
+      const before = await f.stores.records.list(id, undefined);
+      const after = await other.stores.records.list(there, undefined);
+      const unnumbered = ({ records }: typeof before) => records.map((r) => ({ ...r, seq: 0 }));
+      expect(unnumbered(after)).toEqual(unnumbered(before));
+      const picture = await other.stores.photos.picture(there, 'photo-000001');
+      expect(Buffer.compare(picture.data, jpeg({ pad: 500 }))).toBe(0);
+      // The same job is the same file, on whatever server.
+      const again = await request(other.app).get(`/api/jobs/${there}`).set('Host', 'localhost');
+      expect(again.status).toBe(200);
+    } finally {
+      await other.end();
+    }
+  });
+
+  it('is the same file twice, and opens with any other program: JSON and tables by their names', async () => {
+    const [one, two] = [await out(id), await out(id)];
+    expect(Buffer.compare(one, two)).toBe(0);
+    const files = unzipped(one);
+    expect(files.ok && [...files.value.keys()].sort()).toEqual([
+      'bench.json',
+      'build.json',
+      'harness.csv',
+      'photos/photo-000001.jpg',
+      'purchase.csv',
+      'settings.json',
+    ]);
+  });
+
+  it('taken in twice is a second build, with records of its own that still name each other', async () => {
+    const taken = await take(await out(id));
+    const { id: copy } = taken.body as { id: string };
+    const { records } = await f.stores.records.list(copy, undefined);
+    expect(records.map((r) => r.kind)).toEqual(['bench-run', 'bench-entry', 'bench-entry']);
+    const [run, first, second] = records;
+    expect(run?.key).not.toBe(RUN);
+    expect(first?.parent).toBe(run?.key);
+    expect((second?.data as BenchEntry).corrects).toBe(first?.key);
+  });
+
+  it('is refused whole with the place of the fault, and nothing of it is stored', async () => {
+    const count = async () => (await f.stores.builds.list()).documents.length;
+    const before = await count();
+    const files = unzipped(await out(id));
+    if (!files.ok) throw new Error('no file');
+    const with_ = (name: string, data: Uint8Array | undefined): Uint8Array => {
+      const next = new Map(files.value);
+      if (data === undefined) next.delete(name);
+      else next.set(name, data);
+      return zipped(next, 8);
+    };
+    const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
+    const flipped = Uint8Array.from(await out(id));
+    const middle = Math.floor(flipped.length / 2);
+    flipped[middle] = (flipped[middle] ?? 0) ^ 0xff;
+    const hostile: readonly (readonly [string, Uint8Array])[] = [
+      ['nothing', new Uint8Array()],
+      ['no zip', bytes('hello')],
+      ['a flipped byte', flipped],
+      ['cut off', (await out(id)).subarray(0, 400)],
+      ['no build', with_('build.json', undefined)],
+      ['a build that is none', with_('build.json', bytes('{"schemaVersion":8}'))],
+      ['broken JSON', with_('bench.json', bytes('{'))],
+      ['a picture that is none', with_('photos/photo-000001.jpg', bytes('<svg/>'))],
+      ['no picture', with_('photos/photo-000001.jpg', undefined)],
+      ['a name that climbs', zipSync({ '../../x': bytes('x') })],
+      ['an absolute name', zipSync({ '/etc/passwd': bytes('x') })],
+      ['a program', zipSync({ 'run.exe': bytes('x') })],
+      ['no manifest', zipSync({ 'build.json': bytes('{}') })],
+      ['a bomb', zipSync({ 'build.json': new Uint8Array(80_000_000) })],
+    ];
+    for (const [what, data] of hostile) {
+      const answer = await take(data);
+      expect(answer.status, what).toBe(400);
+      expect(answer.text, what).toContain('Nothing was stored');
+    }
+    expect(await count()).toBe(before);
+  });
+});
