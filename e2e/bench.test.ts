@@ -4,8 +4,9 @@ import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { firstOf } from '@apple-cart/core';
+import { placeOf } from '../web/src/screens/registry.ts';
 import { settled, type Watch } from './browser.ts';
-import { chooseFrom, clickWords, downloaded, kept, openBuild } from './hands.ts';
+import { chooseFrom, clickWords, downloaded, kept, openBuild, typeInto } from './hands.ts';
 import { sidewaysAnywhere, tooSmall, violationsInBoth } from './rules.ts';
 import { stand } from './stand.ts';
 
@@ -177,16 +178,26 @@ describe('the bench', () => {
     await says(page, '[data-testid=stamp]', 'Signed');
     await allSent(page);
 
-    // The plan moves: another resistor and another cut-off; what depends on them is named.
+    // The plan moves: another resistor, another cut-off, another end of help; what depends on each is named.
     await page.setViewport({ width: 1280, height: 800 });
-    await page.goto(page.url().replace(/bench.*$/, 'power'));
-    await page.waitForSelector('[data-field="controller.lowVoltageCutoffV"] input');
-    await page.click('[data-field="controller.lowVoltageCutoffV"] input', { count: 3 });
-    await page.keyboard.type('44');
-    await kept(page);
-    await page.goto(page.url().replace(/power.*$/, 'bench?view=run'));
+    const build = page.url().replace(/bench.*$/, '');
+    for (const [at, value] of [
+      ['controller.lowVoltageCutoffV', '44'],
+      ['controller.assistCutoffKmh', '24.4'],
+      ['cabling.preChargeOhm', '47'],
+    ] as const) {
+      await page.goto(build + placeOf(at));
+      await typeInto(page, at, value);
+      await kept(page);
+    }
+    await page.goto(`${build}bench?view=run`);
     await says(page, '[data-testid=stamp]', 'signed off, but the plan has changed');
     await page.waitForSelector('[data-state=repeat][data-step="cutoffs/low-volts"]');
+    expect(
+      await page.$$eval('[data-state=repeat][data-step]', (all) =>
+        all.map((row) => row.getAttribute('data-step')),
+      ),
+    ).toEqual(['power/pre-charge', 'cutoffs/low-volts', 'cutoffs/speed']);
     expect(await violationsInBoth(page)).toEqual([]);
 
     // The signed sheet stays as it was.

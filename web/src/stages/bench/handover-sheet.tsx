@@ -10,11 +10,25 @@ function Paper({ build }: { build: BuildDocument }) {
   const bench = useBench();
   const verdict = useVerdict(build);
   const system = useSettings((state) => state.units);
-  if (!bench.records.ready) return <p role="status">Fetching the records.</p>;
-  if (bench.view === undefined) return <p>No run has been begun: there is no hand-over yet.</p>;
+  const head = <h1 className="head pb-1 text-[26px] font-extrabold">Hand-over</h1>;
+  if (!bench.records.ready)
+    return (
+      <>
+        {head}
+        <p role="status">{bench.records.error ?? 'Fetching the records.'}</p>
+      </>
+    );
+  if (bench.view === undefined)
+    return (
+      <>
+        {head}
+        <p>No run has been begun: there is no hand-over yet.</p>
+      </>
+    );
   const signed = bench.signs.at(-1);
   return (
     <>
+      {head}
       {signed === undefined && (
         <p className="pb-2 text-[14px] font-semibold">Draft: it has not been signed.</p>
       )}
