@@ -88,6 +88,7 @@ const STAGE_SHOTS: Partial<Record<StageId, Pick<Shot, 'build' | 'before' | 'size
       }
       await page.evaluate(() => {
         (document.activeElement as HTMLElement | null)?.blur();
+        document.querySelector('main')?.scrollTo(0, 0);
       });
     },
   },

@@ -62,9 +62,9 @@ function Readings({
       {evidence.names.map((name, i) => (
         <label
           key={name}
-          className={`flex items-center border-2 bg-field ${outside.includes(i) ? 'border-stop' : 'border-slate-fill'} ${one ? 'h-[92px] px-3' : 'h-[56px] px-2'}`}
+          className={`${one ? 'flex' : 'grid'} items-center border-2 bg-field ${outside.includes(i) ? 'border-stop' : 'border-slate-fill'} ${one ? 'h-[92px] px-3' : 'min-h-[68px] grid-cols-[minmax(0,1fr)_auto] px-2 pt-1'}`}
         >
-          <span className={one ? 'sr-only' : 'w-[104px] shrink-0 text-[13px] leading-tight'}>{name}</span>
+          <span className={one ? 'sr-only' : 'col-span-2 text-[13px] leading-tight'}>{name}</span>
           <input
             inputMode="decimal"
             aria-label={name}
@@ -143,7 +143,9 @@ export function FindingsFields({
     );
   const found = findingsOf(evidence, typed, system);
   return (
-    <div className="grid gap-3 tablet:grid-cols-[minmax(0,236px)_minmax(0,1fr)] bench:grid-cols-1">
+    <div
+      className={`grid gap-3 ${evidence.names.length === 1 ? 'tablet:grid-cols-[minmax(0,236px)_minmax(0,1fr)] bench:grid-cols-1' : ''}`}
+    >
       <div>
         <p className="pb-1 text-[14px] font-semibold">Measured</p>
         <Readings evidence={evidence} typed={typed} outside={outside} onType={onType} onJudge={onJudge} />
