@@ -47,7 +47,7 @@ describe('the simulated bench', () => {
     ['slow-motor', 'stand/speed'],
   ] as const)('finds %s at %s, and nowhere else', (fault, key) => {
     const build = sample({
-      drive: { name: 'Hub' },
+      drive: { name: 'Hub', kvRpmPerV: 10, reduction: 1 },
       controls: { throttle: 'full' },
       pack: { cellsInSeries: 13, nominalV: 46.8 },
     });

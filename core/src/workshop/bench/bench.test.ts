@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../../document/document.ts';
+import { phraseText } from '../../quantity/phrase.ts';
 import { evaluate } from '../../test/evaluate.ts';
 import { courier, longtail, tandem, tourer, trike } from '../../test/demo.ts';
 import { RUNS, anyBuild, sample, type Changes } from '../../test/sample.ts';
@@ -33,6 +34,7 @@ const series = (s: number, more: Changes = {}): BuildDocument =>
   hub({
     ...more,
     controller: { limitsSpeed: false, ...more.controller },
+    drive: { kvRpmPerV: 10, reduction: 1, ...more.drive },
     pack: { cellsInSeries: s, nominalV: 3.6 * s, ...more.pack },
   });
 const leadAcid = hub({
@@ -189,6 +191,23 @@ describe('the hold points of a build', () => {
     const bare = sample({ drive: { name: 'Hub' } });
     expect(bandOf(bare, 'cutoffs/low-volts')).toEqual([null, null]);
     expect(bandOf(bare, 'stand/idle')).toEqual([null, null]);
+  });
+
+  it('never pass a reading by a default: cells, winding and limit that nobody has said have no band', () => {
+    const bare = sample({ drive: { name: 'Hub' }, controller: { limitsSpeed: false } });
+    for (const key of ['pack/volts', 'cold/on', 'stand/speed'])
+      expect(bandOf(bare, key), key).toEqual([null, null]);
+    expect(phraseText(pointOf(bare, 'pack/volts').why)).toContain('not known');
+    expect(phraseText(pointOf(bare, 'stand/speed').why)).toContain('not known');
+    expect(bandOf(series(13), 'pack/volts')).not.toEqual([null, null]);
+    // Of a limit that is known and a winding that is not only the limit is held against.
+    const limited = sample({
+      drive: { name: 'Hub' },
+      controller: { limitsSpeed: true, assistCutoffKmh: 25 },
+    });
+    const [low, high] = bandOf(limited, 'stand/speed');
+    expect(low).toBeNull();
+    expect(high).toBeCloseTo(27.5, 6);
   });
 
   it('guard people: polarity, insulation, brakes, axle and a motor that runs away are never waived', () => {

@@ -3,6 +3,7 @@ import { msToKmh } from '../../quantity/units.ts';
 import { noLoadSpeed } from '../../law/motor-alone.ts';
 import { packsAboard } from '../../machine/assemble.ts';
 import { fullChargeVolts, type Pack } from '../../machine/battery.ts';
+import { AT_REST } from '../../power-chain/expectations.ts';
 import { numbered } from '../../document/pack-names.ts';
 
 /** A pack as the bench meets it. */
@@ -17,15 +18,24 @@ export interface BenchPack {
   /** Made of cells here: its groups can be reached one by one. */
   readonly own: boolean;
   readonly fullV: number;
-  /** Wheel off the ground in the tallest gear, at the charge that it is filled to, km/h. */
-  readonly unloadedKmh: number;
+  /** Volts of the whole at rest that a sound one may show; nulls where nobody has said how many cells there are in series. */
+  readonly rest: { readonly low: number | null; readonly high: number | null };
+  /** Wheel off the ground in the tallest gear, at the charge that it is filled to, km/h; undefined for a winding or cells that nobody knows. */
+  readonly unloadedKmh: number | undefined;
 }
+
+/** Somebody knows how fast the motor turns for its volts: from its constant, or unloaded by its label. */
+const wound = ({ drive }: Job['known']): boolean =>
+  [drive.kvRpmPerV, drive.noLoadRpm].some(({ source }) => source !== 'unknown');
 
 /** The packs of a job in the order of use. */
 export function benchPacks({ build, known, machine }: Job): readonly BenchPack[] {
   const charges = [known.packs[0].chargeLimitPct.value / 100, ...machine.others.map((o) => o.charge)];
   return packsAboard(build, known).map(({ pack }, index) => {
     const { make, name } = build.packs[index] ?? build.packs[0];
+    const cells = (known.packs[index] ?? known.packs[0]).cellsInSeries;
+    const [low, high] = AT_REST[pack.chemistry];
+    const counted = cells.source !== 'unknown';
     return {
       index,
       name: numbered(build, 'Pack', index),
@@ -34,7 +44,11 @@ export function benchPacks({ build, known, machine }: Job): readonly BenchPack[]
       leadAcid: pack.chemistry === 'lead-acid',
       own: make === 'cells',
       fullV: fullChargeVolts(pack),
-      unloadedKmh: msToKmh(noLoadSpeed(machine, pack, charges[index] ?? 1)),
+      rest: counted
+        ? { low: low * pack.cellsInSeries, high: high * pack.cellsInSeries }
+        : { low: null, high: null },
+      unloadedKmh:
+        counted && wound(known) ? msToKmh(noLoadSpeed(machine, pack, charges[index] ?? 1)) : undefined,
     };
   });
 }

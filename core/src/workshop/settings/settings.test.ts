@@ -66,6 +66,21 @@ describe('the settings sheet', () => {
     });
   });
 
+  it('plans no end of regeneration, and tells no volts a cell or pole pairs, out of defaults', () => {
+    const bare = hub({ controller: { regenerates: 'yes' } });
+    expect(row(bare, 'regen-volts').setting.plan).toBeUndefined();
+    expect(
+      row(hub({ controller: { regenerates: 'yes' }, pack: { cellsInSeries: 14 } }), 'regen-volts').setting
+        .plan,
+    ).toBeCloseTo(58.8, 6);
+    for (const key of ['poles', 'low-volts', 'low-volts-fold'])
+      expect(phraseText(row(bare, key).setting.because), key).toContain('not known');
+    // Cells are known, the cut-off is not.
+    expect(phraseText(row(hub({ pack: { cellsInSeries: 14 } }), 'low-volts').setting.because)).toContain(
+      'not known',
+    );
+  });
+
   it('follows the build: regeneration, walk help, heat, profiles, lights', () => {
     expect(keys(hub({ controller: { regenerates: 'yes' } }))).toEqual(
       expect.arrayContaining(['regen-amps', 'regen-volts']),

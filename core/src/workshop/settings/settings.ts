@@ -83,9 +83,10 @@ function power({ build, known, machine, chain }: Job): readonly Setting[] {
       name: 'Cut-off voltage',
       unit: 'V',
       plan: valueOf(low),
-      because: isKnown(cells)
-        ? [`${String(cells.value)} in series at `, qty(low.value / cells.value, 'V', 2), ' a cell']
-        : ['cells in series are not known'],
+      because:
+        isKnown(cells) && isKnown(low)
+          ? [`${String(cells.value)} in series at `, qty(low.value / cells.value, 'V', 2), ' a cell']
+          : ['cells in series or the cut-off are not known'],
       ifWrong: 'Set for another number of cells it empties the pack to death, or stops on the first hill.',
     }),
     setting({
@@ -96,7 +97,9 @@ function power({ build, known, machine, chain }: Job): readonly Setting[] {
         isKnown(low) && isKnown(controller.lowVoltageFoldV)
           ? low.value + controller.lowVoltageFoldV.value
           : undefined,
-      because: [qty(controller.lowVoltageFoldV.value, 'V', 1), ' above the cut-off'],
+      because: isKnown(controller.lowVoltageFoldV)
+        ? [qty(controller.lowVoltageFoldV.value, 'V', 1), ' above the cut-off']
+        : ['over how many volts it fades is not known'],
       ifWrong: 'Without it the motor stops at once where the volts sag.',
     }),
     ...(build.supply.accessories.some((a) => a.light)
@@ -130,8 +133,8 @@ function power({ build, known, machine, chain }: Job): readonly Setting[] {
             key: 'regen-volts',
             name: 'Regeneration ends at',
             unit: 'V',
-            plan: full,
-            because: ['the pack’s full charge'],
+            plan: isKnown(cells) ? full : undefined,
+            because: [isKnown(cells) ? 'the pack’s full charge' : 'cells in series are not known'],
             ifWrong: 'Above it a full pack is charged further down the first hill.',
           }),
         ]
@@ -191,10 +194,10 @@ function speed({ build, known }: Job): readonly Setting[] {
             digits: 0,
             tolerance: 0.5,
             plan: isKnown(drive.polePairs) && isKnown(drive.reduction) ? Math.round(turns) : undefined,
-            because: [
-              `${String(drive.polePairs.value)} pole pairs times `,
-              qty(drive.reduction.value, '1', 2),
-            ],
+            because:
+              isKnown(drive.polePairs) && isKnown(drive.reduction)
+                ? [`${String(drive.polePairs.value)} pole pairs times `, qty(drive.reduction.value, '1', 2)]
+                : ['pole pairs or reduction are not known'],
             ifWrong: 'Magnets in place of pairs show half the speed: a limit then acts at double.',
           }),
         ]),

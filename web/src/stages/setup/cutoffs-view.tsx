@@ -16,17 +16,20 @@ export function CutoffsInputs({ sheet }: { sheet: SettingsSheet }) {
   const { gaugeCells } = sheet.document.settings;
   const low = known.controller.lowVoltageCutoffV;
   const board = known.packs[0].boardCutoffV;
+  const counted = known.packs[0].cellsInSeries.source !== 'unknown';
   const both = low.source !== 'unknown' && board.source !== 'unknown';
   return (
     <>
       <FieldGroup title="Cut-offs" note="the first pack">
         <WorkedRow label="Full" unit="V">
-          <Num text={power.fullV.toFixed(1)} places={1} />
+          <Num text={counted ? power.fullV.toFixed(1) : '?'} places={1} />
         </WorkedRow>
         <WorkedRow label="Motor holds back from" unit="V">
           <Num
             text={
-              low.source === 'unknown' ? '?' : (low.value + known.controller.lowVoltageFoldV.value).toFixed(1)
+              low.source === 'unknown' || known.controller.lowVoltageFoldV.source === 'unknown'
+                ? '?'
+                : (low.value + known.controller.lowVoltageFoldV.value).toFixed(1)
             }
             places={1}
           />
@@ -66,9 +69,18 @@ export function CutoffsInputs({ sheet }: { sheet: SettingsSheet }) {
 
 /** Volts at rest by what is in the pack, and what a display shows that is set for this pack or for another. */
 export function CutoffsPicture({ sheet }: { sheet: SettingsSheet }) {
-  const { machine } = sheet.verdict.study;
+  const { machine, known } = sheet.verdict.study;
+  const counted = known.packs[0].cellsInSeries.source !== 'unknown';
+
   const cells = Math.round(machine.pack.cellsInSeries);
   const { gaugeCells } = sheet.document.settings;
+  if (!counted)
+    return (
+      <p className="py-3 text-ink2">
+        How many cells the pack has in series is not known: no volts can be told, nor what a gauge makes of
+        them. Power asks for it.
+      </p>
+    );
   const setFor = gaugeCells ?? cells;
   const rows = gaugeTable(machine.pack, setFor);
   const full = rows[0];

@@ -89,6 +89,14 @@ function factsOf({ verdict, document }: SettingsSheet): SpeedFacts {
   };
 }
 
+/** What the causes are reckoned with and nobody has said: told, so that no usual value decides in silence. */
+function notSaid({ verdict }: SettingsSheet): readonly string[] {
+  const { donor, drive } = verdict.known;
+  return [donor.rolloutMm, drive.polePairs, drive.reduction]
+    .filter((k) => k.source === 'unknown')
+    .map((k) => k.label.toLowerCase());
+}
+
 /** So many explanations are shown, those after the second only where they say something. */
 const MOST = 5;
 const WORTH = 0.005;
@@ -137,7 +145,9 @@ export function SpeedPicture({ sheet }: { sheet: SettingsSheet }) {
     .filter((e, i) => i < 2 || e.share > WORTH)
     .slice(0, MOST);
   const unit = shownUnit('km/h', system);
-  const limit = sheet.verdict.known.controller.assistCutoffKmh.value;
+  const end = sheet.verdict.known.controller.assistCutoffKmh;
+  // An example where nobody has said where the help ends.
+  const limit = end.source === 'unknown' ? 25 : end.value;
   const told = (kmh: number): string => `${convert(kmh, 'km/h', unit).toFixed(0)} ${unit}`;
   const off = Math.abs(ratio - 1) > 0.03;
   return (
@@ -151,6 +161,12 @@ export function SpeedPicture({ sheet }: { sheet: SettingsSheet }) {
           <Cause key={one.causes.map((c) => c.id).join()} one={one} ratio={ratio} rank={i + 1} />
         ))}
       </ol>
+      {notSaid(sheet).length > 0 && (
+        <p className="border-b border-hair py-1.5 text-[13.5px] text-slate" data-testid="speed-unknown">
+          Not known, the usual is taken: {notSaid(sheet).join(', ')}. Causes that hang on it are guesses until
+          it is read.
+        </p>
+      )}
       {off && (
         <p className="border-2 border-stop bg-stop-tint px-3 py-2 leading-snug" data-testid="speed-danger">
           Until it is cured a speed limit set in the display acts at {ratio.toFixed(2)} times its figure:{' '}

@@ -1,4 +1,3 @@
-import { AT_REST } from '../../../power-chain/expectations.ts';
 import { qty } from '../../../quantity/phrase.ts';
 import type { Job } from '../../job.ts';
 import { benchPacks } from '../scene.ts';
@@ -12,9 +11,11 @@ const NAMES = { breaker: ['breaker off', 'breaker on'], fuse: ['fuse out', 'fuse
 export function cold(job: Job): readonly HoldPoint[] {
   const { build } = job;
   const packs = benchPacks(job);
-  const spans = packs.map(({ pack }) => AT_REST[pack.chemistry].map((v) => v * pack.cellsInSeries));
-  const low = Math.min(...spans.map((s) => s[0] ?? 0));
-  const high = Math.max(...spans.map((s) => s[1] ?? 0));
+  const lows = packs.map(({ rest }) => rest.low);
+  const highs = packs.map(({ rest }) => rest.high);
+  const isKnown = ![...lows, ...highs].includes(null);
+  const low = isKnown ? Math.min(...lows.map((v) => v ?? 0)) : null;
+  const high = isKnown ? Math.max(...highs.map((v) => v ?? 0)) : null;
   const { protection } = build.cabling;
   const means = protection === 'breaker' || protection === 'fuse' ? protection : undefined;
   const [off, on] = means === undefined ? ['pack parted', 'pack joined'] : NAMES[means];
@@ -49,7 +50,10 @@ export function cold(job: Job): readonly HoldPoint[] {
         instrument: 'meter, volts',
         part,
         caution: 'The lead is live at its end: socket half on this side, cover on until it is joined.',
-        why: ['from empty to full at rest: ', qty(low, 'V', 1), ' to ', qty(high, 'V', 1)],
+        why:
+          low === null || high === null
+            ? ['cells in series are not known: as the pack showed by itself']
+            : ['from empty to full at rest: ', qty(low, 'V', 1), ' to ', qty(high, 'V', 1)],
         otherwise:
           'Less than the pack by itself: a plug, a fuse or a link on the way. Nothing: the fuse, or the board has switched off.',
       },

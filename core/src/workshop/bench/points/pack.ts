@@ -65,8 +65,10 @@ function leadAcid({ index, name, part, pack }: BenchPack): readonly HoldPoint[] 
   ];
 }
 
-function groups({ index, name, part, pack, own }: BenchPack): HoldPoint {
+function groups({ index, name, part, pack, own: made, rest }: BenchPack): HoldPoint {
   const [low, high] = AT_REST[pack.chemistry];
+  // Groups are counted one by one only where their number is known.
+  const own = made && rest.low !== null;
   const names = own
     ? Array.from({ length: pack.cellsInSeries }, (_, i) => `Group ${String(i + 1)}`)
     : ['Lowest group', 'Highest group'];
@@ -83,7 +85,7 @@ function groups({ index, name, part, pack, own }: BenchPack): HoldPoint {
       part,
       caution: LIVE,
       why: [
-        `${String(pack.cellsInSeries)} in series, `,
+        rest.low === null ? 'cells in series are not known; ' : `${String(pack.cellsInSeries)} in series, `,
         qty(low, 'V', 2),
         ' to ',
         qty(high, 'V', 2),
@@ -96,7 +98,7 @@ function groups({ index, name, part, pack, own }: BenchPack): HoldPoint {
   );
 }
 
-function whole({ index, name, part, pack }: BenchPack): HoldPoint {
+function whole({ index, name, part, pack, rest }: BenchPack): HoldPoint {
   const [low, high] = AT_REST[pack.chemistry];
   const s = pack.cellsInSeries;
   return holdPoint(
@@ -104,13 +106,16 @@ function whole({ index, name, part, pack }: BenchPack): HoldPoint {
     ofIndex('volts', index),
     `${name}: volts at rest`,
     'Direct volts at its own discharge plug, nothing joined.',
-    between('V', s * low, s * high),
+    between('V', rest.low, rest.high),
     {
       guards: true,
       instrument: 'meter, volts',
       part,
       caution: LIVE,
-      why: [`${String(s)} in series, `, qty(low, 'V', 2), ' to ', qty(high, 'V', 2), ' a cell'],
+      why:
+        rest.low === null
+          ? ['cells in series are not known: read the label, or Power asks for them']
+          : [`${String(s)} in series, `, qty(low, 'V', 2), ' to ', qty(high, 'V', 2), ' a cell'],
       otherwise:
         'Below: charge it under watch, never unattended; below 2.5 V a lithium cell it is not charged at all.',
     },

@@ -1,5 +1,6 @@
 import type { Job } from '../../job.ts';
-import { qty } from '../../../quantity/phrase.ts';
+import type { Known } from '../../../document/known-build.ts';
+import { qty, type Phrase } from '../../../quantity/phrase.ts';
 import { benchPacks, ofIndex } from '../scene.ts';
 import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
@@ -11,13 +12,73 @@ const [IDLE_LEAST, IDLE_MOST] = [0.5, 1.6];
 const CAUTION =
   'The wheel is off the ground and spins: hair, sleeves and fingers away, nobody in its plane, a hand on the plug.';
 
+interface Expected {
+  readonly low: number | null;
+  readonly high: number | null;
+  readonly why: Phrase;
+}
+
+/**
+ * Speed off the ground: what the winding does on a full pack, or where the controller ends its help. A winding that nobody knows may
+ * be slower than the limit, so that only the limit is held against; a limit that nobody knows may end it anywhere.
+ */
+function expectedSpeed(unloadedKmh: number | undefined, limit: Known | undefined, fullV: number): Expected {
+  const within = (kmh: number, why: Phrase): Expected => ({
+    low: (1 - WITHIN) * kmh,
+    high: (1 + WITHIN) * kmh,
+    why,
+  });
+  const most = limit === undefined || limit.source === 'unknown' ? undefined : limit.value;
+  if (unloadedKmh === undefined)
+    return most === undefined
+      ? {
+          low: null,
+          high: null,
+          why: ['winding or cells in series are not known: written down for the next time'],
+        }
+      : {
+          low: null,
+          high: (1 + WITHIN) * most,
+          why: ['winding or cells are not known; the controller ends its help at ', qty(most, 'km/h', 1)],
+        };
+  if (most !== undefined && most < unloadedKmh)
+    return within(most, [
+      'the controller ends its help at ',
+      qty(most, 'km/h', 1),
+      '; unlimited it would be ',
+      qty(unloadedKmh, 'km/h', 0),
+    ]);
+  if (limit !== undefined && most === undefined)
+    return {
+      low: null,
+      high: (1 + WITHIN) * unloadedKmh,
+      why: [
+        'where the controller ends its help is not known; unlimited it would be ',
+        qty(unloadedKmh, 'km/h', 0),
+      ],
+    };
+  return within(unloadedKmh, [
+    qty(fullV, 'V', 1),
+    ' at the charge it is filled to, tallest gear: ',
+    qty(unloadedKmh, 'km/h', 0),
+    ', a tenth either way',
+  ]);
+}
+
 /** Wheel off the ground. */
 export function stand(job: Job): readonly HoldPoint[] {
   const { build, known } = job;
   const { drive, controller } = build;
   const packs = benchPacks(job);
-  const limit = controller.limitsSpeed ? known.controller.assistCutoffKmh : undefined;
+  const end = known.controller.assistCutoffKmh;
+  const limit = controller.limitsSpeed ? end : undefined;
   const idle = known.drive.noLoadA;
+  const fastest = packs.map((p) => p.unloadedKmh);
+  const together = expectedSpeed(
+    fastest.includes(undefined) ? undefined : Math.max(...fastest.map((v) => v ?? 0)),
+    limit,
+    Math.max(...packs.map((p) => p.fullV)),
+  );
   const alone = packs.length > 1 && build.joining.how !== 'parallel';
   return [
     holdPoint(
@@ -36,27 +97,13 @@ export function stand(job: Job): readonly HoldPoint[] {
     ...packs
       .filter((_, i) => i === 0 || alone)
       .map((p) => {
-        const held = limit !== undefined && limit.value < p.unloadedKmh;
-        const kmh = held ? limit.value : p.unloadedKmh;
-        const why = held
-          ? ([
-              'the controller ends its help at ',
-              qty(kmh, 'km/h', 1),
-              '; unlimited it would be ',
-              qty(p.unloadedKmh, 'km/h', 0),
-            ] as const)
-          : ([
-              qty(p.fullV, 'V', 1),
-              ' at the charge it is filled to, tallest gear: ',
-              qty(p.unloadedKmh, 'km/h', 0),
-              ', a tenth either way',
-            ] as const);
+        const { low, high, why } = expectedSpeed(p.unloadedKmh, limit, p.fullV);
         return holdPoint(
           'stand',
           ofIndex('speed', p.index),
           alone ? `Unloaded speed on ${p.name.toLowerCase()} alone` : 'Unloaded speed',
           'Full throttle or highest help for three seconds, tallest gear, pack charged; speed by a counter at the wheel.',
-          between('km/h', (1 - WITHIN) * kmh, (1 + WITHIN) * kmh),
+          between('km/h', low, high),
           {
             instrument: 'wheel counter',
             part: `${drive.name}, ${p.part}`,
@@ -75,17 +122,13 @@ export function stand(job: Job): readonly HoldPoint[] {
             'speed-both',
             'Unloaded speed on all packs together',
             'Both switched on: the fuller one gives first, the speed is that of the higher volts.',
-            between(
-              'km/h',
-              (1 - WITHIN) * Math.min(limit?.value ?? Infinity, Math.max(...packs.map((p) => p.unloadedKmh))),
-              (1 + WITHIN) * Math.min(limit?.value ?? Infinity, Math.max(...packs.map((p) => p.unloadedKmh))),
-            ),
+            between('km/h', together.low, together.high),
             {
               instrument: 'wheel counter',
               caution: CAUTION,
               part: packs.map((p) => p.part).join(', '),
               origin: 'derived',
-              why: ['the higher of the two'],
+              why: together.why,
             },
           ),
         ]
