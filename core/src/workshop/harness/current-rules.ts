@@ -84,7 +84,10 @@ export function currentFindings(s: Subject): readonly CableFinding[] {
   const battery = isOf(s.build, s.key, 'battery');
   if (!battery && !isOf(s.build, s.key, 'phase')) return [];
   const drop = dropOf(s);
-  const state = drop === undefined ? 'fine' : stateOfDrop(drop.percent);
+  // A share of volts that nobody has said is no share.
+  const isKnown = s.known.packs[0].nominalV.source !== 'unknown';
+  const judged = drop === undefined ? 'fine' : stateOfDrop(drop.percent);
+  const state: State = drop !== undefined && !isKnown ? 'unknown' : judged;
   return [
     ...linksOf(s).flatMap(carries),
     ...(drop === undefined || state === 'fine'
@@ -93,8 +96,10 @@ export function currentFindings(s: Subject): readonly CableFinding[] {
           {
             rule: 'drop',
             state,
-            words: `Loses ${drop.volts.toFixed(2)} V out and back at ${amps(s.chain.battery.peakA)} A, ${drop.percent.toFixed(1)} % of the pack, and ${drop.watts.toFixed(0)} W as heat.`,
-            remedy: 'Take a thicker lead, or bring the parts nearer together.',
+            words: `Loses ${drop.volts.toFixed(2)} V out and back at ${amps(s.chain.battery.peakA)} A, ${isKnown ? `${drop.percent.toFixed(1)} % of the pack` : 'of a pack whose volts are not known'}, and ${drop.watts.toFixed(0)} W as heat.`,
+            remedy: isKnown
+              ? 'Take a thicker lead, or bring the parts nearer together.'
+              : 'Power asks for the volts of the pack.',
           },
         ]),
   ];

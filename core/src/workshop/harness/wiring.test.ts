@@ -471,6 +471,14 @@ describe('the current in a cable', () => {
     ]);
   });
 
+  it('of a pack whose volts nobody knows loses no share that reads as fine', () => {
+    const [pack] = hub.packs;
+    const dim: BuildDocument = { ...hub, packs: [{ ...pack, nominalV: { source: 'unknown' } }] };
+    const build = typed('pack-controller', { alongMm: 300, mm2: 10, plugA: 90 }, dim);
+    const drop = found(build, 'pack-controller')?.way.find((f) => f.rule === 'drop');
+    expect(drop?.state).toBe('unknown');
+  });
+
   it('makes the weakest link name the very plug, in the tray as well', () => {
     const build = typed('pack-controller', { plugA: 2 });
     const { chain } = study(build);

@@ -20,7 +20,7 @@ import { ViewLinks } from '../parts/view-links.tsx';
 import { BandView } from './band-view.tsx';
 import { EnergyView } from './energy-view.tsx';
 import { HomeView } from './home-view.tsx';
-import { LevelsView } from './levels-view.tsx';
+import { LevelsView } from '../parts/levels-view.tsx';
 import { RoadView } from './road-view.tsx';
 import { keptOn, useRangeRides, type RangeRides } from './use-range-road.ts';
 import { RANGE_VIEWS, type RangeView } from '../../screens/range-views.ts';

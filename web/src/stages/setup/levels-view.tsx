@@ -1,11 +1,8 @@
-import { convert, formatNumber, shownUnit, type Verdict } from '@apple-cart/core';
+import type { Level } from '@apple-cart/core';
 import { Link } from 'react-router';
 import { FieldGroup } from '../../fields/field-group.tsx';
-import { useSettings } from '../../state/settings-store.ts';
-import { PanelHead } from '../../ui/panel.tsx';
+import { LevelsView } from '../parts/levels-view.tsx';
 import type { SettingsSheet } from './use-settings-sheet.ts';
-
-type Level = Verdict['range']['levels'][number];
 
 export function LevelsInputs({ sheet }: { sheet: SettingsSheet }) {
   const { controls } = sheet.document;
@@ -99,57 +96,23 @@ function LevelsChart({ levels, mostW }: { levels: readonly Level[]; mostW: numbe
   );
 }
 
-/** Each level with what it is set to, the speeds that it holds, and how far it goes. */
+/** Motor against legs where the levels multiply them, and each level with the speeds that it holds and how far it goes. */
 export function LevelsPicture({ sheet }: { sheet: SettingsSheet }) {
-  const system = useSettings((state) => state.units);
   const { levels } = sheet.verdict.range;
-  const [kmh, km] = [shownUnit('km/h', system), shownUnit('km', system)];
-  if (levels.length === 0)
-    return <p className="py-3 text-ink2">No sensor at the pedals: there are no levels of help.</p>;
-  const told = (value: number | undefined, from: 'km/h' | 'km', to: typeof kmh): string =>
-    value === undefined ? '–' : formatNumber(convert(value, from, to), from === 'km' ? 0 : 1);
-  const byRatio = levels.every((l) => l.sets.unit === '1');
+  const byRatio = levels.length > 0 && levels.every((l) => l.sets.unit === '1');
   return (
-    <section aria-label="Help levels">
-      <PanelHead
-        title={`Help of ${String(levels.length)} levels`}
-        note="at full help of each, on the flat and on the test hill"
-      />
-      {byRatio && <LevelsChart levels={levels} mostW={sheet.verdict.power.inputW} />}
-      <table className="mt-2 w-full border-collapse text-[13.5px]" data-testid="levels">
-        <thead>
-          <tr className="border-b-[1.5px] border-ink text-right text-[12.5px]">
-            <th className="py-1 text-left font-semibold">Level</th>
-            <th className="py-1 font-semibold">Set to</th>
-            <th className="py-1 font-semibold">Flat, {kmh}</th>
-            <th className="py-1 font-semibold">Hill, {kmh}</th>
-            <th className="py-1 font-semibold">Wh/km</th>
-            <th className="py-1 font-semibold">Range, {km}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {levels.map((l) => (
-            <tr key={l.level} className="border-b border-hair text-right">
-              <th scope="row" className="num py-1 text-left font-semibold">
-                {l.level}
-              </th>
-              <td className="num py-1">
-                {l.sets.unit === '1'
-                  ? `× ${l.sets.value.toFixed(2)}`
-                  : `${l.sets.value.toFixed(l.sets.unit === 'W' ? 0 : 1)} ${l.sets.unit}`}
-              </td>
-              <td className="num py-1">{told(l.flatKmh, 'km/h', kmh)}</td>
-              <td className="num py-1">{told(l.hillKmh, 'km/h', kmh)}</td>
-              <td className="num py-1">{l.whPerKm === undefined ? '–' : formatNumber(l.whPerKm, 1)}</td>
-              <td className="num py-1">{told(l.rangeKm, 'km', km)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+    <>
+      <LevelsView />
+      {byRatio && (
+        <section aria-label="Help against legs" className="pt-3">
+          <h3 className="head border-b-[1.5px] border-ink pb-1 text-[14px]">Motor watts for rider watts</h3>
+          <LevelsChart levels={levels} mostW={sheet.verdict.power.inputW} />
+        </section>
+      )}
       <p className="pt-2 text-[12.5px] text-ink2">
         The class is the one of the highest level that the rider can reach: Law judges it, whatever level is
         chosen.
       </p>
-    </section>
+    </>
   );
 }

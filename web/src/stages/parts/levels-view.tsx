@@ -1,7 +1,7 @@
 import type { Level } from '@apple-cart/core';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
-import { useDeferredStage } from '../parts/use-stage.ts';
+import { useDeferredStage } from './use-stage.ts';
 
 /** What a level is set to, in words. */
 function useSets(): (level: Level) => string {
