@@ -42,7 +42,10 @@ async function begin(page: Page): Promise<void> {
 
 /** Says what is asked of the step in hand, in the middle of its band. */
 async function fillIn(page: Page): Promise<void> {
-  for (const box of await page.$$('[aria-label=Answer] input[type=checkbox]')) await box.click();
+  for (const box of await page.$$('[aria-label=Answer] input[type=checkbox]')) {
+    await box.click();
+    expect(await box.evaluate((b) => (b as HTMLInputElement).checked)).toBe(true);
+  }
   for (const area of await page.$$('[aria-label=Answer] textarea')) await area.type('nothing');
   const fields = await page.$$('[aria-label=Answer] input[inputmode=decimal]');
   if (fields.length === 0) return;

@@ -1,6 +1,5 @@
 /** Shapes of requests and answers, shared by server and page. */
 export * from './backup.ts';
-export * from './csv.ts';
 export * from './documents.ts';
 export * from './revisions.ts';
 export * from './rules.ts';

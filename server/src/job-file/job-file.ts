@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import * as z from 'zod';
-import { recordKey, writeCsv, type Saved } from '@apple-cart/contracts';
+import { recordKey, type Saved } from '@apple-cart/contracts';
+import { writeCsv } from '@apple-cart/contracts/csv';
 import {
   SCHEMA_VERSION,
   evaluate,

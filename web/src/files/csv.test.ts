@@ -1,4 +1,4 @@
-import { writeCsv } from '@apple-cart/contracts';
+import { writeCsv } from '@apple-cart/contracts/csv';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CSV_LIMITS, readCsv, type CsvTable } from './csv.ts';

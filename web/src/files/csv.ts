@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { FORMULA } from '@apple-cart/contracts';
+import { FORMULA } from '@apple-cart/contracts/csv';
 import { fail, ok, type Issue, type Result } from '@apple-cart/core';
 
 /** What a table that is read may have at most: characters in all, columns, rows, and characters in a cell. */

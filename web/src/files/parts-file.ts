@@ -1,4 +1,4 @@
-import { writeCsv } from '@apple-cart/contracts';
+import { writeCsv } from '@apple-cart/contracts/csv';
 import {
   cellsOf,
   describeIssue,

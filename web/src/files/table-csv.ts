@@ -1,4 +1,4 @@
-import { writeCsv } from '@apple-cart/contracts';
+import { writeCsv } from '@apple-cart/contracts/csv';
 import { formatNumber } from '@apple-cart/core';
 
 /** A column of a table: its name with its unit, and the decimals that a reader is shown. */

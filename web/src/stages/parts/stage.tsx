@@ -87,7 +87,7 @@ export function Sheet({
       </header>
       {views}
       <div
-        className={`mx-6 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] max-tablet:mx-3 ${left === 'usual' ? 'bench:grid-cols-[368px_minmax(0,1fr)]' : 'bench:grid-cols-[316px_minmax(0,1fr)]'} print:grid-cols-1`}
+        className={`mx-6 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] max-bench:content-start max-tablet:mx-3 ${left === 'usual' ? 'bench:grid-cols-[368px_minmax(0,1fr)]' : 'bench:grid-cols-[316px_minmax(0,1fr)]'} print:grid-cols-1`}
       >
         <div
           id="fields"

@@ -1,4 +1,4 @@
-import { writeCsv } from '@apple-cart/contracts';
+import { writeCsv } from '@apple-cart/contracts/csv';
 import { fileName, harnessTable, type CableDocument, type Hazard, type Wire } from '@apple-cart/core';
 import { Printer } from 'lucide-react';
 import { Link } from 'react-router';
