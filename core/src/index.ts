@@ -169,7 +169,8 @@ export {
   type HeatTimes,
   type RepeatedClimb,
 } from './trips/hill-heat.ts';
-export { rangeBand, type Band, type BandOutcome, type BandProgress, type Cause } from './trips/range-band.ts';
+export { rangeBand, type Band, type BandOutcome, type BandProgress } from './trips/range-band.ts';
+export type { Cause } from './trips/drawing.ts';
 export { rangeCases, type RangeCase } from './trips/range-cases.ts';
 export {
   rideHeat,
@@ -381,3 +382,52 @@ export {
 export { simulatedBench } from './instruments/simulated-meter.ts';
 export { simulatedProgrammer } from './instruments/simulated-programmer.ts';
 export { jobOf } from './verdict/job-of.ts';
+export {
+  GROUNDS,
+  NOTHING_READ,
+  RIDE_FIGURES,
+  RIDE_KINDS,
+  RIDE_KIND_NAMES,
+  type ChargeRecord,
+  type Ground,
+  type RideFigure,
+  type RideFigureId,
+  type RideKind,
+  type RideReading,
+  type RideRecord,
+  type RideTold,
+  type UpkeepRecord,
+} from './road/ride-record.ts';
+export { CHANNELS, CHANNEL_IDS, type ChannelId, type Recording } from './road/channels.ts';
+export {
+  LogReader,
+  MOST_ROWS,
+  guessLogColumns,
+  headOf,
+  logColumns,
+  type LogColumns,
+  type TimeWay,
+} from './road/columns.ts';
+export { analyzeLog, distancesOf, speedsOf, wattsAt, type LogAnalysis } from './road/analysis.ts';
+export { roadOfLog } from './road/own-road.ts';
+export { netWh, withReadings } from './road/measured.ts';
+export { rideBeside, type Beside, type BesideProgress, type RideRoad } from './road/beside.ts';
+export {
+  figureState,
+  headlineOf,
+  leaningOf,
+  rideState,
+  roadStands,
+  type Leaning,
+  type RoadStands,
+} from './road/stands.ts';
+export { batteryBook, type BatteryBook } from './road/battery-book.ts';
+export { kmADay, upkeepDiary, upkeepOf, type Upkeep, type UpkeepRow } from './road/upkeep.ts';
+export {
+  LOGGER_FAULTS,
+  simulatedLog,
+  trueBuild,
+  type LoggerFault,
+  type SimulatedRide,
+  type Truth,
+} from './instruments/simulated-logger.ts';

@@ -11,5 +11,6 @@ export const STAGE_IDS = [
   'wire',
   'bench',
   'setup',
+  'road',
 ] as const;
 export type StageId = (typeof STAGE_IDS)[number];

@@ -93,6 +93,12 @@ export function peukertFactor(pack: Pack, batteryA: number): number {
   return exponent === 0 || batteryA <= i20 ? 1 : Math.pow(batteryA / i20, exponent);
 }
 
+/** State of charge of a pack by its volts at rest, 0 to 1; the ends beyond them. */
+export function chargeAtRest(pack: Pack, volts: number): number {
+  const { openCircuit } = CHEMISTRIES[pack.chemistry];
+  return interpolate(openCircuit, CHARGE_STEPS, volts / pack.cellsInSeries);
+}
+
 /** The most that a pack gives is met by rounding, not only by arithmetic: this share of its volts squared. */
 const ROUNDING = 1e-12;
 

@@ -7,6 +7,16 @@ import {
   type BenchRun,
   type BenchSign,
 } from '../workshop/bench/entry.ts';
+import {
+  chargeRecord,
+  rideRecord,
+  rideTold,
+  upkeepRecord,
+  type ChargeRecord,
+  type RideRecord,
+  type RideTold,
+  type UpkeepRecord,
+} from '../road/ride-record.ts';
 import { readBy } from '../quantity/zod-issues.ts';
 import type { Result } from '../quantity/result.ts';
 
@@ -18,6 +28,11 @@ export interface RecordData {
   readonly 'bench-run': BenchRun;
   readonly 'bench-entry': BenchEntry;
   readonly 'bench-sign': BenchSign;
+  readonly ride: RideRecord;
+  /** What the plan of the day says of a ride. */
+  readonly 'ride-told': RideTold;
+  readonly charge: ChargeRecord;
+  readonly upkeep: UpkeepRecord;
 }
 export type RecordKind = keyof RecordData;
 
@@ -31,6 +46,10 @@ export const RECORD_KINDS: {
   'bench-run': { schema: benchRun, parent: undefined },
   'bench-entry': { schema: benchEntry, parent: 'bench-run' },
   'bench-sign': { schema: benchSign, parent: 'bench-run' },
+  ride: { schema: rideRecord, parent: undefined },
+  'ride-told': { schema: rideTold, parent: 'ride' },
+  charge: { schema: chargeRecord, parent: undefined },
+  upkeep: { schema: upkeepRecord, parent: undefined },
 };
 
 export const isRecordKind = (word: string): word is RecordKind => Object.hasOwn(RECORD_KINDS, word);

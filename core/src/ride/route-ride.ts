@@ -307,6 +307,7 @@ class RideState {
     trace.windingC.push(this.heat.warmth.windingC);
     trace.shellC.push(this.heat.warmth.shellC);
     trace.caseC.push(this.heat.caseC);
+    trace.riderW.push((step.riderN * vm) / this.m.chainEfficiency);
     trace.cadenceRpm.push(step.riderN > 0 ? cadenceRpm(step.gear, vm) : 0);
     trace.cogTeeth.push(step.gear.cogTeeth);
     trace.hubGear.push(step.gear.hubGear);

@@ -23,6 +23,8 @@ export interface Trace {
   readonly shellC: number[];
   /** The controller's case. */
   readonly caseC: number[];
+  /** What the rider gives at the pedals, W. */
+  readonly riderW: number[];
   readonly cadenceRpm: number[];
   readonly cogTeeth: number[];
   /** Gear of a hub gear, counted from 1; null without one. */
@@ -45,6 +47,7 @@ export const emptyTrace = (): Trace => ({
   windingC: [],
   shellC: [],
   caseC: [],
+  riderW: [],
   cadenceRpm: [],
   cogTeeth: [],
   hubGear: [],

@@ -1,4 +1,4 @@
-import { benchStage } from './bench.ts';
+import { benchStage, roadStage } from './by-records.ts';
 import { briefStage } from './brief.ts';
 import { buyStage } from './buy.ts';
 import { donorStage } from './donor.ts';
@@ -25,4 +25,5 @@ export const STAGES: Readonly<Record<StageId, Stage>> = {
   wire: wireStage,
   bench: benchStage,
   setup: setupStage,
+  road: roadStage,
 };

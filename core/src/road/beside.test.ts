@@ -1,0 +1,168 @@
+import { describe, expect, it } from 'vitest';
+import marketRun from '../../../demo/routes/market-run.json' with { type: 'json' };
+import crateLane from '../../../demo/routes/crate-lane.json' with { type: 'json' };
+import type { BuildDocument } from '../document/document.ts';
+import { simulatedLog, type SimulatedRide } from '../instruments/simulated-logger.ts';
+import { readRoute } from '../route/read-route.ts';
+import type { Route } from '../route/route.ts';
+import { longtail, tandem } from '../test/demo.ts';
+import { analyzeLog } from './analysis.ts';
+import { rideBeside, type Beside, type RideRoad } from './beside.ts';
+import { withReadings } from './measured.ts';
+import { roadOfLog } from './own-road.ts';
+import { NOTHING_READ, type RideFigureId, type RideRecord } from './ride-record.ts';
+import { figureState, headlineOf, leaningOf, rideState, roadStands } from './stands.ts';
+
+const roadFrom = (file: unknown): Route => {
+  const read = readRoute(file);
+  if (!read.ok) throw new Error('the route is broken');
+  return read.value;
+};
+const market = roadFrom(marketRun);
+const lane = roadFrom(crateLane);
+const DAY: RideRecord = {
+  kind: 'range',
+  on: '2026-03-02',
+  title: '',
+  route: '',
+  planVersion: 1,
+  ...NOTHING_READ,
+  airC: 11,
+  windMs: 0,
+  ground: 'dry',
+  pedalled: 'yes',
+  note: '',
+  who: 'R. Quince',
+  simulated: true,
+  corrects: null,
+  withdrawn: false,
+};
+const still: SimulatedRide = {
+  route: market,
+  effort: 'cruise',
+  seed: 3,
+  windMs: 0,
+  windFromDeg: undefined,
+  airC: 11,
+  truth: {},
+  fault: 'none',
+};
+function done(build: BuildDocument, ride: RideRecord, road: RideRoad | undefined): Beside {
+  const steps = rideBeside(build, ride, road);
+  for (;;) {
+    const { done: ended, value } = steps.next();
+    if (ended === true) return value;
+  }
+}
+/** A ride that a simulated logger wrote down, and what the plan says of it. */
+function ridden(build: BuildDocument, how: Partial<SimulatedRide>, ride: Partial<RideRecord> = {}) {
+  const log = simulatedLog(build, { ...still, ...how });
+  const record = withReadings({ ...DAY, ...ride }, analyzeLog(log));
+  const route = roadOfLog('x', log, how.route ?? market);
+  if (route === undefined) throw new Error('no road');
+  return { record, ...done(build, record, { route, of: 'recorded' }) };
+}
+const figure = ({ told }: Pick<Beside, 'told'>, id: RideFigureId) => {
+  const found = told.figures.find((f) => f.id === id);
+  if (found === undefined) throw new Error(`no ${id}`);
+  return found;
+};
+
+describe('a ride beside its plan', () => {
+  it.each([
+    ['the longtail', longtail, market],
+    ['the tandem', tandem, market],
+    ['the longtail on its hill', longtail, lane],
+  ])('of %s holds where the machine is as planned', (_, build, route) => {
+    const { told, trace } = ridden(build, { route });
+    expect(told.road).toBe('recorded');
+    expect(told.windKnown).toBe(true);
+    for (const id of ['energy', 'minutes'] as const) {
+      const { measured, plan } = figure({ told }, id);
+      expect(Math.abs(measured / plan - 1), `${id} ${String(measured)} ${String(plan)}`).toBeLessThan(0.05);
+    }
+    expect(figureState(figure({ told }, 'energy'))).toBe('fine');
+    expect(trace?.metres.length).toBeGreaterThan(100);
+  });
+
+  it('was hopeful where it has more drag than was thought, and says what the span comes from', () => {
+    const { told, record } = ridden(longtail, { truth: { 'donor.cdaM2': 1.5, 'donor.crr': 1.6 } });
+    const energy = figure({ told }, 'energy');
+    expect(leaningOf(energy)).toBe('hopeful');
+    expect(energy.measured / energy.plan).toBeGreaterThan(1.08);
+    expect(told.causes.length).toBeGreaterThan(0);
+    expect(headlineOf('range', told)?.id).toBe('per-km');
+    expect(rideState('range', { ...told, planVersion: 1 })).not.toBe('unknown');
+    expect(record.energyWh).not.toBeNull();
+  });
+
+  it('can tell nothing of the energy where nobody noted the wind, and says so', () => {
+    const { told } = ridden(longtail, {}, { windMs: null });
+    expect(told.windKnown).toBe(false);
+    expect(rideState('range', { ...told, planVersion: 1 })).toBe('unknown');
+    expect(figure({ told }, 'energy').measured).toBeGreaterThan(0);
+  });
+
+  it('is told of a typed ride by the route that it names, as often as its distance says', () => {
+    const km = 2 * (market.profile.at(-1)?.distanceM ?? 0) * (market.andBack ? 2 : 1) * market.times / 1000;
+    const typed: RideRecord = { ...DAY, distanceKm: km, energyWh: 400, minutes: (60 * km) / 18 };
+    const { told } = done(longtail, typed, { route: market, of: 'route' });
+    expect(told.road).toBe('route');
+    const once = done(longtail, { ...typed, distanceKm: km / 2, minutes: (60 * km) / 36 }, { route: market, of: 'route' });
+    expect(figure({ told }, 'energy').plan / figure(once, 'energy').plan).toBeCloseTo(2, 1);
+    // A mean speed that the plan was given is not held against it.
+    expect(told.figures.some((f) => f.id === 'minutes')).toBe(false);
+    // Another length is another road.
+    const other = done(longtail, { ...typed, distanceKm: km * 0.7 }, { route: market, of: 'route' });
+    expect(other.told.road).toBe('none');
+    expect(other.told.figures).toEqual([]);
+  });
+
+  it('of a top speed needs no road', () => {
+    const typed: RideRecord = { ...DAY, kind: 'top-speed', topKmh: 22 };
+    const { told } = done(longtail, typed, undefined);
+    expect(told.figures.map((f) => f.id)).toEqual(['top']);
+    const { plan, low, high } = figure({ told }, 'top');
+    expect(low).toBeLessThanOrEqual(plan);
+    expect(high).toBeGreaterThanOrEqual(plan);
+    expect(plan).toBeGreaterThan(20);
+    // The controller ends its help there: fewer km/h are the plan's hope.
+    expect(leaningOf(figure({ told }, 'top'))).toBe('hopeful');
+  });
+
+  it('is rolled on snow as on snow', () => {
+    const typed: RideRecord = { ...DAY, route: 'x', energyWh: 400 };
+    const dry = done(longtail, typed, { route: market, of: 'route' });
+    const snow = done(longtail, { ...typed, ground: 'snow' }, { route: market, of: 'route' });
+    expect(figure(snow, 'energy').plan).toBeGreaterThan(1.15 * figure(dry, 'energy').plan);
+  });
+});
+
+describe('how the plan stands by its rides', () => {
+  const told = (measured: number, windKnown = true) => ({
+    planVersion: 1,
+    road: 'route' as const,
+    windKnown,
+    figures: [{ id: 'energy' as const, measured, plan: 100, low: 90, high: 112 }],
+    causes: [],
+  });
+  it('counts the rides that can be held against it, by what they took', () => {
+    const one = { kind: 'everyday' as const, told: told(108) };
+    expect(roadStands([])).toMatchObject({ words: 'no rides yet', state: 'unknown' });
+    expect(roadStands([one, { kind: 'everyday', told: told(104) }])).toMatchObject({
+      words: '2 rides, 6 % hopeful',
+      state: 'fine',
+      compared: 2,
+    });
+    expect(roadStands([{ kind: 'everyday', told: told(101) }]).words).toBe('1 ride, the plan holds');
+    expect(roadStands([{ kind: 'everyday', told: told(80) }])).toMatchObject({
+      words: '1 ride, 20 % fearful',
+      state: 'look',
+    });
+    expect(roadStands([{ kind: 'everyday', told: told(150, false) }])).toMatchObject({
+      words: '1 ride, no plan to hold them against',
+      state: 'unknown',
+    });
+    expect(roadStands([{ kind: 'everyday', told: told(150) }]).state).toBe('stop');
+  });
+});

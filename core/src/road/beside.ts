@@ -1,0 +1,254 @@
+import type { BuildDocument, QuantityPath } from '../document/document.ts';
+import { withValue } from '../document/quantity-at.ts';
+import { chargeAtRest, supplyAt } from '../machine/battery.ts';
+import { quantiles } from '../quantity/numerics.ts';
+import { msToKmh } from '../quantity/units.ts';
+import { topSpeed } from '../ride/steady.ts';
+import type { Trace } from '../ride/trace.ts';
+import { riddenLengthM } from '../route/profile.ts';
+import type { Route } from '../route/route.ts';
+import { drawingOf } from '../trips/drawing.ts';
+import { ridePlan, traceSpacing, type Effort, type RidePlan } from '../trips/ride-plan.ts';
+import { netWh } from './measured.ts';
+import type { RideFigure, RideFigureId, RideRecord, RideTold } from './ride-record.ts';
+
+/** The road of a ride: the one that was recorded, or a route that is kept here. */
+export interface RideRoad {
+  readonly route: Route;
+  readonly of: 'recorded' | 'route';
+}
+
+/** What the plan says of a ride, and the ride of the plan as a line; none where there is no road to ride it on. */
+export interface Beside {
+  readonly told: Omit<RideTold, 'planVersion'>;
+  readonly trace: Trace | undefined;
+}
+
+export interface BesideProgress {
+  readonly done: number;
+  readonly of: number;
+}
+
+/** Rides of the plan by chance, of which the likely span is made: 19 of 20 would do, this many are steadier. */
+const RIDES = 40;
+const SEED = 5;
+const SNOW_SURFACE = 'packed-snow';
+
+/** How far a route differs from what was ridden before its distance is not the ride's, as a share. */
+const SAME_LENGTH = 0.1;
+
+const settledBy: readonly (readonly [keyof RideRecord, QuantityPath])[] = [
+  ['airC', 'brief.temperatureC'],
+  ['loadKg', 'brief.loadMassKg'],
+];
+/** Nobody is entered with more, W. */
+const MOST_RIDER_W = 800;
+
+interface Day {
+  readonly build: BuildDocument;
+  /** What was read that day, and so is not drawn by chance. */
+  readonly settled: ReadonlySet<QuantityPath>;
+  readonly windKnown: boolean;
+}
+
+/** The plan as it was ridden that day: its air, load, legs and speed, where they were read. */
+function onTheDay(build: BuildDocument, ride: RideRecord, road: RideRoad | undefined): Day {
+  let day = build;
+  const settled = new Set<QuantityPath>();
+  const set = (path: QuantityPath, value: number): void => {
+    day = withValue(day, path, value);
+    settled.add(path);
+  };
+  for (const [key, path] of settledBy) {
+    const value = ride[key];
+    if (typeof value === 'number') set(path, value);
+  }
+  if (ride.riderW !== null) set('brief.riderPowerW', Math.min(MOST_RIDER_W, ride.riderW));
+  if (ride.riderWh !== null) settled.add('brief.riderPowerW');
+  if (ride.pedalled === 'no') set('brief.riderPowerW', 0);
+  // Wind of a known strength and an unknown direction is ahead on one half of the way and behind on the other.
+  const { windMs, windFromDeg } = ride;
+  if (windMs !== null) {
+    day = withValue(day, 'brief.headwindMs', windFromDeg === null ? 0 : windMs);
+    if (windFromDeg !== null) day = withValue(day, 'brief.windFromDeg', windFromDeg);
+  }
+  if (road?.of === 'recorded') {
+    // The wishes stand in the road; nothing else holds the speed.
+    const fastest = Math.max(10, ...road.route.spans.map((s) => s.limitKmh ?? 0));
+    set('brief.cruiseSpeedKmh', Math.min(80, fastest));
+    set('brief.descentKmh', Math.min(100, fastest));
+  } else if (ride.distanceKm !== null && ride.minutes !== null && ride.kind !== 'hill' && ride.kind !== 'heat')
+    set('brief.cruiseSpeedKmh', Math.max(3, Math.min(80, (60 * ride.distanceKm) / ride.minutes)));
+  return {
+    build: day,
+    settled,
+    windKnown: windMs !== null && (windMs <= 2 || windFromDeg !== null),
+  };
+}
+
+/** How often the legs of the plan are brought nearer to those that were measured. */
+const LEG_ROUNDS = 2;
+
+/** The plan with legs that give as much over the way as was measured: they ease off behind the motor, and push where it fails. */
+function withLegs(build: BuildDocument, ride: RideRecord, route: Route, effort: Effort): BuildDocument {
+  const { riderWh } = ride;
+  if (riderWh === null) return build;
+  let found = build;
+  for (let i = 0; i < LEG_ROUNDS; i += 1) {
+    const plan = ridePlan(found, route, effort);
+    const watts = plan.known.brief.riderPowerW.value;
+    const given = plan.ride({ step: 2 }).ledger.rider / 3600;
+    if (given <= 0) return found;
+    found = withValue(found, 'brief.riderPowerW', Math.min(MOST_RIDER_W, (watts * riderWh) / given));
+  }
+  return found;
+}
+
+/** The road with its surface as the ground was; and as often as the distance says where that is a whole number of times. */
+function roadOf(ride: RideRecord, { route, of }: RideRoad): Route {
+  const times =
+    of === 'route' && ride.distanceKm !== null
+      ? Math.round((1000 * ride.distanceKm * route.times) / riddenLengthM(route))
+      : route.times;
+  const again = times >= 1 && times <= 100 ? { ...route, times } : route;
+  if (ride.ground !== 'snow') return again;
+  const length = again.profile.at(-1)?.distanceM ?? 0;
+  const spans = again.spans.map((s) => ({ ...s, surface: SNOW_SURFACE }) as const);
+  return { ...again, spans: [{ fromM: 0, toM: length, surface: SNOW_SURFACE, limitKmh: null }, ...spans] };
+}
+
+/** A hill and a heat test are ridden with all there is, unless the way shows how fast it was wished for. */
+const effortOf = ({ kind }: RideRecord, road: RideRoad): Effort =>
+  (kind === 'hill' || kind === 'heat') && road.of === 'route' ? 'full' : 'cruise';
+
+type Figures = Partial<Record<RideFigureId, number>>;
+
+/** What the plan does on the road of the ride. */
+function ridden(plan: RidePlan, ride: RideRecord, traced: boolean): { figures: Figures; trace: Trace | undefined } {
+  const { pack } = plan.machine;
+  const alone = plan.machine.others.length === 0;
+  const charge =
+    alone && ride.voltsBefore !== null ? Math.max(0.02, chargeAtRest(pack, ride.voltsBefore)) : plan.charged;
+  const done = plan.ride({ charge, traceEvery: traceSpacing(plan.course), step: 2 });
+  const { trace } = done;
+  const km = done.metres / 1000;
+  const figures: Figures = {
+    energy: done.usedWh,
+    'per-km': km > 0 ? done.usedWh / km : NaN,
+    minutes: done.movingSeconds / 60,
+    winding: done.hottestC,
+    ...(trace === undefined ? {} : { top: msToKmh(Math.max(...trace.speed)) }),
+    ...(alone && ride.voltsBefore !== null ? { 'volts-after': supplyAt(pack, done.charge).openVolts } : {}),
+  };
+  return { figures, trace: traced ? trace : undefined };
+}
+
+/** What was read of the same; undefined where it was not. */
+function measured(ride: RideRecord, plan: Figures, road: RideRoad | undefined): Figures {
+  const net = netWh(ride);
+  const out: Figures = {
+    ...(net === undefined ? {} : { energy: net }),
+    ...(net === undefined || ride.distanceKm === null ? {} : { 'per-km': net / ride.distanceKm }),
+    ...(ride.hottestC === null ? {} : { winding: ride.hottestC }),
+    ...(ride.voltsAfter === null ? {} : { 'volts-after': ride.voltsAfter }),
+    // A mean speed that was given to the plan is not held against it.
+    ...(ride.minutes !== null && (road?.of === 'recorded' || ride.kind === 'hill' || ride.kind === 'heat')
+      ? { minutes: ride.minutes }
+      : {}),
+    ...(ride.topKmh !== null && (ride.kind === 'top-speed' || road?.of === 'recorded')
+      ? { top: ride.topKmh }
+      : {}),
+  };
+  return Object.fromEntries(Object.entries(out).filter(([id]) => plan[id as RideFigureId] !== undefined));
+}
+
+/** The steady top speed of a plan on the level, km/h. */
+function topOf(plan: RidePlan, ride: RideRecord): number {
+  const { pack, others } = plan.machine;
+  const charge =
+    ride.voltsBefore !== null && others.length === 0 ? chargeAtRest(pack, ride.voltsBefore) : plan.charged;
+  const top = topSpeed(plan.machine, charge);
+  return top.moves ? msToKmh(top.v) : 0;
+}
+
+/** A level road, where only the top speed is asked. */
+const NO_ROAD: Route = {
+  schemaVersion: 1,
+  name: 'level',
+  note: '',
+  sample: false,
+  profile: [
+    { distanceM: 0, elevationM: 0, bearingDeg: null },
+    { distanceM: 1000, elevationM: 0, bearingDeg: null },
+  ],
+  spans: [],
+  stops: [],
+  times: 1,
+  andBack: false,
+  recorded: null,
+};
+
+/** Roads of another length than was ridden are not the road of the ride. */
+function fits(ride: RideRecord, road: RideRoad): boolean {
+  if (road.of === 'recorded' || ride.distanceKm === null) return true;
+  const once = riddenLengthM(road.route) / road.route.times;
+  const times = (1000 * ride.distanceKm) / once;
+  return Math.abs(times - Math.max(1, Math.round(times))) <= SAME_LENGTH;
+}
+
+/**
+ * Rides the plan over the road of a ride, at its speed and in its air, and says what of it came otherwise. The likely span is that
+ * of {@link RIDES} rides with what the plan does not know for certain drawn by chance; what was read that day is not drawn.
+ * @param road undefined where the ride has none: then only a top speed on the level can be told
+ */
+export function* rideBeside(
+  build: BuildDocument,
+  ride: RideRecord,
+  asked: RideRoad | undefined,
+): Generator<BesideProgress, Beside> {
+  const road = asked !== undefined && fits(ride, asked) ? asked : undefined;
+  const day = onTheDay(build, ride, road);
+  const nothing: Beside['told'] = { road: 'none', windKnown: day.windKnown, figures: [], causes: [] };
+  if (ride.kind === 'coast-down' || (road === undefined && ride.kind !== 'top-speed'))
+    return { told: nothing, trace: undefined };
+  const route = road === undefined ? NO_ROAD : roadOf(ride, road);
+  const effort = road === undefined ? 'full' : effortOf(ride, road);
+  const legs = withLegs(day.build, ride, route, effort);
+  const told = (one: BuildDocument, traced: boolean) => {
+    const plan = ridePlan(one, route, effort);
+    const whole = road === undefined ? { figures: {}, trace: undefined } : ridden(plan, ride, traced);
+    if (ride.kind !== 'top-speed') return whole;
+    return { ...whole, figures: { ...whole.figures, top: topOf(plan, ride) } };
+  };
+  const plan = told(legs, true);
+  const read = measured(ride, plan.figures, road);
+  const ids = Object.keys(read) as RideFigureId[];
+  const drawing = drawingOf(legs, SEED, day.settled);
+  const drawn: Figures[] = [];
+  for (let i = 0; i < RIDES; i += 1) {
+    drawn.push(told(drawing.next(), false).figures);
+    if (i % 4 === 3) yield { done: i + 1, of: RIDES };
+  }
+  const figures = ids.flatMap((id): RideFigure[] => {
+    const [own, value] = [plan.figures[id], read[id]];
+    if (own === undefined || value === undefined || !Number.isFinite(own)) return [];
+    const { at } = quantiles(
+      drawn.map((d) => d[id] ?? own),
+      { low: 0.05, high: 0.95 },
+    );
+    return [{ id, measured: value, plan: own, low: Math.min(own, at.low), high: Math.max(own, at.high) }];
+  });
+  const [first] = figures;
+  const causes =
+    first === undefined
+      ? []
+      : drawing
+          .causes(drawn.map((d) => d[first.id] ?? NaN))
+          .filter((c) => c.share > 0.08)
+          .slice(0, 3)
+          .map((c) => c.name);
+  return {
+    told: { road: road?.of ?? 'none', windKnown: day.windKnown, figures, causes },
+    trace: plan.trace,
+  };
+}
