@@ -409,6 +409,8 @@ export {
   type TimeWay,
 } from './road/columns.ts';
 export { analyzeLog, distancesOf, speedsOf, wattsAt, type LogAnalysis } from './road/analysis.ts';
+export { gpxOfRecording, recordingOfGpx } from './road/gpx-log.ts';
+export { levelFor, levelsOf, rowsIn, type Numbers } from './road/levels.ts';
 export { roadOfLog } from './road/own-road.ts';
 export { netWh, withReadings } from './road/measured.ts';
 export { rideBeside, type Beside, type BesideProgress, type RideRoad } from './road/beside.ts';

@@ -13,6 +13,7 @@ import { badInput, problemHandler, unknownRoute } from './http/problems.ts';
 import { bookInForce } from './rules/book-in-force.ts';
 import { instrumentsRoutes } from './instruments/instruments-routes.ts';
 import { jobRoutes } from './job-file/job-routes.ts';
+import { logsRoutes } from './logs/logs-routes.ts';
 import { photosRoutes } from './photos/photos-routes.ts';
 import { recordsRoutes } from './records/records-routes.ts';
 import { rulesRoutes } from './rules/rules-routes.ts';
@@ -40,11 +41,13 @@ export const BODY_LIMIT = 256 * 1024;
 const ROUTE_LIMIT = 6 * 1024 * 1024;
 
 function api({ database, stores, daily, evaluator, sharing }: AppParts): express.Router {
-  const { builds, parts, routes, rules, records, photos } = stores;
+  const { builds, parts, routes, rules, records, photos, logs, imports } = stores;
   const rulesNow = bookInForce(database, rules);
   const router = express.Router();
   // A photograph is no JSON: its address takes bytes, and looks at them.
   router.use('/builds/:id/photos', photosRoutes(photos));
+  // Nor is a recording: it is read as it comes.
+  router.use('/builds/:id/logs', logsRoutes(logs, imports, records));
   router.use('/jobs', jobRoutes(stores, database, rulesNow));
   router.use(jsonWrites);
   router.use('/routes', express.json({ limit: ROUTE_LIMIT, strict: false }));

@@ -12,7 +12,7 @@ import { Evaluator } from './evaluate/evaluator.ts';
 import { boundServer } from './http/connections.ts';
 import { Sharing } from './sharing/sharing.ts';
 import { ROOT, type Settings } from './settings.ts';
-import { openStored, openStores } from './stores.ts';
+import { openStored, openStores, type Stores } from './stores.ts';
 
 /** Loopback only, unless it is shared: there are no accounts. Shared, it listens on every address, and lets in by a code. */
 const HOST = '127.0.0.1';
@@ -47,7 +47,14 @@ const listen = (server: Server, port: number, host: string): Promise<number> =>
     });
   });
 
-async function stopped(server: Server, database: Database, daily: DailyBackup, evaluator: Evaluator) {
+async function stopped(
+  server: Server,
+  database: Database,
+  daily: DailyBackup,
+  evaluator: Evaluator,
+  { imports }: Stores,
+) {
+  await imports.close();
   const closed = new Promise((resolve) => server.close(resolve));
   server.closeIdleConnections();
   const late = setTimeout(() => {
@@ -89,7 +96,7 @@ export async function startServer(
     daily.begin();
     return {
       url: `http://${HOST}:${String(actual)}/`,
-      stop: () => stopped(server, database, daily, evaluator),
+      stop: () => stopped(server, database, daily, evaluator, stores),
     };
   } catch (problem) {
     await database.close();

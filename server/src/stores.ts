@@ -1,6 +1,8 @@
 import type { BuildDocument, Part, PlaceRules, Route, RouteSummary } from '@apple-cart/core';
 import { buildKind } from './builds/builds.ts';
 import { openDatabase, type Database } from './database/database.ts';
+import { LogImports } from './logs/log-imports.ts';
+import { LogStore, chunkEntity, logEntity } from './logs/log-store.ts';
 import { partKind } from './parts/parts.ts';
 import { PhotoStore, photoEntity } from './photos/photo-store.ts';
 import { recordEntity } from './records/record-row.ts';
@@ -18,6 +20,8 @@ export interface Stores {
   readonly rules: DocumentStore<PlaceRules>;
   readonly records: RecordStore;
   readonly photos: PhotoStore;
+  readonly logs: LogStore;
+  readonly imports: LogImports;
 }
 
 /** The database with a table for every kind, and one for revisions. */
@@ -27,6 +31,8 @@ export const openStored = (file: string): Promise<Database> =>
     revisionEntity,
     recordEntity,
     photoEntity,
+    logEntity,
+    chunkEntity,
   ]);
 
 export function openStores(database: Database, now?: () => Date): Stores {
@@ -36,6 +42,8 @@ export function openStores(database: Database, now?: () => Date): Stores {
     builds,
     records,
     photos: new PhotoStore(database, records, now),
+    logs: new LogStore(database),
+    imports: new LogImports(database),
     parts: new DocumentStore(database, partKind, now),
     routes: new DocumentStore(database, routeKind, now),
     rules: new DocumentStore(database, ruleKind, now),

@@ -37,6 +37,7 @@ describe('reading GPX', () => {
       value: {
         name: 'Test & try',
         positions: { latDeg: [0, 0.001], lonDeg: [0, 0], elevationM: [10, 20.5] },
+        seconds: [NaN, NaN],
         withoutElevation: 0,
       },
     });

@@ -6,6 +6,8 @@ import { fail, ok, type Issue, type Result } from '../quantity/result.ts';
 
 /** A recorded or planned way out of a GPX file. */
 export interface GpxWay {
+  /** When each point was passed, seconds since 1970; NaN where the file does not say. */
+  readonly seconds: readonly number[];
   readonly name: string;
   readonly positions: Positions;
   /** Points that had a position but no elevation: their neighbours' was used. */
@@ -44,12 +46,14 @@ interface Reading {
   readonly lonDeg: number[];
   /** NaN where a point has none. */
   readonly elevationM: number[];
+  /** Seconds since 1970; NaN where a point has none. */
+  readonly seconds: number[];
 }
 
 /** Walks the file once: points of tracks and routes in their order, segments joined. */
 function walk(text: string): Reading {
   const parser = new SaxesParser({ xmlns: true, position: true });
-  const out: Reading = { name: '', latDeg: [], lonDeg: [], elevationM: [] };
+  const out: Reading = { name: '', latDeg: [], lonDeg: [], elevationM: [], seconds: [] };
   const open: string[] = [];
   let content = '';
   const at = (): string => `line ${String(parser.line)}`;
@@ -82,6 +86,7 @@ function walk(text: string): Reading {
     out.latDeg.push(number(tag.attributes['lat']?.value, 'lat', -90, 90));
     out.lonDeg.push(number(tag.attributes['lon']?.value, 'lon', -180, 180));
     out.elevationM.push(NaN);
+    out.seconds.push(NaN);
   });
   const collect = (more: string): void => {
     // Only short contents are asked for: a name, or a number.
@@ -94,6 +99,11 @@ function walk(text: string): Reading {
     const inside = open.at(-1) ?? '';
     if (tag.local === 'ele' && POINT.has(inside))
       out.elevationM[out.elevationM.length - 1] = number(content, 'ele', -500, 9000);
+    if (tag.local === 'time' && POINT.has(inside)) {
+      // A road needs no times: one that is none is left out here, and told where a ride is asked for.
+      if (/^\s*\d{4}-\d\d-\d\dT/.test(content))
+        out.seconds[out.seconds.length - 1] = Date.parse(content.trim()) / 1000;
+    }
     if (tag.local === 'name' && (inside === 'trk' || inside === 'rte' || inside === 'metadata'))
       out.name ||= content.trim();
     content = '';
@@ -144,5 +154,6 @@ export function readGpx(text: string): Result<GpxWay> {
     name: clipped(reading.name, 80).trim(),
     positions: { latDeg, lonDeg, elevationM: [...filled(elevationM)] },
     withoutElevation: missing,
+    seconds: reading.seconds,
   });
 }

@@ -54,22 +54,39 @@ export function writeGpx(route: Route): string {
         recorded,
         route.profile.map((p) => p.distanceM / length),
       );
-  const points = route.profile.map((point, i) => {
-    const { latDeg = 0, lonDeg = 0 } = places[i] ?? {};
-    return `      <trkpt lat="${latDeg.toFixed(7)}" lon="${lonDeg.toFixed(7)}"><ele>${point.elevationM.toFixed(2)}</ele></trkpt>`;
-  });
   const note = drawn ? 'Drawn, not recorded: laid out from 0, 0. ' : '';
-  return [
+  return trackText(
+    route.name,
+    note + route.note,
+    route.profile.map(({ elevationM }, i) => ({ latDeg: 0, lonDeg: 0, ...places[i], elevationM })),
+  );
+}
+
+/** A point of a track; with the time at which it was passed, ISO 8601, where it was recorded. */
+export interface TrackPoint {
+  readonly latDeg: number;
+  readonly lonDeg: number;
+  /** NaN for none. */
+  readonly elevationM: number;
+  readonly time?: string;
+}
+
+/** One track as GPX 1.1. */
+export const trackText = (name: string, note: string, points: readonly TrackPoint[]): string =>
+  [
     '<?xml version="1.0" encoding="UTF-8"?>',
     '<gpx version="1.1" creator="Apple Cart" xmlns="http://www.topografix.com/GPX/1/1">',
     '  <trk>',
-    `    <name>${escaped(route.name)}</name>`,
-    `    <desc>${escaped(note + route.note)}</desc>`,
+    `    <name>${escaped(name)}</name>`,
+    `    <desc>${escaped(note)}</desc>`,
     '    <trkseg>',
-    ...points,
+    ...points.map(({ latDeg, lonDeg, elevationM, time }) => {
+      const height = Number.isNaN(elevationM) ? '' : `<ele>${elevationM.toFixed(2)}</ele>`;
+      const when = time === undefined ? '' : `<time>${time}</time>`;
+      return `      <trkpt lat="${latDeg.toFixed(7)}" lon="${lonDeg.toFixed(7)}">${height}${when}</trkpt>`;
+    }),
     '    </trkseg>',
     '  </trk>',
     '</gpx>',
     '',
   ].join('\n');
-}

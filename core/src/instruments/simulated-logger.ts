@@ -74,7 +74,14 @@ export function simulatedLog(build: BuildDocument, ride: SimulatedRide): Recordi
   const n = moving + Math.round((ride.standsS ?? 0) * hertz);
   const column = (): Float64Array => new Float64Array(n);
   const [seconds, distance] = [column(), column()];
-  const [speed, volts, amps, windingC, elevation, riderW] = [column(), column(), column(), column(), column(), column()];
+  const [speed, volts, amps, windingC, elevation, riderW] = [
+    column(),
+    column(),
+    column(),
+    column(),
+    column(),
+    column(),
+  ];
   const noisy = (of: keyof typeof NOISE, value: number): number => {
     const [share, digit] = NOISE[of];
     return value + (ride.noise ?? 1) * normal() * Math.hypot(share * value, digit);
@@ -91,7 +98,9 @@ export function simulatedLog(build: BuildDocument, ride: SimulatedRide): Recordi
     const rides = i < moving;
     const at = rides ? along(t) : undefined;
     const of = (values: readonly number[]): number =>
-      at === undefined ? (values.at(-1) ?? 0) : (values[at.low] ?? 0) * (1 - at.share) + (values[at.high] ?? 0) * at.share;
+      at === undefined
+        ? (values.at(-1) ?? 0)
+        : (values[at.low] ?? 0) * (1 - at.share) + (values[at.high] ?? 0) * at.share;
     const metres = of(trace.metres);
     const power = rides ? of(trace.batteryA) : 0;
     // A wheel magnet that is read by the motor alone stops counting with it.

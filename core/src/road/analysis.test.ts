@@ -116,7 +116,12 @@ describe('a recording of twelve rows, worked by hand', () => {
 
 describe('a wheel that counts by the motor', () => {
   it('is pointed out where the track goes on while it coasts', () => {
-    const rows = Array.from({ length: 60 }, (_, i) => [i, Math.min(i, 20) * 5, i < 20 ? 8 : 0, 51 + (i * 5) / 111_195]);
+    const rows = Array.from({ length: 60 }, (_, i) => [
+      i,
+      Math.min(i, 20) * 5,
+      i < 20 ? 8 : 0,
+      51 + (i * 5) / 111_195,
+    ]);
     const as: LogColumns = {
       separator: ',',
       decimal: '.',
@@ -129,7 +134,12 @@ describe('a wheel that counts by the motor', () => {
         { channel: 'lonDeg', column: 4, unit: 'deg' },
       ],
     };
-    const a = analyzeLog(recorded(rows.map((r) => [...r, 1]), as));
+    const a = analyzeLog(
+      recorded(
+        rows.map((r) => [...r, 1]),
+        as,
+      ),
+    );
     expect(a.trackM).toBeCloseTo(295, 0);
     expect(a.metres).toBe(100);
     expect(a.coasting?.wheelM).toBe(0);
@@ -159,14 +169,22 @@ describe('columns of a table', () => {
     ['time', '1772438100123', 'ms'],
     ['minutes', '1.5', 'min'],
   ])('tell the time of "%s" by %s', (head, cell, as) => {
-    const guess = guessLogColumns([head === 'minutes' ? 'time (minutes)' : head, 'speed mph'], [cell, '3'], ',');
+    const guess = guessLogColumns(
+      [head === 'minutes' ? 'time (minutes)' : head, 'speed mph'],
+      [cell, '3'],
+      ',',
+    );
     expect(guess?.time.as ?? 's').toBe(head === 't_ms' ? 'ms' : as);
     expect(guess?.channels[0]).toMatchObject({ channel: 'speed', unit: 'mph' });
   });
 
   it('of ours are read back as they were written', () => {
     const heads = ['Time (s)', ...CHANNEL_IDS.map(headOf)];
-    const guess = guessLogColumns(heads, heads.map(() => '1'), ',');
+    const guess = guessLogColumns(
+      heads,
+      heads.map(() => '1'),
+      ',',
+    );
     expect(guess?.channels.map((c) => [c.channel, c.unit])).toEqual(
       CHANNEL_IDS.map((id) => [id, CHANNELS[id].unit]),
     );

@@ -74,7 +74,9 @@ export interface LogAnalysis {
   readonly least: { readonly volts: number; readonly amps: number; readonly atS: number } | undefined;
   readonly mostA: number;
   readonly packOhm: PackOhm | undefined;
-  readonly hottest: Readonly<Partial<Record<'windingC' | 'caseC' | 'cellsC', { readonly c: number; readonly atS: number }>>>;
+  readonly hottest: Readonly<
+    Partial<Record<'windingC' | 'caseC' | 'cellsC', { readonly c: number; readonly atS: number }>>
+  >;
   readonly stops: readonly Stop[];
   readonly climbs: readonly Climb[];
   /** What wheel and track say of the stretches without power; undefined where they do not differ, or nothing tells. */
@@ -222,7 +224,8 @@ function stopsOf(seconds: Float64Array, metres: Float64Array, speeds: Column): r
     const last = Math.min(i, seconds.length - 1);
     const lasted = (seconds[last] ?? 0) - (seconds[from] ?? 0);
     // Before the first turn of the wheel and after the last nobody waits on the way.
-    if (lasted >= STOP_S && from > 0 && i < seconds.length) out.push({ atM: metres[from] ?? 0, seconds: lasted });
+    if (lasted >= STOP_S && from > 0 && i < seconds.length)
+      out.push({ atM: metres[from] ?? 0, seconds: lasted });
     from = -1;
   }
   return out.slice(0, MOST_LISTED);
@@ -285,8 +288,7 @@ function climbsOf(r: Recording, metres: Float64Array): readonly Climb[] {
     const e = at(elevation, i);
     if (Number.isNaN(e)) continue;
     if (valley < 0) [valley, top] = [i, i];
-    const ended =
-      e < at(elevation, top) - DIPS_M || (metres[i] ?? 0) - (metres[top] ?? 0) > FLAT_M;
+    const ended = e < at(elevation, top) - DIPS_M || (metres[i] ?? 0) - (metres[top] ?? 0) > FLAT_M;
     if (e >= at(elevation, top) && !ended) top = i;
     else if (ended) {
       close();

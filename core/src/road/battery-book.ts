@@ -30,7 +30,8 @@ export interface BatteryBook {
   /** By day, of the pack with its leads, mohm. */
   readonly resistances: readonly { readonly on: string; readonly mohm: number }[];
   /** The weighted mean of the last capacities, and what share of the label's it is, with its error, 0 to 1; undefined without any. */
-  readonly capacity: { readonly ah: number; readonly sd: number; readonly labelAh: number; readonly from: number } | undefined;
+  readonly capacity:
+    { readonly ah: number; readonly sd: number; readonly labelAh: number; readonly from: number } | undefined;
   /** Where charging was stopped on the mean, %, and how many times at 90 or below; NaN without any. */
   readonly untilPct: number;
   readonly partial: number;
@@ -90,16 +91,14 @@ export function batteryBook(
     .toSorted((a, b) => a.data.on.localeCompare(b.data.on));
   const at = (volts: number | null): number | undefined =>
     volts === null ? undefined : chargeAtRest(pack, volts);
-  const rows = own.map(
-    ({ key, data }): BookRow => ({
-      key,
-      charge: data,
-      from: at(data.voltsBefore),
-      to: at(data.voltsAfter),
-      spreadV:
-        data.lowestV === null || data.highestV === null ? undefined : Math.max(0, data.highestV - data.lowestV),
-    }),
-  );
+  const rows = own.map(({ key, data }): BookRow => ({
+    key,
+    charge: data,
+    from: at(data.voltsBefore),
+    to: at(data.voltsAfter),
+    spreadV:
+      data.lowestV === null || data.highestV === null ? undefined : Math.max(0, data.highestV - data.lowestV),
+  }));
   const alone = build.packs.length === 1 ? rides.filter((r) => r.on !== '') : [];
   const capacities = [
     ...own.flatMap(({ data }): CapacityTold[] => {

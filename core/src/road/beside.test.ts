@@ -104,11 +104,15 @@ describe('a ride beside its plan', () => {
   });
 
   it('is told of a typed ride by the route that it names, as often as its distance says', () => {
-    const km = 2 * (market.profile.at(-1)?.distanceM ?? 0) * (market.andBack ? 2 : 1) * market.times / 1000;
+    const km = (2 * (market.profile.at(-1)?.distanceM ?? 0) * (market.andBack ? 2 : 1) * market.times) / 1000;
     const typed: RideRecord = { ...DAY, distanceKm: km, energyWh: 400, minutes: (60 * km) / 18 };
     const { told } = done(longtail, typed, { route: market, of: 'route' });
     expect(told.road).toBe('route');
-    const once = done(longtail, { ...typed, distanceKm: km / 2, minutes: (60 * km) / 36 }, { route: market, of: 'route' });
+    const once = done(
+      longtail,
+      { ...typed, distanceKm: km / 2, minutes: (60 * km) / 36 },
+      { route: market, of: 'route' },
+    );
     expect(figure({ told }, 'energy').plan / figure(once, 'energy').plan).toBeCloseTo(2, 1);
     // A mean speed that the plan was given is not held against it.
     expect(told.figures.some((f) => f.id === 'minutes')).toBe(false);

@@ -77,7 +77,12 @@ function onTheDay(build: BuildDocument, ride: RideRecord, road: RideRoad | undef
     const fastest = Math.max(10, ...road.route.spans.map((s) => s.limitKmh ?? 0));
     set('brief.cruiseSpeedKmh', Math.min(80, fastest));
     set('brief.descentKmh', Math.min(100, fastest));
-  } else if (ride.distanceKm !== null && ride.minutes !== null && ride.kind !== 'hill' && ride.kind !== 'heat')
+  } else if (
+    ride.distanceKm !== null &&
+    ride.minutes !== null &&
+    ride.kind !== 'hill' &&
+    ride.kind !== 'heat'
+  )
     set('brief.cruiseSpeedKmh', Math.max(3, Math.min(80, (60 * ride.distanceKm) / ride.minutes)));
   return {
     build: day,
@@ -124,7 +129,11 @@ const effortOf = ({ kind }: RideRecord, road: RideRoad): Effort =>
 type Figures = Partial<Record<RideFigureId, number>>;
 
 /** What the plan does on the road of the ride. */
-function ridden(plan: RidePlan, ride: RideRecord, traced: boolean): { figures: Figures; trace: Trace | undefined } {
+function ridden(
+  plan: RidePlan,
+  ride: RideRecord,
+  traced: boolean,
+): { figures: Figures; trace: Trace | undefined } {
   const { pack } = plan.machine;
   const alone = plan.machine.others.length === 0;
   const charge =

@@ -115,7 +115,9 @@ function unitOf(head: string, id: ChannelId): Unit {
 }
 
 const isTime = (head: string): boolean =>
-  wordsOf(head).some((word) => /^(?:time|secs?|seconds?|s|ms|t|clock|elapsed|date|stamp|timestamp|datetime)$/.test(word));
+  wordsOf(head).some((word) =>
+    /^(?:time|secs?|seconds?|s|ms|t|clock|elapsed|date|stamp|timestamp|datetime)$/.test(word),
+  );
 
 function timeWay(head: string, cell: string): TimeWay {
   const words = wordsOf(head);

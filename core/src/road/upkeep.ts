@@ -156,11 +156,18 @@ export interface Upkeep {
 const SOON_KM = 50;
 const SOON_DAYS = 7;
 
-function rowOf(task: UpkeepTask, last: UpkeepRecord | undefined, km: number, since: string | undefined, today: string): UpkeepRow {
+function rowOf(
+  task: UpkeepTask,
+  last: UpkeepRecord | undefined,
+  km: number,
+  since: string | undefined,
+  today: string,
+): UpkeepRow {
   const every = last === undefined ? (task.firstKm ?? task.everyKm) : task.everyKm;
   const dueKm = every === undefined ? undefined : (last?.km ?? 0) + every;
   const from = last?.on ?? since;
-  const dueOn = task.everyDays === undefined || from === undefined ? undefined : dayAfter(from, task.everyDays);
+  const dueOn =
+    task.everyDays === undefined || from === undefined ? undefined : dayAfter(from, task.everyDays);
   const leftKm = dueKm === undefined ? undefined : dueKm - km;
   const leftDays = dueOn === undefined ? undefined : daysBetween(today, dueOn);
   const due = (leftKm ?? 1) <= 0 || (leftDays ?? 1) <= 0;
@@ -185,21 +192,35 @@ export function upkeepOf(
   const days = rides.map((r) => r.on).sort();
   const [since] = days;
   const lastOf = (key: string): UpkeepRecord | undefined =>
-    done.filter((d) => d.task === key).reduce<UpkeepRecord | undefined>((a, b) => (a !== undefined && a.on > b.on ? a : b), undefined);
-  return { km, since, rows: upkeepTasks(build).map((task) => rowOf(task, lastOf(task.key), km, since, today)) };
+    done
+      .filter((d) => d.task === key)
+      .reduce<UpkeepRecord | undefined>((a, b) => (a !== undefined && a.on > b.on ? a : b), undefined);
+  return {
+    km,
+    since,
+    rows: upkeepTasks(build).map((task) => rowOf(task, lastOf(task.key), km, since, today)),
+  };
 }
 
 /** Km a day of whoever rides it, by the rides of the last so many days; to tell the day of what is due by km. */
 const LOOKED_BACK_DAYS = 60;
 export function kmADay(rides: readonly Pick<RideRecord, 'on' | 'distanceKm'>[], today: string): number {
-  const recent = rides.filter((r) => daysBetween(r.on, today) <= LOOKED_BACK_DAYS && daysBetween(r.on, today) >= 0);
+  const recent = rides.filter(
+    (r) => daysBetween(r.on, today) <= LOOKED_BACK_DAYS && daysBetween(r.on, today) >= 0,
+  );
   const first = recent.map((r) => r.on).sort()[0];
   if (first === undefined) return 0;
   return recent.reduce((sum, r) => sum + (r.distanceKm ?? 0), 0) / Math.max(7, daysBetween(first, today) + 1);
 }
 
 /** The days on which things are due, as an iCalendar file; what hangs on km alone stands on the day they come to at this pace. */
-export function upkeepDiary(name: string, job: string, upkeep: Upkeep, kmPerDay: number, today: string): string {
+export function upkeepDiary(
+  name: string,
+  job: string,
+  upkeep: Upkeep,
+  kmPerDay: number,
+  today: string,
+): string {
   const entries = upkeep.rows.flatMap((row) => {
     const byKm =
       row.leftKm === undefined || kmPerDay <= 0
@@ -210,7 +231,14 @@ export function upkeepDiary(name: string, job: string, upkeep: Upkeep, kmPerDay:
     if (day === undefined) return [];
     const { key, name: summary, how } = row.task;
     const at = row.dueKm === undefined ? '' : ` Due at ${String(Math.round(row.dueKm))} km.`;
-    return [{ uid: `${key}@${job}`, summary: `${name}: ${summary}`, description: `${how}${at}`, day: day < today ? today : day }];
+    return [
+      {
+        uid: `${key}@${job}`,
+        summary: `${name}: ${summary}`,
+        description: `${how}${at}`,
+        day: day < today ? today : day,
+      },
+    ];
   });
   return diaryText(`${name}, upkeep`, entries, today);
 }

@@ -29,6 +29,8 @@ export interface Database {
    * for.
    */
   write<T>(work: (manager: EntityManager) => Promise<T>): Promise<T>;
+  /** Holds back other writes while `work` writes by a connection of its own, so that none waits inside SQLite. */
+  aside<T>(work: () => Promise<T>): Promise<T>;
   close(): Promise<void>;
 }
 
@@ -127,15 +129,17 @@ async function opened(file: string, entities: EntitySchema[]): Promise<Database>
   await reader.initialize();
 
   let last: Promise<unknown> = Promise.resolve();
+  const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
+    const next = last.then(work);
+    // A failed write must not stop the ones behind it; its own caller still sees the failure.
+    last = next.catch(() => undefined);
+    return next;
+  };
   return {
     reader,
     writer,
-    write<T>(work: (manager: EntityManager) => Promise<T>): Promise<T> {
-      const next = last.then(() => immediately(writer, work));
-      // A failed write must not stop the ones behind it; its own caller still sees the failure.
-      last = next.catch(() => undefined);
-      return next;
-    },
+    write: (work) => inTurn(() => immediately(writer, work)),
+    aside: inTurn,
     async close() {
       await last;
       await reader.destroy();

@@ -1,4 +1,4 @@
-import { Router, type Response } from 'express';
+import { Router } from 'express';
 import * as z from 'zod';
 import {
   SIMULATED_FAULTS,
@@ -9,6 +9,7 @@ import {
   type BuildDocument,
   type RuleBook,
 } from '@apple-cart/core';
+import { eventStream } from '../http/event-stream.ts';
 import { parseBody } from '../http/parse-body.ts';
 import { notFound } from '../http/problems.ts';
 import type { DocumentStore } from '../store/document-store.ts';
@@ -30,30 +31,6 @@ const EVERY_MS = 250;
 /** After so many readings the stream ends by itself. */
 const MOST_READINGS = 40;
 
-/** Sends events until the listener leaves or there are no more. */
-function stream(response: Response, next: () => unknown): void {
-  response.set({
-    'Content-Type': 'text/event-stream',
-    'Cache-Control': 'no-cache, no-transform',
-    'X-Accel-Buffering': 'no',
-  });
-  response.flushHeaders();
-  let left = MOST_READINGS;
-  const tell = (): void => {
-    response.write(`data: ${JSON.stringify(next())}\n\n`);
-    left -= 1;
-    if (left > 0) return;
-    clearInterval(timer);
-    response.write('event: end\ndata: {}\n\n');
-    response.end();
-  };
-  const timer = setInterval(tell, EVERY_MS);
-  response.on('close', () => {
-    clearInterval(timer);
-  });
-  tell();
-}
-
 /** /api/builds/:id/instruments: simulated stand-ins for what is plugged in at a bench. Each answer says so. */
 export function instrumentsRoutes(
   store: DocumentStore<BuildDocument>,
@@ -70,11 +47,12 @@ export function instrumentsRoutes(
     const bench = simulatedBench(jobOf(verdict.study), seed, fault);
     if (point === undefined || bench.read(point) === undefined)
       throw notFound('measurement by this instrument');
-    stream(response, () => ({
-      instrument: bench.name,
-      simulated: bench.simulated,
-      readings: bench.read(point),
-    }));
+    let left = MOST_READINGS;
+    eventStream(response, EVERY_MS, () => {
+      left -= 1;
+      const { name: instrument, simulated } = bench;
+      return { value: { instrument, simulated, readings: bench.read(point) }, last: left === 0 };
+    });
   });
 
   router.post('/program', async (request, response) => {

@@ -23,6 +23,8 @@ export interface NewRecord {
 
 /** Most records of one build: a bench run has about a hundred. */
 const MOST_RECORDS = 20_000;
+const tooMany = (): Problem =>
+  new Problem(409, 'too-many', `A build keeps at most ${String(MOST_RECORDS)} records.`);
 
 /**
  * Facts of builds: appended in the order in which they arrive, each under the key that its writer made, so that one that is sent
@@ -94,12 +96,29 @@ export class RecordStore {
       throw badInput([
         { code: 'text', path: 'parent', actual: parent, limit: `a ${wanted ?? ''} of this build` },
       ]);
-    if ((await repository.countBy({ buildId })) >= MOST_RECORDS)
-      throw new Problem(409, 'too-many', `A build keeps at most ${String(MOST_RECORDS)} records.`);
+    if ((await repository.countBy({ buildId })) >= MOST_RECORDS) throw tooMany();
     const at = this.#now().toISOString();
     await repository.insert({ key, buildId, kind, parent, data: text, at });
     const { seq } = await repository.findOneByOrFail({ key });
     return { key, seq, at, known: false };
+  }
+
+  /**
+   * Whether a record that something else is laid beside can be under a key: it is there already, or may still come, and when.
+   * @throws Problem 404, 410 for the build; 409 for a key that holds something else, or too many
+   */
+  async mayHold(
+    buildId: string,
+    key: string,
+    kind: RecordKind,
+  ): Promise<{ readonly known: boolean; readonly at: string }> {
+    await this.#builds.get(buildId);
+    const repository = this.#database.reader.getRepository(recordEntity);
+    const row = await repository.findOneBy({ key });
+    if (row !== null && (row.buildId !== buildId || row.kind !== kind))
+      throw new Problem(409, 'another-record', 'Another record was kept under this key.');
+    if (row === null && (await repository.countBy({ buildId })) >= MOST_RECORDS) throw tooMany();
+    return { known: row !== null, at: this.#now().toISOString() };
   }
 
   /** Whether a run of a build is there. */
