@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { badRow } from './logs.ts';
 import type { Issue } from '@apple-cart/core';
 
 /** What server and page say to each other of every stored document: builds, parts, routes, rules and whatever follows. */
@@ -65,5 +66,7 @@ export const errorAnswer = z.object({
     issues: z.array(z.custom<Issue & { readonly message: string }>()).optional(),
     /** The document as it is now, with a conflict. */
     current: stored.optional(),
+    /** Rows of a recording that could not be read. */
+    bad: z.array(badRow).optional(),
   }),
 });

@@ -382,6 +382,7 @@ export {
 export { simulatedBench } from './instruments/simulated-meter.ts';
 export { simulatedProgrammer } from './instruments/simulated-programmer.ts';
 export { jobOf } from './verdict/job-of.ts';
+export { ridesOf, type RideKept } from './records/rides.ts';
 export {
   GROUNDS,
   NOTHING_READ,
@@ -413,7 +414,7 @@ export { gpxOfRecording, recordingOfGpx } from './road/gpx-log.ts';
 export { levelFor, levelsOf, rowsIn, type Numbers } from './road/levels.ts';
 export { roadOfLog } from './road/own-road.ts';
 export { netWh, withReadings } from './road/measured.ts';
-export { rideBeside, type Beside, type BesideProgress, type RideRoad } from './road/beside.ts';
+export { rideBeside, roadOfRide, type Beside, type BesideProgress, type RideRoad } from './road/beside.ts';
 export {
   figureState,
   headlineOf,

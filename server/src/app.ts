@@ -56,7 +56,7 @@ function api({ database, stores, daily, evaluator, sharing }: AppParts): express
     response.json({ ok: true });
   });
   router.use('/share', sharingRoutes(sharing));
-  router.use('/builds/:id/instruments', instrumentsRoutes(builds, rulesNow));
+  router.use('/builds/:id/instruments', instrumentsRoutes(stores, rulesNow));
   router.use('/builds/:id/records', recordsRoutes(records));
   router.use('/builds', buildsRoutes(builds));
   router.use('/parts', storeRoutes(parts));

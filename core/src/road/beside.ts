@@ -9,7 +9,9 @@ import { riddenLengthM } from '../route/profile.ts';
 import type { Route } from '../route/route.ts';
 import { drawingOf } from '../trips/drawing.ts';
 import { ridePlan, traceSpacing, type Effort, type RidePlan } from '../trips/ride-plan.ts';
+import type { Recording } from './channels.ts';
 import { netWh } from './measured.ts';
+import { roadOfLog } from './own-road.ts';
 import type { RideFigure, RideFigureId, RideRecord, RideTold } from './ride-record.ts';
 
 /** The road of a ride: the one that was recorded, or a route that is kept here. */
@@ -21,7 +23,20 @@ export interface RideRoad {
 /** What the plan says of a ride, and the ride of the plan as a line; none where there is no road to ride it on. */
 export interface Beside {
   readonly told: Omit<RideTold, 'planVersion'>;
+  /** All that the plan says, also where nobody has read the same. */
+  readonly plan: Readonly<Partial<Record<RideFigureId, number>>>;
   readonly trace: Trace | undefined;
+}
+
+/** The road of a ride: its own where it was recorded with heights, else the route that it names. */
+export function roadOfRide(
+  { title }: RideRecord,
+  route: Route | undefined,
+  recording: Recording | undefined,
+): RideRoad | undefined {
+  const own = recording === undefined ? undefined : roadOfLog(title, recording, route);
+  if (own !== undefined) return { route: own, of: 'recorded' };
+  return route === undefined ? undefined : { route, of: 'route' };
 }
 
 export interface BesideProgress {
@@ -219,7 +234,7 @@ export function* rideBeside(
   const day = onTheDay(build, ride, road);
   const nothing: Beside['told'] = { road: 'none', windKnown: day.windKnown, figures: [], causes: [] };
   if (ride.kind === 'coast-down' || (road === undefined && ride.kind !== 'top-speed'))
-    return { told: nothing, trace: undefined };
+    return { told: nothing, plan: {}, trace: undefined };
   const route = road === undefined ? NO_ROAD : roadOf(ride, road);
   const effort = road === undefined ? 'full' : effortOf(ride, road);
   const legs = withLegs(day.build, ride, route, effort);
@@ -258,6 +273,7 @@ export function* rideBeside(
           .map((c) => c.name);
   return {
     told: { road: road?.of ?? 'none', windKnown: day.windKnown, figures, causes },
+    plan: plan.figures,
     trace: plan.trace,
   };
 }

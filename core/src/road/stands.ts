@@ -41,7 +41,7 @@ export function figureState({ plan, measured, low, high }: RideFigure): State {
 
 /** What a kind of ride is about, the first that was read. */
 const ABOUT: Readonly<Record<RideKind, readonly RideFigureId[]>> = {
-  everyday: ['per-km', 'energy', 'minutes'],
+  everyday: ['per-km', 'energy', 'volts-after', 'minutes'],
   range: ['per-km', 'energy', 'volts-after'],
   hill: ['minutes', 'energy', 'winding'],
   'top-speed': ['top'],

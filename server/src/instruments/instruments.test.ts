@@ -2,7 +2,7 @@ import { createServer, get, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import request from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { evaluate, shippedRules } from '@apple-cart/core';
+import { NOTHING_READ, evaluate, evenHill, shippedRules, type RideRecord } from '@apple-cart/core';
 import { fixture, storedBuild, type Fixture } from '../test/fixture.ts';
 
 let f: Fixture;
@@ -81,4 +81,46 @@ describe('the simulated instruments', () => {
     expect(off.length).toBeLessThan(30);
     expect((await program(1).send({ seed: 1, settings: { x: 'many' } })).status).toBe(400);
   });
+
+  it('ride a road with a logger on board, live, and keep the ride as simulated', async () => {
+    const road = { ...evenHill('Test road', 2000, 1), andBack: true };
+    const { id: route } = await f.stores.routes.create(road);
+    const told = (await events(
+      `/api/builds/${id}/instruments/ride?route=${route}&seed=4&windMs=2`,
+      3,
+    )) as unknown as {
+      seconds: number;
+      speed: number;
+      simulated: boolean;
+    }[];
+    expect(told.every((t) => t.simulated)).toBe(true);
+    expect(told[2]?.seconds).toBeGreaterThan(told[0]?.seconds ?? 0);
+    const how = { route, seed: 4, windMs: 2 };
+    const send = (body: object) =>
+      request(f.app).post(`/api/builds/${id}/instruments/ride`).set('Host', 'localhost').send(body);
+    const body = { key: 'ride-000001', ride: RIDE, how };
+    expect((await send(body)).status).toBe(201);
+    expect((await send(body)).status).toBe(409);
+    const { records } = await f.stores.records.list(id, ['ride']);
+    expect(records[0]?.data).toMatchObject({ simulated: true, who: 'R. Quince' });
+    expect((records[0]?.data as RideRecord).distanceKm).toBeCloseTo(4, 1);
+    expect((await send({ ...body, key: 'ride-000002', how: { ...how, route: 'nowhere' } })).status).toBe(404);
+    expect((await send({ ...body, key: 'ride-000002', how: { ...how, fault: 'fire' } })).status).toBe(400);
+  });
 });
+
+const RIDE: RideRecord = {
+  kind: 'everyday',
+  on: '2026-04-11',
+  title: '',
+  route: '',
+  planVersion: 1,
+  ...NOTHING_READ,
+  ground: 'dry',
+  pedalled: 'yes',
+  note: '',
+  who: 'R. Quince',
+  simulated: false,
+  corrects: null,
+  withdrawn: false,
+};

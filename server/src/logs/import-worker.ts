@@ -1,30 +1,11 @@
 import { parentPort } from 'node:worker_threads';
-import Sqlite from 'better-sqlite3';
 import { parse, type Parser } from 'csv-parse';
-import {
-  LogReader,
-  analyzeLog,
-  describeIssue,
-  levelsOf,
-  recordingOfGpx,
-  withReadings,
-  type LogColumns,
-  type Recording,
-  type RideRecord,
-} from '@apple-cart/core';
+import { LogReader, describeIssue, recordingOfGpx, type LogColumns, type Recording } from '@apple-cart/core';
 import type { BadRow, BadRows } from '@apple-cart/contracts';
-import { CHUNK, bytesOf, storedColumns } from './log-columns.ts';
+import { writeLog, type LogToKeep } from './log-writer.ts';
 
 /** What a thread is given to do. */
-export interface ImportTask {
-  readonly file: string;
-  readonly buildId: string;
-  readonly key: string;
-  readonly at: string;
-  readonly source: string;
-  readonly ride: RideRecord;
-  /** The ride is written down already: the recording is laid beside it. */
-  readonly known: boolean;
+export interface ImportTask extends LogToKeep {
   /** Undefined for a track. */
   readonly columns: LogColumns | undefined;
   readonly bad: BadRows;
@@ -182,49 +163,6 @@ class Reading {
   }
 }
 
-/** Writes everything in one transaction on a connection of its own: killed in the middle, nothing of it is there. */
-function keep({ file, key, buildId, at, source, ride, known }: ImportTask, recording: Recording): void {
-  const analysis = analyzeLog(recording);
-  const columns = storedColumns(recording);
-  const db = new Sqlite(file, { fileMustExist: true, timeout: 5000 });
-  try {
-    db.pragma('synchronous = FULL');
-    db.exec('BEGIN IMMEDIATE');
-    const chunk = db.prepare(
-      'INSERT INTO ride_chunks ("log", "column", "level", "part", "data") VALUES (?, ?, ?, ?, ?)',
-    );
-    let levels = 0;
-    for (const [name, values] of columns) {
-      for (let from = 0, part = 0; from < values.length; from += CHUNK, part += 1)
-        chunk.run(key, name, 0, part, bytesOf(values, from, Math.min(values.length, from + CHUNK)));
-      const coarse = levelsOf(values);
-      levels = coarse.length;
-      coarse.forEach(({ min, max, mean }, i) => {
-        [min, max, mean].forEach((of, part) => chunk.run(key, name, i + 1, part, bytesOf(of)));
-      });
-    }
-    db.prepare(
-      'INSERT INTO ride_logs ("key", "buildId", "rows", "levels", "columns", "analysis", "source", "at") VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
-    ).run(
-      key,
-      buildId,
-      recording.seconds.length,
-      levels,
-      JSON.stringify([...columns.keys()]),
-      JSON.stringify(analysis),
-      source,
-      at,
-    );
-    if (!known)
-      db.prepare(
-        'INSERT INTO records ("key", "buildId", "kind", "parent", "data", "at") VALUES (?, ?, ?, ?, ?, ?)',
-      ).run(key, buildId, 'ride', null, JSON.stringify(withReadings(ride, analysis)), at);
-    db.exec('COMMIT');
-  } finally {
-    db.close();
-  }
-}
-
 /** One import after the other: what was read, and what was not, is told by it. */
 class Import {
   private readonly task: ImportTask;
@@ -256,7 +194,7 @@ class Import {
           const { recording, skipped, bad } = await this.reading.finish();
           tell({ say: 'ready' });
           await this.itsTurn;
-          keep(this.task, recording);
+          writeLog(this.task, recording);
           tell({ say: 'kept', rows: recording.seconds.length, skipped, bad });
         });
     }

@@ -1,7 +1,9 @@
 import { Worker } from 'node:worker_threads';
 import { MOST_LOG_BYTES, type LogProgress, type LogTaken } from '@apple-cart/contracts';
+import type { Recording } from '@apple-cart/core';
 import type { Database } from '../database/database.ts';
 import { Problem } from '../http/problems.ts';
+import { writeLog, type LogToKeep } from './log-writer.ts';
 import type { FromWorker, ImportTask, ToWorker } from './import-worker.ts';
 
 /** So many chunks may be on their way to the thread: the rest waits in the file. */
@@ -81,18 +83,29 @@ export class LogImports {
     this.#idle = undefined;
   }
 
+  /** Keeps a recording that was not read from a file. @throws Error where the database does not take it */
+  keep(log: Omit<LogToKeep, 'file'>, recording: Recording): Promise<void> {
+    return this.#database.aside(() => {
+      writeLog({ ...log, file: this.#file }, recording);
+      return Promise.resolve();
+    });
+  }
+
+  get #file(): string {
+    return this.#database.writer.options.database as string;
+  }
+
   /** @throws Problem 400 with the reason, 409 when it was stopped or is under way already, 413, 503 */
   async take(task: Omit<ImportTask, 'file'>, body: AsyncIterable<Uint8Array>): Promise<LogTaken> {
     const { key } = task;
     if (this.#running.has(key)) throw new Problem(409, 'under-way', 'This recording is being read already.');
     if (this.#running.size >= MOST_AT_ONCE)
       throw new Problem(503, 'busy', 'Two recordings are being read already: wait for one to end.');
-    const file = this.#database.writer.options.database as string;
     const thread = this.#idle ?? new Thread();
     this.#idle = undefined;
     let clean = false;
     try {
-      const taken = await this.#run({ ...task, file }, thread, body);
+      const taken = await this.#run({ ...task, file: this.#file }, thread, body);
       clean = true;
       return taken;
     } catch (problem) {

@@ -18,17 +18,29 @@ const placedOn = (option: EChartsOption, chart: EChartsType): EChartsOption =>
   withPlacedLabels(option, () => ({ width: chart.getWidth(), height: chart.getHeight() }));
 
 /** One chart: drawn as SVG, resized with its box, drawn anew when its option changes. */
-function Chart({ option, label, height }: { option: EChartsOption; label: string; height: string }) {
+function Chart({
+  option,
+  label,
+  height,
+  onView,
+}: {
+  option: EChartsOption;
+  label: string;
+  height: string;
+  onView: ((from: number, to: number) => void) | undefined;
+}) {
   const box = useRef<HTMLDivElement>(null);
   const chart = useRef<EChartsType>(undefined);
   const latest = useRef(option);
+  const heard = useRef(onView);
   const [failed, setFailed] = useState(false);
 
   useEffect(() => {
     latest.current = option;
+    heard.current = onView;
     const { current } = chart;
     if (current !== undefined) current.setOption(placedOn(option, current), { notMerge: true });
-  }, [option]);
+  }, [option, onView]);
   useEffect(() => {
     let gone = false;
     const observer = new ResizeObserver(() => chart.current?.resize());
@@ -40,6 +52,12 @@ function Chart({ option, label, height }: { option: EChartsOption; label: string
         chart.current = init(box.current, null, { renderer: 'svg' });
         chart.current.setOption(placedOn(latest.current, chart.current));
         observer.observe(box.current);
+        chart.current.on('datazoom', () => {
+          const shown = chart.current?.getOption()['dataZoom'] as
+            readonly { readonly startValue?: number; readonly endValue?: number }[] | undefined;
+          const { startValue, endValue } = shown?.[0] ?? {};
+          if (startValue !== undefined && endValue !== undefined) heard.current?.(startValue, endValue);
+        });
       })
       .catch(() => {
         setFailed(true);
@@ -125,6 +143,8 @@ interface Props {
   readonly option: EChartsOption;
   readonly table: ChartTable;
   readonly height?: string;
+  /** Told what of the x axis is looked at, for a chart that can be drawn closer. */
+  readonly onView?: (from: number, to: number) => void;
   readonly children?: ReactNode;
 }
 
@@ -137,6 +157,7 @@ export function ChartPanel({
   option,
   table,
   height = 'h-[330px] max-tablet:h-[280px]',
+  onView,
   children,
 }: Props) {
   const [asTable, setAsTable] = useState(false);
@@ -182,7 +203,7 @@ export function ChartPanel({
       {asTable ? (
         <Table table={table} caption={summary} />
       ) : (
-        <Chart option={option} label={summary} height={height} />
+        <Chart option={option} label={summary} height={height} onView={onView} />
       )}
     </section>
   );

@@ -1,6 +1,6 @@
 /** The parts of ECharts in use, loaded only when a stage with a chart is opened. */
 import { CustomChart, LineChart, ScatterChart } from 'echarts/charts';
-import { GridComponent, TooltipComponent } from 'echarts/components';
+import { DataZoomInsideComponent, GridComponent, TooltipComponent } from 'echarts/components';
 import { init, use as register } from 'echarts/core';
 import { LabelLayout } from 'echarts/features';
 import { CanvasRenderer, SVGRenderer } from 'echarts/renderers';
@@ -11,6 +11,7 @@ register([
   ScatterChart,
   GridComponent,
   TooltipComponent,
+  DataZoomInsideComponent,
   LabelLayout,
   SVGRenderer,
   CanvasRenderer,

@@ -3,7 +3,7 @@ import { NavLink, useParams } from 'react-router';
 import type { StageVerdict, State } from '@apple-cart/core';
 import { SCREENS } from '../screens/registry.ts';
 import { useDocument } from '../state/build-store.ts';
-import { useStageRows } from '../stages/bench/use-stage-rows.ts';
+import { useStageRows } from './use-stage-rows.ts';
 import { useVerdict } from '../state/use-verdict.ts';
 import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';
 

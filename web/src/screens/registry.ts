@@ -5,6 +5,7 @@ import { HILL_VIEWS, hillViewOf } from './hill-views.ts';
 import { BENCH_VIEWS } from './bench-views.ts';
 import { BUY_VIEWS } from './buy-views.ts';
 import { WIRE_VIEWS } from './wire-views.ts';
+import { ROAD_VIEWS } from './road-views.ts';
 import { SETUP_VIEWS } from './setup-views.ts';
 import { RANGE_FIELDS, RANGE_VIEWS } from './range-views.ts';
 import type { PrintedPage, StageScreen } from './screen.ts';
@@ -143,6 +144,19 @@ const screens = {
         path: 'settings-card',
         name: 'Print the settings card',
         also: 'controller display',
+      },
+    ],
+  },
+  road: {
+    name: 'Road',
+    question: 'What did it really do?',
+    key: 'o',
+    views: ROAD_VIEWS,
+    prints: [
+      {
+        path: 'road-book',
+        name: 'Print the road book',
+        also: 'rides upkeep log',
       },
     ],
   },

@@ -72,6 +72,12 @@ const LOAD: StageSheets = {
       'settings-card': () => import('./setup/settings-card.tsx').then((m) => ({ default: m.SettingsCard })),
     },
   },
+  road: {
+    sheet: () => import('./road/road-stage.tsx').then((m) => ({ default: m.RoadStage })),
+    prints: {
+      'road-book': () => import('./road/road-book.tsx').then((m) => ({ default: m.RoadBook })),
+    },
+  },
 };
 
 /** The sheet of every stage, made once: a component made anew would lose what is typed into it. */

@@ -1,9 +1,12 @@
-import type * as z from 'zod';
+import * as z from 'zod';
 import {
   backupState,
   errorAnswer,
   listAnswer,
   listed,
+  logInfo,
+  logTaken,
+  logWindow,
   photoAnswer,
   photoList,
   programAnswer,
@@ -24,6 +27,10 @@ import {
   type ListAnswer,
   type Listed,
   type ListedRules,
+  type BadRow,
+  type LogInfo,
+  type LogTaken,
+  type LogWindow,
   type PhotoInfo,
   type RecordAnswer,
   type RecordList,
@@ -50,17 +57,21 @@ export class ApiError extends Error {
   readonly issues: readonly ServerIssue[];
   /** The document as it is now, with a conflict. */
   readonly current: Stored<unknown> | undefined;
+  /** Rows of a recording that could not be read. */
+  readonly bad: readonly BadRow[];
 
   constructor(
     status: number,
     message: string,
     issues: readonly ServerIssue[] = [],
     current?: Stored<unknown>,
+    bad: readonly BadRow[] = [],
   ) {
     super(message);
     this.status = status;
     this.issues = issues;
     this.current = current;
+    this.bad = bad;
   }
 }
 
@@ -82,8 +93,8 @@ interface Asked {
 const refused = (status: number, data: unknown): ApiError => {
   const told = errorAnswer.safeParse(data);
   if (!told.success) return new ApiError(status, `The server answered ${String(status)}.`);
-  const { message, issues, current } = told.data.error;
-  return new ApiError(status, message, issues, current);
+  const { message, issues, current, bad } = told.data.error;
+  return new ApiError(status, message, issues, current, bad);
 };
 
 /** A picture goes as it is, everything else as JSON. */
@@ -137,6 +148,14 @@ export interface PhotoRequest {
   readonly parent: string;
   readonly step: string;
   readonly picture: Blob;
+}
+
+/** Rows of a recording that are asked for. */
+export interface LogAsked {
+  readonly columns: readonly string[];
+  readonly from: number;
+  readonly to?: number;
+  readonly most: number;
 }
 
 interface SaveOptions {
@@ -217,6 +236,36 @@ export const api = {
         body: record,
         signal,
       }),
+  },
+  /** Recordings of rides: taken in as a file, asked for by the window. */
+  logs: {
+    list: (build: string, signal?: AbortSignal) =>
+      ask<{ readonly logs: readonly LogInfo[] }>(
+        `/builds/${encodeURIComponent(build)}/logs`,
+        z.object({ logs: z.array(logInfo) }),
+        { signal },
+      ),
+    window: (build: string, key: string, asked: LogAsked, signal?: AbortSignal) =>
+      ask<LogWindow>(
+        `/builds/${encodeURIComponent(build)}/logs/${key}?${new URLSearchParams({
+          columns: asked.columns.join(','),
+          from: String(asked.from),
+          ...(asked.to === undefined ? {} : { to: String(asked.to) }),
+          most: String(asked.most),
+        }).toString()}`,
+        logWindow,
+        { signal },
+      ),
+    takeIn: (build: string, key: string, about: unknown, file: File, signal: AbortSignal) =>
+      ask<LogTaken>(
+        `/builds/${encodeURIComponent(build)}/logs/${key}/import?${new URLSearchParams({ about: JSON.stringify(about) }).toString()}`,
+        logTaken,
+        { method: 'POST', body: file, signal },
+      ),
+    stop: (build: string, key: string) =>
+      done(`/builds/${encodeURIComponent(build)}/logs/${key}/import`, { method: 'DELETE' }),
+    progress: (build: string, key: string): string =>
+      `/api/builds/${encodeURIComponent(build)}/logs/${key}/progress`,
   },
   /** A whole job as one file. */
   jobs: {

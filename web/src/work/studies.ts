@@ -16,6 +16,8 @@ import {
   readRulesText,
   rideHeat,
   rideHill,
+  rideBeside,
+  roadOfRide,
   rideRounds,
   ringRows,
   sensitivities,
@@ -33,7 +35,11 @@ import {
   type MatchProgress,
   type Part,
   type PartOf,
+  type Beside,
+  type BesideProgress,
   type Result,
+  type Recording,
+  type RideRecord,
   type Route,
   type RuleBook,
   type UsedCell,
@@ -85,6 +91,17 @@ export const STUDIES = {
     own: rideRounds(build, route),
     pinned: pinned === undefined ? undefined : rideRounds(pinned, route),
   }),
+  /** What the plan says of a ride, on its road. */
+  beside: ({
+    build,
+    ride,
+    route,
+    recording,
+  }: Of & {
+    ride: RideRecord;
+    route: Route | undefined;
+    recording: Recording | undefined;
+  }): Generator<BesideProgress, Beside> => rideBeside(build, ride, roadOfRide(ride, route, recording)),
   heat: ({ build, asked }: Of & { asked: HeatAsked }) => rideHeat(build, asked),
   steps: ({ build, parts, book }: Of & { parts: readonly Part[]; book: RuleBook }) =>
     voltsOrAmps(build, parts, book),

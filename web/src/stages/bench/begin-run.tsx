@@ -3,7 +3,7 @@ import { usePeople } from '../../state/people.ts';
 import { Button } from '../../ui/button.tsx';
 import { Caution } from '../../ui/caution.tsx';
 import type { Bench } from './use-bench.ts';
-import { WhoField } from './who-field.tsx';
+import { WhoField } from '../parts/who-field.tsx';
 
 /** Freezes the steps with what is expected of each, and begins. */
 export function BeginRun({ bench, again = false }: { bench: Bench; again?: boolean }) {

@@ -12,7 +12,7 @@ import { benchStands } from './bench-stands.ts';
 import { BenchMark } from './bench-mark.tsx';
 import { GroupsStrip } from './groups-strip.tsx';
 import { HandoverInputs, HandoverPicture } from './handover-view.tsx';
-import { OutboxNotice } from './outbox-notice.tsx';
+import { OutboxNotice } from '../parts/outbox-notice.tsx';
 import { RunTable } from './run-table.tsx';
 import { StepAnswer, StepText } from './step-view.tsx';
 import { ToolsInputs, ToolsPicture } from './tools-view.tsx';

@@ -12,7 +12,7 @@ import { atWords } from './at-words.ts';
 import { sheetOf } from './sheet-of.ts';
 import { SignedPaper } from './signed-paper.tsx';
 import type { Bench } from './use-bench.ts';
-import { WhoField } from './who-field.tsx';
+import { WhoField } from '../parts/who-field.tsx';
 
 /** What still stands in the way of a signature, and the signature. */
 export function HandoverInputs({ bench }: { bench: Bench }) {

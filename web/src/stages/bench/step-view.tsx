@@ -20,10 +20,10 @@ import { atWords } from './at-words.ts';
 import { BenchMark, STEP_WORD } from './bench-mark.tsx';
 import { askedWords, foundWords } from './expected.ts';
 import { FindingsFields, findingsOf, typedFrom } from './findings-fields.tsx';
-import { OutboxNotice } from './outbox-notice.tsx';
+import { OutboxNotice } from '../parts/outbox-notice.tsx';
 import type { Bench } from './use-bench.ts';
 import { useMeter } from './use-meter.ts';
-import { WhoField } from './who-field.tsx';
+import { WhoField } from '../parts/who-field.tsx';
 
 const BIG = 'min-h-12 w-full border-[1.5px] px-4 text-[17px] font-bold disabled:opacity-45';
 

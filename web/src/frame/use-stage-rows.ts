@@ -1,0 +1,27 @@
+import { useMemo } from 'react';
+import { ridesOf, roadStands, type StageVerdict, type Verdict } from '@apple-cart/core';
+import { useBuild } from '../state/build-store.ts';
+import { useRecords } from '../state/records.ts';
+import { benchOf } from '../stages/bench/bench-of.ts';
+import { benchStands } from '../stages/bench/bench-stands.ts';
+
+/** The stages of the work order: those of the plan, and of the records how bench and road stand. */
+export function useStageRows(verdict: Verdict): readonly StageVerdict[] {
+  const build = useBuild((state) => state.id) ?? '';
+  const records = useRecords(build);
+  return useMemo(() => {
+    const { stages } = verdict;
+    const kept = records.records;
+    const rows = new Map<string, Omit<StageVerdict, 'id'>>();
+    // Without a run the plan says it, and its hold points need not be worked out.
+    if (kept.some((r) => r.kind === 'bench-run')) {
+      const { state, words, begun } = benchStands(benchOf(records, verdict.bench));
+      rows.set('bench', { state, words, begun });
+    }
+    if (kept.some((r) => r.kind === 'ride')) {
+      const { state, words } = roadStands(ridesOf(kept).map(({ ride: { kind }, told }) => ({ kind, told })));
+      rows.set('road', { state, words, begun: true });
+    }
+    return rows.size === 0 ? stages : stages.map((s) => ({ ...s, ...rows.get(s.id) }));
+  }, [verdict, records]);
+}

@@ -1,0 +1,467 @@
+import { useMemo, useState, type ReactNode } from 'react';
+import {
+  GROUNDS,
+  RIDE_KINDS,
+  RIDE_KIND_NAMES,
+  formatNumber,
+  headlineOf,
+  shownUnit,
+  unitText,
+  convert,
+  riddenLengthM,
+  type Beside,
+  type RideFigureId,
+  type RideKept,
+  type RideReading,
+  type RideRecord,
+} from '@apple-cart/core';
+import { keepRecord } from '../../state/records.ts';
+import { usePeople } from '../../state/people.ts';
+import { useRideTyped, type RideTyped } from '../../state/ride-typed.ts';
+import { useRoute, useRouteList } from '../../state/routes.ts';
+import { useSettings } from '../../state/settings-store.ts';
+import { useSettled } from '../../state/use-settled.ts';
+import { useStudy } from '../../work/use-study.ts';
+import { Button } from '../../ui/button.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
+import { TextButton } from '../../ui/text-button.tsx';
+import { OutboxNotice } from '../parts/outbox-notice.tsx';
+import { WhoField } from '../parts/who-field.tsx';
+import { RideMark } from './ride-marks.tsx';
+import { ASKED, NOTHING_TYPED, RIDE_FIELDS, WINDS, readingOf, rideFrom, typedFrom } from './ride-fields.ts';
+import { figureText, rideStands } from './ride-words.ts';
+import { SpanBar } from './span-bar.tsx';
+import { TEACHES } from './teaches.ts';
+import type { Road } from './use-road.ts';
+
+const ROW =
+  'grid min-h-11 grid-cols-[minmax(0,1fr)_104px_44px_64px] items-center gap-x-1 border-b border-hair text-[15px]';
+const CHOICE =
+  'min-h-9 flex-1 border border-rule px-1 text-[14px] aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-on-ink max-bench:min-h-11';
+
+/** One of a few words, all of them in sight. */
+function OneOf<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: T | undefined;
+  options: readonly { readonly value: T; readonly name: string }[];
+  onChange: (value: T) => void;
+}) {
+  return (
+    <div className="grid min-h-11 grid-cols-[72px_minmax(0,1fr)] items-center gap-x-2 border-b border-hair py-1 text-[15px]">
+      <span id={`${label}-of`}>{label}</span>
+      <div role="group" aria-labelledby={`${label}-of`} className="flex">
+        {options.map((o) => (
+          <button
+            key={o.value}
+            type="button"
+            aria-pressed={o.value === value}
+            className={CHOICE}
+            onClick={() => {
+              onChange(o.value);
+            }}
+          >
+            {o.name}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function Reading({
+  id,
+  typed,
+  plan,
+  onType,
+}: {
+  id: RideReading;
+  typed: RideTyped;
+  plan: string;
+  onType: (text: string) => void;
+}) {
+  const system = useSettings((state) => state.units);
+  const field = RIDE_FIELDS[id];
+  if (field === undefined) return null;
+  const text = typed.readings[id] ?? '';
+  const wrong = readingOf(id, text, system) === undefined;
+  const unit = shownUnit(field.unit, system);
+  const [low, high] = [convert(field.min, field.unit, unit), convert(field.max, field.unit, unit)];
+  return (
+    <label className={ROW}>
+      <span className="leading-tight">{field.name}</span>
+      <input
+        inputMode="decimal"
+        enterKeyHint="next"
+        autoComplete="off"
+        value={text}
+        aria-invalid={wrong}
+        data-reading={id}
+        className={`num h-9 w-full min-w-0 bg-field px-2 text-right text-[17px] max-bench:h-11 ${wrong ? 'border-b-2 border-stop' : 'border-b border-ink3'}`}
+        onChange={(event) => {
+          onType(event.target.value);
+        }}
+      />
+      <span className="pl-1 text-[13px] text-ink3">{unitText(unit)}</span>
+      <span className="num text-right text-[14px] text-ink2">{plan}</span>
+      {wrong && (
+        <span role="alert" className="col-span-4 pb-1 text-[12.5px] text-stop">
+          A number from {formatNumber(low, 0)} to {formatNumber(high, 0)}.
+        </span>
+      )}
+    </label>
+  );
+}
+
+/** Which road, of those that are kept. */
+function RoadChoice({ typed, change }: { typed: RideTyped; change: (more: Partial<RideTyped>) => void }) {
+  const { listed } = useRouteList();
+  return (
+    <label className="grid min-h-11 grid-cols-[72px_minmax(0,1fr)] items-center gap-x-2 border-b border-hair text-[15px]">
+      Road
+      <select
+        value={typed.route}
+        data-testid="ride-route"
+        className="h-9 w-full min-w-0 border-b border-ink3 bg-field px-2 max-bench:h-11"
+        onChange={(event) => {
+          const route = event.target.value;
+          const name = listed?.find((r) => r.id === route)?.summary.name ?? '';
+          change({ route, title: typed.title === '' || typed.route !== '' ? name : typed.title });
+        }}
+      >
+        <option value="">none of those kept here</option>
+        {(listed ?? []).map(({ id, summary }) => (
+          <option key={id} value={id}>
+            {summary.name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** Which figure of the plan stands beside a reading. */
+const PLAN_OF: Readonly<Partial<Record<RideReading, RideFigureId>>> = {
+  energyWh: 'energy',
+  minutes: 'minutes',
+  topKmh: 'top',
+  hottestC: 'winding',
+  voltsAfter: 'volts-after',
+};
+
+/** The verdict as it will be, at the foot of the sheet. */
+function Verdict({ ride, beside, busy }: { ride: RideRecord; beside: Beside | undefined; busy: boolean }) {
+  const system = useSettings((state) => state.units);
+  const told = beside === undefined ? undefined : { ...beside.told, planVersion: ride.planVersion };
+  const figure = told === undefined ? undefined : headlineOf(ride.kind, told);
+  if (ride.kind === 'coast-down')
+    return (
+      <p className="text-[14px] text-ink2">
+        {TEACHES['coast-down'].how} Bring in the recording; by a stopwatch it is worked out at Donor.
+      </p>
+    );
+  if (told === undefined || figure === undefined)
+    return (
+      <p className="text-[14px] text-ink2" role="status">
+        {busy ? 'The plan is being ridden…' : VERDICT_NEEDS[ride.kind]}
+      </p>
+    );
+  const { state, title } = rideStands({ ride, told }, system);
+  const [measured, plan] = [
+    figureText(figure.id, figure.measured, system),
+    figureText(figure.id, figure.plan, system),
+  ];
+  return (
+    <div data-testid="ride-verdict" aria-busy={busy}>
+      <p className="flex flex-wrap items-center gap-x-4 text-[13px] text-ink2">
+        <span>
+          plan <b className="num text-ink">{plan.text}</b>
+        </span>
+        <span>
+          <b className="num text-ink">{measured.text}</b> {measured.unit} measured
+        </span>
+        <SpanBar figure={figure} />
+      </p>
+      <p className="head flex items-center gap-2 pt-1 text-[17px] font-bold">
+        <StateMark state={state} size={16} /> {title}
+      </p>
+    </div>
+  );
+}
+
+const VERDICT_NEEDS = {
+  everyday: 'A road, distance and energy make the verdict.',
+  range: 'A road, distance and energy make the verdict; volts before and after tell the capacity.',
+  hill: 'A hill and the time to its top make the verdict.',
+  'top-speed': 'The top speed makes the verdict.',
+  heat: 'A hill and the hottest winding make the verdict.',
+  'coast-down': '',
+} as const;
+
+interface Props {
+  readonly road: Road;
+  /** The ride that is put right; undefined for a new one. */
+  readonly corrects: RideKept | undefined;
+  readonly onDone: (key: string | undefined) => void;
+}
+
+/** A ride typed by hand: kept in this browser at once, and sent when the server is reached. */
+export function LogRide({ road, corrects, onDone }: Props) {
+  const system = useSettings((state) => state.units);
+  const { who, remember } = usePeople();
+  const [trouble, setTrouble] = useState('');
+  const store = `${road.build} ${corrects?.key ?? 'new'}`;
+  const kept = useRideTyped((state) => state.typed[store]);
+  const { set, clear } = useRideTyped.getState();
+  const usual = useMemo(
+    () => (corrects === undefined ? NOTHING_TYPED() : typedFrom(corrects.ride, system)),
+    [corrects, system],
+  );
+  const typed = kept ?? usual;
+  const change = (more: Partial<RideTyped>): void => {
+    set(store, { ...typed, ...more });
+  };
+  const ride = useMemo(
+    () =>
+      rideFrom(
+        typed,
+        {
+          planVersion: corrects?.ride.planVersion ?? road.planVersion,
+          who: who.trim(),
+          corrects: corrects?.key ?? null,
+        },
+        system,
+      ),
+    [typed, corrects, road.planVersion, who, system],
+  );
+  const settled = useSettled(ride, 500);
+  const route = useRoute(typed.route);
+  const named = route.state === 'there' ? route.stored.document : undefined;
+  const input = useMemo(
+    () => ({ build: road.document, ride: settled, route: named, recording: undefined }),
+    [road.document, settled, named],
+  );
+  const { value: beside, busy } = useStudy('beside', input);
+  const wrong = Object.entries(typed.readings).some(
+    ([id, text]) => readingOf(id as RideReading, text, system) === undefined,
+  );
+  const write = (): void => {
+    remember(who);
+    keepRecord(road.build, 'ride', null, ride).then(
+      (key) => {
+        clear(store);
+        onDone(key);
+      },
+      () => {
+        setTrouble(
+          'This browser could not keep it: its storage is full or switched off. What is typed stays here.',
+        );
+      },
+    );
+  };
+  const planText = (id: RideReading): string => {
+    if (id === 'distanceKm' && named !== undefined)
+      return formatNumber(convert(riddenLengthM(named) / 1000, 'km', shownUnit('km', system)), 1);
+    const figure = PLAN_OF[id];
+    const value = figure === undefined ? undefined : beside?.plan[figure];
+    return figure === undefined || value === undefined ? '' : figureText(figure, value, system).text;
+  };
+  return (
+    <form
+      aria-label="Log a ride"
+      data-testid="log-ride"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!wrong && who.trim() !== '') write();
+      }}
+    >
+      <div className="flex items-center justify-between pt-1">
+        <h2 className="head text-[17px]">{corrects === undefined ? 'Log a ride' : 'Put the ride right'}</h2>
+        <TextButton
+          onClick={() => {
+            onDone(undefined);
+          }}
+        >
+          All {road.rides.length} rides
+        </TextButton>
+      </div>
+      <Kinds typed={typed} change={change} />
+      <p className="py-1 text-[13px] text-ink2">{TEACHES[typed.kind].how}</p>
+      <div className="grid grid-cols-[minmax(0,1fr)_104px_44px_64px] items-end border-b-[1.5px] border-ink pb-1 text-[13px] font-semibold">
+        <label className="font-normal">
+          <span className="sr-only">Day</span>
+          <input
+            type="date"
+            value={typed.on}
+            className="h-9 border-b border-ink3 bg-field px-1 max-bench:h-11"
+            onChange={(event) => {
+              if (event.target.value !== '') change({ on: event.target.value });
+            }}
+          />
+        </label>
+        <span className="text-right">measured</span>
+        <span />
+        <span className="text-right">plan</span>
+      </div>
+      <RoadChoice typed={typed} change={change} />
+      {ASKED[typed.kind].map((id) => (
+        <Reading
+          key={id}
+          id={id}
+          typed={typed}
+          plan={planText(id)}
+          onType={(text) => {
+            change({ readings: { ...typed.readings, [id]: text } });
+          }}
+        />
+      ))}
+      <Weather typed={typed} change={change} />
+      <TextRow
+        label="Title"
+        value={typed.title}
+        most={80}
+        onChange={(title) => {
+          change({ title });
+        }}
+      />
+      <TextRow
+        label="Note"
+        value={typed.note}
+        most={1000}
+        onChange={(note) => {
+          change({ note });
+        }}
+      />
+      <div className="py-2">
+        <WhoField />
+      </div>
+      <div className="sticky bottom-0 z-10 border-t-2 border-ink bg-card px-2 py-2">
+        <Verdict ride={settled} beside={beside} busy={busy} />
+        {trouble !== '' && (
+          <p role="alert" className="text-stop">
+            {trouble}
+          </p>
+        )}
+        <div className="flex items-center gap-3 pt-1.5">
+          <Button
+            type="submit"
+            kind="go"
+            className="h-11!"
+            disabled={wrong || who.trim() === ''}
+            data-testid="keep-ride"
+          >
+            {corrects === undefined ? 'Keep the ride' : 'Put it right'}
+          </Button>
+          <span className="text-[12.5px] leading-tight text-ink2">
+            {who.trim() === ''
+              ? 'Who rode it?'
+              : 'Kept in this browser at once; sent when the server is reached.'}
+          </span>
+        </div>
+        <OutboxNotice build={road.build} broken={0} />
+      </div>
+    </form>
+  );
+}
+
+function Kinds({ typed, change }: { typed: RideTyped; change: (more: Partial<RideTyped>) => void }) {
+  return (
+    <div
+      role="group"
+      aria-label="What was it for?"
+      className="grid grid-cols-6 border border-rule max-tablet:grid-cols-3"
+    >
+      {RIDE_KINDS.map((kind) => (
+        <button
+          key={kind}
+          type="button"
+          aria-pressed={kind === typed.kind}
+          className="flex min-h-[50px] flex-col items-center justify-center gap-0.5 border-r border-rule px-1 text-[12.5px] last:border-r-0 aria-pressed:bg-ink aria-pressed:text-on-ink"
+          onClick={() => {
+            change({ kind });
+          }}
+        >
+          <RideMark kind={kind} /> {RIDE_KIND_NAMES[kind]}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function Weather({ typed, change }: { typed: RideTyped; change: (more: Partial<RideTyped>) => void }) {
+  const wind = typed.readings.windMs;
+  const strong = wind !== undefined && wind !== '' && Number(wind) > 2;
+  const set = (id: RideReading, text: string): void => {
+    change({ readings: { ...typed.readings, [id]: text } });
+  };
+  return (
+    <>
+      <OneOf
+        label="Wind"
+        value={WINDS.find((w) => String(w.ms) === wind)?.name}
+        options={WINDS.map((w) => ({ value: w.name, name: w.name }))}
+        onChange={(name) => {
+          set('windMs', String(WINDS.find((w) => w.name === name)?.ms ?? 0));
+        }}
+      />
+      {strong && (
+        <Reading
+          id="windFromDeg"
+          typed={typed}
+          plan=""
+          onType={(text) => {
+            set('windFromDeg', text);
+          }}
+        />
+      )}
+      <OneOf
+        label="Ground"
+        value={typed.ground}
+        options={GROUNDS.map((g) => ({ value: g, name: g }))}
+        onChange={(ground) => {
+          change({ ground });
+        }}
+      />
+      <OneOf
+        label="Pedalled"
+        value={typed.pedalled}
+        options={[
+          { value: 'yes', name: 'yes' },
+          { value: 'no', name: 'no' },
+          { value: 'unknown', name: 'not noted' },
+        ]}
+        onChange={(pedalled) => {
+          change({ pedalled });
+        }}
+      />
+    </>
+  );
+}
+
+const TextRow = ({
+  label,
+  value,
+  most,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  most: number;
+  onChange: (text: string) => void;
+}): ReactNode => (
+  <label className="grid min-h-11 grid-cols-[72px_minmax(0,1fr)] items-center gap-x-2 border-b border-hair text-[15px]">
+    {label}
+    <input
+      value={value}
+      maxLength={most}
+      className="h-9 w-full min-w-0 border-b border-ink3 bg-field px-2 max-bench:h-11"
+      onChange={(event) => {
+        onChange(event.target.value);
+      }}
+    />
+  </label>
+);

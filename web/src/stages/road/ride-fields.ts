@@ -1,0 +1,145 @@
+import {
+  NOTHING_READ,
+  convert,
+  shownUnit,
+  type RideKind,
+  type RideReading,
+  type RideRecord,
+  type Unit,
+  type UnitSystem,
+} from '@apple-cart/core';
+import { today } from '../../state/today.ts';
+import type { RideTyped } from '../../state/ride-typed.ts';
+
+interface Field {
+  readonly name: string;
+  readonly unit: Unit;
+  readonly min: number;
+  readonly max: number;
+}
+
+/** The readings that are typed, with their bounds in their own unit. */
+export const RIDE_FIELDS: Readonly<Partial<Record<RideReading, Field>>> = {
+  distanceKm: { name: 'Distance', unit: 'km', min: 0.01, max: 2000 },
+  minutes: { name: 'Time, moving', unit: 'min', min: 0.1, max: 6000 },
+  energyWh: { name: 'Energy, from the display', unit: 'Wh', min: 0, max: 100_000 },
+  backWh: { name: 'Back by braking', unit: 'Wh', min: 0, max: 100_000 },
+  chargeAh: { name: 'Amp-hours taken', unit: 'Ah', min: 0, max: 2000 },
+  voltsBefore: { name: 'Volts before, at rest', unit: 'V', min: 5, max: 150 },
+  voltsAfter: { name: 'Volts after, at rest', unit: 'V', min: 5, max: 150 },
+  topKmh: { name: 'Top speed', unit: 'km/h', min: 1, max: 150 },
+  hottestC: { name: 'Hottest winding', unit: 'C', min: -30, max: 300 },
+  riderW: { name: 'Rider, mean while pedalling', unit: 'W', min: 0, max: 1000 },
+  loadKg: { name: 'Load carried', unit: 'kg', min: 0, max: 500 },
+  airC: { name: 'Air', unit: 'C', min: -40, max: 55 },
+  windFromDeg: { name: 'Wind comes from', unit: 'deg', min: 0, max: 360 },
+};
+
+/** What is asked of a kind, in the order in which it is read off. */
+export const ASKED: Readonly<Record<RideKind, readonly RideReading[]>> = {
+  everyday: ['distanceKm', 'minutes', 'energyWh', 'backWh', 'voltsBefore', 'voltsAfter', 'loadKg', 'airC'],
+  range: [
+    'distanceKm',
+    'minutes',
+    'voltsBefore',
+    'voltsAfter',
+    'energyWh',
+    'backWh',
+    'chargeAh',
+    'loadKg',
+    'airC',
+  ],
+  hill: ['minutes', 'distanceKm', 'voltsBefore', 'energyWh', 'hottestC', 'loadKg', 'airC'],
+  'top-speed': ['topKmh', 'voltsBefore', 'loadKg', 'airC'],
+  heat: ['minutes', 'distanceKm', 'hottestC', 'energyWh', 'loadKg', 'airC'],
+  'coast-down': ['loadKg', 'airC'],
+};
+
+/** How strong a wind is called, m/s as the rider feels it. Common practice, no source. */
+export const WINDS = [
+  { name: 'still', ms: 0 },
+  { name: 'light', ms: 2 },
+  { name: 'fresh', ms: 5 },
+  { name: 'strong', ms: 9 },
+] as const;
+
+export const NOTHING_TYPED = (): RideTyped => ({
+  kind: 'everyday',
+  on: today(),
+  title: '',
+  route: '',
+  readings: {},
+  ground: 'dry',
+  pedalled: 'yes',
+  note: '',
+});
+
+/** A reading as typed, with comma or point, in its own unit; null for nothing, undefined for what is none or beyond. */
+export function readingOf(
+  id: RideReading,
+  text: string | undefined,
+  system: UnitSystem,
+): number | null | undefined {
+  const plain = (text ?? '').trim().replace(',', '.').replace('−', '-');
+  if (plain === '') return null;
+  if (id === 'windMs') return Number(plain);
+  const field = RIDE_FIELDS[id];
+  const value = Number(plain);
+  if (field === undefined || !Number.isFinite(value)) return undefined;
+  const own = convert(value, shownUnit(field.unit, system), field.unit);
+  return own >= field.min && own <= field.max ? own : undefined;
+}
+
+/** A ride as it is typed; readings that cannot be read count as not read. */
+export function rideFrom(
+  typed: RideTyped,
+  { planVersion, who, corrects }: { planVersion: number; who: string; corrects: string | null },
+  system: UnitSystem,
+): RideRecord {
+  const readings = Object.fromEntries(
+    (Object.keys(NOTHING_READ) as RideReading[]).map((id) => [
+      id,
+      readingOf(id, typed.readings[id], system) ?? null,
+    ]),
+  ) as Record<RideReading, number | null>;
+  const { kind, on, title, route, ground, pedalled, note } = typed;
+  return {
+    kind,
+    on,
+    title: title.trim(),
+    route,
+    planVersion,
+    ...readings,
+    ground,
+    pedalled,
+    note: note.trim(),
+    who,
+    simulated: false,
+    corrects,
+    withdrawn: false,
+  };
+}
+
+/** A ride as text again, to be put right. */
+export function typedFrom(ride: RideRecord, system: UnitSystem): RideTyped {
+  const text = (id: RideReading): string => {
+    const value = ride[id];
+    if (value === null) return '';
+    const field = RIDE_FIELDS[id];
+    const shown = field === undefined ? value : convert(value, field.unit, shownUnit(field.unit, system));
+    return String(Math.round(shown * 1000) / 1000);
+  };
+  const { kind, on, title, route, ground, pedalled, note } = ride;
+  return {
+    kind,
+    on,
+    title,
+    route,
+    ground,
+    pedalled,
+    note,
+    readings: Object.fromEntries(
+      (Object.keys(NOTHING_READ) as RideReading[]).map((id) => [id, text(id)]).filter(([, t]) => t !== ''),
+    ),
+  };
+}

@@ -1,0 +1,383 @@
+import { Link } from 'react-router';
+import { useCallback, useMemo, useState } from 'react';
+import {
+  convert,
+  firstOf,
+  formatNumber,
+  msToKmh,
+  netWh,
+  shownUnit,
+  type RideKept,
+  type RideTold,
+} from '@apple-cart/core';
+import type { ToldAnalysis } from '@apple-cart/contracts';
+import { ChartPanel } from '../../charts/chart-panel.tsx';
+import { LOG_COLUMNS, logChart } from '../../charts/log-chart.ts';
+import { useChartInk } from '../../charts/use-chart-ink.ts';
+import { useLogWindow, type LogView } from '../../state/logs.ts';
+import { useSettings } from '../../state/settings-store.ts';
+import { useQuantity } from '../../state/use-quantity.ts';
+import { useSettled } from '../../state/use-settled.ts';
+import { Button } from '../../ui/button.tsx';
+import { PanelHead } from '../../ui/panel.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
+import { useStage } from '../parts/use-stage.ts';
+import { logTable } from './log-table.ts';
+import { FIGURE_LOOKS, figureText, offWords, rideStands, saysWords } from './ride-words.ts';
+import { RideActions } from './ride-actions.tsx';
+import { SpanBar } from './span-bar.tsx';
+import { useRideBeside, type Road } from './use-road.ts';
+
+/** Buckets that a chart has room for. */
+const MOST_DRAWN = 2400;
+
+/** What a ride or its recording says in a strip of cells. */
+function Facts({ road, kept, analysis }: { road: Road; kept: RideKept; analysis: ToldAnalysis | undefined }) {
+  const { ride } = kept;
+  const shown = useQuantity();
+  const { verdict } = useStage();
+  const freewheel = road.document.drive.freewheel;
+  const rider = ride.riderWh ?? analysis?.riderWh ?? null;
+  const net = netWh(ride);
+  const back = ride.backWh ?? 0;
+  const share = net === undefined || rider === null ? undefined : rider / Math.max(1e-9, rider + net);
+  const regenerates = verdict.study.machine.regeneration !== undefined && !freewheel;
+  const cells: readonly (readonly [string, string, string])[] = [
+    ['Out of the pack', ride.energyWh === null ? '?' : formatNumber(ride.energyWh, 0), 'Wh'],
+    ['Back into it', ride.energyWh === null ? '?' : formatNumber(back, 0), 'Wh'],
+    firstOf(
+      [
+        [freewheel, ['Share by braking', 'none', 'freewheel'] as const],
+        [!regenerates && back === 0, ['Share by braking', 'none', 'not set'] as const],
+        [ride.energyWh === null, ['Share by braking', '?', ''] as const],
+      ],
+      ['Share by braking', formatNumber((100 * back) / Math.max(1e-9, ride.energyWh ?? 0), 0), '%'] as const,
+    ),
+    [
+      'Rider’s share',
+      share === undefined ? '?' : formatNumber(100 * share, 0),
+      share === undefined ? 'not read' : '%',
+    ],
+    analysis === undefined
+      ? [
+          'Volts, before and after',
+          ride.voltsBefore === null ? '?' : formatNumber(ride.voltsBefore, 1),
+          ride.voltsAfter === null ? '' : `to ${formatNumber(ride.voltsAfter, 1)} V`,
+        ]
+      : [
+          'Stops, standing',
+          String(analysis.stops.length),
+          `${formatNumber((analysis.standingS ?? 0) / 60, 1)} of ${formatNumber((analysis.seconds ?? 0) / 60, 0)} min`,
+        ],
+  ];
+  return (
+    <>
+      <dl className="grid grid-cols-5 border-b border-rule max-tablet:grid-cols-2" data-testid="facts">
+        {cells.map(([name, value, unit]) => (
+          <div key={name} className="border-l border-hair px-2.5 py-1 first:border-l-0 first:pl-0">
+            <dt className="text-[12.5px] text-ink2">{name}</dt>
+            <dd className="text-[15px]">
+              <b className="num font-semibold">{value}</b>{' '}
+              <span className="text-[12.5px] text-ink2">{unit}</span>
+            </dd>
+          </div>
+        ))}
+      </dl>
+      {analysis?.coasting !== undefined && (
+        <p className="flex gap-2 border-b border-hair py-1.5 text-[13.5px]" data-testid="coasting">
+          <StateMark state="look" size={15} />
+          <span>
+            While it coasted the wheel counted {shown(analysis.coasting.wheelM, 'm', 0).text} of{' '}
+            {shown(analysis.coasting.trackM, 'm', 0).text} {shown(1, 'm', 0).unit} of the track: it reads the
+            motor’s turns, and stops with them. The distance is short by as much.
+          </span>
+        </p>
+      )}
+    </>
+  );
+}
+
+/** The recording drawn, with the plan above it. */
+function Lines({
+  road,
+  kept,
+  rows,
+  analysis,
+}: {
+  road: Road;
+  kept: RideKept;
+  rows: number;
+  analysis: ToldAnalysis;
+}) {
+  const system = useSettings((state) => state.units);
+  const ink = useChartInk();
+  const { verdict } = useStage();
+  const beside = useRideBeside(road, kept);
+  const [view, setView] = useState<{ from: number; to: number }>();
+  const settled = useSettled(view, 250);
+  const wholeM = analysis.metres ?? 0;
+  const far = convert(wholeM / 1000, 'km', shownUnit('km', system));
+  // Rows of what is looked at, with a little beside it; the way is not even in time, so some more than its share.
+  const asked: LogView =
+    settled === undefined || far <= 0
+      ? { from: 0, to: undefined }
+      : {
+          from: Math.max(0, Math.floor((settled.from / far - 0.1) * rows)),
+          to: Math.min(rows, Math.ceil((settled.to / far + 0.1) * rows)),
+        };
+  const { window, failed } = useLogWindow(road.build, kept.first, LOG_COLUMNS, asked, MOST_DRAWN);
+  const { rollbackStartC } = verdict.study.machine.thermal;
+  const trace = beside.value?.trace;
+  const option = useMemo(
+    () =>
+      window === undefined
+        ? {}
+        : logChart(
+            {
+              window,
+              plan: trace,
+              rollbackC: Number.isFinite(rollbackStartC) ? rollbackStartC : undefined,
+              system,
+              view: settled,
+              wholeM,
+            },
+            ink,
+          ),
+    [window, trace, rollbackStartC, system, settled, wholeM, ink],
+  );
+  const onView = useCallback((from: number, to: number): void => {
+    setView((before) => (before?.from === from && before.to === to ? before : { from, to }));
+  }, []);
+  const { title } = rideStands(kept, system);
+  if (failed) return <p role="alert">The recording cannot be read now.</p>;
+  if (window === undefined) return <p role="status">Fetching the recording…</p>;
+  return (
+    <ChartPanel
+      title="As it was ridden"
+      note={beside.busy ? 'the plan is being ridden…' : legend(trace !== undefined, beside.version, kept)}
+      summary={`${title}. Measured, with the plan on the same road.`}
+      name={`Ride of ${kept.ride.on}`}
+      option={option}
+      height="h-[372px] max-tablet:h-[420px]"
+      table={logTable(window, system)}
+      onView={onView}
+    >
+      {view !== undefined && view.to - view.from < 0.999 * far && (
+        <Button
+          kind="quiet"
+          className="h-7! max-bench:h-11!"
+          onClick={() => {
+            setView(undefined);
+          }}
+        >
+          All of it
+        </Button>
+      )}
+    </ChartPanel>
+  );
+}
+
+function legend(planned: boolean, version: number, { ride }: RideKept): string {
+  if (!planned) return 'coloured as measured; closer with Ctrl and the wheel';
+  const whose =
+    version === ride.planVersion ? 'the plan of that day' : 'today’s plan: that day’s is not kept';
+  return `coloured as measured, thin and dark ${whose}; closer with Ctrl and the wheel`;
+}
+
+/** Each figure that was read, beside what the plan said. */
+export function BesideTable({ told }: { told: RideTold }) {
+  const system = useSettings((state) => state.units);
+  if (told.figures.length === 0) return null;
+  return (
+    <table className="w-full border-collapse text-[14px]" data-testid="beside">
+      <caption className="head pt-3 pb-1 text-left text-[15px] font-semibold">
+        Measured beside predicted
+      </caption>
+      <thead>
+        <tr className="border-b-[1.5px] border-ink text-[12.5px]">
+          <th scope="col" className="sr-only">
+            Figure
+          </th>
+          <th scope="col" className="px-2 text-right font-semibold">
+            Measured
+          </th>
+          <th scope="col" className="px-2 text-right font-semibold">
+            Plan
+          </th>
+          <th scope="col" className="px-2 text-right font-semibold">
+            Off by
+          </th>
+          <th scope="col" className="px-2 text-left font-semibold max-tablet:hidden">
+            Likely span of the plan
+          </th>
+          <th scope="col" className="px-2 text-left font-semibold">
+            It says
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {told.figures.map((figure) => {
+          const { id, measured, plan } = figure;
+          const [m, p] = [figureText(id, measured, system), figureText(id, plan, system)];
+          const { state, words } = saysWords(figure, told.windKnown);
+          return (
+            <tr key={id} className="border-b border-hair" data-figure={id}>
+              <th scope="row" className="py-1 text-left font-semibold">
+                {FIGURE_LOOKS[id].name}
+              </th>
+              <td className="num px-2 text-right">{m.text}</td>
+              <td className="num px-2 text-right whitespace-nowrap text-ink2">
+                {p.text} <span className="font-text text-[12px] text-ink3">{p.unit}</span>
+              </td>
+              <td className="num px-2 text-right whitespace-nowrap">{offWords(figure, system)}</td>
+              <td className="px-2 max-tablet:hidden">
+                <SpanBar figure={figure} />
+              </td>
+              <td className="px-2 py-1">
+                <span className="flex items-center gap-1.5 leading-tight">
+                  <StateMark state={state} size={14} /> {words}
+                </span>
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+/** Climbs, sag and heat of a recording. */
+function Found({ analysis }: { analysis: ToldAnalysis }) {
+  const shown = useQuantity();
+  const { climbs, packOhm, least, hottest, topMs } = analysis;
+  const [m, up] = [shown(1, 'm', 0).unit, climbs.reduce((sum, c) => sum + c.riseM, 0)];
+  const rows: readonly (readonly [string, string])[] = [
+    ...climbs
+      .slice(0, 4)
+      .map((c): readonly [string, string] => [
+        `Climb at ${shown(c.fromM / 1000, 'km', 1).text} ${shown(1, 'km', 0).unit}`,
+        `${shown(c.lengthM, 'm', 0).text} ${m} at ${formatNumber((100 * c.riseM) / c.lengthM, 1)} %, up ${shown(c.riseM, 'm', 0).text} ${m}, ${shown(msToKmh(c.lengthM / c.seconds), 'km/h', 1).text} ${shown(1, 'km/h', 0).unit} on the mean${Number.isFinite(c.wh) ? `, ${formatNumber(c.wh, 0)} Wh` : ''}`,
+      ]),
+    ...(packOhm === undefined
+      ? []
+      : [
+          [
+            'Pack with its leads',
+            `${formatNumber(1000 * packOhm.ohm, 0)} ± ${formatNumber(1000 * packOhm.sd, 0)} mΩ, from ${String(packOhm.steps)} steps of the current`,
+          ] as const,
+        ]),
+    ...(least === undefined
+      ? []
+      : [
+          [
+            'Fewest volts',
+            `${formatNumber(least.volts, 1)} V${Number.isFinite(least.amps) ? ` at ${formatNumber(least.amps, 0)} A` : ''}, after ${formatNumber(least.atS / 60, 0)} min`,
+          ] as const,
+        ]),
+    ...(hottest.caseC === undefined
+      ? []
+      : [['Hottest controller', `${shown(hottest.caseC.c, 'C', 0).text} ${shown(0, 'C', 0).unit}`] as const]),
+    ...(topMs === null
+      ? []
+      : [['Fastest', `${shown(msToKmh(topMs), 'km/h', 1).text} ${shown(1, 'km/h', 0).unit}`] as const]),
+    ...(analysis.gapsS === null || analysis.gapsS === 0
+      ? []
+      : [
+          [
+            'Not recorded',
+            `${formatNumber(analysis.gapsS / 60, 1)} min are missing: nothing is reckoned for them`,
+          ] as const,
+        ]),
+  ];
+  if (rows.length === 0) return null;
+  return (
+    <section aria-label="Found in the recording" data-testid="found">
+      <PanelHead
+        title="Found in the recording"
+        note={up > 0 ? `${shown(up, 'm', 0).text} ${m} climbed` : undefined}
+      />
+      <dl className="text-[13.5px]">
+        {rows.map(([name, words], i) => (
+          <div
+            key={`${name} ${String(i)}`}
+            className="grid grid-cols-[150px_minmax(0,1fr)] border-t border-hair py-1 max-tablet:grid-cols-[110px_minmax(0,1fr)]"
+          >
+            <dt className="text-ink2">{name}</dt>
+            <dd>{words}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}
+
+/** What the difference comes from most likely, and what could be done about it. */
+function PointsTo({ told }: { told: RideTold }) {
+  if (told.causes.length === 0) return null;
+  return (
+    <p className="pt-2 text-[13.5px] leading-snug text-ink2">
+      The span comes most from {told.causes.map((c) => c.toLowerCase()).join(', ')}: there a difference is
+      looked for first.{' '}
+      <Link to="?view=learn" replace className="text-slate underline">
+        What the rides teach of it
+      </Link>
+    </p>
+  );
+}
+
+/** A ride without a recording: nothing to draw, but the plan is asked. */
+function NoLines({ road, kept }: { road: Road; kept: RideKept }) {
+  const beside = useRideBeside(road, kept);
+  return (
+    <p className="border-b border-hair py-2 text-[13.5px] text-ink2" role="status">
+      Typed by hand: no line to draw.{beside.busy ? ' The plan is being ridden…' : ''}
+    </p>
+  );
+}
+
+/** One ride: the verdict, its facts, its lines, and the plan beside it. */
+export function RideView({ road, kept, onEdit }: { road: Road; kept: RideKept; onEdit: () => void }) {
+  const system = useSettings((state) => state.units);
+  const { title } = rideStands(kept, system);
+  const log = road.logs.get(kept.first);
+  const { ride, told } = kept;
+  const when = new Date(`${ride.on}T12:00:00`).toLocaleDateString('en-GB', {
+    weekday: 'long',
+    day: 'numeric',
+    month: 'short',
+  });
+  return (
+    <section aria-label="Ride" data-testid="ride">
+      <PanelHead title={title} note={[ride.title, when].filter((w) => w !== '').join(', ')}>
+        <RideActions road={road} kept={kept} log={log} onEdit={onEdit} />
+      </PanelHead>
+      <Facts road={road} kept={kept} analysis={log?.analysis} />
+      {log === undefined ? (
+        <NoLines road={road} kept={kept} />
+      ) : (
+        <Lines key={kept.key} road={road} kept={kept} rows={log.rows} analysis={log.analysis} />
+      )}
+      {told !== undefined && <BesideTable told={told} />}
+      {told !== undefined && <PointsTo told={told} />}
+      <p className="py-1.5 text-[13px] text-ink2">{dayWords(kept)}</p>
+      {log !== undefined && <Found analysis={log.analysis} />}
+    </section>
+  );
+}
+
+/** The day as it was noted: air, wind, ground, load; and who says so. */
+function dayWords({ ride, corrected, at }: RideKept): string {
+  const parts = [
+    ride.airC === null ? 'air not noted' : `${formatNumber(ride.airC, 0)} °C`,
+    ride.windMs === null ? 'wind not noted' : `wind ${formatNumber(ride.windMs, 0)} m/s`,
+    ride.ground,
+    ...(ride.loadKg === null ? [] : [`${formatNumber(ride.loadKg, 0)} kg carried`]),
+    ...(ride.pedalled === 'unknown' ? [] : [ride.pedalled === 'yes' ? 'pedalled' : 'not pedalled']),
+    ...(ride.note === '' ? [] : [`“${ride.note}”`]),
+    `written by ${ride.who}`,
+    ...(corrected > 0 ? [`put right ${corrected === 1 ? 'once' : `${String(corrected)} times`}`] : []),
+    ...(at === '' ? ['kept in this browser, not yet on the server'] : []),
+    ...(ride.simulated ? ['simulated: a stand-in rode it'] : []),
+  ];
+  return `${parts.join('; ')}.`;
+}

@@ -1,0 +1,142 @@
+import {
+  convert,
+  firstOf,
+  formatNumber,
+  headlineOf,
+  leaningOf,
+  netWh,
+  rideState,
+  shownUnit,
+  unitText,
+  type RideFigure,
+  type RideFigureId,
+  type RideKept,
+  type RideTold,
+  type State,
+  type Unit,
+  type UnitSystem,
+} from '@apple-cart/core';
+
+interface FigureLook {
+  readonly name: string;
+  readonly unit: Unit;
+  readonly digits: number;
+  /** Off by a share of the plan, or by so much in the unit. */
+  readonly off: 'share' | 'unit';
+}
+
+export const FIGURE_LOOKS: Readonly<Record<RideFigureId, FigureLook>> = {
+  energy: { name: 'Energy', unit: 'Wh', digits: 0, off: 'share' },
+  'per-km': { name: 'Per kilometre', unit: 'Wh/km', digits: 1, off: 'share' },
+  minutes: { name: 'Time moving', unit: 'min', digits: 1, off: 'share' },
+  top: { name: 'Top speed', unit: 'km/h', digits: 1, off: 'unit' },
+  winding: { name: 'Hottest winding', unit: 'C', digits: 0, off: 'unit' },
+  'volts-after': { name: 'Volts at the end', unit: 'V', digits: 1, off: 'unit' },
+};
+
+const signed = (value: number, digits: number): string => {
+  const text = formatNumber(Math.abs(value), digits);
+  if (Number(text.replace(',', '.')) === 0) return text;
+  return `${value > 0 ? '+' : '−'}${text}`;
+};
+
+/** By how much what was measured is off the plan, in words: "+6 %", "−0.3 km/h", "+11 K". */
+export function offWords(figure: RideFigure, system: UnitSystem): string {
+  const { unit, digits, off } = FIGURE_LOOKS[figure.id];
+  if (off === 'share') return `${signed(100 * (figure.measured / figure.plan - 1), 0)} %`;
+  const shown = shownUnit(unit, system);
+  if (unit === 'C') {
+    const factor = convert(1, 'C', shown) - convert(0, 'C', shown);
+    return `${signed((figure.measured - figure.plan) * factor, 0)} ${shown === 'F' ? '°F' : 'K'}`;
+  }
+  const difference = convert(figure.measured, unit, shown) - convert(figure.plan, unit, shown);
+  return `${signed(difference, digits)} ${unitText(shown)}`;
+}
+
+/** A figure's number in the reader's unit. */
+export function figureText(
+  id: RideFigureId,
+  value: number,
+  system: UnitSystem,
+): { text: string; unit: string } {
+  const { unit, digits } = FIGURE_LOOKS[id];
+  const shown = shownUnit(unit, system);
+  return { text: formatNumber(convert(value, unit, shown), digits), unit: unitText(shown) };
+}
+
+/** How the plan stands by one ride: a state, a few words for a row, and the sentence that heads its sheet. */
+export interface RideStands {
+  readonly state: State;
+  readonly off: string;
+  readonly title: string;
+}
+
+function noPlan(told: RideTold | undefined): string {
+  if (told === undefined) return 'The plan has not been asked yet';
+  if (told.figures.length === 0 && told.road === 'none') return 'No road to hold it against';
+  return told.windKnown ? 'Nothing was read that the plan says' : 'Nobody noted the wind';
+}
+
+export function rideStands(
+  { ride: { kind }, told }: Pick<RideKept, 'ride' | 'told'>,
+  system: UnitSystem,
+): RideStands {
+  const state = rideState(kind, told);
+  const figure = told === undefined ? undefined : headlineOf(kind, told);
+  if (kind === 'coast-down')
+    return { state: 'unknown', off: 'drag', title: 'It tells drag and rolling: see Learn' };
+  if (figure === undefined) return { state: 'unknown', off: 'no plan', title: noPlan(told) };
+  const off = offWords(figure, system);
+  if (state === 'unknown')
+    return { state, off: 'no wind', title: `${off} to the plan, and nobody noted the wind` };
+  const leaning = leaningOf(figure);
+  const by = off.replace(/^[+−]/, '');
+  const title = firstOf([[leaning === 'holds', 'The plan holds']], `The plan was ${by} ${leaning}`);
+  return { state, off, title };
+}
+
+/** What a figure says, in a word or two. */
+export function saysWords(
+  figure: RideFigure,
+  windKnown: boolean,
+): { readonly state: State; readonly words: string } {
+  const leaning = leaningOf(figure);
+  const spread = figure.high - figure.low;
+  const span = figure.measured < figure.plan ? figure.plan - figure.low : figure.high - figure.plan;
+  const off = Math.abs(figure.measured - figure.plan);
+  const state = firstOf<State>(
+    [
+      [!windKnown, 'unknown'],
+      [off <= span, 'fine'],
+      [off <= 2 * span, 'look'],
+    ],
+    'stop',
+  );
+  const inside = firstOf(
+    [
+      [state === 'unknown', 'wind not noted'],
+      [state === 'fine' && off > 0.8 * span && spread > 0, 'inside, just'],
+      [state === 'fine', 'inside'],
+      [state === 'look', 'outside'],
+    ],
+    'far outside',
+  );
+  return { state, words: leaning === 'holds' ? `as planned, ${inside}` : `${leaning}, ${inside}` };
+}
+
+/** Watt-hours a km, what came back off; undefined where they were not read. */
+export function perKm(ride: RideKept['ride']): number | undefined {
+  const wh = netWh(ride);
+  return wh === undefined || ride.distanceKm === null ? undefined : wh / ride.distanceKm;
+}
+
+/** A day in a few words, without its year where it is this one. */
+export function dayShort(day: string, today: string): string {
+  const date = new Date(`${day}T12:00:00`);
+  const same = day.slice(0, 4) === today.slice(0, 4);
+  return date.toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    ...(same ? {} : { year: 'numeric' }),
+  });
+}
