@@ -434,3 +434,16 @@ export {
   type SimulatedRide,
   type Truth,
 } from './instruments/simulated-logger.ts';
+export { numbered } from './document/pack-names.ts';
+export {
+  learn,
+  withLearnt,
+  type LearnOutcome,
+  type LearnProgress,
+  type Learnt,
+  type NotApart,
+  type RideOff,
+} from './road/learn/learn.ts';
+export type { LearnRide } from './road/learn/learn-ride.ts';
+export { simulatedCoast } from './instruments/simulated-coast.ts';
+export { teachNext, type WouldTeach } from './road/learn/teach-next.ts';

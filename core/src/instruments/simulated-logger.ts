@@ -34,12 +34,27 @@ export interface SimulatedRide {
   readonly standsS?: number;
 }
 
+/** What follows from each other by default: where one of them is another in truth, the rest stays what the plan had. */
+const MOTOR: readonly QuantityPath[] = [
+  'drive.kvRpmPerV',
+  'drive.resistanceOhm',
+  'drive.hysteresisNm',
+  'drive.eddyNms',
+  'drive.efficiency',
+  'drive.windingHeatJK',
+  'drive.shellHeatJK',
+  'drive.coupleWK',
+  'drive.coolStillWK',
+  'drive.coolMovingWK',
+];
+
 /** The build as it really is: values of the plan times their factors. */
 export function trueBuild(build: BuildDocument, truth: Truth): BuildDocument {
   const known = knownBuild(build);
+  const settled = MOTOR.reduce((b, path) => withValue(b, path, knownAt(known, path).value), build);
   return (Object.entries(truth) as [QuantityPath, number][]).reduce(
     (b, [path, factor]) => withValue(b, path, knownAt(known, path).value * factor),
-    build,
+    settled,
   );
 }
 
@@ -74,7 +89,8 @@ export function simulatedLog(build: BuildDocument, ride: SimulatedRide): Recordi
   const n = moving + Math.round((ride.standsS ?? 0) * hertz);
   const column = (): Float64Array => new Float64Array(n);
   const [seconds, distance] = [column(), column()];
-  const [speed, volts, amps, windingC, elevation, riderW] = [
+  const [speed, volts, amps, windingC, elevation, riderW, cadence] = [
+    column(),
     column(),
     column(),
     column(),
@@ -114,6 +130,7 @@ export function simulatedLog(build: BuildDocument, ride: SimulatedRide): Recordi
     amps[i] = rides ? noisy('amps', power) : 0;
     windingC[i] = noisy('windingC', rides ? of(trace.windingC) : rest((i - moving) / hertz));
     elevation[i] = noisy('elevation', elevationAlong(ride.route, metres));
+    cadence[i] = rides && at !== undefined ? Math.round(trace.cadenceRpm[at.high] ?? 0) : 0;
     riderW[i] = rides ? Math.max(0, noisy('riderW', of(trace.riderW))) : 0;
     if (i === spikeAt) windingC[i] = 240;
     const share = i / moving;
@@ -131,6 +148,7 @@ export function simulatedLog(build: BuildDocument, ride: SimulatedRide): Recordi
       windingC: taken(windingC),
       elevation: taken(elevation),
       riderW: taken(riderW),
+      cadence: taken(cadence),
     },
   };
 }

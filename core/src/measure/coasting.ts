@@ -1,6 +1,5 @@
-import { levenbergMarquardt } from 'ml-levenberg-marquardt';
-import { Matrix, inverse } from 'ml-matrix';
 import { STANDARD_GRAVITY } from '../quantity/constants.ts';
+import { fitted } from '../quantity/least-squares.ts';
 import { qty } from '../quantity/phrase.ts';
 import { TURNING_KG } from '../ride/stepper.ts';
 import { optional, reading, wrong, type MeasureHelper, type Reading, type Readings } from './helper.ts';
@@ -81,8 +80,6 @@ const coastingOf = (p: readonly number[], guess: Guess): Coasting => ({
 const seconds = (c: Coasting, { way, v }: Pick<Timed, 'way' | 'v'>): number =>
   coastSeconds({ ...c, d: way * c.d, w: way * c.w }, FIRST_MS, v);
 
-const ROUNDS = 40;
-const SETTLED = 1e-6;
 const NEVER = 1e5;
 
 /** What was fitted, with the variances of ln a and ln b. */
@@ -95,42 +92,25 @@ interface Fitted {
 function fitCoasting(rows: readonly Timed[]): Fitted | undefined {
   const guess = firstGuess(rows);
   // Rows are divided by their own error, and the last one holds the wind to a still day: so they all weigh alike.
-  const x = [...rows.keys(), rows.length];
-  const y = [...rows.map((row) => row.seconds / row.sd), 0];
-  const model = (p: readonly number[]) => {
+  const residuals = (p: readonly number[]): readonly number[] => {
     const c = coastingOf(p, guess);
-    return (i: number): number => {
-      const row = rows[i];
-      const t = row === undefined ? c.w / WIND_MS : seconds(c, row) / row.sd;
+    const times = rows.map((row) => {
+      const t = (seconds(c, row) - row.seconds) / row.sd;
       // It would roll on for ever: as good as never there.
       return Number.isFinite(t) ? t : NEVER;
-    };
-  };
-  let parameters: number[] = [0, 0, 0, 0];
-  let error = Infinity;
-  for (let round = 0; round < ROUNDS; round += 1) {
-    const step = levenbergMarquardt({ x, y }, model, {
-      initialValues: parameters,
-      damping: 1e-3,
-      maxIterations: 3,
-      gradientDifference: 1e-5,
-      centralDifference: true,
     });
-    parameters = [...step.parameterValues];
-    const better = error - step.parameterError;
-    error = step.parameterError;
-    if (better < SETTLED * Math.max(1e-9, error)) break;
-  }
-  const h = 1e-5;
-  const slopes = parameters.map((_, k) => {
-    const [up, down] = [1, -1].map((sign) => model(parameters.map((p, j) => (j === k ? p + sign * h : p))));
-    return x.map((i) => ((up?.(i) ?? 0) - (down?.(i) ?? 0)) / (2 * h));
+    return [...times, c.w / WIND_MS];
+  };
+  const { parameters, covariance, jacobian } = fitted({
+    rows: rows.length + 1,
+    residuals,
+    start: [0, 0, 0, 0],
   });
-  const jacobian = new Matrix(slopes).transpose();
-  const normal = jacobian.transpose().mmul(jacobian);
-  if (!normal.to1DArray().every((n) => Number.isFinite(n))) return undefined;
-  const cov = inverse(normal);
-  return { coasting: coastingOf(parameters, guess), variances: [cov.get(0, 0), cov.get(1, 1)] };
+  if (!jacobian.to1DArray().every((n) => Number.isFinite(n))) return undefined;
+  return {
+    coasting: coastingOf(parameters, guess),
+    variances: [covariance.get(0, 0), covariance.get(1, 1)],
+  };
 }
 
 /** The error of a time: the hand, and how far the speed is off where it is slow to change. */

@@ -6,20 +6,24 @@ export const CHUNK = 4096;
 /** What is stored of a recording beside its channels: its seconds, the way along it, and the watts out of the pack. */
 export const OWN_COLUMNS = ['seconds', 'metres', 'out'] as const;
 
+/** Places, distances and seconds are kept with more digits than seven. */
+const FINE: ReadonlySet<string> = new Set(['seconds', 'metres', 'distance', 'latDeg', 'lonDeg']);
+
+/** As a column is stored: numbers in memory may be finer. */
+const stored = (name: string, values: Numbers): Numbers =>
+  FINE.has(name) ? Float64Array.from(values) : Float32Array.from(values);
+
 /** The columns of a recording as they are stored, by name. */
 export function storedColumns(r: Recording): ReadonlyMap<string, Numbers> {
   const out = Float32Array.from({ length: r.seconds.length }, (_, i) => wattsAt(r, i));
-  const columns = new Map<string, Numbers>([
+  const columns: (readonly [string, Numbers])[] = [
     ['seconds', r.seconds],
     ['metres', distancesOf(r).metres],
-    ...(Object.entries(r.columns) as [string, Numbers][]),
-  ]);
-  if (out.some((w) => !Number.isNaN(w))) columns.set('out', out);
-  return columns;
+    ...Object.entries(r.columns),
+    ...(out.some((w) => !Number.isNaN(w)) ? [['out', out] as const] : []),
+  ];
+  return new Map(columns.map(([name, values]) => [name, stored(name, values)]));
 }
-
-/** Places, distances and seconds are kept with more digits than seven. */
-const FINE: ReadonlySet<string> = new Set(['seconds', 'metres', 'distance', 'latDeg', 'lonDeg']);
 
 /** The bytes of a part of a column. */
 export function bytesOf(values: Numbers, from = 0, to = values.length): Buffer {

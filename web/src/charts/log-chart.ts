@@ -252,7 +252,7 @@ export function logChart(input: LogChartInput, ink: ChartInk): EChartsOption {
       gridIndex: i,
       max: xMax,
       name: i === last ? `Distance, ${units.distance}` : '',
-      nameTextStyle: { ...xAxis.nameTextStyle, padding: [20, 0, 0, 0] },
+      nameTextStyle: { ...xAxis.nameTextStyle, padding: [22, 0, 0, 0] },
       axisLabel: { ...xAxis.axisLabel, show: i === last },
     })),
     yAxis: panels.map((id, i) => ({

@@ -44,11 +44,14 @@ const unmarked = (cell: string): string =>
   cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell;
 
 /** What stands between the heads most often, outside of quotes: in the rows below it may be a decimal comma. */
-function separatorOf(text: string): string {
+export function separatorOf(text: string): ',' | ';' | '\t' {
   const head = /\S[^\r\n]*/.exec(text.slice(0, CSV_LIMITS.columns * CSV_LIMITS.cell))?.[0] ?? '';
   const bare = head.replace(/"[^"]*"/g, '');
   const count = (separator: string): number => bare.split(separator).length;
-  return [';', '\t'].reduce((most, one) => (count(one) > count(most) ? one : most), ',');
+  return ([';', '\t'] as const).reduce<',' | ';' | '\t'>(
+    (most, one) => (count(one) > count(most) ? one : most),
+    ',',
+  );
 }
 
 /** The lines of a file that hold anything, each with its number; a line end inside quotes counts too. */

@@ -283,6 +283,14 @@ export const api = {
   },
   /** Simulated stand-ins for what is plugged in at a bench. */
   instruments: {
+    /** A ride as a stand-in would write it down, live; and the same kept. */
+    rideLive: (build: string, how: Readonly<Record<string, string>>): string =>
+      `/api/builds/${encodeURIComponent(build)}/instruments/ride?${new URLSearchParams(how).toString()}`,
+    keepRide: (build: string, body: unknown) =>
+      ask<LogTaken>(`/builds/${encodeURIComponent(build)}/instruments/ride`, logTaken, {
+        method: 'POST',
+        body,
+      }),
     program: (build: string, seed: number, settings: Readonly<Record<string, number>>) =>
       ask<{ readonly settings: Readonly<Record<string, number>> }>(
         `/builds/${encodeURIComponent(build)}/instruments/program`,

@@ -14,6 +14,9 @@ onKept(async (build) => {
   await Promise.all([refresh(keyOf(build)), refresh(photosOf(build))]);
 });
 
+/** Records were written beside the queue: with a recording, by an instrument. */
+export const recordsHaveGrown = (build: string): Promise<void> => refresh(keyOf(build));
+
 export interface BuildRecords {
   /** What the server has, and behind it what has not reached it yet: that has no time. */
   readonly records: readonly Kept[];

@@ -152,37 +152,46 @@ function Lines({
   if (failed) return <p role="alert">The recording cannot be read now.</p>;
   if (window === undefined) return <p role="status">Fetching the recording…</p>;
   return (
-    <ChartPanel
-      title="As it was ridden"
-      note={beside.busy ? 'the plan is being ridden…' : legend(trace !== undefined, beside.version, kept)}
-      summary={`${title}. Measured, with the plan on the same road.`}
-      name={`Ride of ${kept.ride.on}`}
-      option={option}
-      height="h-[372px] max-tablet:h-[420px]"
-      table={logTable(window, system)}
-      onView={onView}
-    >
-      {view !== undefined && view.to - view.from < 0.999 * far && (
-        <Button
-          kind="quiet"
-          className="h-7! max-bench:h-11!"
-          onClick={() => {
-            setView(undefined);
-          }}
-        >
-          All of it
-        </Button>
-      )}
-    </ChartPanel>
+    <>
+      <ChartPanel
+        title="As it was ridden"
+        note={beside.busy ? 'the plan is being ridden…' : ''}
+        summary={`${title}. Measured, with the plan on the same road.`}
+        name={`Ride of ${kept.ride.on}`}
+        option={option}
+        height="h-[372px] max-tablet:h-[420px]"
+        table={logTable(window, system)}
+        onView={onView}
+      >
+        {view !== undefined && view.to - view.from < 0.999 * far && (
+          <Button
+            kind="quiet"
+            className="h-7! max-bench:h-11!"
+            onClick={() => {
+              setView(undefined);
+            }}
+          >
+            All of it
+          </Button>
+        )}
+      </ChartPanel>
+      <p className="flex flex-wrap gap-x-5 text-[12.5px] text-ink2">
+        <span className="flex items-center gap-1.5">
+          <span className="inline-block h-[3px] w-6 bg-ink2" aria-hidden /> measured
+        </span>
+        {trace !== undefined && (
+          <span className="flex items-center gap-1.5">
+            <span className="inline-block h-px w-6 bg-ink" aria-hidden /> {planWords(beside.version, kept)}
+          </span>
+        )}
+        <span className="no-print">closer: Ctrl and the wheel, or two fingers</span>
+      </p>
+    </>
   );
 }
 
-function legend(planned: boolean, version: number, { ride }: RideKept): string {
-  if (!planned) return 'coloured as measured; closer with Ctrl and the wheel';
-  const whose =
-    version === ride.planVersion ? 'the plan of that day' : 'today’s plan: that day’s is not kept';
-  return `coloured as measured, thin and dark ${whose}; closer with Ctrl and the wheel`;
-}
+const planWords = (version: number, { ride }: RideKept): string =>
+  version === ride.planVersion ? 'the plan of that day' : 'today’s plan: that day’s is not kept';
 
 /** Each figure that was read, beside what the plan said. */
 export function BesideTable({ told }: { told: RideTold }) {

@@ -1,0 +1,410 @@
+import type { BuildDocument, QuantityPath } from '../../document/document.ts';
+import { inUse, knownBuild } from '../../document/known.ts';
+import { knownAt, withQuantity, withValue } from '../../document/quantity-at.ts';
+import type { Known } from '../../document/known-build.ts';
+import { assemble, firstPack } from '../../machine/assemble.ts';
+import { chargeAtRest, supplyAt } from '../../machine/battery.ts';
+import { topSpeed } from '../../ride/steady.ts';
+import { msToKmh } from '../../quantity/units.ts';
+import { packOhmOf } from '../analysis.ts';
+import { capacityTold } from '../battery-book.ts';
+import type { RideKind } from '../ride-record.ts';
+import { FORCE_PARAMETERS, fitForces, PRIOR_SD, type ForceFit } from './force-fit.ts';
+import { HEAT_PARAMETERS, HEAT_PRIOR_SD, fitHeat, type HeatFit } from './heat-fit.ts';
+import { prepared, type LearnRide, type Prepared } from './learn-ride.ts';
+
+/** What a value cannot be told apart from, and by how much: below a half nothing is said, beyond nine tenths hardly at all. */
+export interface NotApart {
+  readonly from: string;
+  readonly share: number;
+}
+
+/** A value that the rides tell. */
+export interface Learnt {
+  readonly path: QuantityPath;
+  readonly name: string;
+  readonly known: Known;
+  readonly before: number;
+  readonly beforeSd: number;
+  readonly after: number;
+  readonly sd: number;
+  /** Kinds of ride that tell it, the most telling first. */
+  readonly toldBy: readonly RideKind[];
+  readonly notApart: NotApart | undefined;
+  /** `learnt`: narrower than before; `little`: hardly; `same`: narrower, and where it was: nothing to take. */
+  readonly verdict: 'learnt' | 'little' | 'same';
+  /** Further values that go with it, as factors: what the air takes has a still and a moving part. */
+  readonly also: readonly QuantityPath[];
+}
+
+/** How far off the energy of a ride is, as a share of the plan's: before, and with what was learnt. */
+export interface RideOff {
+  readonly key: string;
+  readonly kind: RideKind;
+  readonly on: string;
+  readonly before: number;
+  readonly after: number;
+}
+
+export interface LearnOutcome {
+  readonly values: readonly Learnt[];
+  readonly off: readonly RideOff[];
+  /** A ride that the fit did not see, and how far off it is then; undefined with fewer than three rides with power. */
+  readonly heldOut: RideOff | undefined;
+  /** Of the winding, K. */
+  readonly heat: { readonly before: number; readonly after: number } | undefined;
+  /** Rides that teach nothing, and why. */
+  readonly leftOut: readonly { readonly key: string; readonly why: string }[];
+  /** What the fit leaves, in standard errors: far above 1 the rides contradict each other. */
+  readonly contradiction: number;
+}
+
+export interface LearnProgress {
+  readonly done: number;
+  readonly words: string;
+}
+
+/** Narrower than this share of what it was is learnt. */
+const NARROWER = 0.7;
+/** A value within so many of its errors of where it was stays there. */
+const SAME = 1;
+const HALF = 0.5;
+
+const PATHS: Readonly<Record<(typeof FORCE_PARAMETERS)[number], { path: QuantityPath; name: string }>> = {
+  cda: { path: 'donor.cdaM2', name: 'Drag area' },
+  crr: { path: 'donor.crr', name: 'Rolling resistance' },
+  eta: { path: 'drive.efficiency', name: 'Efficiency of the motor’s gears' },
+  ohm: { path: 'drive.resistanceOhm', name: 'Resistance of the winding' },
+};
+const HEAT_PATHS: Readonly<
+  Record<
+    (typeof HEAT_PARAMETERS)[number],
+    { path: QuantityPath; name: string; also: readonly QuantityPath[] }
+  >
+> = {
+  winding: { path: 'drive.windingHeatJK', name: 'Heat the winding holds', also: [] },
+  shell: { path: 'drive.shellHeatJK', name: 'Heat the shell holds', also: [] },
+  couple: { path: 'drive.coupleWK', name: 'Winding to shell', also: [] },
+  air: { path: 'drive.coolStillWK', name: 'Heat to the air', also: ['drive.coolMovingWK'] },
+};
+const NAMES: Readonly<Record<string, string>> = {
+  cda: 'drag',
+  crr: 'rolling',
+  eta: 'the gears',
+  ohm: 'the winding',
+  mass: 'mass',
+  gain: 'the current sensor',
+  zero: 'the slope of the road',
+  wind: 'wind',
+  winding: 'heat in the winding',
+  shell: 'heat in the shell',
+  couple: 'winding to shell',
+  air: 'the air',
+};
+
+function verdictOf(before: number, beforeSd: number, after: number, sd: number): Learnt['verdict'] {
+  if (sd > NARROWER * beforeSd) return 'little';
+  return Math.abs(after - before) <= SAME * sd ? 'same' : 'learnt';
+}
+
+function mostLike(
+  k: number,
+  names: readonly string[],
+  correlation: (a: number, b: number) => number,
+): NotApart | undefined {
+  let best: NotApart | undefined;
+  names.forEach((name, j) => {
+    if (j === k) return;
+    const share = Math.abs(correlation(k, j));
+    if (share >= HALF && share > (best?.share ?? 0))
+      best = { from: NAMES[name] ?? name, share: Math.min(1, share) };
+  });
+  return best;
+}
+
+/** Kinds in the order of what they tell, those that tell next to nothing left out. */
+function kindsBy(shares: readonly number[], rides: readonly Prepared[]): readonly RideKind[] {
+  const by = new Map<RideKind, number>();
+  shares.forEach((share, i) => {
+    const kind = rides[i]?.kind;
+    if (kind !== undefined) by.set(kind, (by.get(kind) ?? 0) + share);
+  });
+  return [...by]
+    .filter(([, s]) => s > 0.08)
+    .sort((a, b) => b[1] - a[1])
+    .map(([kind]) => kind);
+}
+
+function forceValues(build: BuildDocument, fit: ForceFit): readonly Learnt[] {
+  const known = knownBuild(build);
+  return FORCE_PARAMETERS.flatMap((id, k): Learnt[] => {
+    const { path, name } = PATHS[id];
+    if (!inUse(build, path)) return [];
+    const own = knownAt(known, path);
+    const [factor, spread] = [Math.exp(fit.values[k] ?? 0), fit.sd[k] ?? PRIOR_SD[id]];
+    const after = own.value * factor;
+    const [sd, beforeSd] = [after * spread, own.value * PRIOR_SD[id]];
+    return [
+      {
+        path,
+        name,
+        known: own,
+        before: own.value,
+        beforeSd,
+        after,
+        sd,
+        toldBy: kindsBy(fit.toldBy(k), fit.rides),
+        notApart: mostLike(k, fit.names, fit.correlation),
+        verdict: verdictOf(own.value, beforeSd, after, sd),
+        also: [],
+      },
+    ];
+  });
+}
+
+function heatValues(build: BuildDocument, fit: HeatFit, rides: readonly Prepared[]): readonly Learnt[] {
+  const known = knownBuild(build);
+  const kinds = [...new Set(rides.filter((r) => fit.rides.includes(r.key)).map((r) => r.kind))];
+  return HEAT_PARAMETERS.flatMap((id, k): Learnt[] => {
+    const { path, name, also } = HEAT_PATHS[id];
+    if (!inUse(build, path)) return [];
+    const own = knownAt(known, path);
+    const after = own.value * Math.exp(fit.values[k] ?? 0);
+    const [sd, beforeSd] = [after * (fit.sd[k] ?? HEAT_PRIOR_SD), own.value * HEAT_PRIOR_SD];
+    return [
+      {
+        path,
+        name,
+        known: own,
+        before: own.value,
+        beforeSd,
+        after,
+        sd,
+        toldBy: kinds,
+        notApart: mostLike(k, HEAT_PARAMETERS, fit.correlation),
+        verdict: verdictOf(own.value, beforeSd, after, sd),
+        also,
+      },
+    ];
+  });
+}
+
+/** The mean of several readings, each weighed by its error. */
+function weighed(
+  all: readonly { readonly value: number; readonly sd: number }[],
+): { value: number; sd: number } | undefined {
+  if (all.length === 0) return undefined;
+  const weight = all.reduce((sum, a) => sum + 1 / a.sd ** 2, 0);
+  return { value: all.reduce((sum, a) => sum + a.value / a.sd ** 2, 0) / weight, sd: 1 / Math.sqrt(weight) };
+}
+
+interface Single {
+  readonly path: QuantityPath;
+  readonly name: string;
+  readonly beforeShare: number;
+  readonly found: { readonly value: number; readonly sd: number } | undefined;
+  readonly toldBy: readonly RideKind[];
+  readonly notApart: NotApart | undefined;
+}
+
+/** Capacity, leads and winding constant: each is read straight off the rides that tell it. */
+function singles(build: BuildDocument, rides: readonly LearnRide[]): readonly Single[] {
+  const known = knownBuild(build);
+  const pack = firstPack(build, known);
+  const alone = build.packs.length === 1;
+  const told = rides.flatMap(({ ride }) => {
+    const one = alone ? capacityTold(pack, ride.chargeAh, ride.voltsAfter, ride.voltsBefore) : undefined;
+    return one === undefined
+      ? []
+      : [{ value: one.ah / pack.health, sd: one.sd / pack.health, kind: ride.kind }];
+  });
+  const ohms = rides.flatMap(({ ride, recording }) => {
+    const found = recording === undefined || !alone ? undefined : packOhmOf(recording);
+    if (found === undefined) return [];
+    const charge = ride.voltsBefore === null ? 0.7 : chargeAtRest(pack, ride.voltsBefore);
+    const cells = supplyAt(pack, charge).ohm - pack.wiringOhm;
+    // Cells that are colder than they are thought to be read like longer leads.
+    const sd = Math.hypot(found.sd, 0.1 * cells);
+    return [{ value: 1000 * Math.max(0, found.ohm - cells), sd: 1000 * sd, kind: ride.kind }];
+  });
+  const tops = rides.flatMap(({ ride }) => {
+    if (ride.kind !== 'top-speed' || ride.topKmh === null) return [];
+    const day = ride.airC === null ? build : withValue(build, 'brief.temperatureC', ride.airC);
+    const still = withValue(day, 'brief.headwindMs', ride.windFromDeg === null ? 0 : (ride.windMs ?? 0));
+    const machine = assemble(ride.pedalled === 'no' ? withValue(still, 'brief.riderPowerW', 0) : still);
+    const charge =
+      ride.voltsBefore === null
+        ? known.packs[0].chargeLimitPct.value / 100
+        : chargeAtRest(pack, ride.voltsBefore);
+    const top = topSpeed(machine, charge);
+    // Where something else ends it first, nothing is told of the winding.
+    if (!top.moves || top.traction.limit !== 'voltage') return [];
+    const kv = known.drive.kvRpmPerV.value;
+    return [{ value: (kv * ride.topKmh) / msToKmh(top.v), sd: 0.015 * kv, kind: ride.kind }];
+  });
+  const kinds = (all: readonly { readonly kind: RideKind }[]): readonly RideKind[] => [
+    ...new Set(all.map((a) => a.kind)),
+  ];
+  const fromCells = build.packs[0].make === 'cells';
+  return [
+    {
+      path: fromCells ? 'packs.0.cell.capacityAh' : 'packs.0.capacityAh',
+      name: fromCells ? 'Capacity of a cell' : 'Capacity',
+      beforeShare: 0.08,
+      found: scaled(weighed(told), fromCells ? known.packs[0].cell.capacityAh.value / pack.capacityAh : 1),
+      toldBy: kinds(told),
+      notApart: undefined,
+    },
+    {
+      path: 'packs.0.wiringMohm',
+      name: 'Leads and board of the pack',
+      beforeShare: 0.4,
+      found: weighed(ohms),
+      toldBy: kinds(ohms),
+      notApart: ohms.length > 0 ? { from: 'how cold the cells were', share: 0.6 } : undefined,
+    },
+    {
+      path: 'drive.kvRpmPerV',
+      name: 'Motor’s turns for a volt',
+      beforeShare: 0.05,
+      found: weighed(tops),
+      toldBy: kinds(tops),
+      notApart: tops.length > 0 ? { from: 'drag', share: 0.5 } : undefined,
+    },
+  ];
+}
+
+const scaled = (found: { value: number; sd: number } | undefined, factor: number) =>
+  found === undefined ? undefined : { value: found.value * factor, sd: found.sd * factor };
+
+function singleValues(build: BuildDocument, rides: readonly LearnRide[]): readonly Learnt[] {
+  const known = knownBuild(build);
+  return singles(build, rides).flatMap(({ path, name, beforeShare, found, toldBy, notApart }): Learnt[] => {
+    if (found === undefined || !inUse(build, path)) return [];
+    const own = knownAt(known, path);
+    const beforeSd = (own.spread ?? beforeShare) * own.value;
+    return [
+      {
+        path,
+        name,
+        known: own,
+        before: own.value,
+        beforeSd,
+        after: found.value,
+        sd: found.sd,
+        toldBy,
+        notApart,
+        verdict: verdictOf(own.value, beforeSd, found.value, found.sd),
+        also: [],
+      },
+    ];
+  });
+}
+
+const drive = function* (
+  rides: readonly Prepared[],
+  from: number,
+  to: number,
+  words: string,
+): Generator<LearnProgress, ForceFit> {
+  const steps = fitForces(rides);
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done === true) return value;
+    yield { done: from + (to - from) * value, words };
+  }
+};
+
+function whyNot({ ride, recording }: LearnRide): string {
+  if (recording === undefined) return 'typed by hand: no line to learn from';
+  return ride.kind === 'coast-down' ? 'it hardly rolls' : 'too short';
+}
+
+/** Rides that the force fit can use. */
+const tellsForces = (p: Prepared): boolean =>
+  p.kind === 'coast-down' || Array.from(p.sine).some((s) => !Number.isNaN(s));
+
+/**
+ * Learns from rides what the plan had to assume: all forces in one fit, the heat of the motor in another, capacity, leads and
+ * winding by themselves. Nothing is taken by itself.
+ */
+export function* learn(
+  build: BuildDocument,
+  rides: readonly LearnRide[],
+): Generator<LearnProgress, LearnOutcome> {
+  const ready = rides.flatMap((ride) => prepared(build, ride) ?? []);
+  const forces = ready.filter(tellsForces);
+  yield { done: 0.02, words: 'reading the rides' };
+  const none: readonly Learnt[] = [];
+  let [values, off, contradiction] = [none, [] as readonly RideOff[], 0];
+  let heldOut: RideOff | undefined;
+  const offOf = (fit: ForceFit, i: number): RideOff => {
+    const { key, kind, on } = fit.rides[i] ?? { key: '', kind: 'everyday', on: '' };
+    return { key, kind, on, ...fit.off(i) };
+  };
+  if (forces.length > 0) {
+    const fit = yield* drive(forces, 0.05, 0.6, 'fitting the forces');
+    values = forceValues(build, fit);
+    off = forces.map((_, i) => offOf(fit, i)).filter((o) => Number.isFinite(o.before));
+    const z = fit.values.map((v, k) => v / (fit.prior[k] ?? 1));
+    contradiction = Math.max(0, ...z.map(Math.abs));
+    const withPower = forces.filter((f) => f.kind !== 'coast-down');
+    const last = withPower.at(-1);
+    if (withPower.length >= 3 && last !== undefined) {
+      const others = yield* drive(
+        forces.filter((f) => f !== last),
+        0.6,
+        0.9,
+        'fitting again without the last ride',
+      );
+      // The others judge it as it would have been judged before it was ridden.
+      heldOut = heldOutOf(others, last);
+    }
+  }
+  yield { done: 0.9, words: 'fitting the heat' };
+  const heat = fitHeat(ready.filter((p) => p.windingC !== undefined));
+  return {
+    values: [
+      ...values,
+      ...singleValues(build, rides),
+      ...(heat === undefined ? [] : heatValues(build, heat, ready)),
+    ],
+    off,
+    heldOut,
+    heat: heat === undefined ? undefined : { before: heat.before, after: heat.after },
+    leftOut: rides
+      .filter((r) => !forces.some((f) => f.key === r.key))
+      .map((r) => ({ key: r.key, why: whyNot(r) })),
+    contradiction,
+  };
+}
+
+function heldOutOf(others: ForceFit, last: Prepared): RideOff | undefined {
+  const { before, after } = others.judge(last);
+  return Number.isFinite(before) ? { key: last.key, kind: last.kind, on: last.on, before, after } : undefined;
+}
+
+/** The plan with some of what was learnt: measured, with a note of the rides that told it. */
+export function withLearnt(build: BuildDocument, taken: readonly Learnt[], note: string): BuildDocument {
+  return taken.reduce((b, { path, after, before, sd, also }) => {
+    const known = knownBuild(b);
+    const value = rounded(after);
+    const one = withQuantity(b, path, {
+      source: 'measured',
+      value,
+      plusMinus: Math.max(1e-6, rounded(sd)),
+      note,
+    });
+    return also.reduce((c, other) => {
+      const own = knownAt(known, other).value * (after / before);
+      return withQuantity(c, other, {
+        source: 'measured',
+        value: rounded(own),
+        plusMinus: Math.max(1e-6, rounded((own * sd) / after)),
+        note,
+      });
+    }, one);
+  }, build);
+}
+
+const rounded = (value: number): number => Number(value.toPrecision(4));

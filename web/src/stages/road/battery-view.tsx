@@ -1,0 +1,348 @@
+import { useState } from 'react';
+import {
+  batteryBook,
+  formatNumber,
+  numbered,
+  withQuantity,
+  type BatteryBook,
+  type ChargeRecord,
+  type QuantityPath,
+} from '@apple-cart/core';
+import { keepRecord } from '../../state/records.ts';
+import { useBuild } from '../../state/build-store.ts';
+import { usePeople } from '../../state/people.ts';
+import { today } from '../../state/today.ts';
+import { Button } from '../../ui/button.tsx';
+import { PanelHead } from '../../ui/panel.tsx';
+import { Caution } from '../../ui/caution.tsx';
+import { FieldGroup } from '../../fields/field-group.tsx';
+import { OutboxNotice } from '../parts/outbox-notice.tsx';
+import { WhoField } from '../parts/who-field.tsx';
+import { dayShort } from './ride-words.ts';
+import type { Road } from './use-road.ts';
+
+const FIELDS = [
+  ['voltsBefore', 'Volts before, at rest', 'V'],
+  ['voltsAfter', 'Volts after, at rest', 'V'],
+  ['chargeAh', 'Put in', 'Ah'],
+  ['energyWh', 'Put in', 'Wh'],
+  ['hours', 'It took', 'h'],
+  ['untilPct', 'Stopped at', '%'],
+  ['lowestV', 'Lowest group, at rest', 'V'],
+  ['highestV', 'Highest group, at rest', 'V'],
+] as const satisfies readonly (readonly [keyof ChargeRecord, string, string])[];
+type FieldId = (typeof FIELDS)[number][0];
+
+const LIMITS: Readonly<Record<FieldId, readonly [number, number]>> = {
+  voltsBefore: [5, 150],
+  voltsAfter: [5, 150],
+  chargeAh: [0, 2000],
+  energyWh: [0, 100_000],
+  hours: [0, 72],
+  untilPct: [1, 100],
+  lowestV: [0, 20],
+  highestV: [0, 20],
+};
+
+function numberIn(id: FieldId, text: string | undefined): number | null | undefined {
+  const plain = (text ?? '').trim().replace(',', '.');
+  if (plain === '') return null;
+  const value = Number(plain);
+  const [low, high] = LIMITS[id];
+  return Number.isFinite(value) && value >= low && value <= high ? value : undefined;
+}
+
+/** One time at the charger, written down. */
+function LogCharge({ road, pack }: { road: Road; pack: number }) {
+  const { who, remember } = usePeople();
+  const [typed, setTyped] = useState<Partial<Record<FieldId, string>>>({});
+  const [on, setOn] = useState(today);
+  const [trouble, setTrouble] = useState('');
+  const values = FIELDS.map(([id]) => [id, numberIn(id, typed[id])] as const);
+  const wrong = values.some(([, v]) => v === undefined);
+  const empty = values.every(([, v]) => v === null);
+  const keep = (): void => {
+    remember(who);
+    const readings = Object.fromEntries(values.map(([id, v]) => [id, v ?? null])) as Record<
+      FieldId,
+      number | null
+    >;
+    keepRecord(road.build, 'charge', null, {
+      on,
+      pack,
+      ...readings,
+      note: '',
+      who: who.trim(),
+      simulated: false,
+    }).then(
+      () => {
+        setTyped({});
+        setTrouble('');
+      },
+      () => {
+        setTrouble('This browser could not keep it. What is typed stays here.');
+      },
+    );
+  };
+  return (
+    <form
+      aria-label="Write a charge down"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!wrong && !empty && who.trim() !== '') keep();
+      }}
+    >
+      <FieldGroup title="At the charger" note="what was read; the rest stays empty">
+        <label className="grid min-h-9 grid-cols-[minmax(0,1fr)_140px] items-center border-b border-hair text-[14px] max-bench:min-h-11">
+          Day
+          <input
+            type="date"
+            className="h-8 border-b border-ink3 bg-field px-1 max-bench:h-11"
+            value={on}
+            onChange={(event) => {
+              if (event.target.value !== '') setOn(event.target.value);
+            }}
+          />
+        </label>
+        {FIELDS.map(([id, name, unit]) => (
+          <label
+            key={id}
+            className="grid min-h-9 grid-cols-[minmax(0,1fr)_96px_36px] items-center border-b border-hair text-[14px] max-bench:min-h-11"
+          >
+            {name}
+            <input
+              inputMode="decimal"
+              autoComplete="off"
+              data-charge={id}
+              aria-invalid={numberIn(id, typed[id]) === undefined}
+              value={typed[id] ?? ''}
+              className={`num h-8 w-full bg-field px-2 text-right text-[15px] max-bench:h-11 ${numberIn(id, typed[id]) === undefined ? 'border-b-2 border-stop' : 'border-b border-ink3'}`}
+              onChange={(event) => {
+                setTyped({ ...typed, [id]: event.target.value });
+              }}
+            />
+            <span className="pl-1 text-[12.5px] text-ink3">{unit}</span>
+          </label>
+        ))}
+      </FieldGroup>
+      <div className="py-2">
+        <WhoField />
+      </div>
+      {trouble !== '' && (
+        <p role="alert" className="text-stop">
+          {trouble}
+        </p>
+      )}
+      <Button
+        type="submit"
+        kind="go"
+        disabled={wrong || empty || who.trim() === ''}
+        data-testid="keep-charge"
+      >
+        Keep the charge
+      </Button>
+      <OutboxNotice build={road.build} broken={0} />
+    </form>
+  );
+}
+
+export function BatteryInputs({
+  road,
+  pack,
+  onPack,
+}: {
+  road: Road;
+  pack: number;
+  onPack: (pack: number) => void;
+}) {
+  const { packs } = road.document;
+  return (
+    <>
+      {packs.length > 1 && (
+        <div role="group" aria-label="Pack" className="flex py-1">
+          {packs.map((_, i) => (
+            <button
+              key={i}
+              type="button"
+              aria-pressed={i === pack}
+              className="min-h-9 flex-1 border border-rule px-2 aria-pressed:bg-ink aria-pressed:text-on-ink max-bench:min-h-11"
+              onClick={() => {
+                onPack(i);
+              }}
+            >
+              {numbered(road.document, 'Pack', i)}
+            </button>
+          ))}
+        </div>
+      )}
+      <LogCharge road={road} pack={pack} />
+      <Caution>
+        Lithium charges under watch, on stone, away from the way out. A pack that swells or smells goes
+        outside.
+      </Caution>
+    </>
+  );
+}
+
+/** What the book says of the capacity, and the plan's own share of it. */
+function Capacity({ book, pack }: { book: BatteryBook; pack: number }) {
+  const edit = useBuild((state) => state.edit);
+  const { capacity } = book;
+  if (capacity === undefined)
+    return (
+      <p className="border-b border-hair py-2 text-[14px] text-ink2">
+        No charge or ride tells the capacity yet: amp-hours, with volts at rest before and after, over a
+        quarter of the charge at least.
+      </p>
+    );
+  const share = (100 * capacity.ah) / capacity.labelAh;
+  const sd = (100 * capacity.sd) / capacity.labelAh;
+  const path = `packs.${String(pack)}.healthPct` as QuantityPath;
+  const then = Math.max(1, Math.min(120, Number(share.toFixed(1))));
+  return (
+    <div className="border-b border-hair py-2">
+      <p className="text-[15px]">
+        <b className="num text-[22px]">{formatNumber(capacity.ah, 1)}</b> ± {formatNumber(2 * capacity.sd, 1)}{' '}
+        Ah of {formatNumber(capacity.labelAh, 1)} on the plan: {formatNumber(share, 0)} %, from{' '}
+        {capacity.from} {capacity.from === 1 ? 'reading' : 'readings'}.
+      </p>
+      <Button
+        className="mt-1.5"
+        data-testid="take-health"
+        onClick={() => {
+          edit(
+            (d) =>
+              withQuantity(d, path, {
+                value: then,
+                source: 'measured',
+                plusMinus: Number(Math.max(0.1, 2 * sd).toFixed(1)),
+                note: `from the battery book, ${today()}`,
+              }),
+            'health of the pack',
+          );
+        }}
+      >
+        Let the plan’s health follow: {formatNumber(then, 0)} %
+      </Button>
+    </div>
+  );
+}
+
+function Spread({ book }: { book: BatteryBook }) {
+  const rows = book.rows.filter((r) => r.spreadV !== undefined);
+  const last = rows.at(-1)?.spreadV;
+  if (last === undefined) return null;
+  const first = rows[0]?.spreadV ?? last;
+  const words =
+    last > 0.05
+      ? 'wide: let the balancer work at full charge, and look at the weakest group'
+      : 'close together';
+  return (
+    <p className="border-b border-hair py-2 text-[14px]">
+      Groups stand {formatNumber(1000 * last, 0)} mV apart, {words}
+      {rows.length > 1 && `; ${formatNumber(1000 * first, 0)} mV at first`}. Common practice: under 50 mV.
+    </p>
+  );
+}
+
+function Habit({ book }: { book: BatteryBook }) {
+  if (Number.isNaN(book.untilPct)) return null;
+  return (
+    <p className="border-b border-hair py-2 text-[14px]">
+      Stopped at {formatNumber(book.untilPct, 0)} % on the mean, {book.partial} times at 90 % or below.{' '}
+      {book.untilPct <= 87
+        ? 'Charged to 85 % lithium cells last about twice the cycles: kept up, it saves about a pack in two.'
+        : 'Charged to 85 % they would last about twice the cycles; a full charge now and then lets the groups balance.'}{' '}
+      From memory.
+    </p>
+  );
+}
+
+export function BatteryPicture({ road, pack }: { road: Road; pack: number }) {
+  const book = batteryBook(
+    road.document,
+    pack,
+    road.charges,
+    road.rides.map((r) => r.ride),
+  );
+  if (book === undefined) return null;
+  const text = (value: number | null | undefined, digits: number): string =>
+    value === null || value === undefined ? '–' : formatNumber(value, digits);
+  const ohms = book.resistances;
+  const [firstOhm, lastOhm] = [ohms[0], ohms.at(-1)];
+  return (
+    <section aria-label="Battery book" data-testid="battery-book">
+      <PanelHead
+        title={`${String(book.rows.length)} ${book.rows.length === 1 ? 'charge' : 'charges'} in the book`}
+        note={numbered(road.document, 'Pack', pack)}
+      />
+      <Capacity book={book} pack={pack} />
+      {lastOhm !== undefined && firstOhm !== undefined && (
+        <p className="border-b border-hair py-2 text-[14px]">
+          The pack with its leads: {formatNumber(lastOhm.mohm, 0)} mΩ on {dayShort(lastOhm.on, today())}
+          {ohms.length > 1 && `, ${formatNumber(firstOhm.mohm, 0)} on ${dayShort(firstOhm.on, today())}`};
+          from the steps of the current in recordings. Cold cells read higher.
+        </p>
+      )}
+      <Spread book={book} />
+      <Habit book={book} />
+      {book.capacities.length > 0 && (
+        <table className="mt-3 w-full border-collapse text-[13.5px]">
+          <caption className="head pb-1 text-left text-[14px]">Capacity, as it was told</caption>
+          <tbody>
+            {book.capacities.map((c, i) => (
+              <tr key={`${c.on} ${String(i)}`} className="border-b border-hair">
+                <th scope="row" className="py-1 text-left font-normal">
+                  {dayShort(c.on, today())}
+                </th>
+                <td className="num text-right">
+                  {formatNumber(c.ah, 1)} ± {formatNumber(2 * c.sd, 1)} Ah
+                </td>
+                <td className="pl-3 text-ink2">by a {c.by}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {book.rows.length > 0 && (
+        <table className="mt-3 w-full border-collapse text-[13.5px]" data-testid="charges">
+          <caption className="sr-only">Charges, the last first</caption>
+          <thead>
+            <tr className="border-b-[1.5px] border-ink text-right">
+              <th scope="col" className="text-left">
+                Day
+              </th>
+              <th scope="col">V before</th>
+              <th scope="col">V after</th>
+              <th scope="col">Ah</th>
+              <th scope="col">Wh</th>
+              <th scope="col">h</th>
+              <th scope="col">to %</th>
+              <th scope="col" className="max-tablet:hidden">
+                mV apart
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {book.rows.toReversed().map(({ key, charge: c, spreadV }) => (
+              <tr key={key} className="num border-b border-hair text-right">
+                <th scope="row" className="py-1 text-left font-normal">
+                  {dayShort(c.on, today())}
+                </th>
+                <td>{text(c.voltsBefore, 1)}</td>
+                <td>{text(c.voltsAfter, 1)}</td>
+                <td>{text(c.chargeAh, 1)}</td>
+                <td>{text(c.energyWh, 0)}</td>
+                <td>{text(c.hours, 1)}</td>
+                <td>{text(c.untilPct, 0)}</td>
+                <td className="max-tablet:hidden">
+                  {spreadV === undefined ? '–' : formatNumber(1000 * spreadV, 0)}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}

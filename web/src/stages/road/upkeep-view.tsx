@@ -1,0 +1,166 @@
+import { useState } from 'react';
+import {
+  fileName,
+  firstOf,
+  kmADay,
+  upkeepDiary,
+  upkeepOf,
+  type State,
+  type Upkeep,
+  type UpkeepRow,
+} from '@apple-cart/core';
+import { downloadText } from '../../files/download.ts';
+import { usePeople } from '../../state/people.ts';
+import { keepRecord } from '../../state/records.ts';
+import { today } from '../../state/today.ts';
+import { useQuantity } from '../../state/use-quantity.ts';
+import { FieldGroup } from '../../fields/field-group.tsx';
+import { Button } from '../../ui/button.tsx';
+import { PanelHead } from '../../ui/panel.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
+import { OutboxNotice } from '../parts/outbox-notice.tsx';
+import { WhoField } from '../parts/who-field.tsx';
+import { dayShort } from './ride-words.ts';
+import type { Road } from './use-road.ts';
+
+const STATES: Readonly<Record<UpkeepRow['state'], State>> = {
+  due: 'stop',
+  soon: 'look',
+  later: 'fine',
+  unknown: 'unknown',
+};
+
+export const upkeepNow = (road: Road): Upkeep =>
+  upkeepOf(
+    road.document,
+    road.rides.map((r) => r.ride),
+    road.upkeep.map((u) => u.data),
+    today(),
+  );
+
+/** When a task is due, in words. */
+function useDue(): (row: UpkeepRow) => string {
+  const shown = useQuantity();
+  return ({ leftKm, dueOn, leftDays, state }) => {
+    if (state === 'unknown') return 'counts from the first ride';
+    const { unit } = shown(1, 'km', 0);
+    const far =
+      leftKm === undefined
+        ? ''
+        : `${leftKm <= 0 ? 'over by' : 'in'} ${shown(Math.abs(leftKm), 'km', 0).text} ${unit}`;
+    const days =
+      dueOn === undefined || leftDays === undefined
+        ? ''
+        : firstOf([[leftDays <= 0, `since ${dayShort(dueOn, today())}`]], `by ${dayShort(dueOn, today())}`);
+    return [far, days].filter((w) => w !== '').join(', or ');
+  };
+}
+
+export function UpkeepInputs({ road }: { road: Road }) {
+  const upkeep = upkeepNow(road);
+  const shown = useQuantity();
+  const due = upkeep.rows.filter((r) => r.state === 'due').length;
+  const pace = kmADay(
+    road.rides.map((r) => r.ride),
+    today(),
+  );
+  return (
+    <>
+      <FieldGroup title="So far" note="by the rides that are written down">
+        <p className="py-2 text-[15px] leading-snug">
+          {upkeep.since === undefined
+            ? 'Nothing ridden yet: distances and days count from the first ride.'
+            : `${shown(upkeep.km, 'km', 0).text} ${shown(1, 'km', 0).unit} since ${dayShort(upkeep.since, today())}; ${shown(pace, 'km', 1).text} ${shown(1, 'km', 0).unit} a day of late. ${due === 0 ? 'Nothing is due.' : `${String(due)} due.`}`}
+        </p>
+      </FieldGroup>
+      <div className="py-2">
+        <WhoField />
+      </div>
+      <Button
+        disabled={upkeep.since === undefined}
+        data-testid="upkeep-diary"
+        onClick={() => {
+          const { name } = road.document;
+          downloadText(
+            fileName(`${name} upkeep`, 'ics'),
+            upkeepDiary(name, road.build, upkeep, pace, today()),
+            'text/calendar',
+          );
+        }}
+      >
+        Save as a calendar (iCalendar)
+      </Button>
+      <OutboxNotice build={road.build} broken={0} />
+    </>
+  );
+}
+
+/** Everything to look after, what is due first. */
+export function UpkeepPicture({ road }: { road: Road }) {
+  const upkeep = upkeepNow(road);
+  const { who, remember } = usePeople();
+  const dueWords = useDue();
+  const shown = useQuantity();
+  const [trouble, setTrouble] = useState('');
+  const order: readonly UpkeepRow['state'][] = ['due', 'soon', 'later', 'unknown'];
+  const rows = [...upkeep.rows].sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state));
+  const done = (row: UpkeepRow): void => {
+    remember(who);
+    keepRecord(road.build, 'upkeep', null, {
+      task: row.task.key,
+      on: today(),
+      km: Number(upkeep.km.toFixed(1)),
+      note: '',
+      who: who.trim(),
+    }).catch(() => {
+      setTrouble('This browser could not keep it.');
+    });
+  };
+  const due = upkeep.rows.filter((r) => r.state === 'due').length;
+  return (
+    <section aria-label="Upkeep" data-testid="upkeep">
+      <PanelHead
+        title={due === 0 ? 'Nothing is due' : `${String(due)} ${due === 1 ? 'thing is' : 'things are'} due`}
+        note={`${String(rows.length)} to look after`}
+      />
+      {trouble !== '' && (
+        <p role="alert" className="text-stop">
+          {trouble}
+        </p>
+      )}
+      <ul>
+        {rows.map((row) => (
+          <li
+            key={row.task.key}
+            data-task={row.task.key}
+            data-state={row.state}
+            className="grid grid-cols-[20px_minmax(0,1fr)_auto] items-start gap-x-2 border-b border-hair py-1.5"
+          >
+            <span className="pt-0.5">
+              <StateMark state={STATES[row.state]} size={15} />
+            </span>
+            <span className="leading-snug">
+              <b className="head text-[15px] font-semibold">{row.task.name}</b>{' '}
+              <span className="text-[13.5px]">{dueWords(row)}</span>
+              <span className="block text-[13.5px] text-ink2">{row.task.how}</span>
+              <span className="block text-[12px] text-ink3">
+                {row.last === undefined
+                  ? `not done yet; ${row.task.why}`
+                  : `done ${dayShort(row.last.on, today())} at ${shown(row.last.km, 'km', 0).text} ${shown(1, 'km', 0).unit} by ${row.last.who}; ${row.task.why}`}
+              </span>
+            </span>
+            <Button
+              kind="quiet"
+              disabled={who.trim() === ''}
+              onClick={() => {
+                done(row);
+              }}
+            >
+              Done today
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
