@@ -440,7 +440,7 @@ export {
   withLearnt,
   type LearnOutcome,
   type LearnProgress,
-  type Learnt,
+  type LearntValue,
   type NotApart,
   type RideOff,
 } from './road/learn/learn.ts';

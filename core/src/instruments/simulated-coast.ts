@@ -21,7 +21,7 @@ export interface SimulatedCoast {
 }
 
 /** Pulled up to the start, W; and rolled out to this, m/s. */
-const PULL_W = 600;
+const PULL_W = 1200;
 const SLOWEST = 2.2;
 const STEP_S = 0.1;
 
@@ -52,7 +52,7 @@ export function simulatedCoast(build: BuildDocument, how: SimulatedCoast): Recor
     let pulling = true;
     v = 0.5;
     for (let k = 0; pulling || v > SLOWEST; k += 1) {
-      const force = pulling ? Math.min(120, (0.8 * PULL_W) / Math.max(1, v)) : -drag(v);
+      const force = pulling ? Math.min(160, (0.8 * PULL_W) / Math.max(1, v)) : -drag(v);
       const slows = roadForce(road, v, 0);
       v = Math.max(0, v + ((force - slows) / (road.massKg + TURNING_KG)) * STEP_S);
       x += v * STEP_S;

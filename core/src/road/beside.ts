@@ -56,35 +56,38 @@ const settledBy: readonly (readonly [keyof RideRecord, QuantityPath])[] = [
   ['airC', 'brief.temperatureC'],
   ['loadKg', 'brief.loadMassKg'],
 ];
+/** A wind that was noted is off by so much of what one that was not noted is. Common practice, no source. */
+const NOTED_WIND = 0.4;
 /** Nobody is entered with more, W. */
 const MOST_RIDER_W = 800;
 
 interface Day {
   readonly build: BuildDocument;
-  /** What was read that day, and so is not drawn by chance. */
-  readonly settled: ReadonlySet<QuantityPath>;
+  /** What was read that day, and how much of its spread is left to chance. */
+  readonly settled: Map<QuantityPath, number>;
   readonly windKnown: boolean;
 }
 
 /** The plan as it was ridden that day: its air, load, legs and speed, where they were read. */
 function onTheDay(build: BuildDocument, ride: RideRecord, road: RideRoad | undefined): Day {
   let day = build;
-  const settled = new Set<QuantityPath>();
+  const settled = new Map<QuantityPath, number>();
   const set = (path: QuantityPath, value: number): void => {
     day = withValue(day, path, value);
-    settled.add(path);
+    settled.set(path, 0);
   };
   for (const [key, path] of settledBy) {
     const value = ride[key];
     if (typeof value === 'number') set(path, value);
   }
   if (ride.riderW !== null) set('brief.riderPowerW', Math.min(MOST_RIDER_W, ride.riderW));
-  if (ride.riderWh !== null) settled.add('brief.riderPowerW');
+  if (ride.riderWh !== null) settled.set('brief.riderPowerW', 0);
   if (ride.pedalled === 'no') set('brief.riderPowerW', 0);
   // Wind of a known strength and an unknown direction is ahead on one half of the way and behind on the other.
   const { windMs, windFromDeg } = ride;
   if (windMs !== null) {
     day = withValue(day, 'brief.headwindMs', windFromDeg === null ? 0 : windMs);
+    settled.set('brief.headwindMs', NOTED_WIND);
     if (windFromDeg !== null) day = withValue(day, 'brief.windFromDeg', windFromDeg);
   }
   if (road?.of === 'recorded') {
@@ -108,6 +111,7 @@ function onTheDay(build: BuildDocument, ride: RideRecord, road: RideRoad | undef
 
 /** How often the legs of the plan are brought nearer to those that were measured. */
 const LEG_ROUNDS = 2;
+const SPEED_ROUNDS = 3;
 
 /** The plan with legs that give as much over the way as was measured: they ease off behind the motor, and push where it fails. */
 function withLegs(build: BuildDocument, ride: RideRecord, route: Route, effort: Effort): BuildDocument {
@@ -120,6 +124,20 @@ function withLegs(build: BuildDocument, ride: RideRecord, route: Route, effort: 
     const given = plan.ride({ step: 2 }).ledger.rider / 3600;
     if (given <= 0) return found;
     found = withValue(found, 'brief.riderPowerW', Math.min(MOST_RIDER_W, (watts * riderWh) / given));
+  }
+  return found;
+}
+
+/** A mean speed says how fast it was wished for once hills and stops are reckoned with: found by riding it, a few times. */
+function atMeanSpeed(build: BuildDocument, ride: RideRecord, route: Route, effort: Effort): BuildDocument {
+  const { minutes } = ride;
+  if (minutes === null || effort === 'full') return build;
+  let found = build;
+  for (let i = 0; i < SPEED_ROUNDS; i += 1) {
+    const plan = ridePlan(found, route, effort);
+    const taken = plan.ride({ step: 2 }).movingSeconds / 60;
+    const wish = plan.known.brief.cruiseSpeedKmh.value * Math.min(1.3, Math.max(0.7, taken / minutes));
+    found = withValue(found, 'brief.cruiseSpeedKmh', Math.max(3, Math.min(80, wish)));
   }
   return found;
 }
@@ -161,7 +179,6 @@ function ridden(
     'per-km': km > 0 ? done.usedWh / km : NaN,
     minutes: done.movingSeconds / 60,
     winding: done.hottestC,
-    ...(trace === undefined ? {} : { top: msToKmh(Math.max(...trace.speed)) }),
     ...(alone && ride.voltsBefore !== null ? { 'volts-after': supplyAt(pack, done.charge).openVolts } : {}),
   };
   return { figures, trace: traced ? trace : undefined };
@@ -179,9 +196,8 @@ function measured(ride: RideRecord, plan: Figures, road: RideRoad | undefined): 
     ...(ride.minutes !== null && (road?.of === 'recorded' || ride.kind === 'hill' || ride.kind === 'heat')
       ? { minutes: ride.minutes }
       : {}),
-    ...(ride.topKmh !== null && (ride.kind === 'top-speed' || road?.of === 'recorded')
-      ? { top: ride.topKmh }
-      : {}),
+    // On any other ride the wish decides how fast it goes.
+    ...(ride.topKmh !== null && ride.kind === 'top-speed' ? { top: ride.topKmh } : {}),
   };
   return Object.fromEntries(Object.entries(out).filter(([id]) => plan[id as RideFigureId] !== undefined));
 }
@@ -237,7 +253,8 @@ export function* rideBeside(
     return { told: nothing, plan: {}, trace: undefined };
   const route = road === undefined ? NO_ROAD : roadOf(ride, road);
   const effort = road === undefined ? 'full' : effortOf(ride, road);
-  const legs = withLegs(day.build, ride, route, effort);
+  const paced = road?.of === 'route' ? atMeanSpeed(day.build, ride, route, effort) : day.build;
+  const legs = withLegs(paced, ride, route, effort);
   const told = (one: BuildDocument, traced: boolean) => {
     const plan = ridePlan(one, route, effort);
     const whole = road === undefined ? { figures: {}, trace: undefined } : ridden(plan, ride, traced);

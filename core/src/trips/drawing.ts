@@ -73,22 +73,22 @@ export interface Drawing {
   readonly causes: (answers: readonly number[]) => readonly Cause[];
 }
 
-/** @param settled values that are certain here, whatever the plan knows of them */
+/** @param settled of values that are known better here than the plan knows them: the share of their spread that is left, 0 for none */
 export function drawingOf(
   build: BuildDocument,
   seed: number,
-  settled: ReadonlySet<QuantityPath> = new Set(),
+  settled: ReadonlyMap<QuantityPath, number> = new Map(),
 ): Drawing {
   // What leans on another is drawn with it, also where that one is certain: it is only not moved.
-  const chances = chancesOf(build).map((chance) => ({
-    ...chance,
-    stays: chance.moves.every(({ known }) => settled.has(known.path)),
-  }));
+  const chances = chancesOf(build).map((chance) => {
+    const left = Math.max(...chance.moves.map(({ known }) => settled.get(known.path) ?? 1));
+    return { ...chance, left, stays: left === 0 };
+  });
   const normal = normals(seed);
   const draws: number[][] = chances.map(() => []);
   return {
     next: () => {
-      const zs = chosen(chances, normal).map((z, k) => (chances[k]?.stays === true ? 0 : z));
+      const zs = chosen(chances, normal).map((z, k) => z * (chances[k]?.left ?? 1));
       zs.forEach((z, k) => draws[k]?.push(z));
       return drawnBuild(build, chances, zs);
     },

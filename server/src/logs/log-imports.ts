@@ -114,7 +114,9 @@ export class LogImports {
       throw problem;
     } finally {
       this.#running.delete(key);
-      if (clean && this.#idle === undefined) this.#idle = thread;
+      // Another import may have ended meanwhile: one thread is kept.
+      const other = this.#idle as Thread | undefined;
+      if (clean && other === undefined) this.#idle = thread;
       else await thread.end();
     }
   }

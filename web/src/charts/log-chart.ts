@@ -149,6 +149,56 @@ function planAt(trace: Trace, values: readonly number[], x: number): number | un
   return at < 0 ? values.at(-1) : values[at];
 }
 
+interface PanelLines {
+  readonly points: readonly Xy[];
+  readonly planned: readonly Xy[];
+  readonly axis: Axis;
+  readonly metres: Column;
+  readonly xMax: number;
+}
+const NO_AXIS: Axis = { min: 0, max: 1 };
+
+/** What stands in one panel: as it was recorded, the plan above it, where the winding is held back, and what the cursor is caught by. */
+function panelSeries(
+  id: LogPanel,
+  panel: number,
+  { points, planned, axis, metres, xMax }: PanelLines,
+  look: Readonly<Record<LogPanel, PanelLook>>,
+  { far, warm }: Scales,
+  rollbackC: number | undefined,
+  ink: ChartInk,
+): readonly SeriesOption[] {
+  const area =
+    id === 'elevation' ? { areaStyle: { color: ink.elevation, opacity: 1, origin: 'start' as const } } : {};
+  const level = rollbackC === undefined ? Infinity : warm(rollbackC);
+  const held =
+    id === 'windingC' && level < axis.max
+      ? [
+          line(
+            [
+              [0, level],
+              [xMax, level],
+            ],
+            { color: ink.heat, width: 1.2, dash: [6, 4] },
+          ),
+        ]
+      : [];
+  const unseen: SeriesOption = {
+    type: 'line',
+    data: metres.map((m) => [far(m ?? 0), axis.min]),
+    showSymbol: false,
+    lineStyle: { opacity: 0 },
+    itemStyle: { opacity: 0 },
+    z: 0,
+  };
+  return [
+    { ...line(points, { color: look[id].color, width: id === 'elevation' ? 1.2 : 2, z: 3 }), ...area },
+    ...(planned.length === 0 ? [] : [line(planned, { color: ink.ink, width: 1, z: 4 })]),
+    ...held,
+    unseen,
+  ].map((s) => ({ ...s, xAxisIndex: panel, yAxisIndex: panel, clip: true }));
+}
+
 /** Measured as it was recorded, the plan thin above it, one cursor through all panels. */
 export function logChart(input: LogChartInput, ink: ChartInk): EChartsOption {
   const { window, plan, rollbackC, system, view, wholeM } = input;
@@ -199,39 +249,17 @@ export function logChart(input: LogChartInput, ink: ChartInk): EChartsOption {
     return one;
   });
   const last = panels.length - 1;
-  const series = panels.flatMap((id, i): SeriesOption[] => {
-    const points = lines[i] ?? [];
-    const planned = plans[i] ?? [];
-    const place = { xAxisIndex: i, yAxisIndex: i, clip: true } as const;
-    const area =
-      id === 'elevation' ? { areaStyle: { color: ink.elevation, opacity: 1, origin: 'start' as const } } : {};
-    const held =
-      id === 'windingC' && rollbackC !== undefined && scales.warm(rollbackC) < (axes[i]?.max ?? 0)
-        ? [
-            line(
-              [
-                [0, scales.warm(rollbackC)],
-                [xMax, scales.warm(rollbackC)],
-              ],
-              { color: ink.heat, width: 1.2, dash: [6, 4] },
-            ),
-          ]
-        : [];
-    return [
-      { ...line(points, { color: look[id].color, width: id === 'elevation' ? 1.2 : 2, z: 3 }), ...area },
-      ...(planned.length === 0 ? [] : [line(planned, { color: ink.ink, width: 1, z: 4 })]),
-      ...held,
-      // What the cursor is caught by.
-      {
-        type: 'line',
-        data: metres.map((m) => [far(m ?? 0), axes[i]?.min ?? 0]),
-        showSymbol: false,
-        lineStyle: { opacity: 0 },
-        itemStyle: { opacity: 0 },
-        z: 0,
-      },
-    ].map((s) => ({ ...s, ...place }) as SeriesOption);
-  });
+  const series = panels.flatMap((id, i) =>
+    panelSeries(
+      id,
+      i,
+      { points: lines[i] ?? [], planned: plans[i] ?? [], axis: axes[i] ?? NO_AXIS, metres, xMax },
+      look,
+      scales,
+      rollbackC,
+      ink,
+    ),
+  );
   return {
     ...frame,
     axisPointer: { link: [{ xAxisIndex: 'all' }] },

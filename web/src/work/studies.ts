@@ -5,6 +5,7 @@ import {
   complyWith,
   gearsOnHill,
   getHome,
+  learn,
   limitMap,
   linkRemedies,
   matchCells,
@@ -23,6 +24,7 @@ import {
   sensitivities,
   shelfOffers,
   underBudget,
+  teachNext,
   textOf,
   voltsOrAmps,
   type BandOutcome,
@@ -30,6 +32,9 @@ import {
   type BuildDocument,
   type Effort,
   type HeatAsked,
+  type LearnOutcome,
+  type LearnProgress,
+  type LearnRide,
   type LinkKey,
   type MatchOutcome,
   type MatchProgress,
@@ -39,10 +44,12 @@ import {
   type BesideProgress,
   type Result,
   type Recording,
+  type RideKind,
   type RideRecord,
   type Route,
   type RuleBook,
   type UsedCell,
+  type WouldTeach,
 } from '@apple-cart/core';
 import { readPartsFile } from '../files/parts-file.ts';
 import { makeRoad, readRoadFile } from '../files/road-file.ts';
@@ -102,6 +109,17 @@ export const STUDIES = {
     route: Route | undefined;
     recording: Recording | undefined;
   }): Generator<BesideProgress, Beside> => rideBeside(build, ride, roadOfRide(ride, route, recording)),
+  /** What rides tell of the plan's values. */
+  learn: ({
+    build,
+    rides,
+  }: Of & { rides: readonly LearnRide[] }): Generator<LearnProgress, LearnOutcome> => learn(build, rides),
+  teach: ({
+    build,
+    route,
+    done,
+  }: OnRoad & { done: readonly RideKind[] }): Generator<number, readonly WouldTeach[]> =>
+    teachNext(build, route, done),
   heat: ({ build, asked }: Of & { asked: HeatAsked }) => rideHeat(build, asked),
   steps: ({ build, parts, book }: Of & { parts: readonly Part[]; book: RuleBook }) =>
     voltsOrAmps(build, parts, book),

@@ -12,7 +12,7 @@ import type { Route } from '../../route/route.ts';
 import { courier, longtail, tandem, tourer, trike } from '../../test/demo.ts';
 import { rideHill } from '../../trips/ridden.ts';
 import { NOTHING_READ, type RideKind, type RideRecord } from '../ride-record.ts';
-import { learn, withLearnt, type LearnOutcome, type Learnt } from './learn.ts';
+import { learn, withLearnt, type LearnOutcome, type LearntValue } from './learn.ts';
 import type { LearnRide } from './learn-ride.ts';
 import { teachNext } from './teach-next.ts';
 
@@ -65,7 +65,7 @@ function outcome(build: BuildDocument, rides: readonly LearnRide[]): LearnOutcom
     if (done === true) return value;
   }
 }
-const of = ({ values }: LearnOutcome, path: QuantityPath): Learnt => {
+const of = ({ values }: LearnOutcome, path: QuantityPath): LearntValue => {
   const found = values.find((v) => v.path === path);
   if (found === undefined) throw new Error(`nothing of ${path}`);
   return found;

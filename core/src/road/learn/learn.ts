@@ -20,7 +20,7 @@ export interface NotApart {
 }
 
 /** A value that the rides tell. */
-export interface Learnt {
+export interface LearntValue {
   readonly path: QuantityPath;
   readonly name: string;
   readonly known: Known;
@@ -47,7 +47,7 @@ export interface RideOff {
 }
 
 export interface LearnOutcome {
-  readonly values: readonly Learnt[];
+  readonly values: readonly LearntValue[];
   readonly off: readonly RideOff[];
   /** A ride that the fit did not see, and how far off it is then; undefined with fewer than three rides with power. */
   readonly heldOut: RideOff | undefined;
@@ -102,7 +102,7 @@ const NAMES: Readonly<Record<string, string>> = {
   air: 'the air',
 };
 
-function verdictOf(before: number, beforeSd: number, after: number, sd: number): Learnt['verdict'] {
+function verdictOf(before: number, beforeSd: number, after: number, sd: number): LearntValue['verdict'] {
   if (sd > NARROWER * beforeSd) return 'little';
   return Math.abs(after - before) <= SAME * sd ? 'same' : 'learnt';
 }
@@ -135,9 +135,9 @@ function kindsBy(shares: readonly number[], rides: readonly Prepared[]): readonl
     .map(([kind]) => kind);
 }
 
-function forceValues(build: BuildDocument, fit: ForceFit): readonly Learnt[] {
+function forceValues(build: BuildDocument, fit: ForceFit): readonly LearntValue[] {
   const known = knownBuild(build);
-  return FORCE_PARAMETERS.flatMap((id, k): Learnt[] => {
+  return FORCE_PARAMETERS.flatMap((id, k): LearntValue[] => {
     const { path, name } = PATHS[id];
     if (!inUse(build, path)) return [];
     const own = knownAt(known, path);
@@ -162,10 +162,10 @@ function forceValues(build: BuildDocument, fit: ForceFit): readonly Learnt[] {
   });
 }
 
-function heatValues(build: BuildDocument, fit: HeatFit, rides: readonly Prepared[]): readonly Learnt[] {
+function heatValues(build: BuildDocument, fit: HeatFit, rides: readonly Prepared[]): readonly LearntValue[] {
   const known = knownBuild(build);
   const kinds = [...new Set(rides.filter((r) => fit.rides.includes(r.key)).map((r) => r.kind))];
-  return HEAT_PARAMETERS.flatMap((id, k): Learnt[] => {
+  return HEAT_PARAMETERS.flatMap((id, k): LearntValue[] => {
     const { path, name, also } = HEAT_PATHS[id];
     if (!inUse(build, path)) return [];
     const own = knownAt(known, path);
@@ -277,28 +277,30 @@ function singles(build: BuildDocument, rides: readonly LearnRide[]): readonly Si
 const scaled = (found: { value: number; sd: number } | undefined, factor: number) =>
   found === undefined ? undefined : { value: found.value * factor, sd: found.sd * factor };
 
-function singleValues(build: BuildDocument, rides: readonly LearnRide[]): readonly Learnt[] {
+function singleValues(build: BuildDocument, rides: readonly LearnRide[]): readonly LearntValue[] {
   const known = knownBuild(build);
-  return singles(build, rides).flatMap(({ path, name, beforeShare, found, toldBy, notApart }): Learnt[] => {
-    if (found === undefined || !inUse(build, path)) return [];
-    const own = knownAt(known, path);
-    const beforeSd = (own.spread ?? beforeShare) * own.value;
-    return [
-      {
-        path,
-        name,
-        known: own,
-        before: own.value,
-        beforeSd,
-        after: found.value,
-        sd: found.sd,
-        toldBy,
-        notApart,
-        verdict: verdictOf(own.value, beforeSd, found.value, found.sd),
-        also: [],
-      },
-    ];
-  });
+  return singles(build, rides).flatMap(
+    ({ path, name, beforeShare, found, toldBy, notApart }): LearntValue[] => {
+      if (found === undefined || !inUse(build, path)) return [];
+      const own = knownAt(known, path);
+      const beforeSd = (own.spread ?? beforeShare) * own.value;
+      return [
+        {
+          path,
+          name,
+          known: own,
+          before: own.value,
+          beforeSd,
+          after: found.value,
+          sd: found.sd,
+          toldBy,
+          notApart,
+          verdict: verdictOf(own.value, beforeSd, found.value, found.sd),
+          also: [],
+        },
+      ];
+    },
+  );
 }
 
 const drive = function* (
@@ -335,7 +337,7 @@ export function* learn(
   const ready = rides.flatMap((ride) => prepared(build, ride) ?? []);
   const forces = ready.filter(tellsForces);
   yield { done: 0.02, words: 'reading the rides' };
-  const none: readonly Learnt[] = [];
+  const none: readonly LearntValue[] = [];
   let [values, off, contradiction] = [none, [] as readonly RideOff[], 0];
   let heldOut: RideOff | undefined;
   const offOf = (fit: ForceFit, i: number): RideOff => {
@@ -385,7 +387,7 @@ function heldOutOf(others: ForceFit, last: Prepared): RideOff | undefined {
 }
 
 /** The plan with some of what was learnt: measured, with a note of the rides that told it. */
-export function withLearnt(build: BuildDocument, taken: readonly Learnt[], note: string): BuildDocument {
+export function withLearnt(build: BuildDocument, taken: readonly LearntValue[], note: string): BuildDocument {
   return taken.reduce((b, { path, after, before, sd, also }) => {
     const known = knownBuild(b);
     const value = rounded(after);

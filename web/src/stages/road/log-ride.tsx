@@ -209,8 +209,8 @@ interface Props {
   readonly onDone: (key: string | undefined) => void;
 }
 
-/** A ride typed by hand: kept in this browser at once, and sent when the server is reached. */
-export function LogRide({ road, corrects, onDone }: Props) {
+/** What is typed of a ride, what the plan says of it meanwhile, and keeping it. */
+function useRideForm({ road, corrects, onDone }: Props) {
   const system = useSettings((state) => state.units);
   const { who, remember } = usePeople();
   const [trouble, setTrouble] = useState('');
@@ -270,6 +270,13 @@ export function LogRide({ road, corrects, onDone }: Props) {
     const value = figure === undefined ? undefined : beside?.plan[figure];
     return figure === undefined || value === undefined ? '' : figureText(figure, value, system).text;
   };
+  return { typed, change, settled, beside, busy, wrong, write, planText, trouble, who };
+}
+
+/** A ride typed by hand: kept in this browser at once, and sent when the server is reached. */
+export function LogRide(props: Props) {
+  const { typed, change, settled, beside, busy, wrong, write, planText, trouble, who } = useRideForm(props);
+  const { road, corrects, onDone } = props;
   return (
     <form
       aria-label="Log a ride"

@@ -139,7 +139,9 @@ export function typedFrom(ride: RideRecord, system: UnitSystem): RideTyped {
     pedalled,
     note,
     readings: Object.fromEntries(
-      (Object.keys(NOTHING_READ) as RideReading[]).map((id) => [id, text(id)]).filter(([, t]) => t !== ''),
+      (Object.keys(NOTHING_READ) as RideReading[])
+        .map((id): readonly [RideReading, string] => [id, text(id)])
+        .filter(([, t]) => t !== ''),
     ),
   };
 }

@@ -6,6 +6,7 @@ import { today } from '../../state/today.ts';
 import { Button } from '../../ui/button.tsx';
 import { Caution } from '../../ui/caution.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
+import { TeachNext } from './teach-next.tsx';
 import { TEACHES } from './teaches.ts';
 import { RideMark } from './ride-marks.tsx';
 import { dayShort, perKm, rideStands } from './ride-words.ts';
@@ -130,6 +131,7 @@ export function RidesList({
           Ride it now, simulated
         </button>
       </p>
+      {rides.length > 0 && <TeachNext road={road} />}
       <Caution>Tests are ridden where law and traffic allow. The rider decides, not the plan.</Caution>
     </>
   );

@@ -8,11 +8,13 @@ import { OutboxNotice } from '../parts/outbox-notice.tsx';
 import { BatteryInputs, BatteryPicture } from './battery-view.tsx';
 import { BringIn } from './bring-in.tsx';
 import { LogRide } from './log-ride.tsx';
+import { LearnInputs, LearnPicture } from './learn-view.tsx';
+import { useLearning } from './use-learn.ts';
 import { RideView } from './ride-view.tsx';
 import { RidesList } from './rides-list.tsx';
 import { SimulateRide } from './simulate-ride.tsx';
 import { UpkeepInputs, UpkeepPicture } from './upkeep-view.tsx';
-import { useRoadBook, type Road } from './use-road.ts';
+import { useRideBeside, useRoadBook, type Road } from './use-road.ts';
 
 function stampOf({ stands, records }: Road) {
   const { rides, compared, off, state } = stands;
@@ -39,10 +41,16 @@ function stampOf({ stands, records }: Road) {
 export function RoadStage() {
   const road = useRoadBook();
   const [params, setParams] = useSearchParams();
+  const learning = useLearning(road);
   const view: RoadView = ROAD_VIEWS.find((v) => v.id === params.get('view'))?.id ?? 'rides';
   const doing = params.get('do');
   const pack = Math.min(road.document.packs.length, Math.max(1, Number(params.get('pack') ?? '1') || 1)) - 1;
   const inHand = road.rides.find((r) => r.first === params.get('ride')) ?? road.rides[0];
+  // Rides that came in without having been held against the plan are, one after the other.
+  useRideBeside(
+    road,
+    road.rides.find((r) => r.told === undefined && !(view === 'rides' && r.first === inHand?.first)),
+  );
   const go = (next: Readonly<Record<string, string>>): void => {
     setParams(new URLSearchParams({ view, ...next }), { replace: true });
   };
@@ -61,7 +69,8 @@ export function RoadStage() {
         />
       );
     if (view === 'upkeep') return <UpkeepInputs road={road} />;
-    if (view === 'rides' && (doing === 'log' || (doing === 'edit' && inHand !== undefined))) {
+    if (view === 'learn') return <LearnInputs road={road} learning={learning} />;
+    if (doing === 'log' || (doing === 'edit' && inHand !== undefined)) {
       const corrects = doing === 'edit' ? inHand : undefined;
       return (
         <LogRide
@@ -96,6 +105,7 @@ export function RoadStage() {
   const picture = (): React.ReactNode => {
     if (view === 'battery') return <BatteryPicture road={road} pack={pack} />;
     if (view === 'upkeep') return <UpkeepPicture road={road} />;
+    if (view === 'learn') return <LearnPicture learning={learning} />;
     return inHand === undefined ? null : (
       <RideView
         key={inHand.first}

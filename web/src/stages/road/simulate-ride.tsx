@@ -42,36 +42,21 @@ interface Live {
   readonly windingC: number;
 }
 
-/** The build ridden over a road by a simulated logger, live, and kept as a ride that says so. */
-export function SimulateRide({
-  road,
-  open,
-  onClose,
-  onDone,
-}: {
-  road: Road;
-  open: boolean;
-  onClose: () => void;
-  onDone: (key: string) => void;
-}) {
+interface How {
+  readonly route: string;
+  readonly windMs: number;
+  readonly fault: LoggerFault;
+  readonly seed: number;
+  readonly airC: number;
+}
+
+/** A ride of the stand-in under way, and kept. */
+function useSimulated(road: Road, how: How, onDone: (key: string) => void) {
   const { listed } = useRouteList();
-  const shown = useQuantity();
   const { who, remember } = usePeople();
-  const usual = road.document.brief.rangeRoute || road.document.brief.hillRoute;
-  const [route, setRoute] = useState(usual);
-  const [wind, setWind] = useState(0);
-  const [fault, setFault] = useState<LoggerFault>('none');
-  const [seed, setSeed] = useState(1);
   const [live, setLive] = useState<Live>();
   const [trouble, setTrouble] = useState('');
   const events = useRef<EventSource>(undefined);
-  const how = {
-    route,
-    seed,
-    windMs: wind,
-    fault,
-    airC: 15,
-  };
   const stop = (): void => {
     events.current?.close();
     events.current = undefined;
@@ -81,12 +66,8 @@ export function SimulateRide({
     stop();
     setTrouble('');
     setLive(undefined);
-    const source = new EventSource(
-      api.instruments.rideLive(
-        road.build,
-        Object.fromEntries(Object.entries(how).map(([key, value]) => [key, String(value)])),
-      ),
-    );
+    const asked = Object.fromEntries(Object.entries(how).map(([key, value]) => [key, String(value)]));
+    const source = new EventSource(api.instruments.rideLive(road.build, asked));
     events.current = source;
     source.onmessage = (event: MessageEvent<string>) => {
       setLive(JSON.parse(event.data) as Live);
@@ -100,19 +81,18 @@ export function SimulateRide({
   const keep = async (): Promise<void> => {
     remember(who);
     const key = newKey();
-    const name = listed?.find((r) => r.id === route)?.summary.name ?? '';
     const record: RideRecord = {
       kind: 'everyday',
       on: today(),
-      title: name,
-      route,
+      title: listed?.find((r) => r.id === how.route)?.summary.name ?? '',
+      route: how.route,
       planVersion: road.planVersion,
       ...NOTHING_READ,
       airC: how.airC,
-      windMs: wind,
+      windMs: how.windMs,
       ground: 'dry',
       pedalled: 'yes',
-      note: `simulated, seed ${String(seed)}`,
+      note: `simulated, seed ${String(how.seed)}`,
       who: who.trim(),
       simulated: true,
       corrects: null,
@@ -126,21 +106,22 @@ export function SimulateRide({
       setTrouble(problem instanceof Error ? problem.message : 'It could not be kept.');
     }
   };
+  return { live, trouble, ride, keep, who };
+}
+
+/** What chance and the day decide. */
+function HowFields({ how, onChange }: { how: How; onChange: (how: How) => void }) {
+  const { listed } = useRouteList();
   return (
-    <Dialog
-      open={open}
-      onClose={onClose}
-      title="Ride it now, simulated"
-      description="A stand-in for a logger on board: it rides the plan as it is over a road, with noise and what is chosen here. Whatever it writes says that it is simulated."
-    >
+    <>
       <label className={ROW}>
         Road
         <select
           className={SELECT}
-          value={route}
+          value={how.route}
           data-testid="simulate-route"
           onChange={(event) => {
-            setRoute(event.target.value);
+            onChange({ ...how, route: event.target.value });
           }}
         >
           <option value="">choose one</option>
@@ -155,9 +136,9 @@ export function SimulateRide({
         Wind ahead
         <select
           className={SELECT}
-          value={String(wind)}
+          value={String(how.windMs)}
           onChange={(event) => {
-            setWind(Number(event.target.value));
+            onChange({ ...how, windMs: Number(event.target.value) });
           }}
         >
           {WINDS.map((w) => (
@@ -171,9 +152,9 @@ export function SimulateRide({
         Fault
         <select
           className={SELECT}
-          value={fault}
+          value={how.fault}
           onChange={(event) => {
-            setFault(event.target.value as LoggerFault);
+            onChange({ ...how, fault: event.target.value as LoggerFault });
           }}
         >
           {LOGGER_FAULTS.map((id) => (
@@ -190,48 +171,87 @@ export function SimulateRide({
           className={SELECT}
           min={0}
           max={1_000_000}
-          value={seed}
+          value={how.seed}
           onChange={(event) => {
-            setSeed(Math.max(0, Math.round(Number(event.target.value))));
+            onChange({ ...how, seed: Math.max(0, Math.round(Number(event.target.value))) });
           }}
         />
       </label>
+    </>
+  );
+}
+
+/** What the stand-in tells while it rides, faster than the road. */
+function LiveView({ live }: { live: Live }) {
+  const shown = useQuantity();
+  const cells = [
+    ['Simulated', `${formatNumber((100 * live.row) / Math.max(1, live.rows - 1), 0)} %`],
+    ['Way', `${shown(live.distance / 1000, 'km', 2).text} ${shown(1, 'km', 0).unit}`],
+    ['Speed', `${shown(msToKmh(live.speed), 'km/h', 1).text} ${shown(1, 'km/h', 0).unit}`],
+    ['Pack', `${formatNumber(live.volts, 1)} V, ${formatNumber(live.amps, 0)} A`],
+    ['Winding', `${shown(live.windingC, 'C', 0).text} ${shown(1, 'C', 0).unit}`],
+  ] as const;
+  return (
+    <dl
+      className="grid grid-cols-5 gap-x-2 border-y border-ink py-2 text-[13px] max-tablet:grid-cols-2"
+      role="status"
+      data-testid="live"
+    >
+      {cells.map(([name, words]) => (
+        <div key={name}>
+          <dt className="text-ink2">{name}</dt>
+          <dd className="num font-semibold">{words}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+/** The build ridden over a road by a simulated logger, live, and kept as a ride that says so. */
+export function SimulateRide({
+  road,
+  open,
+  onClose,
+  onDone,
+}: {
+  road: Road;
+  open: boolean;
+  onClose: () => void;
+  onDone: (key: string) => void;
+}) {
+  const { rangeRoute, hillRoute } = road.document.brief;
+  const [how, setHow] = useState<How>({
+    route: rangeRoute === '' ? hillRoute : rangeRoute,
+    windMs: 0,
+    fault: 'none',
+    seed: 1,
+    airC: 15,
+  });
+  const { live, trouble, ride, keep, who } = useSimulated(road, how, onDone);
+  return (
+    <Dialog
+      open={open}
+      onClose={onClose}
+      title="Ride it now, simulated"
+      description="A stand-in for a logger on board: it rides the plan as it is over a road, with noise and what is chosen here. Whatever it writes says that it is simulated."
+    >
+      <HowFields how={how} onChange={setHow} />
       <div className="py-2">
         <WhoField />
       </div>
-      {live !== undefined && (
-        <dl
-          className="grid grid-cols-4 gap-x-2 border-y border-ink py-2 text-[13px]"
-          role="status"
-          data-testid="live"
-        >
-          {(
-            [
-              ['Simulated', `${formatNumber((100 * live.row) / Math.max(1, live.rows - 1), 0)} %`],
-              ['Way', `${shown(live.distance / 1000, 'km', 2).text} ${shown(1, 'km', 0).unit}`],
-              ['Speed', `${shown(msToKmh(live.speed), 'km/h', 1).text} ${shown(1, 'km/h', 0).unit}`],
-              ['Pack', `${formatNumber(live.volts, 1)} V, ${formatNumber(live.amps, 0)} A`],
-            ] as const
-          ).map(([name, words]) => (
-            <div key={name}>
-              <dt className="text-ink2">{name}</dt>
-              <dd className="num font-semibold">{words}</dd>
-            </div>
-          ))}
-        </dl>
-      )}
+      {live !== undefined && <LiveView live={live} />}
       {trouble !== '' && (
         <p role="alert" className="text-stop">
           {trouble}
         </p>
       )}
       <div className="flex flex-wrap gap-2 pt-2">
-        <Button disabled={route === ''} onClick={ride}>
+        <Button disabled={how.route === ''} onClick={ride}>
           Ride it, live
         </Button>
         <Button
           kind="go"
-          disabled={route === '' || who.trim() === ''}
+          disabled={how.route === '' || who.trim() === ''}
           data-testid="keep-simulated"
           onClick={() => void keep()}
         >

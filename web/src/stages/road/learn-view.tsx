@@ -1,0 +1,419 @@
+import { useMemo } from 'react';
+import {
+  RIDE_KIND_NAMES,
+  firstOf,
+  formatNumber,
+  withLearnt,
+  type FigureId,
+  type LearnOutcome,
+  type LearntValue,
+  type RideKind,
+  type RideOff,
+  type State,
+} from '@apple-cart/core';
+import { useBuild } from '../../state/build-store.ts';
+import { figureText } from '../../state/figure-text.ts';
+import { useSettings } from '../../state/settings-store.ts';
+import { today } from '../../state/today.ts';
+import { useQuantity } from '../../state/use-quantity.ts';
+import { useVerdict } from '../../state/use-verdict.ts';
+import { Button } from '../../ui/button.tsx';
+import { PanelHead } from '../../ui/panel.tsx';
+import { SourceMark } from '../../ui/source-mark.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
+import { FieldGroup } from '../../fields/field-group.tsx';
+import { figureOf } from '../parts/use-stage.ts';
+import { OffChart } from './off-chart.tsx';
+import { RideMark } from './ride-marks.tsx';
+import { dayShort } from './ride-words.ts';
+import { TeachNext } from './teach-next.tsx';
+import { whyLeftOut, type Learning } from './use-learn.ts';
+import type { Road } from './use-road.ts';
+
+const SHOWN: readonly FigureId[] = ['range', 'hill', 'heat', 'top-speed'];
+
+/** Which rides teach; each can be left out. */
+function Teachers({ road, learning }: { road: Road; learning: Learning }) {
+  return (
+    <FieldGroup
+      title="Rides that teach"
+      note={`${String(learning.chosen.size)} of ${String(road.rides.length)}`}
+    >
+      {road.rides.map((kept) => {
+        const why = whyLeftOut(road, kept);
+        return (
+          <label
+            key={kept.first}
+            className="grid min-h-[31px] cursor-pointer grid-cols-[24px_24px_minmax(0,1fr)_auto] items-center border-b border-hair text-[14px] max-bench:min-h-11"
+          >
+            <input
+              type="checkbox"
+              className="size-[18px] accent-ink max-bench:size-6"
+              checked={learning.chosen.has(kept.first)}
+              disabled={why === 'no recording'}
+              onChange={(event) => {
+                learning.choose(kept.first, event.target.checked);
+              }}
+            />
+            <RideMark kind={kept.ride.kind} size={16} />
+            <span>
+              {RIDE_KIND_NAMES[kept.ride.kind]}, {dayShort(kept.ride.on, today())}
+            </span>
+            <span className="text-[12.5px] text-ink2">{why}</span>
+          </label>
+        );
+      })}
+      {road.rides.length === 0 && (
+        <p className="py-2 text-[14px] text-ink2">No rides yet: nothing to learn from.</p>
+      )}
+    </FieldGroup>
+  );
+}
+
+/** What the headline figures become with what is taken. */
+function IfTaken({ road, taken }: { road: Road; taken: readonly LearntValue[] }) {
+  const edit = useBuild((state) => state.edit);
+  const pin = useBuild((state) => state.pin);
+  const system = useSettings((state) => state.units);
+  const after = useMemo(() => withLearnt(road.document, taken, noteOf(road)), [road, taken]);
+  const [before, then] = [useVerdict(road.document), useVerdict(after)];
+  if (taken.length === 0) return null;
+  return (
+    <FieldGroup
+      title={`If you take the ${taken.length === 1 ? 'one' : String(taken.length)}`}
+      note="before, after"
+    >
+      <dl data-testid="if-taken">
+        {SHOWN.map((id) => {
+          const [a, b] = [figureText(figureOf(before, id), system), figureText(figureOf(then, id), system)];
+          return (
+            <div
+              key={id}
+              className="grid min-h-[31px] grid-cols-[minmax(0,1fr)_auto_20px_auto] items-center border-b border-hair text-[14px]"
+            >
+              <dt>{figureOf(before, id).label}</dt>
+              <dd className="num text-ink2">{a.value}</dd>
+              <span className="text-center text-ink3" aria-hidden>
+                →
+              </span>
+              <dd className="num font-semibold">
+                {b.value} <span className="text-[12px] font-normal text-ink3">{b.unit}</span>
+              </dd>
+            </div>
+          );
+        })}
+      </dl>
+      <p className="py-1.5 text-[13px] text-ink2">
+        Nothing is kept before you say so; the plan as it was stays as a pin, and one undo takes it back.
+      </p>
+      <Button
+        kind="go"
+        className="h-11! w-full"
+        data-testid="keep-learnt"
+        onClick={() => {
+          void pin().then(() => {
+            edit((d) => withLearnt(d, taken, noteOf(road)), 'what the rides taught');
+          });
+        }}
+      >
+        Keep {taken.length === 1 ? 'it' : `the ${String(taken.length)}`} in the build
+      </Button>
+    </FieldGroup>
+  );
+}
+
+const noteOf = (road: Road): string =>
+  `from the log: ${String(road.rides.length)} rides up to ${road.rides[0]?.ride.on ?? ''}`;
+
+export function LearnInputs({ road, learning }: { road: Road; learning: Learning }) {
+  const { run, outcome, taken } = learning;
+  const chosen = outcome?.values.filter((v) => taken.get(v.path) === true) ?? NONE;
+  const running = run.state === 'running';
+  return (
+    <>
+      <Teachers road={road} learning={learning} />
+      <div className="flex items-center gap-3 py-2">
+        {running ? (
+          <Button onClick={learning.stop}>Stop</Button>
+        ) : (
+          <Button
+            kind="go"
+            disabled={learning.chosen.size === 0}
+            data-testid="learn"
+            onClick={learning.start}
+          >
+            Learn from {learning.chosen.size === 1 ? 'it' : `the ${String(learning.chosen.size)}`}
+          </Button>
+        )}
+        <span className="text-[13px] text-ink2" role="status">
+          {running &&
+            `${run.progress?.words ?? 'beginning'}, ${formatNumber(100 * (run.progress?.done ?? 0), 0)} %`}
+          {run.state === 'stopped' && 'Stopped: nothing was learnt.'}
+        </span>
+      </div>
+      {learning.trouble !== '' && (
+        <p role="alert" className="text-stop">
+          {learning.trouble}
+        </p>
+      )}
+      {run.state === 'failed' && (
+        <p role="alert" className="text-stop">
+          It could not be worked out: {run.why}.
+        </p>
+      )}
+      <IfTaken road={road} taken={chosen} />
+      <TeachNext road={road} />
+    </>
+  );
+}
+
+const NONE: readonly LearntValue[] = [];
+
+/** Before and after on one scale: pale and dark bars, a tick in the middle of each. */
+function Spans({ value }: { value: LearntValue }) {
+  const { before, beforeSd, after, sd } = value;
+  const [W, H] = [112, 22];
+  const low = Math.min(before - 2 * beforeSd, after - 2 * sd);
+  const high = Math.max(before + 2 * beforeSd, after + 2 * sd);
+  const x = (v: number): number => 3 + ((v - low) / Math.max(1e-12, high - low)) * (W - 6);
+  const bar = (middle: number, error: number, y: number, fill: string, stroke: string) => (
+    <>
+      <rect
+        x={x(middle - 2 * error)}
+        y={y}
+        width={Math.max(1.5, x(middle + 2 * error) - x(middle - 2 * error))}
+        height="8"
+        fill={fill}
+        stroke={stroke}
+      />
+      <path
+        d={`M${String(x(middle))} ${String(y - 1)}v10`}
+        stroke={fill === 'var(--ink)' ? 'var(--sheet)' : 'var(--ink)'}
+        strokeWidth="1.4"
+      />
+    </>
+  );
+  return (
+    <svg viewBox={`0 0 ${String(W)} ${String(H)}`} width={W} height={H} aria-hidden>
+      {bar(before, beforeSd, 1, 'var(--press)', 'var(--rule)')}
+      {bar(after, sd, 12, 'var(--ink)', 'var(--ink)')}
+    </svg>
+  );
+}
+
+function apart({ notApart }: LearntValue): { readonly state: State; readonly words: string } {
+  if (notApart === undefined) return { state: 'fine', words: 'nothing else' };
+  const { from, share } = notApart;
+  return firstOf<{ readonly state: State; readonly words: string }>(
+    [
+      [share < 0.7, { state: 'look', words: `${from}, by half` }],
+      [share < 0.9, { state: 'look', words: `${from}, mostly` }],
+    ],
+    { state: 'unknown', words: `${from}: hardly apart` },
+  );
+}
+
+const Kinds = ({ kinds }: { kinds: readonly RideKind[] }) => (
+  <span className="flex gap-1">
+    {kinds.map((kind) => (
+      <RideMark key={kind} kind={kind} size={16} labelled />
+    ))}
+  </span>
+);
+
+/** Take or leave: neither is pressed before somebody has said so. */
+function TakeOrLeave({ value, learning }: { value: LearntValue; learning: Learning }) {
+  if (value.verdict !== 'learnt')
+    return (
+      <span className="text-[12.5px] text-ink2">
+        {value.verdict === 'same' ? 'inside its span: it stays' : 'hardly learnt'}
+      </span>
+    );
+  const now = learning.taken.get(value.path);
+  return (
+    <span role="group" aria-label={value.name} className="inline-flex border border-rule">
+      {(
+        [
+          [true, 'Take'],
+          [false, 'Leave'],
+        ] as const
+      ).map(([wanted, word]) => (
+        <button
+          key={word}
+          type="button"
+          aria-pressed={now === wanted}
+          className={`min-h-[30px] px-3 text-[13.5px] max-bench:min-h-11 ${wanted ? 'aria-pressed:bg-fine' : 'aria-pressed:bg-ink'} aria-pressed:font-bold aria-pressed:text-on-ink`}
+          onClick={() => {
+            learning.take(value.path, now === wanted ? undefined : wanted);
+          }}
+        >
+          {word}
+        </button>
+      ))}
+    </span>
+  );
+}
+
+const digitsOf = (value: number): number =>
+  firstOf(
+    [
+      [Math.abs(value) >= 100, 0],
+      [Math.abs(value) >= 10, 1],
+      [Math.abs(value) >= 0.1, 2],
+    ],
+    4,
+  );
+
+function Row({ value, learning }: { value: LearntValue; learning: Learning }) {
+  const shown = useQuantity();
+  const { known, before, after, sd } = value;
+  const text = (v: number) => shown(v, known.unit, digitsOf(v)).text;
+  const { unit } = shown(after, known.unit, 2);
+  const { state, words } = apart(value);
+  return (
+    <tr className="border-b border-hair align-top" data-learnt={value.path}>
+      <th scope="row" className="py-1.5 pr-2 text-left text-[14px] font-semibold">
+        {value.name} <span className="text-[12px] font-normal text-ink3">{unit}</span>
+        <span className="flex items-center gap-1.5 text-[12px] font-normal text-ink2">
+          <SourceMark source={known.source} /> {known.source === 'worked' ? 'worked out' : known.source}
+        </span>
+      </th>
+      <td className="num py-1.5 text-right text-ink2">{text(before)}</td>
+      <td className="num py-1.5 pl-3 text-right whitespace-nowrap">
+        <b className="font-semibold">{text(after)}</b>{' '}
+        <span className="text-[12.5px] text-ink2">±{shown(sd, known.unit, digitsOf(sd)).text}</span>
+      </td>
+      <td className="py-2 pl-3 max-tablet:hidden">
+        <Spans value={value} />
+      </td>
+      <td className="py-1.5 pl-3 text-[12.5px] max-tablet:hidden">
+        <Kinds kinds={value.toldBy} />
+        <span className="flex items-center gap-1">
+          <StateMark state={state} size={13} /> {words}
+        </span>
+      </td>
+      <td className="py-1.5 pl-2 text-right">
+        <TakeOrLeave value={value} learning={learning} />
+      </td>
+    </tr>
+  );
+}
+
+/** What the fit says in one sentence: the greatest change that was learnt. */
+function headline({ values }: LearnOutcome): string {
+  const learnt = values.filter((v) => v.verdict === 'learnt');
+  const [most] = [...learnt].sort(
+    (a, b) => Math.abs(Math.log(b.after / b.before)) - Math.abs(Math.log(a.after / a.before)),
+  );
+  if (most === undefined)
+    return values.length === 0 ? 'These rides tell nothing yet' : 'The plan’s values hold';
+  const share = 100 * (most.after / most.before - 1);
+  return `${most.name} is ${formatNumber(Math.abs(share), 0)} % ${share > 0 ? 'more' : 'less'} than ${most.known.source === 'measured' ? 'measured before' : 'assumed'}`;
+}
+
+function HowGood({ outcome }: { outcome: LearnOutcome }) {
+  const { off, heldOut, heat, contradiction, leftOut } = outcome;
+  const mean = (of: (o: RideOff) => number): number =>
+    off.reduce((sum, o) => sum + Math.abs(of(o)), 0) / Math.max(1, off.length);
+  const percent = (share: number): string => formatNumber(100 * Math.abs(share), 1);
+  return (
+    <div className="text-[14px] leading-snug">
+      {off.length > 0 && (
+        <p className="border-b border-hair py-1.5">
+          <b>
+            {percent(mean((o) => o.before))} % off before, {percent(mean((o) => o.after))} % after.
+          </b>{' '}
+          What is left is the wind of the day and how the rider pedals.
+        </p>
+      )}
+      {heldOut !== undefined && (
+        <p className="border-b border-hair py-1.5" data-testid="held-out">
+          Held out as a check: the {RIDE_KIND_NAMES[heldOut.kind].toLowerCase()} of{' '}
+          {dayShort(heldOut.on, today())}, which the fit did not see, was {percent(heldOut.before)} % off by
+          the plan and {percent(heldOut.after)} % by the others.
+        </p>
+      )}
+      {heat !== undefined && (
+        <p className="border-b border-hair py-1.5">
+          The winding: {formatNumber(heat.before, 1)} K off before, {formatNumber(heat.after, 1)} K after.
+        </p>
+      )}
+      {contradiction > 3 && (
+        <p className="flex gap-2 border-b border-hair py-1.5" role="status">
+          <StateMark state="look" size={15} /> These rides ask for values far from what was expected: does one
+          of them belong to another state of the machine?
+        </p>
+      )}
+      {leftOut.length > 0 && (
+        <p className="py-1.5 text-[13px] text-ink2">
+          {leftOut.length} {leftOut.length === 1 ? 'ride tells' : 'rides tell'} no forces:{' '}
+          {[...new Set(leftOut.map((l) => l.why))].join('; ')}.
+        </p>
+      )}
+    </div>
+  );
+}
+
+export function LearnPicture({ learning }: { learning: Learning }) {
+  const { outcome, run } = learning;
+  if (outcome === undefined)
+    return (
+      <section aria-label="What the rides teach">
+        <PanelHead
+          title={run.state === 'running' ? 'Learning from the rides' : 'What was assumed can be learnt'}
+        />
+        <p className="max-w-[560px] py-2 text-[15px] leading-snug">
+          The plan’s drag, rolling, gears, winding and heat are assumed until somebody measures them. Rides
+          with a recording tell them: all are fitted together, each with how well it is known and what it
+          cannot be told apart from. Nothing is taken by itself.
+        </p>
+      </section>
+    );
+  return (
+    <section aria-label="What the rides teach" data-testid="learnt">
+      <PanelHead
+        title={headline(outcome)}
+        note={`from ${String(learning.chosen.size)} rides, fitted together`}
+      />
+      {outcome.values.length > 0 && (
+        <table className="w-full border-collapse">
+          <caption className="sr-only">Values that the rides tell</caption>
+          <thead>
+            <tr className="border-b-[1.5px] border-ink text-[12.5px]">
+              <th scope="col" className="text-left">
+                Value
+              </th>
+              <th scope="col" className="text-right">
+                Before
+              </th>
+              <th scope="col" className="pl-3 text-right">
+                After
+              </th>
+              <th scope="col" className="pl-3 text-left max-tablet:hidden">
+                Span, before, after
+              </th>
+              <th scope="col" className="pl-3 text-left max-tablet:hidden">
+                Told by; cannot be told apart from
+              </th>
+              <th scope="col">
+                <span className="sr-only">Take or leave</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {outcome.values.map((value) => (
+              <Row key={value.path} value={value} learning={learning} />
+            ))}
+          </tbody>
+        </table>
+      )}
+      <div className="grid grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)] gap-x-6 pt-3 max-tablet:grid-cols-1">
+        {outcome.off.length > 0 && <OffChart off={outcome.off} />}
+        <section aria-label="How good is it now?">
+          <h2 className="head border-b-[1.5px] border-ink pb-1 text-[14px]">How good is it now?</h2>
+          <HowGood outcome={outcome} />
+        </section>
+      </div>
+    </section>
+  );
+}
