@@ -82,3 +82,14 @@ export function fitted(problem: LeastSquares): Fitted {
     if (done === true) return value;
   }
 }
+
+/**
+ * What is left of one reading is left of the next as well: so many readings tell less than as many apart. Root of (1 + r) / (1 - r)
+ * with r from one to the next (the usual correction for residuals of first order).
+ */
+export function together(left: readonly number[]): number {
+  const squares = left.reduce((sum, z) => sum + z * z, 0);
+  const next = left.slice(1).reduce((sum, z, i) => sum + z * (left[i] ?? 0), 0);
+  const r = Math.max(0, Math.min(0.97, squares > 0 ? next / squares : 0));
+  return Math.sqrt((1 + r) / (1 - r));
+}

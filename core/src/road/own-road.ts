@@ -20,6 +20,8 @@ const MOST_SPANS = 300;
 /** Steeper than this the hill decides how fast it goes, not the wish, %. */
 const HILL_PCT = 2;
 const SLOWEST_KMH = 3;
+/** A recording went along a route where their lengths are the same to this, as a share. */
+const SAME_LENGTH = 0.04;
 /** Of the speeds on a bit, the wish is faster than this share: starts and stops are ridden below it. */
 const WISH_SHARE = 0.7;
 
@@ -72,14 +74,15 @@ function wishes(bits: readonly Bit[]): readonly RoadSpan[] {
   }));
 }
 
-interface Ground {
+export interface Ground {
   readonly fromM: number;
   readonly toM: number;
   readonly surface: Surface;
 }
 
-/** What the ground of a route is, along everything that is ridden of it. */
-function groundOf(route: Route): readonly Ground[] {
+/** What the ground of a route is, along everything that is ridden of it; nothing where a ride of another length was another road. */
+export function groundOf(route: Route | undefined, riddenM: number): readonly Ground[] {
+  if (route === undefined || Math.abs(riddenLengthM(route) / riddenM - 1) > SAME_LENGTH) return [];
   const once = routeLengthM(route);
   const there = route.spans.map(({ fromM, toM, surface }): Ground => ({ fromM, toM, surface }));
   const back = there.map((s) => ({ ...s, fromM: 2 * once - s.toM, toM: 2 * once - s.fromM }));
@@ -105,9 +108,6 @@ const onGround = (spans: readonly RoadSpan[], ground: readonly Ground[]): readon
       return { ...span, fromM, toM, surface };
     });
   });
-
-/** A recording went along a route where their lengths are the same to this, as a share. */
-const SAME_LENGTH = 0.04;
 
 /**
  * The road that a recording went along: its heights, the speed that its rider wished for, and where it stood. Undefined where no
@@ -136,8 +136,7 @@ export function roadOfLog(name: string, r: Recording, known?: Route): Route | un
     SMOOTH_M,
   );
   const end = shape.profile.at(-1)?.distanceM ?? 0;
-  const along = known !== undefined && Math.abs(riddenLengthM(known) / whole - 1) <= SAME_LENGTH;
-  const ground = along ? groundOf(known) : [];
+  const ground = groundOf(known, whole);
   const read = readRoute({
     ...shape,
     spans: onGround(wishes(bitsOf(r, metres)), ground).filter((s) => s.fromM < end),

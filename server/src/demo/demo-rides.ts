@@ -32,7 +32,7 @@ export function recordingOfPlan(plan: RidePlan, build: BuildDocument, route: Rou
   const truth = DEMO_TRUTH[plan.build] ?? {};
   const windMs = plan.windMs ?? 3;
   if (plan.kind === 'coast-down')
-    return simulatedCoast(build, { seed, truth, airC, windMs: 0.3, runs: 6, startKmh: 30 });
+    return simulatedCoast(build, { seed, truth, airC, windMs: 0.3, runs: 10, startKmh: 35 });
   if (route === undefined) throw new Error(`${plan.key} has no road`);
   return simulatedLog(loaded(build, plan.loadKg), {
     route,

@@ -86,7 +86,7 @@ export const RIDE_PLANS: readonly RidePlan[] = [
     key: 'demo-ride-03',
     kind: 'coast-down',
     on: '2026-02-19',
-    title: 'Airfield road, six runs',
+    title: 'Airfield road, ten runs',
     route: '',
     who: 'R. Quince',
     loadKg: null,

@@ -169,7 +169,7 @@ function panelSeries(
   ink: ChartInk,
 ): readonly SeriesOption[] {
   const area =
-    id === 'elevation' ? { areaStyle: { color: ink.elevation, opacity: 1, origin: 'start' as const } } : {};
+    id === 'elevation' ? { areaStyle: { color: ink.span, opacity: 1, origin: 'start' as const } } : {};
   const level = rollbackC === undefined ? Infinity : warm(rollbackC);
   const held =
     id === 'windingC' && level < axis.max

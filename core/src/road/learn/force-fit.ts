@@ -1,5 +1,5 @@
 import type { Matrix } from 'ml-matrix';
-import { leastSquares, type Fitted } from '../../quantity/least-squares.ts';
+import { leastSquares, together, type Fitted } from '../../quantity/least-squares.ts';
 import { predicted, stretchesOf, type Guess, type Stretch } from './force-rows.ts';
 import type { Prepared } from './learn-ride.ts';
 
@@ -109,7 +109,7 @@ export function* fitForces(rides: readonly Prepared[]): Generator<number, ForceF
     });
   }
   if (fit === undefined) throw new TypeError('no round was fitted');
-  return told(fit, rides, own, prior);
+  return told(fit, rides, own, prior, together([...residuals(fit.parameters, true)].slice(0, own.length)));
 }
 
 function told(
@@ -117,9 +117,10 @@ function told(
   rides: readonly Prepared[],
   own: readonly { readonly stretch: Stretch; readonly day: number }[],
   prior: readonly number[],
+  alike: number,
 ): ForceFit {
   // The prior rows bring as many data as there are parameters: what is left are the stretches.
-  const wide = Math.sqrt(Math.max(1, squares / Math.max(1, own.length)));
+  const wide = Math.sqrt(Math.max(1, squares / Math.max(1, own.length))) * alike;
   const sd = prior.map((p, k) => p * Math.sqrt(Math.max(0, covariance.get(k, k))) * wide);
   return {
     stretches: own.map((o) => o.stretch),

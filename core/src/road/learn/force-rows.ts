@@ -139,18 +139,14 @@ const guessed = (machine: Machine, g: Guess): Machine => ({
 });
 
 /** What resists at a row, N, without what gathers speed. */
-function resists(
-  { machine: { road } }: Prepared,
-  g: Guess,
-  massKg: number,
-  v: number,
-  sine: number,
-  wind: number,
-): number {
-  const air = v + wind;
-  const slope = sine + g.zero;
+function resists(p: Prepared, g: Guess, massKg: number, i: number, wind: number): number {
+  const { road } = p.machine;
+  const sine = p.sine[i] ?? NaN;
+  const slope = (Number.isNaN(sine) ? 0 : sine) + g.zero;
+  const air = (p.v[i] ?? 0) + wind;
+  const rolling = road.crr * Math.exp(g.crr) + (p.soft[i] ?? 0);
   return (
-    massKg * STANDARD_GRAVITY * (slope + road.crr * Math.exp(g.crr) * Math.sqrt(1 - slope * slope)) +
+    massKg * STANDARD_GRAVITY * (slope + rolling * Math.sqrt(1 - slope * slope)) +
     0.5 * road.airDensity * road.cdaM2 * Math.exp(g.cda) * air * Math.abs(air)
   );
 }
@@ -177,8 +173,7 @@ export function predicted(s: Stretch, g: Guess): number {
     let force = 0;
     for (let i = from; i < to; i += 1) {
       const v = p.v[i] ?? 0;
-      const sine = Number.isNaN(p.sine[i] ?? NaN) ? 0 : (p.sine[i] ?? 0);
-      force += resists(p, { ...g, zero: g.zero * s.way }, massKg, v, sine, s.way * g.wind);
+      force += resists(p, { ...g, zero: g.zero * s.way }, massKg, i, s.way * g.wind);
       if (!base.motor.freewheel) {
         const [gear] = base.gears;
         if (gear !== undefined) force -= wheelForce(base.motor, gear.motorRatio, base.efficiency, 0, v);
@@ -190,7 +185,7 @@ export function predicted(s: Stretch, g: Guess): number {
   let sum = 0;
   for (let i = from; i < to; i += 1) {
     const v = p.v[i] ?? 0;
-    const load = (massKg + TURNING_KG) * (p.a[i] ?? 0) + resists(p, g, massKg, v, p.sine[i] ?? 0, wind);
+    const load = (massKg + TURNING_KG) * (p.a[i] ?? 0) + resists(p, g, massKg, i, wind);
     const motorN = load - legs(p, i, v, load);
     const winding = p.windingC?.[i] ?? NaN;
     const windingC = Number.isNaN(winding) ? STATED_C : winding;

@@ -1,4 +1,4 @@
-import { fitted } from '../../quantity/least-squares.ts';
+import { fitted, together } from '../../quantity/least-squares.ts';
 import { airCooling, heatStep, type Thermal, type Warmth } from '../../machine/thermal.ts';
 import { copperGrowth, coreDrag, warmResistance } from '../../machine/motor.ts';
 import type { Prepared } from './learn-ride.ts';
@@ -28,47 +28,52 @@ interface HeatRow {
   readonly readC: number;
 }
 
-/** Phase current from the watts that were drawn: P = (E + drop + R I) I, solved without cancellation. */
+type Losses = Omit<HeatRow, 'dt' | 'readC'>;
+
+/**
+ * Losses row by row, then their mean: the square of a mean current is less than the mean of its squares. Phase current from the
+ * watts that were drawn, P = (E + drop + R I) I, solved without cancellation.
+ */
+function lossesOf(p: Prepared, windingC: Float64Array, from: number, to: number): Losses {
+  const { machine } = p;
+  let [v, copper20W, coreW, shellW] = [0, 0, 0, 0];
+  for (let k = from; k < to; k += 1) {
+    const watts = p.watts[k] ?? NaN;
+    const speed = p.v[k] ?? 0;
+    const omega = (p.gears[k]?.motorRatio ?? 0) * speed;
+    const taken =
+      Math.max(0, (Number.isNaN(watts) ? 0 : watts) - machine.limits.standbyW) / machine.packShare;
+    const e = machine.motor.kt * omega + machine.dropV;
+    const read = windingC[k] ?? NaN;
+    const ohm = Number.isNaN(read)
+      ? machine.circuitOhm
+      : warmResistance(machine.motor.resistance20, read) + machine.controllerOhm;
+    const amps = taken <= 0 ? 0 : (2 * taken) / (e + Math.sqrt(e * e + 4 * ohm * taken));
+    const turns = amps > 0 || !machine.motor.freewheel;
+    const core = turns ? coreDrag(machine.motor, omega) * omega : 0;
+    v += speed;
+    copper20W += amps * amps * machine.motor.resistance20;
+    coreW += core;
+    // Inside the motor its gears lose; chain and ring warm the air.
+    shellW += Math.max(0, machine.motor.kt * omega * amps - core) * (1 - machine.gearEfficiency);
+  }
+  const n = to - from;
+  return { v: v / n, copper20W: copper20W / n, coreW: coreW / n, shellW: shellW / n };
+}
+
 function heatRows(p: Prepared): readonly HeatRow[] {
-  const { machine, windingC } = p;
+  const { windingC } = p;
   if (windingC === undefined) return [];
   const rows: HeatRow[] = [];
   let [from, sinceRead] = [0, Infinity];
   for (let i = 1; i < p.seconds.length; i += 1) {
     const dt = (p.seconds[i] ?? 0) - (p.seconds[from] ?? 0);
     if (dt < STEP_S - 1e-9) continue;
-    let [watts, v, n] = [0, 0, 0];
-    for (let k = from; k < i; k += 1) {
-      const w = p.watts[k] ?? NaN;
-      watts += Number.isNaN(w) ? 0 : w;
-      v += p.v[k] ?? 0;
-      n += 1;
-    }
-    [watts, v] = [watts / n, v / n];
-    const gear = p.gears[from];
-    const omega = (gear?.motorRatio ?? 0) * v;
-    const taken = Math.max(0, watts - machine.limits.standbyW) / machine.packShare;
-    const e = machine.motor.kt * omega + machine.dropV;
-    const read = windingC[from] ?? NaN;
-    const ohm = Number.isNaN(read)
-      ? machine.circuitOhm
-      : warmResistance(machine.motor.resistance20, read) + machine.controllerOhm;
-    const amps = taken <= 0 ? 0 : (2 * taken) / (e + Math.sqrt(e * e + 4 * ohm * taken));
-    const turns = amps > 0 || !machine.motor.freewheel;
-    const coreW = turns ? coreDrag(machine.motor, omega) * omega : 0;
-    const shaftW = Math.max(0, machine.motor.kt * omega * amps - coreW);
+    const mean = lossesOf(p, windingC, from, i);
     sinceRead += dt;
     const due = sinceRead >= READ_S - 1e-9;
     if (due) sinceRead = 0;
-    rows.push({
-      dt: Math.min(dt, 60),
-      v,
-      copper20W: amps * amps * machine.motor.resistance20,
-      coreW,
-      // Inside the motor its gears lose; chain and ring warm the air.
-      shellW: shaftW * (1 - machine.gearEfficiency),
-      readC: due ? (windingC[i] ?? NaN) : NaN,
-    });
+    rows.push({ ...mean, dt: Math.min(dt, 60), readC: due ? (windingC[i] ?? NaN) : NaN });
     from = i;
   }
   return rows;
@@ -146,7 +151,7 @@ export function fitHeat(rides: readonly Prepared[]): HeatFit | undefined {
     weights = left(fit.parameters).map((z) => (Math.abs(z) <= HUBER ? 1 : Math.sqrt(HUBER / Math.abs(z))));
     fit = fitted({ rows: count + nothing.length, residuals, start: fit.parameters });
   }
-  const wide = Math.sqrt(Math.max(1, fit.squares / count));
+  const wide = Math.sqrt(Math.max(1, fit.squares / count)) * together(left(fit.parameters));
   const rms = (zs: readonly number[]): number =>
     READING_K * Math.sqrt(zs.reduce((sum, z) => sum + z * z, 0) / zs.length);
   const { covariance } = fit;

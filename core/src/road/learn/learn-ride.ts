@@ -7,7 +7,10 @@ import type { Machine } from '../../machine/machine.ts';
 import { STATED_CHARGE } from '../../ride/stated.ts';
 import { traction } from '../../ride/traction.ts';
 import { wattsAt, distancesOf, speedsOf } from '../analysis.ts';
+import type { Route } from '../../route/route.ts';
+import { SURFACE_DATA } from '../../route/surface.ts';
 import type { Recording } from '../channels.ts';
+import { groundOf } from '../own-road.ts';
 import type { RideKind, RideRecord } from '../ride-record.ts';
 
 /** A ride that may teach: with its recording, where it has one. */
@@ -15,6 +18,8 @@ export interface LearnRide {
   readonly key: string;
   readonly ride: RideRecord;
   readonly recording: Recording | undefined;
+  /** The road that it says it went along: what its ground is. */
+  readonly route?: Route | undefined;
 }
 
 /** A ride as the fit sees it: the machine of the plan in the air of that day, and rows an even second or so apart, SI. */
@@ -33,6 +38,8 @@ export interface Prepared {
   readonly a: Float64Array;
   /** Sine of the slope of the road; NaN where no height was recorded. */
   readonly sine: Float64Array;
+  /** What the ground adds to the rolling coefficient. */
+  readonly soft: Float64Array;
   /** Out of the pack, W, and through it, A. */
   readonly watts: Float64Array;
   readonly amps: Float64Array;
@@ -110,6 +117,18 @@ function sines(metres: Float64Array, elevation: ArrayLike<number> | undefined): 
   });
 }
 
+/** What the ground of a known road adds, row by row. */
+function softOf(metres: Float64Array, { road }: Machine, route: Route | undefined): Float64Array {
+  const ground = groundOf(route, metres.at(-1) ?? 0);
+  const out = new Float64Array(metres.length);
+  for (const { fromM, toM, surface } of ground)
+    for (let i = 0; i < out.length; i += 1) {
+      const x = metres[i] ?? 0;
+      if (x >= fromM && x <= toM) out[i] = SURFACE_DATA[surface].adds * (road.sinks ?? 1);
+    }
+  return out;
+}
+
 /** The plan in the air and with the load of the day. */
 function machineOn(build: BuildDocument, { airC, loadKg }: RideRecord): Machine {
   let day = build;
@@ -148,7 +167,10 @@ function gearsOf(
 }
 
 /** A recording made ready for the fits; undefined where there is none, or it is too short to tell anything. */
-export function prepared(build: BuildDocument, { key, ride, recording }: LearnRide): Prepared | undefined {
+export function prepared(
+  build: BuildDocument,
+  { key, ride, recording, route }: LearnRide,
+): Prepared | undefined {
   if (recording === undefined || recording.seconds.length < 20) return undefined;
   const { seconds, columns } = recording;
   const { metres } = distancesOf(recording);
@@ -167,6 +189,7 @@ export function prepared(build: BuildDocument, { key, ride, recording }: LearnRi
     v,
     a: slopes(seconds, v),
     sine: sines(metres, columns.elevation),
+    soft: softOf(metres, machine, route),
     watts: Float64Array.from(seconds, (_, i) => wattsAt(recording, i)),
     amps: Float64Array.from(seconds, (_, i) => {
       const amps = columns.amps?.[i] ?? NaN;

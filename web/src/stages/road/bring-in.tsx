@@ -134,28 +134,28 @@ function Progress({ file, progress, onStop }: { file: File; progress: LogProgres
 /** What becomes of rows that cannot be read. */
 function BadRowsChoice({ bad, onChange }: { bad: BadRows; onChange: (bad: BadRows) => void }) {
   return (
-          <fieldset className="flex flex-wrap gap-x-5 py-1 text-[14px]">
-            <legend className="font-semibold">Rows that cannot be read</legend>
-            {(
-              [
-                ['refuse', 'take nothing, and name them'],
-                ['skip', 'leave them out, and name them'],
-              ] as const
-            ).map(([id, words]) => (
-              <label key={id} className="flex min-h-8 items-center gap-2 max-bench:min-h-11">
-                <input
-                  type="radio"
-                  name="bad"
-                  className="size-5"
-                  checked={bad === id}
-                  onChange={() => {
-                    onChange(id);
-                  }}
-                />
-                {words}
-              </label>
-            ))}
-          </fieldset>
+    <fieldset className="flex flex-wrap gap-x-5 py-1 text-[14px]">
+      <legend className="font-semibold">Rows that cannot be read</legend>
+      {(
+        [
+          ['refuse', 'take nothing, and name them'],
+          ['skip', 'leave them out, and name them'],
+        ] as const
+      ).map(([id, words]) => (
+        <label key={id} className="flex min-h-8 items-center gap-2 max-bench:min-h-11">
+          <input
+            type="radio"
+            name="bad"
+            className="size-5"
+            checked={bad === id}
+            onChange={() => {
+              onChange(id);
+            }}
+          />
+          {words}
+        </label>
+      ))}
+    </fieldset>
   );
 }
 

@@ -281,7 +281,7 @@ function Row({ value, learning }: { value: LearntValue; learning: Learning }) {
       <td className="num py-1.5 text-right text-ink2">{text(before)}</td>
       <td className="num py-1.5 pl-3 text-right whitespace-nowrap">
         <b className="font-semibold">{text(after)}</b>{' '}
-        <span className="text-[12.5px] text-ink2">±{shown(sd, known.unit, digitsOf(sd)).text}</span>
+        <span className="text-[12.5px] text-ink2">±{shown(sd, known.unit, digitsOf(after)).text}</span>
       </td>
       <td className="py-2 pl-3 max-tablet:hidden">
         <Spans value={value} />

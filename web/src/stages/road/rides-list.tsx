@@ -25,24 +25,24 @@ function RideRow({ kept, inHand, onPick }: { kept: RideKept; inHand: boolean; on
         type="button"
         aria-current={inHand ? 'true' : undefined}
         data-ride={kept.first}
-        className="relative grid min-h-[45px] w-full grid-cols-[22px_minmax(0,1fr)_44px_44px_88px] items-center gap-x-2 border-b border-hair py-1 text-left hover:bg-press aria-[current=true]:border-y aria-[current=true]:border-ink aria-[current=true]:bg-field"
+        className="relative grid min-h-[45px] w-full grid-cols-[22px_minmax(0,1fr)_40px_40px_84px] items-center gap-x-2 border-b border-hair py-1 text-left leading-[1.15] hover:bg-press aria-[current=true]:border-y aria-[current=true]:border-ink aria-[current=true]:bg-field"
         onClick={onPick}
       >
         {inHand && <span className="absolute inset-y-0 -left-2 w-[5px] bg-ink" aria-hidden />}
-        <RideMark kind={ride.kind} />
-        <span className="min-w-0 leading-[1.15]">
-          <b className="head block text-[15px] font-semibold">{RIDE_KIND_NAMES[ride.kind]}</b>
-          <span className="block truncate text-[12.5px] text-ink2">
-            {dayShort(ride.on, today())}, {where}
-            {ride.simulated && ' (simulated)'}
-          </span>
+        <span className="row-span-2">
+          <RideMark kind={ride.kind} />
         </span>
+        <b className="head truncate text-[15px] font-semibold">{RIDE_KIND_NAMES[ride.kind]}</b>
         <span className="num text-right">
           {ride.distanceKm === null ? '–' : shown(ride.distanceKm, 'km', 1).text}
         </span>
         <span className="num text-right">{wh === undefined ? '–' : shown(wh, 'Wh/km', 1).text}</span>
         <span className="flex items-center justify-end gap-1.5 text-[13px] whitespace-nowrap">
           <StateMark state={state} size={14} /> {off}
+        </span>
+        <span className="col-span-4 col-start-2 truncate text-[12.5px] text-ink2">
+          {dayShort(ride.on, today())}, {where}
+          {ride.simulated && ' (simulated)'}
         </span>
       </button>
     </li>
@@ -105,7 +105,7 @@ export function RidesList({
       {records.ready && rides.length === 0 && <NoRides />}
       {rides.length > 0 && (
         <>
-          <div className="grid grid-cols-[22px_minmax(0,1fr)_44px_44px_88px] gap-x-2 border-b-[1.5px] border-ink pb-1 text-[12.5px] font-semibold">
+          <div className="grid grid-cols-[22px_minmax(0,1fr)_40px_40px_84px] gap-x-2 border-b-[1.5px] border-ink pb-1 text-[12.5px] font-semibold">
             <span className="col-span-2">What for, when, where</span>
             <span className="text-right">{far}</span>
             <span className="text-right">{per}</span>

@@ -122,6 +122,7 @@ export function RoadStage() {
     <>
       <Stage
         id="road"
+        left={view === 'learn' ? 'narrow' : 'usual'}
         stamp={{ ...stamp, word: capital(stamp.word) }}
         views={
           <>

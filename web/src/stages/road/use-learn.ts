@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { LearnOutcome, LearnRide, RideKept } from '@apple-cart/core';
 import { fetchRecording } from '../../state/logs.ts';
+import { fetchRoute } from '../../state/routes.ts';
 import { useRun, type Run } from '../../work/use-run.ts';
 import type { Road } from './use-road.ts';
 
@@ -47,6 +48,7 @@ export function useLearning(road: Road): Learning {
           key: first,
           ride,
           recording: road.logs.has(first) ? await fetchRecording(road.build, first) : undefined,
+          route: ride.route === '' ? undefined : (await fetchRoute(ride.route))?.document,
         })),
     );
     start({ build: road.document, rides });
