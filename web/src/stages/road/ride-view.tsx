@@ -198,7 +198,7 @@ export function BesideTable({ told }: { told: RideTold }) {
   const system = useSettings((state) => state.units);
   if (told.figures.length === 0) return null;
   return (
-    <table className="w-full border-collapse text-[14px]" data-testid="beside">
+    <table className="w-full border-collapse text-[14px] max-tablet:text-[13px]" data-testid="beside">
       <caption className="head pt-3 pb-1 text-left text-[15px] font-semibold">
         Measured beside predicted
       </caption>
@@ -207,19 +207,19 @@ export function BesideTable({ told }: { told: RideTold }) {
           <th scope="col" className="sr-only">
             Figure
           </th>
-          <th scope="col" className="px-2 text-right font-semibold">
+          <th scope="col" className="px-2 max-tablet:px-1 text-right font-semibold">
             Measured
           </th>
-          <th scope="col" className="px-2 text-right font-semibold">
+          <th scope="col" className="px-2 max-tablet:px-1 text-right font-semibold">
             Plan
           </th>
-          <th scope="col" className="px-2 text-right font-semibold">
+          <th scope="col" className="px-2 max-tablet:px-1 text-right font-semibold">
             Off by
           </th>
-          <th scope="col" className="px-2 text-left font-semibold max-tablet:hidden">
+          <th scope="col" className="px-2 max-tablet:px-1 text-left font-semibold max-tablet:hidden">
             Likely span of the plan
           </th>
-          <th scope="col" className="px-2 text-left font-semibold">
+          <th scope="col" className="px-2 max-tablet:px-1 text-left font-semibold">
             It says
           </th>
         </tr>
@@ -230,20 +230,22 @@ export function BesideTable({ told }: { told: RideTold }) {
           const [m, p] = [figureText(id, measured, system), figureText(id, plan, system)];
           const { state, words } = saysWords(figure, told.windKnown);
           return (
-            <tr key={id} className="border-b border-hair" data-figure={id}>
+            <tr key={id} className="border-b border-hair" data-beside={id}>
               <th scope="row" className="py-1 text-left font-semibold">
                 {FIGURE_LOOKS[id].name}
               </th>
-              <td className="num px-2 text-right">{m.text}</td>
-              <td className="num px-2 text-right whitespace-nowrap text-ink2">
-                {p.text} <span className="font-text text-[12px] text-ink3">{p.unit}</span>
+              <td className="num px-2 max-tablet:px-1 text-right">{m.text}</td>
+              <td className="num px-2 max-tablet:px-1 text-right whitespace-nowrap text-ink2">
+                {p.text} <span className="font-text text-[12px] text-ink3 max-tablet:hidden">{p.unit}</span>
               </td>
-              <td className="num px-2 text-right whitespace-nowrap">{offWords(figure, system)}</td>
-              <td className="px-2 max-tablet:hidden">
+              <td className="num px-2 max-tablet:px-1 text-right whitespace-nowrap">
+                {offWords(figure, system)}
+              </td>
+              <td className="px-2 max-tablet:px-1 max-tablet:hidden">
                 <SpanBar figure={figure} />
               </td>
-              <td className="px-2 py-1">
-                <span className="flex items-center gap-1.5 leading-tight">
+              <td className="px-2 max-tablet:px-1 py-1">
+                <span className="flex items-center gap-1.5 leading-tight max-tablet:text-[12.5px]">
                   <StateMark state={state} size={14} /> {words}
                 </span>
               </td>

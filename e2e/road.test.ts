@@ -1,0 +1,250 @@
+import { once } from 'node:events';
+import { createWriteStream, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { ElementHandle, Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
+import { settled } from './browser.ts';
+import { clickWords, figureText, openBuild } from './hands.ts';
+import { sidewaysAnywhere, tooSmall, violationsInBoth } from './rules.ts';
+import { stand } from './stand.ts';
+
+const bench = stand();
+const says = (page: Page, selector: string, words: string, timeout = 30_000) =>
+  page.waitForFunction(
+    (s, w) => document.querySelector(s)?.textContent.includes(w) === true,
+    { timeout },
+    selector,
+    words,
+  );
+const rideCount = (page: Page): Promise<number> =>
+  page.$$eval('[data-testid=rides] > li', (all) => all.length);
+
+/** A recording of any logger, of so many rows and eight channels. */
+async function recording(rows: number, name: string): Promise<string> {
+  const file = path.join(mkdtempSync(path.join(tmpdir(), 'log-')), name);
+  const out = createWriteStream(file);
+  out.write(
+    'time (s),distance (m),speed (km/h),volts,amps,motor temp (C),altitude (m),rider power (W),cadence\n',
+  );
+  let text = '';
+  for (let i = 0; i < rows; i += 1) {
+    const t = i / 10;
+    const hot = i === 333_333 ? 133 : 40 + 20 * Math.sin(t / 900);
+    text += `${t.toFixed(1)},${(t * 5).toFixed(1)},18.0,${(52 - t / 40_000).toFixed(2)},${(8 + 4 * Math.sin(t / 30)).toFixed(2)},${hot.toFixed(1)},${(100 + 20 * Math.sin(t / 200)).toFixed(1)},60,62\n`;
+    if (i % 5000 !== 4999) continue;
+    if (!out.write(text)) await once(out, 'drain');
+    text = '';
+  }
+  out.end(text);
+  await once(out, 'finish');
+  return file;
+}
+
+describe('the road', () => {
+  it('is read by everybody, at a desk and on a tablet, in every view', async () => {
+    const page = await bench.open();
+    await openBuild(page, bench.application, 'Orchard longtail', 'road');
+    await settled(page, '[data-testid=beside]');
+    for (const view of ['rides', 'learn', 'battery', 'upkeep', 'rides&do=log']) {
+      await page.goto(page.url().replace(/road.*$/, `road?view=${view}`));
+      await settled(page, '[data-testid=stamp]');
+      await page.setViewport({ width: 1280, height: 800 });
+      expect(await violationsInBoth(page), view).toEqual([]);
+      for (const width of [768, 390]) {
+        await page.setViewport({ width, height: 1024 });
+        expect(await sidewaysAnywhere(page), `${view} ${String(width)}`).toEqual([]);
+        await page.setViewport({ width, height: 1024 });
+        expect(await tooSmall(page), `${view} ${String(width)}`).toEqual([]);
+      }
+    }
+  });
+
+  it('takes a ride typed on a telephone without a signal, and sends it when there is one', async () => {
+    const page = await bench.open(390, 844);
+    await openBuild(page, bench.application, 'Choir tandem', 'road');
+    await page.waitForSelector('[data-testid=rides]');
+    const before = await rideCount(page);
+    await clickWords(page, 'Log a ride');
+    await page.waitForSelector('[data-testid=log-ride]');
+    await page.waitForFunction(() => document.querySelectorAll('[data-testid=ride-route] option').length > 3);
+    await page.select('[data-testid=ride-route]', 'market-run');
+    // The road is read before the signal is gone.
+    await says(page, '[data-testid=log-ride]', '22.0');
+    await page.setOfflineMode(true);
+    await page.type('[data-reading=distanceKm]', '22,0');
+    await page.type('[data-reading=minutes]', '59');
+    await page.type('[data-reading=energyWh]', '9999999');
+    expect(await page.$eval('[data-testid=keep-ride]', (b) => (b as HTMLButtonElement).disabled)).toBe(true);
+    await page.click('[data-reading=energyWh]', { count: 3 });
+    await page.type('[data-reading=energyWh]', '262');
+    await clickWords(page, 'still');
+    await page.type('[data-testid=log-ride] input[placeholder="your name"]', 'L. Ladder');
+    await says(page, '[data-testid=ride-verdict]', 'measured');
+    // Whoever looks elsewhere in between finds what was typed.
+    await clickWords(page, 'All 2 rides');
+    await clickWords(page, 'Log a ride');
+    await page.waitForSelector('[data-reading=energyWh]');
+    expect(await page.$eval('[data-reading=energyWh]', (e) => (e as HTMLInputElement).value)).toBe('262');
+    await page.waitForSelector('[data-testid=keep-ride]:not(:disabled)');
+    await page.click('[data-testid=keep-ride]');
+    await says(page, '[data-testid=outbox]', 'kept in this browser');
+    await page.waitForSelector('[data-testid=rides]');
+    expect(await rideCount(page)).toBe(before + 1);
+    await page.setOfflineMode(false);
+    await page.waitForFunction(() => document.querySelector('[data-testid=outbox]')?.textContent === '', {
+      timeout: 30_000,
+    });
+    await page.reload();
+    await page.waitForSelector('[data-testid=rides]');
+    expect(await rideCount(page)).toBe(before + 1);
+    await page.waitForSelector('[data-beside=energy]');
+
+    // Put right, it says so, and what it said first stays in the record.
+    await page.click('[data-testid=ride-menu]');
+    await clickWords(page, 'Put it right', '[role=menuitem]');
+    await page.waitForSelector('[data-testid=log-ride]');
+    await page.click('[data-reading=energyWh]', { count: 3 });
+    await page.type('[data-reading=energyWh]', '272');
+    await page.waitForSelector('[data-testid=keep-ride]:not(:disabled)');
+    await page.click('[data-testid=keep-ride]');
+    await says(page, '[data-testid=ride]', 'put right once');
+    await page.waitForSelector('[data-testid=rides]');
+    expect(await rideCount(page)).toBe(before + 1);
+  }, 120_000);
+
+  it('brings in a million rows, stopped once, with progress, and loses no spike', async () => {
+    const file = await recording(1_000_000, 'long.csv');
+    const page = await bench.open();
+    await openBuild(page, bench.application, 'Kiln courier', 'road');
+    await clickWords(page, 'Bring in a recording');
+    const chooser = (await page.waitForSelector('[data-testid=log-file]')) as ElementHandle<HTMLInputElement>;
+    await chooser.uploadFile(file);
+    await page.waitForSelector('[data-testid=log-columns]');
+    expect(await page.$eval('[data-testid=log-columns]', (t) => (t as HTMLElement).innerText)).toContain(
+      'motor temp (C)',
+    );
+    await page.type('[role=dialog] input[placeholder="your name"]', 'R. Quince');
+    await page.select('[data-testid=log-wind]', '0');
+    await page.click('[data-testid=read-log]');
+    await page.waitForSelector('[data-testid=stop-import]');
+    await page.waitForFunction(
+      () => /[1-9][\d,]* rows/.test(document.querySelector('[data-testid=log-progress]')?.textContent ?? ''),
+      { timeout: 30_000 },
+    );
+    await page.click('[data-testid=stop-import]');
+    await says(page, '[data-testid=log-trouble]', 'Nothing was stored');
+    expect(await page.$('[data-testid=rides]')).toBeNull();
+    await page.click('[data-testid=read-log]');
+    await page.waitForSelector('[data-testid=rides] > li', { timeout: 60_000 });
+    await says(page, '[data-testid=facts]', 'Out of the pack');
+    await page.waitForSelector('[data-chart] svg');
+    // The one row of a million that is hot stands in the chart's table of words and in the ride.
+    await says(page, '[data-testid=found]', 'Fewest volts');
+    await page.click('[data-testid=ride-menu]');
+    await clickWords(page, 'Put it right', '[role=menuitem]');
+    await page.waitForSelector('[data-testid=log-ride]');
+    await clickWords(page, 'Heat test');
+    expect(await page.$eval('[data-reading=hottestC]', (e) => (e as HTMLInputElement).value)).toBe('133');
+  }, 180_000);
+
+  it('says what is wrong with a file, by its lines, and keeps what was chosen', async () => {
+    const file = await recording(40, 'short.csv');
+    const page = await bench.open();
+    await openBuild(page, bench.application, 'Tide-flat trike', 'road');
+    await clickWords(page, 'Bring in a recording');
+    const chooser = (await page.waitForSelector('[data-testid=log-file]')) as ElementHandle<HTMLInputElement>;
+    await chooser.uploadFile(file);
+    await page.waitForSelector('[data-testid=log-columns]');
+    // Amps taken for elevation: every row is told, none is taken.
+    await page.select('select[aria-label="What amps holds"]', 'latDeg');
+    await page.select('select[aria-label="What volts holds"]', 'lonDeg');
+    await page.select('select[aria-label="What rider power (W) holds"]', 'cadence');
+    await page.select('select[aria-label="What altitude (m) holds"]', 'latDeg');
+    await page.type('[role=dialog] input[placeholder="your name"]', 'R. Quince');
+    await page.click('[data-testid=read-log]');
+    await says(page, '[data-testid=log-trouble]', 'Nothing was stored');
+    expect(await page.$$eval('[data-testid=bad-rows] li', (all) => all.length)).toBeGreaterThan(3);
+    expect(await page.$eval('select[aria-label="What altitude (m) holds"]', (s) => s.value)).toBe('latDeg');
+  });
+
+  it('teaches: from the rides with a recording two values are taken, and hill and range move against the pin', async () => {
+    const page = await bench.open();
+    await openBuild(page, bench.application, 'Orchard longtail', 'road');
+    await page.waitForSelector('[data-testid=rides]');
+    const [hill, range] = [await figureText(page, 'hill'), await figureText(page, 'range')];
+    await page.click('a[href$="?view=learn"]');
+    await page.waitForSelector('[data-testid=learn]:not(:disabled)');
+    await page.click('[data-testid=learn]');
+    await page.waitForSelector('[data-testid=learnt]', { timeout: 60_000 });
+    expect(await page.$eval('[data-testid=held-out]', (e) => e.textContent)).toContain('did not see');
+    // Nothing is taken by itself.
+    expect(await page.$$eval('[data-learnt] [aria-pressed=true]', (all) => all.length)).toBe(0);
+    const offered = await page.$$eval('[data-learnt]', (rows) =>
+      rows
+        .filter((row) => row.querySelector('button') !== null)
+        .map((row) => row.getAttribute('data-learnt') ?? ''),
+    );
+    expect(offered).toContain('donor.cdaM2');
+    expect(await violationsInBoth(page)).toEqual([]);
+    await page.setViewport({ width: 768, height: 1024 });
+    expect(await sidewaysAnywhere(page)).toEqual([]);
+    await page.setViewport({ width: 768, height: 1024 });
+    expect(await tooSmall(page)).toEqual([]);
+    await page.setViewport({ width: 1280, height: 800 });
+    for (const one of ['donor.cdaM2', ...offered.filter((o) => o !== 'donor.cdaM2')].slice(0, 2))
+      await page.click(`[data-learnt="${one}"] button`);
+    await says(page, '[data-testid=if-taken]', 'Range');
+    await page.click('[data-testid=keep-learnt]');
+    await page.waitForFunction(
+      (h, r) =>
+        document.querySelector('[data-figure=range]')?.textContent !== r ||
+        document.querySelector('[data-figure=hill]')?.textContent !== h,
+      {},
+      hill,
+      range,
+    );
+    await page.goto(page.url().replace(/road.*$/, 'donor'));
+    await page.waitForSelector('[data-field="donor.cdaM2"]');
+    expect(await page.$eval('[data-field="donor.cdaM2"]', (e) => e.textContent)).toContain('measured');
+  }, 120_000);
+
+  it('keeps the battery book and the upkeep, and gives the calendar out', async () => {
+    const page = await bench.open();
+    await openBuild(page, bench.application, 'Orchard longtail', 'road');
+    await page.waitForSelector('[data-testid=rides]');
+    await page.click('a[href$="?view=battery"]');
+    await says(page, '[data-testid=battery-book]', '5 charges');
+    await page.type('[data-charge=voltsBefore]', '47,2');
+    await page.type('[data-charge=voltsAfter]', '54,2');
+    await page.type('[data-charge=chargeAh]', '9,6');
+    await page.type('input[placeholder="your name"]', 'R. Quince');
+    await page.click('[data-testid=keep-charge]');
+    await says(page, '[data-testid=battery-book]', '6 charges');
+    await page.click('[data-testid=take-health]');
+    await page.waitForFunction(() => document.querySelector('[data-figure=range]') !== null);
+    await page.click('a[href$="?view=upkeep"]');
+    await page.waitForSelector('[data-task=plugs]');
+    await page.click('[data-task=plugs] button');
+    await says(page, '[data-task=plugs]', 'by R. Quince');
+  });
+
+  it('rides it now, simulated, live, and says so', async () => {
+    const page = await bench.open();
+    await openBuild(page, bench.application, 'District nurse’s tourer', 'road');
+    await page.waitForSelector('[data-testid=stamp]');
+    await clickWords(page, 'Ride it now, simulated');
+    await page.waitForFunction(
+      () => document.querySelectorAll('[data-testid=simulate-route] option').length > 3,
+    );
+    await page.select('[data-testid=simulate-route]', 'crate-lane');
+    await page.type('[role=dialog] input[placeholder="your name"]', 'R. Quince');
+    await clickWords(page, 'Ride it, live');
+    await says(page, '[data-testid=live]', 'km/h');
+    await page.waitForSelector('[data-testid=keep-simulated]:not(:disabled)');
+    await page.click('[data-testid=keep-simulated]');
+    await page.waitForSelector('[data-testid=rides] > li');
+    await says(page, '[data-testid=rides]', '(simulated)');
+    await says(page, '[data-testid=beside]', 'Energy');
+  });
+});
