@@ -44,7 +44,7 @@ async function begin(page: Page): Promise<void> {
 async function fillIn(page: Page): Promise<void> {
   for (const box of await page.$$('[aria-label=Answer] input[type=checkbox]')) {
     await box.click();
-    expect(await box.evaluate((b) => (b).checked)).toBe(true);
+    expect(await box.evaluate((b) => b.checked)).toBe(true);
   }
   for (const area of await page.$$('[aria-label=Answer] textarea')) await area.type('nothing');
   const fields = await page.$$('[aria-label=Answer] input[inputmode=decimal]');

@@ -25,7 +25,7 @@ const SETTLED = 1e-6;
 const H = 1e-4;
 
 /** Derivatives of the residuals by central differences. */
-export function jacobianOf({ rows, residuals }: LeastSquares, at: readonly number[]): Matrix {
+function jacobianOf({ rows, residuals }: LeastSquares, at: readonly number[]): Matrix {
   const columns = at.map((_, k) => {
     const [up, down] = [1, -1].map((sign) =>
       Float64Array.from(residuals(at.map((p, j) => (j === k ? p + sign * H : p)))),

@@ -26,12 +26,12 @@ const COASTED_M = 100;
 const JUMP_MS = 60;
 const MOST_LISTED = 200;
 
-export interface Stop {
+interface Stop {
   readonly atM: number;
   readonly seconds: number;
 }
 
-export interface Climb {
+interface Climb {
   readonly fromM: number;
   readonly lengthM: number;
   readonly riseM: number;

@@ -5,7 +5,7 @@ import { chargeAtRest, supplyAt, type Pack } from '../machine/battery.ts';
 import type { ChargeRecord, RideRecord } from './ride-record.ts';
 
 /** A capacity as one charge or one ride tells it: amp-hours over the part of the charge that they moved. */
-export interface CapacityTold {
+interface CapacityTold {
   readonly on: string;
   readonly ah: number;
   /** Standard error, Ah: resting volts are read to so many millivolts a cell. */
@@ -13,7 +13,7 @@ export interface CapacityTold {
   readonly by: 'charge' | 'ride';
 }
 
-export interface BookRow {
+interface BookRow {
   readonly charge: ChargeRecord;
   readonly key: string;
   /** Of the whole charge, 0 to 1, by the volts at rest; undefined where they were not read. */

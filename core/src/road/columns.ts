@@ -4,11 +4,11 @@ import { convert, type Unit } from '../quantity/units.ts';
 import { CHANNELS, CHANNEL_IDS, type ChannelId, type Recording } from './channels.ts';
 
 /** How a file writes its time: a number of a unit, a clock, or a date with a clock. */
-export const TIME_WAYS = ['s', 'ms', 'min', 'clock', 'date'] as const;
+const TIME_WAYS = ['s', 'ms', 'min', 'clock', 'date'] as const;
 export type TimeWay = (typeof TIME_WAYS)[number];
 
 /** Most columns of a file, and rows of a recording. */
-export const MOST_COLUMNS = 200;
+const MOST_COLUMNS = 200;
 export const MOST_ROWS = 8_000_000;
 
 const column = z.number().int().min(0).max(MOST_COLUMNS);

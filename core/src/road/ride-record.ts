@@ -23,7 +23,7 @@ const read = (min: number, max: number) => z.number().min(min).max(max).nullable
 const key = z.string().max(80).nullable();
 
 /** Readings of a ride, each null where nobody read it: the unit stands in the name. */
-export const RIDE_READINGS = {
+const RIDE_READINGS = {
   distanceKm: read(0.01, 2000),
   /** Moving, without stops. */
   minutes: read(0.1, 6000),

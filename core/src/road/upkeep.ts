@@ -4,7 +4,7 @@ import { diaryText } from '../formats/diary.ts';
 import type { RideRecord, UpkeepRecord } from './ride-record.ts';
 
 /** Something to look after: after so many km, or so many days, whichever comes first. */
-export interface UpkeepTask {
+interface UpkeepTask {
   readonly key: string;
   readonly name: string;
   readonly how: string;
@@ -130,7 +130,7 @@ const RULES: readonly Rule[] = [
 ];
 
 /** What a build asks to be looked after. */
-export const upkeepTasks = (build: BuildDocument): readonly UpkeepTask[] =>
+const upkeepTasks = (build: BuildDocument): readonly UpkeepTask[] =>
   RULES.flatMap((rule) => rule(build) ?? []);
 
 /** How a task stands. */

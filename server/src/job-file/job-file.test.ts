@@ -1,7 +1,16 @@
 import { zipSync } from 'fflate';
 import request from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { evaluate, shippedRules, type BenchEntry } from '@apple-cart/core';
+import {
+  NOTHING_READ,
+  evaluate,
+  evenHill,
+  newBuild,
+  shippedRules,
+  simulatedLog,
+  type BenchEntry,
+  type RideRecord,
+} from '@apple-cart/core';
 import { fixture, storedBuild, type Fixture } from '../test/fixture.ts';
 import { jpeg } from '../test/jpeg.ts';
 import { unzipped, zipped } from './zip.ts';
@@ -165,4 +174,60 @@ describe('a job as one file', () => {
     }
     expect(await count()).toBe(before);
   });
+
+  it('takes its rides along, recordings and all, as tables with their units', async () => {
+    const log = simulatedLog(newBuild('x'), {
+      route: evenHill('x', 1500, 2),
+      effort: 'cruise',
+      seed: 3,
+      windMs: 0,
+      windFromDeg: undefined,
+      airC: 12,
+      truth: {},
+      fault: 'none',
+    });
+    await f.stores.imports.keep(
+      { key: 'ride-000001', buildId: id, at: '2026-04-11T10:00:00Z', source: 'x', ride: RIDE, known: false },
+      log,
+    );
+    const file = await out(id);
+    const files = unzipped(file);
+    if (!files.ok) throw new Error('no file');
+    const csv = new TextDecoder().decode(files.value.get('rides/ride-000001.csv'));
+    expect(csv.split('\r\n')[0]).toContain('Time (s),Distance (m),Speed (m/s)');
+    const taken = await take(file);
+    const { id: copy } = taken.body as { id: string };
+    const [copied] = await f.stores.logs.list(copy);
+    expect(copied?.rows).toBe(log.seconds.length);
+    const [before] = await f.stores.logs.list(id);
+    expect(copied?.analysis.outWh).toBeCloseTo(before?.analysis.outWh ?? 0, 2);
+    const { records } = await f.stores.records.list(copy, ['ride']);
+    expect(records[0]?.key).toBe(copied?.key);
+    // A recording of no ride, and one that cannot be read, are refused whole.
+    for (const [name, text] of [
+      ['rides/ride-000009.csv', csv],
+      ['rides/ride-000001.csv', `${csv.slice(0, 200)}\r\noops`],
+      ['rides/ride-000001.csv', 'hello'],
+    ] as const) {
+      const next = new Map(files.value);
+      next.set(name, new TextEncoder().encode(text));
+      expect((await take(zipped(next, 8))).status, name).toBe(400);
+    }
+  });
 });
+
+const RIDE: RideRecord = {
+  kind: 'everyday',
+  on: '2026-04-11',
+  title: '',
+  route: '',
+  planVersion: 1,
+  ...NOTHING_READ,
+  ground: 'dry',
+  pedalled: 'yes',
+  note: '',
+  who: 'R. Quince',
+  simulated: true,
+  corrects: null,
+  withdrawn: false,
+};

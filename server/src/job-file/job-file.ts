@@ -15,15 +15,20 @@ import {
   readRecord,
   type BuildDocument,
   type Part,
+  type Recording,
   type RecordKind,
   type Result,
   type RuleBook,
 } from '@apple-cart/core';
 import type { Database } from '../database/database.ts';
+import { Problem } from '../http/problems.ts';
+import { chunkEntity, logEntity } from '../logs/log-store.ts';
+import { storedLog } from '../logs/log-writer.ts';
 import { lookAtJpeg } from '../photos/jpeg.ts';
 import { photoEntity } from '../photos/photo-store.ts';
 import { recordEntity } from '../records/record-row.ts';
 import type { Stores } from '../stores.ts';
+import { MOST_JOB_ROWS, rideCsv, rideFromCsv } from './ride-csv.ts';
 import { unzipped, zipped } from './zip.ts';
 
 const photo = z.strictObject({
@@ -52,7 +57,7 @@ const text = (value: unknown): Uint8Array => new TextEncoder().encode(`${JSON.st
 
 /** A whole job as one open file: the build, its records and photographs, and tables of the parts list and the harness. */
 export async function jobFile(
-  { builds, records, photos }: Stores,
+  { builds, records, photos, logs }: Stores,
   id: string,
   book: RuleBook,
   shelf: readonly Part[],
@@ -76,6 +81,15 @@ export async function jobFile(
       }),
     ],
   ]);
+  const recordings = await logs.list(id);
+  if (recordings.reduce((sum, l) => sum + l.rows, 0) > MOST_JOB_ROWS)
+    throw new Problem(
+      413,
+      'too-large',
+      `The recordings of this job have more than ${String(MOST_JOB_ROWS)} rows together: too many for one file. Save them one by one at Road.`,
+    );
+  for (const log of recordings)
+    files.set(`rides/${log.key}.csv`, new TextEncoder().encode(await rideCsv(logs, log)));
   for (const { key } of pictures) files.set(`photos/${key}.jpg`, (await photos.picture(id, key)).data);
   return { name: document.name, data: zipped(files, SCHEMA_VERSION) };
 }
@@ -94,6 +108,8 @@ interface Job {
     readonly width: number;
     readonly height: number;
   })[];
+  /** Recordings, by the key of their ride. */
+  readonly rides: ReadonlyMap<string, Recording>;
 }
 
 const parsed = (file: Uint8Array | undefined, name: string): Result<unknown> =>
@@ -159,7 +175,17 @@ export function readJob(data: Uint8Array): Result<Job> {
       });
     photos.push({ ...one, data: picture, width: look.width, height: look.height });
   }
-  return ok({ build: build.value, records, photos });
+  const rides = new Map<string, Recording>();
+  for (const [name, file] of files.value) {
+    const key = /^rides\/(.+)\.csv$/.exec(name)?.[1];
+    if (key === undefined) continue;
+    if (keys.get(key) !== 'ride')
+      return fail({ code: 'text', path: name, actual: key, limit: 'a ride of this file' });
+    const recording = rideFromCsv(name, file);
+    if (!recording.ok) return recording;
+    rides.set(key, recording.value);
+  }
+  return ok({ build: build.value, records, photos, rides });
 }
 
 /**
@@ -173,6 +199,7 @@ export async function takeInJob({ builds }: Stores, database: Database, job: Job
     const taken = await Promise.all([
       ...job.records.map(({ key }) => records.existsBy({ key })),
       ...job.photos.map(({ key }) => pictures.existsBy({ key })),
+      ...[...job.rides.keys()].map((key) => manager.getRepository(logEntity).existsBy({ key })),
     ]);
     const anew = taken.some(Boolean);
     const names = new Map<string, string>();
@@ -207,6 +234,15 @@ export async function takeInJob({ builds }: Stores, database: Database, job: Job
         sha256: createHash('sha256').update(data).digest('hex'),
         data: Buffer.from(data),
       });
+    }
+    for (const [key, recording] of job.rides) {
+      const { head, chunks } = storedLog(recording);
+      const at = job.records.find((r) => r.key === key)?.at ?? '';
+      await manager
+        .getRepository(logEntity)
+        .insert({ key: keyOf(key), buildId: saved.id, ...head, source: 'from a job file', at });
+      for (const chunk of chunks())
+        await manager.getRepository(chunkEntity).insert({ log: keyOf(key), ...chunk });
     }
     return saved;
   });

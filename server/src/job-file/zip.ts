@@ -9,7 +9,7 @@ const MOST_BYTES = 64 * 1024 * 1024;
 const MOST_FILES = 200;
 /** What may be within; every other name is refused before anything is inflated. */
 const NAMES =
-  /^(?:(?:manifest|build|bench|settings)\.json|(?:purchase|harness)\.csv|photos\/[A-Za-z0-9-]{8,80}\.jpg)$/;
+  /^(?:(?:manifest|build|bench|settings)\.json|(?:purchase|harness)\.csv|rides\/[A-Za-z0-9-]{8,80}\.csv|photos\/[A-Za-z0-9-]{8,80}\.jpg)$/;
 /** The same files give the same bytes, on any day. The local constructor: a date in another zone would be out of the format's range. */
 const STAMP = new Date(1980, 0, 1);
 

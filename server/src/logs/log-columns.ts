@@ -3,9 +3,6 @@ import { distancesOf, wattsAt, type Numbers, type Recording } from '@apple-cart/
 /** Rows of a column lie in chunks of so many. */
 export const CHUNK = 4096;
 
-/** What is stored of a recording beside its channels: its seconds, the way along it, and the watts out of the pack. */
-export const OWN_COLUMNS = ['seconds', 'metres', 'out'] as const;
-
 /** Places, distances and seconds are kept with more digits than seven. */
 const FINE: ReadonlySet<string> = new Set(['seconds', 'metres', 'distance', 'latDeg', 'lonDeg']);
 

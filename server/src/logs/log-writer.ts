@@ -1,5 +1,12 @@
 import Sqlite from 'better-sqlite3';
-import { analyzeLog, levelsOf, withReadings, type Recording, type RideRecord } from '@apple-cart/core';
+import {
+  analyzeLog,
+  levelsOf,
+  withReadings,
+  type LogAnalysis,
+  type Recording,
+  type RideRecord,
+} from '@apple-cart/core';
 import { CHUNK, bytesOf, storedColumns } from './log-columns.ts';
 
 /** A recording to keep: where, under which key, and of which ride. */
@@ -14,13 +21,58 @@ export interface LogToKeep {
   readonly known: boolean;
 }
 
+/** A part of a column, as it is stored. */
+export interface Chunk {
+  readonly column: string;
+  readonly level: number;
+  readonly part: number;
+  readonly data: Buffer;
+}
+
+/** Everything that is stored of a recording: what stands in its list, and its columns in parts. */
+export function storedLog(recording: Recording): {
+  readonly head: {
+    readonly rows: number;
+    readonly levels: number;
+    readonly columns: string;
+    readonly analysis: string;
+  };
+  readonly analysis: LogAnalysis;
+  readonly chunks: () => Generator<Chunk>;
+} {
+  const analysis = analyzeLog(recording);
+  const columns = storedColumns(recording);
+  return {
+    analysis,
+    head: {
+      rows: recording.seconds.length,
+      levels: levelsOf(recording.seconds).length,
+      columns: JSON.stringify([...columns.keys()]),
+      analysis: JSON.stringify(analysis),
+    },
+    *chunks() {
+      for (const [column, values] of columns) {
+        for (let from = 0, part = 0; from < values.length; from += CHUNK, part += 1)
+          yield {
+            column,
+            level: 0,
+            part,
+            data: bytesOf(values, from, Math.min(values.length, from + CHUNK)),
+          };
+        for (const [i, { min, max, mean }] of levelsOf(values).entries())
+          for (const [part, of] of [min, max, mean].entries())
+            yield { column, level: i + 1, part, data: bytesOf(of) };
+      }
+    },
+  };
+}
+
 /** Writes everything in one transaction on a connection of its own: killed in the middle, nothing of it is there. */
 export function writeLog(
   { file, key, buildId, at, source, ride, known }: LogToKeep,
   recording: Recording,
 ): void {
-  const analysis = analyzeLog(recording);
-  const columns = storedColumns(recording);
+  const { head, analysis, chunks } = storedLog(recording);
   const db = new Sqlite(file, { fileMustExist: true, timeout: 5000 });
   try {
     db.pragma('synchronous = FULL');
@@ -28,28 +80,10 @@ export function writeLog(
     const chunk = db.prepare(
       'INSERT INTO ride_chunks ("log", "column", "level", "part", "data") VALUES (?, ?, ?, ?, ?)',
     );
-    let levels = 0;
-    for (const [name, values] of columns) {
-      for (let from = 0, part = 0; from < values.length; from += CHUNK, part += 1)
-        chunk.run(key, name, 0, part, bytesOf(values, from, Math.min(values.length, from + CHUNK)));
-      const coarse = levelsOf(values);
-      levels = coarse.length;
-      coarse.forEach(({ min, max, mean }, i) => {
-        [min, max, mean].forEach((of, part) => chunk.run(key, name, i + 1, part, bytesOf(of)));
-      });
-    }
+    for (const { column, level, part, data } of chunks()) chunk.run(key, column, level, part, data);
     db.prepare(
       'INSERT INTO ride_logs ("key", "buildId", "rows", "levels", "columns", "analysis", "source", "at") VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
-    ).run(
-      key,
-      buildId,
-      recording.seconds.length,
-      levels,
-      JSON.stringify([...columns.keys()]),
-      JSON.stringify(analysis),
-      source,
-      at,
-    );
+    ).run(key, buildId, head.rows, head.levels, head.columns, head.analysis, source, at);
     if (!known)
       db.prepare(
         'INSERT INTO records ("key", "buildId", "kind", "parent", "data", "at") VALUES (?, ?, ?, ?, ?, ?)',

@@ -13,7 +13,7 @@ const CUT = '[clip-path:polygon(0_0,calc(100%-20px)_0,100%_20px,100%_100%,0_100%
 interface Props {
   readonly build: StoredBuild;
   /** What judges the card; undefined until it and the rule book have come. */
-  readonly Verdict: ComponentType<{ readonly document: BuildDocument }> | undefined;
+  readonly Verdict: ComponentType<{ readonly id: string; readonly document: BuildDocument }> | undefined;
   readonly onPutAway: () => void;
 }
 
@@ -53,7 +53,7 @@ export function BuildCard({ build, Verdict, onPutAway }: Props) {
               Working it out…
             </p>
           ) : (
-            <Verdict document={document} />
+            <Verdict id={build.id} document={document} />
           )}
         </div>
         <span className="absolute top-2 right-5">

@@ -110,10 +110,8 @@ export const STUDIES = {
     recording: Recording | undefined;
   }): Generator<BesideProgress, Beside> => rideBeside(build, ride, roadOfRide(ride, route, recording)),
   /** What rides tell of the plan's values. */
-  learn: ({
-    build,
-    rides,
-  }: Of & { rides: readonly LearnRide[] }): Generator<LearnProgress, LearnOutcome> => learn(build, rides),
+  learn: ({ build, rides }: Of & { rides: readonly LearnRide[] }): Generator<LearnProgress, LearnOutcome> =>
+    learn(build, rides),
   teach: ({
     build,
     route,

@@ -64,7 +64,7 @@ export interface ForceFit {
   readonly judge: (ride: Prepared) => Off;
 }
 
-export interface Off {
+interface Off {
   readonly before: number;
   readonly after: number;
 }

@@ -5,7 +5,6 @@ import type { Prepared } from './learn-ride.ts';
 
 /** What is sought in heat, as logarithms: what warms winding and shell, what joins them, what the air takes. */
 export const HEAT_PARAMETERS = ['winding', 'shell', 'couple', 'air'] as const;
-export type HeatParameter = (typeof HEAT_PARAMETERS)[number];
 /** Values of a kind are usually off by so much. From memory. */
 export const HEAT_PRIOR_SD = 0.4;
 /** A reading of the winding, and what the model leaves, K. */

@@ -29,7 +29,7 @@ import { SpanBar } from './span-bar.tsx';
 import { useRideBeside, type Road } from './use-road.ts';
 
 /** Buckets that a chart has room for. */
-const MOST_DRAWN = 2400;
+const MOST_DRAWN = 4000;
 
 /** What a ride or its recording says in a strip of cells. */
 function Facts({ road, kept, analysis }: { road: Road; kept: RideKept; analysis: ToldAnalysis | undefined }) {
@@ -194,7 +194,7 @@ const planWords = (version: number, { ride }: RideKept): string =>
   version === ride.planVersion ? 'the plan of that day' : 'today’s plan: that day’s is not kept';
 
 /** Each figure that was read, beside what the plan said. */
-export function BesideTable({ told }: { told: RideTold }) {
+function BesideTable({ told }: { told: RideTold }) {
   const system = useSettings((state) => state.units);
   if (told.figures.length === 0) return null;
   return (

@@ -50,7 +50,7 @@ export function useRoadBook(): Road {
 }
 
 /** The plan as it was at a version: today's where it is that one, or where no other is kept any more. */
-export interface PlanThen {
+interface PlanThen {
   readonly document: BuildDocument | undefined;
   readonly version: number;
 }
