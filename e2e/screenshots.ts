@@ -72,6 +72,12 @@ const STAGE_SHOTS: Partial<Record<StageId, Pick<Shot, 'build' | 'before' | 'size
       });
     },
   },
+  road: {
+    before: async (page) => {
+      await page.waitForSelector('[data-testid=beside]');
+      await page.waitForSelector('[data-chart] svg');
+    },
+  },
   setup: {
     build: 'Choir tandem',
     before: async (page) => {
@@ -132,24 +138,18 @@ const SHOTS: readonly Shot[] = [
     before: show('map', 'An hour'),
   },
   {
-    file: 'range-band',
-    name: 'Range as a band',
-    build: 'Choir tandem',
-    stage: 'range',
-    before: async (page) => {
-      await show('band', 'One number')(page);
-      await clickWords(page, 'Ride them');
-      await page.waitForSelector('[data-testid=causes]');
-    },
-  },
-  {
-    file: 'working',
-    name: 'The working of a figure',
+    file: 'road-learn',
+    name: 'What rides teach',
     build: 'Orchard longtail',
-    stage: 'hill',
+    stage: 'road',
     before: async (page) => {
-      await page.click('[data-figure=hill]');
-      await page.waitForSelector('[role=dialog]');
+      await page.waitForSelector('[data-testid=rides]');
+      await show('learn', 'Learn from')(page);
+      await page.waitForSelector('[data-testid=learn]:not(:disabled)');
+      await page.click('[data-testid=learn]');
+      await page.waitForSelector('[data-learnt] button', { timeout: 60_000 });
+      await page.click('[data-learnt] button');
+      await page.waitForSelector('[data-testid=if-taken]');
     },
   },
   {
