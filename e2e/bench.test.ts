@@ -231,6 +231,15 @@ describe('the bench', () => {
     await page.waitForFunction(() => window.location.pathname.endsWith('/brief'));
     await page.goto(page.url().replace(/brief.*$/, 'bench?view=run'));
     await says(page, '[data-testid=stamp]', 'signed off, but the plan has changed');
+
+    // Another run is begun; the first can be looked at, and nothing more is said in it.
+    await clickWords(page, 'Begin another run');
+    await says(page, '[data-testid=stamp]', '0 of');
+    await page.click('a[href*="run="]');
+    await says(page, '[data-testid=stamp]', 'signed off, but the plan has changed');
+    await page.goto(`${page.url()}&step=cutoffs/speed`.replace('view=run', 'view=step'));
+    await says(page, '[data-testid=said]', 'Put it right');
+    await says(page, '[aria-label=Answer]', 'an earlier run');
   }, 240_000);
 });
 

@@ -3,6 +3,7 @@ import { kills } from './kills.ts';
 import { page } from './page.ts';
 import { readers } from './readers.ts';
 import type { Bounds, Report } from './report.ts';
+import { recordsTorture } from './records.ts';
 import { requests } from './requests.ts';
 import { twoServers } from './two-servers.ts';
 
@@ -21,7 +22,8 @@ export const LANES: readonly Readonly<Record<string, Kind>>[] = [
     requests: { run: requests, share: 0.15, short: 400 },
   },
   {
-    kills: { run: kills, share: 0.7, short: 3 },
+    kills: { run: kills, share: 0.5, short: 3 },
+    records: { run: recordsTorture, share: 0.2, short: 3 },
     page: { run: page, share: 0.2, short: 1 },
     'two-servers': { run: twoServers, share: 0.07, short: 4 },
     'full-disk': { run: fullDisk, share: 0.03, short: 2 },

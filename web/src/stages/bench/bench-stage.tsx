@@ -1,12 +1,13 @@
 import { BENCH_GROUPS, BENCH_GROUP_NAMES, type BenchStep } from '@apple-cart/core';
 import { useEffect } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { BENCH_VIEWS, type BenchView } from '../../screens/bench-views.ts';
 import { NOTHING_TYPED, typedKey, useBenchTyped, type Typed } from '../../state/bench-typed.ts';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { Stage } from '../parts/stage.tsx';
 import { ViewLinks } from '../parts/view-links.tsx';
+import { atWords } from './at-words.ts';
 import { BeginRun } from './begin-run.tsx';
 import { benchStands } from './bench-stands.ts';
 import { BenchMark } from './bench-mark.tsx';
@@ -72,6 +73,27 @@ function AlongTheJob({ bench, onGo }: { bench: Bench; onGo: (number: number) => 
   );
 }
 
+/** The runs that were begun, where there are several: an earlier one is looked at, and stays as it was. */
+function Runs({ bench: { runs, run } }: { bench: Bench }) {
+  if (runs.length < 2) return null;
+  return (
+    <FieldGroup title="Runs" note="the last first">
+      {runs.map(({ key, at, data }, i) => (
+        <Link
+          key={key}
+          to={`?${new URLSearchParams({ view: 'run', ...(i === 0 ? {} : { run: key }) }).toString()}`}
+          replace
+          aria-current={key === run?.key ? 'true' : undefined}
+          className="flex min-h-8 items-center justify-between border-b border-hair text-[13.5px] underline aria-[current=true]:font-bold aria-[current=true]:no-underline max-bench:min-h-11"
+        >
+          {data.name}, {data.who}{' '}
+          <span className="text-ink2">{at === '' ? 'not sent yet' : atWords(at)}</span>
+        </Link>
+      ))}
+    </FieldGroup>
+  );
+}
+
 /** The screen stays awake while a step is shown, where the browser can do that. */
 function useAwake(on: boolean): void {
   useEffect(() => {
@@ -123,6 +145,7 @@ function Inputs({ bench, view, step, goStep }: Shown) {
   if (view === 'run')
     return (
       <>
+        <Runs bench={bench} />
         <AlongTheJob bench={bench} onGo={goStep} />
         {bench.signs.length > 0 && <BeginRun bench={bench} again />}
       </>
@@ -178,8 +201,10 @@ export function BenchStage() {
   const stands = benchStands(bench);
   const go = (to: string, at?: number): void => {
     const target = at === undefined ? undefined : bench.view?.steps.find((s) => s.number === at);
+    const earlier = params.get('run');
     const next = new URLSearchParams({
       view: to,
+      ...(earlier === null ? {} : { run: earlier }),
       ...(target === undefined ? {} : { step: target.point.key }),
     });
     setParams(next, { replace: true });

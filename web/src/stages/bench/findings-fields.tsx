@@ -1,4 +1,4 @@
-import { convert, shownUnit, type Evidence, type Findings } from '@apple-cart/core';
+import { convert, shownUnit, type BenchEntry, type Evidence, type Findings } from '@apple-cart/core';
 import { NOTHING_TYPED, type Typed } from '../../state/bench-typed.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { BandScale } from './band-scale.tsx';
@@ -14,6 +14,19 @@ export const typedFrom = (
   simulated: true,
   readings: readings.map((r) => String(Math.round(convert(r, unit, shownUnit(unit, system)) * 1000) / 1000)),
 });
+/** What was said before as if it were typed again, to be put right. */
+export function typedOf(entry: BenchEntry, evidence: Evidence, system: 'metric' | 'imperial'): Typed {
+  if (evidence.kind !== 'readings')
+    return { ...NOTHING_TYPED, ticks: entry.ticks, words: evidence.kind === 'words' ? entry.words : '' };
+  const to = shownUnit(evidence.unit, system);
+  return {
+    ...NOTHING_TYPED,
+    readings: entry.readings.map((r) =>
+      r === null ? '' : String(Math.round(convert(r, evidence.unit, to) * 1000) / 1000),
+    ),
+  };
+}
+
 /** A number as typed with comma or point; undefined while it is none. */
 const numberOf = (text: string): number | null | undefined => {
   const plain = text.trim().replace(',', '.').replace('−', '-');

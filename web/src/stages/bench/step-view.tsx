@@ -19,10 +19,11 @@ import { shrunk } from '../../state/shrink-photo.ts';
 import { atWords } from './at-words.ts';
 import { BenchMark, STEP_WORD } from './bench-mark.tsx';
 import { askedWords, foundWords } from './expected.ts';
-import { FindingsFields, findingsOf, typedFrom } from './findings-fields.tsx';
+import { FindingsFields, findingsOf, typedFrom, typedOf } from './findings-fields.tsx';
 import { OutboxNotice } from '../parts/outbox-notice.tsx';
 import type { Bench } from './use-bench.ts';
 import { useMeter } from './use-meter.ts';
+import { TextButton } from '../../ui/text-button.tsx';
 import { WhoField } from '../parts/who-field.tsx';
 
 const BIG = 'min-h-12 w-full border-[1.5px] px-4 text-[17px] font-bold disabled:opacity-45';
@@ -81,7 +82,7 @@ export function StepText({ step, steps }: { step: BenchStep; steps: number }) {
 }
 
 /** What was said of a step before, the last first. */
-function Said({ step }: { step: BenchStep }) {
+function Said({ step, onRight }: { step: BenchStep; onRight: (entry: BenchEntry) => void }) {
   const system = useSettings((state) => state.units);
   if (step.said.length === 0) return null;
   return (
@@ -96,6 +97,15 @@ function Said({ step }: { step: BenchStep }) {
             {entry.words !== '' && entry.against.evidence.kind !== 'words' && `: ${entry.words}`}
             <span className="block text-[12.5px] text-ink2">
               {entry.who}, {at === '' ? 'kept here, not yet on the server' : atWords(at)}
+              {key === step.last?.key && (
+                <TextButton
+                  onClick={() => {
+                    onRight(entry);
+                  }}
+                >
+                  Put it right
+                </TextButton>
+              )}
             </span>
           </li>
         ))}
@@ -262,6 +272,9 @@ function Reason({
   );
 }
 
+/** Another run was begun since. */
+const isEarlier = ({ run, runs }: Bench): boolean => run?.key !== runs[0]?.key;
+
 /** Why a step cannot be passed as it is typed; empty where it can. */
 function notYet(
   bench: Bench,
@@ -270,6 +283,7 @@ function notYet(
   judged: ReturnType<typeof judgeEvidence>,
 ): string {
   if (bench.run === undefined) return 'no run';
+  if (isEarlier(bench)) return 'an earlier run: it stays as it was';
   if (step.state === 'gone') return 'the plan no longer asks for it';
   if (step.waitsFor !== undefined) return `waits for step ${String(step.waitsFor)}`;
   if (who.trim() === '') return 'who says it?';
@@ -355,7 +369,8 @@ export function StepAnswer({ bench, step, typed, onTyped, onGo }: StepProps) {
   const found = { ...NOTHING_FOUND, ...findingsOf(point.evidence, typed, system) };
   const judged = judgeEvidence(point.evidence, found);
   const why = notYet(bench, step, who, judged);
-  const locked = step.waitsFor !== undefined || step.state === 'gone' || bench.run === undefined;
+  const locked =
+    step.waitsFor !== undefined || step.state === 'gone' || bench.run === undefined || isEarlier(bench);
   const { view } = bench;
   const write = (says: BenchEntry['says'], words: string): void => {
     const run = bench.run?.key;
@@ -439,7 +454,12 @@ export function StepAnswer({ bench, step, typed, onTyped, onGo }: StepProps) {
       </nav>
       {/* Beneath the buttons: what comes and goes here moves nothing that a finger aims at. */}
       <OutboxNotice build={bench.build} broken={bench.records.broken} />
-      <Said step={step} />
+      <Said
+        step={step}
+        onRight={(entry) => {
+          onTyped(typedOf(entry, point.evidence, system));
+        }}
+      />
     </section>
   );
 }

@@ -1,5 +1,6 @@
 import type { HoldPoint } from '@apple-cart/core';
 import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
 import { useBuild } from '../../state/build-store.ts';
 import { useRecords, type BuildRecords } from '../../state/records.ts';
 import { useStage } from '../parts/use-stage.ts';
@@ -20,6 +21,8 @@ export function useBench(): Bench {
   const planVersion = useBuild((state) => state.version);
   const records = useRecords(build);
   const { bench: points } = verdict;
-  const found = useMemo(() => benchOf(records, points), [records, points]);
+  // An earlier run is looked at by its address.
+  const asked = useSearchParams()[0].get('run');
+  const found = useMemo(() => benchOf(records, points, asked), [records, points, asked]);
   return { build, planVersion, points, records, ...found };
 }
