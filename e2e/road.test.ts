@@ -69,8 +69,12 @@ describe('the road', () => {
     await page.waitForSelector('[data-testid=log-ride]');
     await page.waitForFunction(() => document.querySelectorAll('[data-testid=ride-route] option').length > 3);
     await page.select('[data-testid=ride-route]', 'market-run');
-    // The road is read before the signal is gone.
+    // The road is read, and whoever rides the plan is there, before the signal is gone.
     await says(page, '[data-testid=log-ride]', '22.0');
+    await page.waitForFunction(() => {
+      const row = document.querySelector('[data-reading=minutes]')?.closest('label');
+      return /\d/.test(row?.lastElementChild?.textContent ?? '');
+    });
     await page.setOfflineMode(true);
     await page.type('[data-reading=distanceKm]', '22,0');
     await page.type('[data-reading=minutes]', '59');

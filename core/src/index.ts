@@ -425,7 +425,8 @@ export {
   type RoadStands,
 } from './road/stands.ts';
 export { batteryBook, type BatteryBook } from './road/battery-book.ts';
-export { kmADay, upkeepDiary, upkeepOf, type Upkeep, type UpkeepRow } from './road/upkeep.ts';
+export { kmADay, upkeepDiary } from './road/upkeep-diary.ts';
+export { upkeepOf, type Upkeep, type UpkeepRow } from './road/upkeep.ts';
 export {
   LOGGER_FAULTS,
   simulatedLog,

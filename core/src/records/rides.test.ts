@@ -31,7 +31,14 @@ const ride = (key: string, more: Partial<RideRecord> = {}): Kept => {
     data: { ...RIDE, ...more },
   };
 };
-const TOLD: RideTold = { planVersion: 1, road: 'none', windKnown: false, figures: [], causes: [] };
+const TOLD: RideTold = {
+  planVersion: 1,
+  road: 'none',
+  windKnown: false,
+  byVolts: false,
+  figures: [],
+  causes: [],
+};
 
 describe('rides of a build', () => {
   it('stand as they were put right, under the key of their recording, the newest day first', () => {

@@ -134,6 +134,21 @@ describe('a ride beside its plan', () => {
     expect(leaningOf(figure({ told }, 'top'))).toBe('hopeful');
   });
 
+  it('of volts alone is told by the resting curve, with a wider span, and says so', () => {
+    const typed: RideRecord = { ...DAY, distanceKm: 22, voltsBefore: 54.2, voltsAfter: 48.6 };
+    const byVolts = done(longtail, typed, { route: market, of: 'route' });
+    const byDisplay = done(longtail, { ...typed, energyWh: 340 }, { route: market, of: 'route' });
+    expect(byVolts.told.byVolts).toBe(true);
+    expect(byDisplay.told.byVolts).toBe(false);
+    // 54.2 V is 99.5 %, 48.6 V is 57 % of 13 cells of the resting card; 17.5 Ah of it at 51.4 V on the mean.
+    expect(figure(byVolts, 'energy').measured / 385).toBeCloseTo(1, 1);
+    const wide = (b: Beside): number => figure(b, 'energy').high - figure(b, 'energy').low;
+    expect(wide(byVolts)).toBeGreaterThan(1.3 * wide(byDisplay));
+    // Volts that hardly moved tell nothing.
+    const few = done(longtail, { ...typed, voltsAfter: 54.1 }, { route: market, of: 'route' });
+    expect(few.told.figures.some((f) => f.id === 'energy')).toBe(false);
+  });
+
   it('is rolled on snow as on snow', () => {
     const typed: RideRecord = { ...DAY, route: 'x', energyWh: 400 };
     const dry = done(longtail, typed, { route: market, of: 'route' });
@@ -147,6 +162,7 @@ describe('how the plan stands by its rides', () => {
     planVersion: 1,
     road: 'route' as const,
     windKnown,
+    byVolts: false,
     figures: [{ id: 'energy' as const, measured, plan: 100, low: 90, high: 112 }],
     causes: [],
   });

@@ -1,5 +1,6 @@
 import type { BuildDocument, QuantityPath } from '../document/document.ts';
 import { withValue } from '../document/quantity-at.ts';
+import { assemble } from '../machine/assemble.ts';
 import { chargeAtRest, supplyAt } from '../machine/battery.ts';
 import { quantiles } from '../quantity/numerics.ts';
 import { msToKmh } from '../quantity/units.ts';
@@ -10,7 +11,7 @@ import type { Route } from '../route/route.ts';
 import { drawingOf } from '../trips/drawing.ts';
 import { ridePlan, traceSpacing, type Effort, type RidePlan } from '../trips/ride-plan.ts';
 import type { Recording } from './channels.ts';
-import { netWh } from './measured.ts';
+import { netWh, whByVolts } from './measured.ts';
 import { roadOfLog } from './own-road.ts';
 import type { RideFigure, RideFigureId, RideRecord, RideTold } from './ride-record.ts';
 
@@ -58,6 +59,8 @@ const settledBy: readonly (readonly [keyof RideRecord, QuantityPath])[] = [
 ];
 /** A wind that was noted is off by so much of what one that was not noted is. Common practice, no source. */
 const NOTED_WIND = 0.4;
+/** Energy by volts at rest is off by so much of itself on either side. Common practice, no source. */
+const BY_VOLTS = 0.12;
 /** Nobody is entered with more, W. */
 const MOST_RIDER_W = 800;
 
@@ -185,8 +188,12 @@ function ridden(
 }
 
 /** What was read of the same; undefined where it was not. */
-function measured(ride: RideRecord, plan: Figures, road: RideRoad | undefined): Figures {
-  const net = netWh(ride);
+function measured(
+  ride: RideRecord,
+  net: number | undefined,
+  plan: Figures,
+  road: RideRoad | undefined,
+): Figures {
   const out: Figures = {
     ...(net === undefined ? {} : { energy: net }),
     ...(net === undefined || ride.distanceKm === null ? {} : { 'per-km': net / ride.distanceKm }),
@@ -248,7 +255,13 @@ export function* rideBeside(
 ): Generator<BesideProgress, Beside> {
   const road = asked !== undefined && fits(ride, asked) ? asked : undefined;
   const day = onTheDay(build, ride, road);
-  const nothing: Beside['told'] = { road: 'none', windKnown: day.windKnown, figures: [], causes: [] };
+  const nothing: Beside['told'] = {
+    road: 'none',
+    windKnown: day.windKnown,
+    byVolts: false,
+    figures: [],
+    causes: [],
+  };
   if (ride.kind === 'coast-down' || (road === undefined && ride.kind !== 'top-speed'))
     return { told: nothing, plan: {}, trace: undefined };
   const route = road === undefined ? NO_ROAD : roadOf(ride, road);
@@ -262,7 +275,9 @@ export function* rideBeside(
     return { ...whole, figures: { ...whole.figures, top: topOf(plan, ride) } };
   };
   const plan = told(legs, true);
-  const read = measured(ride, plan.figures, road);
+  const pack = build.packs.length === 1 ? assemble(day.build).pack : undefined;
+  const byVolts = netWh(ride) === undefined && pack !== undefined ? whByVolts(pack, ride) : undefined;
+  const read = measured(ride, netWh(ride) ?? byVolts, plan.figures, road);
   const ids = Object.keys(read) as RideFigureId[];
   const drawing = drawingOf(legs, SEED, day.settled);
   const drawn: Figures[] = [];
@@ -277,7 +292,10 @@ export function* rideBeside(
       drawn.map((d) => d[id] ?? own),
       { low: 0.05, high: 0.95 },
     );
-    return [{ id, measured: value, plan: own, low: Math.min(own, at.low), high: Math.max(own, at.high) }];
+    // Volts at rest are a coarser reading than a display's watt-hours.
+    const coarse = byVolts !== undefined && (id === 'energy' || id === 'per-km') ? BY_VOLTS * own : 0;
+    const [low, high] = [Math.min(own, at.low) - coarse, Math.max(own, at.high) + coarse];
+    return [{ id, measured: value, plan: own, low, high }];
   });
   const [first] = figures;
   const causes =
@@ -289,7 +307,13 @@ export function* rideBeside(
           .slice(0, 3)
           .map((c) => c.name);
   return {
-    told: { road: road?.of ?? 'none', windKnown: day.windKnown, figures, causes },
+    told: {
+      road: road?.of ?? 'none',
+      windKnown: day.windKnown,
+      byVolts: byVolts !== undefined,
+      figures,
+      causes,
+    },
     plan: plan.figures,
     trace: plan.trace,
   };

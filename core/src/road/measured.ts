@@ -1,5 +1,9 @@
+import { chargeAtRest, wholeCapacityAh, type Pack } from '../machine/battery.ts';
 import type { LogAnalysis } from './analysis.ts';
 import type { RideReading, RideRecord } from './ride-record.ts';
+
+/** A smaller part of the charge than this is lost in the reading of the volts. */
+const LEAST_PART = 0.05;
 
 const rounded = (value: number, digits: number): number | null =>
   Number.isFinite(value) ? Number(value.toFixed(digits)) : null;
@@ -29,6 +33,16 @@ export function withReadings(ride: RideRecord, analysis: LogAnalysis): RideRecor
     ([key, value]) => value !== null && ride[key as RideReading] === null,
   );
   return { ...ride, ...Object.fromEntries(read) };
+}
+
+/**
+ * Energy by the volts at rest before and after where no display told it, from the resting curve of the plan's pack: 0.5 (U0 + U1)
+ * times the charge between them. Undefined where the volts do not tell it.
+ */
+export function whByVolts(pack: Pack, { voltsBefore, voltsAfter }: RideRecord): number | undefined {
+  if (voltsBefore === null || voltsAfter === null || voltsAfter >= voltsBefore) return undefined;
+  const part = chargeAtRest(pack, voltsBefore) - chargeAtRest(pack, voltsAfter);
+  return part < LEAST_PART ? undefined : (part * wholeCapacityAh(pack) * (voltsBefore + voltsAfter)) / 2;
 }
 
 /** Taken from the pack, what came back off, Wh; undefined where nobody read it. */

@@ -111,6 +111,8 @@ export const rideTold = z.strictObject({
   /** Whose road it was: its own, a route's, or none. */
   road: z.enum(['recorded', 'route', 'none']),
   windKnown: z.boolean(),
+  /** The energy was worked out from the volts at rest: no display told it. */
+  byVolts: z.boolean().default(false),
   figures: z.array(figure).max(RIDE_FIGURES.length),
   /** What most of the span comes from, in words. */
   causes: z.array(z.string().max(120)).max(5),

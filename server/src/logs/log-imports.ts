@@ -50,6 +50,12 @@ interface Running {
   readonly stop: (why: Problem) => void;
 }
 
+export const tooLargeLog = (): Problem =>
+  new Problem(
+    413,
+    'too-large',
+    `A recording has at most ${String(MOST_LOG_BYTES / 2 ** 20)} MB. Nothing was stored.`,
+  );
 const stopped = (): Problem => new Problem(409, 'stopped', 'The import was stopped. Nothing was stored.');
 
 /**
@@ -200,12 +206,7 @@ export class LogImports {
     for await (const bytes of body) {
       const { progress } = running;
       running.progress = { ...progress, bytes: progress.bytes + bytes.length };
-      if (running.progress.bytes > MOST_LOG_BYTES)
-        throw new Problem(
-          413,
-          'too-large',
-          `A recording has at most ${String(MOST_LOG_BYTES / 2 ** 20)} MB. Nothing was stored.`,
-        );
+      if (running.progress.bytes > MOST_LOG_BYTES) throw tooLargeLog();
       const next = new Promise<void>((resolve) => {
         whenRoom(resolve);
       });

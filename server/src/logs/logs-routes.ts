@@ -1,12 +1,12 @@
 import { Router, type Request } from 'express';
 import * as z from 'zod';
-import { logImport, recordKey, type LogProgress } from '@apple-cart/contracts';
+import { MOST_LOG_BYTES, logImport, recordKey, type LogProgress } from '@apple-cart/contracts';
 import { jsonText, logColumns, readRecord } from '@apple-cart/core';
 import { eventStream } from '../http/event-stream.ts';
 import { parseBody } from '../http/parse-body.ts';
 import { Problem, badInput } from '../http/problems.ts';
 import type { RecordStore } from '../records/record-store.ts';
-import type { LogImports } from './log-imports.ts';
+import { tooLargeLog, type LogImports } from './log-imports.ts';
 import type { LogStore } from './log-store.ts';
 
 const windowQuery = z.object({
@@ -74,6 +74,7 @@ export function logsRoutes(logs: LogStore, imports: LogImports, records: RecordS
   router.post('/:key/import', async (request, response) => {
     const key = parseBody(recordKey, request.params.key);
     const asked = about(request.query);
+    if (Number(request.get('content-length') ?? 0) > MOST_LOG_BYTES) throw tooLargeLog();
     if (await logs.has(key)) throw new Problem(409, 'another-record', 'A recording was kept under this key.');
     const { known, at } = await records.mayHold(idOf(request), key, 'ride');
     // A page that is closed stops what it began.

@@ -22,7 +22,7 @@ import { askedWords, foundWords } from './expected.ts';
 import { FindingsFields, findingsOf, typedFrom, typedOf } from './findings-fields.tsx';
 import { OutboxNotice } from '../parts/outbox-notice.tsx';
 import type { Bench } from './use-bench.ts';
-import { useMeter } from './use-meter.ts';
+import { useMeter } from '../parts/use-meter.ts';
 import { TextButton } from '../../ui/text-button.tsx';
 import { WhoField } from '../parts/who-field.tsx';
 

@@ -17,6 +17,7 @@ import { PanelHead } from '../../ui/panel.tsx';
 import { Caution } from '../../ui/caution.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { OutboxNotice } from '../parts/outbox-notice.tsx';
+import { useMeter } from '../parts/use-meter.ts';
 import { WhoField } from '../parts/who-field.tsx';
 import { dayShort } from './ride-words.ts';
 import type { Road } from './use-road.ts';
@@ -57,6 +58,15 @@ function LogCharge({ road, pack }: { road: Road; pack: number }) {
   const { who, remember } = usePeople();
   const [typed, setTyped] = useState<Partial<Record<FieldId, string>>>({});
   const [on, setOn] = useState(today);
+  const [simulated, setSimulated] = useState(false);
+  const meter = useMeter(road.build, `pack/groups${pack === 0 ? '' : `-${String(pack + 1)}`}`, (volts) => {
+    setSimulated(true);
+    setTyped((now) => ({
+      ...now,
+      lowestV: Math.min(...volts).toFixed(3),
+      highestV: Math.max(...volts).toFixed(3),
+    }));
+  });
   const [trouble, setTrouble] = useState('');
   const values = FIELDS.map(([id]) => [id, numberIn(id, typed[id])] as const);
   const wrong = values.some(([, v]) => v === undefined);
@@ -73,10 +83,11 @@ function LogCharge({ road, pack }: { road: Road; pack: number }) {
       ...readings,
       note: '',
       who: who.trim(),
-      simulated: false,
+      simulated,
     }).then(
       () => {
         setTyped({});
+        setSimulated(false);
         setTrouble('');
       },
       () => {
@@ -118,6 +129,7 @@ function LogCharge({ road, pack }: { road: Road; pack: number }) {
               value={typed[id] ?? ''}
               className={`num h-8 w-full bg-field px-2 text-right text-[15px] max-bench:h-11 ${numberIn(id, typed[id]) === undefined ? 'border-b-2 border-stop' : 'border-b border-ink3'}`}
               onChange={(event) => {
+                if (id === 'lowestV' || id === 'highestV') setSimulated(false);
                 setTyped({ ...typed, [id]: event.target.value });
               }}
             />
@@ -125,6 +137,12 @@ function LogCharge({ road, pack }: { road: Road; pack: number }) {
           </label>
         ))}
       </FieldGroup>
+      <p className="flex items-center gap-3 py-2 text-[13px] text-ink2">
+        <Button aria-pressed={meter.live} onClick={meter.live ? meter.stop : meter.start}>
+          {meter.live ? 'Hold the groups' : 'Take the groups from the monitor'}
+        </Button>
+        <span role="status">{meter.trouble === '' ? 'The monitor is simulated.' : meter.trouble}</span>
+      </p>
       <div className="py-2">
         <WhoField />
       </div>

@@ -369,6 +369,11 @@ export function RideView({ road, kept, onEdit }: { road: Road; kept: RideKept; o
         <Lines key={kept.key} road={road} kept={kept} rows={log.rows} analysis={log.analysis} />
       )}
       {told !== undefined && <BesideTable told={told} />}
+      {told?.byVolts === true && (
+        <p className="pt-1 text-[13px] text-ink2">
+          The energy is worked out from the volts at rest: a wider span.
+        </p>
+      )}
       {told !== undefined && <PointsTo told={told} />}
       <p className="py-1.5 text-[13px] text-ink2">{dayWords(kept)}</p>
       {log !== undefined && <Found analysis={log.analysis} />}
