@@ -237,9 +237,9 @@ describe('every screen', () => {
       expect(await violationsInBoth(page), screen).toEqual([]);
   });
 
-  it('never scrolls sideways on a desk, a tablet and a telephone, and has targets of 44 px on a tablet', async () => {
+  it('never scrolls sideways on a desk, a tablet and a telephone', async () => {
     const page = await open();
-    for await (const screen of everywhere(page, bench.application, 'Orchard longtail')) {
+    for await (const screen of everywhere(page, bench.application, 'Orchard longtail'))
       if (!screen.startsWith('print ')) {
         expect(await sidewaysAnywhere(page), screen).toEqual([]);
         // The sheet scrolls, the page around it never: it would show a second bar.
@@ -248,10 +248,12 @@ describe('every screen', () => {
           screen,
         ).toBeLessThanOrEqual(0);
       }
-      await page.setViewport({ width: 768, height: 1024 });
+  });
+
+  it('has touch targets of 44 px on a tablet', async () => {
+    const page = await open(768, 1024);
+    for await (const screen of everywhere(page, bench.application, 'Orchard longtail'))
       expect(await tooSmall(page), screen).toEqual([]);
-      await page.setViewport({ width: 1280, height: 800 });
-    }
   });
 
   it('prints without bar, work order and tray, with the figures at its head', async () => {
@@ -282,14 +284,14 @@ describe('every screen', () => {
 });
 
 describe('the first load', () => {
-  it('is under 170 kB of compressed JavaScript, 300 with what judges the cards, and comes from this machine only', async () => {
+  it('is under 170 kB of compressed JavaScript, 310 with what judges the cards and says what is due, and comes from this machine only', async () => {
     const page = await open();
     const { scripts, first, judged } = await firstLoad(page, bench.application.url);
     expect(scripts.length).toBeGreaterThan(0);
     expect(first).toBeGreaterThan(50_000);
     expect(first).toBeLessThan(170_000);
     expect(judged).toBeGreaterThan(first);
-    expect(judged).toBeLessThan(300_000);
+    expect(judged).toBeLessThan(310_000);
     expect(scripts.every((url) => url.startsWith(bench.application.url))).toBe(true);
   });
 

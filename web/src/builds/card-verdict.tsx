@@ -1,17 +1,9 @@
-import {
-  STAGE_IDS,
-  ridesOf,
-  upkeepOf,
-  type BuildDocument,
-  type StageVerdict,
-  type Verdict,
-} from '@apple-cart/core';
+import { Suspense, lazy } from 'react';
+import { STAGE_IDS, type BuildDocument, type StageVerdict, type Verdict } from '@apple-cart/core';
 import { Silhouette } from '../drawing/silhouette.tsx';
 import { SCREENS } from '../screens/registry.ts';
 import { figureOf } from '../stages/parts/use-stage.ts';
 import { figureText } from '../state/figure-text.ts';
-import { ofKind, useRecords } from '../state/records.ts';
-import { today } from '../state/today.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { StateMark } from '../ui/state-mark.tsx';
@@ -52,28 +44,8 @@ function CardFigure({
   );
 }
 
-/** What is due by the km and the days of its rides; nothing where nothing is. */
-function UpkeepDue({ id, document }: { readonly id: string; readonly document: BuildDocument }) {
-  const { records } = useRecords(id);
-  const rides = ridesOf(records).map((r) => r.ride);
-  if (rides.length === 0) return null;
-  const done = ofKind(records, 'upkeep').map((u) => u.data);
-  const due = upkeepOf(document, rides, done, today()).rows.filter((r) => r.state === 'due');
-  const [first, ...more] = due;
-  if (first === undefined) return null;
-  return (
-    <p
-      className="flex items-center gap-2.5 border-b border-rule py-1.5 text-[13.5px]"
-      data-testid="upkeep-due"
-    >
-      <StateMark state="look" size={15} />
-      <span className="truncate">
-        Due: {first.task.name.toLowerCase()}
-        {more.length > 0 && ` and ${String(more.length)} more`}
-      </span>
-    </p>
-  );
-}
+/** Rides and what they ask for come behind the verdict: a card never waits for them. */
+const UpkeepDue = lazy(() => import('./upkeep-due.tsx').then((m) => ({ default: m.UpkeepDue })));
 
 /** What the card says once the build is judged: drawing, what it needs, three figures and the state of its stages. */
 export function CardVerdict({ id, document }: { readonly id: string; readonly document: BuildDocument }) {
@@ -99,7 +71,9 @@ export function CardVerdict({ id, document }: { readonly id: string; readonly do
           <span className="ml-auto truncate text-[13px] text-ink2">{detail}</span>
         </p>
       )}
-      <UpkeepDue id={id} document={document} />
+      <Suspense fallback={null}>
+        <UpkeepDue id={id} document={document} />
+      </Suspense>
       <div className="mt-auto flex items-end justify-between gap-3 pt-2.5" data-judged={document.name}>
         <CardFigure verdict={verdict} id="hill" label="Test hill" />
         <CardFigure verdict={verdict} id="range" label="Range" />
