@@ -76,6 +76,9 @@ const STAGE_SHOTS: Partial<Record<StageId, Pick<Shot, 'build' | 'before' | 'size
     before: async (page) => {
       await page.waitForSelector('[data-testid=beside]');
       await page.waitForSelector('[data-chart] svg');
+      await page.waitForFunction(
+        () => document.querySelector('main')?.textContent.includes('being ridden') === false,
+      );
     },
   },
   setup: {

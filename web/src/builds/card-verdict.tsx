@@ -1,5 +1,5 @@
 import { Suspense, lazy } from 'react';
-import { STAGE_IDS, type BuildDocument, type StageVerdict, type Verdict } from '@apple-cart/core';
+import { type BuildDocument, type StageVerdict, type Verdict } from '@apple-cart/core';
 import { Silhouette } from '../drawing/silhouette.tsx';
 import { SCREENS } from '../screens/registry.ts';
 import { figureOf } from '../stages/parts/use-stage.ts';
@@ -52,6 +52,8 @@ export function CardVerdict({ id, document }: { readonly id: string; readonly do
   const verdict = verdictOf(document);
   const system = useSettings((state) => state.units);
   const head = headline(verdict);
+  // What is not begun has no state yet.
+  const begun = verdict.stages.filter((s) => s.begun !== false);
   const figure =
     head === undefined || head.stage.state === 'fine' ? undefined : SCREENS[head.stage.id].answer;
   const detail = figure === undefined ? '' : figureText(figureOf(verdict, figure), system).condition;
@@ -81,15 +83,10 @@ export function CardVerdict({ id, document }: { readonly id: string; readonly do
         <span
           className="flex gap-[5px] pb-1"
           role="img"
-          aria-label={`Stages: ${verdict.stages.map((s) => `${SCREENS[s.id].name} ${s.state}`).join(', ')}`}
+          aria-label={`Stages: ${begun.map((s) => `${SCREENS[s.id].name} ${s.state}`).join(', ')}`}
         >
-          {STAGE_IDS.map((id) => (
-            <StateMark
-              key={id}
-              state={verdict.stages.find((s) => s.id === id)?.state ?? 'todo'}
-              size={9}
-              labelled={false}
-            />
+          {begun.map(({ id, state }) => (
+            <StateMark key={id} state={state} size={9} labelled={false} />
           ))}
         </span>
       </div>

@@ -285,6 +285,8 @@ export function logChart(input: LogChartInput, ink: ChartInk): EChartsOption {
     })),
     yAxis: panels.map((id, i) => ({
       ...yAxis,
+      // Its name stands before what is drawn.
+      z: 10,
       gridIndex: i,
       min: axes[i]?.min ?? 0,
       max: axes[i]?.max ?? 1,
