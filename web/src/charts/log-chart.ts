@@ -192,7 +192,14 @@ function panelSeries(
     z: 0,
   };
   return [
-    { ...line(points, { color: look[id].color, width: id === 'elevation' ? 1.2 : 2, z: 3 }), ...area },
+    {
+      ...line(points, {
+        color: look[id].color,
+        width: id === 'elevation' ? 1.2 : 2,
+        z: id === 'elevation' ? 1 : 3,
+      }),
+      ...area,
+    },
     ...(planned.length === 0 ? [] : [line(planned, { color: ink.ink, width: 1, z: 4 })]),
     ...held,
     unseen,
@@ -285,8 +292,8 @@ export function logChart(input: LogChartInput, ink: ChartInk): EChartsOption {
     })),
     yAxis: panels.map((id, i) => ({
       ...yAxis,
-      // Its name stands before what is drawn.
-      z: 10,
+      // Its name stands before the ground, its lines behind what is drawn.
+      z: 2,
       gridIndex: i,
       min: axes[i]?.min ?? 0,
       max: axes[i]?.max ?? 1,
