@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parse } from 'csv-parse';
-import { NOTHING_READ, guessLogColumns, newBuild, type RideRecord } from '@apple-cart/core';
+import { newRide, guessLogColumns, newBuild, type RideRecord } from '@apple-cart/core';
 import { openStored, openStores } from '../server/src/stores.ts';
 import { line } from './measure.ts';
 
@@ -19,21 +19,14 @@ const HEADS = [
   'altitude (m)',
   'rider power (W)',
 ];
-const RIDE: RideRecord = {
+const RIDE: RideRecord = newRide({
   kind: 'everyday',
   on: '2026-03-02',
-  title: '',
-  route: '',
   planVersion: 1,
-  ...NOTHING_READ,
-  ground: 'dry',
   pedalled: 'yes',
-  note: '',
   who: 'bench',
   simulated: true,
-  corrects: null,
-  withdrawn: false,
-};
+});
 
 function writeRows(file: string): void {
   writeFileSync(file, `${HEADS.join(',')}\n`);

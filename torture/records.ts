@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import {
-  NOTHING_READ,
+  newRide,
   evaluate,
   newBuild,
   shippedRules,
@@ -26,21 +26,15 @@ const saidBy = (status: number | undefined): Said => {
   return status === 200 || status === 201 ? 'kept' : 'away';
 };
 
-const RIDE: RideRecord = {
+const RIDE: RideRecord = newRide({
   kind: 'everyday',
   on: '2026-03-02',
   title: 'torture',
-  route: '',
   planVersion: 1,
-  ...NOTHING_READ,
-  ground: 'dry',
   pedalled: 'yes',
-  note: '',
   who: 'torture',
   simulated: true,
-  corrects: null,
-  withdrawn: false,
-};
+});
 const RUN = 'torture-run-1';
 
 const steps = () =>

@@ -389,6 +389,7 @@ export {
   RIDE_FIGURES,
   RIDE_KINDS,
   RIDE_KIND_NAMES,
+  newRide,
   type ChargeRecord,
   type Ground,
   type RideFigure,

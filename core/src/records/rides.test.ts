@@ -1,24 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { NOTHING_READ, type RideRecord, type RideTold } from '../road/ride-record.ts';
+import { newRide, type RideRecord, type RideTold } from '../road/ride-record.ts';
 import type { Kept } from './record.ts';
 import { readRecord } from './record.ts';
 import { ridesOf } from './rides.ts';
 
-const RIDE: RideRecord = {
+const RIDE: RideRecord = newRide({
   kind: 'everyday',
   on: '2026-03-02',
-  title: '',
-  route: '',
   planVersion: 1,
-  ...NOTHING_READ,
-  ground: 'dry',
-  pedalled: 'unknown',
-  note: '',
   who: 'L. Ladder',
-  simulated: false,
-  corrects: null,
-  withdrawn: false,
-};
+});
 let seq = 0;
 const ride = (key: string, more: Partial<RideRecord> = {}): Kept => {
   seq += 1;

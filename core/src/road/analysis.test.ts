@@ -3,7 +3,7 @@ import { analyzeLog } from './analysis.ts';
 import { LogReader, guessLogColumns, headOf, logColumns, type LogColumns } from './columns.ts';
 import { CHANNEL_IDS, CHANNELS, type Recording } from './channels.ts';
 import { withReadings } from './measured.ts';
-import { NOTHING_READ, type RideRecord } from './ride-record.ts';
+import { newRide, type RideRecord } from './ride-record.ts';
 
 /**
  * Twelve rows worked by hand: a start, a climb, a roll with current coming back, a stop, and on. Derived; the sums stand beside
@@ -89,22 +89,13 @@ describe('a recording of twelve rows, worked by hand', () => {
   });
 
   it('fills what nobody typed, and leaves what somebody did', () => {
-    const ride: RideRecord = {
+    const ride: RideRecord = newRide({
       kind: 'everyday',
       on: '2026-03-02',
-      title: '',
-      route: '',
       planVersion: 1,
-      ...NOTHING_READ,
       distanceKm: 0.081,
-      ground: 'dry',
-      pedalled: 'unknown',
-      note: '',
       who: 'R. Quince',
-      simulated: false,
-      corrects: null,
-      withdrawn: false,
-    };
+    });
     const read = withReadings(ride, a);
     expect(read.distanceKm).toBe(0.081);
     expect(read.energyWh).toBeCloseTo(2.24, 2);

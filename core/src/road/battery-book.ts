@@ -29,9 +29,15 @@ export interface BatteryBook {
   readonly capacities: readonly CapacityTold[];
   /** By day, of the pack with its leads, mohm. */
   readonly resistances: readonly { readonly on: string; readonly mohm: number }[];
-  /** The weighted mean of the last capacities, and what share of the label's it is, with its error, 0 to 1; undefined without any. */
+  /** The weighted mean of the last capacities, and what the label says where the plan knows it, with its error, 0 to 1; undefined without any. */
   readonly capacity:
-    { readonly ah: number; readonly sd: number; readonly labelAh: number; readonly from: number } | undefined;
+    | {
+        readonly ah: number;
+        readonly sd: number;
+        readonly labelAh: number | undefined;
+        readonly from: number;
+      }
+    | undefined;
   /** Where charging was stopped on the mean, %, and how many times at 90 or below; NaN without any. */
   readonly untilPct: number;
   readonly partial: number;
@@ -86,11 +92,14 @@ export function batteryBook(
   const aboard = packsAboard(build, known)[index];
   if (aboard === undefined) return undefined;
   const { pack } = aboard;
+  // Volts of a pack whose cells nobody has counted tell no charge.
+  const counted = known.packs[index]?.cellsInSeries.source !== 'unknown';
+  const labelled = known.packs[index]?.capacityAh.source !== 'unknown';
   const own = charges
     .filter(({ data }) => data.pack === index)
     .toSorted((a, b) => a.data.on.localeCompare(b.data.on));
   const at = (volts: number | null): number | undefined =>
-    volts === null ? undefined : chargeAtRest(pack, volts);
+    volts === null || !counted ? undefined : chargeAtRest(pack, volts);
   const rows = own.map(({ key, data }): BookRow => ({
     key,
     charge: data,
@@ -100,16 +109,18 @@ export function batteryBook(
       data.lowestV === null || data.highestV === null ? undefined : Math.max(0, data.highestV - data.lowestV),
   }));
   const alone = build.packs.length === 1 ? rides.filter((r) => r.on !== '') : [];
-  const capacities = [
-    ...own.flatMap(({ data }): CapacityTold[] => {
-      const told = capacityTold(pack, data.chargeAh, data.voltsBefore, data.voltsAfter);
-      return told === undefined ? [] : [{ on: data.on, ...told, by: 'charge' }];
-    }),
-    ...alone.flatMap((ride): CapacityTold[] => {
-      const told = capacityTold(pack, ride.chargeAh, ride.voltsAfter, ride.voltsBefore);
-      return told === undefined ? [] : [{ on: ride.on, ...told, by: 'ride' }];
-    }),
-  ].toSorted((a, b) => a.on.localeCompare(b.on));
+  const capacities = !counted
+    ? []
+    : [
+        ...own.flatMap(({ data }): CapacityTold[] => {
+          const told = capacityTold(pack, data.chargeAh, data.voltsBefore, data.voltsAfter);
+          return told === undefined ? [] : [{ on: data.on, ...told, by: 'charge' }];
+        }),
+        ...alone.flatMap((ride): CapacityTold[] => {
+          const told = capacityTold(pack, ride.chargeAh, ride.voltsAfter, ride.voltsBefore);
+          return told === undefined ? [] : [{ on: ride.on, ...told, by: 'ride' }];
+        }),
+      ].toSorted((a, b) => a.on.localeCompare(b.on));
   const last = capacities.slice(-TAKEN);
   const weight = last.reduce((sum, c) => sum + 1 / c.sd ** 2, 0);
   const stopped = own.flatMap(({ data }) => (data.untilPct === null ? [] : [data.untilPct]));
@@ -125,7 +136,7 @@ export function batteryBook(
         : {
             ah: last.reduce((sum, c) => sum + c.ah / c.sd ** 2, 0) / weight,
             sd: 1 / Math.sqrt(weight),
-            labelAh: pack.capacityAh,
+            labelAh: labelled ? pack.capacityAh : undefined,
             from: last.length,
           },
     untilPct: stopped.length === 0 ? NaN : stopped.reduce((sum, p) => sum + p, 0) / stopped.length,

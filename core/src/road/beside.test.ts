@@ -10,7 +10,7 @@ import { analyzeLog } from './analysis.ts';
 import { rideBeside, type Beside, type RideRoad } from './beside.ts';
 import { withReadings } from './measured.ts';
 import { roadOfLog } from './own-road.ts';
-import { NOTHING_READ, type RideFigureId, type RideRecord } from './ride-record.ts';
+import { newRide, type RideFigureId, type RideRecord } from './ride-record.ts';
 import { figureState, headlineOf, leaningOf, rideState, roadStands } from './stands.ts';
 
 const roadFrom = (file: unknown): Route => {
@@ -20,23 +20,16 @@ const roadFrom = (file: unknown): Route => {
 };
 const market = roadFrom(marketRun);
 const lane = roadFrom(crateLane);
-const DAY: RideRecord = {
+const DAY: RideRecord = newRide({
   kind: 'range',
   on: '2026-03-02',
-  title: '',
-  route: '',
   planVersion: 1,
-  ...NOTHING_READ,
   airC: 11,
   windMs: 0,
-  ground: 'dry',
   pedalled: 'yes',
-  note: '',
   who: 'R. Quince',
   simulated: true,
-  corrects: null,
-  withdrawn: false,
-};
+});
 const still: SimulatedRide = {
   route: market,
   effort: 'cruise',

@@ -1,6 +1,5 @@
 import type { BuildDocument, QuantityPath } from '../document/document.ts';
 import { withValue } from '../document/quantity-at.ts';
-import { assemble } from '../machine/assemble.ts';
 import { chargeAtRest, supplyAt } from '../machine/battery.ts';
 import { quantiles } from '../quantity/numerics.ts';
 import { msToKmh } from '../quantity/units.ts';
@@ -164,6 +163,9 @@ const effortOf = ({ kind }: RideRecord, road: RideRoad): Effort =>
 
 type Figures = Partial<Record<RideFigureId, number>>;
 
+const tellsByVolts = ({ machine, known }: RidePlan): boolean =>
+  machine.others.length === 0 && known.packs[0].cellsInSeries.source !== 'unknown';
+
 /** What the plan does on the road of the ride. */
 function ridden(
   plan: RidePlan,
@@ -171,7 +173,8 @@ function ridden(
   traced: boolean,
 ): { figures: Figures; trace: Trace | undefined } {
   const { pack } = plan.machine;
-  const alone = plan.machine.others.length === 0;
+  // Volts at rest tell the charge of one pack whose cells are counted.
+  const alone = tellsByVolts(plan);
   const charge =
     alone && ride.voltsBefore !== null ? Math.max(0.02, chargeAtRest(pack, ride.voltsBefore)) : plan.charged;
   const done = plan.ride({ charge, traceEvery: traceSpacing(plan.course), step: 2 });
@@ -211,9 +214,9 @@ function measured(
 
 /** The steady top speed of a plan on the level, km/h. */
 function topOf(plan: RidePlan, ride: RideRecord): number {
-  const { pack, others } = plan.machine;
+  const { pack } = plan.machine;
   const charge =
-    ride.voltsBefore !== null && others.length === 0 ? chargeAtRest(pack, ride.voltsBefore) : plan.charged;
+    ride.voltsBefore !== null && tellsByVolts(plan) ? chargeAtRest(pack, ride.voltsBefore) : plan.charged;
   const top = topSpeed(plan.machine, charge);
   return top.moves ? msToKmh(top.v) : 0;
 }
@@ -275,7 +278,8 @@ export function* rideBeside(
     return { ...whole, figures: { ...whole.figures, top: topOf(plan, ride) } };
   };
   const plan = told(legs, true);
-  const pack = build.packs.length === 1 ? assemble(day.build).pack : undefined;
+  const day0 = ridePlan(day.build, route, effort);
+  const pack = tellsByVolts(day0) ? day0.machine.pack : undefined;
   const byVolts = netWh(ride) === undefined && pack !== undefined ? whByVolts(pack, ride) : undefined;
   const read = measured(ride, netWh(ride) ?? byVolts, plan.figures, road);
   const ids = Object.keys(read) as RideFigureId[];

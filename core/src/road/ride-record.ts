@@ -94,6 +94,22 @@ export const NOTHING_READ: Readonly<Record<RideReading, null>> = {
   windFromDeg: null,
 };
 
+/** A ride of which only the least is known yet, with what is. */
+export const newRide = (
+  known: Pick<RideRecord, 'kind' | 'on' | 'planVersion' | 'who'> & Partial<RideRecord>,
+): RideRecord => ({
+  title: '',
+  route: '',
+  ...NOTHING_READ,
+  ground: 'dry',
+  pedalled: 'unknown',
+  note: '',
+  simulated: false,
+  corrects: null,
+  withdrawn: false,
+  ...known,
+});
+
 /** What the plan of the day said of a ride, as it was worked out then: it stands whatever becomes of the plan. */
 export const RIDE_FIGURES = ['energy', 'per-km', 'minutes', 'top', 'winding', 'volts-after'] as const;
 export type RideFigureId = (typeof RIDE_FIGURES)[number];

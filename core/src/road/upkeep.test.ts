@@ -2,7 +2,7 @@ import ICAL from 'ical.js';
 import { describe, expect, it } from 'vitest';
 import { longtail, tandem } from '../test/demo.ts';
 import type { ChargeRecord, RideRecord, UpkeepRecord } from './ride-record.ts';
-import { NOTHING_READ } from './ride-record.ts';
+import { newRide } from './ride-record.ts';
 import { batteryBook, capacityTold } from './battery-book.ts';
 import { upkeepOf } from './upkeep.ts';
 import { kmADay, upkeepDiary } from './upkeep-diary.ts';
@@ -98,25 +98,17 @@ describe('the battery book', () => {
   });
 
   it('weighs charges and rides, keeps the spread and the habit', () => {
-    const ride: RideRecord = {
+    const ride: RideRecord = newRide({
       kind: 'range',
       on: '2026-03-03',
-      title: '',
-      route: '',
       planVersion: 1,
-      ...NOTHING_READ,
       chargeAh: 9,
       voltsBefore: rest(0.95),
       voltsAfter: rest(0.35),
       packMohm: 140,
-      ground: 'dry',
       pedalled: 'yes',
-      note: '',
       who: 'R. Quince',
-      simulated: false,
-      corrects: null,
-      withdrawn: false,
-    };
+    });
     const charges = [
       charge({
         voltsBefore: rest(0.4),
@@ -137,5 +129,17 @@ describe('the battery book', () => {
     expect(book?.partial).toBe(1);
     expect(book?.resistances).toEqual([{ on: '2026-03-03', mohm: 140 }]);
     expect(batteryBook(longtail, 3, charges, [ride])).toBeUndefined();
+  });
+
+  it('tells no charge of a pack whose cells nobody has counted, and no share of a label that nobody has read', () => {
+    const unknown = { source: 'unknown' } as const;
+    const [first] = longtail.packs;
+    const charges = [charge({ voltsBefore: rest(0.4), voltsAfter: rest(0.9), chargeAh: 8 })];
+    const uncounted = { ...longtail, packs: [{ ...first, cellsInSeries: unknown }] as typeof longtail.packs };
+    const book = batteryBook(uncounted, 0, charges, []);
+    expect(book?.capacity).toBeUndefined();
+    expect(book?.rows[0]?.from).toBeUndefined();
+    const unread = { ...longtail, packs: [{ ...first, capacityAh: unknown }] as typeof longtail.packs };
+    expect(batteryBook(unread, 0, charges, [])?.capacity).toMatchObject({ labelAh: undefined });
   });
 });

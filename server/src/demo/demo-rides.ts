@@ -1,5 +1,5 @@
 import {
-  NOTHING_READ,
+  newRide,
   analyzeLog,
   rideBeside,
   roadOfRide,
@@ -62,24 +62,20 @@ const SHOWN: Readonly<Partial<Record<RideReading, number>>> = {
 
 /** A ride worked out from its plan: what was read of it, and what the plan of the build says. */
 export function madeRide(plan: RidePlan, build: BuildDocument, route: Route | undefined): DemoRide {
-  const bare: RideRecord = {
+  const bare: RideRecord = newRide({
     kind: plan.kind,
     on: plan.on,
     title: plan.title,
     route: plan.route,
     planVersion: 1,
-    ...NOTHING_READ,
     airC: plan.airC,
     windMs: plan.windMs,
     loadKg: plan.loadKg,
-    ground: 'dry',
     pedalled: plan.kind === 'top-speed' ? 'no' : 'yes',
     note: plan.note,
     who: plan.who,
     simulated: true,
-    corrects: null,
-    withdrawn: false,
-  };
+  });
   const recording = plan.kind === 'top-speed' ? undefined : recordingOfPlan(plan, build, route);
   const full =
     recording === undefined ? { ...bare, topKmh: 24.4 } : withReadings(bare, analyzeLog(recording));

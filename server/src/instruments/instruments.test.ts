@@ -2,7 +2,7 @@ import { createServer, get, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import request from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { NOTHING_READ, evaluate, evenHill, shippedRules, type RideRecord } from '@apple-cart/core';
+import { newRide, evaluate, evenHill, shippedRules, type RideRecord } from '@apple-cart/core';
 import { fixture, storedBuild, type Fixture } from '../test/fixture.ts';
 
 let f: Fixture;
@@ -109,18 +109,10 @@ describe('the simulated instruments', () => {
   });
 });
 
-const RIDE: RideRecord = {
+const RIDE: RideRecord = newRide({
   kind: 'everyday',
   on: '2026-04-11',
-  title: '',
-  route: '',
   planVersion: 1,
-  ...NOTHING_READ,
-  ground: 'dry',
   pedalled: 'yes',
-  note: '',
   who: 'R. Quince',
-  simulated: false,
-  corrects: null,
-  withdrawn: false,
-};
+});

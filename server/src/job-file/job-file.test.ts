@@ -2,7 +2,7 @@ import { zipSync } from 'fflate';
 import request from 'supertest';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import {
-  NOTHING_READ,
+  newRide,
   evaluate,
   evenHill,
   newBuild,
@@ -216,18 +216,11 @@ describe('a job as one file', () => {
   });
 });
 
-const RIDE: RideRecord = {
+const RIDE: RideRecord = newRide({
   kind: 'everyday',
   on: '2026-04-11',
-  title: '',
-  route: '',
   planVersion: 1,
-  ...NOTHING_READ,
-  ground: 'dry',
   pedalled: 'yes',
-  note: '',
   who: 'R. Quince',
   simulated: true,
-  corrects: null,
-  withdrawn: false,
-};
+});

@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import request from 'supertest';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { LogInfo, LogTaken, LogWindow } from '@apple-cart/contracts';
-import { NOTHING_READ, guessLogColumns, type LogColumns, type RideRecord } from '@apple-cart/core';
+import { newRide, guessLogColumns, type LogColumns, type RideRecord } from '@apple-cart/core';
 import { fixture, storedBuild, type Fixture } from '../test/fixture.ts';
 
 let f: Fixture;
@@ -21,21 +21,14 @@ beforeEach(async () => {
   key = `ride-${String(rides).padStart(6, '0')}`;
 });
 
-const RIDE: RideRecord = {
+const RIDE: RideRecord = newRide({
   kind: 'everyday',
   on: '2026-04-11',
   title: 'to the press house',
-  route: '',
   planVersion: 1,
-  ...NOTHING_READ,
-  ground: 'dry',
   pedalled: 'yes',
-  note: '',
   who: 'L. Ladder',
-  simulated: false,
-  corrects: null,
-  withdrawn: false,
-};
+});
 const HEADS = ['time (s)', 'distance (km)', 'speed (km/h)', 'volts', 'amps'];
 const columns = (): LogColumns => {
   const guess = guessLogColumns(HEADS, ['0', '0', '0', '54', '0'], ',');

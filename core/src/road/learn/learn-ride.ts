@@ -176,6 +176,7 @@ export function prepared(
   const { metres } = distancesOf(recording);
   const v = smoothed(speedsOf(recording, metres) ?? new Float64Array(seconds.length));
   const machine = machineOn(build, ride);
+  const volts = supplyAt(machine.pack, STATED_CHARGE).openVolts;
   const { windMs, windFromDeg } = ride;
   return {
     key,
@@ -191,9 +192,10 @@ export function prepared(
     sine: sines(metres, columns.elevation),
     soft: softOf(metres, machine, route),
     watts: Float64Array.from(seconds, (_, i) => wattsAt(recording, i)),
+    // Without a channel of its own the current is as good as its volts at half charge: it only tells load from none.
     amps: Float64Array.from(seconds, (_, i) => {
       const amps = columns.amps?.[i] ?? NaN;
-      return Number.isNaN(amps) ? wattsAt(recording, i) / machine.pack.cellsInSeries / 3.6 : amps;
+      return Number.isNaN(amps) ? wattsAt(recording, i) / volts : amps;
     }),
     windingC: columns.windingC === undefined ? undefined : Float64Array.from(columns.windingC),
     gears: gearsOf(machine, v, columns.cadence),

@@ -11,7 +11,7 @@ import { readRoute } from '../../route/read-route.ts';
 import type { Route } from '../../route/route.ts';
 import { courier, longtail, tandem, tourer, trike } from '../../test/demo.ts';
 import { rideHill } from '../../trips/ridden.ts';
-import { NOTHING_READ, type RideKind, type RideRecord } from '../ride-record.ts';
+import { newRide, type RideKind, type RideRecord } from '../ride-record.ts';
 import { learn, withLearnt, type LearnOutcome, type LearntValue } from './learn.ts';
 import type { LearnRide } from './learn-ride.ts';
 import { teachNext } from './teach-next.ts';
@@ -24,24 +24,18 @@ const roadFrom = (file: unknown): Route => {
 // What the ground is no logger knows: here it is paved.
 const market = { ...roadFrom(marketRun), spans: [] };
 const lane = roadFrom(crateLane);
-const ride = (kind: RideKind, more: Partial<RideRecord> = {}): RideRecord => ({
-  kind,
-  on: '2026-03-02',
-  title: '',
-  route: '',
-  planVersion: 1,
-  ...NOTHING_READ,
-  airC: 12,
-  windMs: 0,
-  ground: 'dry',
-  pedalled: 'yes',
-  note: '',
-  who: 'R. Quince',
-  simulated: true,
-  corrects: null,
-  withdrawn: false,
-  ...more,
-});
+const ride = (kind: RideKind, more: Partial<RideRecord> = {}): RideRecord =>
+  newRide({
+    kind,
+    on: '2026-03-02',
+    planVersion: 1,
+    airC: 12,
+    windMs: 0,
+    pedalled: 'yes',
+    who: 'R. Quince',
+    simulated: true,
+    ...more,
+  });
 const day = { windMs: 0, windFromDeg: undefined, airC: 12, fault: 'none' } as const;
 const everyday = (build: BuildDocument, truth: Truth, seed: number): LearnRide => ({
   key: `everyday ${String(seed)}`,

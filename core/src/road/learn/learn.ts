@@ -211,7 +211,8 @@ interface Single {
 function singles(build: BuildDocument, rides: readonly LearnRide[]): readonly Single[] {
   const known = knownBuild(build);
   const pack = firstPack(build, known);
-  const alone = build.packs.length === 1;
+  // Of several packs, or one whose cells nobody has counted, volts tell nothing.
+  const alone = build.packs.length === 1 && known.packs[0].cellsInSeries.source !== 'unknown';
   const told = rides.flatMap(({ ride }) => {
     const one = alone ? capacityTold(pack, ride.chargeAh, ride.voltsAfter, ride.voltsBefore) : undefined;
     return one === undefined

@@ -213,16 +213,24 @@ function Capacity({ book, pack }: { book: BatteryBook; pack: number }) {
         quarter of the charge at least.
       </p>
     );
-  const share = (100 * capacity.ah) / capacity.labelAh;
-  const sd = (100 * capacity.sd) / capacity.labelAh;
+  const { labelAh } = capacity;
+  if (labelAh === undefined)
+    return (
+      <p className="border-b border-hair py-2 text-[15px]">
+        <b className="num text-[22px]">{formatNumber(capacity.ah, 1)}</b> ± {formatNumber(2 * capacity.sd, 1)}{' '}
+        Ah. The plan does not know its label: what share of it is left cannot be told.
+      </p>
+    );
+  const share = (100 * capacity.ah) / labelAh;
+  const sd = (100 * capacity.sd) / labelAh;
   const path = `packs.${String(pack)}.healthPct` as QuantityPath;
   const then = Math.max(1, Math.min(120, Number(share.toFixed(1))));
   return (
     <div className="border-b border-hair py-2">
       <p className="text-[15px]">
         <b className="num text-[22px]">{formatNumber(capacity.ah, 1)}</b> ± {formatNumber(2 * capacity.sd, 1)}{' '}
-        Ah of {formatNumber(capacity.labelAh, 1)} on the plan: {formatNumber(share, 0)} %, from{' '}
-        {capacity.from} {capacity.from === 1 ? 'reading' : 'readings'}.
+        Ah of {formatNumber(labelAh, 1)} on the plan: {formatNumber(share, 0)} %, from {capacity.from}{' '}
+        {capacity.from === 1 ? 'reading' : 'readings'}.
       </p>
       <Button
         className="mt-1.5"
@@ -233,7 +241,7 @@ function Capacity({ book, pack }: { book: BatteryBook; pack: number }) {
               withQuantity(d, path, {
                 value: then,
                 source: 'measured',
-                plusMinus: Number(Math.max(0.1, 2 * sd).toFixed(1)),
+                plusMinus: Number(Math.max(0.1, sd).toFixed(1)),
                 note: `from the battery book, ${today()}`,
               }),
             'health of the pack',

@@ -1,4 +1,11 @@
-import { RIDE_KINDS, RIDE_KIND_NAMES, formatNumber, type RideKind } from '@apple-cart/core';
+import {
+  GROUNDS,
+  RIDE_KINDS,
+  RIDE_KIND_NAMES,
+  formatNumber,
+  type Ground,
+  type RideKind,
+} from '@apple-cart/core';
 import type { BadRow, BadRows, LogProgress } from '@apple-cart/contracts';
 import { sizeText } from '../../files/size-text.ts';
 import { useRouteList } from '../../state/routes.ts';
@@ -81,6 +88,22 @@ function DayFields({ day, onChange }: { day: LogDay; onChange: (day: LogDay) => 
           {WINDS.map((w) => (
             <option key={w.name} value={String(w.ms)}>
               {w.name}, some {w.ms} m/s
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className={row}>
+        Ground
+        <select
+          className={SELECT}
+          value={day.ground}
+          onChange={(event) => {
+            onChange({ ...day, ground: event.target.value as Ground });
+          }}
+        >
+          {GROUNDS.map((ground) => (
+            <option key={ground} value={ground}>
+              {ground}
             </option>
           ))}
         </select>

@@ -1,5 +1,6 @@
 import {
   convert,
+  figureState,
   firstOf,
   formatNumber,
   headlineOf,
@@ -104,14 +105,7 @@ export function saysWords(
   const spread = figure.high - figure.low;
   const span = figure.measured < figure.plan ? figure.plan - figure.low : figure.high - figure.plan;
   const off = Math.abs(figure.measured - figure.plan);
-  const state = firstOf<State>(
-    [
-      [!windKnown, 'unknown'],
-      [off <= span, 'fine'],
-      [off <= 2 * span, 'look'],
-    ],
-    'stop',
-  );
+  const state: State = windKnown ? figureState(figure) : 'unknown';
   const inside = firstOf(
     [
       [state === 'unknown', 'wind not noted'],

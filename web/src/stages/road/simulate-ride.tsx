@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import {
   LOGGER_FAULTS,
-  NOTHING_READ,
+  newRide,
   formatNumber,
   msToKmh,
   type LoggerFault,
@@ -81,23 +81,19 @@ function useSimulated(road: Road, how: How, onDone: (key: string) => void) {
   const keep = async (): Promise<void> => {
     remember(who);
     const key = newKey();
-    const record: RideRecord = {
+    const record: RideRecord = newRide({
       kind: 'everyday',
       on: today(),
       title: listed?.find((r) => r.id === how.route)?.summary.name ?? '',
       route: how.route,
       planVersion: road.planVersion,
-      ...NOTHING_READ,
       airC: how.airC,
       windMs: how.windMs,
-      ground: 'dry',
       pedalled: 'yes',
       note: `simulated, seed ${String(how.seed)}`,
       who: who.trim(),
       simulated: true,
-      corrects: null,
-      withdrawn: false,
-    };
+    });
     try {
       await api.instruments.keepRide(road.build, { key, ride: record, how });
       await Promise.all([logsHaveGrown(road.build), recordsHaveGrown(road.build)]);

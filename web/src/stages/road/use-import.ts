@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { NOTHING_READ, type LogColumns, type RideKind, type RideRecord } from '@apple-cart/core';
+import { newRide, type Ground, type LogColumns, type RideKind, type RideRecord } from '@apple-cart/core';
 import {
   logProgress,
   type BadRow,
@@ -25,6 +25,7 @@ export interface LogDay {
   readonly title: string;
   /** m/s; null where nobody noted it. */
   readonly wind: number | null;
+  readonly ground: Ground;
 }
 
 export type ImportStage =
@@ -38,22 +39,18 @@ export interface ImportTrouble {
   readonly bad: readonly BadRow[];
 }
 
-const rideOf = (day: LogDay, file: File, planVersion: number, who: string): RideRecord => ({
-  kind: day.kind,
-  on: day.on,
-  title: day.title,
-  route: day.route,
-  planVersion,
-  ...NOTHING_READ,
-  windMs: day.wind,
-  ground: 'dry',
-  pedalled: 'unknown',
-  note: file.name.slice(0, 200),
-  who: who.trim(),
-  simulated: false,
-  corrects: null,
-  withdrawn: false,
-});
+const rideOf = (day: LogDay, file: File, planVersion: number, who: string): RideRecord =>
+  newRide({
+    kind: day.kind,
+    on: day.on,
+    title: day.title,
+    route: day.route,
+    planVersion,
+    windMs: day.wind,
+    ground: day.ground,
+    note: file.name.slice(0, 200),
+    who: who.trim(),
+  });
 
 /** A file on its way in: looked at, sent, told how far it is, stopped. */
 export function useImport(road: Road, onDone: (key: string) => void) {
@@ -61,7 +58,14 @@ export function useImport(road: Road, onDone: (key: string) => void) {
   const [columns, setColumns] = useState<LogColumns>();
   const [bad, setBad] = useState<BadRows>('refuse');
   const [trouble, setTrouble] = useState<ImportTrouble>();
-  const [day, setDay] = useState<LogDay>({ kind: 'everyday', on: today(), route: '', title: '', wind: null });
+  const [day, setDay] = useState<LogDay>({
+    kind: 'everyday',
+    on: today(),
+    route: '',
+    title: '',
+    wind: null,
+    ground: 'dry',
+  });
   const { who, remember } = usePeople();
   const running = useRef<{ readonly key: string; readonly ends: AbortController }>(undefined);
   useEffect(
