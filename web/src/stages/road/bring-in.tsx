@@ -15,6 +15,7 @@ import { WhoField } from '../parts/who-field.tsx';
 import { ColumnsTable, LOG_SELECT as SELECT } from './columns-table.tsx';
 import { WINDS } from './ride-fields.ts';
 import { useImport, type LogDay } from './use-import.ts';
+import { RouteOptions } from './route-options.tsx';
 import type { Road } from './use-road.ts';
 
 /** What is known of the day beside the file. */
@@ -66,12 +67,7 @@ function DayFields({ day, onChange }: { day: LogDay; onChange: (day: LogDay) => 
             });
           }}
         >
-          <option value="">as it was recorded</option>
-          {(listed ?? []).map(({ id, summary }) => (
-            <option key={id} value={id}>
-              {summary.name}
-            </option>
-          ))}
+          <RouteOptions none="as it was recorded" />
         </select>
       </label>
       <label className={row}>

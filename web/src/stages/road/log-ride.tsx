@@ -32,6 +32,7 @@ import { ASKED, NOTHING_TYPED, RIDE_FIELDS, WINDS, readingOf, rideFrom, typedFro
 import { figureText, rideStands } from './ride-words.ts';
 import { SpanBar } from './span-bar.tsx';
 import { TEACHES } from './teaches.ts';
+import { RouteOptions } from './route-options.tsx';
 import type { Road } from './use-road.ts';
 
 const ROW =
@@ -133,12 +134,7 @@ function RoadChoice({ typed, change }: { typed: RideTyped; change: (more: Partia
           change({ route, title: typed.title === '' || typed.route !== '' ? name : typed.title });
         }}
       >
-        <option value="">none of those kept here</option>
-        {(listed ?? []).map(({ id, summary }) => (
-          <option key={id} value={id}>
-            {summary.name}
-          </option>
-        ))}
+        <RouteOptions none="none of those kept here" />
       </select>
     </label>
   );

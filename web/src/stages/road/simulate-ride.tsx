@@ -19,6 +19,7 @@ import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { WhoField } from '../parts/who-field.tsx';
 import { WINDS } from './ride-fields.ts';
+import { RouteOptions } from './route-options.tsx';
 import type { Road } from './use-road.ts';
 
 const FAULTS: Readonly<Record<LoggerFault, string>> = {
@@ -107,7 +108,6 @@ function useSimulated(road: Road, how: How, onDone: (key: string) => void) {
 
 /** What chance and the day decide. */
 function HowFields({ how, onChange }: { how: How; onChange: (how: How) => void }) {
-  const { listed } = useRouteList();
   return (
     <>
       <label className={ROW}>
@@ -120,12 +120,7 @@ function HowFields({ how, onChange }: { how: How; onChange: (how: How) => void }
             onChange({ ...how, route: event.target.value });
           }}
         >
-          <option value="">choose one</option>
-          {(listed ?? []).map(({ id, summary }) => (
-            <option key={id} value={id}>
-              {summary.name}
-            </option>
-          ))}
+          <RouteOptions none="choose one" />
         </select>
       </label>
       <label className={ROW}>
