@@ -449,3 +449,21 @@ export {
 export type { LearnRide } from './road/learn/learn-ride.ts';
 export { simulatedCoast } from './instruments/simulated-coast.ts';
 export { teachNext, type WouldTeach } from './road/learn/teach-next.ts';
+export {
+  AIMS,
+  changeGains,
+  gainPerMoney,
+  standing,
+  together,
+  type Aim,
+  type Changed,
+  type GainsProgress,
+  type Standing,
+  type StepGain,
+  type StepGains,
+} from './explore/change/gains.ts';
+export { STEP_KINDS, type Difficulty, type StepKind } from './explore/change/step.ts';
+export { ladder, type Ladder } from './explore/change/ladder.ts';
+export type { AllIn } from './explore/change/all-in.ts';
+export type { Stood, TrialRecord, TrialSays } from './workshop/trials/trial.ts';
+export { changeStands, rejectionOf, trialsOf, type TrialKept } from './records/trials.ts';

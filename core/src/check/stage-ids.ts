@@ -12,5 +12,6 @@ export const STAGE_IDS = [
   'bench',
   'setup',
   'road',
+  'change',
 ] as const;
 export type StageId = (typeof STAGE_IDS)[number];

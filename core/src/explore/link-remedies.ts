@@ -25,11 +25,15 @@ export interface LinkRemedy {
 
 const assumed = (value: number): Sourced => ({ source: 'assumed', value });
 
-interface Draft {
+/** A way out of a link before it is held against the build as it is. */
+export interface LinkDraft {
   readonly what: string;
   readonly build: BuildDocument;
   readonly price: number | null;
+  /** The part of the shelf that it brings; undefined where none is bought. */
+  readonly part: Part | undefined;
 }
+type Draft = LinkDraft;
 
 /** The controller turned down to whole amps that the link carries for good. */
 function lowered(build: BuildDocument, link: Link): Draft | undefined {
@@ -49,10 +53,11 @@ function lowered(build: BuildDocument, link: Link): Draft | undefined {
       ? { ...build, controller: { ...build.controller, phaseCurrentA: assumed(amps) } }
       : withBatteryLimit(build, amps),
     price: null,
+    part: undefined,
   };
 }
 
-const cheapest = <P extends Part>(parts: readonly P[], currency: string): P | undefined =>
+export const cheapest = <P extends Part>(parts: readonly P[], currency: string): P | undefined =>
   parts
     .filter((p) => p.price !== null && p.currency === currency)
     .sort((a, b) => (a.price ?? 0) - (b.price ?? 0))[0];
@@ -64,10 +69,11 @@ const copied = (build: BuildDocument, part: Part, pack: number): Draft => ({
   what: part.name,
   build: applyPart(build, part, pack),
   price: part.price,
+  part,
 });
 
 /** The cheapest part of the shelf that mends the link: a plug or lead that carries more, or a like pack. */
-function fromShelf(build: BuildDocument, link: Link, parts: readonly Part[]): Draft | undefined {
+export function fromShelf(build: BuildDocument, link: Link, parts: readonly Part[]): Draft | undefined {
   const { currency } = build.money;
   const mends = (draft: Draft): boolean => {
     const margin = study(draft.build).chain.links.find((l) => sameLink(l, link))?.margin;
@@ -123,13 +129,16 @@ function moreCells(build: BuildDocument, pack: PackDocument, link: Link): Draft 
       cell: { ...one.cell, parallel: assumed(wanted) },
     })),
     price: price === null ? null : (price * more * series) / inBody,
+    part: undefined,
   };
 }
 
-function costed(draft: Draft, now: Study, link: Link): LinkRemedy {
-  const { study: s, gains } = compare(draft.build, now);
+function costed({ what, build, price }: Draft, now: Study, link: Link): LinkRemedy {
+  const { study: s, gains } = compare(build, now);
   return {
-    ...draft,
+    what,
+    build,
+    price,
     hillKmh: gains.hillKmh,
     startPct: gains.startPct,
     massKg: gains.massKg,

@@ -9,6 +9,7 @@ import type { Part, PartOf } from '../parts/part.ts';
 import type { State } from '../check/state.ts';
 import { plannedKm } from '../verdict/figures/range-figures.ts';
 import { study } from '../verdict/study.ts';
+import { madeForVolts } from './goes-with.ts';
 import { LAYOUTS, motorFor, withMotor, type LayoutName } from './motor-for.ts';
 import { offerOf, type Offer } from './offer.ts';
 import { USUAL_VOLTS, sameVolts } from './usual-volts.ts';
@@ -41,12 +42,6 @@ type Controller = PartOf<'controller'>;
 
 const rank: readonly State[] = ['fine', 'look', 'unknown', 'stop'];
 
-/** Volts under load between which a controller's cut-off belongs for a pack. Common practice: 0.75 to 0.95 of the label. */
-const [CUTOFF_LEAST, CUTOFF_MOST] = [0.75, 0.95];
-
-/** A lithium pack that is full stands this much over its label: 4.2 over 3.6 V a cell. */
-const FULL_OVER_LABEL = 1.17;
-
 /** The controller nearest to what the motor takes, among those made for the volts and carried by the pack. */
 function controllerFor(
   pack: Pack,
@@ -54,12 +49,7 @@ function controllerFor(
   controllers: readonly Controller[],
 ): Controller | undefined {
   const wanted = (OVER_RATING * ratedW) / pack.nominalV;
-  const made = controllers.filter(
-    ({ ratedV, lowVoltageCutoffV: low }) =>
-      (ratedV === null || ratedV >= FULL_OVER_LABEL * pack.nominalV) &&
-      low >= CUTOFF_LEAST * pack.nominalV &&
-      low <= CUTOFF_MOST * pack.nominalV,
-  );
+  const made = controllers.filter((c) => madeForVolts(c, pack.nominalV));
   const most = Math.min(pack.bmsCurrentA, pack.cellsContinuousA ?? Infinity);
   const carried = made.filter((c) => c.batteryCurrentA <= most);
   return [...(carried.length > 0 ? carried : made)].sort(

@@ -21,7 +21,7 @@ export interface Chain {
 }
 
 /** A fuse or breaker carries a little more than its rating without opening (IEC 60269: 1.25 to 1.3, from memory); counted on is less. */
-const FUSE_HOLDS = 1.1;
+export const FUSE_HOLDS = 1.1;
 
 /** Packs that carry the current one at a time, or each at first alone; those joined directly carry it together. */
 function carrying({

@@ -15,7 +15,7 @@ const CHARGER_BAND = 0.006;
 const LEAD_SPAN = [2.25, 2.45] as const;
 
 /** The volts that a charger for a pack may end at. */
-function endSpan(pack: Pack): readonly [number, number] {
+export function endSpan(pack: Pack): readonly [number, number] {
   if (pack.chemistry === 'lead-acid')
     return [LEAD_SPAN[0] * pack.cellsInSeries, LEAD_SPAN[1] * pack.cellsInSeries];
   const full = fullChargeVolts(pack);

@@ -17,6 +17,7 @@ import {
   type RideTold,
   type UpkeepRecord,
 } from '../road/ride-record.ts';
+import { trialRecord, type TrialRecord } from '../workshop/trials/trial.ts';
 import { readBy } from '../quantity/zod-issues.ts';
 import type { Result } from '../quantity/result.ts';
 
@@ -33,6 +34,8 @@ export interface RecordData {
   readonly 'ride-told': RideTold;
   readonly charge: ChargeRecord;
   readonly upkeep: UpkeepRecord;
+  /** A change that was kept, taken back or rejected. */
+  readonly trial: TrialRecord;
 }
 export type RecordKind = keyof RecordData;
 
@@ -50,6 +53,7 @@ export const RECORD_KINDS: {
   'ride-told': { schema: rideTold, parent: 'ride' },
   charge: { schema: chargeRecord, parent: undefined },
   upkeep: { schema: upkeepRecord, parent: undefined },
+  trial: { schema: trialRecord, parent: undefined },
 };
 
 export const isRecordKind = (word: string): word is RecordKind => Object.hasOwn(RECORD_KINDS, word);

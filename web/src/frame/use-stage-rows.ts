@@ -1,11 +1,18 @@
 import { useMemo } from 'react';
-import { ridesOf, roadStands, type StageVerdict, type Verdict } from '@apple-cart/core';
+import {
+  changeStands,
+  ridesOf,
+  roadStands,
+  trialsOf,
+  type StageVerdict,
+  type Verdict,
+} from '@apple-cart/core';
 import { useBuild } from '../state/build-store.ts';
 import { useRecords } from '../state/records.ts';
 import { benchOf } from '../stages/bench/bench-of.ts';
 import { benchStands } from '../stages/bench/bench-stands.ts';
 
-/** The stages of the work order: those of the plan, and of the records how bench and road stand. */
+/** The stages of the work order: those of the plan, and of the records how bench, road and change stand. */
 export function useStageRows(verdict: Verdict): readonly StageVerdict[] {
   const build = useBuild((state) => state.id) ?? '';
   const records = useRecords(build);
@@ -22,6 +29,8 @@ export function useStageRows(verdict: Verdict): readonly StageVerdict[] {
       const { state, words } = roadStands(ridesOf(kept).map(({ ride: { kind }, told }) => ({ kind, told })));
       rows.set('road', { state, words, begun: true });
     }
+    const tried = changeStands(trialsOf(kept));
+    if (tried !== undefined) rows.set('change', { state: 'fine', words: tried.words, begun: true });
     return rows.size === 0 ? stages : stages.map((s) => ({ ...s, ...rows.get(s.id) }));
   }, [verdict, records]);
 }

@@ -6,6 +6,7 @@ import { BENCH_VIEWS } from './bench-views.ts';
 import { BUY_VIEWS } from './buy-views.ts';
 import { WIRE_VIEWS } from './wire-views.ts';
 import { ROAD_VIEWS } from './road-views.ts';
+import { CHANGE_VIEWS } from './change-views.ts';
 import { SETUP_VIEWS } from './setup-views.ts';
 import { RANGE_FIELDS, RANGE_VIEWS } from './range-views.ts';
 import type { PrintedPage, StageScreen } from './screen.ts';
@@ -159,6 +160,13 @@ const screens = {
         also: 'rides upkeep log',
       },
     ],
+  },
+  change: {
+    name: 'Change',
+    question: 'What next, and is it worth it?',
+    key: 'c',
+    views: CHANGE_VIEWS,
+    prints: [],
   },
 } as const satisfies Record<StageId, StageScreen>;
 

@@ -78,6 +78,10 @@ const LOAD: StageSheets = {
       'road-book': () => import('./road/road-book.tsx').then((m) => ({ default: m.RoadBook })),
     },
   },
+  change: {
+    sheet: () => import('./change/change-stage.tsx').then((m) => ({ default: m.ChangeStage })),
+    prints: {},
+  },
 };
 
 /** The sheet of every stage, made once: a component made anew would lose what is typed into it. */

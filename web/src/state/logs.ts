@@ -8,14 +8,26 @@ import { queryClient, refresh } from './query-client.ts';
 const listKey = (build: string): readonly string[] => ['logs', build];
 const NO_LOGS: readonly LogInfo[] = [];
 
+interface Logs {
+  readonly logs: ReadonlyMap<string, LogInfo>;
+  /** The server was asked and has answered: a ride without one has none. */
+  readonly ready: boolean;
+}
+
 /** The recordings of a build, by the key of their ride. */
-export function useLogs(build: string): ReadonlyMap<string, LogInfo> {
+export function useLogs(build: string): Logs {
   const { data } = useQuery({
     queryKey: listKey(build),
     queryFn: ({ signal }) => api.logs.list(build, signal),
     enabled: build !== '',
   });
-  return useMemo(() => new Map((data?.logs ?? NO_LOGS).map((log) => [log.key, log])), [data]);
+  return useMemo(
+    () => ({
+      logs: new Map((data?.logs ?? NO_LOGS).map((log) => [log.key, log])),
+      ready: data !== undefined,
+    }),
+    [data],
+  );
 }
 
 /** A recording has come in. */

@@ -1,10 +1,12 @@
 import {
   assemble,
+  changeGains,
   compareLayouts,
   comparePlaces,
   complyWith,
   gearsOnHill,
   getHome,
+  ladder,
   learn,
   limitMap,
   linkRemedies,
@@ -26,12 +28,17 @@ import {
   underBudget,
   teachNext,
   textOf,
+  together,
   voltsOrAmps,
+  type Aim,
   type BandOutcome,
   type BandProgress,
   type BuildDocument,
   type Effort,
+  type StepGains,
+  type GainsProgress,
   type HeatAsked,
+  type Ladder,
   type LearnOutcome,
   type LearnProgress,
   type LearnRide,
@@ -134,6 +141,28 @@ export const STUDIES = {
     book,
   }: Of & { parts: readonly Part[]; packIndex: number; book: RuleBook }) =>
     shelfOffers(build, parts, packIndex, book),
+  /** Every single step there is for a build. */
+  gains: ({
+    build,
+    parts,
+    book,
+  }: Of & { parts: readonly Part[]; book: RuleBook }): Generator<GainsProgress, StepGains> =>
+    changeGains(build, parts, book),
+  /** Some of them as one build. */
+  together: ({
+    build,
+    parts,
+    book,
+    ids,
+  }: Of & { parts: readonly Part[]; book: RuleBook; ids: readonly string[] }) =>
+    together(build, parts, book, ids),
+  ladder: ({
+    build,
+    parts,
+    book,
+    aim,
+  }: Of & { parts: readonly Part[]; book: RuleBook; aim: Aim }): Generator<number, Ladder> =>
+    ladder(build, parts, book, aim),
   budget: ({ build, parts, book }: Of & { parts: readonly Part[]; book: RuleBook }) =>
     underBudget(build, parts, book),
   rings: ({ build, rings }: Of & { rings: readonly number[] }) => ringRows(build, rings),

@@ -15,3 +15,4 @@ const byRecords = (words: string): Stage => ({
 
 export const benchStage = byRecords('not begun');
 export const roadStage = byRecords('no rides yet');
+export const changeStage = byRecords('nothing tried yet');

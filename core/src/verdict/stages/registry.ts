@@ -1,4 +1,4 @@
-import { benchStage, roadStage } from './by-records.ts';
+import { benchStage, changeStage, roadStage } from './by-records.ts';
 import { briefStage } from './brief.ts';
 import { buyStage } from './buy.ts';
 import { donorStage } from './donor.ts';
@@ -26,4 +26,5 @@ export const STAGES: Readonly<Record<StageId, Stage>> = {
   bench: benchStage,
   setup: setupStage,
   road: roadStage,
+  change: changeStage,
 };

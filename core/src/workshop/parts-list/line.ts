@@ -38,6 +38,8 @@ export interface Line {
   readonly kind: string;
   /** Parts of the shelf that have figures of their own and may be bought for it. */
   readonly from: FromShelf | undefined;
+  /** What is cut to length: a longer one of the same serves as well; undefined where nothing is cut. */
+  readonly cut: Cut | undefined;
   /** Something that the build leaves open, to be asked before it is ordered. */
   readonly ask: string;
   /** Checks of fit and of the power chain that say whether it fits together with the rest. */
@@ -46,6 +48,10 @@ export interface Line {
   readonly arrival: string;
   /** A price that stands elsewhere in the build, for all pieces. */
   readonly price: number | null;
+}
+interface Cut {
+  readonly of: string;
+  readonly length: number;
 }
 interface FromShelf {
   readonly type: PartType;
@@ -72,6 +78,7 @@ export interface Draft {
   readonly kind?: string;
   readonly ask?: string;
   readonly from?: FromShelf;
+  readonly cut?: Cut;
   readonly price?: number | null;
 }
 
@@ -89,6 +96,7 @@ export const lineOf = (rule: Rule, draft: Draft): Line => ({
   kind: draft.kind ?? rule.id,
   ask: draft.ask ?? '',
   from: draft.from,
+  cut: draft.cut,
   checks: FITS[rule.id] ?? [],
   arrival: ARRIVAL[rule.id] ?? '',
   price: draft.price ?? null,

@@ -9,6 +9,13 @@ import { StateMark } from '../../ui/state-mark.tsx';
 import { WordsInPrint } from './words-in-print.tsx';
 import { SCREENS } from '../../screens/registry.ts';
 
+/** Columns of a sheet on a wide screen. */
+const LEFT = {
+  usual: 'bench:grid-cols-[368px_minmax(0,1fr)]',
+  narrow: 'bench:grid-cols-[316px_minmax(0,1fr)]',
+  slim: 'bench:grid-cols-[230px_minmax(0,1fr)]',
+} as const;
+
 interface SheetProps {
   /** What stands in the black square at its head. */
   readonly mark: ReactNode;
@@ -27,7 +34,7 @@ interface SheetProps {
   /** Right half: the picture. */
   readonly picture: ReactNode;
   /** Width of the left half on a wide screen. */
-  readonly left?: 'usual' | 'narrow';
+  readonly left?: keyof typeof LEFT;
   /** On a narrow screen the picture comes first: it holds the answer, the fields only vary it. */
   readonly pictureFirst?: boolean;
 }
@@ -87,7 +94,7 @@ export function Sheet({
       </header>
       {views}
       <div
-        className={`mx-6 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] max-bench:content-start max-tablet:mx-3 ${left === 'usual' ? 'bench:grid-cols-[368px_minmax(0,1fr)]' : 'bench:grid-cols-[316px_minmax(0,1fr)]'} print:grid-cols-1`}
+        className={`mx-6 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] max-bench:content-start max-tablet:mx-3 ${LEFT[left]} print:grid-cols-1`}
       >
         <div
           id="fields"

@@ -138,7 +138,7 @@ export function LearnInputs({ road, learning }: { road: Road; learning: Learning
         ) : (
           <Button
             kind="go"
-            disabled={learning.chosen.size === 0}
+            disabled={!road.ready || learning.chosen.size === 0}
             data-testid="learn"
             onClick={learning.start}
           >

@@ -26,6 +26,8 @@ export interface Road {
   readonly records: BuildRecords;
   readonly rides: readonly RideKept[];
   readonly logs: ReadonlyMap<string, LogInfo>;
+  /** Rides and their recordings are all there: until then none is without one. */
+  readonly ready: boolean;
   readonly charges: readonly Kept<'charge'>[];
   readonly upkeep: readonly Kept<'upkeep'>[];
   readonly stands: RoadStands;
@@ -36,7 +38,7 @@ export function useRoadBook(): Road {
   const build = useBuild((state) => state.id) ?? '';
   const planVersion = useBuild((state) => state.version);
   const records = useRecords(build);
-  const logs = useLogs(build);
+  const { logs, ready } = useLogs(build);
   const found = useMemo(() => {
     const rides = ridesOf(records.records);
     return {
@@ -46,7 +48,7 @@ export function useRoadBook(): Road {
       stands: roadStands(rides.map(({ ride: { kind }, told }) => ({ kind, told }))),
     };
   }, [records]);
-  return { build, document, planVersion, records, logs, ...found };
+  return { build, document, planVersion, records, logs, ready: ready && records.ready, ...found };
 }
 
 /** The plan as it was at a version: today's where it is that one, or where no other is kept any more. */
@@ -85,7 +87,7 @@ export function useRideBeside(road: Road, kept: RideKept | undefined): RideStudi
   const log = kept !== undefined && logs.has(kept.first) ? kept.first : undefined;
   const recording = useRecording(build, log);
   const ride = kept?.ride;
-  const reading = route.state === 'reading' || (log !== undefined && recording === undefined);
+  const reading = !road.ready || route.state === 'reading' || (log !== undefined && recording === undefined);
   const named = route.state === 'there' ? route.stored.document : undefined;
   const input = useMemo(
     () =>

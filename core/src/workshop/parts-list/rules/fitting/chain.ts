@@ -17,6 +17,9 @@ export const chain: Rule = {
                 : `, ${String(job.links)} links`,
               ', with two joining links',
             ],
+            ...(job.links === undefined
+              ? {}
+              : { cut: { of: `${String(job.build.gearing.cogTeeth.length)} cogs`, length: job.links } }),
             why: [
               (job.check('chain-length')?.value ?? 0) > 0 && isAmiss(job, 'chain-length')
                 ? 'the chain is short for this ring and cog'

@@ -1,0 +1,239 @@
+import type { BuildDocument } from '../../document/document.ts';
+import { withFurtherPack } from '../../document/further-pack.ts';
+import { knownBuild } from '../../document/known.ts';
+import type { KnownBuild } from '../../document/known-build.ts';
+import { MOST_PACKS, type PackDocument } from '../../document/pack.ts';
+import type { Chemistry } from '../../document/choices.ts';
+import { CHEMISTRIES } from '../../document/chemistries.ts';
+import type { PartType } from '../../document/part-types.ts';
+import { applyPart } from '../../parts/apply-part.ts';
+import type { Part, PartOf } from '../../parts/part.ts';
+import { formatNumber } from '../../quantity/format.ts';
+import { layoutOf, suits, withMotor } from '../motor-for.ts';
+import { sameVolts } from '../usual-volts.ts';
+import { madeForVolts } from '../goes-with.ts';
+import type { ChangeStep, StepKind } from './step.ts';
+
+const ofType = <T extends PartType>(parts: readonly Part[], type: T): readonly PartOf<T>[] =>
+  parts.filter((p): p is PartOf<T> => p.type === type);
+
+/** A step that brings one part. */
+const bringing = (
+  kind: StepKind,
+  part: Part,
+  what: string,
+  change: ChangeStep['change'],
+  note = '',
+): ChangeStep => ({ id: `${kind}/${part.id}`, kind, what, note, setting: false, part, pieces: 1, change });
+
+const number = (value: number, digits = 0): string => formatNumber(value, digits);
+
+/** Controllers for the volts of the first pack, of other amps than the one in hand. */
+const controllers = (
+  build: BuildDocument,
+  known: KnownBuild,
+  parts: readonly Part[],
+): readonly ChangeStep[] =>
+  ofType(parts, 'controller')
+    .filter(
+      (p) =>
+        madeForVolts(p, known.packs[0].nominalV.value) &&
+        p.name !== build.controller.name &&
+        p.batteryCurrentA !== known.controller.batteryCurrentA.value,
+    )
+    .map((part) =>
+      bringing(
+        'amps',
+        part,
+        `Controller ${number(known.controller.batteryCurrentA.value)} to ${number(part.batteryCurrentA)} A`,
+        // One inside of the motor gives way to one beside it: where that sits is asked anew.
+        (b) => {
+          const next = applyPart(b, part);
+          return b.controller.place === 'motor'
+            ? { ...next, controller: { ...next.controller, place: 'unknown' } }
+            : next;
+        },
+        `${part.name}${build.controller.place === 'motor' ? ': the motor’s own inside is bypassed, ask its maker' : ''}`,
+      ),
+    );
+
+function packWords(own: PackDocument, known: KnownBuild, part: PartOf<'pack'>): string {
+  const now = known.packs[0];
+  const [v, ah] = [now.nominalV.value, now.capacityAh.value];
+  if (!sameVolts(v, part.nominalV))
+    return `Pack ${number(v)} to ${number(part.nominalV)} V, ${number(part.capacityAh, 1)} Ah${ofChemistry(own.chemistry, part)}`;
+  return `Pack ${number(ah, 1)} to ${number(part.capacityAh, 1)} Ah${ofChemistry(own.chemistry, part)}`;
+}
+
+/** Named where it is another one. */
+const ofChemistry = (now: Chemistry, { chemistry }: PartOf<'pack'>): string =>
+  chemistry === now ? '' : `, ${CHEMISTRIES[chemistry].name}`;
+
+/** Packs of the shelf in the place of the first, whatever their volts. */
+const packs = (build: BuildDocument, known: KnownBuild, parts: readonly Part[]): readonly ChangeStep[] =>
+  ofType(parts, 'pack')
+    .filter((p) => p.name !== build.packs[0].name)
+    .map((part) =>
+      bringing('pack', part, packWords(build.packs[0], known, part), (b) => applyPart(b, part), part.name),
+    );
+
+/** A like pack beside the first one, through a combiner where there is none yet. */
+function secondPacks(build: BuildDocument, known: KnownBuild, parts: readonly Part[]): readonly ChangeStep[] {
+  if (build.packs.length >= MOST_PACKS) return [];
+  const series = known.packs[0].cellsInSeries.value;
+  return ofType(parts, 'pack')
+    .filter((p) => p.cellsInSeries === series && p.chemistry === build.packs[0].chemistry)
+    .map((part) =>
+      bringing(
+        'second-pack',
+        part,
+        `One more pack, ${number(part.nominalV)} V ${number(part.capacityAh, 1)} Ah`,
+        (b) => {
+          const more = withFurtherPack(b);
+          const joined =
+            b.packs.length === 1 ? { ...more, joining: { ...more.joining, how: 'combiner' as const } } : more;
+          return applyPart(joined, part, joined.packs.length - 1);
+        },
+        `${part.name}, through a combiner`,
+      ),
+    );
+}
+
+/** Motors for the same place in the machine: larger, smaller, wound otherwise. */
+function motors(build: BuildDocument, parts: readonly Part[]): readonly ChangeStep[] {
+  const layout = layoutOf(build);
+  return ofType(parts, 'motor')
+    .filter(
+      (p) => suits(p, layout) && p.name !== build.drive.name && p.commutation === build.drive.commutation,
+    )
+    .map((part) =>
+      bringing(
+        'motor',
+        part,
+        `Motor ${part.name}, ${number(part.ratedPowerW)} W`,
+        (b) => withMotor(b, layoutOf(b), part),
+        build.drive.kind === 'mid-drive'
+          ? 'its ring and mounts with it'
+          : 'laced into the wheel, cable side alike',
+      ),
+    );
+}
+
+const rings = (known: KnownBuild, parts: readonly Part[]): readonly ChangeStep[] =>
+  ofType(parts, 'ring')
+    .filter((p) => p.teeth !== known.gearing.ringTeeth.value)
+    .map((part) =>
+      bringing(
+        'ring',
+        part,
+        `Ring ${number(known.gearing.ringTeeth.value)} to ${number(part.teeth)} T`,
+        (b) => applyPart(b, part),
+        ringNote(part.teeth - known.gearing.ringTeeth.value),
+      ),
+    );
+
+/** Half of a ring's teeth lie in the chain: two teeth are one link (a half-inch pitch). */
+function ringNote(teeth: number): string {
+  const links = Math.round(Math.abs(teeth) / 4) * 2;
+  return links === 0
+    ? 'the chain may stay'
+    : `${String(links)} links ${teeth > 0 ? 'into' : 'out of'} the chain`;
+}
+
+/** Where a gear is held on the hill, the one nearest to it is held of the new ones: nothing is gained by letting go of it. */
+function heldAlike(was: BuildDocument, is: BuildDocument): BuildDocument {
+  const ratio = (cog: number, hub: number): number => hub / cog;
+  const { heldCogTeeth, heldHubGear, hubRatios } = was.gearing;
+  if (heldCogTeeth === null && heldHubGear === null) return is;
+  const cogsWas = heldCogTeeth ?? Math.max(...was.gearing.cogTeeth);
+  const wanted = Math.log(ratio(cogsWas, hubRatios[(heldHubGear ?? 1) - 1] ?? 1));
+  const gears = is.gearing.cogTeeth.flatMap((cog) =>
+    (is.gearing.hubRatios.length === 0 ? [1] : is.gearing.hubRatios).map((hub, i) => ({
+      cog,
+      gear: is.gearing.hubRatios.length === 0 ? null : i + 1,
+      off: Math.abs(Math.log(ratio(cog, hub)) - wanted),
+    })),
+  );
+  const [best] = gears.sort((a, b) => a.off - b.off);
+  if (best === undefined) return is;
+  return { ...is, gearing: { ...is.gearing, heldCogTeeth: best.cog, heldHubGear: best.gear } };
+}
+
+/** "12 to 34", or "18" of one alone. */
+function spanOf(teeth: readonly number[]): string {
+  const [least, most] = [Math.min(...teeth), Math.max(...teeth)];
+  return least === most ? String(least) : `${String(least)} to ${String(most)}`;
+}
+
+/** Cogs for what the wheel has: sprockets for a derailleur, and a geared hub where the driven wheel has no motor in it. */
+function cogs(build: BuildDocument, parts: readonly Part[]): readonly ChangeStep[] {
+  const hubMotor = build.drive.kind !== 'mid-drive' && build.drive.wheel === 'rear';
+  const { cogTeeth, hubRatios } = build.gearing;
+  const was = spanOf(cogTeeth);
+  return (
+    ofType(parts, 'cogs')
+      .filter((p) => !(hubMotor && p.hubRatios.length > 0))
+      .filter((p) => p.hubRatios.length > 0 || p.cogTeeth.length > 1)
+      // The same span of as many gears is no change.
+      .filter(
+        (p) =>
+          spanOf(p.cogTeeth) !== was ||
+          p.cogTeeth.length !== cogTeeth.length ||
+          p.hubRatios.length !== hubRatios.length,
+      )
+      .map((part) => {
+        const to =
+          part.hubRatios.length > 0
+            ? `a hub of ${String(part.hubRatios.length)} gears`
+            : spanOf(part.cogTeeth);
+        return bringing(
+          'cogs',
+          part,
+          cogTeeth.length === 1 ? `Cog ${was} becomes ${to}` : `Cogs ${was} become ${to}`,
+          (b) => heldAlike(b, applyPart(b, part)),
+          part.hubRatios.length > 0
+            ? `${part.name}: ask its maker for the torque that it bears`
+            : `${part.name}: ${cogTeeth.length === 1 ? 'with a mechanism, a shifter and a wheel for them' : 'chain and shifter of as many gears'}`,
+        );
+      })
+  );
+}
+
+/** Rims take tyres of one bead seat. */
+const BEAD_MM = 2;
+/** Every wheel of the driven wheel's size rolls on them. */
+function tyres(build: BuildDocument, known: KnownBuild, parts: readonly Part[]): readonly ChangeStep[] {
+  const { otherBeadMm, wheelCount } = build.donor;
+  const alike =
+    otherBeadMm.source === 'unknown' || Math.abs(otherBeadMm.value - known.donor.beadMm.value) <= BEAD_MM;
+  return ofType(parts, 'tyre')
+    .filter(
+      (p) =>
+        Math.abs(p.beadMm - known.donor.beadMm.value) <= BEAD_MM &&
+        (p.crr !== known.donor.crr.value || p.tyreMm !== known.donor.tyreMm.value),
+    )
+    .map((part) => ({
+      ...bringing(
+        'tyre',
+        part,
+        `Tyres to ${part.name}`,
+        (b) => applyPart(b, part),
+        'roll-out anew: set the display again',
+      ),
+      pieces: alike ? wheelCount : 1,
+    }));
+}
+
+/** Every single change that the shelf has a part for. */
+export function shelfSteps(build: BuildDocument, parts: readonly Part[]): readonly ChangeStep[] {
+  const known = knownBuild(build);
+  return [
+    ...controllers(build, known, parts),
+    ...packs(build, known, parts),
+    ...secondPacks(build, known, parts),
+    ...motors(build, parts),
+    ...rings(known, parts),
+    ...cogs(build, parts),
+    ...tyres(build, known, parts),
+  ];
+}

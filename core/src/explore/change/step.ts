@@ -1,0 +1,61 @@
+import type { BuildDocument } from '../../document/document.ts';
+import type { Part } from '../../parts/part.ts';
+
+/** What a step changes: of those of one kind one is taken at a time. */
+export const STEP_KINDS = [
+  'amps',
+  'speed-limit',
+  'power-limit',
+  'pack',
+  'second-pack',
+  'motor',
+  'ring',
+  'cogs',
+  'tyre',
+  'fluid',
+  'sensor',
+  'cruise',
+  'load',
+] as const;
+export type StepKind = (typeof STEP_KINDS)[number];
+
+/** How hard the work is for somebody with the usual tools. */
+export type Difficulty = 'low' | 'middle' | 'high';
+
+/** Hours at the bench and how hard, for somebody who has done it some times. Common practice, no source. */
+export const WORK: Readonly<
+  Record<StepKind | 'setting', { readonly hours: number; readonly difficulty: Difficulty }>
+> = {
+  setting: { hours: 0.25, difficulty: 'low' },
+  amps: { hours: 1.5, difficulty: 'middle' },
+  'speed-limit': { hours: 0.25, difficulty: 'low' },
+  'power-limit': { hours: 0.25, difficulty: 'low' },
+  pack: { hours: 1, difficulty: 'low' },
+  'second-pack': { hours: 3, difficulty: 'middle' },
+  motor: { hours: 4, difficulty: 'high' },
+  ring: { hours: 0.75, difficulty: 'low' },
+  cogs: { hours: 1, difficulty: 'middle' },
+  tyre: { hours: 0.75, difficulty: 'low' },
+  fluid: { hours: 1, difficulty: 'middle' },
+  sensor: { hours: 1.5, difficulty: 'middle' },
+  cruise: { hours: 0, difficulty: 'low' },
+  load: { hours: 0, difficulty: 'low' },
+};
+
+/** A single change of a build, before anything else is made to go with it. */
+export interface ChangeStep {
+  /** Stays the same while the shelf does: a choice of steps is kept by these. */
+  readonly id: string;
+  readonly kind: StepKind;
+  /** What is changed, from and to: "Controller 22 to 30 A". */
+  readonly what: string;
+  /** What its maker or its fitter has to be asked; empty where nothing. */
+  readonly note: string;
+  /** Something is set, nothing is bought. */
+  readonly setting: boolean;
+  /** The part of the shelf that it brings; undefined where none is. */
+  readonly part: Part | undefined;
+  /** How many of it. */
+  readonly pieces: number;
+  readonly change: (build: BuildDocument) => BuildDocument;
+}

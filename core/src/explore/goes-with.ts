@@ -1,0 +1,18 @@
+import type { PartOf } from '../parts/part.ts';
+
+type Controller = PartOf<'controller'>;
+
+/** Volts under load between which a controller's cut-off belongs for a pack. Common practice: 0.75 to 0.95 of the label. */
+const [CUTOFF_LEAST, CUTOFF_MOST] = [0.75, 0.95];
+
+/** A lithium pack that is full stands this much over its label: 4.2 over 3.6 V a cell. */
+const FULL_OVER_LABEL = 1.17;
+
+/**
+ * Whether a controller is made for a pack of so many volts by its label: it stands the full pack, and cuts off where it should.
+ * @param nominalV by the label of the pack
+ */
+export const madeForVolts = ({ ratedV, lowVoltageCutoffV: low }: Controller, nominalV: number): boolean =>
+  (ratedV === null || ratedV >= FULL_OVER_LABEL * nominalV) &&
+  low >= CUTOFF_LEAST * nominalV &&
+  low <= CUTOFF_MOST * nominalV;

@@ -1,0 +1,6 @@
+/** Views of the changes, in the order of the questions. */
+export const CHANGE_VIEWS = [
+  { id: 'gain', name: 'What would it gain?' },
+  { id: 'history', name: 'What was changed' },
+] as const;
+export type ChangeView = (typeof CHANGE_VIEWS)[number]['id'];
