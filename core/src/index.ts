@@ -467,3 +467,26 @@ export { ladder, type Ladder } from './explore/change/ladder.ts';
 export type { AllIn } from './explore/change/all-in.ts';
 export type { Stood, TrialRecord, TrialSays } from './workshop/trials/trial.ts';
 export { changeStands, rejectionOf, trialsOf, type TrialKept } from './records/trials.ts';
+export {
+  FREE_PARTS,
+  GOALS,
+  usualAsked,
+  type FreePart,
+  type Goal,
+  type Held,
+  type SearchAsked,
+} from './explore/search/asked.ts';
+export { gridOf } from './explore/search/grid.ts';
+export { REASONS, summed, type Counts, type Reason } from './explore/search/tally.ts';
+export type { Candidate } from './explore/search/candidate.ts';
+export { searchShelf, type Miss, type SearchOutcome, type SearchProgress } from './explore/search/search.ts';
+export { Front } from './explore/search/front.ts';
+export {
+  WHOLE_REASONS,
+  finalistsOf,
+  type Finalist,
+  type FinalistsOutcome,
+  type FinalistsProgress,
+  type WholeReason,
+} from './explore/search/finalists.ts';
+export { wouldLet, type LetGo, type WouldLet } from './explore/search/would-let.ts';

@@ -1,6 +1,6 @@
 import type { PartOf } from '../parts/part.ts';
 
-type Controller = PartOf<'controller'>;
+type Controller = Pick<PartOf<'controller'>, 'ratedV' | 'lowVoltageCutoffV'>;
 
 /** Volts under load between which a controller's cut-off belongs for a pack. Common practice: 0.75 to 0.95 of the label. */
 const [CUTOFF_LEAST, CUTOFF_MOST] = [0.75, 0.95];

@@ -1,6 +1,4 @@
-import type { PlannedAnswer } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
-import { knownBuild } from '../document/known.ts';
 import { withPack } from '../document/quantity-at.ts';
 import { usualOf, type Usual } from '../law/usual.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
@@ -9,6 +7,7 @@ import type { Part, PartOf } from '../parts/part.ts';
 import type { State } from '../check/state.ts';
 import { plannedKm } from '../verdict/figures/range-figures.ts';
 import { study } from '../verdict/study.ts';
+import { asOrdered } from './as-ordered.ts';
 import { madeForVolts } from './goes-with.ts';
 import { LAYOUTS, motorFor, withMotor, type LayoutName } from './motor-for.ts';
 import { offerOf, type Offer } from './offer.ts';
@@ -55,39 +54,6 @@ function controllerFor(
   return [...(carried.length > 0 ? carried : made)].sort(
     (a, b) => Math.abs(a.batteryCurrentA - wanted) - Math.abs(b.batteryCurrentA - wanted),
   )[0];
-}
-
-/** Over how many km/h the help of such a kit fades before its end. Common practice, no source. */
-const USUAL_FADE_KMH = 2;
-
-/**
- * As such a kit is ordered and set up: pedal help that stops with the pedals and fades before a limit that its rider cannot
- * lift, told the wheel that it turns; brakes that cut the motor, a speedometer. What somebody has answered stays; the table says that the rest is planned so.
- */
-function asOrdered(build: BuildDocument): BuildDocument {
-  const { controls, controller } = build;
-  const planned = (answer: PlannedAnswer): PlannedAnswer => (answer === 'unknown' ? 'planned' : answer);
-  return {
-    ...build,
-    controls: {
-      ...controls,
-      pedalHelpStops: planned(controls.pedalHelpStops),
-      brakeCutoffs: planned(controls.brakeCutoffs),
-      speedometer: planned(controls.speedometer),
-    },
-    controller: {
-      ...controller,
-      lifted: planned(controller.lifted),
-      assistTaperKmh:
-        controller.assistTaperKmh.source === 'unknown'
-          ? { source: 'assumed', value: USUAL_FADE_KMH }
-          : controller.assistTaperKmh,
-      setRolloutMm:
-        controller.setRolloutMm.source === 'unknown'
-          ? { source: 'assumed', value: Math.round(knownBuild(build).donor.rolloutMm.value) }
-          : controller.setRolloutMm,
-    },
-  };
 }
 
 /** Everything of the old pack goes but where it sits and how it is charged. */

@@ -93,7 +93,7 @@ const assistRatioOf = (build: BuildDocument, known: KnownBuild): number =>
   build.controls.assistSensor === 'torque' ? known.controls.assistRatio.value : Infinity;
 
 /** What a trailer adds to the road load: its mass with its load, its own rolling, its drag behind the rider. */
-function towedBy({ brief: { trailer } }: BuildDocument, { brief }: KnownBuild) {
+export function towedBy({ brief: { trailer } }: BuildDocument, { brief }: KnownBuild) {
   if (trailer === 'none') return { kg: 0, crr: 0, cdaM2: 0 };
   return {
     kg: brief.trailerKg.value + brief.trailerLoadKg.value,

@@ -1,0 +1,180 @@
+import type { BuildDocument } from '../../document/document.ts';
+import type { RuleBook } from '../../law/rule-schema.ts';
+import type { Part } from '../../parts/part.ts';
+import { evaluate } from '../../verdict/evaluate.ts';
+import { study, type Study } from '../../verdict/study.ts';
+import { standing as standingOf, type Standing } from '../change/gains.ts';
+import { mended } from '../change/mend.ts';
+import type { Goal, SearchAsked } from './asked.ts';
+import { dominates, lessIsBetter } from './front.ts';
+import { chosenBuild, gridOf, type Grid } from './grid.ts';
+import type { Candidate } from './candidate.ts';
+
+/** Why one that stands by the coarse physics does not when it is judged whole. */
+export const WHOLE_REASONS = ['law', 'fit', 'chain', 'heat'] as const;
+export type WholeReason = (typeof WHOLE_REASONS)[number];
+
+/** A build that nothing on the shelf beats in every goal. */
+export interface Finalist extends Candidate {
+  readonly build: BuildDocument;
+  /** What was chosen, in a few words each. */
+  readonly names: readonly string[];
+  readonly is: Standing;
+  /** What its whole list comes to, the far end where prices are guessed, and how many lines have no price. */
+  readonly total: number;
+  readonly unpriced: number;
+  /** Checks that wait for a measure: not known is not fine. */
+  readonly waits: number;
+}
+
+export interface FinalistsProgress {
+  readonly judged: number;
+  readonly accepted: number;
+}
+
+export interface FinalistsOutcome extends FinalistsProgress {
+  readonly finalists: readonly Finalist[];
+  readonly refused: Readonly<Record<WholeReason, number>>;
+  /** The front was not finished: so many were judged at most. */
+  readonly cut: boolean;
+}
+
+/** The build in hand, against which a candidate is judged: what stands in its way already is nobody's doing. */
+interface Judge {
+  readonly now: Study;
+  readonly stops: ReadonlySet<string>;
+  readonly mends: readonly Part[];
+}
+
+const stopsOf = (s: Study): readonly string[] =>
+  [...s.checks, ...s.powerChecks].filter((c) => c.state === 'stop').map((c) => c.id);
+
+/** What may be bought to make a candidate go: its motor, pack and controller are its own. */
+const MENDING: ReadonlySet<Part['type']> = new Set(['charger', 'connector', 'wire']);
+
+export function judgeFor(build: BuildDocument, parts: readonly Part[]): Judge {
+  const now = study(build);
+  return { now, stops: new Set(stopsOf(now)), mends: parts.filter((p) => MENDING.has(p.type)) };
+}
+
+/** A candidate judged whole: law, fit, power chain and heat. */
+export function judgeWhole(
+  judge: Judge,
+  candidate: BuildDocument,
+  { held }: SearchAsked,
+  book: RuleBook,
+): {
+  readonly why: WholeReason | undefined;
+  readonly build: BuildDocument;
+  readonly is: Standing;
+  readonly study: Study;
+} {
+  const { build, left } = mended(candidate, judge.now, judge.mends);
+  const s = study(build);
+  const is = standingOf(s, book);
+  const found = { build, is, study: s };
+  if (held.lawful && is.classState === 'stop') return { ...found, why: 'law' };
+  const fitIds = new Set(s.checks.map((c) => c.id));
+  const news = stopsOf(s).filter((id) => !judge.stops.has(id));
+  if (held.fits && news.some((id) => fitIds.has(id))) return { ...found, why: 'fit' };
+  if (left.length > 0 || news.some((id) => !fitIds.has(id))) return { ...found, why: 'chain' };
+  if (held.hottestC !== null && !(is.hottestC !== undefined && is.hottestC <= held.hottestC))
+    return { ...found, why: 'heat' };
+  return { ...found, why: undefined };
+}
+
+const namesOf = ({ motors, pairs }: Grid, { motor, geared, pair }: Candidate): readonly string[] => {
+  const [m, p] = [motors[motor], pairs[pair]];
+  const g = m?.geared[geared];
+  return [m, p?.pack, p?.controller, g?.ring, g?.cogs, g?.tyre].flatMap((choice) =>
+    choice?.part === undefined ? [] : [choice.name],
+  );
+};
+
+/** The build of a candidate. @throws TypeError for one of another grid */
+export function buildOf(
+  grid: Grid,
+  { motor, geared, pair }: Pick<Candidate, 'motor' | 'geared' | 'pair'>,
+): BuildDocument {
+  const m = grid.motors[motor];
+  const [g, p] = [m?.geared[geared], grid.pairs[pair]];
+  if (m === undefined || g === undefined || p === undefined)
+    throw new TypeError('a candidate of another grid');
+  return chosenBuild(grid, m, g, p);
+}
+
+/** So many are judged whole at most: a front of four goals could be without an end. */
+const MOST_JUDGED = 600;
+
+/**
+ * The front of those that stand: judged whole in the order of their goals, and only where nothing accepted beats them. Exact: what is
+ * beaten by an accepted one can never be on the front, and what beats another comes before it.
+ */
+export function* finalistsOf(
+  build: BuildDocument,
+  parts: readonly Part[],
+  book: RuleBook,
+  asked: SearchAsked,
+  standing: readonly Candidate[],
+): Generator<FinalistsProgress, FinalistsOutcome> {
+  const grid = gridOf(build, parts, book, asked);
+  const judge = judgeFor(build, parts);
+  const ranked = inOrder(asked.goals, standing);
+  const refused: Record<WholeReason, number> = { law: 0, fit: 0, chain: 0, heat: 0 };
+  const front: { readonly goals: readonly number[]; readonly finalist: Finalist }[] = [];
+  let judged = 0;
+  let cut = false;
+  for (const { candidate, goals } of ranked) {
+    if (front.some((f) => dominates(f.goals, goals))) continue;
+    if (judged >= MOST_JUDGED) {
+      cut = true;
+      break;
+    }
+    const { why, build: made, is, study: s } = judgeWhole(judge, buildOf(grid, candidate), asked, book);
+    judged += 1;
+    if (why === undefined) {
+      const { ledger } = evaluate(made, book, parts).list;
+      front.push({
+        goals,
+        finalist: {
+          ...candidate,
+          build: made,
+          names: namesOf(grid, candidate),
+          is,
+          total: ledger.total.most,
+          unpriced: ledger.noIdea,
+          waits: s.checks.filter((c) => c.state === 'unknown').length,
+        },
+      });
+    } else refused[why] += 1;
+    yield { judged, accepted: front.length };
+  }
+  return { judged, accepted: front.length, finalists: front.map((f) => f.finalist), refused, cut };
+}
+
+/** Candidates by the sum of their goals, each over its span: whatever beats another comes before it. */
+function inOrder(
+  goals: readonly Goal[],
+  standing: readonly Candidate[],
+): readonly { readonly candidate: Candidate; readonly goals: readonly number[] }[] {
+  const all = standing.map((candidate) => ({ candidate, goals: lessIsBetter(goals, candidate) }));
+  const spans = goals.map((_, i) => {
+    let [low, high] = [Infinity, -Infinity];
+    for (const { goals: g } of all) {
+      low = Math.min(low, g[i] ?? 0);
+      high = Math.max(high, g[i] ?? 0);
+    }
+    return { low, span: high - low || 1 };
+  });
+  const sum = (g: readonly number[]): number =>
+    spans.reduce((total, { low, span }, i) => total + ((g[i] ?? 0) - low) / span, 0);
+  return all
+    .map((one) => ({ ...one, sum: sum(one.goals) }))
+    .sort(
+      (a, b) =>
+        a.sum - b.sum ||
+        a.candidate.motor - b.candidate.motor ||
+        a.candidate.geared - b.candidate.geared ||
+        a.candidate.pair - b.candidate.pair,
+    );
+}
