@@ -1,4 +1,4 @@
-import type { EChartsOption, SeriesOption } from 'echarts';
+import type { EChartsOption } from 'echarts';
 import {
   convert,
   formatNumber,
@@ -9,8 +9,8 @@ import {
   type UnitSystem,
 } from '@apple-cart/core';
 import { niceMax } from './curve.ts';
-import { FONTS, type ChartInk } from './ink.ts';
-import { cased, cursorLine, line, paper, type Xy } from './pieces.ts';
+import type { ChartInk } from './ink.ts';
+import { cased, cursorLine, line, numbered, paper, type Xy } from './pieces.ts';
 
 interface LadderChartInput {
   readonly found: Ladder;
@@ -50,7 +50,7 @@ export function ladderChart({ found, unit, sign, system }: LadderChartInput, ink
     series: [
       ...cased(paid, ink.ink, ink),
       ...(beyond.length > 1 ? [line(beyond, { color: ink.ink3, width: 3, dash: [5, 4], z: 5 })] : []),
-      marks(
+      numbered(
         rungs.map((r): Xy => [r.cost, convert(r.gain, unit, to)]),
         ink,
       ),
@@ -58,27 +58,3 @@ export function ladderChart({ found, unit, sign, system }: LadderChartInput, ink
     ],
   };
 }
-
-/** Numbered squares, as in the list beneath. */
-const marks = (points: readonly Xy[], ink: ChartInk): SeriesOption => ({
-  type: 'scatter',
-  silent: true,
-  animation: false,
-  tooltip: { show: false },
-  symbol: 'rect',
-  symbolSize: 18,
-  z: 9,
-  data: points.map(([x, y], i) => ({
-    value: [x, y],
-    label: { formatter: String(i + 1) },
-  })),
-  itemStyle: { color: ink.sheet, borderColor: ink.ink, borderWidth: 1.5 },
-  label: {
-    show: true,
-    position: 'inside',
-    color: ink.ink,
-    fontFamily: FONTS.head,
-    fontWeight: 700,
-    fontSize: 12,
-  },
-});

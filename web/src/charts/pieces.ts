@@ -212,3 +212,49 @@ export const cursorLine = (points: readonly Xy[]): SeriesOption => ({
   itemStyle: { opacity: 0 },
   z: 0,
 });
+
+interface DotLook {
+  readonly symbol: string;
+  readonly size: number;
+  /** Filled with it; only its outline where there is none. */
+  readonly fill?: string;
+  readonly edge?: string;
+  readonly width?: number;
+  readonly rotate?: number;
+  readonly z: number;
+}
+
+/** Marks at points, all alike. */
+export const dots = (points: readonly Xy[], look: DotLook): SeriesOption => ({
+  type: 'scatter',
+  ...still,
+  data: points.map(([x, y]) => [x, y]),
+  symbol: look.symbol,
+  symbolSize: look.size,
+  symbolRotate: look.rotate ?? 0,
+  itemStyle: {
+    color: look.fill ?? 'transparent',
+    opacity: 1,
+    ...(look.edge === undefined ? {} : { borderColor: look.edge, borderWidth: look.width ?? 1.3 }),
+  },
+  z: look.z,
+});
+
+/** Numbered squares, as in the list beneath a chart. */
+export const numbered = (points: readonly Xy[], ink: ChartInk): SeriesOption => ({
+  type: 'scatter',
+  ...still,
+  symbol: 'rect',
+  symbolSize: 18,
+  z: 9,
+  data: points.map(([x, y], i) => ({ value: [x, y], label: { formatter: String(i + 1) } })),
+  itemStyle: { color: ink.sheet, borderColor: ink.ink, borderWidth: 1.5, opacity: 1 },
+  label: {
+    show: true,
+    position: 'inside',
+    color: ink.ink,
+    fontFamily: FONTS.head,
+    fontWeight: 700,
+    fontSize: 12,
+  },
+});

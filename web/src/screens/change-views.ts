@@ -1,6 +1,7 @@
 /** Views of the changes, in the order of the questions. */
 export const CHANGE_VIEWS = [
   { id: 'gain', name: 'What would it gain?' },
+  { id: 'search', name: 'Search the shelf' },
   { id: 'history', name: 'What was changed' },
 ] as const;
 export type ChangeView = (typeof CHANGE_VIEWS)[number]['id'];

@@ -4,6 +4,7 @@ import {
   compareLayouts,
   comparePlaces,
   complyWith,
+  finalistsOf,
   gearsOnHill,
   getHome,
   ladder,
@@ -23,6 +24,7 @@ import {
   roadOfRide,
   rideRounds,
   ringRows,
+  searchShelf,
   sensitivities,
   shelfOffers,
   underBudget,
@@ -30,11 +32,15 @@ import {
   textOf,
   together,
   voltsOrAmps,
+  wouldLet,
   type Aim,
   type BandOutcome,
   type BandProgress,
   type BuildDocument,
+  type Candidate,
   type Effort,
+  type FinalistsOutcome,
+  type FinalistsProgress,
   type StepGains,
   type GainsProgress,
   type HeatAsked,
@@ -55,7 +61,11 @@ import {
   type RideRecord,
   type Route,
   type RuleBook,
+  type SearchAsked,
+  type SearchOutcome,
+  type SearchProgress,
   type UsedCell,
+  type WouldLet,
   type WouldTeach,
 } from '@apple-cart/core';
 import { readPartsFile } from '../files/parts-file.ts';
@@ -66,6 +76,11 @@ const then = <A, B>(first: Result<A>, next: (value: A) => Result<B>): Result<B> 
 
 interface Of {
   readonly build: BuildDocument;
+}
+interface Searched extends Of {
+  readonly parts: readonly Part[];
+  readonly book: RuleBook;
+  readonly asked: SearchAsked;
 }
 interface OnRoad extends Of {
   readonly route: Route;
@@ -156,6 +171,25 @@ export const STUDIES = {
     ids,
   }: Of & { parts: readonly Part[]; book: RuleBook; ids: readonly string[] }) =>
     together(build, parts, book, ids),
+  /** A share of the shelf, for one worker of several. */
+  search: ({
+    build,
+    parts,
+    book,
+    asked,
+    share,
+  }: Searched & { share: { of: number; nth: number } }): Generator<SearchProgress, SearchOutcome> =>
+    searchShelf(build, parts, book, asked, share),
+  finalists: ({
+    build,
+    parts,
+    book,
+    asked,
+    standing,
+  }: Searched & { standing: readonly Candidate[] }): Generator<FinalistsProgress, FinalistsOutcome> =>
+    finalistsOf(build, parts, book, asked, standing),
+  wouldLet: ({ build, parts, book, asked }: Searched): Generator<number, readonly WouldLet[]> =>
+    wouldLet(build, parts, book, asked),
   ladder: ({
     build,
     parts,

@@ -7,6 +7,7 @@ import { applyPart } from '../../parts/apply-part.ts';
 import type { Part, PartOf } from '../../parts/part.ts';
 import { FUSE_HOLDS } from '../../power-chain/chain.ts';
 import { endSpan } from '../../power-chain/charge-checks.ts';
+import { highestVolts } from '../../power-chain/subject.ts';
 import { sameLink, type Link } from '../../power-chain/link.ts';
 import { formatNumber } from '../../quantity/format.ts';
 import { study, type Study } from '../../verdict/study.ts';
@@ -152,8 +153,46 @@ function chainLength(now: Study, then: Study): Repair | undefined {
   };
 }
 
+/** Direct-current volts that fuses and breakers are sold for. From memory. */
+const FUSE_VOLTS = [32, 58, 80, 125, 250];
+
+/** A fuse that does not break the new pack's direct current. */
+function fuseVolts(now: Study, then: Study): Repair | undefined {
+  if (!newly(now, then, 'fuse-volts')) return undefined;
+  const full = highestVolts(then.build, then.known);
+  const volts = FUSE_VOLTS.find((v) => v >= full);
+  if (volts === undefined) return undefined;
+  const { cabling } = then.build;
+  return {
+    build: {
+      ...then.build,
+      cabling: { ...cabling, breaks: 'direct', fuseV: { source: 'assumed', value: volts } },
+    },
+    words: `${cabling.protection === 'breaker' ? 'breaker' : 'fuse'} for ${number(volts)} V direct current`,
+    part: undefined,
+  };
+}
+
+const ARMS: ReadonlySet<string> = new Set(['torque-arms', 'spread-driving', 'spread-braking']);
+const MOST_ARMS = 2;
+
+/** Arms hold an axle that the dropouts would not hold any more. */
+function torqueArms(now: Study, then: Study): Repair | undefined {
+  const amiss = (s: Study): readonly string[] =>
+    s.checks.filter((c) => ARMS.has(c.id) && (c.state === 'stop' || c.state === 'look')).map((c) => c.id);
+  const were = amiss(now);
+  const { drive } = then.build;
+  if (drive.torqueArms >= MOST_ARMS || !amiss(then).some((id) => !were.includes(id))) return undefined;
+  const count = drive.torqueArms === 0 ? 1 : 2;
+  return {
+    build: { ...then.build, drive: { ...drive, torqueArms: count } },
+    words: count === 1 ? 'a torque arm' : 'a second torque arm',
+    part: undefined,
+  };
+}
+
 /** More rounds than there are links to mend. */
-const MOST_ROUNDS = 8;
+const MOST_ROUNDS = 10;
 
 /**
  * A changed build with what has to change with it: a controller that stands the volts, its cut-off, the charger, fuse, plugs, leads
@@ -169,6 +208,8 @@ export function mended(build: BuildDocument, now: Study, parts: readonly Part[])
       cutoff(now, then) ??
       charger(now, then, parts) ??
       chainLength(now, then) ??
+      torqueArms(now, then) ??
+      fuseVolts(now, then) ??
       linkRepair(now, then, parts);
     if (repair === undefined) break;
     also.push(repair.words);
@@ -181,7 +222,7 @@ export function mended(build: BuildDocument, now: Study, parts: readonly Part[])
     parts: bought,
     left: [
       ...shortLinks(now, then).map((l) => `${l.name} too small`),
-      ...['controller-volts', 'charger-volts'].flatMap((id) =>
+      ...['controller-volts', 'charger-volts', 'fuse-volts'].flatMap((id) =>
         newly(now, then, id) ? [checkOf(then, id)?.title ?? id] : [],
       ),
     ],

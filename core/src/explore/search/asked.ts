@@ -36,8 +36,8 @@ export interface SearchAsked {
 
 /** Slower than this a laden bicycle is no longer held straight. Common practice, no source. */
 const STEADY_KMH = 8;
-/** Windings stand more; magnets and grease last longer below. Common practice, no source. */
-const WARM_C = 100;
+/** Ten below what insulation of class B stands (IEC 60085: 130 C, from memory). */
+const WARM_C = 120;
 
 /** What a brief asks, before anybody has changed it. */
 export function usualAsked(build: BuildDocument): SearchAsked {

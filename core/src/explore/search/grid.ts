@@ -56,6 +56,8 @@ export interface Grid {
   readonly asked: SearchAsked;
   readonly motors: readonly MotorChoice[];
   readonly pairs: readonly Pair[];
+  /** Where help ends in the usual class of the place, km/h; undefined where nothing of the law is held. */
+  readonly cutoffKmh: number | undefined;
   /** What everything but the free parts comes to. */
   readonly rest: number;
   readonly size: number;
@@ -200,6 +202,7 @@ export function gridOf(
     asked,
     motors,
     pairs,
+    cutoffKmh: asked.held.lawful ? usual?.cutoffKmh : undefined,
     rest: restOf(build, asked, book, parts),
     size: motors.reduce((sum, m) => sum + m.geared.length * pairs.length, 0),
   };
@@ -214,7 +217,7 @@ function placeFor(build: BuildDocument, part: PartOf<'motor'>): LayoutName | und
 
 /** The build with what was chosen, as such a kit is ordered and set up. */
 export function chosenBuild(
-  { build, asked }: Pick<Grid, 'build' | 'asked'>,
+  { build, asked, cutoffKmh }: Pick<Grid, 'build' | 'asked' | 'cutoffKmh'>,
   motor: Pick<MotorChoice, 'part' | 'layout'>,
   geared: Pick<Geared, 'tyre' | 'ring' | 'cogs'>,
   pair: Pick<Pair, 'pack' | 'controller'>,
@@ -225,5 +228,22 @@ export function chosenBuild(
   if (motor.part !== undefined) b = withMotor(b, motor.layout, motor.part);
   for (const { part } of [geared.tyre, geared.ring, geared.cogs, pair.pack, pair.controller])
     if (part !== undefined) b = applyPart(b, part);
-  return asOrdered(b);
+  return asOrdered(pair.controller.part === undefined ? b : newlySet(b, cutoffKmh));
+}
+
+/** A new controller is set for the place, and told the wheel that it turns: nothing that the old one was set to is in it. */
+function newlySet(build: BuildDocument, cutoffKmh: number | undefined): BuildDocument {
+  const { controller } = build;
+  const told = { ...controller, setRolloutMm: { source: 'unknown' } as const };
+  if (cutoffKmh === undefined) return { ...build, controller: told };
+  const { assistCutoffKmh: now, limitsSpeed } = controller;
+  const inside = limitsSpeed && now.source !== 'unknown' && now.value <= cutoffKmh;
+  return {
+    ...build,
+    controller: {
+      ...told,
+      limitsSpeed: true,
+      assistCutoffKmh: inside ? now : { source: 'assumed', value: cutoffKmh },
+    },
+  };
 }

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { changeStands, moneyText, trialsOf, type Changed } from '@apple-cart/core';
+import { changeStands, formatNumber, moneyText, trialsOf, type Changed } from '@apple-cart/core';
 import { CHANGE_VIEWS, type ChangeView } from '../../screens/change-views.ts';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { useOnTrial } from '../../state/on-trial.ts';
@@ -11,8 +11,11 @@ import { ViewLinks } from '../parts/view-links.tsx';
 import { GainInputs } from './gain-inputs.tsx';
 import { GainPicture } from './gain-view.tsx';
 import { RejectedInputs, TrialsPicture } from './history-view.tsx';
+import { SearchInputs } from './search-inputs.tsx';
+import { SearchPicture } from './search-view.tsx';
 import { TrialStrip } from './trial-strip.tsx';
 import { useGaining, type Gaining } from './use-gains.ts';
+import { useShelfSearch, type Searching } from './use-search.ts';
 
 type Stamped = Parameters<typeof Stage>[0]['stamp'];
 
@@ -39,7 +42,14 @@ function useChanging() {
 export function ChangeStage() {
   const [params] = useSearchParams();
   const view: ChangeView = CHANGE_VIEWS.find((v) => v.id === params.get('view'))?.id ?? 'gain';
-  return view === 'gain' ? <Gain /> : <History />;
+  switch (view) {
+    case 'gain':
+      return <Gain />;
+    case 'search':
+      return <Search />;
+    case 'history':
+      return <History />;
+  }
 }
 
 function Head({ view }: { view: ChangeView }) {
@@ -84,6 +94,33 @@ function Gain() {
       views={<Head view="gain" />}
       inputs={<GainInputs gaining={gaining} />}
       picture={<GainPicture gaining={gaining} />}
+    />
+  );
+}
+
+/** How many stand, of how many. */
+function searchStamp({ search }: Searching): Stamped {
+  if (search === undefined) return { state: 'unknown', word: 'Not searched', under: 'the shelf is there' };
+  const { looked, stand } = search.counts;
+  const none = stand === 0 && search.state === 'done';
+  return {
+    state: none ? 'stop' : 'fine',
+    word: `${formatNumber(stand, 0)} stand`,
+    under: `of ${formatNumber(looked, 0)} looked at${search.state === 'looking' ? ' so far' : ''}`,
+  };
+}
+
+function Search() {
+  const searching = useShelfSearch();
+  const stamp = searchStamp(searching);
+  return (
+    <Stage
+      id="change"
+      left="narrow"
+      {...(stamp === undefined ? {} : { stamp })}
+      views={<Head view="search" />}
+      inputs={<SearchInputs searching={searching} />}
+      picture={<SearchPicture searching={searching} />}
     />
   );
 }

@@ -1,0 +1,455 @@
+import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import {
+  REASONS,
+  WHOLE_REASONS,
+  clipped,
+  currencySign,
+  formatNumber,
+  moneyText,
+  type Finalist,
+  type Goal,
+  type Reason,
+  type WholeReason,
+  type WouldLet,
+} from '@apple-cart/core';
+import { ChartPanel } from '../../charts/chart-panel.tsx';
+import { GOAL_LOOKS, REASON_SHAPES, searchChart } from '../../charts/search-chart.ts';
+import { useChartInk } from '../../charts/use-chart-ink.ts';
+import { useBuild } from '../../state/build-store.ts';
+import { createBuild } from '../../state/builds.ts';
+import { useSettings } from '../../state/settings-store.ts';
+import { problemWords } from '../../state/use-attempt.ts';
+import { useQuantity } from '../../state/use-quantity.ts';
+import { Button } from '../../ui/button.tsx';
+import { PanelHead } from '../../ui/panel.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
+import type { ShelfSearch } from '../../work/shelf-search.ts';
+import { useStage } from '../parts/use-stage.ts';
+import type { Searching } from './use-search.ts';
+
+const WHOLE_WORDS: Readonly<Record<WholeReason, string>> = {
+  law: 'outside its class, judged whole',
+  fit: 'does not fit the donor',
+  chain: 'something of the chain too small',
+  heat: 'too hot on the hill',
+};
+
+/** How far it is, and the button that begins or ends it. */
+function Progress({ searching }: { searching: Searching }) {
+  const { search, stale, start, stop, choices } = searching;
+  const busy = search?.state === 'looking' || search?.state === 'judging';
+  const looked = search?.counts.looked ?? 0;
+  const share = search === undefined || search.of === 0 ? 0 : Math.min(1, looked / Math.max(1, choices.size));
+  const words = (): string => {
+    if (search === undefined) return 'Nothing searched yet.';
+    const count = `${formatNumber(looked, 0)} builds looked at, ${formatNumber(search.counts.stand, 0)} stand`;
+    if (search.state === 'looking') return count;
+    if (search.state === 'judging') return `${count}; ${String(search.judged)} judged whole`;
+    if (search.state === 'failed') return `It could not be searched: ${search.why}`;
+    const whole = `${String(search.judged)} judged whole, ${String(search.found?.finalists.length ?? 0)} on the front`;
+    return `${count}; ${whole}${search.state === 'stopped' ? '. Stopped: what was found stays' : ''}`;
+  };
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hair py-2">
+      <span className="relative block h-3 w-[200px] border border-ink3" aria-hidden>
+        <span className="absolute inset-y-0 left-0 bg-ink" style={{ width: `${String(100 * share)}%` }} />
+      </span>
+      <span className="min-w-0 flex-1 text-[14px]" role="status" data-testid="search-words">
+        {words()}
+      </span>
+      {busy ? (
+        <Button onClick={stop}>Stop</Button>
+      ) : (
+        <Button kind={search === undefined || stale ? 'go' : 'plain'} data-testid="search" onClick={start}>
+          {search === undefined ? 'Search the shelf' : 'Search again'}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** The step of the front that gains most for its money, or why nothing stands. */
+function finding(
+  search: ShelfSearch,
+  finalists: readonly Finalist[],
+  goal: Exclude<Goal, 'price'>,
+  currency: string,
+): string {
+  if (finalists.length === 0) return noneStand(search);
+  const { of, unit } = GOAL_LOOKS[goal];
+  const steps = finalists.slice(1).map((f, i) => {
+    const last = finalists[i] ?? f;
+    return { n: i + 2, money: f.price - last.price, gain: of(f) - of(last) };
+  });
+  const best = steps
+    .filter((s) => s.money > 0 && s.gain > 0)
+    .sort((a, b) => b.gain / b.money - a.gain / a.money)[0];
+  if (best === undefined) return `Number 1 is the best of them`;
+  const gain = `${formatNumber(best.gain, best.gain < 10 ? 1 : 0)} ${unit}`;
+  const money = moneyText(best.money, currency);
+  return goal === 'hill'
+    ? `${money} more climbs ${gain} faster: number ${String(best.n)}`
+    : `${money} more gives ${gain} more: number ${String(best.n)}`;
+}
+
+/** Reasons with their share of everything that was looked at, the commonest first. */
+function reasonsOf({ counts, found }: ShelfSearch): readonly {
+  readonly words: string;
+  readonly key: string;
+  readonly count: number;
+  readonly stop: boolean;
+}[] {
+  const coarse = REASONS.map((r: Reason) => ({
+    key: r,
+    words: REASON_SHAPES[r].words,
+    count: counts.refused[r],
+    stop: r === 'law',
+  }));
+  const whole = WHOLE_REASONS.map((r) => ({
+    key: `whole-${r}`,
+    words: WHOLE_WORDS[r],
+    count: found?.refused[r] ?? 0,
+    stop: r !== 'heat',
+  }));
+  return [...coarse, ...whole].filter((r) => r.count > 0).sort((a, b) => b.count - a.count);
+}
+
+function noneStand(search: ShelfSearch): string {
+  const [most] = reasonsOf(search);
+  if (most === undefined) return search.state === 'looking' ? 'Looking' : 'None stand';
+  return `None stand: “${most.words}” stops ${String(Math.round((100 * most.count) / Math.max(1, search.counts.looked)))} %`;
+}
+
+export function SearchPicture({ searching }: { searching: Searching }) {
+  const { search } = searching;
+  return (
+    <>
+      <Progress searching={searching} />
+      {search === undefined ? (
+        <p className="max-w-[560px] py-3 text-[15px] leading-snug">
+          Every motor, pack and controller of the shelf is put on this donor and held against the brief: law,
+          hill, range, heat, fit, the chain of current and the price. What nothing beats in price and in what
+          you want is told by name.
+        </p>
+      ) : (
+        <Found searching={searching} search={search} />
+      )}
+    </>
+  );
+}
+
+function Found({ searching, search }: { searching: Searching; search: ShelfSearch }) {
+  const { verdict } = useStage();
+  const ink = useChartInk();
+  const system = useSettings((state) => state.units);
+  const { input } = search;
+  const { currency } = input.build.money;
+  const goal = input.asked.goals.find((g) => g !== 'price') ?? 'hill';
+  const finalists = useMemo(
+    () => [...(search.found?.finalists ?? [])].sort((a, b) => a.price - b.price),
+    [search.found],
+  );
+  const { held } = input.asked;
+  const option = useMemo(() => {
+    const { climb } = verdict.hill;
+    const own = {
+      hill: climb.climbs ? climb.v * 3.6 : undefined,
+      range: verdict.range.plannedKm?.low,
+      mass: verdict.study.machine.machineMassKg,
+    };
+    return searchChart(
+      {
+        goal,
+        standing: search.standing.length > 0 ? search.standing : search.front,
+        misses: search.misses,
+        finalists,
+        hand: { price: verdict.list.ledger.total.most, value: own[goal] },
+        budget: held.price,
+        wanted: { hill: held.hillKmh, range: held.rangeKm, mass: held.massKg }[goal],
+        sign: currencySign(currency),
+        system,
+      },
+      ink,
+    );
+  }, [goal, search.standing, search.front, search.misses, finalists, verdict, held, currency, system, ink]);
+  return (
+    <>
+      <ChartPanel
+        title={finding(search, finalists, goal, currency)}
+        {...(searching.stale ? { note: 'of what was asked before' } : {})}
+        summary={finalists
+          .map((f, i) => `${String(i + 1)}: ${f.names.join(', ')}, ${moneyText(f.price, currency)}`)
+          .join('; ')}
+        name="builds of the shelf"
+        option={option}
+        height="h-[280px]"
+        table={{
+          columns: [
+            { name: 'Build' },
+            { name: 'What' },
+            { name: 'Price', digits: 0 },
+            { name: `${GOAL_LOOKS[goal].name}, ${GOAL_LOOKS[goal].unit}`, digits: 1 },
+          ],
+          rows: [
+            ...finalists.map((f, i) => [
+              `front ${String(i + 1)}`,
+              f.names.join(', '),
+              f.price,
+              GOAL_LOOKS[goal].of(f),
+            ]),
+            ...search.misses.map((m) => [
+              'refused',
+              REASON_SHAPES[m.reason].words,
+              m.price,
+              GOAL_LOOKS[goal].of(m),
+            ]),
+          ],
+        }}
+      />
+      <Legend search={search} />
+      <Finalists finalists={finalists} search={search} />
+      <Reasons search={search} currency={currency} />
+    </>
+  );
+}
+
+function Legend({ search }: { search: ShelfSearch }) {
+  const reasons = [...new Set(search.misses.map((m) => m.reason))];
+  if (reasons.length === 0) return null;
+  return (
+    <p className="text-[12.5px] text-ink2">
+      Filled: stands. Hollow, some of those that do not:{' '}
+      {[
+        ...new Set(
+          reasons.map(
+            (r) => `${SHAPE_WORDS[REASON_SHAPES[r].symbol] ?? 'octagon'} ${REASON_SHAPES[r].words}`,
+          ),
+        ),
+      ].join(', ')}
+      .
+    </p>
+  );
+}
+const SHAPE_WORDS: Readonly<Record<string, string>> = {
+  rect: 'square',
+  circle: 'ring',
+  diamond: 'diamond',
+  triangle: 'triangle',
+};
+
+/** So many are told by name before the rest is asked for. */
+const FIRST = 8;
+
+function Finalists({ finalists, search }: { finalists: readonly Finalist[]; search: ShelfSearch }) {
+  const [all, setAll] = useState(false);
+  const shown = useQuantity();
+  if (finalists.length === 0) return null;
+  const list = all ? finalists : finalists.slice(0, FIRST);
+  const unit = (u: 'km/h' | 'km' | 'C' | 'kg'): string => shown(1, u).unit;
+  return (
+    <section aria-label="Finalists" data-testid="finalists" className="pt-2">
+      <PanelHead title="Finalists" note="nothing on the shelf beats one of them in all that is weighed" />
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Finalists as a table">
+        <table className="w-full min-w-[700px] border-collapse text-[13.5px] leading-snug">
+          <thead>
+            <tr className="border-b-[1.5px] border-ink text-[12.5px] [&>th]:pr-2 [&>th]:pb-1 [&>th]:text-right [&>th]:font-semibold">
+              <th />
+              <th className="text-left!">Parts</th>
+              <th className="text-left!">Class</th>
+              <th>Hill, {unit('km/h')}</th>
+              <th>Range, {unit('km')}</th>
+              <th>{unit('C')}</th>
+              <th>Mass, {unit('kg')}</th>
+              <th>All in</th>
+              <th>
+                <span className="sr-only">Keep</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {list.map((f, i) => (
+              <FinalistRow
+                key={`${String(f.motor)} ${String(f.geared)} ${String(f.pair)}`}
+                finalist={f}
+                n={i + 1}
+                search={search}
+              />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {finalists.length > FIRST && (
+        <Button
+          kind="quiet"
+          className="no-print mt-1"
+          aria-expanded={all}
+          onClick={() => {
+            setAll(!all);
+          }}
+        >
+          {all ? 'Show fewer' : `Show all ${String(finalists.length)}`}
+        </Button>
+      )}
+      <p className="py-1.5 text-[12.5px] text-ink2">
+        Each is planned as such a kit is ordered and set up: help that stops with the pedals and fades before
+        its limit, a limit its rider cannot lift, brakes that cut the motor, a speedometer. Confirm these on
+        the parts that come; fit is judged as far as the donor is measured.
+      </p>
+    </section>
+  );
+}
+
+function FinalistRow({ finalist: f, n, search }: { finalist: Finalist; n: number; search: ShelfSearch }) {
+  const edit = useBuild((state) => state.edit);
+  const navigate = useNavigate();
+  const shown = useQuantity();
+  const [trouble, setTrouble] = useState('');
+  const { build } = search.input;
+  const { currency } = build.money;
+  const kept =
+    build.drive.name === f.build.drive.name &&
+    build.packs[0].name === f.build.packs[0].name &&
+    build.controller.name === f.build.controller.name &&
+    build.gearing.ringTeeth === f.build.gearing.ringTeeth;
+  const keepAs = (): void => {
+    const name = `${clipped(build.name, 46)}, number ${String(n)}`;
+    createBuild({ ...f.build, name, sample: false }).then(
+      ({ id }) => {
+        void navigate(`/builds/${id}/buy`);
+      },
+      (problem: unknown) => {
+        setTrouble(problemWords(problem, 'It could not be kept.'));
+      },
+    );
+  };
+  const km = f.is.plannedKm;
+  return (
+    <tr className="border-b border-hair align-top [&>td]:py-1.5 [&>td]:pr-2" data-finalist={n}>
+      <td>
+        <span className="grid size-[19px] place-items-center border-[1.5px] border-ink font-head text-[12px] font-bold">
+          {n}
+        </span>
+      </td>
+      <th scope="row" className="py-1.5 pr-2 text-left font-normal">
+        {f.names.join(', ')}
+        {f.waits > 0 && (
+          <span className="block text-[12px] text-ink2">{f.waits} checks of fit wait for a measure</span>
+        )}
+        {trouble !== '' && (
+          <span role="alert" className="block text-stop">
+            {trouble}
+          </span>
+        )}
+      </th>
+      <td>
+        <span className="flex items-start gap-1.5">
+          <StateMark state={f.is.classState} size={14} /> {f.is.className}
+        </span>
+      </td>
+      <td className="num text-right">
+        {f.is.hillKmh === undefined ? 'stalls' : shown(f.is.hillKmh, 'km/h', 1).text}
+      </td>
+      <td className="num text-right whitespace-nowrap">
+        {km === undefined ? 'none' : `${shown(km.low, 'km', 0).text}–${shown(km.high, 'km', 0).text}`}
+      </td>
+      <td className="num text-right">
+        {f.is.hottestC === undefined ? '–' : shown(f.is.hottestC, 'C', 0).text}
+      </td>
+      <td className="num text-right">{shown(f.is.massKg, 'kg', 1).text}</td>
+      <td className="num text-right whitespace-nowrap">
+        {moneyText(f.total, currency)}
+        {f.unpriced > 0 && (
+          <span className="block font-text text-[12px] text-ink2">{f.unpriced} unpriced</span>
+        )}
+      </td>
+      <td className="no-print text-right whitespace-nowrap">
+        {kept ? (
+          <span className="font-semibold text-fine">in hand</span>
+        ) : (
+          <span className="inline-flex gap-1.5">
+            <Button
+              aria-label={`Take number ${String(n)} into this build`}
+              onClick={() => {
+                edit(() => f.build, `number ${String(n)} of the shelf`);
+              }}
+            >
+              Take it
+            </Button>
+            <Button kind="quiet" aria-label={`Keep number ${String(n)} as a new build`} onClick={keepAs}>
+              New build
+            </Button>
+          </span>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+const LET_WORDS: Readonly<Record<WouldLet['what'], (by: number, currency: string, asked: number) => string>> =
+  {
+    lawful: () => 'Asking nothing of the law',
+    price: (by, currency) => `${moneyText(by, currency)} more`,
+    massKg: (by) => `${formatNumber(by, 1)} kg more`,
+    hillKmh: (by, _, asked) =>
+      by >= asked ? 'Asking no speed on the hill' : `${formatNumber(by, 1)} km/h less on the hill`,
+    rangeKm: (by, _, asked) => (by >= asked ? 'Asking no range' : `${formatNumber(by, 0)} km less range`),
+  };
+
+/** Why the rest does not stand, and what alone would let more in. */
+function Reasons({ search, currency }: { search: ShelfSearch; currency: string }) {
+  const list = reasonsOf(search);
+  if (list.length === 0) return null;
+  const looked = Math.max(1, search.counts.looked);
+  const { held } = search.input.asked;
+  return (
+    <section aria-label="Why the rest does not stand" data-testid="reasons" className="pt-1">
+      <PanelHead title="Why the rest does not stand" note="the first reason of each" />
+      <ul className="text-[13.5px]">
+        {list.map(({ key, words, count, stop }) => {
+          const share = count / looked;
+          return (
+            <li
+              key={key}
+              className="grid min-h-[29px] grid-cols-[22px_minmax(0,1fr)_90px_96px] items-center border-b border-hair"
+            >
+              <StateMark state={stop ? 'stop' : 'look'} size={14} />
+              <span>{words}</span>
+              <span className="relative block h-2.5 bg-press" aria-hidden>
+                <span
+                  className="absolute inset-y-0 left-0 bg-ink2"
+                  style={{ width: `${String(100 * share)}%` }}
+                />
+              </span>
+              <span className="num text-right">
+                {share >= 0.005 ? `${String(Math.round(100 * share))} %` : formatNumber(count, 0)}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+      {search.lets === undefined
+        ? search.state === 'done' && (
+            <p className="py-1.5 text-[13px] text-ink2" role="status">
+              Working out what would let more stand…
+            </p>
+          )
+        : search.lets.length > 0 && (
+            <p className="py-1.5 text-[14px]" data-testid="lets">
+              {search.lets.slice(0, 3).map(({ what, by, first, more }) => (
+                <span key={what} className="block">
+                  <b className="font-semibold">
+                    {LET_WORDS[what](by ?? 0, currency, Number(held[what] ?? 0))}
+                  </b>{' '}
+                  would let {formatNumber(first, 0)} more stand
+                  {what === 'lawful' ? '' : `, of ${formatNumber(more, 0)} that it alone keeps out`}.
+                </span>
+              ))}
+              <span className="block text-[12.5px] text-ink2">
+                One constraint at a time, before law, fit, currents and heat are judged whole.
+              </span>
+            </p>
+          )}
+    </section>
+  );
+}
