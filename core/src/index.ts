@@ -490,3 +490,11 @@ export {
   type WholeReason,
 } from './explore/search/finalists.ts';
 export { wouldLet, type LetGo, type WouldLet } from './explore/search/would-let.ts';
+export {
+  leaderOf,
+  sideBySide,
+  stagesBeside,
+  type Contestant,
+  type SideCell,
+  type SideRow,
+} from './explore/side-by-side.ts';

@@ -11,6 +11,7 @@ import { asOrdered } from './as-ordered.ts';
 import { madeForVolts } from './goes-with.ts';
 import { LAYOUTS, motorFor, withMotor, type LayoutName } from './motor-for.ts';
 import { offerOf, type Offer } from './offer.ts';
+import { shortlist } from './shortlist.ts';
 import { USUAL_VOLTS, sameVolts } from './usual-volts.ts';
 
 /** Motor, pack and controller of the shelf, put together on a donor. */
@@ -63,6 +64,7 @@ const withShelfPack = (build: BuildDocument, pack: Pack): BuildDocument =>
     pack,
   );
 
+/** A combination to be told of. */
 interface Trial {
   readonly layout: LayoutName;
   readonly volts: number;
@@ -86,7 +88,7 @@ function trialOf(
   if (motor === undefined) return undefined;
   const wh = (p: Pack): number => p.nominalV * p.capacityAh;
   const trials = parts
-    .filter((p): p is Pack => p.type === 'pack' && p.chemistry !== 'lead-acid')
+    .filter((p): p is Pack => p.type === 'pack')
     .filter((p) => sameVolts(p.nominalV, volts))
     .sort((a, b) => wh(a) - wh(b))
     .flatMap((pack): Trial[] => {
@@ -106,15 +108,23 @@ function rangeState({ plannedKm: km }: Offer, wanted: number): State {
 
 /**
  * What the shelf would do for a brief and a donor before anything is chosen: a motor in front, behind or in the middle at 36,
- * 48 and 52 V, each with the pack that reaches far enough and a controller for both. What the law lets in and the brief asks
- * comes first, then the price. Fit of what is not measured yet is not judged.
+ * 48 and 52 V, each the cheapest that holds all that is asked by the search of the shelf; where none does, the one with the pack
+ * that reaches far enough and a controller for both. What the law lets in and the brief asks comes first, then the price. Fit of
+ * what is not measured yet is not judged.
  */
 export function propose(build: BuildDocument, parts: readonly Part[], book: RuleBook): readonly Proposal[] {
   const place = book.find((p) => p.id === build.brief.place);
   const usual = place && usualOf(place, book);
   const wanted = study(build).known.brief.distanceKm.value;
+  const modern = parts.filter((p) => p.type !== 'pack' || p.chemistry !== 'lead-acid');
+  const searched = shortlist(build, modern, book);
   const trials = LAYOUTS.filter((l) => l !== 'external').flatMap((layout) =>
-    USUAL_VOLTS.flatMap((volts) => trialOf(build, layout, volts, usual, parts) ?? []),
+    USUAL_VOLTS.flatMap(
+      (volts) =>
+        searched.find((s) => s.layout === layout && s.volts === volts) ??
+        trialOf(build, layout, volts, usual, modern) ??
+        [],
+    ),
   );
   return trials
     .map(({ layout, volts, motor, pack, controller, build: candidate }): Proposal => {

@@ -166,7 +166,13 @@ const screens = {
     question: 'What next, and is it worth it?',
     key: 'c',
     views: CHANGE_VIEWS,
-    prints: [],
+    prints: [
+      {
+        path: 'comparison',
+        name: 'Print the comparison',
+        also: 'side by side customer',
+      },
+    ],
   },
 } as const satisfies Record<StageId, StageScreen>;
 

@@ -80,7 +80,9 @@ const LOAD: StageSheets = {
   },
   change: {
     sheet: () => import('./change/change-stage.tsx').then((m) => ({ default: m.ChangeStage })),
-    prints: {},
+    prints: {
+      comparison: () => import('./change/comparison-sheet.tsx').then((m) => ({ default: m.ComparisonSheet })),
+    },
   },
 };
 

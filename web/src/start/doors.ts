@@ -11,7 +11,7 @@ export interface Door {
 const BICYCLE: Door = {
   id: 'bicycle',
   title: 'From a bicycle',
-  under: 'which motor and battery would suit it',
+  under: 'Which motor and pack?',
   question: 'Which bicycle, who rides it, where? No motor has to be chosen yet.',
 };
 

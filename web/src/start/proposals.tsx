@@ -1,5 +1,6 @@
 import { moneyText, type BuildDocument, type LayoutName, type Proposal } from '@apple-cart/core';
 import { useMemo } from 'react';
+import { SearchLink } from '../stages/parts/search-link.tsx';
 import { useDeferredStage } from '../stages/parts/use-stage.ts';
 import { useBuild } from '../state/build-store.ts';
 import { useBook } from '../state/rules.ts';
@@ -154,6 +155,7 @@ function Table({ proposals }: { proposals: readonly Proposal[] }) {
         is measured. Range goes from legs resting, with stops and small hills, to the level with the rider’s
         help. What is kept is taken back with undo.
       </p>
+      <SearchLink />
     </section>
   );
 }

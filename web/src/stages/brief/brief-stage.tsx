@@ -23,6 +23,7 @@ import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { EnergyPanel } from '../parts/energy-panel.tsx';
 import { MeasureNext } from '../parts/measure-next.tsx';
+import { SearchLink } from '../parts/search-link.tsx';
 import { Stage, StageFindings } from '../parts/stage.tsx';
 import { figureOf, useStage, type StageData } from '../parts/use-stage.ts';
 
@@ -227,6 +228,7 @@ export function BriefStage() {
               ))}
             </tbody>
           </table>
+          <SearchLink />
           <EnergyPanel />
           <MeasureNext count={5} />
         </>

@@ -1,6 +1,14 @@
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { changeStands, formatNumber, moneyText, trialsOf, type Changed } from '@apple-cart/core';
+import {
+  changeStands,
+  clipped,
+  formatNumber,
+  leaderOf,
+  moneyText,
+  trialsOf,
+  type Changed,
+} from '@apple-cart/core';
 import { CHANGE_VIEWS, type ChangeView } from '../../screens/change-views.ts';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { useOnTrial } from '../../state/on-trial.ts';
@@ -8,12 +16,15 @@ import { useRecords } from '../../state/records.ts';
 import { OutboxNotice } from '../parts/outbox-notice.tsx';
 import { Stage } from '../parts/stage.tsx';
 import { ViewLinks } from '../parts/view-links.tsx';
+import { CompareView } from './compare-view.tsx';
 import { GainInputs } from './gain-inputs.tsx';
 import { GainPicture } from './gain-view.tsx';
 import { RejectedInputs, TrialsPicture } from './history-view.tsx';
 import { SearchInputs } from './search-inputs.tsx';
 import { SearchPicture } from './search-view.tsx';
+import { useSideRows } from './side-table.tsx';
 import { TrialStrip } from './trial-strip.tsx';
+import { useSides } from './use-contestants.ts';
 import { useGaining, type Gaining } from './use-gains.ts';
 import { useShelfSearch, type Searching } from './use-search.ts';
 
@@ -47,6 +58,8 @@ export function ChangeStage() {
       return <Gain />;
     case 'search':
       return <Search />;
+    case 'compare':
+      return <Compare />;
     case 'history':
       return <History />;
   }
@@ -121,6 +134,29 @@ function Search() {
       views={<Head view="search" />}
       inputs={<SearchInputs searching={searching} />}
       picture={<SearchPicture searching={searching} />}
+    />
+  );
+}
+
+function Compare() {
+  const sides = useSides();
+  const { differ } = useSideRows(sides.sides);
+  const lead = sides.sides.length < 2 ? undefined : leaderOf(differ);
+  const name = lead === undefined ? '' : (sides.sides[lead.index]?.name ?? '');
+  return (
+    <Stage
+      id="change"
+      stamp={
+        lead === undefined
+          ? { state: 'unknown', word: `${String(sides.sides.length)} side by side`, under: 'none leads' }
+          : {
+              state: 'fine',
+              word: `${clipped(name, 18)} leads`,
+              under: `best or level in ${String(lead.best)} of ${String(lead.of)} that differ`,
+            }
+      }
+      views={<Head view="compare" />}
+      whole={<CompareView {...sides} />}
     />
   );
 }

@@ -30,9 +30,11 @@ interface SheetProps {
   /** Views to choose from, where a stage has several. */
   readonly views?: ReactNode;
   /** Left half: ruled fields. */
-  readonly inputs: ReactNode;
+  readonly inputs?: ReactNode;
   /** Right half: the picture. */
-  readonly picture: ReactNode;
+  readonly picture?: ReactNode;
+  /** One sheet over the whole width in the place of both. */
+  readonly whole?: ReactNode;
   /** Width of the left half on a wide screen. */
   readonly left?: keyof typeof LEFT;
   /** On a narrow screen the picture comes first: it holds the answer, the fields only vary it. */
@@ -62,6 +64,7 @@ export function Sheet({
   views,
   inputs,
   picture,
+  whole,
   left = 'usual',
   pictureFirst = false,
 }: SheetProps) {
@@ -93,22 +96,28 @@ export function Sheet({
         )}
       </header>
       {views}
-      <div
-        className={`mx-6 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] max-bench:content-start max-tablet:mx-3 ${LEFT[left]} print:grid-cols-1`}
-      >
+      {whole === undefined ? (
         <div
-          id="fields"
-          tabIndex={-1}
-          className="@container pt-1 pb-4 outline-none bench:border-r bench:border-rule bench:pr-[18px]"
+          className={`mx-6 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] max-bench:content-start max-tablet:mx-3 ${LEFT[left]} print:grid-cols-1`}
         >
-          {inputs}
+          <div
+            id="fields"
+            tabIndex={-1}
+            className="@container pt-1 pb-4 outline-none bench:border-r bench:border-rule bench:pr-[18px]"
+          >
+            {inputs}
+          </div>
+          <div
+            className={`flex min-w-0 flex-col pt-1 pb-4 max-bench:pt-2 bench:pl-5 ${pictureFirst ? 'max-bench:order-first' : ''}`}
+          >
+            {picture}
+          </div>
         </div>
-        <div
-          className={`flex min-w-0 flex-col pt-1 pb-4 max-bench:pt-2 bench:pl-5 ${pictureFirst ? 'max-bench:order-first' : ''}`}
-        >
-          {picture}
+      ) : (
+        <div id="fields" tabIndex={-1} className="mx-6 pt-1 pb-4 outline-none max-tablet:mx-3">
+          {whole}
         </div>
-      </div>
+      )}
     </div>
   );
 }
