@@ -330,7 +330,16 @@ export { linkRemedies, type LinkRemedy } from './explore/link-remedies.ts';
 export { measureNext, type OpenMeasure } from './explore/measure-next.ts';
 export { comparePlaces, type PlaceTried } from './explore/pack-places.ts';
 export { ringRows, type RingRow } from './explore/rings.ts';
-export { sensitivities, type Sensitivity } from './explore/sensitivity.ts';
+export {
+  TORNADO_FIGURES,
+  sensitivities,
+  swingOf,
+  tornado,
+  type Moved,
+  type Sensitivity,
+  type Tornado,
+  type TornadoFigure,
+} from './explore/sensitivity.ts';
 export { voltsOrAmps, type Step } from './explore/volts-or-amps.ts';
 export {
   RECORD_KINDS,

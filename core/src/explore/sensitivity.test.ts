@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { sample } from '../test/sample.ts';
 import { withValue } from '../document/quantity-at.ts';
-import { sensitivities } from './sensitivity.ts';
+import { TORNADO_FIGURES, sensitivities, swingOf, tornado, type Tornado } from './sensitivity.ts';
 
 describe('sensitivities', () => {
   it('rank what a measurement would settle, the most telling first', () => {
@@ -30,6 +30,46 @@ describe('sensitivities', () => {
       (s) => s.known.path === 'donor.massKg',
     );
     expect(mass?.hillKmh).toBeGreaterThan(0);
+  });
+});
+
+describe('a tornado', () => {
+  function of(build: Parameters<typeof tornado>[0]): Tornado {
+    const work = tornado(build);
+    for (;;) {
+      const step = work.next();
+      if (step.done === true) return step.value;
+    }
+  }
+  const found = of(
+    sample({ donor: { massKg: { source: 'measured', value: 20, plusMinus: 0.1 }, cdaM2: 0.6 } }, 'mid-drive'),
+  );
+  const at = (path: string) => found.moved.find((m) => m.known.path === path);
+
+  it('holds every quantity that counts, each with both ends of every headline', () => {
+    expect(found.moved.length).toBeGreaterThan(20);
+    expect(new Set(found.moved.map((m) => m.known.path)).size).toBe(found.moved.length);
+    for (const m of found.moved)
+      for (const f of TORNADO_FIGURES)
+        expect(swingOf(m, f), `${m.known.path} ${f}`).toBeGreaterThanOrEqual(0);
+  });
+
+  it('moves what is measured by what its measurement leaves open, the rest by a tenth or its spread', () => {
+    expect(at('donor.massKg')).toMatchObject({ spread: true });
+    expect(at('donor.massKg')?.by).toBeCloseTo(0.1, 9);
+    const drag = at('donor.cdaM2');
+    expect(drag?.by).toBeGreaterThan(0);
+  });
+
+  it('has the signs of physics: mass costs hill speed, drag costs range and top speed, Kv gives speed', () => {
+    const sign = (path: string, figure: (typeof TORNADO_FIGURES)[number]): number => {
+      const m = at(path);
+      return (m?.more[figure] ?? 0) - (m?.less[figure] ?? 0);
+    };
+    expect(sign('donor.massKg', 'hillKmh')).toBeLessThan(0);
+    expect(sign('donor.cdaM2', 'rangeKm')).toBeLessThan(0);
+    expect(sign('donor.cdaM2', 'topKmh')).toBeLessThanOrEqual(0);
+    expect(sign('packs.0.capacityAh', 'rangeKm')).toBeGreaterThan(0);
   });
 });
 

@@ -96,28 +96,32 @@ function headline(build: BuildDocument): Headline {
   return { topKmh, hillKmh, rangeKm };
 }
 
+/** A tenth of a quantity, or what stands for it. */
+const stepOf = ({ path, value }: Known): number => STEP[path] ?? Math.abs(value) * TENTH;
+
+/** Quantities in use that are not chosen and that move something. */
+const telling = (build: BuildDocument): readonly Known[] =>
+  knownInUse(build, knownBuild(build)).filter(
+    (k) =>
+      !CHOSEN.includes(ofFirstPack(k.path)) &&
+      specAt(k.path).stays !== true &&
+      !MOVES_NOTHING.has(ofFirstPack(k.path)),
+  );
+
 /**
  * Every assumed or unknown quantity with what it moves, the most telling first: each is taken a tenth up
  * and down (a winding 25 K, a height 200 m) and top speed, test hill and range are worked out again.
  */
 export function sensitivities(build: BuildDocument): readonly Sensitivity[] {
-  const open = knownInUse(build, knownBuild(build)).filter(
-    (k) => k.source === 'assumed' || k.source === 'unknown',
-  );
   const base = headline(build);
   const weight = (s: Sensitivity): number =>
     s.topKmh / Math.max(1, base.topKmh) +
     s.hillKmh / Math.max(1, base.hillKmh) +
     s.rangeKm / Math.max(1, base.rangeKm);
-  return open
-    .filter(
-      (k) =>
-        !CHOSEN.includes(ofFirstPack(k.path)) &&
-        specAt(k.path).stays !== true &&
-        !MOVES_NOTHING.has(ofFirstPack(k.path)),
-    )
+  return telling(build)
+    .filter((k) => k.source === 'assumed' || k.source === 'unknown')
     .map((known): Sensitivity => {
-      const step = STEP[known.path] ?? Math.abs(known.value) * TENTH;
+      const step = stepOf(known);
       const up = headline(withValue(build, known.path, known.value + step));
       const down = headline(withValue(build, known.path, known.value - step));
       return {
@@ -128,4 +132,65 @@ export function sensitivities(build: BuildDocument): readonly Sensitivity[] {
       };
     })
     .sort((a, b) => weight(b) - weight(a));
+}
+
+/** Headlines that are drawn as a tornado. */
+export const TORNADO_FIGURES = ['hillKmh', 'topKmh', 'rangeKm', 'hottestC', 'startPct'] as const;
+export type TornadoFigure = (typeof TORNADO_FIGURES)[number];
+type Stands = Readonly<Record<TornadoFigure, number | undefined>>;
+
+/** A quantity with what each headline becomes with less and with more of it. */
+export interface Moved {
+  readonly known: Known;
+  /** By how much it is moved, in its unit. */
+  readonly by: number;
+  /** That is how well it is known, one standard deviation; else a tenth, or what stands for it. */
+  readonly spread: boolean;
+  readonly less: Stands;
+  readonly more: Stands;
+}
+
+export interface Tornado {
+  readonly now: Stands;
+  readonly moved: readonly Moved[];
+}
+
+/** Teeth, or cells in series, that somebody has read. */
+const isCounted = ({ unit, source }: Known): boolean =>
+  (unit === 'T' || unit === 'S') && (source === 'label' || source === 'measured');
+
+function stands(build: BuildDocument): Stands {
+  const s = study(build);
+  const { topKmh, hillKmh, rangeKm, startPct } = headlines(s);
+  return { topKmh, hillKmh, rangeKm, startPct, hottestC: s.hillRide?.hottestC };
+}
+
+/** How far a quantity moves a headline, between its two ends; 0 where one of them has no number. */
+export function swingOf({ less, more }: Moved, figure: TornadoFigure): number {
+  const [a, b] = [less[figure], more[figure]];
+  return a === undefined || b === undefined ? 0 : Math.abs(b - a);
+}
+
+/**
+ * What moves each headline most: every quantity of the build down and up by how well it is known (one standard deviation, where a
+ * measurement or a default says it; else a tenth), all else alike, and every headline worked out again.
+ */
+export function* tornado(build: BuildDocument): Generator<number, Tornado> {
+  const moved: Moved[] = [];
+  const all = telling(build);
+  for (const known of all) {
+    // What was counted is not a tenth off.
+    if (isCounted(known)) continue;
+    const by = known.spread === undefined ? stepOf(known) : known.spread * Math.abs(known.value);
+    if (by === 0) continue;
+    moved.push({
+      known,
+      by,
+      spread: known.spread !== undefined,
+      less: stands(withValue(build, known.path, known.value - by)),
+      more: stands(withValue(build, known.path, known.value + by)),
+    });
+    yield moved.length / all.length;
+  }
+  return { now: stands(build), moved };
 }

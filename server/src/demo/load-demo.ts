@@ -81,7 +81,12 @@ export async function loadDemo(
 }
 
 const demoBook = z.array(
-  z.object({ build: z.string(), key: z.string(), kind: z.enum(['charge', 'upkeep']), data: z.unknown() }),
+  z.object({
+    build: z.string(),
+    key: z.string(),
+    kind: z.enum(['charge', 'upkeep', 'trial']),
+    data: z.unknown(),
+  }),
 );
 const demoRides = z.array(
   z.object({ build: z.string(), key: z.string(), ride: z.unknown(), told: z.unknown() }),

@@ -31,6 +31,7 @@ import {
   teachNext,
   textOf,
   together,
+  tornado,
   voltsOrAmps,
   wouldLet,
   type Aim,
@@ -64,6 +65,7 @@ import {
   type SearchAsked,
   type SearchOutcome,
   type SearchProgress,
+  type Tornado,
   type UsedCell,
   type WouldLet,
   type WouldTeach,
@@ -203,6 +205,7 @@ export const STUDIES = {
   places: ({ build, pack }: Of & { pack: number }) => comparePlaces(build, pack),
   measure: ({ build }: Of) => measureNext(build),
   moves: ({ build }: Of) => sensitivities(build),
+  tornado: ({ build }: Of): Generator<number, Tornado> => tornado(build),
   band: ({
     build,
     route,

@@ -20,8 +20,11 @@ import { CompareView } from './compare-view.tsx';
 import { GainInputs } from './gain-inputs.tsx';
 import { GainPicture } from './gain-view.tsx';
 import { RejectedInputs, TrialsPicture } from './history-view.tsx';
+import { MovesInputs, MovesPicture, useMoving } from './moves-view.tsx';
+import { SameRoad } from './same-road.tsx';
 import { SearchInputs } from './search-inputs.tsx';
 import { SearchPicture } from './search-view.tsx';
+import { StatesTable } from './states-table.tsx';
 import { useSideRows } from './side-table.tsx';
 import { TrialStrip } from './trial-strip.tsx';
 import { useSides } from './use-contestants.ts';
@@ -60,6 +63,8 @@ export function ChangeStage() {
       return <Search />;
     case 'compare':
       return <Compare />;
+    case 'moves':
+      return <Moves />;
     case 'history':
       return <History />;
   }
@@ -161,8 +166,23 @@ function Compare() {
   );
 }
 
+function Moves() {
+  const moving = useMoving();
+  const stamp = useStands();
+  return (
+    <Stage
+      id="change"
+      left="narrow"
+      {...(stamp === undefined ? {} : { stamp })}
+      views={<Head view="moves" />}
+      inputs={<MovesInputs moving={moving} />}
+      picture={<MovesPicture moving={moving} />}
+    />
+  );
+}
+
 function History() {
-  const { document, build, trials } = useChanging();
+  const { document, build, trials, records } = useChanging();
   const stamp = useStands();
   return (
     <Stage
@@ -170,7 +190,13 @@ function History() {
       {...(stamp === undefined ? {} : { stamp })}
       views={<Head view="history" />}
       inputs={<RejectedInputs build={build} document={document} />}
-      picture={<TrialsPicture trials={trials} />}
+      picture={
+        <>
+          <TrialsPicture trials={trials} />
+          <SameRoad records={records.records} />
+          <StatesTable build={build} now={document} />
+        </>
+      }
     />
   );
 }

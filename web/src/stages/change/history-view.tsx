@@ -96,7 +96,7 @@ export function RejectedInputs({ build, document }: { build: string; document: B
 }
 
 const SAYS = { kept: 'Kept', undone: 'Taken back', rejected: 'Rejected' } as const;
-const STATES = { kept: 'fine', undone: 'unknown', rejected: 'stop' } as const;
+const STATES = { kept: 'fine', undone: 'look', rejected: 'stop' } as const;
 
 /** What a trial gained, in the figures that moved. */
 function Moved({ before, after }: { before: Stood | null; after: Stood | null }) {

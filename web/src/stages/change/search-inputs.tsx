@@ -98,17 +98,21 @@ function HeldTo({ searching }: { searching: Searching }) {
       {NUMBERS.map((n) => {
         const value = held[n.key];
         return (
-          <div key={n.key} className={LINE}>
-            <input
-              type="checkbox"
-              className={TICK}
-              aria-label={`${n.name} ${n.words}`}
-              checked={value !== null}
-              onChange={(event) => {
-                to({ [n.key]: event.target.checked ? n.first : null });
-              }}
-            />
-            <span>{n.key === 'hillKmh' && hillName !== '' ? `Up ${hillName}` : n.name}</span>
+          <div
+            key={n.key}
+            className="grid min-h-[33px] grid-cols-[minmax(0,1fr)_auto] items-center border-b border-hair text-[14px] max-bench:min-h-11"
+          >
+            <label className="grid min-h-[33px] cursor-pointer grid-cols-[26px_minmax(0,1fr)] items-center max-bench:min-h-11">
+              <input
+                type="checkbox"
+                className={TICK}
+                checked={value !== null}
+                onChange={(event) => {
+                  to({ [n.key]: event.target.checked ? n.first : null });
+                }}
+              />
+              {n.key === 'hillKmh' && hillName !== '' ? `Up ${hillName}` : n.name}
+            </label>
             {value === null ? (
               <span className="text-[13px] text-ink2">not asked</span>
             ) : (

@@ -376,7 +376,12 @@ function FinalistRow({ finalist: f, n, search }: { finalist: Finalist; n: number
             >
               Take it
             </Button>
-            <Button kind="quiet" aria-label={`Keep number ${String(n)} as a new build`} onClick={keepAs}>
+            <Button
+              kind="quiet"
+              className="px-2!"
+              aria-label={`Keep number ${String(n)} as a new build`}
+              onClick={keepAs}
+            >
               New build
             </Button>
           </span>

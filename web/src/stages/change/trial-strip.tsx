@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { moneyText, type BuildDocument, type TrialSays } from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
 import { useOnTrial, type OnTrial } from '../../state/on-trial.ts';
@@ -22,6 +22,11 @@ function Strip({ build, document, trial }: { build: string; document: BuildDocum
   const { who, remember } = usePeople();
   const [reason, setReason] = useState('');
   const [trouble, setTrouble] = useState('');
+  const strip = useRef<HTMLElement>(null);
+  useEffect(() => {
+    // Whoever has just put it on trial stands far below.
+    strip.current?.scrollIntoView({ block: 'nearest' });
+  }, [trial]);
   const { currency } = document.money;
   const say = (says: TrialSays): void => {
     remember(who);
@@ -52,6 +57,7 @@ function Strip({ build, document, trial }: { build: string; document: BuildDocum
   const nobody = who.trim() === '';
   return (
     <section
+      ref={strip}
       aria-label="On trial"
       className="no-print mt-2 border-2 border-ink bg-field px-3 py-2"
       data-testid="on-trial"
