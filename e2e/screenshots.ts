@@ -28,18 +28,6 @@ const pinAndChange: Shot['before'] = async (page) => {
   await typeInto(page, 'controller.batteryCurrentA', '17');
 };
 
-/** Goes to a view of a stage and waits for words on it. */
-const show =
-  (view: string, words: string): NonNullable<Shot['before']> =>
-  async (page) => {
-    await page.click(`a[href$="?view=${view}"]`);
-    await page.waitForFunction(
-      (text) => new RegExp(text).test(document.querySelector('main')?.textContent ?? ''),
-      {},
-      words,
-    );
-  };
-
 /** The build whose first view of a stage is taken; the longtail's where none is named. */
 const STAGE_SHOTS: Partial<Record<StageId, Pick<Shot, 'build' | 'before' | 'size'>>> = {
   brief: { build: 'Choir tandem' },
@@ -126,33 +114,30 @@ const SHOTS: readonly Shot[] = [
     ...STAGE_SHOTS[stage],
   })),
   {
-    file: 'buy-when',
-    name: 'When it can be ridden',
+    file: 'change-search-dark',
+    name: 'Search the shelf, dark',
     build: 'Orchard longtail',
-    stage: 'buy',
-    before: show('when', 'decides'),
-  },
-  {
-    file: 'hill-map-dark',
-    name: 'Map of limits, dark',
-    build: 'Orchard longtail',
-    stage: 'hill',
+    stage: 'change',
     theme: 'dark',
-    before: show('map', 'An hour'),
+    before: async (page) => {
+      await page.waitForSelector('a[href$="?view=search"]');
+      await page.click('a[href$="?view=search"]');
+      await (await page.waitForSelector('[data-testid=search]'))?.click();
+      await page.waitForSelector('[data-testid=lets]', { timeout: 60_000 });
+    },
   },
   {
-    file: 'road-learn',
-    name: 'What rides teach',
+    file: 'compare',
+    name: 'Side by side',
     build: 'Orchard longtail',
-    stage: 'road',
+    stage: 'change',
     before: async (page) => {
-      await page.waitForSelector('[data-testid=rides]');
-      await show('learn', 'Learn from')(page);
-      await page.waitForSelector('[data-testid=learn]:not(:disabled)');
-      await page.click('[data-testid=learn]');
-      await page.waitForSelector('[data-learnt] button', { timeout: 60_000 });
-      await page.click('[data-learnt] button');
-      await page.waitForSelector('[data-testid=if-taken]');
+      await page.waitForSelector('a[href$="?view=search"]');
+      await page.click('a[href$="?view=search"]');
+      await (await page.waitForSelector('[data-testid=search]'))?.click();
+      await page.waitForSelector('[data-finalist="3"]', { timeout: 60_000 });
+      await page.click('a[href$="?view=compare"]');
+      await page.waitForSelector('[data-side="finalist:3"]');
     },
   },
   {

@@ -485,7 +485,7 @@ export {
   type Held,
   type SearchAsked,
 } from './explore/search/asked.ts';
-export { gridOf } from './explore/search/grid.ts';
+export { chosenBuild, gridOf } from './explore/search/grid.ts';
 export { REASONS, summed, type Counts, type Reason } from './explore/search/tally.ts';
 export type { Candidate } from './explore/search/candidate.ts';
 export { searchShelf, type Miss, type SearchOutcome, type SearchProgress } from './explore/search/search.ts';

@@ -26,14 +26,13 @@ export interface LinkRemedy {
 const assumed = (value: number): Sourced => ({ source: 'assumed', value });
 
 /** A way out of a link before it is held against the build as it is. */
-export interface LinkDraft {
+interface Draft {
   readonly what: string;
   readonly build: BuildDocument;
   readonly price: number | null;
   /** The part of the shelf that it brings; undefined where none is bought. */
   readonly part: Part | undefined;
 }
-type Draft = LinkDraft;
 
 /** The controller turned down to whole amps that the link carries for good. */
 function lowered(build: BuildDocument, link: Link): Draft | undefined {

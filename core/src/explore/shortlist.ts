@@ -50,9 +50,16 @@ export function shortlist(
     const count = tried.get(key) ?? 0;
     if (found.has(key) || count >= JUDGED) continue;
     tried.set(key, count + 1);
-    const { why, build: made } = judgeWhole(judge, buildOf(grid, candidate), asked, book);
-    if (why === undefined)
-      found.set(key, { layout: motor.layout, volts, motor: m, pack: p, controller: c, build: made });
+    const judgement = judgeWhole(judge, buildOf(grid, candidate), asked, book);
+    if (judgement.why === undefined)
+      found.set(key, {
+        layout: motor.layout,
+        volts,
+        motor: m,
+        pack: p,
+        controller: c,
+        build: judgement.build,
+      });
   }
   return [...found.values()];
 }

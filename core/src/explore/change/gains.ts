@@ -216,11 +216,7 @@ export function together(
 }
 
 /** Steps by their ids, the last of each kind. */
-export function chosen(
-  build: BuildDocument,
-  parts: readonly Part[],
-  ids: readonly string[],
-): readonly ChangeStep[] {
+function chosen(build: BuildDocument, parts: readonly Part[], ids: readonly string[]): readonly ChangeStep[] {
   const byKind = new Map<StepKind, ChangeStep>();
   for (const step of stepsFor(build, parts)) if (ids.includes(step.id)) byKind.set(step.kind, step);
   return [...byKind.values()];
@@ -237,4 +233,4 @@ export function gainPerMoney({ gains, allIn: { cost } }: Changed, aim: Aim): num
 }
 
 /** What is less than this is no gain: km/h, km/h, km, K. */
-export const LEAST_GAIN: Readonly<Record<Aim, number>> = { hill: 0.05, top: 0.05, range: 0.25, cool: 0.5 };
+const LEAST_GAIN: Readonly<Record<Aim, number>> = { hill: 0.05, top: 0.05, range: 0.25, cool: 0.5 };

@@ -5,7 +5,7 @@ import { before, changedBy, gainPerMoney, stepsFor, type Aim, type Changed } fro
 import type { ChangeStep, StepKind } from './step.ts';
 
 /** One rung: the best step for the next money, on top of those before it. */
-export interface Rung {
+interface Rung {
   readonly id: string;
   readonly what: string;
   /** Of the whole ladder up to here, as one build. */

@@ -197,15 +197,21 @@ const MOST_ROUNDS = 10;
 /**
  * A changed build with what has to change with it: a controller that stands the volts, its cut-off, the charger, fuse, plugs, leads
  * and pack that carry the current. What was amiss before the change is left as it was.
+ * @param sets whether the controller's cut-off is set to the new pack's cells
  */
-export function mended(build: BuildDocument, now: Study, parts: readonly Part[]): Mended {
+export function mended(
+  build: BuildDocument,
+  now: Study,
+  parts: readonly Part[],
+  sets: 'cut-off too' | 'nothing' = 'cut-off too',
+): Mended {
   const also: string[] = [];
   const bought: Part[] = [];
   let then = study(build);
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
     const repair =
       controllerVolts(now, then, parts) ??
-      cutoff(now, then) ??
+      (sets === 'nothing' ? undefined : cutoff(now, then)) ??
       charger(now, then, parts) ??
       chainLength(now, then) ??
       torqueArms(now, then) ??

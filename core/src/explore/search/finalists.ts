@@ -57,29 +57,32 @@ export function judgeFor(build: BuildDocument, parts: readonly Part[]): Judge {
   return { now, stops: new Set(stopsOf(now)), mends: parts.filter((p) => MENDING.has(p.type)) };
 }
 
-/** A candidate judged whole: law, fit, power chain and heat. */
+/** What became of a candidate: refused, or the build as it is ordered. */
+type Judgement =
+  | { readonly why: WholeReason }
+  | { readonly why: undefined; readonly build: BuildDocument; readonly is: Standing; readonly study: Study };
+
+/** A candidate judged whole: heat, law, fit and power chain. */
 export function judgeWhole(
   judge: Judge,
   candidate: BuildDocument,
   { held }: SearchAsked,
   book: RuleBook,
-): {
-  readonly why: WholeReason | undefined;
-  readonly build: BuildDocument;
-  readonly is: Standing;
-  readonly study: Study;
-} {
-  const { build, left } = mended(candidate, judge.now, judge.mends);
+): Judgement {
+  // Heat hangs on the machine alone, and refuses most: it is asked before anything is mended.
+  const { hottestC } = held;
+  const bare = study(candidate);
+  const hot = bare.hillRide?.hottestC;
+  if (hottestC !== null && !(hot !== undefined && hot <= hottestC)) return { why: 'heat' };
+  const { build, left } = mended(candidate, judge.now, judge.mends, 'nothing');
   const s = study(build);
   const is = standingOf(s, book);
   const found = { build, is, study: s };
-  if (held.lawful && is.classState === 'stop') return { ...found, why: 'law' };
+  if (held.lawful && is.classState === 'stop') return { why: 'law' };
   const fitIds = new Set(s.checks.map((c) => c.id));
   const news = stopsOf(s).filter((id) => !judge.stops.has(id));
-  if (held.fits && news.some((id) => fitIds.has(id))) return { ...found, why: 'fit' };
+  if (held.fits && news.some((id) => fitIds.has(id))) return { why: 'fit' };
   if (left.length > 0 || news.some((id) => !fitIds.has(id))) return { ...found, why: 'chain' };
-  if (held.hottestC !== null && !(is.hottestC !== undefined && is.hottestC <= held.hottestC))
-    return { ...found, why: 'heat' };
   return { ...found, why: undefined };
 }
 
@@ -104,7 +107,7 @@ export function buildOf(
 }
 
 /** So many are judged whole at most: a front of four goals could be without an end. */
-const MOST_JUDGED = 600;
+const MOST_JUDGED = 20_000;
 
 /**
  * The front of those that stand: judged whole in the order of their goals, and only where nothing accepted beats them. Exact: what is
@@ -130,9 +133,10 @@ export function* finalistsOf(
       cut = true;
       break;
     }
-    const { why, build: made, is, study: s } = judgeWhole(judge, buildOf(grid, candidate), asked, book);
+    const judgement = judgeWhole(judge, buildOf(grid, candidate), asked, book);
     judged += 1;
-    if (why === undefined) {
+    if (judgement.why === undefined) {
+      const { build: made, is, study: s } = judgement;
       const { ledger } = evaluate(made, book, parts).list;
       front.push({
         goals,
@@ -146,7 +150,7 @@ export function* finalistsOf(
           waits: s.checks.filter((c) => c.state === 'unknown').length,
         },
       });
-    } else refused[why] += 1;
+    } else refused[judgement.why] += 1;
     yield { judged, accepted: front.length };
   }
   return { judged, accepted: front.length, finalists: front.map((f) => f.finalist), refused, cut };

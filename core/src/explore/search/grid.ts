@@ -17,7 +17,7 @@ import { layoutOf, suits, withMotor, type LayoutName } from '../motor-for.ts';
 import type { SearchAsked } from './asked.ts';
 
 /** One thing to choose: a part of the shelf, or what the build has. */
-export interface Choice<T extends PartType> {
+interface Choice<T extends PartType> {
   /** Undefined for the build's own. */
   readonly part: PartOf<T> | undefined;
   readonly name: string;

@@ -123,7 +123,7 @@ function Moved({ before, after }: { before: Stood | null; after: Stood | null })
 }
 
 /** Every trial of the build, the last first. */
-export function Trials({ trials }: { trials: readonly TrialKept[] }) {
+function Trials({ trials }: { trials: readonly TrialKept[] }) {
   if (trials.length === 0)
     return (
       <p className="py-2 text-[15px] leading-snug text-ink2">

@@ -1,7 +1,7 @@
 import { formatNumber, gainPerMoney, type Aim, type StepGain, type TrialRecord } from '@apple-cart/core';
 import { useChange } from '../../state/use-quantity.ts';
 import { StateMark } from '../../ui/state-mark.tsx';
-import { AIM_LOOKS, PER_MONEY, isAmiss } from './aims.ts';
+import { PER_MONEY, isAmiss } from './aims.ts';
 
 /** A change as it is read: nothing is a middle dot, worse has its own colour and its sign. */
 export function Gained({
@@ -192,5 +192,3 @@ export function StepRow({
     </tr>
   );
 }
-
-export const gainedHead = (aim: Aim): string => AIM_LOOKS[aim].gained;
