@@ -65,16 +65,20 @@ async function fillIn(page: Page): Promise<void> {
 
 async function pass(page: Page): Promise<void> {
   const before = await title(page);
+  // What is seen where it does not go on, in place of a bare time-out.
+  const told = async (cause: unknown): Promise<never> => {
+    const said = await page.$eval('main', (e) => e.innerText);
+    throw new Error(`${before} at ${page.url()}: ${said}`, { cause });
+  };
   await fillIn(page);
-  await press(page, 'pass').catch(async (cause: unknown) => {
-    const said = await page.$eval('[aria-label=Answer]', (e) => e.textContent);
-    throw new Error(`${before}: ${said}`, { cause });
-  });
-  await page.waitForFunction(
-    (t) => document.querySelector('[data-testid=step-title]')?.textContent !== t,
-    {},
-    before,
-  );
+  await press(page, 'pass').catch(told);
+  await page
+    .waitForFunction(
+      (t) => document.querySelector('[data-testid=step-title]')?.textContent !== t,
+      { timeout: 30_000 },
+      before,
+    )
+    .catch(told);
 }
 
 async function passUntil(page: Page, wanted: string): Promise<void> {

@@ -472,6 +472,7 @@ export {
   type StepGains,
 } from './explore/change/gains.ts';
 export { STEP_KINDS, type Difficulty, type StepKind } from './explore/change/step.ts';
+export { ownId, readOwn, type OwnStep } from './explore/change/own-step.ts';
 export { ladder, type Ladder } from './explore/change/ladder.ts';
 export type { AllIn } from './explore/change/all-in.ts';
 export type { Stood, TrialRecord, TrialSays } from './workshop/trials/trial.ts';
@@ -494,8 +495,7 @@ export {
   WHOLE_REASONS,
   finalistsOf,
   type Finalist,
-  type FinalistsOutcome,
-  type FinalistsProgress,
+  type FinalistsFound,
   type WholeReason,
 } from './explore/search/finalists.ts';
 export { wouldLet, type LetGo, type WouldLet } from './explore/search/would-let.ts';

@@ -6,7 +6,7 @@ import {
   type Candidate,
   type Counts,
   type Finalist,
-  type FinalistsOutcome,
+  type FinalistsFound,
   type Miss,
   type Part,
   type RuleBook,
@@ -39,7 +39,7 @@ export interface ShelfSearch {
   readonly standing: readonly Candidate[];
   readonly misses: readonly Miss[];
   readonly judged: number;
-  readonly found: FinalistsOutcome | undefined;
+  readonly found: FinalistsFound | undefined;
   readonly lets: readonly WouldLet[] | undefined;
 }
 
@@ -158,7 +158,7 @@ class Running {
     const [hand] = this.#hands;
     if (hand === undefined || this.#gone) return;
     const judged = await answer(hand, 'finalists', { ...this.#input, standing }, (progress) => {
-      this.#show({ judged: progress.judged });
+      this.#show({ judged: progress.judged, found: progress });
     });
     if (judged.state === 'failed') throw new Error(judged.why);
     this.#show({

@@ -40,8 +40,7 @@ import {
   type BuildDocument,
   type Candidate,
   type Effort,
-  type FinalistsOutcome,
-  type FinalistsProgress,
+  type FinalistsFound,
   type StepGains,
   type GainsProgress,
   type HeatAsked,
@@ -163,8 +162,11 @@ export const STUDIES = {
     build,
     parts,
     book,
-  }: Of & { parts: readonly Part[]; book: RuleBook }): Generator<GainsProgress, StepGains> =>
-    changeGains(build, parts, book),
+    own,
+  }: Of & { parts: readonly Part[]; book: RuleBook; own: readonly string[] }): Generator<
+    GainsProgress,
+    StepGains
+  > => changeGains(build, parts, book, own),
   /** Some of them as one build. */
   together: ({
     build,
@@ -188,7 +190,7 @@ export const STUDIES = {
     book,
     asked,
     standing,
-  }: Searched & { standing: readonly Candidate[] }): Generator<FinalistsProgress, FinalistsOutcome> =>
+  }: Searched & { standing: readonly Candidate[] }): Generator<FinalistsFound, FinalistsFound> =>
     finalistsOf(build, parts, book, asked, standing),
   wouldLet: ({ build, parts, book, asked }: Searched): Generator<number, readonly WouldLet[]> =>
     wouldLet(build, parts, book, asked),

@@ -12,6 +12,7 @@ import { study } from '../../verdict/study.ts';
 import { headlines } from '../compare.ts';
 import { before, changedBy, changeGains, gainPerMoney, stepsFor, together, type StepGains } from './gains.ts';
 import { ladder } from './ladder.ts';
+import { ownId, readOwn } from './own-step.ts';
 
 const shelf = shelfFile.map((file) => part.parse(file));
 const book = shippedRules();
@@ -169,6 +170,33 @@ describe('a step', () => {
     expect(longtail.gearing.heldCogTeeth).toBe(23);
     const cogs = one(ofLongtail, 'cogs/cogs-8-11-34');
     expect(cogs.build.gearing.heldCogTeeth).toBe(24);
+  });
+});
+
+describe('a step of one’s own', () => {
+  it('is one value changed for so much money, told from and to, beside the others', () => {
+    const id = ownId({ path: 'donor.cdaM2', value: 0.5, cost: 25 });
+    const gains = ended(changeGains(longtail, shelf, book, [id]));
+    const own = one(gains, id);
+    expect(own.what).toMatch(/to 0\.50?/);
+    expect(own.allIn.cost).toBeCloseTo(25, 9);
+    expect(own.gains.range).toBeGreaterThan(0);
+    expect(own.build.donor.cdaM2).toMatchObject({ value: 0.5 });
+    const both = together(longtail, shelf, book, [id, ownId({ path: 'donor.crr', value: 0.006, cost: 10 })]);
+    expect(both.allIn.cost).toBeCloseTo(35, 9);
+  });
+
+  it('is nothing where it names no value, or one beyond what may be', () => {
+    expect(readOwn('own/donor.cdaM2/0.5/25')).toEqual({ path: 'donor.cdaM2', value: 0.5, cost: 25 });
+    for (const bad of [
+      'own/donor.nothing/1/1',
+      'own/donor.cdaM2/99999/1',
+      'own/donor.cdaM2//1',
+      'own/donor.cdaM2/x/1',
+      'ring/ring-34',
+    ])
+      expect(readOwn(bad), bad).toBeUndefined();
+    expect(together(longtail, shelf, book, ['own/packs.3.capacityAh/10/1']).build).toEqual(longtail);
   });
 });
 

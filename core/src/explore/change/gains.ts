@@ -9,6 +9,7 @@ import { compare, type Headlines } from '../compare.ts';
 import { offerOf } from '../offer.ts';
 import { allIn, boughtAnew, listed, type AllIn, type Bought, type Listed } from './all-in.ts';
 import { mended } from './mend.ts';
+import { isOwn, ownStep } from './own-step.ts';
 import { setSteps } from './set-steps.ts';
 import { shelfSteps } from './shelf-steps.ts';
 import { WORK, type ChangeStep, type Difficulty, type StepKind } from './step.ts';
@@ -70,10 +71,18 @@ export interface StepGain extends Changed {
   readonly part: string;
 }
 
-/** Every step there is for a build, in the order of the kinds. */
-export const stepsFor = (build: BuildDocument, parts: readonly Part[]): readonly ChangeStep[] => [
+/**
+ * Every step there is for a build, in the order of the kinds.
+ * @param own ids of steps that somebody has thought of
+ */
+export const stepsFor = (
+  build: BuildDocument,
+  parts: readonly Part[],
+  own: readonly string[] = [],
+): readonly ChangeStep[] => [
   ...setSteps(build, parts),
   ...shelfSteps(build, parts),
+  ...own.flatMap((id) => ownStep(build, id) ?? []),
 ];
 
 /** How a build stands in the figures that a change is told by. */
@@ -98,6 +107,9 @@ export function standing(s: Study, book: RuleBook): Standing {
     stops: [...stops, ...s.powerChecks.filter((c) => c.state === 'stop')].map((c) => c.title),
   };
 }
+
+/** What a step costs beside what is on the list. */
+const withMoney = (sum: AllIn, money: number): AllIn => ({ ...sum, cost: sum.cost + money });
 
 const over = (after: number | undefined, before: number | undefined): number | undefined =>
   after === undefined || before === undefined ? undefined : after - before;
@@ -158,7 +170,10 @@ export function changedBy(now: Before, steps: readonly ChangeStep[]): Changed {
       rangeLow: over(is.plannedKm?.low, was.plannedKm?.low),
       rangeHigh: over(is.plannedKm?.high, was.plannedKm?.high),
     },
-    allIn: allIn(now.listed, after, bought, (part) => priceIn(build, part)),
+    allIn: withMoney(
+      allIn(now.listed, after, bought, (part) => priceIn(build, part)),
+      steps.reduce((sum, step) => sum + step.money, 0),
+    ),
     also: mending.also,
     left: mending.left,
     hours: habits ? 0 : works.reduce((sum, w) => sum + w.hours, 0),
@@ -187,9 +202,10 @@ export function* changeGains(
   build: BuildDocument,
   parts: readonly Part[],
   book: RuleBook,
+  own: readonly string[] = [],
 ): Generator<GainsProgress, StepGains> {
   const now = before(build, parts, book);
-  const steps = stepsFor(build, parts);
+  const steps = stepsFor(build, parts, own);
   const gains: StepGain[] = [];
   for (const step of steps) {
     gains.push(gainOf(now, step));
@@ -217,8 +233,9 @@ export function together(
 
 /** Steps by their ids, the last of each kind. */
 function chosen(build: BuildDocument, parts: readonly Part[], ids: readonly string[]): readonly ChangeStep[] {
-  const byKind = new Map<StepKind, ChangeStep>();
-  for (const step of stepsFor(build, parts)) if (ids.includes(step.id)) byKind.set(step.kind, step);
+  const byKind = new Map<string, ChangeStep>();
+  for (const step of stepsFor(build, parts, ids.filter(isOwn)))
+    if (ids.includes(step.id)) byKind.set(step.kind === 'own' ? step.id : step.kind, step);
   return [...byKind.values()];
 }
 

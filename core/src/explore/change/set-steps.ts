@@ -25,6 +25,7 @@ const setting = (
   setting: true,
   part: undefined,
   pieces: 1,
+  money: 0,
   change,
 });
 

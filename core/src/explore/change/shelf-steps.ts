@@ -24,7 +24,17 @@ const bringing = (
   what: string,
   change: ChangeStep['change'],
   note = '',
-): ChangeStep => ({ id: `${kind}/${part.id}`, kind, what, note, setting: false, part, pieces: 1, change });
+): ChangeStep => ({
+  id: `${kind}/${part.id}`,
+  kind,
+  what,
+  note,
+  setting: false,
+  part,
+  pieces: 1,
+  money: 0,
+  change,
+});
 
 const number = (value: number, digits = 0): string => formatNumber(value, digits);
 

@@ -16,6 +16,7 @@ export const STEP_KINDS = [
   'sensor',
   'cruise',
   'load',
+  'own',
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 
@@ -40,6 +41,7 @@ export const WORK: Readonly<
   sensor: { hours: 1.5, difficulty: 'middle' },
   cruise: { hours: 0, difficulty: 'low' },
   load: { hours: 0, difficulty: 'low' },
+  own: { hours: 1, difficulty: 'low' },
 };
 
 /** A single change of a build, before anything else is made to go with it. */
@@ -57,5 +59,7 @@ export interface ChangeStep {
   readonly part: Part | undefined;
   /** How many of it. */
   readonly pieces: number;
+  /** What it costs beside, in the build's currency. */
+  readonly money: number;
   readonly change: (build: BuildDocument) => BuildDocument;
 }

@@ -27,16 +27,12 @@ export interface Finalist extends Candidate {
   readonly waits: number;
 }
 
-export interface FinalistsProgress {
+/** What the judging has come to, on the way and at the end. */
+export interface FinalistsFound {
   readonly judged: number;
-  readonly accepted: number;
-}
-
-export interface FinalistsOutcome extends FinalistsProgress {
+  /** The front so far: what is left of a search that is stopped. */
   readonly finalists: readonly Finalist[];
   readonly refused: Readonly<Record<WholeReason, number>>;
-  /** The front was not finished: so many were judged at most. */
-  readonly cut: boolean;
 }
 
 /** The build in hand, against which a candidate is judged: what stands in its way already is nobody's doing. */
@@ -106,9 +102,6 @@ export function buildOf(
   return chosenBuild(grid, m, g, p);
 }
 
-/** So many are judged whole at most: a front of four goals could be without an end. */
-const MOST_JUDGED = 20_000;
-
 /**
  * The front of those that stand: judged whole in the order of their goals, and only where nothing accepted beats them. Exact: what is
  * beaten by an accepted one can never be on the front, and what beats another comes before it.
@@ -119,41 +112,40 @@ export function* finalistsOf(
   book: RuleBook,
   asked: SearchAsked,
   standing: readonly Candidate[],
-): Generator<FinalistsProgress, FinalistsOutcome> {
+): Generator<FinalistsFound, FinalistsFound> {
   const grid = gridOf(build, parts, book, asked);
   const judge = judgeFor(build, parts);
   const ranked = inOrder(asked.goals, standing);
   const refused: Record<WholeReason, number> = { law: 0, fit: 0, chain: 0, heat: 0 };
-  const front: { readonly goals: readonly number[]; readonly finalist: Finalist }[] = [];
+  let front: readonly { readonly goals: readonly number[]; readonly finalist: Finalist }[] = [];
   let judged = 0;
-  let cut = false;
+  const found = (): FinalistsFound => ({
+    judged,
+    finalists: front.map((f) => f.finalist),
+    refused: { ...refused },
+  });
   for (const { candidate, goals } of ranked) {
     if (front.some((f) => dominates(f.goals, goals))) continue;
-    if (judged >= MOST_JUDGED) {
-      cut = true;
-      break;
-    }
     const judgement = judgeWhole(judge, buildOf(grid, candidate), asked, book);
     judged += 1;
     if (judgement.why === undefined) {
       const { build: made, is, study: s } = judgement;
       const { ledger } = evaluate(made, book, parts).list;
-      front.push({
-        goals,
-        finalist: {
-          ...candidate,
-          build: made,
-          names: namesOf(grid, candidate),
-          is,
-          total: ledger.total.most,
-          unpriced: ledger.noIdea,
-          waits: s.checks.filter((c) => c.state === 'unknown').length,
-        },
-      });
+      const finalist: Finalist = {
+        ...candidate,
+        build: made,
+        names: namesOf(grid, candidate),
+        is,
+        total: ledger.total.most,
+        unpriced: ledger.noIdea,
+        waits: s.checks.filter((c) => c.state === 'unknown').length,
+      };
+      // Sums that are level but for rounding may stand in either order.
+      front = [...front.filter((f) => !dominates(goals, f.goals)), { goals, finalist }];
     } else refused[judgement.why] += 1;
-    yield { judged, accepted: front.length };
+    yield found();
   }
-  return { judged, accepted: front.length, finalists: front.map((f) => f.finalist), refused, cut };
+  return found();
 }
 
 /** Candidates by the sum of their goals, each over its span: whatever beats another comes before it. */

@@ -54,11 +54,11 @@ const smallShelf = fc
     ),
     pack: fc.subarray(
       shelf.filter((p) => p.type === 'pack'),
-      { minLength: 2, maxLength: 4 },
+      { minLength: 2, maxLength: 3 },
     ),
     controller: fc.subarray(
       shelf.filter((p) => p.type === 'controller'),
-      { minLength: 3, maxLength: 5 },
+      { minLength: 2, maxLength: 4 },
     ),
     ring: fc.subarray(
       shelf.filter((p) => p.type === 'ring'),
@@ -150,7 +150,7 @@ describe('a search of the shelf', () => {
       { numRuns: 200, seed: 20 },
     );
     // The draw is worth something: not all of them were empty.
-    expect(found).toBeGreaterThan(150);
+    expect(found).toBeGreaterThan(100);
   }, 300_000);
 
   it('counts every combination once', () => {

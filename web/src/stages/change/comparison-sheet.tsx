@@ -23,7 +23,7 @@ function Paper() {
   const scale = useSideScale(sides);
   const { differ, level } = useSideRows(sides);
   return (
-    <div className="sheet-across overflow-x-auto">
+    <div className="sheet-across relative overflow-x-auto" tabIndex={0} role="region" aria-label="Comparison">
       <h1 className="head text-[26px]">Side by side</h1>
       <p className="pb-2">
         {name}. {compareFinding(sides, differ)}.

@@ -3,6 +3,7 @@ import { FieldGroup } from '../../fields/field-group.tsx';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Caution } from '../../ui/caution.tsx';
 import { useStage } from '../parts/use-stage.ts';
+import { OwnSteps } from './own-steps.tsx';
 import { AIM_LOOKS } from './aims.ts';
 import type { Gaining } from './use-gains.ts';
 
@@ -125,6 +126,7 @@ export function GainInputs({ gaining }: { gaining: Gaining }) {
       <Wanted gaining={gaining} now={gains?.now} />
       {gains !== undefined && <Holds holds={gains.holds} />}
       <KeepTo now={gains?.now} />
+      <OwnSteps document={gaining.document} />
       <Caution>
         More amps heat wires, plugs and cells too. Makers’ data sheets decide what they carry, the authority
         decides the class: a planning aid, not legal advice.

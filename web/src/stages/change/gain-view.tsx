@@ -80,7 +80,10 @@ function Steps({ gaining, gains }: { gaining: Gaining; gains: StepGains }) {
   // What is ticked is always in sight.
   const shown = list.filter((s, i) => all || i < FIRST || ids.includes(s.id));
   const tick = (step: StepGain, on: boolean): void => {
-    const others = ids.filter((id) => list.find((s) => s.id === id)?.kind !== step.kind);
+    // Steps of one kind are one choice; what somebody has thought of is each its own.
+    const others = ids.filter(
+      (id) => step.kind === 'own' || list.find((s) => s.id === id)?.kind !== step.kind,
+    );
     onIds(on ? [...others, step.id] : ids.filter((id) => id !== step.id));
   };
   const unit = useQuantity();

@@ -143,7 +143,7 @@ function Bars({ found, figure }: { found: Tornado; figure: TornadoFigure }) {
                   <SourceMark source={m.known.source} />
                   <Link
                     to={`/builds/${build}/${placeOf(m.known.path)}`}
-                    className="underline max-bench:py-2.5"
+                    className="underline max-bench:py-3.5"
                   >
                     {m.known.label}
                   </Link>

@@ -33,7 +33,7 @@ export function SameRoad({ records }: { records: readonly Kept[] }) {
         <p className="py-2 text-[14.5px] leading-snug text-ink2">
           No road was ridden twice in the same way yet. Ride the same hill and the same straight before and
           after a change, from the same charge, and log both on{' '}
-          <Link to={`/builds/${build}/road`} className="underline max-bench:py-2.5">
+          <Link to={`/builds/${build}/road`} className="underline max-bench:py-3.5">
             Road
           </Link>
           : then it is measured.
@@ -64,7 +64,7 @@ export function SameRoad({ records }: { records: readonly Kept[] }) {
                     <th scope="row" className="py-1 text-left font-normal">
                       <Link
                         to={`/builds/${build}/road?view=rides&ride=${first}`}
-                        className="underline max-bench:py-2.5"
+                        className="underline max-bench:py-3.5"
                       >
                         {RIDE_KIND_NAMES[ride.kind]}
                         {ride.title !== '' && `, ${ride.title}`}

@@ -254,7 +254,9 @@ function Finalists({ finalists, search }: { finalists: readonly Finalist[]; sear
         <table className="w-full min-w-[700px] border-collapse text-[13.5px] leading-snug">
           <thead>
             <tr className="border-b-[1.5px] border-ink text-[12.5px] [&>th]:pr-2 [&>th]:pb-1 [&>th]:text-right [&>th]:font-semibold">
-              <th />
+              <th>
+                <span className="sr-only">Number</span>
+              </th>
               <th className="text-left!">Parts</th>
               <th className="text-left!">Class</th>
               <th>Hill, {unit('km/h')}</th>

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { moneyText, type BuildDocument, type TrialSays } from '@apple-cart/core';
+import { moneyText, readBuild, type BuildDocument, type TrialSays } from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
 import { useOnTrial, type OnTrial } from '../../state/on-trial.ts';
 import { usePeople } from '../../state/people.ts';
@@ -29,6 +29,12 @@ function Strip({ build, document, trial }: { build: string; document: BuildDocum
   }, [trial]);
   const { currency } = document.money;
   const say = (says: TrialSays): void => {
+    // It may have been written by an older page.
+    const was = readBuild(trial.was);
+    if (says !== 'kept' && !was.ok) {
+      setTrouble('The build as it was cannot be read any more: take it from its versions.');
+      return;
+    }
     remember(who);
     keepRecord(build, 'trial', null, {
       on: today(),
@@ -45,7 +51,7 @@ function Strip({ build, document, trial }: { build: string; document: BuildDocum
       corrects: null,
     }).then(
       () => {
-        if (says !== 'kept') edit(() => trial.was, 'the trial taken back');
+        if (says !== 'kept' && was.ok) edit(() => was.value, 'the trial taken back');
         void unpin();
         clear(build, undefined);
       },
@@ -65,7 +71,10 @@ function Strip({ build, document, trial }: { build: string; document: BuildDocum
       <p className="text-[15px] leading-snug">
         <b className="font-semibold">On trial: {trial.what}.</b>{' '}
         {trial.cost !== null && <>All in {moneyText(trial.cost, currency)}. </>}
-        <span className="text-ink2">The tray shows every difference to the build before.</span>
+        <span className="text-ink2">
+          The tray shows every difference to the build before. Taken back, the build is as it was then; what
+          was changed since goes with it, and one undo brings it back.
+        </span>
       </p>
       <div className="grid gap-x-5 gap-y-1 py-1 tablet:grid-cols-2">
         <label className="flex items-center gap-3 text-[15px]">

@@ -1,6 +1,8 @@
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { AIMS, type Aim, type BuildDocument, type Changed, type StepGains } from '@apple-cart/core';
+import { useBuild } from '../../state/build-store.ts';
+import { useOwnSteps } from '../../state/own-steps.ts';
 import { useBook } from '../../state/rules.ts';
 import { useParts } from '../../state/shelf.ts';
 import { useStudy, type Studied } from '../../work/use-study.ts';
@@ -18,6 +20,8 @@ export interface Gaining {
   readonly joint: Studied<Changed>;
 }
 
+const NO_STEPS: readonly string[] = [];
+
 /** Every step of the shelf for the open build, and those that are ticked as one; aim and ticks stand in the address. */
 export function useGaining(): Gaining {
   const { document } = useDeferredStage();
@@ -26,7 +30,9 @@ export function useGaining(): Gaining {
   const [params, setParams] = useSearchParams();
   const asked = params.get('steps') ?? '';
   const aim = AIMS.find((a) => a === params.get('aim')) ?? 'hill';
-  const input = useMemo(() => ({ build: document, parts, book }), [document, parts, book]);
+  const id = useBuild((state) => state.id) ?? '';
+  const own = useOwnSteps((state) => state.steps[id]) ?? NO_STEPS;
+  const input = useMemo(() => ({ build: document, parts, book, own }), [document, parts, book, own]);
   const joined = useMemo(
     () => (asked === '' ? undefined : { build: document, parts, book, ids: asked.split(',') }),
     [document, parts, book, asked],

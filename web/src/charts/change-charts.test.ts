@@ -1,0 +1,131 @@
+import { describe, expect, it } from 'vitest';
+import type { Candidate, Finalist, Ladder, Miss } from '@apple-cart/core';
+import { NAMED_INK as INK } from '../test/ink.ts';
+import { series, tooltip, words } from '../test/options.ts';
+import { ladderChart } from './ladder-chart.ts';
+import { searchChart, type SearchChartInput } from './search-chart.ts';
+
+const rung = (id: string, cost: number, gain: number, stepCost: number, stepGain: number) => ({
+  id,
+  what: `Step ${id}`,
+  cost,
+  gain,
+  stepCost,
+  stepGain,
+  noIdea: [],
+});
+const found: Ladder = {
+  aim: 'hill',
+  rungs: [rung('a', 0, 1.7, 0, 1.7), rung('b', 50, 2.2, 50, 0.5), rung('c', 400, 2.3, 350, 0.1)],
+  stopsAt: 2,
+};
+type Points = { readonly data?: readonly unknown[] };
+const points = (one: unknown): readonly unknown[] => (one as Points).data ?? [];
+
+describe('the chart of what the next money gains', () => {
+  const option = ladderChart({ found, unit: 'km/h', sign: '£', system: 'metric' }, INK);
+
+  it('begins at nothing, and is whole up to where it gains less', () => {
+    const [casing, whole] = series(option);
+    expect(points(casing)).toEqual([
+      [0, 0],
+      [0, 1.7],
+      [50, 2.2],
+    ]);
+    expect(points(whole)).toEqual(points(casing));
+    const broken = series(option).find(
+      (s) => (s as { lineStyle?: { type?: unknown } }).lineStyle?.type !== undefined,
+    );
+    expect(points(broken)).toEqual([
+      [50, 2.2],
+      [400, 2.3],
+    ]);
+  });
+
+  it('numbers its rungs, and says under the cursor what so much money buys', () => {
+    const squares = series(option).find(
+      (s) => points(s).length === 3 && (s as { symbol?: string }).symbol === 'rect',
+    );
+    expect(points(squares)).toHaveLength(3);
+    expect(tooltip(option, 60)).toContain('Step b');
+    expect(tooltip(option, 60)).toContain('£50');
+  });
+
+  it('is drawn in miles where the reader wants them, and without any rung', () => {
+    const miles = ladderChart({ found, unit: 'km/h', sign: '$', system: 'imperial' }, INK);
+    const top = points(series(miles)[0]).at(-1) as readonly number[];
+    expect(top[1]).toBeCloseTo(2.2 / 1.609344, 6);
+    const none = ladderChart(
+      { found: { aim: 'hill', rungs: [], stopsAt: undefined }, unit: 'km/h', sign: '£', system: 'metric' },
+      INK,
+    );
+    expect(tooltip(none, 10)).toBe('');
+  });
+});
+
+const candidate = (price: number, hillKmh: number | undefined): Candidate => ({
+  motor: 0,
+  geared: 0,
+  pair: 0,
+  price,
+  massKg: 30,
+  hillKmh,
+  rangeKm: 40,
+});
+const finalist = (price: number, hillKmh: number): Finalist =>
+  ({ ...candidate(price, hillKmh), names: [`at ${String(price)}`] }) as unknown as Finalist;
+const input: SearchChartInput = {
+  goal: 'hill',
+  standing: [candidate(1300, 11), candidate(1450, 12)],
+  misses: [
+    { ...candidate(1700, 18), reason: 'price' },
+    { ...candidate(1200, undefined), reason: 'hill' },
+  ] satisfies readonly Miss[],
+  finalists: [finalist(1450, 15), finalist(1250, 10)],
+  hand: { price: 1400, value: 9 },
+  budget: 1600,
+  wanted: 8,
+  sign: '£',
+  system: 'metric',
+};
+
+describe('the chart of the search', () => {
+  const option = searchChart(input, INK);
+
+  it('has a shape for each reason, and those that stand filled', () => {
+    const symbols = series(option).map((s) => (s as { symbol?: string }).symbol);
+    expect(symbols).toContain('triangle');
+    expect(symbols.filter((s) => s === 'circle').length).toBeGreaterThan(1);
+  });
+
+  it('steps from one finalist to the next by price, and never gives more than is there', () => {
+    const front = series(option).find(
+      (s) => points(s).length === 3 && (s as { type?: string }).type === 'line',
+    );
+    expect(points(front)).toEqual([
+      [1250, 10],
+      [1450, 10],
+      [1450, 15],
+    ]);
+    expect(tooltip(option, 1420)).toContain('at 1450');
+  });
+
+  it('names the build in hand, the budget and what was asked, where there are any', () => {
+    expect(words(option)).toContain('In hand');
+    expect(words(option)).toContain('budget');
+    expect(words(option)).toContain('asked: 8 km/h');
+    const bare = searchChart(
+      { ...input, budget: null, wanted: null, hand: { price: 1, value: undefined }, finalists: [] },
+      INK,
+    );
+    expect(words(bare)).not.toContain('budget');
+    expect(words(bare)).not.toContain('In hand');
+    expect(tooltip(bare, 1000)).toBe('');
+  });
+
+  it('has room for everything on its axes', () => {
+    const { min, max } = option.xAxis as { min: number; max: number };
+    expect(min).toBeLessThan(1200);
+    expect(max).toBeGreaterThan(1700);
+  });
+});
