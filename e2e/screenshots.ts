@@ -69,6 +69,13 @@ const STAGE_SHOTS: Partial<Record<StageId, Pick<Shot, 'build' | 'before' | 'size
       );
     },
   },
+  change: {
+    before: async (page) => {
+      await page.waitForSelector('[data-testid=gains]', { timeout: 60_000 });
+      for (const step of ['amps/set', 'tyre/tyre-559-50']) await page.click(`[data-step="${step}"] input`);
+      await page.waitForSelector('[data-testid=together]', { timeout: 60_000 });
+    },
+  },
   setup: {
     build: 'Choir tandem',
     before: async (page) => {

@@ -20,6 +20,8 @@ function Wanted({ gaining, now }: { gaining: Gaining; now: StepGains['now'] | un
         {AIMS.map((aim) => {
           const { name, unit, digits, of } = AIM_LOOKS[aim];
           const value = now === undefined ? undefined : of(now);
+          // Nothing is said before it is worked out.
+          const missing = now === undefined ? '…' : 'none';
           return (
             <label key={aim} className={`${LINE} cursor-pointer has-checked:font-semibold`}>
               <span className="flex items-center gap-2.5">
@@ -35,7 +37,7 @@ function Wanted({ gaining, now }: { gaining: Gaining; now: StepGains['now'] | un
                 {aim === 'hill' && hillName !== '' ? `Up ${hillName}` : name}
               </span>
               <span className="num">
-                {value === undefined ? 'none' : `${shown(value, unit, digits).text} `}
+                {value === undefined ? missing : `${shown(value, unit, digits).text} `}
                 {value !== undefined && (
                   <span className="text-[12px] font-normal text-ink2">{shown(value, unit, digits).unit}</span>
                 )}

@@ -29,6 +29,8 @@ import { Gained, RangeGained, StepRow } from './step-row.tsx';
 import { stoodOf } from './stood.ts';
 import type { Gaining } from './use-gains.ts';
 
+/** Money below which a gain for it is no scale for the others. */
+const SMALL_CHANGE = 20;
 /** So many steps are shown before the rest is asked for. */
 const FIRST = 12;
 
@@ -76,7 +78,14 @@ function Steps({ gaining, gains }: { gaining: Gaining; gains: StepGains }) {
   const list = useMemo(() => ranked(gains.steps, aim), [gains, aim]);
   const { budget, currency } = document.money;
   const left = budget === null ? undefined : budget - verdict.list.ledger.total.most;
-  const most = Math.max(0, ...list.map((s) => gainPerMoney(s, aim) ?? 0).filter((w) => Number.isFinite(w)));
+  // A step for small change would make every other bar a point: it fills its bar, and the scale is made by the others.
+  const most = Math.max(
+    0,
+    ...list
+      .filter((s) => s.allIn.cost >= SMALL_CHANGE)
+      .map((s) => gainPerMoney(s, aim) ?? 0)
+      .filter((w) => Number.isFinite(w)),
+  );
   // What is ticked is always in sight.
   const shown = list.filter((s, i) => all || i < FIRST || ids.includes(s.id));
   const tick = (step: StepGain, on: boolean): void => {

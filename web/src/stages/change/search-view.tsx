@@ -251,7 +251,7 @@ function Finalists({ finalists, search }: { finalists: readonly Finalist[]; sear
     <section aria-label="Finalists" data-testid="finalists" className="pt-2">
       <PanelHead title="Finalists" note="nothing on the shelf beats one of them in all that is weighed" />
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Finalists as a table">
-        <table className="w-full min-w-[700px] border-collapse text-[13.5px] leading-snug">
+        <table className="w-full min-w-[640px] border-collapse text-[13.5px] leading-snug">
           <thead>
             <tr className="border-b-[1.5px] border-ink text-[12.5px] [&>th]:pr-2 [&>th]:pb-1 [&>th]:text-right [&>th]:font-semibold">
               <th>
@@ -369,7 +369,7 @@ function FinalistRow({ finalist: f, n, search }: { finalist: Finalist; n: number
         {kept ? (
           <span className="font-semibold text-fine">in hand</span>
         ) : (
-          <span className="inline-flex gap-1.5">
+          <span className="inline-flex flex-col gap-1">
             <Button
               aria-label={`Take number ${String(n)} into this build`}
               onClick={() => {
