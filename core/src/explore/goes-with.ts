@@ -1,5 +1,9 @@
 import type { PartOf } from '../parts/part.ts';
 
+/** Rims take tyres of one bead seat; labels of one differ by less than this, mm. ISO 5775 seats lie further apart. From memory. */
+const BEAD_MM = 2;
+export const sameBead = (a: number, b: number): boolean => Math.abs(a - b) <= BEAD_MM;
+
 type Controller = Pick<PartOf<'controller'>, 'ratedV' | 'lowVoltageCutoffV'>;
 
 /** Volts under load between which a controller's cut-off belongs for a pack. Common practice: 0.75 to 0.95 of the label. */

@@ -4,7 +4,8 @@ import type { PackDocument } from '../document/pack.ts';
 import { withPack } from '../document/quantity-at.ts';
 import type { Sourced } from '../document/quantity-spec.ts';
 import { applyPart } from '../parts/apply-part.ts';
-import type { Part, PartOf } from '../parts/part.ts';
+import { ofType } from '../parts/of-type.ts';
+import type { Part } from '../parts/part.ts';
 import { isPhaseLink, sameLink, type Link, type LinkKey } from '../power-chain/link.ts';
 import { study, type Study } from '../verdict/study.ts';
 import { compare } from './compare.ts';
@@ -60,9 +61,6 @@ export const cheapest = <P extends Part>(parts: readonly P[], currency: string):
   parts
     .filter((p) => p.price !== null && p.currency === currency)
     .sort((a, b) => (a.price ?? 0) - (b.price ?? 0))[0];
-
-const ofType = <T extends Part['type']>(parts: readonly Part[], type: T): readonly PartOf<T>[] =>
-  parts.filter((p): p is PartOf<T> => p.type === type);
 
 const copied = (build: BuildDocument, part: Part, pack: number): Draft => ({
   what: part.name,

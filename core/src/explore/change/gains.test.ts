@@ -7,6 +7,7 @@ import { shippedRules } from '../../law/rules.ts';
 import { applyPart } from '../../parts/apply-part.ts';
 import { part } from '../../parts/part.ts';
 import { courier, longtail, tandem, tourer, trike } from '../../test/demo.ts';
+import { ended } from '../../test/ended.ts';
 import { sample } from '../../test/sample.ts';
 import { study } from '../../verdict/study.ts';
 import { headlines } from '../compare.ts';
@@ -17,13 +18,6 @@ import { ownId, readOwn } from './own-step.ts';
 const shelf = shelfFile.map((file) => part.parse(file));
 const book = shippedRules();
 
-/** What a generator returns in the end. */
-function ended<T>(work: Generator<unknown, T>): T {
-  for (;;) {
-    const step = work.next();
-    if (step.done === true) return step.value;
-  }
-}
 const gainsOf = (build: BuildDocument): StepGains => ended(changeGains(build, shelf, book));
 const one = (gains: StepGains, id: string) => {
   const found = gains.steps.find((s) => s.id === id);

@@ -5,17 +5,14 @@ import type { KnownBuild } from '../../document/known-build.ts';
 import { MOST_PACKS, type PackDocument } from '../../document/pack.ts';
 import type { Chemistry } from '../../document/choices.ts';
 import { CHEMISTRIES } from '../../document/chemistries.ts';
-import type { PartType } from '../../document/part-types.ts';
 import { applyPart } from '../../parts/apply-part.ts';
+import { ofType } from '../../parts/of-type.ts';
 import type { Part, PartOf } from '../../parts/part.ts';
 import { formatNumber } from '../../quantity/format.ts';
 import { layoutOf, suits, withMotor } from '../motor-for.ts';
 import { sameVolts } from '../usual-volts.ts';
-import { madeForVolts } from '../goes-with.ts';
+import { madeForVolts, sameBead } from '../goes-with.ts';
 import type { ChangeStep, StepKind } from './step.ts';
-
-const ofType = <T extends PartType>(parts: readonly Part[], type: T): readonly PartOf<T>[] =>
-  parts.filter((p): p is PartOf<T> => p.type === type);
 
 /** A step that brings one part. */
 const bringing = (
@@ -209,17 +206,14 @@ function cogs(build: BuildDocument, parts: readonly Part[]): readonly ChangeStep
   );
 }
 
-/** Rims take tyres of one bead seat. */
-const BEAD_MM = 2;
 /** Every wheel of the driven wheel's size rolls on them. */
 function tyres(build: BuildDocument, known: KnownBuild, parts: readonly Part[]): readonly ChangeStep[] {
   const { otherBeadMm, wheelCount } = build.donor;
-  const alike =
-    otherBeadMm.source === 'unknown' || Math.abs(otherBeadMm.value - known.donor.beadMm.value) <= BEAD_MM;
+  const alike = otherBeadMm.source === 'unknown' || sameBead(otherBeadMm.value, known.donor.beadMm.value);
   return ofType(parts, 'tyre')
     .filter(
       (p) =>
-        Math.abs(p.beadMm - known.donor.beadMm.value) <= BEAD_MM &&
+        sameBead(p.beadMm, known.donor.beadMm.value) &&
         (p.crr !== known.donor.crr.value || p.tyreMm !== known.donor.tyreMm.value),
     )
     .map((part) => ({

@@ -138,7 +138,7 @@ export function* finalistsOf(
         is,
         total: ledger.total.most,
         unpriced: ledger.noIdea,
-        waits: s.checks.filter((c) => c.state === 'unknown').length,
+        waits: unknownsOf(s),
       };
       // Sums that are level but for rounding may stand in either order.
       front = [...front.filter((f) => !dominates(goals, f.goals)), { goals, finalist }];
@@ -147,6 +147,10 @@ export function* finalistsOf(
   }
   return found();
 }
+
+/** What cannot be told of a build yet: of fit, of the power chain, and links whose limits nobody has read. */
+const unknownsOf = (s: Study): number =>
+  [...s.checks, ...s.powerChecks].filter((c) => c.state === 'unknown').length + s.chain.unknown.length;
 
 /** Candidates by the sum of their goals, each over its span: whatever beats another comes before it. */
 function inOrder(

@@ -7,12 +7,13 @@ import { letsIn, usualOf } from '../../law/usual.ts';
 import type { RuleBook } from '../../law/rule-schema.ts';
 import { hasBoard } from '../../machine/assemble.ts';
 import { applyPart } from '../../parts/apply-part.ts';
+import { ofType } from '../../parts/of-type.ts';
 import type { Part, PartOf } from '../../parts/part.ts';
 import { priceIn } from '../../parts/price-in.ts';
 import { evaluate } from '../../verdict/evaluate.ts';
 import { counts } from '../../workshop/parts-list/purchase-list.ts';
 import { asOrdered } from '../as-ordered.ts';
-import { madeForVolts } from '../goes-with.ts';
+import { madeForVolts, sameBead } from '../goes-with.ts';
 import { layoutOf, suits, withMotor, type LayoutName } from '../motor-for.ts';
 import type { SearchAsked } from './asked.ts';
 
@@ -71,12 +72,6 @@ const LINES: Readonly<Record<keyof SearchAsked['free'], readonly string[]>> = {
   gearing: ['offset-ring', 'cogs'],
   tyre: ['tyre'],
 };
-
-const ofType = <T extends PartType>(parts: readonly Part[], type: T): readonly PartOf<T>[] =>
-  parts.filter((p): p is PartOf<T> => p.type === type);
-
-/** Rims take tyres of one bead seat, mm. */
-const BEAD_MM = 2;
 
 /** What the list comes to without the lines of the free parts, the far end where prices are guessed. */
 function restOf(build: BuildDocument, asked: SearchAsked, book: RuleBook, shelf: readonly Part[]): number {
@@ -137,7 +132,7 @@ export function gridOf(
       : [{ part: undefined, name: own, price: 0 }];
   const tyres = choose(
     free.tyre,
-    ofType(parts, 'tyre').filter((p) => Math.abs(p.beadMm - known.donor.beadMm.value) <= BEAD_MM),
+    ofType(parts, 'tyre').filter((p) => sameBead(p.beadMm, known.donor.beadMm.value)),
     'its tyres',
     build.donor.wheelCount,
   );

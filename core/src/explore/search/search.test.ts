@@ -9,6 +9,7 @@ import { supplyAt } from '../../machine/battery.ts';
 import type { Machine } from '../../machine/machine.ts';
 import { part, type Part } from '../../parts/part.ts';
 import { courier, longtail, tourer } from '../../test/demo.ts';
+import { ended } from '../../test/ended.ts';
 import { STATED_CHARGE } from '../../ride/stated.ts';
 import { study } from '../../verdict/study.ts';
 import { headlines } from '../compare.ts';
@@ -26,12 +27,6 @@ import { summed } from './tally.ts';
 const shelf = shelfFile.map((file) => part.parse(file));
 const book = shippedRules();
 
-function ended<T>(work: Generator<unknown, T>): T {
-  for (;;) {
-    const step = work.next();
-    if (step.done === true) return step.value;
-  }
-}
 const searched = (build: BuildDocument, parts: readonly Part[], asked: SearchAsked): SearchOutcome =>
   ended(searchShelf(build, parts, book, asked));
 
@@ -120,6 +115,22 @@ function byForce(build: BuildDocument, parts: readonly Part[], asked: SearchAske
 
 const at = ({ motor, geared, pair }: Candidate): string =>
   `${String(motor)}/${String(geared)}/${String(pair)}`;
+
+describe('a finalist', () => {
+  it('says how much of it cannot be told yet: what nobody has read of the power chain as well', () => {
+    const asked = { ...asking(longtail), free: { ...ALL_FREE, gearing: false, tyre: false } };
+    const unread: BuildDocument = {
+      ...longtail,
+      cabling: { ...longtail.cabling, connectorA: { source: 'unknown' } },
+    };
+    const front = (build: BuildDocument) =>
+      ended(finalistsOf(build, shelf, book, asked, searched(build, shelf, asked).standing)).finalists;
+    const [known] = front(longtail);
+    const [open] = front(unread);
+    expect(known).toBeDefined();
+    expect(open?.waits).toBeGreaterThan(known?.waits ?? Infinity);
+  });
+});
 
 describe('a search of the shelf', () => {
   it('finds what force finds over whole verdicts, on 200 drawn shelves', () => {

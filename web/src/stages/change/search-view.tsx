@@ -7,6 +7,7 @@ import {
   currencySign,
   formatNumber,
   moneyText,
+  msToKmh,
   type Finalist,
   type Goal,
   type Reason,
@@ -154,7 +155,7 @@ function Found({ searching, search }: { searching: Searching; search: ShelfSearc
   const option = useMemo(() => {
     const { climb } = verdict.hill;
     const own = {
-      hill: climb.climbs ? climb.v * 3.6 : undefined,
+      hill: climb.climbs ? msToKmh(climb.v) : undefined,
       range: verdict.range.plannedKm?.low,
       mass: verdict.study.machine.machineMassKg,
     };
@@ -336,7 +337,9 @@ function FinalistRow({ finalist: f, n, search }: { finalist: Finalist; n: number
       <th scope="row" className="py-1.5 pr-2 text-left font-normal">
         {f.names.join(', ')}
         {f.waits > 0 && (
-          <span className="block text-[12px] text-ink2">{f.waits} checks of fit wait for a measure</span>
+          <span className="block text-[12px] text-ink2">
+            {f.waits} checks wait for a measure or a data sheet
+          </span>
         )}
         {trouble !== '' && (
           <span role="alert" className="block text-stop">
