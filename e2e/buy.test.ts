@@ -4,8 +4,7 @@ import path from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
-import { chooseItem, clickWords, downloaded, kept, openBuild, typeInto } from './hands.ts';
-import { sidewaysAnywhere, tooSmall, violationsInBoth } from './rules.ts';
+import { chooseItem, clickWords, downloaded, kept, openBuild } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -157,23 +156,6 @@ describe('what it is worth', () => {
 });
 
 describe('the buying stage', () => {
-  it('can be read by everybody, at a desk, on a tablet and on a telephone', async () => {
-    const { page } = await open();
-    for (const view of ['list', 'when', 'ready', 'running']) {
-      await page.goto(page.url().replace(/\/buy.*$/, `/buy?view=${view}`));
-      await page.waitForSelector('[data-testid=stamp]');
-      await page.setViewport({ width: 1280, height: 800 });
-      expect(await violationsInBoth(page), view).toEqual([]);
-      expect(await sidewaysAnywhere(page), view).toEqual([]);
-      await page.setViewport({ width: 768, height: 1024 });
-      expect(await tooSmall(page), view).toEqual([]);
-    }
-    await page.setViewport({ width: 1280, height: 800 });
-    await page.goto(page.url().replace(/\/buy.*$/, '/brief'));
-    await typeInto(page, 'brief.loadMassKg', '70');
-    await kept(page);
-  });
-
   // The last: it makes another machine of the longtail.
   it('is ordered, arrives, is fitted, by menu and by letter; what the build asks for no more stays', async () => {
     const { page } = await open();

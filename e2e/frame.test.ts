@@ -3,8 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { STAGE_IDS } from '@apple-cart/core';
 import { SCREENS } from '../web/src/screens/registry.ts';
 import { settled } from './browser.ts';
-import { chooseFrom, everywhere, figureText, firstLoad, kept, openBuild, typeInto } from './hands.ts';
-import { sidewaysAnywhere, tooSmall, violationsInBoth } from './rules.ts';
+import { chooseFrom, figureText, firstLoad, kept, openBuild, typeInto } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -230,32 +229,7 @@ describe('without a mouse', () => {
   });
 });
 
-describe('every screen', () => {
-  it('passes the accessibility rules of WCAG 2.1 AA, light and dark', async () => {
-    const page = await open();
-    for await (const screen of everywhere(page, bench.application, 'Choir tandem'))
-      expect(await violationsInBoth(page), screen).toEqual([]);
-  });
-
-  it('never scrolls sideways on a desk, a tablet and a telephone', async () => {
-    const page = await open();
-    for await (const screen of everywhere(page, bench.application, 'Orchard longtail'))
-      if (!screen.startsWith('print ')) {
-        expect(await sidewaysAnywhere(page), screen).toEqual([]);
-        // The sheet scrolls, the page around it never: it would show a second bar.
-        expect(
-          await page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight),
-          screen,
-        ).toBeLessThanOrEqual(0);
-      }
-  });
-
-  it('has touch targets of 44 px on a tablet', async () => {
-    const page = await open(768, 1024);
-    for await (const screen of everywhere(page, bench.application, 'Orchard longtail'))
-      expect(await tooSmall(page), screen).toEqual([]);
-  });
-
+describe('a page', () => {
   it('prints without bar, work order and tray, with the figures at its head', async () => {
     const page = await open();
     await openBuild(page, bench.application, 'Orchard longtail', 'law');

@@ -3,13 +3,7 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import type { Page } from 'puppeteer-core';
 import type { ListAnswer, Stored } from '@apple-cart/contracts';
-import {
-  STAGE_IDS,
-  type BuildDocument,
-  type FigureId,
-  type QuantityPath,
-  type StageId,
-} from '@apple-cart/core';
+import type { BuildDocument, FigureId, QuantityPath, StageId } from '@apple-cart/core';
 import { PRINTED_PAGES, SCREENS } from '../web/src/screens/registry.ts';
 import type { Application } from './application.ts';
 import { settled } from './browser.ts';
@@ -31,21 +25,35 @@ export async function openBuild(
   return build.id;
 }
 
-/** Goes to every view of every stage of a build, then to every page it prints, and says which it stands at. */
-async function* everyScreen(page: Page, application: Application, build: string): AsyncGenerator<string> {
-  let id = '';
-  for (const stage of STAGE_IDS) {
-    id = await openBuild(page, application, build, stage);
-    yield stage;
-    for (const view of SCREENS[stage].views.slice(1)) {
-      await page.click(`a[href$="?view=${view.id}"]`);
-      await settled(page, `a[href$="?view=${view.id}"][aria-current]`);
-      yield `${stage}, ${view.name}`;
-    }
+/** Goes to every view of a stage of a build, and says which it stands at. */
+export async function* everyView(
+  page: Page,
+  application: Application,
+  build: string,
+  stage: StageId,
+): AsyncGenerator<string> {
+  await openBuild(page, application, build, stage);
+  await quiet(page);
+  yield stage;
+  for (const view of SCREENS[stage].views.slice(1)) {
+    await page.click(`a[href$="?view=${view.id}"]`);
+    await settled(page, `a[href$="?view=${view.id}"][aria-current]`);
+    await quiet(page);
+    yield `${stage}, ${view.name}`;
   }
+}
+
+/** Goes to every page that a build prints, and says which it stands at. */
+export async function* everySheet(
+  page: Page,
+  application: Application,
+  build: string,
+): AsyncGenerator<string> {
+  const id = await openBuild(page, application, build, 'brief');
   for (const { path, name } of PRINTED_PAGES) {
     await page.goto(`${application.url}/builds/${id}/${path}`);
     await settled(page, 'h1');
+    await quiet(page);
     yield `print ${name}`;
   }
 }
@@ -61,19 +69,27 @@ const OTHER_PAGES = [
   ['/words', '[data-term]'],
 ] as const;
 
-/** Goes to every page outside of builds, then through every screen of one, and says which it stands at. */
-export async function* everywhere(
-  page: Page,
-  application: Application,
-  build: string,
-): AsyncGenerator<string> {
+/** Goes to every page outside of builds, and says which it stands at. */
+export async function* everyOtherPage(page: Page, application: Application): AsyncGenerator<string> {
   for (const [path, there] of OTHER_PAGES) {
     await page.goto(application.url + path);
     await settled(page, there);
+    await quiet(page);
     yield path;
   }
-  yield* everyScreen(page, application, build);
 }
+
+/** Waits until the words of a page stand still: what is worked out beside it has come. */
+const quiet = (page: Page): Promise<unknown> =>
+  page.evaluate(async () => {
+    let before = '';
+    for (let still = 0; still < 3;) {
+      await new Promise((done) => setTimeout(done, 100));
+      const now = document.body.innerText;
+      still = now === before ? still + 1 : 0;
+      before = now;
+    }
+  });
 
 /** All words of a tray figure. */
 export const figureText = (page: Page, id: FigureId): Promise<string> =>

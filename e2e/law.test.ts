@@ -1,8 +1,8 @@
 import type { Page } from 'puppeteer-core';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { settled, type Watch } from './browser.ts';
+import type { Watch } from './browser.ts';
 import { chooseIn, clickWords, figureBecomes, kept, openBuild, typeInto } from './hands.ts';
-import { sideways, tooSmall, violations } from './rules.ts';
+import { violations } from './rules.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -27,10 +27,6 @@ const view = async (name: string): Promise<void> => {
 const law = (build: string) => openBuild(page, bench.application, build, 'law');
 const undo = async (): Promise<void> => {
   await page.click('button[aria-label=Undo]');
-};
-const rulesPage = async (id = ''): Promise<void> => {
-  await page.goto(`${bench.application.url}/rules${id === '' ? '' : `/${id}`}`);
-  await settled(page, id === '' ? '[data-rules=gb]' : '[data-testid=clause-fields]');
 };
 describe('the same build', () => {
   it('is judged in every place at once, and in four of them clause by clause', async () => {
@@ -173,45 +169,5 @@ describe('the class sheet', () => {
     await page.click('a[href$=class-sheet]');
     await says('main', /must not state a class that the machine is not in/);
     expect(await page.$('[data-testid=label]')).toBeNull();
-  });
-});
-
-describe('every view of the law and the book', () => {
-  const VIEWS = ['clauses', 'fit', 'places', 'curves', 'duties'] as const;
-
-  it('can be read by everybody', async () => {
-    await law(TOURER);
-    for (const name of VIEWS) {
-      await view(name);
-      if (name === 'fit') await page.waitForSelector('[data-step]');
-      if (name === 'curves') await page.waitForSelector('[data-chart] svg');
-      expect(await violations(page), name).toEqual([]);
-    }
-    await rulesPage();
-    expect(await violations(page), 'book').toEqual([]);
-    await rulesPage('gb');
-    expect(await violations(page), 'file').toEqual([]);
-  });
-
-  it('fits a telephone and a tablet, with room for fingers', async () => {
-    for (const [width, height] of [
-      [390, 844],
-      [768, 1024],
-    ] as const) {
-      page = await bench.open(width, height);
-      await law(TOURER);
-      for (const name of VIEWS) {
-        await view(name);
-        if (name === 'fit') await page.waitForSelector('[data-step]');
-        expect(await sideways(page), `${name} ${String(width)}`).toBe(0);
-        expect(await tooSmall(page), `${name} ${String(width)}`).toEqual([]);
-      }
-      await rulesPage();
-      expect(await sideways(page), `book ${String(width)}`).toBe(0);
-      expect(await tooSmall(page), `book ${String(width)}`).toEqual([]);
-      await rulesPage('gb');
-      expect(await sideways(page), `file ${String(width)}`).toBe(0);
-      expect(await tooSmall(page), `file ${String(width)}`).toEqual([]);
-    }
   });
 });

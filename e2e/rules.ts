@@ -1,20 +1,31 @@
 import axe from 'axe-core';
 import type { Page } from 'puppeteer-core';
 
-/** What breaks the accessibility rules of WCAG 2.1 A and AA on a page, with the first of the markup. */
-export async function violations(page: Page): Promise<string[]> {
+/**
+ * What breaks the accessibility rules of WCAG 2.1 A and AA on a page, with the first of the markup.
+ * @param only the rules to hold it against, by their names in axe; all of them, if left out
+ */
+export async function violations(page: Page, only?: readonly string[]): Promise<string[]> {
   // Placed by the page's own script engine; the policy forbids script elements.
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
-  return page.evaluate(async (further) => {
-    const { axe: tool } = window as unknown as {
-      axe: { run(options: unknown): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
-    };
-    const result = await tool.run({
-      runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'],
-      rules: Object.fromEntries(further.map((rule) => [rule, { enabled: true }])),
-    });
-    return result.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
-  }, FURTHER);
+  return page.evaluate(
+    async (further, rules) => {
+      const { axe: tool } = window as unknown as {
+        axe: { run(options: unknown): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
+      };
+      const result = await tool.run(
+        rules === undefined
+          ? {
+              runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'],
+              rules: Object.fromEntries(further.map((rule) => [rule, { enabled: true }])),
+            }
+          : { runOnly: rules },
+      );
+      return result.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
+    },
+    FURTHER,
+    only,
+  );
 }
 
 /** Rules beyond those of WCAG 2.1 and 2.2 that every page keeps too. */
@@ -26,11 +37,11 @@ const FURTHER = [
   'target-size',
 ];
 
-/** What breaks them in either theme; the page is left in light. */
+/** What breaks them in either theme, which differ in nothing but their colours; the page is left in light. */
 export async function violationsInBoth(page: Page): Promise<string[]> {
   const found = await violations(page);
   await turn(page, 'dark');
-  const dark = await violations(page);
+  const dark = await violations(page, ['color-contrast']);
   await turn(page, 'light');
   return [...found, ...dark.map((one) => `dark, ${one}`)];
 }
@@ -62,19 +73,49 @@ const SIZES = [
 ] as const;
 
 /** The sizes at which the page could be scrolled sideways; it is left as wide as a desk. */
-export async function sidewaysAnywhere(page: Page): Promise<string[]> {
+export const sidewaysAnywhere = (page: Page): Promise<string[]> =>
+  atEverySize(page, async (size) => {
+    const px = await sideways(page);
+    return px > 0 ? [`${String(px)} px at ${size}`] : [];
+  });
+
+/**
+ * Everything that a screen keeps: it can be read by everybody in either theme, is never scrolled
+ * sideways, never shows a second scrollbar, and has room for fingers on a tablet and a telephone.
+ */
+export async function faults(page: Page, paper = false): Promise<string[]> {
+  const unread = await violationsInBoth(page);
+  const unfit = await atEverySize(page, async (size, width) => {
+    const px = paper ? 0 : await sideways(page);
+    const below = paper
+      ? 0
+      : await page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight);
+    const small = width < 1000 ? await tooSmall(page) : [];
+    return [
+      ...(px > 0 ? [`${String(px)} px sideways at ${size}`] : []),
+      ...(below > 0 ? [`a second scrollbar of ${String(below)} px at ${size}`] : []),
+      ...small.map((one) => `${one} at ${size}`),
+    ];
+  });
+  return [...unread, ...unfit];
+}
+
+/** What is found at each size; the page is left as wide as a desk. */
+async function atEverySize(
+  page: Page,
+  find: (size: string, width: number) => Promise<string[]>,
+): Promise<string[]> {
   const found: string[] = [];
   for (const [width, height] of [...SIZES.slice(1), SIZES[0]]) {
     await page.setViewport({ width, height });
     await stood(page);
-    const px = await sideways(page);
-    if (px > 0) found.push(`${String(px)} px at ${String(width)} x ${String(height)}`);
+    found.push(...(await find(`${String(width)} x ${String(height)}`, width)));
   }
   return found;
 }
 
 /** How far the page and its sheet could be scrolled sideways, px: nought is meant. */
-export const sideways = (page: Page): Promise<number> =>
+const sideways = (page: Page): Promise<number> =>
   page.evaluate(() => {
     const main = document.querySelector('main');
     const { scrollWidth, clientWidth } = document.documentElement;

@@ -2,7 +2,7 @@ import type { Page } from 'puppeteer-core';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
 import { figureBecomes, figureText } from './hands.ts';
-import { sideways, tooSmall, violations } from './rules.ts';
+import { faults, violations } from './rules.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -199,25 +199,16 @@ describe('a typed value', () => {
 });
 
 describe('the first sheets', () => {
-  it('can be read by everybody, on a telephone and a tablet too, with room for fingers', async () => {
-    for (const [width, height] of [
-      [1280, 800],
-      [768, 1024],
-      [390, 844],
-    ] as const) {
-      page = await bench.open(width, height);
-      await page.goto(bench.application.url);
-      await settled(page, '[data-judged]');
-      await press('From a bicycle');
-      for (const door of ['From a bicycle', 'From a hill', 'From a finished machine']) {
-        await press(door);
-        await page.waitForSelector('[data-testid=answer]');
-        if (door !== 'From a finished machine') await proposals();
-        const there = `${door} ${String(width)}`;
-        expect(await violations(page), there).toEqual([]);
-        expect(await sideways(page), there).toBe(0);
-        if (width < 1000) expect(await tooSmall(page), there).toEqual([]);
-      }
+  it('keep the rules of every screen', async () => {
+    page = await bench.open();
+    await page.goto(bench.application.url);
+    await settled(page, '[data-judged]');
+    await press('From a bicycle');
+    for (const door of ['From a bicycle', 'From a hill', 'From a finished machine']) {
+      await press(door);
+      await page.waitForSelector('[data-testid=answer]');
+      if (door !== 'From a finished machine') await proposals();
+      expect(await faults(page), door).toEqual([]);
     }
   });
 });

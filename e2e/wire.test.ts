@@ -5,7 +5,6 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
 import { chooseItem, clickWords, downloaded, kept, openBuild } from './hands.ts';
-import { sidewaysAnywhere, tooSmall, violationsInBoth } from './rules.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -26,19 +25,6 @@ async function open(view: string): Promise<Page & Watch> {
 }
 
 describe('the wiring stage', () => {
-  it('is read by everybody, at a desk and on a tablet, in every view', async () => {
-    const page = await open('pins');
-    for (const view of ['pins', 'diagram', 'schedule', 'bicycle', 'find', 'phases']) {
-      await page.goto(page.url().replace(/view=\w+/, `view=${view}`));
-      await page.waitForSelector(view === 'diagram' ? '[data-testid=wiring-diagram]' : '[data-testid=stamp]');
-      await page.setViewport({ width: 1280, height: 800 });
-      expect(await violationsInBoth(page), view).toEqual([]);
-      expect(await sidewaysAnywhere(page), view).toEqual([]);
-      await page.setViewport({ width: 768, height: 1024 });
-      expect(await tooSmall(page), view).toEqual([]);
-    }
-  });
-
   it('solves a throttle of three unknown wires with typed readings', async () => {
     const page = await open('find');
     const read = async (volts: string): Promise<void> => {

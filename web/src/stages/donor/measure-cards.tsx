@@ -76,7 +76,7 @@ function Card({ item, rank }: { item: OpenMeasure; rank: number }) {
                 {measure.tool}: {measure.how}
               </span>
             )}
-            <span className="block">
+            <p>
               {reason(item)}
               {measure === undefined && stage !== undefined && stage !== 'donor' && (
                 <>
@@ -86,7 +86,7 @@ function Card({ item, rank }: { item: OpenMeasure; rank: number }) {
                   </Link>
                 </>
               )}
-            </span>
+            </p>
             <svg viewBox="0 0 100 4" preserveAspectRatio="none" className="mt-1 block h-1 w-full" aria-hidden>
               <rect width="100" height="4" fill="var(--press)" />
               <rect width={100 * item.share} height="4" fill="var(--ink)" />
