@@ -365,6 +365,7 @@ export {
 } from './workshop/bench/judge.ts';
 export type { BenchEntry, BenchRun, BenchSign, SignedSheet } from './workshop/bench/entry.ts';
 export {
+  passedReading,
   runView,
   type EntryAt,
   type RunView,
@@ -378,7 +379,8 @@ export {
   type SettingsDocument,
   type ToldSetting,
 } from './document/settings.ts';
-export { type Setting, type SettingRow, type Stands } from './workshop/settings/settings.ts';
+export { askedRows, type SettingRow, type Stands } from './workshop/settings/settings.ts';
+export type { Setting } from './workshop/settings/sheet/setting.ts';
 export { explainRatio, type Explanation, type SpeedFacts } from './workshop/settings/ratio.ts';
 export { gaugeTable, type GaugeRow } from './workshop/settings/gauge.ts';
 export {

@@ -3,6 +3,8 @@ import { day } from './purchase.ts';
 
 const value = z.number().min(-10_000).max(100_000).nullable().default(null);
 
+const signal = z.number().min(0).max(15).nullable().default(null);
+
 /** What a person says of a setting that is worked out. */
 const toldSetting = z.strictObject({
   /** Put in, and shown by the controller afterwards. */
@@ -31,6 +33,22 @@ export const settings = z.strictObject({
       shownKmh: z.number().min(0.1).max(500).nullable().default(null),
       trueKmh: z.number().min(0.1).max(500).nullable().default(null),
       trueFrom: z.enum(TRUE_SPEED_FROM).default('unknown'),
+    })
+    .prefault({}),
+  /** The throttle's signal as it was read, V; null is not read. */
+  throttle: z
+    .strictObject({
+      restV: signal,
+      fullV: signal,
+      /** A simulated meter gave one of them. */
+      simulated: z.boolean().default(false),
+    })
+    .prefault({}),
+  /** What no part asks a value of, as a person chose it; null is left as it comes. */
+  chosen: z
+    .strictObject({
+      softStartS: z.number().min(0).max(20).nullable().default(null),
+      autoOffMin: z.number().min(0).max(240).nullable().default(null),
     })
     .prefault({}),
   /** Cells in series that the display's gauge is set for; null is not known. */

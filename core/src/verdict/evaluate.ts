@@ -51,6 +51,7 @@ import type { StageVerdict } from './stages/stage.ts';
 import { ownChecks } from './stages/own-checks.ts';
 import { stages } from './stages/stages.ts';
 import { judged, type Judged } from './judged.ts';
+import { levelClasses } from './level-classes.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
 import type { SteadyOutcome } from '../ride/steady.ts';
 import { lazily } from '../quantity/lazily.ts';
@@ -82,6 +83,8 @@ export interface Verdict {
     /** What the rules may ask, for each way the rider can have the machine; the build as set first. */
     readonly ways: readonly ProfileFacts[];
     readonly here: PlaceVerdict;
+    /** If a level of help were the highest that the rider can reach, level by level. */
+    readonly levels: readonly PlaceVerdict[];
   };
   readonly hill: {
     readonly climb: ClimbOutcome;
@@ -248,7 +251,12 @@ export function evaluate(build: BuildDocument, book: RuleBook, shelf: readonly P
       }),
     known: () => s.known,
     assumptions: () => s.used.filter((k) => k.source === 'assumed' || k.source === 'unknown'),
-    law: () => lazily<Verdict['law']>({ ways: () => s.ways, here: () => s.here }),
+    law: () =>
+      lazily<Verdict['law']>({
+        ways: () => s.ways,
+        here: () => s.here,
+        levels: () => levelClasses(build, book, v.range.levels),
+      }),
     fit: () => fitVerdict(s),
     axlesKg: () => axleLoadsKg(standingKg(s.machine), s.machine.balance),
     hill: () => hillOf(s),

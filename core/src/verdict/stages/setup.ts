@@ -1,4 +1,5 @@
 import { firstOf } from '../../quantity/first-of.ts';
+import { askedRows } from '../../workshop/settings/settings.ts';
 import { motorDecided } from '../undecided.ts';
 import type { Stage } from './stage.ts';
 
@@ -11,7 +12,7 @@ export const setupStage: Stage = {
     // Nothing was put in yet: a sheet to fill in is no finding.
     if (Object.keys(study.build.settings.lines).length === 0)
       return { state: 'unknown', words: 'not begun', begun: false };
-    const rows = settings();
+    const rows = askedRows(settings());
     const count = (kind: string): number => rows.filter((r) => r.stands.kind === kind).length;
     const [wrong, taken] = [count('wrong'), count('not-taken')];
     const same = count('same');

@@ -45,6 +45,21 @@ export interface RunView {
   readonly ready: boolean;
 }
 
+/**
+ * The reading that a step of one value was passed with, in the unit of its point; undefined while it was not passed, was
+ * waived, or has to be repeated.
+ */
+export function passedReading(
+  view: RunView | undefined,
+  key: string,
+): { readonly value: number; readonly simulated: boolean } | undefined {
+  const step = view?.steps.find(({ point }) => point.key === key);
+  if (step?.state !== 'passed' || step.last?.entry.says !== 'pass') return undefined;
+  const { readings, simulated } = step.last.entry;
+  const value = readings[0] ?? undefined;
+  return value === undefined ? undefined : { value, simulated };
+}
+
 const bandWords = ({ low, high }: { low: number | null; high: number | null }): string => {
   const told = (n: number): string => String(Math.round(n * 100) / 100);
   if (low !== null && high !== null) return `${told(low)} to ${told(high)}`;

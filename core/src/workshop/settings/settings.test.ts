@@ -6,7 +6,7 @@ import { phraseText } from '../../quantity/phrase.ts';
 import { evaluate } from '../../test/evaluate.ts';
 import { RUNS, anyBuild, sample, type Changes } from '../../test/sample.ts';
 import { gaugeShare, gaugeTable } from './gauge.ts';
-import type { SettingRow } from './settings.ts';
+import { askedRows, type SettingRow } from './settings.ts';
 
 const hub = (changes: Changes = {}): BuildDocument =>
   sample({ ...changes, drive: { name: 'Hub', ...changes.drive } });
@@ -102,6 +102,45 @@ describe('the settings sheet', () => {
 
   it('reckons pulses a turn from pole pairs and reduction (by hand: 8 pairs, 5 to 1, 40)', () => {
     expect(row(hub({ drive: { polePairs: 8, reduction: 5 } }), 'poles').setting.plan).toBe(40);
+  });
+
+  it('tells the end of help in turns of the wheel too (by hand: 25 km/h on 2.1 m are 198.4 a minute)', () => {
+    const said = hub({ controller: { limitsSpeed: true, assistCutoffKmh: 25 }, donor: { rolloutMm: 2100 } });
+    expect(phraseText(row(said, 'help-ends').setting.because)).toMatch(/198\srpm/);
+    const unsaid = { ...said, donor: { ...said.donor, rolloutMm: { source: 'unknown' as const } } };
+    expect(phraseText(row(unsaid, 'help-ends').setting.because)).not.toContain('rpm');
+  });
+
+  it('spans the throttle clear of what the lever gives, once it is read, and says where the reading comes from', () => {
+    const lever = (restV: number | null, fullV: number | null, simulated = false): BuildDocument => {
+      const bare = hub({ controls: { throttle: 'full' } });
+      return { ...bare, settings: { ...bare.settings, throttle: { restV, fullV, simulated } } };
+    };
+    expect(row(lever(null, null), 'throttle-start').stands.kind).toBe('no-plan');
+    expect(row(lever(0.86, null), 'throttle-end').setting.plan).toBeUndefined();
+    expect(row(lever(0.86, 4.12), 'throttle-start').setting.plan).toBeCloseTo(0.96, 9);
+    expect(row(lever(0.86, 4.12), 'throttle-end').setting.plan).toBeCloseTo(4.02, 9);
+    const because = (build: BuildDocument) => phraseText(row(build, 'throttle-start').setting.because);
+    expect(because(lever(0.86, 4.12, true))).toContain('simulated');
+    expect(because(lever(0.86, 4.12))).not.toContain('simulated');
+    for (const throttle of ['none', 'walk'] as const)
+      expect(keys(hub({ controls: { throttle } }))).not.toContain('throttle-start');
+  });
+
+  it('asks nothing of what is left to taste, and holds it like the rest once it is chosen', () => {
+    const bare = hub();
+    const chosen = { ...bare, settings: { ...bare.settings, chosen: { softStartS: 0.5, autoOffMin: null } } };
+    expect(row(bare, 'soft-start').stands).toEqual({ kind: 'left', state: 'unknown' });
+    expect(askedRows(evaluate(bare).settings).map((r) => r.setting.key)).not.toContain('soft-start');
+    expect(row(chosen, 'soft-start').stands.kind).toBe('not-entered');
+    expect(row(chosen, 'auto-off').stands.kind).toBe('left');
+    const taken = told(chosen, { 'soft-start': { entered: 0.5, readBack: 2 } });
+    expect(row(taken, 'soft-start').stands.kind).toBe('not-taken');
+    // What the start spares follows the drive.
+    const words = (kind: 'mid-drive' | 'direct-drive-hub') =>
+      phraseText(row(hub({ drive: { kind } }), 'soft-start').setting.because);
+    expect(words('mid-drive')).toContain('chain');
+    expect(words('direct-drive-hub')).toContain('dropouts');
   });
 
   it('is worked out of every build, each setting once, fine only where plan, entered and read back agree', () => {

@@ -1,6 +1,7 @@
-import type { Level } from '@apple-cart/core';
+import { placeState, type Level, type PlaceVerdict } from '@apple-cart/core';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
 import { useDeferredStage } from './use-stage.ts';
 
 /** What a level is set to, in words. */
@@ -13,8 +14,21 @@ function useSets(): (level: Level) => string {
   };
 }
 
-/** Speed, energy and range of every level of help. */
-export function LevelsView() {
+/** What the place would say with a level as the highest that the rider can reach. */
+function ClassOf({ place }: { place: PlaceVerdict | undefined }) {
+  if (place === undefined) return <td className="py-1 pl-3">–</td>;
+  return (
+    <td className="py-1 pl-3 leading-tight">
+      <span className="flex items-center gap-1.5">
+        <StateMark state={placeState(place.outcome)} size={13} />
+        {place.outcome === 'cannot-tell' ? 'Cannot tell' : place.className}
+      </span>
+    </td>
+  );
+}
+
+/** Speed, energy and range of every level of help; where it is asked, the class that each would be. */
+export function LevelsView({ withClass = false }: { withClass?: boolean }) {
   const { verdict, document } = useDeferredStage();
   const shown = useQuantity();
   const sets = useSets();
@@ -54,11 +68,12 @@ export function LevelsView() {
             <th className="py-1.5 pl-2 text-right font-semibold">Hill, {speed}</th>
             <th className="py-1.5 pl-2 text-right font-semibold max-tablet:hidden">{per}</th>
             <th className="py-1.5 pl-2 text-right font-semibold">Range, {far}</th>
-            <th className="w-[26%] max-tablet:hidden" aria-hidden />
+            {withClass && <th className="py-1.5 pl-3 text-left font-semibold">Class, if the highest</th>}
+            <th className={`${withClass ? 'w-[14%]' : 'w-[26%]'} max-tablet:hidden`} aria-hidden />
           </tr>
         </thead>
         <tbody>
-          {levels.map((one) => (
+          {levels.map((one, i) => (
             <tr key={one.level} className="border-b border-hair">
               <th scope="row" className="num py-1 pr-2 text-left font-semibold">
                 {one.level}
@@ -68,6 +83,7 @@ export function LevelsView() {
               <td className="num py-1 pl-2 text-right">{cell(one.hillKmh, 'km/h', 1)}</td>
               <td className="num py-1 pl-2 text-right max-tablet:hidden">{cell(one.whPerKm, 'Wh/km', 1)}</td>
               <td className="num py-1 pl-2 text-right font-semibold">{cell(one.rangeKm, 'km', 0)}</td>
+              {withClass && <ClassOf place={verdict.law.levels[i]} />}
               <td className="py-1 pl-3 max-tablet:hidden" aria-hidden>
                 <span
                   className="block h-3 bg-ink3"

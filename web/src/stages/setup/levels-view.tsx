@@ -99,10 +99,12 @@ function LevelsChart({ levels, mostW }: { levels: readonly Level[]; mostW: numbe
 /** Motor against legs where the levels multiply them, and each level with the speeds that it holds and how far it goes. */
 export function LevelsPicture({ sheet }: { sheet: SettingsSheet }) {
   const { levels } = sheet.verdict.range;
+  const { throttle } = sheet.document.controls;
+  const hand = throttle === 'full' || throttle === 'pedalling';
   const byRatio = levels.length > 0 && levels.every((l) => l.sets.unit === '1');
   return (
     <>
-      <LevelsView />
+      <LevelsView withClass />
       {byRatio && (
         <section aria-label="Help against legs" className="pt-3">
           <h3 className="head border-b-[1.5px] border-ink pb-1 text-[14px]">Motor watts for rider watts</h3>
@@ -110,8 +112,12 @@ export function LevelsPicture({ sheet }: { sheet: SettingsSheet }) {
         </section>
       )}
       <p className="pt-2 text-[12.5px] text-ink2">
-        The class is the one of the highest level that the rider can reach: Law judges it, whatever level is
-        chosen.
+        The class is that of the highest level that the rider can reach, whatever level is chosen: a level
+        above counts until it is taken off the display, with the programmer and not from the bar.{' '}
+        {hand
+          ? 'The hand control gives all there is at every level, so that leaving levels out changes only what the law asks of the pedals’ help. '
+          : ''}
+        Planning aid, not legal advice.
       </p>
     </>
   );

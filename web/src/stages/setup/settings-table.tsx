@@ -1,4 +1,4 @@
-import { formatQuantity, phraseText, type SettingRow } from '@apple-cart/core';
+import { askedRows, formatQuantity, phraseText, type Setting, type SettingRow } from '@apple-cart/core';
 import { useSettingNames } from '../../state/setting-names.ts';
 import { useState } from 'react';
 import { api } from '../../state/api.ts';
@@ -19,6 +19,37 @@ const TINT = { stop: 'bg-stop-tint', look: 'bg-look-tint', fine: '', unknown: ''
 /** The plan's value with its unit; a question mark where it has none. */
 export const planWords = ({ setting }: SettingRow): string =>
   setting.plan === undefined ? '?' : formatQuantity(setting.plan, setting.unit, setting.digits);
+
+/** What is set by taste, and where its choice is kept. */
+const TASTE = { 'soft-start': ['softStartS', 20], 'auto-off': ['autoOffMin', 240] } as const;
+const isTaste = (key: string): key is keyof typeof TASTE => key in TASTE;
+
+/** A value that a person may choose, since no part asks for one. */
+function Chosen({
+  setting,
+  field,
+  sheet,
+}: {
+  setting: Setting;
+  field: keyof typeof TASTE;
+  sheet: SettingsSheet;
+}) {
+  const [key, most] = TASTE[field];
+  return (
+    <span className="flex w-20 items-center gap-1">
+      <NumberCell
+        label={`Chosen: ${setting.name}, ${setting.unit}`}
+        value={sheet.document.settings.chosen[key]}
+        most={most}
+        placeholder="–"
+        onChange={(value) => {
+          sheet.change((now) => ({ chosen: { ...now.chosen, [key]: value } }), setting.name, `chosen ${key}`);
+        }}
+      />
+      <span className="text-[12px] text-ink2">{setting.unit}</span>
+    </span>
+  );
+}
 
 function Row({ row, sheet }: { row: SettingRow; sheet: SettingsSheet }) {
   const system = useSettings((state) => state.units);
@@ -47,7 +78,13 @@ function Row({ row, sheet }: { row: SettingRow; sheet: SettingsSheet }) {
           }}
         />
       </th>
-      <td className="num py-1.5 pr-2 text-right whitespace-nowrap">{planWords(row)}</td>
+      <td className="num py-1.5 pr-2 text-right whitespace-nowrap">
+        {isTaste(setting.key) ? (
+          <Chosen setting={setting} field={setting.key} sheet={sheet} />
+        ) : (
+          planWords(row)
+        )}
+      </td>
       <td className="py-1.5 pr-2 leading-snug text-ink2">
         {phraseText(setting.because, system)}
         {stands.state === 'stop' || stands.state === 'look' ? (
@@ -132,7 +169,7 @@ export function SettingsTable({ sheet }: { sheet: SettingsSheet }) {
         title={
           wrong + taken > 0
             ? `${String(wrong)} not as planned, ${String(taken)} not taken`
-            : `${String(same)} of ${String(rows.length)} as planned`
+            : `${String(same)} of ${String(askedRows(rows).length)} as planned`
         }
         note="in metric units, as controllers ask for them"
       >

@@ -1,4 +1,4 @@
-import { firstOf, type State } from '@apple-cart/core';
+import { askedRows, firstOf, type State } from '@apple-cart/core';
 import { useSearchParams } from 'react-router';
 import { SETUP_VIEWS, type SetupView } from '../../screens/setup-views.ts';
 import { FieldGroup } from '../../fields/field-group.tsx';
@@ -7,6 +7,7 @@ import { Stage, StageFindings } from '../parts/stage.tsx';
 import { ViewLinks } from '../parts/view-links.tsx';
 import { CutoffsInputs, CutoffsPicture } from './cutoffs-view.tsx';
 import { LevelsInputs, LevelsPicture } from './levels-view.tsx';
+import { ThrottleSpan } from './throttle-span.tsx';
 import { SettingsTable } from './settings-table.tsx';
 import { SpeedInputs, SpeedPicture, ratioOf } from './speed-view.tsx';
 import { useSettingsSheet, type SettingsSheet } from './use-settings-sheet.ts';
@@ -23,6 +24,7 @@ function Inputs({ view, sheet }: { view: SetupView; sheet: SettingsSheet }) {
               without a word.
             </p>
           </FieldGroup>
+          <ThrottleSpan sheet={sheet} />
           <StageFindings id="setup" />
           <Caution>
             Settings decide heat, range and class. Save the maker’s own values before the first change; wheel
@@ -57,10 +59,11 @@ function stampOf(sheet: SettingsSheet): {
   readonly word: string;
   readonly under: string;
 } {
-  const count = (kind: string): number => sheet.rows.filter((r) => r.stands.kind === kind).length;
+  const asked = askedRows(sheet.rows);
+  const count = (kind: string): number => asked.filter((r) => r.stands.kind === kind).length;
   const [wrong, taken, same] = [count('wrong'), count('not-taken'), count('same')];
   const ratio = ratioOf(sheet);
-  const under = `${String(same)} of ${String(sheet.rows.length)} settings are as planned`;
+  const under = `${String(same)} of ${String(asked.length)} settings are as planned`;
   return firstOf(
     [
       [
@@ -76,7 +79,7 @@ function stampOf(sheet: SettingsSheet): {
         { state: 'stop', word: 'Speed is wrong', under: 'faster than the display says' },
       ],
       [taken > 0, { state: 'look', word: `${String(taken)} not taken`, under }],
-      [same < sheet.rows.length, { state: 'unknown', word: 'Not all read', under }],
+      [same < asked.length, { state: 'unknown', word: 'Not all read', under }],
     ],
     { state: 'fine', word: 'As planned', under },
   );

@@ -11,6 +11,8 @@ export function standsWords({ stands, setting }: SettingRow): string {
       return 'not read';
     case 'no-plan':
       return 'no plan yet';
+    case 'left':
+      return 'left as it comes';
     case 'not-taken':
       return 'not taken';
     case 'wrong': {

@@ -1,0 +1,96 @@
+import { fullChargeVolts } from '../../../machine/battery.ts';
+import { qty } from '../../../quantity/phrase.ts';
+import type { Job } from '../../job.ts';
+import { isKnown, setting, valueOf, type Setting } from './setting.ts';
+
+/** Amps and volts of pack and motor. */
+export function power({ build, known, machine, chain }: Job): readonly Setting[] {
+  const { controller } = known;
+  const weakest = chain.weakest;
+  const board = known.packs[0].boardCutoffV;
+  const low = controller.lowVoltageCutoffV;
+  const cells = known.packs[0].cellsInSeries;
+  const full = fullChargeVolts(machine.pack);
+  return [
+    setting({
+      key: 'battery-amps',
+      name: 'Battery current',
+      unit: 'A',
+      plan: valueOf(controller.batteryCurrentA),
+      because:
+        weakest?.continuousA === undefined
+          ? ['no link of the chain is known yet']
+          : [`${weakest.name.toLowerCase()} holds `, qty(weakest.continuousA, 'A', 0)],
+      ifWrong: 'Too high opens the protection on a hill or heats plugs; too low climbs slowly.',
+    }),
+    setting({
+      key: 'phase-amps',
+      name: 'Phase current',
+      unit: 'A',
+      plan: valueOf(controller.phaseCurrentA),
+      because: ['pull at a standstill, and heat of winding and phase leads'],
+      ifWrong: 'Too high burns winding and leads at walking pace; too low starts weakly.',
+    }),
+    setting({
+      key: 'low-volts',
+      name: 'Cut-off voltage',
+      unit: 'V',
+      plan: valueOf(low),
+      because:
+        isKnown(cells) && isKnown(low)
+          ? [`${String(cells.value)} in series at `, qty(low.value / cells.value, 'V', 2), ' a cell']
+          : ['cells in series or the cut-off are not known'],
+      ifWrong: 'Set for another number of cells it empties the pack to death, or stops on the first hill.',
+    }),
+    setting({
+      key: 'low-volts-fold',
+      name: 'Fold back from',
+      unit: 'V',
+      plan:
+        isKnown(low) && isKnown(controller.lowVoltageFoldV)
+          ? low.value + controller.lowVoltageFoldV.value
+          : undefined,
+      because: isKnown(controller.lowVoltageFoldV)
+        ? [qty(controller.lowVoltageFoldV.value, 'V', 1), ' above the cut-off']
+        : ['over how many volts it fades is not known'],
+      ifWrong: 'Without it the motor stops at once where the volts sag.',
+    }),
+    ...(build.supply.accessories.some((a) => a.light)
+      ? [
+          setting({
+            key: 'lights-reserve',
+            name: 'Left for the lights',
+            unit: 'V',
+            plan: isKnown(low) && isKnown(board) ? low.value - board.value : undefined,
+            because: [
+              'motor’s cut-off less the board’s, ',
+              ...(isKnown(board) ? [qty(board.value, 'V', 1)] : ['not known']),
+            ],
+            ifWrong: 'With none the lights go out with the motor.',
+          }),
+        ]
+      : []),
+    ...(build.controller.regenerates === 'yes'
+      ? [
+          setting({
+            key: 'regen-amps',
+            name: 'Regeneration',
+            unit: 'A',
+            plan: valueOf(controller.regenA),
+            because: isKnown(known.packs[0].maxChargeA)
+              ? ['cells take ', qty(known.packs[0].maxChargeA.value, 'A', 0), ' of charge']
+              : ['what the cells take is not known'],
+            ifWrong: 'Above what the cells take it plates lithium: a fire years later.',
+          }),
+          setting({
+            key: 'regen-volts',
+            name: 'Regeneration ends at',
+            unit: 'V',
+            plan: isKnown(cells) ? full : undefined,
+            because: [isKnown(cells) ? 'the pack’s full charge' : 'cells in series are not known'],
+            ifWrong: 'Above it a full pack is charged further down the first hill.',
+          }),
+        ]
+      : []),
+  ];
+}

@@ -1,0 +1,39 @@
+import type { Known } from '../../../document/known-build.ts';
+import type { Phrase } from '../../../quantity/phrase.ts';
+import type { Unit } from '../../../quantity/units.ts';
+
+/** A setting of controller or display, worked out from the plan. */
+export interface Setting {
+  /** Made of what it is, and of the profile where there are several. */
+  readonly key: string;
+  readonly name: string;
+  readonly unit: Unit;
+  /** Undefined where the plan has no value that somebody has said. */
+  readonly plan: number | undefined;
+  readonly digits: number;
+  readonly because: Phrase;
+  /** What happens where it is wrong. */
+  readonly ifWrong: string;
+  /** How far it may be off and be the same. */
+  readonly tolerance: number;
+  /** Set by taste: no part asks for a value, and a person may choose one. */
+  readonly taste: boolean;
+}
+
+export const isKnown = ({ source }: Known): boolean => source !== 'unknown';
+export const valueOf = (known: Known): number | undefined => (isKnown(known) ? known.value : undefined);
+
+interface Draft extends Omit<Setting, 'tolerance' | 'digits' | 'taste'> {
+  readonly tolerance?: number;
+  readonly digits?: number;
+  readonly taste?: boolean;
+}
+/** A step of what such settings are usually entered in. Common practice, no source. */
+const USUAL_TOLERANCE = 0.05;
+
+export const setting = (draft: Draft): Setting => ({
+  tolerance: USUAL_TOLERANCE,
+  digits: 1,
+  taste: false,
+  ...draft,
+});

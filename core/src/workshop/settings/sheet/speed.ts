@@ -1,0 +1,76 @@
+import { qty, type Phrase } from '../../../quantity/phrase.ts';
+import { kmhToMs } from '../../../quantity/units.ts';
+import type { Job } from '../../job.ts';
+import { isKnown, setting, valueOf, type Setting } from './setting.ts';
+
+/** The same as turns of the wheel, for controllers that ask for those; nothing while either is not said. */
+function wheelTurns({ known: { controller, donor } }: Job): Phrase {
+  const { assistCutoffKmh } = controller;
+  if (!isKnown(assistCutoffKmh) || !isKnown(donor.rolloutMm)) return [];
+  const aMinute = (kmhToMs(assistCutoffKmh.value) * 60) / (donor.rolloutMm.value / 1000);
+  return ['; at this roll-out ', qty(aMinute, 'rpm', 0), ' of the wheel'];
+}
+
+/** Where help ends, and what the speed is counted from. */
+export function speed(job: Job): readonly Setting[] {
+  const { build, known } = job;
+  const { controller, donor, drive, controls } = known;
+  const turns = drive.polePairs.value * drive.reduction.value;
+  return [
+    ...(build.controller.limitsSpeed
+      ? [
+          setting({
+            key: 'help-ends',
+            name: 'Help ends at',
+            unit: 'km/h',
+            plan: valueOf(controller.assistCutoffKmh),
+            because: ['Law holds the class against it', ...wheelTurns(job)],
+            ifWrong: 'It decides the class. A limit acts at the speed that the controller believes in.',
+          }),
+        ]
+      : []),
+    ...(build.controls.throttle === 'walk'
+      ? [
+          setting({
+            key: 'walk-ends',
+            name: 'Walk help to',
+            unit: 'km/h',
+            plan: valueOf(controls.walkCutoffKmh),
+            because: ['the class allows walk help up to there'],
+            ifWrong: 'Faster than walking it is a throttle, and another class.',
+          }),
+        ]
+      : []),
+    setting({
+      key: 'roll-out',
+      name: 'Roll-out',
+      unit: 'mm',
+      digits: 0,
+      tolerance: 5,
+      plan: valueOf(donor.rolloutMm),
+      because: [
+        donor.rolloutMm.source === 'measured'
+          ? 'measured'
+          : 'worked out from wheel and tyre: measure one turn with the rider on it',
+      ],
+      ifWrong: 'Every speed and every kilometre is off by the same share, and so is a speed limit.',
+    }),
+    ...(build.drive.kind === 'mid-drive' || build.drive.commutation === 'brushes'
+      ? []
+      : [
+          setting({
+            key: 'poles',
+            name: 'Pulses a turn of the wheel',
+            unit: '1',
+            digits: 0,
+            tolerance: 0.5,
+            plan: isKnown(drive.polePairs) && isKnown(drive.reduction) ? Math.round(turns) : undefined,
+            because:
+              isKnown(drive.polePairs) && isKnown(drive.reduction)
+                ? [`${String(drive.polePairs.value)} pole pairs times `, qty(drive.reduction.value, '1', 2)]
+                : ['pole pairs or reduction are not known'],
+            ifWrong: 'Magnets in place of pairs show half the speed: a limit then acts at double.',
+          }),
+        ]),
+  ];
+}
