@@ -95,6 +95,7 @@ export async function faults(page: Page, paper = false): Promise<string[]> {
       ...(px > 0 ? [`${String(px)} px sideways at ${size}`] : []),
       ...(below > 0 ? [`a second scrollbar of ${String(below)} px at ${size}`] : []),
       ...small.map((one) => `${one} at ${size}`),
+      ...(await overflowing(page)).map((one) => `${one} out of its box at ${size}`),
     ];
   });
   return [...unread, ...unfit];
@@ -144,4 +145,49 @@ export const tooSmall = (page: Page): Promise<string[]> =>
       })
       .filter(({ shown, width, height }) => shown && (height < least || width < least))
       .map(({ words, width, height }) => `${words} ${width.toFixed(0)}x${height.toFixed(0)}`);
+  });
+
+/**
+ * Words and numbers that reach out of the cell, button or figure they stand in, or that something clips. What ends in
+ * dots on purpose is let be, unless it has a digit and is told whole nowhere: half a number is another number.
+ */
+const overflowing = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const found: string[] = [];
+    const words = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    while (words.nextNode() !== null) {
+      const node = words.currentNode;
+      const holder = node.parentElement;
+      const text = (node.textContent ?? '').trim();
+      if (holder === null || text === '' || holder.closest('.sr-only, svg, [aria-hidden=true]') !== null)
+        continue;
+      const range = document.createRange();
+      range.selectNodeContents(node);
+      const box = range.getBoundingClientRect();
+      if (box.width === 0) continue;
+      // What is only there for those who hear the page has a box of one pixel.
+      let hidden = false;
+      for (let outer: Element | null = holder; outer !== null && !hidden; outer = outer.parentElement)
+        hidden = outer.getBoundingClientRect().width <= 1;
+      if (hidden) continue;
+      const own = holder.closest('td, th, button, [data-figure]')?.getBoundingClientRect();
+      if (own !== undefined && (box.right > own.right + 1.5 || box.left < own.left - 1.5)) {
+        found.push(
+          `${text.slice(0, 60)} (${box.left.toFixed(0)} to ${box.right.toFixed(0)} in ${own.left.toFixed(0)} to ${own.right.toFixed(0)})`,
+        );
+        continue;
+      }
+      for (let outer: Element | null = holder; outer !== null; outer = outer.parentElement) {
+        const { overflowX, textOverflow } = getComputedStyle(outer);
+        // What can be scrolled is not lost.
+        if (overflowX === 'auto' || overflowX === 'scroll') break;
+        if (overflowX !== 'hidden' && overflowX !== 'clip') continue;
+        const edge = outer.getBoundingClientRect();
+        const out = box.right > edge.right + 1.5 || box.left < edge.left - 1.5;
+        const whole = holder.closest('[title]')?.getAttribute('title')?.includes(text) === true;
+        if (out && !whole && (textOverflow !== 'ellipsis' || /\d/.test(text))) found.push(text.slice(0, 60));
+        if (out) break;
+      }
+    }
+    return found;
   });

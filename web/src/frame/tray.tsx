@@ -75,11 +75,15 @@ function TrayFigure({
         <StateMark state={state} />
         {figure.label}
       </span>
-      <span className="mt-1.5 block h-[26px] truncate leading-[26px]">
-        <b className={`figure-number ${long ? 'text-[19px]' : 'text-[25px]'}`}>{value}</b>
+      <span
+        className={`mt-1.5 block h-[26px] truncate leading-[26px] max-tablet:h-[32px] ${long ? 'max-tablet:leading-[16px] max-tablet:whitespace-normal' : ''}`}
+      >
+        <b className={`figure-number ${long ? 'text-[19px] max-tablet:text-[16px]' : 'text-[25px]'}`}>
+          {value}
+        </b>
         {unit !== '' && <span className="ml-[3px] text-[14px] text-ink3">{unit}</span>}
       </span>
-      <span className="mt-1 block h-[15px] max-w-full truncate text-[12px] leading-[15px] text-ink2">
+      <span className="mt-1 block h-[15px] max-w-full truncate text-[12px] leading-[15px] text-ink2 max-tablet:line-clamp-2 max-tablet:h-[30px] max-tablet:whitespace-normal">
         {delta === undefined ? condition : <Delta delta={delta} />}
       </span>
     </button>

@@ -123,6 +123,7 @@ function Names({
           {row.kind === 'task' ? (
             <button
               type="button"
+              title={row.name}
               style={{ height: rowPx }}
               className={`block w-full truncate border-b border-hair pr-2 text-left text-[12.5px] hover:bg-press ${row.decides ? 'font-semibold' : ''}`}
               aria-label={`${row.name}: ${row.told}. Left and right arrow move it by a day, with Shift by a week.`}
@@ -136,6 +137,7 @@ function Names({
             </button>
           ) : (
             <p
+              title={row.name}
               style={{ height: rowPx, lineHeight: `${String(rowPx)}px` }}
               className={`truncate border-b border-hair pr-2 text-[12.5px] leading-[25px] ${row.decides ? 'font-semibold' : ''}`}
             >

@@ -12,7 +12,7 @@ export function standsWords({ stands, setting }: SettingRow): string {
     case 'no-plan':
       return 'no plan yet';
     case 'left':
-      return 'left as it comes';
+      return 'as it comes';
     case 'not-taken':
       return 'not taken';
     case 'wrong': {

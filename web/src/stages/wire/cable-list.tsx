@@ -32,7 +32,7 @@ export function CableList({ wiring, wire, choose }: WiringData) {
               className="grid min-h-[27px] w-full grid-cols-[40px_minmax(0,1fr)_60px_minmax(0,112px)] items-center gap-x-1 border-b border-hair px-1 text-left text-[13px] hover:bg-press aria-[current=true]:border-l-4 aria-[current=true]:border-l-ink aria-[current=true]:bg-press aria-[current=true]:font-semibold max-bench:min-h-11"
             >
               <span className="num">P{w.cable.number}</span>
-              <span className="truncate">{w.cable.carries}</span>
+              <span>{w.cable.carries}</span>
               <span className="num text-right text-[12px]">{w.cable.from.pins.length} pins</span>
               <span className="flex items-center gap-1.5 pl-2 text-[12px]">
                 <StateMark state={w.plugState} size={13} />
