@@ -3,7 +3,7 @@ import { FORMULA } from '@apple-cart/contracts/csv';
 import { fail, ok, type Issue, type Result } from '@apple-cart/core';
 
 /** What a table that is read may have at most: characters in all, columns, rows, and characters in a cell. */
-export const CSV_LIMITS = { characters: 4_000_000, columns: 200, rows: 100_000, cell: 1000 } as const;
+export const CSV_LIMITS = { characters: 4_000_000, columns: 200, rows: 100_000, cell: 20_000 } as const;
 
 /** A row of a table with the line of the file that it begins on. */
 interface TableRow {

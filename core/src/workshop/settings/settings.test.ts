@@ -107,7 +107,10 @@ describe('the settings sheet', () => {
   it('tells the end of help in turns of the wheel too (by hand: 25 km/h on 2.1 m are 198.4 a minute)', () => {
     const said = hub({ controller: { limitsSpeed: true, assistCutoffKmh: 25 }, donor: { rolloutMm: 2100 } });
     expect(phraseText(row(said, 'help-ends').setting.because)).toMatch(/198\srpm/);
-    const unsaid = { ...said, donor: { ...said.donor, rolloutMm: { source: 'unknown' as const } } };
+    const unsaid = hub({
+      controller: { limitsSpeed: true, assistCutoffKmh: { source: 'unknown' } },
+      donor: { rolloutMm: 2100 },
+    });
     expect(phraseText(row(unsaid, 'help-ends').setting.because)).not.toContain('rpm');
   });
 
