@@ -1,4 +1,4 @@
-import { writeFileSync, mkdtempSync, readdirSync } from 'node:fs';
+import { mkdtempSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
@@ -6,7 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { firstOf } from '@apple-cart/core';
 import { placeOf } from '../web/src/screens/registry.ts';
 import { settled, type Watch } from './browser.ts';
-import { chooseFrom, clickWords, downloaded, kept, openBuild, typeInto } from './hands.ts';
+import { chooseFrom, clickWords, downloaded, kept, openBuild, pictureFile, typeInto } from './hands.ts';
 import { tooSmall, violationsInBoth } from './rules.ts';
 import { stand } from './stand.ts';
 
@@ -91,24 +91,6 @@ const allSent = (page: Page) =>
     timeout: 30_000,
   });
 
-/** A picture drawn by the page, as a file. */
-async function pictureFile(page: Page): Promise<string> {
-  const base64 = await page.evaluate(() => {
-    const canvas = document.createElement('canvas');
-    canvas.width = 640;
-    canvas.height = 480;
-    const paper = canvas.getContext('2d');
-    if (paper !== null) {
-      paper.fillStyle = '#8a5a00';
-      paper.fillRect(0, 0, 640, 480);
-    }
-    return canvas.toDataURL('image/png').split(',')[1] ?? '';
-  });
-  const file = path.join(mkdtempSync(path.join(tmpdir(), 'photo-')), 'camera.png');
-  writeFileSync(file, Buffer.from(base64, 'base64'));
-  return file;
-}
-
 describe('the bench', () => {
   it('leads through a whole run: one fail mended, one waived, a photograph, a dropped connection, signed; then the plan moves', async () => {
     const page = await tablet();
@@ -117,7 +99,7 @@ describe('the bench', () => {
     expect(await tooSmall(page)).toEqual([]);
     expect(await violationsInBoth(page)).toEqual([]);
     const input = (await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>;
-    await input.uploadFile(await pictureFile(page));
+    await input.uploadFile(await pictureFile(page, mkdtempSync(path.join(tmpdir(), 'photo-'))));
     await page.waitForSelector('[data-testid=photographs] img');
 
     // Waived with a reason, and not offered where a person is guarded.

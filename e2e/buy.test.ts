@@ -146,6 +146,13 @@ describe('what it is worth', () => {
     const { page } = await open();
     await page.goto(`${page.url()}?view=ready`);
     await says(page, '[data-testid=ready-made]', '£5.78');
+    // A second leaflet beside it: another price, and back to the first.
+    await clickWords(page, 'Another leaflet');
+    await page.type('input[aria-label="Ready-made: Price"]', '1200');
+    await page.type('input[aria-label="Ready-made: Energy of its pack"]', '400');
+    await says(page, '[data-testid=ready-made]', '£3.00');
+    await clickWords(page, 'Ready-made 1');
+    await says(page, '[data-testid=ready-made]', '£5.78');
     await page.goto(page.url().replace('view=ready', 'view=running'));
     await says(page, '[data-testid=paid-back]', 'months');
     const field = 'input[aria-label="Car or bus instead, a kilometre"]';

@@ -1,4 +1,4 @@
-import { readFile, readdir } from 'node:fs/promises';
+import { readFile, readdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import type { Page } from 'puppeteer-core';
@@ -246,4 +246,22 @@ export async function downloaded(
     await new Promise((done) => setTimeout(done, 100));
   }
   throw new Error(`no ${ending} file came`);
+}
+
+/** A picture drawn by the page, as a file in a folder. */
+export async function pictureFile(page: Page, folder: string): Promise<string> {
+  const base64 = await page.evaluate(() => {
+    const canvas = document.createElement('canvas');
+    canvas.width = 640;
+    canvas.height = 480;
+    const paper = canvas.getContext('2d');
+    if (paper !== null) {
+      paper.fillStyle = '#8a5a00';
+      paper.fillRect(0, 0, 640, 480);
+    }
+    return canvas.toDataURL('image/png').split(',')[1] ?? '';
+  });
+  const file = join(folder, 'camera.png');
+  await writeFile(file, Buffer.from(base64, 'base64'));
+  return file;
 }

@@ -1,6 +1,7 @@
 import { fullDisk } from './full-disk.ts';
 import { kills } from './kills.ts';
 import { page } from './page.ts';
+import { queue } from './queue.ts';
 import { readers } from './readers.ts';
 import type { Bounds, Report } from './report.ts';
 import { recordsTorture } from './records.ts';
@@ -22,9 +23,10 @@ export const LANES: readonly Readonly<Record<string, Kind>>[] = [
     requests: { run: requests, share: 0.15, short: 400 },
   },
   {
-    kills: { run: kills, share: 0.5, short: 3 },
-    records: { run: recordsTorture, share: 0.2, short: 3 },
-    page: { run: page, share: 0.2, short: 1 },
+    kills: { run: kills, share: 0.45, short: 3 },
+    records: { run: recordsTorture, share: 0.15, short: 3 },
+    queue: { run: queue, share: 0.15, short: 3 },
+    page: { run: page, share: 0.15, short: 1 },
     'two-servers': { run: twoServers, share: 0.07, short: 4 },
     'full-disk': { run: fullDisk, share: 0.03, short: 2 },
   },

@@ -259,7 +259,14 @@ export type { Parcel } from './workshop/schedule/parcels.ts';
 export { diaryOf } from './workshop/schedule/diary.ts';
 export { diaryText } from './formats/diary.ts';
 export { EXPERIENCES, NOTHING_TOLD, USUAL_WEEK, type Schedule, type ToldTask } from './document/schedule.ts';
-export { FEATURES, type Feature, type ReadyMade, type Running } from './document/money-plans.ts';
+export {
+  FEATURES,
+  MORE_READY,
+  NO_LEAFLET,
+  type Feature,
+  type ReadyMade,
+  type Running,
+} from './document/money-plans.ts';
 export { FEATURE_NAMES, type WorthRow } from './workshop/worth/ready-made.ts';
 export { WEARING, type RunningLine, type Wearing } from './workshop/worth/running-costs.ts';
 export type { Span } from './workshop/worth/span.ts';

@@ -10,7 +10,7 @@ import { controller, controllerSpecs } from './controller.ts';
 import { MOST_MONEY, currency } from './currency.ts';
 import { MOST_PACKS, joining, joiningSpecs, pack, packSpecs, type PackDocument } from './pack.ts';
 import { PART_TYPES } from './part-types.ts';
-import { readyMade, running } from './money-plans.ts';
+import { moreReady, readyMade, running } from './money-plans.ts';
 import { purchase } from './purchase.ts';
 import { harness } from './harness.ts';
 import { schedule } from './schedule.ts';
@@ -67,6 +67,7 @@ export const buildDocument = z
     schedule: schedule.prefault({}),
     /** A bicycle that could be bought instead, and what this one costs to run. */
     readyMade: readyMade.prefault({}),
+    moreReady,
     running: running.prefault({}),
     /** Which parts of the shelf the values were copied from, by their id; those of a pack stand with it. */
     shelf: z.partialRecord(z.enum(PART_TYPES), z.string().max(60)).default({}),

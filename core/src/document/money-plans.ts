@@ -23,6 +23,8 @@ export type Feature = (typeof FEATURES)[number];
 
 /** A ready-made bicycle by what its label says; null is not known. */
 export const readyMade = z.strictObject({
+  /** What it is called here, to part it from another. */
+  name: z.string().max(60).default(''),
   price: amount,
   energyWh: figure,
   packV: figure,
@@ -37,6 +39,10 @@ export const readyMade = z.strictObject({
   own: z.array(z.enum(FEATURES)).max(FEATURES.length).default([]),
 });
 export type ReadyMade = z.infer<typeof readyMade>;
+/** Beside the first; what the build itself has is ticked at the first alone. */
+export const MORE_READY = 3;
+export const moreReady = z.array(readyMade).max(MORE_READY).default([]);
+export const NO_LEAFLET: ReadyMade = readyMade.parse({});
 
 /** What running it costs, and what it stands for; null is the usual for wear, and not known for the rest. */
 export const running = z.strictObject({

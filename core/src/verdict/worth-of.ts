@@ -1,5 +1,5 @@
 import type { BuildDocument } from '../document/document.ts';
-import type { Feature } from '../document/money-plans.ts';
+import type { Feature, ReadyMade } from '../document/money-plans.ts';
 import type { Part } from '../parts/part.ts';
 import { againstReadyMade, hoursCost, type Comparison } from '../workshop/worth/ready-made.ts';
 import {
@@ -101,14 +101,14 @@ function featuresOf({
   return has.filter(([is]) => is).map(([, feature]) => feature);
 }
 
-/** A build against a ready-made bicycle. */
-export function worthOf(verdict: Verdict): Comparison {
+/** A build against a ready-made bicycle: the first of its leaflets, or another one. */
+export function worthOf(verdict: Verdict, ready: ReadyMade = verdict.study.build.readyMade): Comparison {
   const { build } = verdict.study;
   const { known, list } = verdict;
   const { ratedPowerW, labelNm } = known.drive;
   const planned = verdict.range.plannedKm;
   return againstReadyMade(
-    build.readyMade,
+    { ...ready, own: build.readyMade.own },
     {
       price: list.ledger.any ? list.ledger.total : undefined,
       energyWh: verdict.power.energyWh,

@@ -20,6 +20,9 @@ import { useStageKeys } from './use-stage-keys.ts';
 import { WorkOrder } from './work-order.tsx';
 import { WorkingPanel } from './working-panel.tsx';
 
+/** Between two tries to read a build that could not be read, ms. */
+const AGAIN_MS = 4000;
+
 /** The frame of an open build: bar, work order, sheet, tray. */
 export function BuildPage() {
   const { id, stage } = useParams();
@@ -37,6 +40,18 @@ export function BuildPage() {
   useEffect(() => {
     if (id !== undefined) void open(id);
   }, [id, open]);
+  // A tablet that wakes on a weak line comes back by itself: hands may be dirty.
+  const isStranded = isAway && loadError !== undefined;
+  useEffect(() => {
+    if (!isStranded || id === undefined) return undefined;
+    const again = (): void => void open(id);
+    const timer = setTimeout(again, AGAIN_MS);
+    window.addEventListener('online', again);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener('online', again);
+    };
+  }, [isStranded, id, open]);
   useEffect(() => {
     const timer = setTimeout(() => {
       fetchDialogs();
@@ -76,7 +91,7 @@ export function BuildPage() {
       <NotFound
         what="build"
         title="The build cannot be read now"
-        detail={`${loadError} What you typed before is kept in this browser.`}
+        detail={`${loadError} What you typed before is kept in this browser. It is tried again every few seconds.`}
         action={{
           words: 'Try again',
           act: () => {

@@ -1,13 +1,13 @@
 import {
   FEATURES,
   FEATURE_NAMES,
+  MORE_READY,
   MOST_MONEY,
   firstOf,
   formatNumber,
   moneyText,
   worthOf,
   type Feature,
-  type ReadyMade,
   type Span,
   type WorthRow,
 } from '@apple-cart/core';
@@ -17,8 +17,10 @@ import { FieldGroup, FoldedGroup } from '../../fields/field-group.tsx';
 import { TextField } from '../../fields/text-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
+import { Button } from '../../ui/button.tsx';
 import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
+import { leafletName, useLeaflets } from './leaflets.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
 type Figure = 'price' | 'energyWh' | 'packV' | 'motorW' | 'torqueNm' | 'massKg' | 'rangeKm';
@@ -32,18 +34,45 @@ const FIELDS: readonly (readonly [Figure, string, string])[] = [
   ['rangeKm', 'Range, as told', 'km'],
 ];
 
-function useReady(): (changes: Partial<ReadyMade>, label: string, key?: string) => void {
-  const edit = useBuild((state) => state.edit);
-  return (changes, label, key) => {
-    edit((d) => ({ ...d, readyMade: { ...d.readyMade, ...changes } }), label, key);
-  };
+/** Which of the leaflets is typed and compared. */
+function Leaflets() {
+  const { all, index, look, add, takeOut } = useLeaflets();
+  return (
+    <div className="flex flex-wrap gap-1.5 py-1.5" role="group" aria-label="Leaflets">
+      {all.length > 1 &&
+        all.map((one, i) => (
+          <button
+            key={i}
+            type="button"
+            aria-pressed={i === index}
+            className={`min-h-8 border-[1.5px] px-2.5 text-[13px] max-bench:min-h-11 ${i === index ? 'border-ink bg-field font-semibold' : 'border-rule text-ink2 hover:bg-press'}`}
+            onClick={() => {
+              look(i);
+            }}
+          >
+            {leafletName(one, i)}
+          </button>
+        ))}
+      {all.length <= MORE_READY && (
+        <Button kind="quiet" onClick={add}>
+          Another leaflet
+        </Button>
+      )}
+      {index > 0 && (
+        <Button kind="quiet" onClick={takeOut}>
+          Take this one out
+        </Button>
+      )}
+    </div>
+  );
 }
 
 /** Ticks of one side; what the document says itself of this build is ticked and stays. */
 function Ticks({ which, fixed = [] }: { which: 'features' | 'own'; fixed?: readonly Feature[] }) {
+  const { ready, change } = useLeaflets();
   const { readyMade } = useDocument();
-  const change = useReady();
-  const list = readyMade[which];
+  const edit = useBuild((state) => state.edit);
+  const list = which === 'own' ? readyMade.own : ready.features;
   return (
     <div className="py-1">
       {FEATURES.map((feature) => (
@@ -55,7 +84,9 @@ function Ticks({ which, fixed = [] }: { which: 'features' | 'own'; fixed?: reado
             disabled={fixed.includes(feature)}
             onChange={(event) => {
               const next = event.target.checked ? [...list, feature] : list.filter((f) => f !== feature);
-              change({ [which]: next }, 'features');
+              if (which === 'features') change({ features: next }, 'features');
+              // What this build has is one list, whichever leaflet lies beside it.
+              else edit((d) => ({ ...d, readyMade: { ...d.readyMade, own: next } }), 'features');
             }}
           />
           {FEATURE_NAMES[feature]}
@@ -69,7 +100,7 @@ function Ticks({ which, fixed = [] }: { which: 'features' | 'own'; fixed?: reado
 /** What the label of the ready-made one says. */
 export function ReadyInputs() {
   const { readyMade, money, running } = useDocument();
-  const change = useReady();
+  const { ready, change } = useLeaflets();
   const edit = useBuild((state) => state.edit);
   const { verdict } = useDeferredStage();
   const own = useMemo(() => worthOf(verdict), [verdict]);
@@ -77,6 +108,16 @@ export function ReadyInputs() {
   return (
     <>
       <FieldGroup title="The ready-made one" note="type what its label says">
+        <Leaflets />
+        <TextField
+          label="Called"
+          value={ready.name}
+          max={60}
+          placeholder="any name"
+          onChange={(name) => {
+            change({ name }, 'name', 'readyMade.name');
+          }}
+        />
         {FIELDS.map(([key, label, unit]) => (
           <div key={key} className={CHOICE_ROW}>
             <span className="py-0.5 pr-2 leading-[1.15]">
@@ -84,7 +125,7 @@ export function ReadyInputs() {
             </span>
             <NumberCell
               label={`Ready-made: ${label}`}
-              value={readyMade[key]}
+              value={ready[key]}
               most={key === 'price' ? MOST_MONEY : 1e6}
               onChange={(value) => {
                 change({ [key]: value }, label.toLowerCase(), `readyMade.${key}`);
@@ -94,14 +135,14 @@ export function ReadyInputs() {
         ))}
         <TextField
           label="Its class"
-          value={readyMade.className}
+          value={ready.className}
           max={60}
           onChange={(className) => {
             change({ className }, 'class', 'readyMade.className');
           }}
         />
       </FieldGroup>
-      <FoldedGroup title="What it has" note={`${String(readyMade.features.length)} ticked`}>
+      <FoldedGroup title="What it has" note={`${String(ready.features.length)} ticked`}>
         <Ticks which="features" />
       </FoldedGroup>
       <FoldedGroup title="What this build has" note={`${String(fixed.length + readyMade.own.length)} ticked`}>
@@ -139,8 +180,9 @@ function better({ ready, own, less }: WorthRow): 'ready' | 'own' | undefined {
 /** Both side by side; the last rows are what a watt-hour and a kilometre of range cost. */
 export function ReadyPicture() {
   const { document, verdict } = useDeferredStage();
+  const { ready, index, all } = useLeaflets();
   const shown = useQuantity();
-  const told = useMemo(() => worthOf(verdict), [verdict]);
+  const told = useMemo(() => worthOf(verdict, ready), [verdict, ready]);
   const { currency } = document.money;
   const digits = (row: WorthRow): number => (row.id === 'perWh' || row.id === 'perKm' ? 2 : 0);
   const text = (span: Span | null, row: WorthRow): string => {
@@ -174,7 +216,9 @@ export function ReadyPicture() {
           <thead>
             <tr className="border-b-[1.5px] border-ink text-right text-[12.5px]">
               <td />
-              <th className="py-1 font-semibold">Ready-made</th>
+              <th className="py-1 font-semibold">
+                {all.length === 1 && ready.name === '' ? 'Ready-made' : leafletName(ready, index)}
+              </th>
               <th className="py-1 pl-3 font-semibold">This build</th>
             </tr>
           </thead>
@@ -205,9 +249,7 @@ export function ReadyPicture() {
               <th scope="row" className="py-1.5 pr-2 text-left font-normal">
                 Class
               </th>
-              <td className="py-1.5 pl-3 text-right">
-                {document.readyMade.className === '' ? '?' : document.readyMade.className}
-              </td>
+              <td className="py-1.5 pl-3 text-right">{ready.className === '' ? '?' : ready.className}</td>
               <td className="py-1.5 pl-3 text-right">
                 {verdict.figures.find((f) => f.id === 'class')?.words ?? '?'}
               </td>

@@ -19,6 +19,7 @@ import { useRecords } from '../../state/records.ts';
 import { problemWords } from '../../state/use-attempt.ts';
 import { useChange, useQuantity } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
+import { ShowAll } from '../../ui/show-all.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { Studying } from '../../work/studying.tsx';
@@ -150,16 +151,7 @@ function Steps({ gaining, gains }: { gaining: Gaining; gains: StepGains }) {
         </table>
       </div>
       {list.length > FIRST && (
-        <Button
-          kind="quiet"
-          className="no-print mt-2"
-          aria-expanded={all}
-          onClick={() => {
-            setAll(!all);
-          }}
-        >
-          {all ? 'Show the best only' : `Show all ${String(list.length)} steps`}
-        </Button>
+        <ShowAll all={all} count={list.length} of="steps" few="Show the best only" onTurn={setAll} />
       )}
       {ids.length > 0 && (
         <Studying {...gaining.joint} waiting="Reckoning them as one build…">

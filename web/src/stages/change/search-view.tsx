@@ -23,6 +23,7 @@ import { useSettings } from '../../state/settings-store.ts';
 import { problemWords } from '../../state/use-attempt.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
+import { ShowAll } from '../../ui/show-all.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import type { ShelfSearch } from '../../work/shelf-search.ts';
@@ -282,18 +283,7 @@ function Finalists({ finalists, search }: { finalists: readonly Finalist[]; sear
           </tbody>
         </table>
       </div>
-      {finalists.length > FIRST && (
-        <Button
-          kind="quiet"
-          className="no-print mt-1"
-          aria-expanded={all}
-          onClick={() => {
-            setAll(!all);
-          }}
-        >
-          {all ? 'Show fewer' : `Show all ${String(finalists.length)}`}
-        </Button>
-      )}
+      {finalists.length > FIRST && <ShowAll all={all} count={finalists.length} onTurn={setAll} />}
       <p className="py-1.5 text-[12.5px] text-ink2">
         Each is planned as such a kit is ordered and set up: help that stops with the pedals and fades before
         its limit, a limit its rider cannot lift, brakes that cut the motor, a speedometer. Confirm these on

@@ -7,7 +7,7 @@ import { figureDelta } from '../../state/figure-text.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { useParts } from '../../state/shelf.ts';
 import { verdictOf } from '../../state/verdicts.ts';
-import { Button } from '../../ui/button.tsx';
+import { ShowAll } from '../../ui/show-all.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { figureOf } from '../parts/use-stage.ts';
 
@@ -113,16 +113,7 @@ export function StatesTable({ build, now }: { build: string; now: BuildDocument 
         ))}
       </ul>
       {revisions.length > FIRST && (
-        <Button
-          kind="quiet"
-          className="no-print mt-1"
-          aria-expanded={all}
-          onClick={() => {
-            setAll(!all);
-          }}
-        >
-          {all ? 'Show the last ones only' : `Show all ${String(revisions.length)}`}
-        </Button>
+        <ShowAll all={all} count={revisions.length} few="Show the last ones only" onTurn={setAll} />
       )}
     </section>
   );

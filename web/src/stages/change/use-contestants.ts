@@ -1,7 +1,13 @@
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { moneyText, type BuildDocument, type Contestant, type Finalist } from '@apple-cart/core';
+import {
+  moneyText,
+  type BuildDocument,
+  type Contestant,
+  type Finalist,
+  type ReadyMade,
+} from '@apple-cart/core';
 import { api } from '../../state/api.ts';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { useBuilds } from '../../state/builds.ts';
@@ -9,13 +15,14 @@ import { useBook } from '../../state/rules.ts';
 import { useParts } from '../../state/shelf.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 import { finalistsIn, useSearches } from '../../work/shelf-search.ts';
+import { leafletName } from '../buy/leaflets.ts';
 
 /** So many stand beside each other. */
 export const MOST_SIDES = 4;
 
 /** One that may be compared, before it is read. */
 interface Offered {
-  /** How it is named in the address: now, pin, ready, build:…, version:…, finalist:…. */
+  /** How it is named in the address: now, pin, ready, ready:…, build:…, version:…, finalist:…. */
   readonly id: string;
   readonly name: string;
   readonly under: string;
@@ -44,8 +51,15 @@ const dayTime = new Intl.DateTimeFormat('en-GB', {
   minute: '2-digit',
 });
 
+const leafletsOf = ({ readyMade, moreReady }: BuildDocument): readonly ReadyMade[] => [
+  readyMade,
+  ...moreReady,
+];
+/** The first has the short name that addresses had before there were several. */
+const leafletId = (index: number): string => (index === 0 ? 'ready' : `ready:${String(index + 1)}`);
+
 /** The leaflet of a ready-made bicycle says something. */
-const isTyped = ({ readyMade: r }: BuildDocument): boolean =>
+const isTyped = (r: ReadyMade): boolean =>
   [r.price, r.energyWh, r.packV, r.motorW, r.torqueNm, r.massKg, r.rangeKm].some((v) => v !== null);
 
 /** Everything that the open build may be compared with, and what is chosen in the address. */
@@ -75,7 +89,11 @@ export function useSides(): Sides {
         name: `Finalist ${String(i + 1)}`,
         under: `${f.names.join(', ')}, ${moneyText(f.total, currency)}`,
       })),
-      ...(isTyped(now) ? [{ id: 'ready', name: 'Ready-made, typed', under: 'from its leaflet' }] : []),
+      ...leafletsOf(now).flatMap((one, i) =>
+        isTyped(one)
+          ? [{ id: leafletId(i), name: leafletName(one, i), under: 'ready-made, from its leaflet' }]
+          : [],
+      ),
       ...(builds ?? [])
         .filter((b) => b.id !== build)
         .map((b) => ({ id: `build:${b.id}`, name: b.document.name, under: 'another build' })),
@@ -120,8 +138,8 @@ export function useSides(): Sides {
   const sides = chosen.flatMap((id): readonly Side[] => {
     const named = offered.find((o) => o.id === id);
     if (named === undefined) return [];
-    if (id === 'ready')
-      return [{ ...named, document: undefined, contestant: { kind: 'ready', ready: now.readyMade } }];
+    const ready = leafletsOf(now).find((_, i) => leafletId(i) === id);
+    if (ready !== undefined) return [{ ...named, document: undefined, contestant: { kind: 'ready', ready } }];
     const document = documentOf(id);
     return document === undefined
       ? []
