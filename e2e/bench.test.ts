@@ -140,6 +140,12 @@ describe('the bench', () => {
     await pass(page);
     await pass(page);
     await says(page, '[data-testid=outbox]', '2 entries are kept in this browser');
+    // A picture is seen at once, wherever it lies.
+    const camera = (await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>;
+    await camera.uploadFile(await pictureFile(page, mkdtempSync(path.join(tmpdir(), 'photo-'))));
+    await page.waitForFunction(
+      () => document.querySelector<HTMLImageElement>('[data-photo=waiting] img')?.naturalWidth === 640,
+    );
     await page.setOfflineMode(false);
     await allSent(page);
 

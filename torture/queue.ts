@@ -22,8 +22,13 @@ async function toBench(page: Page, url: string): Promise<void> {
 
 /** Says that the step in hand failed, in words that no other entry has, by the buttons of the tablet. */
 async function fail(page: Page, words: string): Promise<void> {
-  await page.click('[data-testid=fail]');
-  await page.type('[aria-label=Answer] form textarea', words);
+  const form = '[aria-label=Answer] form textarea';
+  // The run may still be read on the weak line; a hand that misses presses again.
+  for (let tries = 0; tries < 20 && (await page.$(form)) === null; tries += 1) {
+    await (await page.waitForSelector('[data-testid=fail]:not(:disabled)'))?.click();
+    await page.waitForSelector(form, { timeout: 3000 }).catch(() => undefined);
+  }
+  await page.type(form, words);
   await clickWords(page, 'Keep as failed');
   await page.waitForFunction(
     (said) => document.querySelector('[data-testid=said]')?.textContent.includes(said) === true,

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { PhotoInfo } from '@apple-cart/contracts';
 import { isRecordKind, type Kept, type RecordData, type RecordKind } from '@apple-cart/core';
-import { api } from './api.ts';
+import { api, type PhotoRequest } from './api.ts';
 import { newKey } from './new-key.ts';
 import { enqueue, onKept, useOutbox } from './outbox.ts';
 import { readTrouble, refresh } from './query-client.ts';
@@ -62,6 +62,18 @@ export function usePhotos(build: string): readonly PhotoInfo[] {
     enabled: build !== '',
   });
   return data?.photos ?? NO_PHOTOS;
+}
+
+/** Photographs of a build that wait in this browser; those that the server has already are left out. */
+export function useWaitingPhotos(build: string): readonly PhotoRequest[] {
+  const waiting = useOutbox((state) => state.waiting);
+  const sent = usePhotos(build);
+  return useMemo(() => {
+    const known = new Set(sent.map((p) => p.key));
+    return waiting.flatMap((one) =>
+      one.what === 'photo' && one.build === build && !known.has(one.photo.key) ? [one.photo] : [],
+    );
+  }, [waiting, sent, build]);
 }
 
 /** Keeps a fact: in this browser at once, on the server as soon as it is reached. Gives its key. */

@@ -8,18 +8,17 @@ import {
   type HoldPoint,
   type Instrument,
 } from '@apple-cart/core';
-import { Camera, ChevronLeft, Gauge, ChevronRight, Lock, TriangleAlert } from 'lucide-react';
+import { ChevronLeft, Gauge, ChevronRight, Lock, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
-import { api } from '../../state/api.ts';
 import { NOTHING_TYPED, type Typed } from '../../state/bench-typed.ts';
 import { usePeople } from '../../state/people.ts';
-import { keepPhoto, keepRecord, usePhotos } from '../../state/records.ts';
+import { keepRecord } from '../../state/records.ts';
 import { useSettings } from '../../state/settings-store.ts';
-import { shrunk } from '../../state/shrink-photo.ts';
 import { atWords } from './at-words.ts';
 import { BenchMark, STEP_WORD } from './bench-mark.tsx';
 import { askedWords, foundWords } from './expected.ts';
 import { FindingsFields, findingsOf, typedFrom, typedOf } from './findings-fields.tsx';
+import { Photographs } from './photographs.tsx';
 import { OutboxNotice } from '../parts/outbox-notice.tsx';
 import type { Bench } from './use-bench.ts';
 import { useMeter } from '../parts/use-meter.ts';
@@ -121,11 +120,6 @@ const WORDS: Readonly<Record<BenchEntry['says'], string>> = {
   note: 'Noted',
 };
 
-function photoWords(busy: boolean, wanted: boolean): string {
-  if (busy) return 'being made smaller…';
-  return wanted ? 'Photograph, wanted here' : 'Photograph';
-}
-
 /** Instruments that have a simulated stand-in; a wrench and a feeler gauge have none. */
 const MEASURED: ReadonlySet<Instrument> = new Set<Instrument>([
   'meter, volts',
@@ -164,67 +158,6 @@ function TakeReading({
       <p className="pt-1 text-[12.5px] text-ink2" role="status">
         {meter.trouble === '' ? 'The meter is simulated.' : meter.trouble}
       </p>
-    </div>
-  );
-}
-
-/** Pictures of a step, and one more. */
-function Photographs({ bench, point }: { bench: Bench; point: HoldPoint }) {
-  const [trouble, setTrouble] = useState('');
-  const [busy, setBusy] = useState(false);
-  const photos = usePhotos(bench.build).filter((p) => p.parent === bench.run?.key && p.step === point.key);
-  const run = bench.run?.key;
-  return (
-    <div>
-      <label className="flex min-h-12 cursor-pointer items-center justify-center gap-2 border-[1.5px] border-ink bg-field px-3 text-[15px] font-semibold focus-within:outline-2 hover:bg-press">
-        <Camera size={18} strokeWidth={1.6} aria-hidden />
-        {photoWords(busy, point.photograph)}
-        <input
-          type="file"
-          accept="image/*"
-          capture="environment"
-          className="sr-only"
-          onChange={(event) => {
-            const [file] = event.target.files ?? [];
-            event.target.value = '';
-            if (file === undefined || run === undefined) return;
-            setBusy(true);
-            shrunk(file)
-              .then((picture) => keepPhoto(bench.build, run, point.key, picture))
-              .then(
-                () => {
-                  setTrouble('');
-                },
-                (problem: unknown) => {
-                  setTrouble(problem instanceof Error ? problem.message : 'It could not be kept.');
-                },
-              )
-              .finally(() => {
-                setBusy(false);
-              });
-          }}
-        />
-      </label>
-      {trouble !== '' && (
-        <p role="alert" className="pt-1 text-[13.5px] text-stop">
-          {trouble}
-        </p>
-      )}
-      {photos.length > 0 && (
-        <ul className="flex flex-wrap gap-1.5 pt-1.5" data-testid="photographs">
-          {photos.map((p, i) => (
-            <li key={p.key}>
-              <a href={api.photos.address(bench.build, p.key)} target="_blank" rel="noreferrer">
-                <img
-                  src={api.photos.address(bench.build, p.key)}
-                  alt={`Photograph ${String(i + 1)} of ${point.title}`}
-                  className="h-16 w-20 border border-rule object-cover"
-                />
-              </a>
-            </li>
-          ))}
-        </ul>
-      )}
     </div>
   );
 }

@@ -1,0 +1,106 @@
+import { describe, expect, it } from 'vitest';
+import { newRide, type RideFigure, type RideTold } from '@apple-cart/core';
+import { dayShort, figureText, offWords, perKm, rideStands, saysWords } from './ride-words.ts';
+
+const figure = (
+  id: RideFigure['id'],
+  measured: number,
+  plan: number,
+  low: number,
+  high: number,
+): RideFigure => ({ id, measured, plan, low, high }) as RideFigure;
+const ride = (changes: object = {}) =>
+  newRide({
+    kind: 'everyday',
+    on: '2026-03-02',
+    title: 'A ride',
+    planVersion: 1,
+    pedalled: 'yes',
+    who: 'R.',
+    simulated: false,
+    ...changes,
+  });
+const told = (figures: readonly RideFigure[], changes: object = {}): RideTold =>
+  ({ figures, windKnown: true, road: 'route', ...changes }) as unknown as RideTold;
+
+describe('by how much a ride is off', () => {
+  it('is a share of the plan for energy and time, a difference for speed, volts and heat', () => {
+    expect(offWords(figure('per-km', 12.72, 12, 10, 13), 'metric')).toBe('+6 %');
+    expect(offWords(figure('minutes', 58.2, 60, 55, 66), 'metric')).toBe('−3 %');
+    expect(offWords(figure('top', 24.2, 24.5, 24, 25), 'metric')).toMatch(/^−0\.3\skm\/h$/);
+    expect(offWords(figure('volts-after', 49.1, 49.1, 48, 50), 'metric')).toMatch(/^0\.0\sV$/);
+  });
+
+  it('tells a difference of temperature without the zero of the scale (by hand: 10 K are 18 °F)', () => {
+    expect(offWords(figure('winding', 80, 70, 60, 85), 'metric')).toBe('+10 K');
+    expect(offWords(figure('winding', 80, 70, 60, 85), 'imperial')).toBe('+18 °F');
+    // The temperature itself has it: 80 °C are 176 °F.
+    expect(figureText('winding', 80, 'imperial').text).toBe('176');
+  });
+});
+
+describe('how the plan stands by a ride', () => {
+  const stands = (figures: readonly RideFigure[], changes: object = {}, kind = 'everyday') =>
+    rideStands({ ride: ride({ kind }), told: told(figures, changes) }, 'metric');
+
+  it('holds within a few hundredths, is hopeful where more was used, fearful where less was', () => {
+    expect(stands([figure('per-km', 12.2, 12, 10, 13)]).title).toBe('The plan holds');
+    expect(stands([figure('per-km', 13.5, 12, 11, 13)])).toMatchObject({
+      state: 'look',
+      off: '+13 %',
+      title: 'The plan was 13 % hopeful',
+    });
+    expect(stands([figure('per-km', 10.8, 12, 10, 13)])).toMatchObject({
+      state: 'fine',
+      title: 'The plan was 10 % fearful',
+    });
+    expect(stands([figure('per-km', 20, 12, 11, 13)]).state).toBe('stop');
+  });
+
+  it('is never judged without a word about the wind, without a road, or by a coast-down', () => {
+    expect(stands([figure('per-km', 12.2, 12, 10, 13)], { windKnown: false })).toMatchObject({
+      state: 'unknown',
+      off: 'no wind',
+    });
+    expect(stands([], { road: 'none' }).title).toBe('No road to hold it against');
+    expect(stands([], {}).title).toBe('Nothing was read that the plan says');
+    expect(stands([], { windKnown: false }).title).toBe('Nobody noted the wind');
+    expect(stands([figure('per-km', 12, 12, 11, 13)], {}, 'coast-down')).toMatchObject({
+      state: 'unknown',
+      off: 'drag',
+    });
+    expect(rideStands({ ride: ride(), told: undefined }, 'metric').title).toBe(
+      'The plan has not been asked yet',
+    );
+  });
+
+  it('says of a figure whether it lies inside, only just, or far outside', () => {
+    expect(saysWords(figure('energy', 300, 298, 250, 350), true).words).toBe('as planned, inside');
+    expect(saysWords(figure('energy', 348, 300, 250, 350), true).words).toBe('hopeful, inside, just');
+    expect(saysWords(figure('energy', 380, 300, 250, 350), true)).toEqual({
+      state: 'look',
+      words: 'hopeful, outside',
+    });
+    expect(saysWords(figure('energy', 480, 300, 250, 350), true)).toEqual({
+      state: 'stop',
+      words: 'hopeful, far outside',
+    });
+    expect(saysWords(figure('energy', 380, 300, 250, 350), false)).toEqual({
+      state: 'unknown',
+      words: 'hopeful, wind not noted',
+    });
+  });
+});
+
+describe('a ride in a row', () => {
+  it('has its watt-hours a km with what came back taken off, and none where either is not read', () => {
+    expect(perKm(ride({ energyWh: 300, backWh: 20, distanceKm: 20 }))).toBeCloseTo(14, 9);
+    expect(perKm(ride({ energyWh: 300 }))).toBeUndefined();
+    expect(perKm(ride({ distanceKm: 20 }))).toBeUndefined();
+  });
+
+  it('has its day, with the year where it is another', () => {
+    expect(dayShort('2026-03-02', '2026-11-28')).toBe('2 Mar');
+    expect(dayShort('2025-03-02', '2026-11-28')).toBe('2 Mar 2025');
+  });
+});
