@@ -53,6 +53,8 @@ describe('a change', () => {
     await page.reload();
     await page.waitForSelector('[data-testid=on-trial]');
     expect((await documentOf(id)).controller.limitsSpeed).toBe(false);
+    // The work order names it at every stage.
+    await says(page, '[data-stage=change]', 'on trial: ');
     await page.type('[data-testid=on-trial] input[placeholder="your name"]', 'R. Quince');
     await page.type('[data-testid=on-trial] input[maxlength="400"]', 'no cycle in law any more');
     await clickWords(page, 'Reject it, so that nobody tries it again');

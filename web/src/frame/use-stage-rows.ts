@@ -8,6 +8,7 @@ import {
   type Verdict,
 } from '@apple-cart/core';
 import { useBuild } from '../state/build-store.ts';
+import { useOnTrial } from '../state/on-trial.ts';
 import { useRecords } from '../state/records.ts';
 import { benchOf } from '../stages/bench/bench-of.ts';
 import { benchStands } from '../stages/bench/bench-stands.ts';
@@ -16,6 +17,7 @@ import { benchStands } from '../stages/bench/bench-stands.ts';
 export function useStageRows(verdict: Verdict): readonly StageVerdict[] {
   const build = useBuild((state) => state.id) ?? '';
   const records = useRecords(build);
+  const onTrial = useOnTrial((state) => state.trials[build]?.what);
   return useMemo(() => {
     const { stages } = verdict;
     const kept = records.records;
@@ -31,6 +33,9 @@ export function useStageRows(verdict: Verdict): readonly StageVerdict[] {
     }
     const tried = changeStands(trialsOf(kept));
     if (tried !== undefined) rows.set('change', { state: 'fine', words: tried.words, begun: true });
+    // Whatever else was tried: the build is not as its owner keeps it until this one is decided.
+    if (onTrial !== undefined)
+      rows.set('change', { state: 'look', words: `on trial: ${onTrial}`, begun: true });
     return rows.size === 0 ? stages : stages.map((s) => ({ ...s, ...rows.get(s.id) }));
-  }, [verdict, records]);
+  }, [verdict, records, onTrial]);
 }

@@ -8,7 +8,7 @@ const figure = (
   plan: number,
   low: number,
   high: number,
-): RideFigure => ({ id, measured, plan, low, high }) as RideFigure;
+): RideFigure => ({ id, measured, plan, low, high });
 const ride = (changes: object = {}) =>
   newRide({
     kind: 'everyday',
