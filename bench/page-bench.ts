@@ -2,18 +2,15 @@ import { startApplication, type Application } from '../e2e/application.ts';
 import { launch, newPage, type Page } from '../e2e/browser.ts';
 import { firstLoad, openBuild } from '../e2e/hands.ts';
 import { line, median } from './measure.ts';
-import type { QuantityPath, StageId } from '@apple-cart/core';
+import type { Stored } from '@apple-cart/contracts';
+import type { BuildDocument, QuantityPath, StageId } from '@apple-cart/core';
 
 const EDITS = 40;
 
 const DRAG_STEPS = 120;
 
-/** Drags the pack about with every check running, and times the frames meanwhile. */
-async function benchDrag(page: Page, application: Application): Promise<void> {
-  await openBuild(page, application, 'Choir tandem', 'donor');
-  const box = await (await page.waitForSelector('[data-pack="0"]'))?.boundingBox();
-  if (box === null || box === undefined) return;
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+/** Times the frames of a page from now on. */
+async function timeFrames(page: Page): Promise<void> {
   // As text: a compiled function would bring helpers that the page does not have.
   await page.evaluate(`
     window.frames = [];
@@ -25,6 +22,28 @@ async function benchDrag(page: Page, application: Application): Promise<void> {
       requestAnimationFrame(tick);
     });
   `);
+}
+
+/** Prints how long the frames took since they are timed. */
+async function frameLine(page: Page, what: string): Promise<void> {
+  const frames = await page.evaluate(() => (window as unknown as { frames: number[] }).frames);
+  const frame = 1000 / 60;
+  const late = frames.filter((ms) => ms > 1.5 * frame).length;
+  line(
+    what,
+    `${median(frames).toFixed(1)} ms`,
+    '16.7 ms is 60 Hz',
+    `${((100 * late) / frames.length).toFixed(0)} % of ${String(frames.length)} frames late`,
+  );
+}
+
+/** Drags the pack about with every check running. */
+async function benchDrag(page: Page, application: Application): Promise<void> {
+  await openBuild(page, application, 'Choir tandem', 'donor');
+  const box = await (await page.waitForSelector('[data-pack="0"]'))?.boundingBox();
+  if (box === null || box === undefined) return;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await timeFrames(page);
   await page.mouse.move(x, y);
   await page.mouse.down();
   for (let i = 1; i <= DRAG_STEPS; i += 1) {
@@ -32,15 +51,42 @@ async function benchDrag(page: Page, application: Application): Promise<void> {
     await page.mouse.move(x + 60 * Math.sin(turn), y - 40 * Math.sin(2 * turn));
   }
   await page.mouse.up();
-  const frames = await page.evaluate(() => (window as unknown as { frames: number[] }).frames);
-  const frame = 1000 / 60;
-  const late = frames.filter((ms) => ms > 1.5 * frame).length;
-  line(
-    'a frame while the pack is dragged, median',
-    `${median(frames).toFixed(1)} ms`,
-    '16.7 ms is 60 Hz',
-    `${((100 * late) / frames.length).toFixed(0)} % of ${String(frames.length)} frames late`,
+  await frameLine(page, 'a frame while the pack is dragged, median');
+}
+
+const LIST_LINES = 300;
+const WHEEL_STEPS = 120;
+
+/** Scrolls a parts list of three hundred lines down and up again. */
+async function benchScroll(page: Page, application: Application): Promise<void> {
+  const id = await openBuild(page, application, 'Orchard longtail', 'buy');
+  const rows = await page.$$eval('[data-testid=parts-list] tr', (all) => all.length);
+  const address = `${application.url}/api/builds/${id}`;
+  const stored = (await (await fetch(address)).json()) as Stored<BuildDocument>;
+  const added = Array.from({ length: Math.max(0, LIST_LINES - rows) }, (_, i) => ({
+    key: `added/${String(i + 1)}`,
+    what: `Spacer ring ${String(i + 1)} mm`,
+    quantity: 1 + (i % 4),
+  }));
+  await fetch(address, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      baseVersion: stored.version,
+      document: { ...stored.document, purchase: { ...stored.document.purchase, added } },
+    }),
+  });
+  await page.reload();
+  await page.waitForFunction(
+    (least) => document.querySelectorAll('[data-testid=parts-list] tr').length >= least,
+    {},
+    LIST_LINES,
   );
+  await page.mouse.move(900, 500);
+  await timeFrames(page);
+  for (let i = 0; i < WHEEL_STEPS; i += 1)
+    await page.mouse.wheel({ deltaY: i < WHEEL_STEPS / 2 ? 180 : -180 });
+  await frameLine(page, `a frame while ${String(LIST_LINES)} lines of the list scroll, median`);
 }
 
 /** Fields that are typed into, each on its own stage. */
@@ -143,6 +189,7 @@ export async function benchPage(): Promise<void> {
   line('an edit reaches the tray, slowest of 40', `${(sorted.at(-1) ?? NaN).toFixed(1)} ms`, '');
   await benchTyping(page, application);
   await benchDrag(page, application);
+  await benchScroll(page, application);
   await browser.close();
   await application.stop();
 }

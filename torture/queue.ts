@@ -24,10 +24,12 @@ async function toBench(page: Page, url: string): Promise<void> {
 async function fail(page: Page, words: string): Promise<void> {
   const form = '[aria-label=Answer] form textarea';
   // The run may still be read on the weak line; a hand that misses presses again.
-  for (let tries = 0; tries < 20 && (await page.$(form)) === null; tries += 1) {
+  for (let tries = 0; tries < 8 && (await page.$(form)) === null; tries += 1) {
     await (await page.waitForSelector('[data-testid=fail]:not(:disabled)'))?.click();
     await page.waitForSelector(form, { timeout: 3000 }).catch(() => undefined);
   }
+  if ((await page.$(form)) === null)
+    throw new Error(`no form for what failed: ${await page.$eval('main', (m) => m.innerText)}`);
   await page.type(form, words);
   await clickWords(page, 'Keep as failed');
   await page.waitForFunction(
@@ -35,6 +37,7 @@ async function fail(page: Page, words: string): Promise<void> {
     {},
     words,
   );
+  await page.waitForSelector(form, { hidden: true });
 }
 
 /** Everything that was said, once and in its order; photographs as many as were taken, each whole. */

@@ -386,7 +386,8 @@ export {
   type SettingsDocument,
   type ToldSetting,
 } from './document/settings.ts';
-export { askedRows, type SettingRow, type Stands } from './workshop/settings/settings.ts';
+export { askedRows } from './workshop/settings/asked.ts';
+export type { SettingRow, Stands } from './workshop/settings/settings.ts';
 export type { Setting } from './workshop/settings/sheet/setting.ts';
 export { explainRatio, type Explanation, type SpeedFacts } from './workshop/settings/ratio.ts';
 export { gaugeTable, type GaugeRow } from './workshop/settings/gauge.ts';

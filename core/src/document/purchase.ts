@@ -74,7 +74,7 @@ export const purchase = z.strictObject({
       error: `at most ${String(MOST_LINES)} lines`,
     })
     .default({}),
-  added: z.array(addedLine).max(100).default([]),
+  added: z.array(addedLine).max(MOST_LINES).default([]),
   /** Everything that no line stands for, in one sum. */
   rest: amount,
   /** What the kit of the motor, and the pack as it is sold, bring along. */

@@ -1,5 +1,5 @@
 import { firstOf } from '../../quantity/first-of.ts';
-import { askedRows } from '../../workshop/settings/settings.ts';
+import { askedRows } from '../../workshop/settings/asked.ts';
 import { motorDecided } from '../undecided.ts';
 import type { Stage } from './stage.ts';
 

@@ -6,7 +6,8 @@ import { phraseText } from '../../quantity/phrase.ts';
 import { evaluate } from '../../test/evaluate.ts';
 import { RUNS, anyBuild, sample, type Changes } from '../../test/sample.ts';
 import { gaugeShare, gaugeTable } from './gauge.ts';
-import { askedRows, type SettingRow } from './settings.ts';
+import { askedRows } from './asked.ts';
+import type { SettingRow } from './settings.ts';
 
 const hub = (changes: Changes = {}): BuildDocument =>
   sample({ ...changes, drive: { name: 'Hub', ...changes.drive } });

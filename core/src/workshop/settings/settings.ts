@@ -58,7 +58,3 @@ export function settingRows(job: Job): readonly SettingRow[] {
     return { setting: one, told, stands: standsOf(one, told) };
   });
 }
-
-/** Of the sheet what has to be put in and read back: all but what is left to taste. */
-export const askedRows = (rows: readonly SettingRow[]): readonly SettingRow[] =>
-  rows.filter((row) => row.stands.kind !== 'left');

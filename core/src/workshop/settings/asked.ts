@@ -1,0 +1,5 @@
+import type { SettingRow } from './settings.ts';
+
+/** Of the sheet what has to be put in and read back: all but what is left to taste. */
+export const askedRows = (rows: readonly SettingRow[]): readonly SettingRow[] =>
+  rows.filter((row) => row.stands.kind !== 'left');
