@@ -6,18 +6,11 @@ import { describe, expect, it } from 'vitest';
 import { firstOf } from '@apple-cart/core';
 import { placeOf } from '../web/src/screens/registry.ts';
 import { settled, type Watch } from './browser.ts';
-import { chooseFrom, clickWords, downloaded, kept, openBuild, pictureFile, typeInto } from './hands.ts';
+import { chooseFrom, clickWords, downloaded, kept, openBuild, pictureFile, says, typeInto } from './hands.ts';
 import { tooSmall, violationsInBoth } from './rules.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
-const says = (page: Page, selector: string, words: string) =>
-  page.waitForFunction(
-    (s, w) => document.querySelector(s)?.textContent.includes(w) === true,
-    { timeout: 20_000 },
-    selector,
-    words,
-  );
 const title = (page: Page): Promise<string> => page.$eval('[data-testid=step-title]', (e) => e.textContent);
 
 /** One of the large buttons, once it may be pressed. */

@@ -4,18 +4,11 @@ import path from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
-import { chooseItem, clickWords, downloaded, kept, openBuild } from './hands.ts';
+import { chooseItem, clickWords, downloaded, kept, openBuild, says } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
 const line = (key: string): string => `[data-line="${key}"]`;
-const says = (page: Page, selector: string, words: string) =>
-  page.waitForFunction(
-    (s, w) => document.querySelector(s)?.textContent.includes(w) === true,
-    {},
-    selector,
-    words,
-  );
 
 async function setState(page: Page, key: string, words: string): Promise<void> {
   await page.click(`${line(key)} button`);

@@ -3,18 +3,11 @@ import { describe, expect, it } from 'vitest';
 import type { ListAnswer, Stored } from '@apple-cart/contracts';
 import type { BuildDocument } from '@apple-cart/core';
 import { settled } from './browser.ts';
-import { chooseItem, clickWords, figureBecomes, figureText, kept, openBuild } from './hands.ts';
+import { chooseItem, clickWords, figureBecomes, figureText, kept, openBuild, says } from './hands.ts';
 import { sidewaysAnywhere, tooSmall } from './rules.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
-const says = (page: Page, selector: string, words: string) =>
-  page.waitForFunction(
-    (s, w) => document.querySelector(s)?.textContent.includes(w) === true,
-    { timeout: 30_000 },
-    selector,
-    words,
-  );
 
 async function documentOf(id: string): Promise<BuildDocument> {
   const response = await fetch(`${bench.application.url}/api/builds/${id}`);

@@ -203,6 +203,24 @@ export async function chooseIn(page: Page, label: string, item: string): Promise
   await page.waitForSelector('[role=menu]', { hidden: true });
 }
 
+/** Waits until an element says some words, or words of a pattern; at most so long, ms, where that is told. */
+export const says = (
+  page: Page,
+  selector: string,
+  words: string | RegExp,
+  timeout?: number,
+): Promise<unknown> =>
+  page.waitForFunction(
+    (s, wanted, isPattern) => {
+      const said = document.querySelector(s)?.textContent ?? '';
+      return isPattern ? new RegExp(wanted).test(said) : said.includes(wanted);
+    },
+    timeout === undefined ? {} : { timeout },
+    selector,
+    typeof words === 'string' ? words : words.source,
+    typeof words !== 'string',
+  );
+
 /** Waits until the server has acknowledged every change. */
 export const kept = (page: Page) => page.waitForSelector('[data-save-state=saved]');
 

@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { Watch } from './browser.ts';
-import { chooseIn, clickWords, figureBecomes, kept, openBuild, typeInto } from './hands.ts';
+import { chooseIn, clickWords, figureBecomes, kept, openBuild, says as pageSays, typeInto } from './hands.ts';
 import { violations } from './rules.ts';
 import { stand } from './stand.ts';
 
@@ -12,13 +12,7 @@ beforeEach(async () => {
 });
 
 const TOURER = 'District nurse’s tourer';
-const says = (selector: string, words: RegExp) =>
-  page.waitForFunction(
-    (s, source) => new RegExp(source).test(document.querySelector(s)?.textContent ?? ''),
-    {},
-    selector,
-    words.source,
-  );
+const says = (selector: string, words: RegExp) => pageSays(page, selector, words);
 const stamped = (words: RegExp) => says('[data-testid=stamp]', words);
 const view = async (name: string): Promise<void> => {
   await page.click(`a[href$="?view=${name}"]`);

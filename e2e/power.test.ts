@@ -1,7 +1,16 @@
 import type { Page } from 'puppeteer-core';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
-import { chooseIn, clickWords, figureBecomes, kept, openBuild, stageWords, typeInto } from './hands.ts';
+import {
+  chooseIn,
+  clickWords,
+  figureBecomes,
+  kept,
+  openBuild,
+  says as pageSays,
+  stageWords,
+  typeInto,
+} from './hands.ts';
 import { faults } from './rules.ts';
 import { stand } from './stand.ts';
 
@@ -30,11 +39,7 @@ const linkBecomes = (id: string, state: string) =>
     state,
   );
 const says = (words: string | RegExp) =>
-  page.waitForFunction(
-    (source) => new RegExp(source).test(document.querySelector('main')?.textContent ?? ''),
-    {},
-    typeof words === 'string' ? words : words.source,
-  );
+  pageSays(page, 'main', typeof words === 'string' ? new RegExp(words) : words);
 const text = (selector: string): Promise<string> => page.$eval(selector, (e) => e.textContent);
 
 describe('charging', () => {

@@ -13,6 +13,7 @@ import {
   downloaded,
   kept,
   openBuild,
+  says as pageSays,
   typeInto,
 } from './hands.ts';
 import { violations } from './rules.ts';
@@ -31,13 +32,7 @@ beforeEach(async () => {
 
 const DEMO = resolve(import.meta.dirname, '../demo/routes');
 const text = (selector: string): Promise<string> => page.$eval(selector, (e) => e.textContent);
-const says = (words: RegExp, where = 'main') =>
-  page.waitForFunction(
-    (selector, source) => new RegExp(source).test(document.querySelector(selector)?.textContent ?? ''),
-    {},
-    where,
-    words.source,
-  );
+const says = (words: RegExp, where = 'main') => pageSays(page, where, words);
 const view = async (name: string): Promise<void> => {
   await page.click(`a[href$="?view=${name}"]`);
   await page.waitForSelector(`a[href$="?view=${name}"][aria-current=page]`);

@@ -5,18 +5,11 @@ import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { settled } from './browser.ts';
-import { clickWords, figureText, openBuild } from './hands.ts';
+import { clickWords, figureText, openBuild, says } from './hands.ts';
 import { faults } from './rules.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
-const says = (page: Page, selector: string, words: string, timeout = 30_000) =>
-  page.waitForFunction(
-    (s, w) => document.querySelector(s)?.textContent.includes(w) === true,
-    { timeout },
-    selector,
-    words,
-  );
 const rideCount = (page: Page): Promise<number> =>
   page.$$eval('[data-testid=rides] > li', (all) => all.length);
 

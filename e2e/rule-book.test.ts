@@ -5,7 +5,7 @@ import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { shippedRules } from '@apple-cart/core';
 import { settled, type Watch } from './browser.ts';
-import { chooseFrom, chooseIn, clickWords, kept, openBuild, typeInto } from './hands.ts';
+import { chooseFrom, chooseIn, clickWords, kept, openBuild, says as pageSays, typeInto } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -19,13 +19,7 @@ beforeEach(async () => {
   page = await bench.open();
 });
 
-const says = (selector: string, words: RegExp) =>
-  page.waitForFunction(
-    (s, source) => new RegExp(source).test(document.querySelector(s)?.textContent ?? ''),
-    {},
-    selector,
-    words.source,
-  );
+const says = (selector: string, words: RegExp) => pageSays(page, selector, words);
 const undo = async (): Promise<void> => {
   await page.click('button[aria-label=Undo]');
 };

@@ -1,17 +1,10 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { settled } from './browser.ts';
-import { clickWords, kept, openBuild } from './hands.ts';
+import { clickWords, kept, openBuild, says } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
-const says = (page: Page, selector: string, words: string) =>
-  page.waitForFunction(
-    (s, w) => document.querySelector(s)?.textContent.includes(w) === true,
-    { timeout: 20_000 },
-    selector,
-    words,
-  );
 const put = async (page: Page, label: string, value: string): Promise<void> => {
   const field = await page.waitForSelector(`input[aria-label="${label}"]`);
   await field?.type(value);

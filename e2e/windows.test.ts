@@ -2,18 +2,11 @@ import Sqlite from 'better-sqlite3';
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { settled } from './browser.ts';
-import { chooseItem, clickWords, kept, openBuild, typeInto } from './hands.ts';
+import { chooseItem, clickWords, kept, openBuild, says, typeInto } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
 const { open } = bench;
-const says = (page: Page, selector: string, words: RegExp) =>
-  page.waitForFunction(
-    (s, pattern) => new RegExp(pattern).test(document.querySelector(s)?.textContent ?? ''),
-    {},
-    selector,
-    words.source,
-  );
 const valueOf = (page: Page, field: string): Promise<string> =>
   page.$eval(`[data-field="${field}"] input`, (i) => i.value);
 

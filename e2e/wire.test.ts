@@ -4,17 +4,10 @@ import path from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
-import { chooseItem, clickWords, downloaded, kept, openBuild } from './hands.ts';
+import { chooseItem, clickWords, downloaded, kept, openBuild, says } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
-const says = (page: Page, selector: string, words: string) =>
-  page.waitForFunction(
-    (s, w) => document.querySelector(s)?.textContent.includes(w) === true,
-    {},
-    selector,
-    words,
-  );
 
 async function open(view: string): Promise<Page & Watch> {
   const page = await bench.open();

@@ -21,27 +21,21 @@ export function builtToLevel(build: BuildDocument, { sets }: Pick<Level, 'sets'>
       });
     case 'W':
       if (controller.limitsPower) return lowered(build, 'controller.powerLimitW', sets.value);
-      if (controller.batteryCurrentA.source === 'unknown') return build;
-      return {
-        ...build,
-        controller: {
-          ...controller,
-          limitsPower: true,
-          powerLimitW: { source: 'assumed', value: sets.value },
-        },
-      };
+      return controller.batteryCurrentA.source === 'unknown'
+        ? build
+        : limited(build, { limitsPower: true, powerLimitW: { source: 'assumed', value: sets.value } });
     case 'km/h':
-      if (controller.limitsSpeed) return lowered(build, 'controller.assistCutoffKmh', sets.value);
-      return {
-        ...build,
-        controller: {
-          ...controller,
-          limitsSpeed: true,
-          assistCutoffKmh: { source: 'assumed', value: sets.value },
-        },
-      };
+      return controller.limitsSpeed
+        ? lowered(build, 'controller.assistCutoffKmh', sets.value)
+        : limited(build, { limitsSpeed: true, assistCutoffKmh: { source: 'assumed', value: sets.value } });
   }
 }
+
+/** A limit that the controller has not yet. */
+const limited = (build: BuildDocument, changes: Partial<BuildDocument['controller']>): BuildDocument => ({
+  ...build,
+  controller: { ...build.controller, ...changes },
+});
 
 /** A value set lower, as well known as it was. */
 function lowered(build: BuildDocument, path: QuantityPath, value: number): BuildDocument {

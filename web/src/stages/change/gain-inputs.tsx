@@ -1,5 +1,6 @@
 import { AIMS, LIMIT_WORDS, moneyText, type StepGains } from '@apple-cart/core';
 import { FieldGroup } from '../../fields/field-group.tsx';
+import { RadioMark } from '../../fields/radio-mark.tsx';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Caution } from '../../ui/caution.tsx';
 import { useStage } from '../parts/use-stage.ts';
@@ -25,12 +26,10 @@ function Wanted({ gaining, now }: { gaining: Gaining; now: StepGains['now'] | un
           return (
             <label key={aim} className={`${LINE} cursor-pointer has-checked:font-semibold`}>
               <span className="flex items-center gap-2.5">
-                <input
-                  type="radio"
-                  name="aim"
-                  className="size-[18px] accent-ink max-bench:size-6"
+                <RadioMark
+                  group="aim"
                   checked={gaining.aim === aim}
-                  onChange={() => {
+                  onChoose={() => {
                     gaining.onAim(aim);
                   }}
                 />

@@ -9,6 +9,7 @@ import {
 import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { FieldGroup } from '../../fields/field-group.tsx';
+import { RadioMark } from '../../fields/radio-mark.tsx';
 import { placeOf } from '../../screens/registry.ts';
 import { useBuild } from '../../state/build-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
@@ -56,12 +57,10 @@ export function MovesInputs({ moving }: { moving: Moving }) {
             key={figure}
             className="flex min-h-[31px] cursor-pointer items-center gap-2.5 border-b border-hair text-[14px] has-checked:font-semibold max-bench:min-h-11"
           >
-            <input
-              type="radio"
-              name="figure"
-              className="size-[18px] accent-ink max-bench:size-6"
+            <RadioMark
+              group="figure"
               checked={moving.figure === figure}
-              onChange={() => {
+              onChoose={() => {
                 moving.onFigure(figure);
               }}
             />
