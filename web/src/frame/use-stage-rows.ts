@@ -10,7 +10,7 @@ import {
 import { useBuild } from '../state/build-store.ts';
 import { useOnTrial } from '../state/on-trial.ts';
 import { useRecords } from '../state/records.ts';
-import { benchOf } from '../stages/bench/bench-of.ts';
+import { benchOf } from '../stages/parts/bench-of.ts';
 import { benchStands } from '../stages/bench/bench-stands.ts';
 
 /** The stages of the work order: those of the plan, and of the records how bench, road and change stand. */

@@ -2,7 +2,7 @@ import { keepRecord } from '../../state/records.ts';
 import { usePeople } from '../../state/people.ts';
 import { Button } from '../../ui/button.tsx';
 import { Caution } from '../../ui/caution.tsx';
-import type { Bench } from './use-bench.ts';
+import type { Bench } from '../parts/use-bench.ts';
 import { WhoField } from '../parts/who-field.tsx';
 
 /** Freezes the steps with what is expected of each, and begins. */

@@ -17,7 +17,7 @@ import { OutboxNotice } from '../parts/outbox-notice.tsx';
 import { RunTable } from './run-table.tsx';
 import { StepAnswer, StepText } from './step-view.tsx';
 import { ToolsInputs, ToolsPicture } from './tools-view.tsx';
-import { useBench, type Bench } from './use-bench.ts';
+import { useBench, type Bench } from '../parts/use-bench.ts';
 
 /** The steps of a run by group, and what asks to be repeated. */
 function AlongTheJob({ bench, onGo }: { bench: Bench; onGo: (number: number) => void }) {

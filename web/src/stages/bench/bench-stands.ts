@@ -1,5 +1,5 @@
 import type { State } from '@apple-cart/core';
-import type { Bench } from './use-bench.ts';
+import type { Bench } from '../parts/use-bench.ts';
 
 /** How the bench stands: for the work order in a few words, for the stamp in a word and a line. */
 export interface BenchStands {

@@ -4,7 +4,7 @@ import { useSettings } from '../../state/settings-store.ts';
 import { useVerdict } from '../../state/use-verdict.ts';
 import { sheetOf } from './sheet-of.ts';
 import { SignedPaper } from './signed-paper.tsx';
-import { useBench } from './use-bench.ts';
+import { useBench } from '../parts/use-bench.ts';
 
 function Paper({ build }: { build: BuildDocument }) {
   const bench = useBench();

@@ -11,7 +11,7 @@ import { useStage } from '../parts/use-stage.ts';
 import { atWords } from './at-words.ts';
 import { sheetOf } from './sheet-of.ts';
 import { SignedPaper } from './signed-paper.tsx';
-import type { Bench } from './use-bench.ts';
+import type { Bench } from '../parts/use-bench.ts';
 import { WhoField } from '../parts/who-field.tsx';
 
 /** What still stands in the way of a signature, and the signature. */

@@ -4,7 +4,7 @@ import { useCallback, useState } from 'react';
 import { api } from '../../state/api.ts';
 import { keepPhoto, usePhotos, useWaitingPhotos } from '../../state/records.ts';
 import { shrunk } from '../../state/shrink-photo.ts';
-import type { Bench } from './use-bench.ts';
+import type { Bench } from '../parts/use-bench.ts';
 
 function photoWords(busy: boolean, wanted: boolean): string {
   if (busy) return 'being made smaller…';

@@ -20,7 +20,7 @@ import { askedWords, foundWords } from './expected.ts';
 import { FindingsFields, findingsOf, typedFrom, typedOf } from './findings-fields.tsx';
 import { Photographs } from './photographs.tsx';
 import { OutboxNotice } from '../parts/outbox-notice.tsx';
-import type { Bench } from './use-bench.ts';
+import type { Bench } from '../parts/use-bench.ts';
 import { useMeter } from '../parts/use-meter.ts';
 import { TextButton } from '../../ui/text-button.tsx';
 import { WhoField } from '../parts/who-field.tsx';

@@ -20,7 +20,7 @@ import { useQuantity } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
 import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
-import { leafletName, useLeaflets } from './leaflets.ts';
+import { leafletName, useLeaflets } from '../parts/leaflets.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
 type Figure = 'price' | 'energyWh' | 'packV' | 'motorW' | 'torqueNm' | 'massKg' | 'rangeKm';

@@ -15,7 +15,7 @@ import { useBook } from '../../state/rules.ts';
 import { useParts } from '../../state/shelf.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 import { finalistsIn, useSearches } from '../../work/shelf-search.ts';
-import { leafletName } from '../buy/leaflets.ts';
+import { leafletName } from '../parts/leaflets.ts';
 
 /** So many stand beside each other. */
 export const MOST_SIDES = 4;

@@ -4,7 +4,7 @@ import { CHOICE_ROW } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { Button } from '../../ui/button.tsx';
 import { NumberCell } from '../../ui/number-cell.tsx';
-import { useBench } from '../bench/use-bench.ts';
+import { useBench } from '../parts/use-bench.ts';
 import type { SettingsSheet } from './use-settings-sheet.ts';
 
 const ENDS = [

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { useBuild } from '../../state/build-store.ts';
 import { useRecords, type BuildRecords } from '../../state/records.ts';
-import { useStage } from '../parts/use-stage.ts';
+import { useStage } from './use-stage.ts';
 import { benchOf, type BenchFound } from './bench-of.ts';
 
 export interface Bench extends BenchFound {
