@@ -88,6 +88,10 @@ describe('the road', () => {
     await page.waitForSelector('[data-beside=energy]');
 
     // Put right, it says so, and what it said first stays in the record.
+    // At the foot of the sheet the tab of the tray may lie over it: a thumb scrolls it up.
+    await page.$eval('[data-testid=ride-menu]', (e) => {
+      e.scrollIntoView({ block: 'center' });
+    });
     await page.click('[data-testid=ride-menu]');
     await clickWords(page, 'Put it right', '[role=menuitem]');
     await page.waitForSelector('[data-testid=log-ride]');
