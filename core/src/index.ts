@@ -223,7 +223,7 @@ export { SURFACE_DATA, SURFACES } from './route/surface.ts';
 export { LOW_CHARGE, type HillCurves, type HillSpan, type RangePoint } from './verdict/curves.ts';
 export { evaluate, type Verdict } from './verdict/evaluate.ts';
 export { TRAY, type Figure, type FigureId, type WorkingRow } from './verdict/figure.ts';
-export { placeState } from './verdict/figures/class-figure.ts';
+export { classWords, placeState } from './verdict/figures/class-figure.ts';
 export { currencySign, moneyText } from './quantity/money.ts';
 export { hallSpacingDeg, type GearRow } from './verdict/gearing.ts';
 export { STAGE_IDS, type StageId } from './check/stage-ids.ts';

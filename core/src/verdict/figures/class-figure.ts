@@ -1,4 +1,4 @@
-import { decidingCategory, type PlaceOutcome } from '../../law/judge.ts';
+import { decidingCategory, type PlaceOutcome, type PlaceVerdict } from '../../law/judge.ts';
 import type { ClauseVerdict } from '../../law/judge-clause.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
@@ -48,6 +48,10 @@ const clauseRow = (c: ClauseVerdict): WorkingRow => ({
   origin: `${c.clause.source}; certainty ${c.clause.certainty}${c.why === undefined ? '' : `; ${c.why}`}`,
 });
 
+/** The class that a place finds, in a word or two; that it cannot be told, where it cannot. */
+export const classWords = ({ outcome, className }: Pick<PlaceVerdict, 'outcome' | 'className'>): string =>
+  outcome === 'cannot-tell' ? 'Cannot tell' : className;
+
 /** The legal class where the brief says the machine is ridden. */
 export function classFigure(study: Judged): Figure {
   const { here } = study;
@@ -58,7 +62,7 @@ export function classFigure(study: Judged): Figure {
     value: undefined,
     upTo: undefined,
     unit: '1',
-    words: here.outcome === 'cannot-tell' ? 'Cannot tell' : here.className,
+    words: classWords(here),
     condition: condition(study),
     get working() {
       return {

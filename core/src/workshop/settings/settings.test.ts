@@ -125,6 +125,15 @@ describe('the settings sheet', () => {
     expect(row(lever(0.86, 4.12), 'throttle-start').setting.plan).toBeCloseTo(0.96, 9);
     expect(row(lever(0.86, 4.12), 'throttle-end').setting.plan).toBeCloseTo(4.02, 9);
     const because = (build: BuildDocument) => phraseText(row(build, 'throttle-start').setting.because);
+    // Typed the wrong way about, or a lever that gives nothing: no threshold is planned from it.
+    for (const [rest, full] of [
+      [4.12, 0.86],
+      [0.9, 1.0],
+    ] as const) {
+      expect(row(lever(rest, full), 'throttle-start').setting.plan).toBeUndefined();
+      expect(row(lever(rest, full), 'throttle-end').setting.plan).toBeUndefined();
+      expect(because(lever(rest, full))).toContain('read both again');
+    }
     expect(because(lever(0.86, 4.12, true))).toContain('simulated');
     expect(because(lever(0.86, 4.12))).not.toContain('simulated');
     for (const throttle of ['none', 'walk'] as const)

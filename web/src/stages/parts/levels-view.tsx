@@ -1,4 +1,4 @@
-import { placeState, type Level, type PlaceVerdict } from '@apple-cart/core';
+import { classWords, placeState, type Level, type PlaceVerdict } from '@apple-cart/core';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
@@ -21,7 +21,7 @@ function ClassOf({ place }: { place: PlaceVerdict | undefined }) {
     <td className="py-1 pl-3 leading-tight">
       <span className="flex items-center gap-1.5">
         <StateMark state={placeState(place.outcome)} size={13} />
-        {place.outcome === 'cannot-tell' ? 'Cannot tell' : place.className}
+        {classWords(place)}
       </span>
     </td>
   );

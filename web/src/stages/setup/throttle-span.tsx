@@ -1,4 +1,4 @@
-import { passedReading } from '@apple-cart/core';
+import { passedReading, phraseText } from '@apple-cart/core';
 import { useMemo } from 'react';
 import { CHOICE_ROW } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
@@ -28,6 +28,8 @@ export function ThrottleSpan({ sheet }: { sheet: SettingsSheet }) {
   if (controls.throttle === 'none' || controls.throttle === 'walk') return null;
   const news = read.some(({ end, value }) => value !== throttle[end]);
   const simulated = read.some((one) => one.simulated);
+  const planned = sheet.rows.find((r) => r.setting.key === 'throttle-start')?.setting;
+  const amiss = throttle.restV !== null && throttle.fullV !== null && planned?.plan === undefined;
   return (
     <FieldGroup
       title="Throttle’s signal"
@@ -50,6 +52,11 @@ export function ThrottleSpan({ sheet }: { sheet: SettingsSheet }) {
           />
         </div>
       ))}
+      {amiss && planned !== undefined && (
+        <p role="alert" className="pt-1 text-[13px] text-stop">
+          {phraseText(planned.because)}
+        </p>
+      )}
       {news && (
         <div className="pt-2">
           <Button

@@ -37,13 +37,18 @@ function assist({ build, known }: Job): readonly Setting[] {
 /** Clear of the lever’s own ends, so that a cold morning does not run it, V. Common practice, no source. */
 const CLEAR_V = 0.1;
 
-/** The lever’s span as the bench read it. */
+/** A lever that works gives at least so much between its ends, V. Common practice, no source: 1 to 4 V is usual. */
+const LEAST_SPAN_V = 1;
+
+/** The lever’s span as the bench read it; none where the readings cannot be those of a lever. */
 function throttle({ build }: Job): readonly Setting[] {
   if (build.controls.throttle === 'none' || build.controls.throttle === 'walk') return [];
   const { restV, fullV, simulated } = build.settings.throttle;
+  const amiss = restV !== null && fullV !== null && fullV - restV < LEAST_SPAN_V;
   const meter = simulated ? ' (simulated meter)' : '';
-  const because = (end: string, at: number | null): Phrase =>
-    at === null
+  const because = (end: string, at: number | null): Phrase => {
+    if (amiss) return ['open and let go lie too near, or are turned about: read both again'];
+    return at === null
       ? [`the signal ${end} is not read yet: the bench does`]
       : [
           `${end} the signal is `,
@@ -52,13 +57,14 @@ function throttle({ build }: Job): readonly Setting[] {
           qty(CLEAR_V, 'V', 1),
           ' clear of it, common practice',
         ];
+  };
   return [
     setting({
       key: 'throttle-start',
       name: 'Throttle begins at',
       unit: 'V',
       digits: 2,
-      plan: restV === null ? undefined : restV + CLEAR_V,
+      plan: restV === null || amiss ? undefined : restV + CLEAR_V,
       because: because('at rest', restV),
       ifWrong:
         'Below the lever’s rest the wheel runs as it is switched on; far above it half the lever does nothing.',
@@ -68,7 +74,7 @@ function throttle({ build }: Job): readonly Setting[] {
       name: 'Throttle all at',
       unit: 'V',
       digits: 2,
-      plan: fullV === null ? undefined : fullV - CLEAR_V,
+      plan: fullV === null || amiss ? undefined : fullV - CLEAR_V,
       because: because('fully open', fullV),
       ifWrong:
         'Above what the lever gives, all is never reached; too near the supply a broken ground reads as all.',
