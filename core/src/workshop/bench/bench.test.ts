@@ -9,7 +9,7 @@ import type { BenchEntry, BenchRun } from './entry.ts';
 import { benchEntry, benchRun } from './entry.ts';
 import { BENCH_GROUPS, type Evidence, type HoldPoint } from './hold-point.ts';
 import { NOTHING_FOUND, judgeEvidence } from './judge.ts';
-import { runView, type EntryAt } from './run-view.ts';
+import { passedReading, runView, type EntryAt } from './run-view.ts';
 
 const pointsOf = (build: BuildDocument): readonly HoldPoint[] => evaluate(build).bench;
 const keysOf = (build: BuildDocument): readonly string[] => pointsOf(build).map((p) => p.key);
@@ -325,6 +325,20 @@ describe('a run', () => {
     const step = runView(run, at(mended), points).steps.find((s) => s.point.key === point.key);
     expect(step).toMatchObject({ state: 'passed', failedOnce: true });
     expect(step?.said.map((s) => s.entry.says)).toEqual(['pass', 'fail', 'pass']);
+  });
+
+  it('gives a reading on only while its step is passed, with whether a simulated meter gave it', () => {
+    const key = 'sensors/throttle-rest';
+    const point = pointOf(build, key);
+    const others = all.filter((e) => e.step !== key);
+    const reading = (...said: readonly BenchEntry[]) =>
+      passedReading(runView(run, at([...others, ...said]), points), key);
+    const passed = entry(point, 'pass', { readings: [0.86] });
+    expect(reading(passed)).toEqual({ value: 0.86, simulated: passed.simulated });
+    expect(reading(entry(point, 'pass', { readings: [0.9], simulated: true }))?.simulated).toBe(true);
+    expect(reading()).toBeUndefined();
+    expect(reading(passed, entry(point, 'fail', { words: 'it stays at 3 V' }))).toBeUndefined();
+    expect(passedReading(undefined, key)).toBeUndefined();
   });
 
   it('asks for three checks again when the plan moves: another resistor, another lever, another cut-off', () => {
