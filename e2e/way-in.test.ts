@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
-import { figureBecomes, figureText } from './hands.ts';
+import { figureBecomes, figureText, says } from './hands.ts';
 import { faults, violations } from './rules.ts';
 import { stand } from './stand.ts';
 
@@ -114,6 +114,8 @@ describe('from opening to a true class, hill and range', () => {
     await type('Its length', '900 m');
     await type('Distance on one charge', '15 mi');
     await type('Load weighs', '40 lb');
+    // The whole weighs what was typed before its forces are read: an answer comes a moment after the keys.
+    await says(page, '[data-testid=hill-asks]', /269\slb/);
     const asks = plain(await page.$eval('[data-testid=hill-asks]', (e) => e.textContent));
     // Statics: 269 lb on 12 % hold back with 32 lbf for the height alone; tyres and air add some 3 to 5 lbf.
     expect(asks).toMatch(/3[5-9] lbf/);
