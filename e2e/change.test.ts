@@ -101,7 +101,7 @@ describe('which motor and pack?', () => {
     const id = idIn(page);
     await clickWords(page, 'Which motor and pack? Search the whole shelf', 'a');
     await page.waitForSelector('[data-testid=search]');
-    expect(await page.$eval('[data-testid=size]', (e) => e.textContent)).toContain('1,500 builds');
+    await says(page, '[data-testid=size]', '1,500 builds');
     await page.click('[data-testid=search]');
     await page.waitForSelector('[data-finalist="1"]', { timeout: 90_000 });
     await says(page, '[data-testid=reasons]', 'motor not let in');

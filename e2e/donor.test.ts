@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
-import { chooseIn, chooseItem, clickWords, kept, openBuild, stageWords, typeInto } from './hands.ts';
+import { chooseIn, chooseItem, clickWords, kept, openBuild, stageWords, typeInto, says } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -50,9 +50,7 @@ describe('a donor measured from blank', () => {
     expect(first).toBeGreaterThan(15);
     // What only waits is one line that names what settles most of it; each stands there when it is asked for.
     expect(await stateOf('hub-width')).toBeUndefined();
-    expect(await page.$eval('[data-waiting]', (row) => row.textContent)).toMatch(
-      /\d+ more cannot be told yet.*frame material \(\d+\)/,
-    );
+    await says(page, '[data-waiting]', /\d+ more cannot be told yet.*frame material \(\d+\)/);
     await clickWords(page, 'Show each');
     expect(await stateOf('hub-width')).toBe('unknown');
 
@@ -65,9 +63,7 @@ describe('a donor measured from blank', () => {
     await typeInto(page, 'drive.flatsMm', '10');
     expect(await unknowns()).toBeLessThanOrEqual(first - 2);
     await becomes('slot-width', 'look');
-    expect(await page.$eval('[data-check=slot-width]', (row) => row.textContent)).toContain(
-      'File both sides',
-    );
+    await says(page, '[data-check=slot-width]', 'File both sides');
     await kept(page);
   });
 });
@@ -80,12 +76,12 @@ describe('the tandem', () => {
     const row = await page.$eval('[data-check=hub-width]', (r) => r.textContent);
     expect(row).toContain('10.0');
     expect(row).toMatch(/Take a motor of 145\smm, or another donor/);
-    expect(await page.$eval('[data-testid=stamp]', (s) => s.textContent)).toContain('Does not fit');
+    await says(page, '[data-testid=stamp]', 'Does not fit');
     await page.click('[data-check=hub-width] button');
     await page.waitForFunction(() =>
       document.querySelector('main')?.textContent.match(/cold-set about 5\s*mm/),
     );
-    expect(await page.$eval('main', (m) => m.textContent)).toContain('Origin: common practice');
+    await says(page, 'main', 'Origin: common practice');
     await page.click('button[aria-label=Undo]');
     await page.waitForFunction(
       () => !document.querySelector('[data-testid=stamp]')?.textContent.includes('Does not fit'),
@@ -107,9 +103,7 @@ describe('the tandem', () => {
     await page.mouse.move(boss.x + 12, boss.y + 4, { steps: 6 });
     await page.mouse.up();
     await becomes('pack-boss', 'stop');
-    expect(await page.$eval('[data-check=pack-boss]', (r) => r.textContent)).toContain(
-      'Slide the pack along',
-    );
+    await says(page, '[data-check=pack-boss]', 'Slide the pack along');
     expect(await stageWords(page, 'donor')).toContain('to stop for');
 
     // Back by its numbers: the same place, typed.
@@ -136,7 +130,7 @@ describe('the tandem', () => {
     const front = () => page.$eval('[data-axle=front]', (b) => Number.parseFloat(b.textContent));
     const before = await front();
     await page.waitForSelector('[data-testid=places]');
-    expect(await page.$eval('[data-testid=places]', (t) => t.textContent)).toContain('on the deck');
+    await says(page, '[data-testid=places]', 'on the deck');
     await chooseIn(page, 'Place', 'on the deck');
     await page.waitForFunction(
       (old) => Number.parseFloat(document.querySelector('[data-axle=front]')?.textContent ?? '') < old,
@@ -226,7 +220,7 @@ describe('the parts shelf', () => {
     await boxes[1]?.click();
     await clickWords(page, 'Compare 2');
     await page.waitForSelector('[data-testid=comparison]');
-    expect(await page.$eval('[data-testid=comparison]', (t) => t.textContent)).toContain('Speed constant');
+    await says(page, '[data-testid=comparison]', 'Speed constant');
   });
 
   it('is changed at a field; a build that copied the part offers to refresh, and keeps its own until then', async () => {
@@ -275,7 +269,7 @@ describe('the parts shelf', () => {
     await (input as ElementHandle<HTMLInputElement>).uploadFile(file);
     await page.waitForSelector('[data-testid=bad-rows]');
     // "Weight" is no name that it knows: both rows lack their mass until it is told.
-    expect(await page.$eval('[data-testid=bad-rows]', (l) => l.textContent)).toContain('Line 2: massKg');
+    await says(page, '[data-testid=bad-rows]', 'Line 2: massKg');
     const labels = await page.$$('[role=dialog] label');
     for (const label of labels) {
       if ((await label.evaluate((l) => l.textContent)).startsWith('Weight'))
@@ -300,9 +294,7 @@ describe('a value worked out at the bench', () => {
     // The motor is in the wheel: no cog is asked for.
     expect(fields).toHaveLength(4);
     for (const [i, text] of ['62.1', '2100', '53.8'].entries()) await fields[i]?.type(text);
-    expect(await page.$eval('[data-testid=measured]', (m) => m.textContent)).toContain(
-      'follows from the readings',
-    );
+    await says(page, '[data-testid=measured]', 'follows from the readings');
     await fields[3]?.type('11 V');
     await page.waitForFunction(() => document.querySelector('[role=dialog] [aria-invalid=true]') !== null);
     for (let i = 0; i < '11 V'.length; i += 1) await page.keyboard.press('Backspace');

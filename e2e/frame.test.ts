@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { STAGE_IDS } from '@apple-cart/core';
 import { SCREENS } from '../web/src/screens/registry.ts';
 import { settled } from './browser.ts';
-import { chooseFrom, figureText, firstLoad, kept, openBuild, typeInto } from './hands.ts';
+import { chooseFrom, figureText, firstLoad, kept, openBuild, typeInto, says } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -66,7 +66,7 @@ describe('when the server is away', () => {
     await page.setOfflineMode(true);
     await typeInto(page, 'brief.loadMassKg', '44');
     await page.waitForSelector('[data-save-state=offline]');
-    expect(await page.$eval('[data-save-state]', (s) => s.textContent)).toContain('kept here');
+    await says(page, '[data-save-state]', 'kept here');
     await page.setOfflineMode(false);
     await page.waitForSelector('[data-save-state=saved]', { timeout: 10_000 });
     const { document } = (await (await fetch(`${bench.application.url}/api/builds/${id}`)).json()) as {

@@ -80,7 +80,7 @@ export async function* everyOtherPage(page: Page, application: Application): Asy
 }
 
 /** Waits until the words of a page stand still: what is worked out beside it has come. */
-const quiet = (page: Page): Promise<unknown> =>
+export const quiet = (page: Page): Promise<unknown> =>
   page.evaluate(async () => {
     let before = '';
     for (let still = 0; still < 3;) {
@@ -203,23 +203,32 @@ export async function chooseIn(page: Page, label: string, item: string): Promise
   await page.waitForSelector('[role=menu]', { hidden: true });
 }
 
-/** Waits until an element says some words, or words of a pattern; at most so long, ms, where that is told. */
-export const says = (
+/**
+ * Waits until an element says some words, or words of a pattern; at most so long, ms, where that is told.
+ * @throws an error that tells what the element says instead, when the wait was in vain.
+ */
+export async function says(
   page: Page,
   selector: string,
   words: string | RegExp,
   timeout?: number,
-): Promise<unknown> =>
-  page.waitForFunction(
-    (s, wanted, isPattern) => {
-      const said = document.querySelector(s)?.textContent ?? '';
-      return isPattern ? new RegExp(wanted).test(said) : said.includes(wanted);
-    },
-    timeout === undefined ? {} : { timeout },
-    selector,
-    typeof words === 'string' ? words : words.source,
-    typeof words !== 'string',
-  );
+): Promise<void> {
+  try {
+    await page.waitForFunction(
+      (s, wanted, flags) => {
+        const said = document.querySelector(s)?.textContent ?? '';
+        return flags === null ? said.includes(wanted) : new RegExp(wanted, flags).test(said);
+      },
+      timeout === undefined ? {} : { timeout },
+      selector,
+      typeof words === 'string' ? words : words.source,
+      typeof words === 'string' ? null : words.flags,
+    );
+  } catch (cause) {
+    const said = await page.evaluate((s) => document.querySelector(s)?.textContent, selector).catch(() => '');
+    throw new Error(`${selector} does not say ${String(words)}, but ${said ?? 'is not there'}`, { cause });
+  }
+}
 
 /** Waits until the server has acknowledged every change. */
 export const kept = (page: Page) => page.waitForSelector('[data-save-state=saved]');

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
-import { figureText } from './hands.ts';
+import { figureText, says } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -43,9 +43,7 @@ describe('bringing in a file', () => {
   it('that is no JSON says so', async () => {
     await bring('this is a shopping list');
     await page.waitForSelector('[data-testid=import-file-issues]');
-    expect(await page.$eval('[data-testid=import-file-issues]', (d) => d.textContent)).toContain(
-      'wanted JSON',
-    );
+    await says(page, '[data-testid=import-file-issues]', 'wanted JSON');
   });
 
   it('that was exported comes back the same', async () => {

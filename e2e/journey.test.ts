@@ -11,6 +11,7 @@ import {
   openBuild,
   stageWords,
   typeInto,
+  says,
 } from './hands.ts';
 import { stand } from './stand.ts';
 
@@ -93,7 +94,7 @@ describe('reading the tray of the demo build', () => {
       [...document.querySelectorAll('button')].find((b) => b.textContent === 'Table')?.click();
     });
     await page.waitForSelector('main table td');
-    expect(await page.$eval('main', (m) => m.textContent)).toContain('battery current');
+    await says(page, 'main', 'battery current');
   });
 });
 
@@ -143,7 +144,7 @@ describe('changing the build', () => {
     await page.waitForFunction(() =>
       document.querySelector('[data-figure=class]')?.textContent.includes('L1e-A'),
     );
-    expect(await page.$eval('main', (m) => m.textContent)).toContain('planning aid, not legal advice');
+    await says(page, 'main', 'planning aid, not legal advice');
   });
 
   it('keeps what cannot be used in the field, says why, and goes on with the last good value', async () => {

@@ -50,6 +50,6 @@ describe('the settings', () => {
     await says(page, '[data-setting=battery-amps]', 'simulated');
     await page.goto(page.url().replace(/setup.*$/, 'settings-card'));
     await settled(page, '[data-testid=settings-card]');
-    expect(await page.$eval('[data-testid=settings-card]', (e) => e.textContent)).toContain('LVC');
+    await says(page, '[data-testid=settings-card]', 'LVC');
   });
 });
