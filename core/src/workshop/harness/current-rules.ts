@@ -1,5 +1,5 @@
 import type { State } from '../../check/state.ts';
-import { currentCables } from '../../document/current-cables.ts';
+import type { CurrentCable } from '../../document/current-cables.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import type { KnownBuild } from '../../document/known-build.ts';
 import type { Chain } from '../../power-chain/chain.ts';
@@ -21,27 +21,25 @@ interface Subject {
   readonly known: KnownBuild;
   readonly chain: Chain;
   readonly key: string;
+  /** Whose current it carries; undefined for a cable beside the way of the current. */
+  readonly current: CurrentCable['carries'] | undefined;
   /** Cut length, mm, and conductor, mm². */
   readonly cutMm: number;
   readonly mm2: number;
 }
 
-const isOf = (build: BuildDocument, key: string, carries: 'battery' | 'phase'): boolean =>
-  currentCables(build).some((c) => c.key === key && c.carries === carries);
-
 /** Volts and watts lost in a cable between packs and controller at full throttle; undefined for any other cable. Ohm's law. */
-export function dropOf({ build, known, chain, key, cutMm, mm2 }: Subject): CableDrop | undefined {
-  if (!isOf(build, key, 'battery')) return undefined;
+export function dropOf({ build, known, chain, current, cutMm, mm2 }: Subject): CableDrop | undefined {
+  if (current !== 'battery') return undefined;
   const { volts, watts } = leadLoss(build.cabling.conductor, cutMm, mm2, chain.battery.peakA);
   return { volts, watts, percent: (100 * volts) / known.packs[0].nominalV.value };
 }
 
 /** Links of the chain that this cable is: its own, and those that stand for all of its kind. */
-function linksOf({ build, chain, key }: Subject): readonly Link[] {
+function linksOf({ chain, current, key }: Subject): readonly Link[] {
   const own = chain.links.filter((l) => l.cable === key || l.cable.endsWith(` of ${key}`));
-  const general = isOf(build, key, 'phase')
-    ? (['phase-plug', 'phase-leads'] as const)
-    : (['plug', 'leads'] as const);
+  const general =
+    current === 'phase' ? (['phase-plug', 'phase-leads'] as const) : (['plug', 'leads'] as const);
   return [
     ...own,
     ...chain.links.filter(
@@ -81,8 +79,7 @@ const stateOfDrop = (percent: number): State => {
 
 /** What the current asks of a cable: by the limits of the power chain, and by the volts that it loses on the way. */
 export function currentFindings(s: Subject): readonly CableFinding[] {
-  const battery = isOf(s.build, s.key, 'battery');
-  if (!battery && !isOf(s.build, s.key, 'phase')) return [];
+  if (s.current === undefined) return [];
   const drop = dropOf(s);
   // A share of volts that nobody has said is no share.
   const isKnown = s.known.packs[0].nominalV.source !== 'unknown';

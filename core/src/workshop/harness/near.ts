@@ -37,34 +37,42 @@ const isDisc = (kind: BuildDocument['donor']['brakeRear']): boolean =>
 /** More than a touch: so many points in a row, 20 mm apart, lie beside the chain. */
 const BESIDE_POINTS = 5;
 
-/**
- * What turns or folds beside the way of a cable as it is drawn: a rotor at an axle with a disc brake (or one that nobody has looked
- * at), cranks and ring at the bracket, the chain along the stay, the fold of a folding donor.
- * @param crosses the cable goes from the bar to the rest of the machine
- */
-export function hazardsOf(
-  build: BuildDocument,
-  frame: Frame,
-  way: readonly Point[],
-  crosses: boolean,
-): readonly Hazard[] {
-  const { donor } = build;
+/** What of a frame a way along it comes near, whatever is fitted there. */
+export interface Nearness {
+  readonly rearAxle: boolean;
+  readonly frontAxle: boolean;
+  readonly bracket: boolean;
+  readonly chain: boolean;
+}
+
+/** What the way of a cable comes near, as it is drawn. */
+export function nearnessOf({ rear, front, bracket }: Frame, way: readonly Point[]): Nearness {
   const points = along(way);
-  const near = (at: Point, mm: number): boolean =>
+  const isNear = (at: Point, mm: number): boolean =>
     points.some((p) => Math.hypot(p.x - at.x, p.y - at.y) < mm);
-  const rotor =
-    (isDisc(donor.brakeRear) && near(frame.rear, ROTOR_MM)) ||
-    (isDisc(donor.brakeFront) && near(frame.front, ROTOR_MM));
   // At the bracket itself it is cranks and ring that it has to clear.
   const beside = points.filter(
-    (p) =>
-      away(p, frame.bracket, frame.rear) < CHAIN_MM &&
-      Math.hypot(p.x - frame.bracket.x, p.y - frame.bracket.y) > CRANK_MM,
+    (p) => away(p, bracket, rear) < CHAIN_MM && Math.hypot(p.x - bracket.x, p.y - bracket.y) > CRANK_MM,
   ).length;
+  return {
+    rearAxle: isNear(rear, ROTOR_MM),
+    frontAxle: isNear(front, ROTOR_MM),
+    bracket: isNear(bracket, CRANK_MM),
+    chain: beside >= BESIDE_POINTS,
+  };
+}
+
+/**
+ * What turns or folds beside the way of a cable: a rotor at an axle with a disc brake (or one that nobody has looked at), cranks and
+ * ring at the bracket, the chain along the stay, the fold of a folding donor.
+ * @param crosses the cable goes from the bar to the rest of the machine
+ */
+export function hazardsOf({ donor }: BuildDocument, near: Nearness, crosses: boolean): readonly Hazard[] {
+  const rotor = (isDisc(donor.brakeRear) && near.rearAxle) || (isDisc(donor.brakeFront) && near.frontAxle);
   return [
     ...(rotor ? (['rotor'] as const) : []),
-    ...(beside >= BESIDE_POINTS ? (['chain'] as const) : []),
-    ...(near(frame.bracket, CRANK_MM) ? (['crank'] as const) : []),
+    ...(near.chain ? (['chain'] as const) : []),
+    ...(near.bracket ? (['crank'] as const) : []),
     ...(crosses && donor.style === 'folding' ? (['fold'] as const) : []),
   ];
 }

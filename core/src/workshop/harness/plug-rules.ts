@@ -15,8 +15,16 @@ export interface PlugFinding {
   readonly remedy: string;
 }
 
+/** Two pins face to face, from 1. */
+interface Face {
+  readonly pin: number;
+  readonly a: PinWork;
+  readonly b: PinWork;
+}
+
 interface Facing {
   readonly cable: Cable;
+  readonly faces: readonly Face[];
   readonly works: Readonly<Record<PinWork, WorkSpec>>;
 }
 
@@ -33,11 +41,7 @@ const stop = (rule: string, pins: readonly number[], words: string, remedy: stri
   remedy,
 });
 
-/** Pins face to face, from 1. */
-const faces = ({
-  from,
-  to,
-}: Cable): readonly { readonly pin: number; readonly a: PinWork; readonly b: PinWork }[] =>
+const facesOf = ({ from, to }: Cable): readonly Face[] =>
   Array.from({ length: Math.min(from.pins.length, to.pins.length) }, (_, i) => ({
     pin: i + 1,
     a: from.pins[i]?.work ?? 'unknown',
@@ -93,8 +97,8 @@ const otherCount: PlugRule = {
 
 const supplyOnSignal: PlugRule = {
   id: 'supply-on-signal',
-  find: ({ cable, works }) =>
-    faces(cable)
+  find: ({ faces, works }) =>
+    faces
       .filter(({ a, b }) => {
         const kinds = [works[a].kind, works[b].kind];
         return (kinds.includes('supply') || kinds.includes('power')) && kinds.includes('signal');
@@ -111,8 +115,8 @@ const supplyOnSignal: PlugRule = {
 
 const twoSupplies: PlugRule = {
   id: 'two-supplies',
-  find: ({ cable, works }) =>
-    faces(cable)
+  find: ({ faces, works }) =>
+    faces
       .filter(
         ({ a, b }) =>
           a !== b && [works[a], works[b]].every(({ kind }) => kind === 'supply' || kind === 'power'),
@@ -131,9 +135,9 @@ const twoSupplies: PlugRule = {
 
 const groundMissing: PlugRule = {
   id: 'ground-missing',
-  find: ({ cable, works }) => {
-    const signals = faces(cable).some(({ a, b }) => works[a].kind === 'signal' && works[b].kind === 'signal');
-    const grounds = faces(cable).some(({ a, b }) => works[a].kind === 'ground' && works[b].kind === 'ground');
+  find: ({ faces, works }) => {
+    const signals = faces.some(({ a, b }) => works[a].kind === 'signal' && works[b].kind === 'signal');
+    const grounds = faces.some(({ a, b }) => works[a].kind === 'ground' && works[b].kind === 'ground');
     return signals && !grounds
       ? [
           stop(
@@ -149,8 +153,8 @@ const groundMissing: PlugRule = {
 
 const tooManyVolts: PlugRule = {
   id: 'too-many-volts',
-  find: ({ cable, works }) =>
-    faces(cable)
+  find: ({ faces, works }) =>
+    faces
       .filter(({ a, b }) => {
         const [x, y] = [works[a], works[b]];
         const high = Math.max(x.rest?.[1] ?? 0, y.rest?.[1] ?? 0);
@@ -176,10 +180,8 @@ const isTurned = (a: PinWork, b: PinWork): boolean =>
 
 const turned: PlugRule = {
   id: 'polarity',
-  find: ({ cable }) => {
-    const pins = faces(cable)
-      .filter(({ a, b }) => isTurned(a, b))
-      .map(({ pin }) => pin);
+  find: ({ faces }) => {
+    const pins = faces.filter(({ a, b }) => isTurned(a, b)).map(({ pin }) => pin);
     return pins.length === 0
       ? []
       : [
@@ -199,10 +201,10 @@ const GRAVER: readonly PlugRule[] = [supplyOnSignal, twoSupplies, tooManyVolts];
 const crossedPins: PlugRule = {
   id: 'crossed',
   find: (facing) => {
-    const { cable, works } = facing;
+    const { cable, faces, works } = facing;
     const named = new Set(GRAVER.flatMap((rule) => rule.find(facing)).flatMap((f) => f.pins));
     // Whatever else does not belong together: two signals, a supply on ground, a phase on a supply.
-    const left = faces(cable).filter(
+    const left = faces.filter(
       ({ pin, a, b }) => isUsed(a) && isUsed(b) && !agrees(a, b) && !isTurned(a, b) && !named.has(pin),
     );
     if (left.length === 0) return [];
@@ -316,11 +318,14 @@ function adapterLeaves(cable: Cable, works: Facing['works']): readonly PlugFindi
 
 const RANK: readonly State[] = ['stop', 'look', 'unknown', 'fine'];
 
-/** What stands against a plug pair, the worst first; a rule that says the same of a pin as a graver one is left out. */
-export function plugFindings(met: Cable, pack: Volts): readonly PlugFinding[] {
+/**
+ * What stands against a plug pair, the worst first; a rule that says the same of a pin as a graver one is left out.
+ * @param works of the pins at the volts of the pack: given where many pairs of one harness are looked at
+ */
+export function plugFindings(met: Cable, pack: Volts, works = worksOf(pack)): readonly PlugFinding[] {
   const cable = behindAdapter(met);
-  const works = worksOf(pack);
-  const found = PLUG_RULES.flatMap((rule) => rule.find({ cable, works })).concat(adapterLeaves(met, works));
+  const facing: Facing = { cable, faces: facesOf(cable), works };
+  const found = PLUG_RULES.flatMap((rule) => rule.find(facing)).concat(adapterLeaves(met, works));
   const volts = new Set(found.filter((f) => f.rule === 'too-many-volts').flatMap((f) => f.pins));
   return found
     .filter(

@@ -5,7 +5,7 @@ import type { Frame, Tube } from '../../frame/frame.ts';
 import type { Point } from '../../frame/point.ts';
 import type { Cable } from './components.ts';
 import { NOTHING_MEASURED, type Hazard } from '../../document/harness.ts';
-import { hazardsOf } from './near.ts';
+import { hazardsOf, nearnessOf, type Nearness } from './near.ts';
 
 /** Ends of tubes that are nearer than this are one joint, mm. */
 const JOINT_MM = 45;
@@ -141,32 +141,41 @@ function shortest(
   return { mm: best[to] ?? Infinity, way };
 }
 
+/** A way along the tubes, with what it comes near. */
+interface Way extends ReturnType<typeof shortest> {
+  readonly near: Nearness;
+}
+
 /** Ways on one frame, each sought once: a keystroke seldom moves a tube. */
 interface Ways {
+  readonly frame: Frame;
   readonly graph: Graph;
-  readonly found: Map<string, ReturnType<typeof shortest>>;
+  readonly found: Map<string, Way>;
 }
 const frames = new Map<string, Ways>();
 /** So many frames are remembered: the build in hand, its pin, and what is compared. */
 const MOST_FRAMES = 8;
 
 function waysOn(frame: Frame, places: readonly Point[]): Ways {
-  const key = JSON.stringify([frame.tubes.map(({ name, a, b }) => [name, a.x, a.y, b.x, b.y]), places]);
+  const { rear, front, bracket } = frame;
+  const tubes = frame.tubes.map(({ name, a, b }) => [name, a.x, a.y, b.x, b.y]);
+  const key = JSON.stringify([tubes, rear, front, bracket, places]);
   const known = frames.get(key);
   if (known !== undefined) return known;
-  const made: Ways = { graph: graphOf(frame, places), found: new Map() };
+  const made: Ways = { frame, graph: graphOf(frame, places), found: new Map() };
   if (frames.size >= MOST_FRAMES) frames.clear();
   frames.set(key, made);
   return made;
 }
 
 /** The shortest way between two places of a frame. */
-function wayBetween({ graph, found }: Ways, a: Point, b: Point): ReturnType<typeof shortest> {
+function wayBetween({ frame, graph, found }: Ways, a: Point, b: Point): Way {
   const key = [a.x, a.y, b.x, b.y].join(' ');
   const known = found.get(key);
   if (known !== undefined) return known;
   const nodeOf = (p: Point): number => graph.nodes.findIndex((n) => far(n, p) < 1);
-  const way = shortest(graph, nodeOf(a), nodeOf(b));
+  const along = shortest(graph, nodeOf(a), nodeOf(b));
+  const way = { ...along, near: nearnessOf(frame, along.way) };
   found.set(key, way);
   return way;
 }
@@ -302,9 +311,7 @@ export function runsOf(
           extend,
           then: thenOf(extend),
           way: drawn.way,
-          hazards: cable.toComponent.startsWith('charger')
-            ? []
-            : hazardsOf(build, frame, drawn.way, bar === 1),
+          hazards: cable.toComponent.startsWith('charger') ? [] : hazardsOf(build, drawn.near, bar === 1),
         },
       ];
     }),

@@ -1,3 +1,4 @@
+import { currentCables } from '../../document/current-cables.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import type { KnownBuild } from '../../document/known-build.ts';
 import { NOTHING_MEASURED } from '../../document/harness.ts';
@@ -9,6 +10,7 @@ import { currentFindings, dropOf, type CableDrop } from './current-rules.ts';
 import { cutList, type CutGroup } from './cut-list.ts';
 import { plugFindings, plugState, type PlugFinding } from './plug-rules.ts';
 import { runsOf, type Run } from './runs.ts';
+import { worksOf } from './works.ts';
 import type { Volts } from '../pins/spans.ts';
 
 /** A cable with everything that is known of it. */
@@ -71,15 +73,25 @@ export function wiringOf(build: BuildDocument, known: KnownBuild, chain: Chain):
   const { components, cables } = harnessOf(build);
   const runs = runsOf(build, known, cables);
   const pack = packVolts(known);
+  const works = worksOf(pack);
+  const carriers = new Map(currentCables(build).map((c) => [c.key, c.carries]));
   const wires = cables.flatMap((cable): Wire[] => {
     const run = runs.get(cable.key);
     if (run === undefined) return [];
-    const plug = plugFindings(cable, pack);
+    const plug = plugFindings(cable, pack, works);
     const said = build.harness.cables[cable.key] ?? NOTHING_MEASURED;
     const mm2 = said.mm2 ?? sizeOf(known, cable);
-    const current = { build, known, chain, key: cable.key, cutMm: run.cut, mm2 };
+    const subject = {
+      build,
+      known,
+      chain,
+      key: cable.key,
+      current: carriers.get(cable.key),
+      cutMm: run.cut,
+      mm2,
+    };
     const way = [
-      ...currentFindings(current),
+      ...currentFindings(subject),
       ...cableFindings({ build, cable, run, all: cables, runs }),
     ].toSorted((a, b) => RANK.indexOf(a.state) - RANK.indexOf(b.state));
     return [
@@ -92,7 +104,7 @@ export function wiringOf(build: BuildDocument, known: KnownBuild, chain: Chain):
         state: worst([...plug, ...way].map((f) => f.state)),
         mm2,
         mm2From: said.mm2 === null ? 'usual' : 'entered',
-        drop: dropOf(current),
+        drop: dropOf(subject),
       },
     ];
   });
