@@ -13,6 +13,13 @@ export const demoBuilds = (): readonly BuildDocument[] =>
       return read.value;
     });
 
+/** The demo build of a name. */
+export function demoBuild(name: string): BuildDocument {
+  const build = demoBuilds().find((b) => b.name === name);
+  if (build === undefined) throw new Error(`no demo build ${name}`);
+  return build;
+}
+
 /** What a keystroke waits for: the figures of the tray and the state of every stage. */
 export function trayOf(build: BuildDocument, book = shippedRules()): unknown {
   const { figures, stages } = evaluate(build, book);

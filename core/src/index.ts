@@ -379,7 +379,6 @@ export {
   type Step as BenchStep,
   type StepState,
 } from './workshop/bench/run-view.ts';
-export { partsOf } from './verdict/job-of.ts';
 export {
   NOTHING_SET,
   TRUE_SPEED_FROM,

@@ -2,8 +2,6 @@ import { wantedLinks } from '../fit/bracket-checks.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { wiringOf, type Wiring } from '../workshop/harness/wiring.ts';
 import type { Job } from '../workshop/job.ts';
-import { partsList } from '../workshop/parts-list/parts-list.ts';
-import type { Line } from '../workshop/parts-list/line.ts';
 import type { Judged } from './judged.ts';
 
 /** What the workshop's lists are worked out from. */
@@ -26,6 +24,3 @@ export function jobOf(s: Judged, wiring: () => Wiring = () => wiringOf(s.build, 
     },
   };
 }
-
-/** The parts list of a build. */
-export const partsOf = (s: Judged): readonly Line[] => partsList(jobOf(s));

@@ -4,12 +4,11 @@ import type { BuildDocument } from '../../document/document.ts';
 import { readBuild } from '../../document/read.ts';
 import { evaluate } from '../../test/evaluate.ts';
 import { priced, sample } from '../../test/sample.ts';
-import { partsOf } from '../../verdict/job-of.ts';
 import { ledgerOf, sendingOf, type Ledger } from './ledger.ts';
-import { purchaseList, type Row } from './purchase-list.ts';
+import type { Row } from './purchase-list.ts';
 import { purchaseTable, readPurchaseTable, shoppingList, withSaid } from './shopping.ts';
 
-const rowsOf = (build: BuildDocument): readonly Row[] => purchaseList(build, partsOf(evaluate(build).study));
+const rowsOf = (build: BuildDocument): readonly Row[] => evaluate(build).list.rows;
 const build = priced(
   sample({ drive: { name: 'Hub', flatsMm: 10, torqueArms: 1 } }),
   { donor: 300, motor: 200, controller: 60 },

@@ -6,12 +6,12 @@ import { newBuild } from '../../document/template.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import { evaluate } from '../../test/evaluate.ts';
 import { RUNS, anyBuild, sample, type Changes } from '../../test/sample.ts';
-import { partsOf } from '../../verdict/job-of.ts';
 import type { Line } from './line.ts';
 import { RULES } from './rules/rules.ts';
 import { usualPort } from '../harness/components.ts';
 
-const list = (build: BuildDocument): readonly Line[] => partsOf(evaluate(build).study);
+const list = (build: BuildDocument): readonly Line[] =>
+  evaluate(build).list.rows.flatMap(({ line }) => line ?? []);
 type Kind = BuildDocument['drive']['kind'];
 type Case = readonly [changes: Changes, kind?: Kind];
 
@@ -225,9 +225,9 @@ describe('the rules of the parts list', () => {
     };
     fc.assert(
       fc.property(anyBuild, (build) => {
-        const { study } = evaluate(build);
+        const { study, list: asked } = evaluate(build);
         const states = new Map(study.checks.map((c) => [c.id, c.state]));
-        for (const { key } of partsOf(study)) {
+        for (const { key } of asked.rows) {
           const mends = MENDS[key];
           if (mends !== undefined) expect(states.get(mends), key).not.toBe('fine');
         }
