@@ -50,5 +50,8 @@ export const DUTY_KINDS = [
   'other',
 ] as const;
 
+/** What a duty may want on the machine. */
+export const DUTY_FITTINGS = ['lamps', 'reflectors', 'bell', 'mirror', 'plate', 'label'] as const;
+
 export const RULES_FORMAT = 'apple-cart-rules';
 export const REGIONS = ['Europe', 'North America', 'South America', 'Asia', 'Oceania', 'Own'] as const;

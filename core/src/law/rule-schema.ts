@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { placeId } from '../document/choices.ts';
 import {
   ANSWER_FACT_NAMES,
+  DUTY_FITTINGS,
   DUTY_KINDS,
   LIMIT_UNITS,
   NUMBER_FACT_NAMES,
@@ -98,7 +99,10 @@ const duty = z.strictObject({
   years: z.number().int().min(1).max(100).optional(),
   /** Answered by the build where it can be. */
   fact: z.enum(ANSWER_FACT_NAMES).optional(),
+  /** What it wants on the machine, where that is another thing than lamps of a duty of lighting and a label of a duty of labelling. */
+  fits: z.array(z.enum(DUTY_FITTINGS)).max(6).optional(),
 });
+export type DutyFitting = (typeof DUTY_FITTINGS)[number];
 export type Duty = z.infer<typeof duty>;
 
 /** A plate's lines; names in braces are filled in from the build: see `LabelWords`. */

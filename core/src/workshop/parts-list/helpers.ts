@@ -1,11 +1,12 @@
-import type { Duty } from '../../law/rule-schema.ts';
+import type { Duty, DutyFitting } from '../../law/rule-schema.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import type { PackDocument } from '../../document/pack.ts';
 import type { PackPlace } from '../../frame/names.ts';
-import type { Known } from '../../document/known-build.ts';
+import type { Known, KnownBuild } from '../../document/known-build.ts';
+import type { Chain } from '../../power-chain/chain.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { Unit } from '../../quantity/units.ts';
-import type { Job } from '../job.ts';
+import { isAmiss, type Job } from '../job.ts';
 
 /** Amps that a strip of pure nickel of 8 mm by 0.15 mm carries. Common practice, no source: 5 to 7 A. */
 export const NICKEL_A = 6;
@@ -63,11 +64,57 @@ const FUSES = [5, 7.5, 10, 15, 20, 25, 30, 40, 50, 60, 80, 100, 125, 150, 200, 2
 /** The next rating above a current, A. */
 export const nextFuse = (amps: number): number => FUSES.find((f) => f >= amps) ?? Math.ceil(amps / 100) * 100;
 
-/** A duty that the place asks, or may ask, speaks of something. */
-export const asksFor = (duties: readonly Duty[], what: RegExp): boolean =>
-  duties.some(
-    (d) => (d.asked === 'yes' || d.asked === 'varies') && (what.test(d.title) || what.test(d.text)),
+/** What the fuse is rated for, A: as entered, or the next above what is drawn for long. */
+export const fuseAmps = ({ cabling }: KnownBuild, { battery }: Chain): number =>
+  cabling.fuseA.source === 'unknown' ? nextFuse(battery.continuousA * OVER_DRAWN) : cabling.fuseA.value;
+
+/** What each kind of duty wants on the machine, where the rule itself does not say it. */
+const USUAL_FITTINGS: Partial<Record<Duty['kind'], readonly DutyFitting[]>> = {
+  lighting: ['lamps'],
+  label: ['label'],
+};
+
+/** In the place's own words why a fitting is wanted, where it asks or may ask for one; undefined where it does not. */
+export function dutyFor(duties: readonly Duty[], fitting: DutyFitting): string | undefined {
+  const duty = duties.find(
+    ({ asked, kind, fits }) =>
+      (asked === 'yes' || asked === 'varies') && (fits ?? USUAL_FITTINGS[kind] ?? []).includes(fitting),
   );
+  if (duty === undefined) return undefined;
+  const asks = duty.asked === 'yes' ? 'asked of this class in this place' : 'may be asked where it is ridden';
+  return `${asks}: ${duty.title.toLowerCase()}: ${duty.text.replace(/[.\s]+$/, '')}`;
+}
+
+/** A pack on a rail along a tube. */
+export const isOnTube = ({ boxes }: PackDocument): boolean => ON_TUBES.includes(boxes[0]?.place ?? 'free');
+
+/** A rail on a tube has no bosses where it lies. */
+export function wantsRivetNuts(job: Job): boolean {
+  const { donor, packs } = job.build;
+  const lacks = donor.bosses === null || donor.bosses.length === 0 || isAmiss(job, 'pack-boss');
+  return packs.some(isOnTube) && lacks;
+}
+
+/** Why cranks and bracket come out: for a motor in the shell, or for a sensor about the spindle. */
+export function comesOut({ drive, controls }: BuildDocument): {
+  readonly cranks: string | undefined;
+  readonly bracket: string | undefined;
+} {
+  if (drive.kind === 'mid-drive')
+    return { cranks: 'the cranks come off before the motor goes in', bracket: 'the old bracket comes out' };
+  if (controls.assistSensor === 'torque')
+    return {
+      cranks: 'the cranks come off before the sensor goes in',
+      bracket: 'the sensor takes the place of the bracket’s spindle',
+    };
+  return {
+    cranks:
+      controls.assistSensor === 'cadence'
+        ? 'a crank comes off for the ring of magnets, unless the ring is split'
+        : undefined,
+    bracket: undefined,
+  };
+}
 
 /** Some motor is meant: without one there is no list yet. */
 export const isMeant = ({ build: { drive }, known }: Job): boolean =>

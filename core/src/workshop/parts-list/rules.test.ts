@@ -57,6 +57,7 @@ const CASES: Readonly<Record<string, readonly [Case | typeof none, Case | typeof
   pack: [[{}], none],
   charger: [[{}], none],
   fuse: [[{}], none],
+  'spare-fuse': [[{ cabling: { protection: 'fuse' } }], [{ cabling: { protection: 'breaker' } }]],
   'pre-charge': [[{ cabling: { inrush: 'resistor' } }], [{ cabling: { inrush: 'anti-spark' } }]],
   combiner: [[{ second: { join: 'combiner', nominalV: 48, capacityAh: 10 } }], [{}]],
   converter: [[{ supply: { means: 'converter', accessories: [light] } }], [{}]],
@@ -112,6 +113,7 @@ const CASES: Readonly<Record<string, readonly [Case | typeof none, Case | typeof
   ],
   cradle: [[{}], none],
   'rivet-nuts': [[{ donor: { bosses: [] } }], [{ pack: box('rear-rack') }]],
+  'rail-bolts': [[{}], [{ pack: box('rear-rack') }]],
   'pack-clamps': [[{ pack: { massKg: 6 } }], [{ pack: { massKg: 2.5 } }]],
   'rack-plate': [[{ pack: box('rear-rack') }], [{}]],
   'rain-cover': [[{ pack: { cover: 'bag' } }], [{ pack: { cover: 'case' } }]],
@@ -132,6 +134,10 @@ const CASES: Readonly<Record<string, readonly [Case | typeof none, Case | typeof
   'brake-sensors': [
     [{ donor: { brakeFront: 'hydraulic-disc', brakeRear: 'hydraulic-disc', levers: 'hydraulic' } }],
     [{ donor: { levers: 'cut-off' }, controls: { brakeCutoffs: 'yes' } }],
+  ],
+  'brake-cables': [
+    [{ donor: { brakeFront: 'rim', brakeRear: 'rim', levers: 'plain' } }],
+    [{ donor: { brakeFront: 'rim', brakeRear: 'rim', levers: 'cut-off' } }],
   ],
   'assist-sensor': [[{ controls: { assistSensor: 'cadence' } }], [{ controls: { assistSensor: 'none' } }]],
   'shift-sensor': [[{}, 'mid-drive'], [{}]],
@@ -174,6 +180,10 @@ const CASES: Readonly<Record<string, readonly [Case | typeof none, Case | typeof
     none,
   ],
   bell: [[{ brief: { place: 'br' } }], [{ brief: { place: 'gb' } }]],
+  mirror: [[{ brief: { place: 'br' } }], [{ brief: { place: 'gb' } }]],
+  plate: [[{ brief: { place: 'sg' } }], [{ brief: { place: 'gb' } }]],
+  reflectors: [[{ brief: { place: 'gb' } }], [{ brief: { place: 'ch' } }]],
+  'rim-tape': [[{ drive: { lacing: 'comes-laced' } }], [{ drive: { lacing: 'own' } }]],
   label: [[{ brief: { place: 'gb' }, drive: { ratedPowerW: 250 } }], [{ controls: { classLabel: 'yes' } }]],
   'thread-lock': [[{}], none],
   grease: [[{}], none],
@@ -183,7 +193,7 @@ const CASES: Readonly<Record<string, readonly [Case | typeof none, Case | typeof
     [{ donor: { brakeFront: 'hydraulic-disc', brakeRear: 'hydraulic-disc', levers: 'plain' } }],
     [{ donor: { brakeFront: 'rim', brakeRear: 'rim', levers: 'plain' } }],
   ],
-  'crank-puller': [[{ donor: { cranks: 'square' } }, 'mid-drive'], [{}]],
+  'crank-puller': [[{ donor: { cranks: 'square' } }, 'mid-drive'], [{ controls: { assistSensor: 'none' } }]],
   'shell-tool': [[{ donor: { shell: 'threaded' } }, 'mid-drive'], [{}]],
   'torque-wrench': [[{}], none],
   'spoke-key': [[{}], [{}, 'mid-drive']],
@@ -193,6 +203,7 @@ const CASES: Readonly<Record<string, readonly [Case | typeof none, Case | typeof
   iron: [[{}], none],
   'chain-tool': [[{}, 'mid-drive'], [{}]],
   'spot-welder': [fromCells, [{}]],
+  'lock-ring-tool': [[{}, 'mid-drive'], [{}]],
   'rivet-tool': [[{ donor: { bosses: [] } }], [{ pack: box('rear-rack') }]],
 };
 
@@ -265,5 +276,61 @@ describe('the rules of the parts list', () => {
       }),
       RUNS,
     );
+  });
+});
+
+describe('what a mechanic looks for on the list', () => {
+  const line = (build: BuildDocument, key: string): Line | undefined =>
+    list(build).find((l) => l.key === key);
+  const words = (build: BuildDocument, key: string): string => {
+    const found = line(build, key);
+    return found === undefined ? '' : `${phraseText(found.what)}: ${phraseText(found.why)}`;
+  };
+
+  // 16 CFR 1512.19 speaks of labelling: no bell is asked for by its letters.
+  it('takes no fitting from letters inside of another word', () => {
+    expect(line(made([{ brief: { place: 'us-ca' } }]), 'bell')).toBeUndefined();
+  });
+
+  // Motor Vehicles Rules of India, rule 126A: reflectors; lamps are not named.
+  it('asks for what the place asks, in its words', () => {
+    const india = made([{ brief: { place: 'in' } }]);
+    expect(line(india, 'lamps')).toBeUndefined();
+    expect(words(india, 'reflectors')).toContain('white front, red rear');
+    expect(words(made([{ brief: { place: 'gb' } }]), 'reflectors')).toContain('pedal reflectors');
+  });
+
+  // Common practice, no source: a sensor about the spindle goes on with the crank off, a torque sensor with the bracket out.
+  it('lays out crank and bracket tools for a sensor about the spindle', () => {
+    const torque = made([{ controls: { assistSensor: 'torque' }, donor: { shell: 'threaded' } }]);
+    expect(words(torque, 'crank-puller')).toContain('sensor');
+    expect(words(torque, 'shell-tool')).toContain('sensor');
+    const cadence = made([{ controls: { assistSensor: 'cadence' } }]);
+    expect(words(cadence, 'crank-puller')).toContain('split');
+    expect(line(cadence, 'shell-tool')).toBeUndefined();
+    expect(line(made([{ controls: { assistSensor: 'none' } }]), 'crank-puller')).toBeUndefined();
+  });
+
+  // Common practice, no source: a freewheel screws on by hand, a cassette is held by its lock ring.
+  it('asks for the tool of the cogs that are worked on', () => {
+    const moved = made([{ donor: { cogBody: 'cassette' }, drive: { cogBody: 'cassette' } }]);
+    expect(words(moved, 'cog-tool')).toContain('the cogs move');
+    const screwed = made([{ donor: { cogBody: 'cassette' }, drive: { cogBody: 'freewheel' } }]);
+    expect(line(screwed, 'cog-tool')).toBeUndefined();
+    const pushed = made([{ donor: { cogBody: 'freewheel' }, drive: { cogBody: 'cassette' } }]);
+    expect(words(pushed, 'cog-tool')).toContain('lock ring');
+  });
+
+  it('says what is fed by the pack’s own volts', () => {
+    const horn = { name: 'Horn', volts: 0, watts: 20, onPct: 1, light: false };
+    expect(
+      words(made([{ supply: { means: 'converter', accessories: [horn] } }]), 'accessories/horn'),
+    ).toMatch(/^Horn, at the pack’s volts, 20.W/);
+  });
+
+  it('asks for the spare fuse at the rating of the fuse', () => {
+    const build = made([{ cabling: { protection: 'fuse', fuseA: 25 } }]);
+    expect(words(build, 'fuse')).toMatch(/25.A/);
+    expect(words(build, 'spare-fuse')).toMatch(/25.A/);
   });
 });

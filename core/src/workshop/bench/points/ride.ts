@@ -1,11 +1,11 @@
 import type { Job } from '../../job.ts';
 import { isHub } from '../../job.ts';
-import { asksFor } from '../../parts-list/helpers.ts';
+import { dutyFor } from '../../parts-list/helpers.ts';
 import { holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
 /** The first ride, and what is looked at again after it. */
 export function ride(job: Job): readonly HoldPoint[] {
-  const labelled = asksFor(job.duties, /label|plate|marking/i);
+  const labelled = dutyFor(job.duties, 'label') !== undefined;
   return [
     holdPoint(
       'ride',

@@ -1,4 +1,12 @@
 import type { Rule } from '../line.ts';
+import { lockRingTool } from './tools/lock-ring-tool.ts';
+import { brakeCables } from './controls/brake-cables.ts';
+import { reflectors } from './wheels/reflectors.ts';
+import { plate } from './wheels/plate.ts';
+import { mirror } from './wheels/mirror.ts';
+import { rimTape } from './wheels/rim-tape.ts';
+import { railBolts } from './fitting/rail-bolts.ts';
+import { spareFuse } from './power/spare-fuse.ts';
 import { donor } from './drive/donor.ts';
 import { motor } from './drive/motor.ts';
 import { controller } from './drive/controller.ts';
@@ -92,6 +100,7 @@ export const RULES: readonly Rule[] = [
   packLine,
   charger,
   fuse,
+  spareFuse,
   preCharge,
   combiner,
   converter,
@@ -119,6 +128,7 @@ export const RULES: readonly Rule[] = [
   driveCover,
   cradle,
   rivetNuts,
+  railBolts,
   packClamps,
   rackPlate,
   rainCover,
@@ -136,6 +146,7 @@ export const RULES: readonly Rule[] = [
   grommets,
   motorPlug,
   brakeSensors,
+  brakeCables,
   assistSensor,
   shiftSensor,
   throttle,
@@ -146,9 +157,13 @@ export const RULES: readonly Rule[] = [
   lamps,
   spokes,
   tyre,
+  rimTape,
   otherWheel,
   brakePads,
   bell,
+  mirror,
+  plate,
+  reflectors,
   labelLine,
   threadLock,
   grease,
@@ -157,6 +172,7 @@ export const RULES: readonly Rule[] = [
   hydraulicBleed,
   crankPuller,
   shellTool,
+  lockRingTool,
   torqueWrench,
   spokeKey,
   cogTool,

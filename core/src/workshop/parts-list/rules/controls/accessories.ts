@@ -24,7 +24,7 @@ export const accessories: Rule = {
         what: [
           one.name.trim() === '' ? 'Accessory' : one.name.trim(),
           ', ',
-          qty(one.volts, 'V', 0),
+          ...(one.volts > 0 ? [qty(one.volts, 'V', 0)] : ['at the pack’s volts']),
           ', ',
           qty(one.watts, 'W', 0),
         ],
@@ -32,7 +32,10 @@ export const accessories: Rule = {
           one.light ? 'lit from the pack, with a reserve after the motor has cut off' : 'fed from the pack',
         ],
         kind: one.light ? 'lamp' : 'accessory',
-        ask: 'Ask what volts it stands: a pack’s own are more than a lamp for cars or bicycles takes.',
+        ask:
+          one.volts > 0
+            ? 'Ask what volts it stands: a pack’s own are more than a lamp for cars or bicycles takes.'
+            : 'Ask that it stands the volts of a full pack: more than is printed on the pack.',
       };
     });
   },

@@ -1,4 +1,4 @@
-import { asksFor } from '../../helpers.ts';
+import { dutyFor } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Lamps the law's duties ask for. */
@@ -6,14 +6,10 @@ export const lamps: Rule = {
   id: 'lamps',
   group: 'controls',
   origin: 'duties of the place',
-  lines: ({ build: { supply }, duties }) =>
-    asksFor(duties, /light|lamp/i) && !supply.accessories.some((a) => a.light)
-      ? [
-          {
-            what: ['Front and rear lamp'],
-            why: ['asked of this class in this place when it is dark'],
-            unit: 'set',
-          },
-        ]
-      : [],
+  lines: ({ build: { supply }, duties }) => {
+    const duty = dutyFor(duties, 'lamps');
+    return duty === undefined || supply.accessories.some((a) => a.light)
+      ? []
+      : [{ what: ['Front and rear lamp'], why: [duty], unit: 'set' }];
+  },
 };

@@ -1,5 +1,4 @@
-import { isAmiss } from '../../../job.ts';
-import { ON_TUBES } from '../../helpers.ts';
+import { wantsRivetNuts } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Rivet nuts where a rail has no bosses to be screwed to. */
@@ -9,12 +8,10 @@ export const rivetNuts: Rule = {
   origin: 'fit check: pack to bottle bosses; common practice: two fixings a rail',
   lines: (job) => {
     const { bosses } = job.build.donor;
-    const onTube = job.build.packs.some((p) => ON_TUBES.includes(p.boxes[0]?.place ?? 'free'));
-    const lacks = bosses === null || bosses.length === 0 || isAmiss(job, 'pack-boss');
-    return onTube && lacks
+    return wantsRivetNuts(job)
       ? [
           {
-            what: ['Rivet nuts M5, for the wall of the tube, with bolts'],
+            what: ['Rivet nuts M5, for the wall of the tube'],
             why: [
               bosses === null
                 ? 'bosses are not looked at yet: a rail wants two'

@@ -1,5 +1,5 @@
 import { qty } from '../../../../quantity/phrase.ts';
-import { OVER_DRAWN, FULL_OVER_LABEL, nextFuse } from '../../helpers.ts';
+import { FULL_OVER_LABEL, fuseAmps } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Fuse with holder or breaker in the battery lead. */
@@ -11,10 +11,7 @@ export const fuse: Rule = {
   lines: ({ build: { cabling, packs }, known, chain }) => {
     const volts =
       Math.max(...packs.map((_, i) => (known.packs[i] ?? known.packs[0]).nominalV.value)) * FULL_OVER_LABEL;
-    const amps =
-      known.cabling.fuseA.source === 'unknown'
-        ? nextFuse(chain.battery.continuousA * OVER_DRAWN)
-        : known.cabling.fuseA.value;
+    const amps = fuseAmps(known, chain);
     return [
       {
         what: [

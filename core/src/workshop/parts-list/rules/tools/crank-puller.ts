@@ -1,4 +1,4 @@
-import { PULLER } from '../../helpers.ts';
+import { comesOut, PULLER } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** The extractor for this crank. */
@@ -6,17 +6,20 @@ export const crankPuller: Rule = {
   id: 'crank-puller',
   group: 'tools',
   origin: 'fit check: how cranks and bracket come out',
-  lines: ({ build: { drive, donor } }) =>
-    drive.kind === 'mid-drive'
-      ? [
+  lines: ({ build }) => {
+    const { cranks } = build.donor;
+    const why = comesOut(build).cranks;
+    return why === undefined
+      ? []
+      : [
           {
-            what: [PULLER[donor.cranks]],
-            why: ['the cranks come off before the motor goes in'],
+            what: [PULLER[cranks]],
+            why: [why],
             ask:
-              donor.cranks === 'unknown'
+              cranks === 'unknown'
                 ? 'Look at the crank’s end first: three kinds of extractor are not alike.'
                 : '',
           },
-        ]
-      : [],
+        ];
+  },
 };

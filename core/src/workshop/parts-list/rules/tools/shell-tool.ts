@@ -1,3 +1,4 @@
+import { comesOut } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** The tool for this bracket. */
@@ -5,18 +6,21 @@ export const shellTool: Rule = {
   id: 'shell-tool',
   group: 'tools',
   origin: 'fit check: how cranks and bracket come out',
-  lines: ({ build: { drive, donor } }) =>
-    drive.kind === 'mid-drive' && donor.shell !== 'none'
-      ? [
+  lines: ({ build }) => {
+    const { shell } = build.donor;
+    const why = comesOut(build).bracket;
+    return why === undefined || shell === 'none'
+      ? []
+      : [
           {
             what: [
-              donor.shell === 'unthreaded'
+              shell === 'unthreaded'
                 ? 'Bearing press and drift for a pressed bracket'
                 : 'Bracket tool, splined, for the cups (drive side turns the other way)',
             ],
-            why: ['the old bracket comes out'],
-            ask: donor.shell === 'unknown' ? 'Look whether the cups are screwed or pressed.' : '',
+            why: [why],
+            ask: shell === 'unknown' ? 'Look whether the cups are screwed or pressed.' : '',
           },
-        ]
-      : [],
+        ];
+  },
 };

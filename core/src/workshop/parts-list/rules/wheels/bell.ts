@@ -1,13 +1,13 @@
-import { asksFor } from '../../helpers.ts';
+import { dutyFor } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** A bell. */
 export const bell: Rule = {
   id: 'bell',
   group: 'wheels',
-  origin: 'duties of the place; common practice',
-  lines: ({ duties }) =>
-    asksFor(duties, /bell|horn|warning/i)
-      ? [{ what: ['Bell'], why: ['asked of this class in this place'] }]
-      : [],
+  origin: 'duties of the place',
+  lines: ({ duties }) => {
+    const duty = dutyFor(duties, 'bell');
+    return duty === undefined ? [] : [{ what: ['Bell or horn'], why: [duty] }];
+  },
 };

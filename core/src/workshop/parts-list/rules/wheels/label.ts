@@ -1,4 +1,4 @@
-import { asksFor } from '../../helpers.ts';
+import { dutyFor } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** The label of the class. */
@@ -6,13 +6,10 @@ export const labelLine: Rule = {
   id: 'label',
   group: 'wheels',
   origin: 'duties of the place',
-  lines: ({ build: { controls }, duties }) =>
-    controls.classLabel !== 'yes' && asksFor(duties, /label|plate|marking|mark/i)
-      ? [
-          {
-            what: ['Label of the class, weatherproof: the class sheet prints it'],
-            why: ['asked of this class in this place'],
-          },
-        ]
-      : [],
+  lines: ({ build: { controls }, duties }) => {
+    const duty = dutyFor(duties, 'label');
+    return controls.classLabel === 'yes' || duty === undefined
+      ? []
+      : [{ what: ['Label of the class, weatherproof: the class sheet prints it'], why: [duty] }];
+  },
 };

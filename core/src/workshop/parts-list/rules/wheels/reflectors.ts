@@ -1,0 +1,23 @@
+import { dutyFor } from '../../helpers.ts';
+import type { Rule } from '../../line.ts';
+
+/** Reflectors, which packs and racks hide. */
+export const reflectors: Rule = {
+  id: 'reflectors',
+  group: 'wheels',
+  origin:
+    'duties of the place; common practice: a pack on the rack hides the rear one, new pedals come without',
+  lines: ({ duties }) => {
+    const duty = dutyFor(duties, 'reflectors');
+    return duty === undefined
+      ? []
+      : [
+          {
+            what: ['Reflectors, as the place asks them'],
+            why: [duty],
+            unit: 'set',
+            ask: 'The donor’s own do where they are still to be seen with pack and rack on.',
+          },
+        ];
+  },
+};
