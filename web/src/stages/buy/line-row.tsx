@@ -102,12 +102,10 @@ function Under({ row, currency, onOpen }: { row: Row; currency: string; onOpen: 
           className="text-left text-slate underline decoration-dotted underline-offset-2 hover:bg-press max-bench:min-h-11"
         >
           {phraseText(line.why, system)}
+          {line.ask !== '' && row.state === 'needed' && row.broughtBy === undefined && ', ask first'}
         </button>
       )}
       {row.broughtBy !== undefined && <span className="block">comes in the box of the {row.broughtBy}</span>}
-      {line !== undefined && line.ask !== '' && row.state === 'needed' && row.broughtBy === undefined && (
-        <span className="text-slate">, ask first</span>
-      )}
       {row.price === null && likely !== undefined && (
         <span className="block">likely {between(likely.least, likely.most)}, by the shelf</span>
       )}
