@@ -121,7 +121,7 @@ export {
   type PlaceOutcome,
   type PlaceVerdict,
 } from './law/judge.ts';
-export { labelledCategory, labelLines } from './law/label.ts';
+export { classLabel } from './verdict/class-label.ts';
 export { curveRules, lawCurves, limitLines, type LawCurves, type LimitLine } from './law/law-curves.ts';
 export { readRules, readRulesText } from './law/read-rules.ts';
 export type { Category, Certainty, Clause, Duty, PlaceRules, RuleBook } from './law/rule-schema.ts';

@@ -4,10 +4,10 @@ import type { DonorStyle, DriveKind } from '../document/choices.ts';
 import { motorAt } from '../document/frame-of.ts';
 import type { PlaceOutcome, PlaceVerdict } from '../law/judge.ts';
 import type { Duty } from '../law/rule-schema.ts';
-import { labelLines, labelledCategory } from '../law/label.ts';
 import { chargePlan } from '../power-chain/charge-plan.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import { msToKmh } from '../quantity/units.ts';
+import { classLabel } from './class-label.ts';
 import type { Verdict } from './evaluate.ts';
 import { counts } from '../workshop/parts-list/purchase-list.ts';
 import { spanText } from './figures/tally-figures.ts';
@@ -221,10 +221,7 @@ function instrumentOf({ tests, place }: PlaceVerdict): string | undefined {
  */
 export function customerPage(verdict: Verdict): CustomerPage {
   const { build } = verdict.study;
-  const { here, ways } = verdict.law;
-  const category = labelledCategory(here);
-  const facts = ways[0]?.facts;
-  const permitted = verdict.known.donor.permittedKg;
+  const { here } = verdict.law;
   const { money } = build;
   const { ledger, rows } = verdict.list;
   return {
@@ -233,10 +230,7 @@ export function customerPage(verdict: Verdict): CustomerPage {
     far: far(verdict),
     fast: fast(verdict),
     instrument: instrumentOf(here),
-    label:
-      category === undefined || facts === undefined
-        ? undefined
-        : labelLines(category, facts, permitted.source === 'unknown' ? undefined : permitted.value),
+    label: classLabel(verdict).lines,
     duties: here.duties.filter((d) => d.asked === 'yes' || d.asked === 'varies'),
     price: {
       text: ledger.any ? spanText(ledger, money.currency) : 'Not known',

@@ -51,6 +51,7 @@ import type { StageVerdict } from './stages/stage.ts';
 import { ownChecks } from './stages/own-checks.ts';
 import { stages } from './stages/stages.ts';
 import { judged, type Judged } from './judged.ts';
+import { asSet, asSetFindings } from './as-set.ts';
 import { levelClasses } from './level-classes.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
 import type { SteadyOutcome } from '../ride/steady.ts';
@@ -85,6 +86,8 @@ export interface Verdict {
     readonly here: PlaceVerdict;
     /** If a level of help were the highest that the rider can reach, level by level. */
     readonly levels: readonly PlaceVerdict[];
+    /** As the controller is set, where that is another answer than the plan's. */
+    readonly asSet: PlaceVerdict | undefined;
   };
   readonly hill: {
     readonly climb: ClimbOutcome;
@@ -163,10 +166,13 @@ const figuresOf = (s: Judged, ledger: Ledger): readonly Figure[] =>
   ]);
 
 /** Settings that were put in and are not as the plan has them; without any the sheet is not worked out. */
-const drifted = (v: Pick<Verdict, 'settings' | 'study'>): readonly Finding[] =>
+const drifted = (v: Pick<Verdict, 'settings' | 'study' | 'law'>): readonly Finding[] =>
   Object.keys(v.study.build.settings.lines).length === 0
     ? []
-    : settingFindings(v.settings).map((f): Finding => ({ ...f, stage: 'setup', path: '' }));
+    : [
+        ...asSetFindings(v.study, v.law.asSet),
+        ...settingFindings(v.settings).map((f): Finding => ({ ...f, stage: 'setup', path: '' })),
+      ];
 
 const hillOf = (s: Judged): Verdict['hill'] =>
   lazily<Verdict['hill']>({
@@ -256,6 +262,7 @@ export function evaluate(build: BuildDocument, book: RuleBook, shelf: readonly P
         ways: () => s.ways,
         here: () => s.here,
         levels: () => levelClasses(build, book, v.range.levels),
+        asSet: () => asSet(s, book),
       }),
     fit: () => fitVerdict(s),
     axlesKg: () => axleLoadsKg(standingKg(s.machine), s.machine.balance),

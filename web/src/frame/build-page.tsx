@@ -115,7 +115,11 @@ export function BuildPage() {
       <SkipLink to="fields">To the fields of this sheet</SkipLink>
       <TopBar />
       <WorkOrder />
-      <main className="print-flow relative min-h-0 min-w-0 overflow-y-auto bg-sheet" key={stage}>
+      {/* A sheet ends above the tab of the tray, which stands over it on narrow screens. */}
+      <main
+        className="print-flow relative min-h-0 min-w-0 overflow-y-auto bg-sheet max-bench:pb-8 print:pb-0"
+        key={stage}
+      >
         <PrintHead />
         <BuildTroubles />
         <div className="px-4 empty:hidden">

@@ -1,41 +1,31 @@
 import {
+  classLabel,
   formatNumber,
-  labelLines,
-  labelledCategory,
   placeState,
   saidOf,
   type BuildDocument,
-  type PlaceVerdict,
   type Verdict,
 } from '@apple-cart/core';
 import { PrintPage } from '../../paper/print-page.tsx';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 import { Stamp } from '../../ui/stamp.tsx';
+import { AsSet } from './as-set.tsx';
 import { Clauses } from './clause-table.tsx';
 import { Duties } from './duties-view.tsx';
 import { PLACE_WORD, QUESTION } from './law-words.ts';
 
 /** The label to cut out, for the class that the machine is in and no other. */
-function Label({ build, verdict, here }: { build: BuildDocument; verdict: Verdict; here: PlaceVerdict }) {
-  const category = labelledCategory(here);
-  const facts = verdict.law.ways[0]?.facts;
-  const permitted = verdict.known.donor.permittedKg;
-  const lines =
-    category === undefined || facts === undefined
-      ? undefined
-      : labelLines(category, facts, permitted.source === 'unknown' ? undefined : permitted.value);
-  if (category === undefined || lines === undefined)
+function Label({ build, verdict }: { build: BuildDocument; verdict: Verdict }) {
+  const label = classLabel(verdict);
+  if (label.lines === undefined)
     return (
       <section className="keep-together" aria-label="Label">
         <h2 className="head border-b-[1.5px] border-ink pt-3 pb-1 text-[17px]">Label</h2>
-        <p className="py-2">
-          {here.failing.length > 0
-            ? 'None is printed: a label must not state a class that the machine is not in. Bring it into the class first.'
-            : 'None that is remembered for what it is here: ask the authority.'}
-        </p>
+        <p className="py-2">{label.why}</p>
       </section>
     );
+  const { lines, category } = label;
   return (
     <section className="keep-together" aria-label="Label">
       <h2 className="head border-b-[1.5px] border-ink pt-3 pb-1 text-[17px]">Label, to cut out</h2>
@@ -123,11 +113,12 @@ function Sheet({ build }: { build: BuildDocument }) {
         <Stamp state={placeState(here.outcome)} word={PLACE_WORD[here.outcome]} under={here.className} />
       </header>
       <div className="pt-2">
+        <AsSet set={verdict.law.asSet} />
         <Facts build={build} verdict={verdict} />
       </div>
       <Clauses place={here} machine={verdict.study.machine} />
       <Duties here={here} verdict={verdict} />
-      <Label build={build} verdict={verdict} here={here} />
+      <Label build={build} verdict={verdict} />
       <p className="pt-4 text-[13px]">
         <b>A planning aid, not legal advice.</b> {here.place.provenance} Memory reaches to{' '}
         {here.place.readYear}. The police and the vehicle authority decide, and they judge the finished cycle.

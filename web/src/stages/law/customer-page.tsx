@@ -15,6 +15,7 @@ import { useSettings } from '../../state/settings-store.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 import { Stamp } from '../../ui/stamp.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
+import { AsSet } from './as-set.tsx';
 import { PLACE_WORD } from './law-words.ts';
 
 const ASKED: Readonly<Partial<Record<string, string>>> = { varies: ' (not everywhere)' };
@@ -74,6 +75,7 @@ function Class({ page, verdict }: { page: CustomerPage; verdict: Verdict }) {
         </p>
         <Stamp state={placeState(here.outcome)} word={PLACE_WORD[here.outcome]} under={here.className} />
       </div>
+      <AsSet set={verdict.law.asSet} />
       <p className="pt-0.5 text-[12px] text-ink2">
         Planning aid, not legal advice: {page.instrument ?? 'no text on hand'}; read to {here.place.readYear}.
         The police and the vehicle authority decide.

@@ -22,6 +22,7 @@ import { StateMark } from '../../ui/state-mark.tsx';
 import { Stage, StageFindings } from '../parts/stage.tsx';
 import { useStage } from '../parts/use-stage.ts';
 import { ViewLinks } from '../parts/view-links.tsx';
+import { AsSet } from './as-set.tsx';
 import { Clauses } from './clause-table.tsx';
 import { CurvesView } from './curves-view.tsx';
 import { Duties, Traps } from './duties-view.tsx';
@@ -215,6 +216,11 @@ export function LawStage() {
             />
           </div>
           <Said here={here} />
+          <AsSet set={verdict.law.asSet}>
+            <Link className="text-slate underline" to="../setup" relative="path">
+              To Set up
+            </Link>
+          </AsSet>
           <Sale here={here} />
           <HowFresh here={here} />
           {ways > 1 && (
