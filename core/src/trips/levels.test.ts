@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { assemble } from '../machine/assemble.ts';
 import { sample, type Changes } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
+import { builtToLevel } from './at-level.ts';
 import { levelRatios, levelsOf } from './levels.ts';
 
 const RIDE: Changes = {
@@ -109,5 +110,26 @@ describe('levels of help', () => {
   it('are five where nobody has said how many, and none without a sensor', () => {
     expect(evaluate(hub({ controls: { levels: 0 } })).range.levels).toHaveLength(5);
     expect(evaluate(hub({ controls: { assistSensor: 'none', throttle: 'full' } })).range.levels).toEqual([]);
+  });
+
+  // 24 put in by a wheel held a twentieth too small is ridden at 25.2; a third of it is put in as 8.
+  it('of speed are told as they are put in, and ridden by the wheel that the controller holds', () => {
+    const build = hub({
+      donor: { ...RIDE.donor, rolloutMm: 2100 },
+      controls: { assistSensor: 'cadence', levelsBy: 'speed', levels: 3 },
+      controller: { limitsSpeed: true, assistCutoffKmh: 24, setRolloutMm: 2000 },
+    });
+    const levels = levelsOf(build, assemble(build), 0);
+    expect(levels.map(({ sets }) => [sets.value, sets.unit])).toEqual([
+      [8, 'km/h'],
+      [16, 'km/h'],
+      [24, 'km/h'],
+    ]);
+    expect(levels.at(-1)?.flatKmh).toBeGreaterThan(24);
+    // A build of the highest level is the build, and is so for the law too.
+    const end = (b: typeof build) => evaluate(b).known.controller.assistCutoffKmh.value;
+    const [highest] = levels.slice(-1);
+    if (highest === undefined) throw new Error('no levels');
+    expect(end(builtToLevel(build, highest))).toBeCloseTo(25.2, 6);
   });
 });

@@ -40,7 +40,8 @@ const levelsBy = ({ controls }: BuildDocument): LevelsBy => {
 };
 
 /** The pedals' help alone at a level: a hand on the throttle would get all there is. */
-function atLevel(machine: Machine, by: LevelsBy, share: number, ratio: number) {
+function atLevel(build: BuildDocument, machine: Machine, share: number, ratio: number) {
+  const by = levelsBy(build);
   const { limits, rider } = machine;
   const pedalled = (changed: Partial<Limits>, rest: Partial<Machine> = {}): Machine => ({
     ...machine,
@@ -68,7 +69,10 @@ function atLevel(machine: Machine, by: LevelsBy, share: number, ratio: number) {
     }
     case 'speed': {
       const cutoff = share * topOf(machine);
-      return { sets: { value: msToKmh(cutoff), unit: 'km/h' as const }, machine: pedalled({ cutoff }) };
+      const { limitsSpeed, assistCutoffKmh: end } = build.controller;
+      // By a wheel that is held wrongly what is set is not what is ridden.
+      const set = limitsSpeed && end.source !== 'unknown' ? share * end.value : msToKmh(cutoff);
+      return { sets: { value: set, unit: 'km/h' as const }, machine: pedalled({ cutoff }) };
     }
   }
 }
@@ -101,14 +105,13 @@ export function levelsOf(build: BuildDocument, machine: Machine, gradePct: numbe
   const { controls } = build;
   if (controls.assistSensor === 'none') return [];
   const count = controls.levels === 0 ? USUAL_LEVELS : controls.levels;
-  const by = levelsBy(build);
   const most = machine.assistRatio;
   const least = Math.min(
     most,
     controls.leastRatio.source === 'unknown' ? controlsSpecs.leastRatio.fallback : controls.leastRatio.value,
   );
   return levelRatios(least, most, count).map((ratio, i): Level => {
-    const one = atLevel(machine, by, (i + 1) / count, ratio);
+    const one = atLevel(build, machine, (i + 1) / count, ratio);
     // On the hill legs push with all they have.
     const pushing = { ...one.machine, rider: machine.rider };
     const [flat, hill] = [held(one.machine, 0), held(pushing, gradePct)];

@@ -188,3 +188,26 @@ describe('a gauge', () => {
     });
   });
 });
+
+describe('a limit by a wheel that the controller holds wrongly', () => {
+  // 24 put in by a wheel held 3 % too small is ridden at 24.7: what is put in stays 24, and the wheel is what is put right.
+  const build = hub({
+    controller: { limitsSpeed: true, assistCutoffKmh: 24, setRolloutMm: 2040 },
+    controls: { throttle: 'walk', walkCutoffKmh: 6 },
+    donor: { rolloutMm: 2100 },
+  });
+
+  it('is planned as it is put in, not as it is then ridden', () => {
+    expect(row(build, 'help-ends').setting.plan).toBe(24);
+    expect(row(build, 'walk-ends').setting.plan).toBe(6);
+    expect(row(build, 'roll-out').setting.plan).toBe(2100);
+    expect(row(told(build, { 'help-ends': { entered: 24, readBack: 24 } }), 'help-ends').stands.kind).toBe(
+      'same',
+    );
+  });
+
+  it('is told as turns of the wheel that it is ridden on', () => {
+    // 24 km/h on 2.1 m a turn: 24,000 / 60 / 2.1.
+    expect(phraseText(row(build, 'help-ends').setting.because)).toContain('190');
+  });
+});

@@ -1,3 +1,4 @@
+import type { Sourced } from '../../../document/quantity-spec.ts';
 import type { Known } from '../../../document/known-build.ts';
 import type { Phrase } from '../../../quantity/phrase.ts';
 import type { Unit } from '../../../quantity/units.ts';
@@ -21,6 +22,9 @@ export interface Setting {
 }
 
 export const isKnown = ({ source }: Known): boolean => source !== 'unknown';
+/** A value as it is typed: of a limit the one that is put in, whatever the wheel makes of it on the road. */
+export const typed = (quantity: Sourced): number | undefined =>
+  quantity.source === 'unknown' ? undefined : quantity.value;
 export const valueOf = (known: Known): number | undefined => (isKnown(known) ? known.value : undefined);
 
 interface Draft extends Omit<Setting, 'tolerance' | 'digits' | 'taste'> {

@@ -1,20 +1,20 @@
 import { qty, type Phrase } from '../../../quantity/phrase.ts';
 import { kmhToMs } from '../../../quantity/units.ts';
 import type { Job } from '../../job.ts';
-import { isKnown, setting, valueOf, type Setting } from './setting.ts';
+import { isKnown, setting, typed, valueOf, type Setting } from './setting.ts';
 
 /** The same as turns of the wheel, for controllers that ask for those; nothing while either is not said. */
-function wheelTurns({ known: { controller, donor } }: Job): Phrase {
-  const { assistCutoffKmh } = controller;
-  if (!isKnown(assistCutoffKmh) || !isKnown(donor.rolloutMm)) return [];
-  const aMinute = (kmhToMs(assistCutoffKmh.value) * 60) / (donor.rolloutMm.value / 1000);
+function wheelTurns({ build, known: { donor } }: Job): Phrase {
+  const end = typed(build.controller.assistCutoffKmh);
+  if (end === undefined || !isKnown(donor.rolloutMm)) return [];
+  const aMinute = (kmhToMs(end) * 60) / (donor.rolloutMm.value / 1000);
   return ['; at this roll-out ', qty(aMinute, 'rpm', 0), ' of the wheel'];
 }
 
 /** Where help ends, and what the speed is counted from. */
 export function speed(job: Job): readonly Setting[] {
   const { build, known } = job;
-  const { controller, donor, drive, controls } = known;
+  const { donor, drive } = known;
   const turns = drive.polePairs.value * drive.reduction.value;
   return [
     ...(build.controller.limitsSpeed
@@ -23,7 +23,7 @@ export function speed(job: Job): readonly Setting[] {
             key: 'help-ends',
             name: 'Help ends at',
             unit: 'km/h',
-            plan: valueOf(controller.assistCutoffKmh),
+            plan: typed(build.controller.assistCutoffKmh),
             because: ['Law holds the class against it', ...wheelTurns(job)],
             ifWrong: 'It decides the class. A limit acts at the speed that the controller believes in.',
           }),
@@ -35,7 +35,7 @@ export function speed(job: Job): readonly Setting[] {
             key: 'walk-ends',
             name: 'Walk help to',
             unit: 'km/h',
-            plan: valueOf(controls.walkCutoffKmh),
+            plan: typed(build.controls.walkCutoffKmh),
             because: ['the class allows walk help up to there'],
             ifWrong: 'Faster than walking it is a throttle, and another class.',
           }),
