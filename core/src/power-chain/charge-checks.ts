@@ -119,7 +119,7 @@ function chargerOf({ build, known }: PowerSubject, first: Pack, index: number): 
 }
 
 /** Cells take this many times their charge limit for the seconds of a braking. Common practice, no source. */
-const SECONDS = 2;
+export const BRAKING_SHARE = 2;
 
 /** What a braking motor gives back: room for it in the pack, and the cells' limit. */
 export function regenChecks({ build, known }: PowerSubject): readonly Check[] {
@@ -151,9 +151,9 @@ export function regenChecks({ build, known }: PowerSubject): readonly Check[] {
       value: controller.regenA.value,
       unit: 'A',
       sense: 'most',
-      fine: most * SECONDS,
-      look: most * 2 * SECONDS,
-      limit: ['at most ', qty(most * SECONDS, 'A'), ' for seconds'],
+      fine: most * BRAKING_SHARE,
+      look: most * 2 * BRAKING_SHARE,
+      limit: ['at most ', qty(most * BRAKING_SHARE, 'A'), ' for seconds'],
       limitFrom: [taken],
       why: [
         'Twice the charge limit for seconds at a time; a long descent is a charge like any other: ',

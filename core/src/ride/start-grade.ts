@@ -11,7 +11,7 @@ export interface StartGrade {
   readonly decides: 'force' | 'grip' | 'front-lift';
   /** Null where the force would lift the machine up a wall. */
   readonly byForcePct: number | null;
-  /** Null where the driven tyre never slips. */
+  /** Null where the driven tyre does not slip before the front wheel lifts: beyond that there is no balance that it could be told of. */
   readonly byGripPct: number | null;
   readonly byLiftPct: number;
   readonly forceN: number;
@@ -68,7 +68,7 @@ export function startGrade(machine: Machine, charge: number, choice: GearChoice)
     gradePct,
     decides,
     byForcePct: orNull(byForcePct),
-    byGripPct: orNull(byGripPct),
+    byGripPct: byGripPct > byLiftPct ? null : byGripPct,
     byLiftPct,
     forceN: start.totalN,
   };

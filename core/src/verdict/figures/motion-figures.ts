@@ -167,7 +167,7 @@ export function startFigure(study: Study): Figure {
           stepRow('m', 'All masses together', study.machine.road.massKg, 'kg'),
           stepRow('F', 'Force at the tyre at rest, motor and rider', start.forceN, 'N'),
           stepRow('', 'By force', start.byForcePct ?? 'no limit', '%'),
-          stepRow('', 'By grip', start.byGripPct ?? 'no limit', '%'),
+          stepRow('', 'By grip', start.byGripPct ?? 'the front lifts first', '%'),
           stepRow('', 'By front lift', start.byLiftPct, '%'),
         ],
         sources: ['Statics of a two-wheeled machine on a slope, derived.', ...FORMULA_SOURCES],

@@ -8,9 +8,9 @@ export function StartBars({ verdict }: { verdict: Verdict }) {
   const grade = verdict.known.brief.hillGradePct.value;
   const most = Math.max(30, grade * 1.2);
   const rows = [
-    { id: 'force', name: 'Force at rest', value: start.byForcePct },
-    { id: 'grip', name: 'Tyre grip', value: start.byGripPct },
-    { id: 'front-lift', name: 'Front wheel lifts', value: start.byLiftPct },
+    { id: 'force', name: 'Force at rest', value: start.byForcePct, without: 'no limit' },
+    { id: 'grip', name: 'Tyre grip', value: start.byGripPct, without: 'the front lifts first' },
+    { id: 'front-lift', name: 'Front wheel lifts', value: start.byLiftPct, without: '' },
   ] as const;
   return (
     <section className="keep-together">
@@ -25,7 +25,7 @@ export function StartBars({ verdict }: { verdict: Verdict }) {
             <div className="flex justify-between text-[13px]">
               <span className={row.id === start.decides ? 'font-semibold' : ''}>{row.name}</span>
               <span className="num">
-                {row.value === null ? 'no limit' : `${formatNumber(row.value, 1)} %`}
+                {row.value === null ? row.without : `${formatNumber(row.value, 1)} %`}
               </span>
             </div>
             <div className="relative mt-1 h-2.5 bg-hair">

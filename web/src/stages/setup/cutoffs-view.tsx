@@ -101,7 +101,9 @@ export function CutoffsPicture({ sheet }: { sheet: SettingsSheet }) {
             <th className="py-1 text-left font-semibold">In the pack</th>
             <th className="py-1 font-semibold">At rest, V</th>
             <th className="py-1 font-semibold">Gauge set for {cells}</th>
-            <th className="py-1 font-semibold">Gauge set for {setFor}</th>
+            <th className="py-1 font-semibold">
+              {gaugeCells === null ? 'As it is set' : `As it is set, for ${String(setFor)}`}
+            </th>
           </tr>
         </thead>
         <tbody>

@@ -1,4 +1,5 @@
 import { fullChargeVolts } from '../../../machine/battery.ts';
+import { BRAKING_SHARE } from '../../../power-chain/charge-checks.ts';
 import { qty } from '../../../quantity/phrase.ts';
 import type { Job } from '../../job.ts';
 import { isKnown, setting, valueOf, type Setting } from './setting.ts';
@@ -78,7 +79,13 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
             unit: 'A',
             plan: valueOf(controller.regenA),
             because: isKnown(known.packs[0].maxChargeA)
-              ? ['cells take ', qty(known.packs[0].maxChargeA.value, 'A', 0), ' of charge']
+              ? [
+                  'cells take ',
+                  qty(known.packs[0].maxChargeA.value, 'A', 0),
+                  ' of charge, and ',
+                  qty(BRAKING_SHARE * known.packs[0].maxChargeA.value, 'A', 0),
+                  ' for seconds (common practice)',
+                ]
               : ['what the cells take is not known'],
             ifWrong: 'Above what the cells take it plates lithium: a fire years later.',
           }),
