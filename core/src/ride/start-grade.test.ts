@@ -23,12 +23,9 @@ const alone = (wheel: 'front' | 'rear') =>
       massHeight: fc.double({ min: 0.5, max: 1.3, noNaN: true }),
       grip: fc.double({ min: 0.2, max: 1, noNaN: true }),
     })
-    .map(({ share, ...rest }): Balance => ({
-      ...rest,
-      massAhead: share * rest.wheelbase,
-      drivenWheel: wheel,
-      towed: 0,
-      hitchHeight: 0.4,
+    .map(({ share, ...rest }): { readonly wheel: 'front' | 'rear'; readonly b: Balance } => ({
+      wheel,
+      b: { ...rest, massAhead: share * rest.wheelbase, drivenWheel: wheel, towed: 0, hitchHeight: 0.4 },
     }));
 
 describe('the grade at which a tyre slips', () => {
