@@ -121,6 +121,7 @@ export {
   type PlaceOutcome,
   type PlaceVerdict,
 } from './law/judge.ts';
+export { budgetState } from './workshop/parts-list/budget.ts';
 export { classLabel } from './verdict/class-label.ts';
 export { curveRules, lawCurves, limitLines, type LawCurves, type LimitLine } from './law/law-curves.ts';
 export { readRules, readRulesText } from './law/read-rules.ts';

@@ -1,6 +1,7 @@
 import { packPath, type BuildDocument, type PackIndex } from '../document/document.ts';
 import type { Ride } from '../ride/ride.ts';
 import type { Route } from '../route/route.ts';
+import { likesFull } from '../power-chain/charging.ts';
 import { ridePlan } from './ride-plan.ts';
 import { withValue } from '../document/quantity-at.ts';
 
@@ -44,8 +45,13 @@ export function rangeCases(build: BuildDocument, route: Route): readonly RangeCa
   };
   return [
     one('full', 'Full to the end', build, {}),
-    one('to-85', 'Charged to 85 %', build, { charge: 0.85 }),
-    one('middle', 'Middle, 80 to 20 %', build, { charge: 0.8, untilCharge: 0.2 }),
+    // No habit for a pack that is harmed by it.
+    ...(build.packs.some((p) => likesFull(p.chemistry))
+      ? []
+      : [
+          one('to-85', 'Charged to 85 %', build, { charge: 0.85 }),
+          one('middle', 'Middle, 80 to 20 %', build, { charge: 0.8, untilCharge: 0.2 }),
+        ]),
     one('resting', 'Legs resting', build, {}, 'resting'),
     one('winter', `Stood out in frost, ${String(WINTER_C)} °C`, winter, {}),
     one('old', `Old pack, ${String(OLD_PCT)} %`, aged(build), {}),

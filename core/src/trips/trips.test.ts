@@ -236,6 +236,14 @@ describe('habits, seasons and age', () => {
     expect(of('old-winter')).toBeLessThan(Math.min(of('old'), of('winter')));
     expect(of('resting')).toBeLessThan(of('full'));
   });
+
+  // Common practice, no source: sealed lead-acid hardens when it is kept part empty.
+  it('offer no partial charging for lead-acid', () => {
+    const ids = rangeCases(trike, route(crate)).map((c) => c.id);
+    expect(ids).toContain('full');
+    expect(ids).not.toContain('to-85');
+    expect(ids).not.toContain('middle');
+  });
 });
 
 describe('the energy picture', () => {

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import {
+  budgetState,
   CURRENCIES,
   currencySign,
   firstOf,
@@ -47,6 +48,8 @@ interface Target {
   readonly gives: string;
   readonly note: string;
   readonly state: State;
+  /** Not set is no target: it is neither met nor missed. */
+  readonly isSet: boolean;
 }
 
 function useTargets({ document, verdict }: StageData): readonly Target[] {
@@ -64,7 +67,14 @@ function useTargets({ document, verdict }: StageData): readonly Target[] {
   ): Target => {
     const figure = figureOf(verdict, id);
     const { value, unit, condition } = figureText(figure, system);
-    return { name, wanted, gives: `${value} ${unit}`.trim(), note: condition, state: figure.state };
+    return {
+      name,
+      wanted,
+      gives: `${value} ${unit}`.trim(),
+      note: condition,
+      state: figure.state,
+      isSet: true,
+    };
   };
   const { money } = document;
   return [
@@ -73,7 +83,12 @@ function useTargets({ document, verdict }: StageData): readonly Target[] {
     row('hill', 'Climbs the test hill', text(brief.hillGradePct.value, '%')),
     row('start', 'Starts on it', text(brief.hillGradePct.value, '%')),
     row('range', 'Distance', text(brief.distanceKm.value, 'km')),
-    row('price', 'Budget', money.budget === null ? 'not set' : moneyText(money.budget, money.currency)),
+    money.budget === null
+      ? { ...row('price', 'Budget', 'not set'), isSet: false }
+      : {
+          ...row('price', 'Budget', moneyText(money.budget, money.currency)),
+          state: budgetState(verdict.list.ledger, money.budget),
+        },
   ];
 }
 
@@ -171,14 +186,14 @@ function Inputs({ document }: StageData): ReactNode {
 export function BriefStage() {
   const data = useStage();
   const targets = useTargets(data);
-  const bad = targets.filter((t) => t.state === 'stop').length;
-  const open = targets.filter((t) => t.state === 'unknown').length;
-  const met = targets.filter((t) => t.state === 'fine' || t.state === 'look').length;
+  const set = targets.filter((t) => t.isSet);
+  const count = (state: State): number => set.filter((t) => t.state === state).length;
+  const [bad, open, close] = [count('stop'), count('unknown'), count('look')];
   const state: State = firstOf(
     [
       [bad > 0, 'stop'],
       [open > 0, 'unknown'],
-      [targets.some((t) => t.state === 'look'), 'look'],
+      [close > 0, 'look'],
     ],
     'fine',
   );
@@ -187,11 +202,12 @@ export function BriefStage() {
       id="brief"
       stamp={{
         state,
-        word: `${String(met)} of ${String(targets.length)} met`,
+        word: `${String(count('fine') + close)} of ${String(set.length)} met`,
         under: firstOf(
           [
             [bad > 0, `${String(bad)} missed`],
             [open > 0, `${String(open)} cannot be told yet`],
+            [close > 0, `${String(close)} to look at`],
           ],
           'targets of the brief',
         ),

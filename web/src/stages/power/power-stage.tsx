@@ -79,8 +79,13 @@ function Picture({ view }: { view: PowerView }) {
   }
 }
 
-const CAUTION: Readonly<Record<PowerView, string>> = {
-  pack: 'A lithium pack can burn: never open or build one without training. The pack maker’s data sheet decides.',
+/** What a pack does to whoever is careless with it, by what it is made of. */
+const PACK_CAUTION =
+  'A lithium pack can burn: never open or build one without training. The pack maker’s data sheet decides.';
+const LEAD_CAUTION =
+  'A lead-acid block holds acid and gives off hydrogen while it charges, and a spanner across its terminals welds: charge with air about it, cover the terminals. The maker’s data sheet decides.';
+
+const CAUTION: Readonly<Record<Exclude<PowerView, 'pack'>, string>> = {
   current:
     'Work with the pack unplugged. Figures for leads are for free air: data sheets and local codes decide.',
   charge:
@@ -92,7 +97,9 @@ const CAUTION: Readonly<Record<PowerView, string>> = {
 
 /** Packs, current chain, charging, several packs together, lights, and what a step more would do. */
 export function PowerStage() {
-  const { verdict } = useStage();
+  const { verdict, document } = useStage();
+  const lead = document.packs.some((p) => p.chemistry === 'lead-acid');
+  const lithium = document.packs.some((p) => p.chemistry !== 'lead-acid');
   const [params] = useSearchParams();
   const view = POWER_VIEWS.find((v) => v.id === params.get('view'))?.id ?? 'pack';
   const stage = verdict.stages.find((s) => s.id === 'power');
@@ -110,7 +117,14 @@ export function PowerStage() {
         <>
           <Inputs view={view} />
           <StageFindings id="power" />
-          <Caution>{CAUTION[view]}</Caution>
+          {view === 'pack' ? (
+            <>
+              {lithium && <Caution>{PACK_CAUTION}</Caution>}
+              {lead && <Caution>{LEAD_CAUTION}</Caution>}
+            </>
+          ) : (
+            <Caution>{CAUTION[view]}</Caution>
+          )}
         </>
       }
       picture={<Picture view={view} />}

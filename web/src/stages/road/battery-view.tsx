@@ -1,5 +1,7 @@
 import { useState } from 'react';
 import {
+  firstOf,
+  likesFull,
   batteryBook,
   formatNumber,
   numbered,
@@ -195,8 +197,9 @@ export function BatteryInputs({
       )}
       <LogCharge road={road} pack={pack} />
       <Caution>
-        Lithium charges under watch, on stone, away from the way out. A pack that swells or smells goes
-        outside.
+        {likesFull(road.document.packs[pack]?.chemistry ?? 'nmc')
+          ? 'Lead-acid gives off hydrogen as it charges: air about it, no flame. A block that swells or grows hot is taken off.'
+          : 'Lithium charges under watch, on stone, away from the way out. A pack that swells or smells goes outside.'}
       </Caution>
     </>
   );
@@ -271,14 +274,25 @@ function Spread({ book }: { book: BatteryBook }) {
   );
 }
 
-function Habit({ book }: { book: BatteryBook }) {
+function Habit({ book, full }: { book: BatteryBook; full: boolean }) {
   if (Number.isNaN(book.untilPct)) return null;
   return (
     <p className="border-b border-hair py-2 text-[14px]">
       Stopped at {formatNumber(book.untilPct, 0)} % on the mean, {book.partial} times at 90 % or below.{' '}
-      {book.untilPct <= 87
-        ? 'Charged to 85 % lithium cells last about twice the cycles: kept up, it saves about a pack in two.'
-        : 'Charged to 85 % they would last about twice the cycles; a full charge now and then lets the groups balance.'}{' '}
+      {firstOf(
+        [
+          [
+            full && book.untilPct < 97,
+            'Lead-acid hardens when it is left part empty: charge it full, every time.',
+          ],
+          [full, 'Lead-acid lasts by being full: kept up, it gives its cycles.'],
+          [
+            book.untilPct <= 87,
+            'Charged to 85 % lithium cells last about twice the cycles: kept up, it saves about a pack in two.',
+          ],
+        ],
+        'Charged to 85 % they would last about twice the cycles; a full charge now and then lets the groups balance.',
+      )}{' '}
       From memory.
     </p>
   );
@@ -311,7 +325,7 @@ export function BatteryPicture({ road, pack }: { road: Road; pack: number }) {
         </p>
       )}
       <Spread book={book} />
-      <Habit book={book} />
+      <Habit book={book} full={likesFull(road.document.packs[pack]?.chemistry ?? 'nmc')} />
       {book.capacities.length > 0 && (
         <table className="mt-3 w-full border-collapse text-[13.5px]">
           <caption className="head pb-1 text-left text-[14px]">Capacity, as it was told</caption>

@@ -1,4 +1,4 @@
-import { formatNumber, gaugeTable } from '@apple-cart/core';
+import { formatNumber, gaugeTable, likesFull } from '@apple-cart/core';
 import { CHOICE_ROW } from '../../fields/choice-field.tsx';
 import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
 import { Caution } from '../../ui/caution.tsx';
@@ -60,8 +60,10 @@ export function CutoffsInputs({ sheet }: { sheet: SettingsSheet }) {
         </div>
       </FieldGroup>
       <Caution>
-        Bars and per cent of a display are volts. Go by volts at rest; under load they lie. Charging to 85 %
-        and keeping to the middle makes a pack last: Power shows both ranges.
+        Bars and per cent of a display are volts. Go by volts at rest; under load they lie.{' '}
+        {likesFull(sheet.document.packs[0].chemistry)
+          ? 'Lead-acid lasts by being charged full, every time.'
+          : 'Charging to 85 % and keeping to the middle makes a pack last: Power shows both ranges.'}
       </Caution>
     </>
   );
