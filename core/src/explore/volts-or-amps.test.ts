@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import * as z from 'zod';
 import shelfFile from '../../../demo/parts.json' with { type: 'json' };
 import { part } from '../parts/part.ts';
+import { trike } from '../test/demo.ts';
 import { sample } from '../test/sample.ts';
 import { shippedRules } from '../law/rules.ts';
 import { voltsOrAmps } from './volts-or-amps.ts';
@@ -56,6 +57,22 @@ describe('one step more of', () => {
     expect(bare.map((s) => s.id)).toEqual(['now', 'volts', 'amp-hours', 'amps']);
     expect(bare.find((s) => s.id === 'amps')?.what).toBe('24 A, 57 A phase');
     expect(bare.every((s) => s.price === null)).toBe(true);
+  });
+
+  // 30 cells of lead-acid are charged to 72 V: parts for 63 V are lost at the first touch. Arithmetic, and common practice.
+  it('volts names what it stops at by itself: a controller and a charger for fewer', () => {
+    const stops = (b: typeof trike, id: string) =>
+      voltsOrAmps(b, shelf, shippedRules()).find((s) => s.id === id)?.stops ?? [];
+    expect(stops(trike, 'now')).toEqual([]);
+    expect(stops(trike, 'volts').join('; ')).toMatch(/Full charge against the controller/);
+    expect(stops(trike, 'amp-hours')).toEqual([]);
+    // What stops the build already is not told of the step.
+    const already = voltsOrAmps(
+      { ...trike, controller: { ...trike.controller, ratedV: { source: 'label', value: 50 } } },
+      shelf,
+      shippedRules(),
+    );
+    expect(already.find((s) => s.id === 'volts')?.stops.join('; ')).not.toMatch(/against the controller/);
   });
 
   it('leaves the build alone', () => {

@@ -33,6 +33,8 @@ export interface Step {
   readonly copperW: number | undefined;
   readonly weakest: string | undefined;
   readonly weakestMargin: number | undefined;
+  /** Checks of the power chain that stop it, and that the build as it is does not stop at, by their titles. */
+  readonly stops: readonly string[];
   readonly classWords: string;
   readonly classState: State;
   readonly massKg: number;
@@ -181,6 +183,12 @@ function largerMotor(build: BuildDocument, motors: readonly PartOf<'motor'>[]): 
   return { id: 'motor', what: part.name, price: priceIn(build, part), build: applyPart(build, part) };
 }
 
+/** What stops a changed build that did not stop the one in hand: the step alone is not ridden so. */
+function newStops(then: Study, now: Study): readonly string[] {
+  const before = new Set(now.powerChecks.filter((c) => c.state === 'stop').map((c) => c.id));
+  return then.powerChecks.filter((c) => c.state === 'stop' && !before.has(c.id)).map((c) => c.title);
+}
+
 function result(draft: Draft, now: Study, book: RuleBook): Step {
   const { study: s, is } = compare(draft.build, now);
   const words = classFigure(judged(s, book));
@@ -193,6 +201,7 @@ function result(draft: Draft, now: Study, book: RuleBook): Step {
     copperW: is.copperW,
     weakest: s.chain.weakest?.name,
     weakestMargin: s.chain.weakest?.margin,
+    stops: newStops(s, now),
     classWords: words.words ?? '',
     classState: words.state,
     massKg: is.massKg,

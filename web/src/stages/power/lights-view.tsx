@@ -178,6 +178,11 @@ export function LightsView() {
   const { draws, averageW, takesM, leftCharge, lightsLastH } = lights;
   const km = shown((takesM ?? 0) / 1000, 'km');
   const lit = draws.some((d) => d.accessory.light);
+  const own = document.supply.means === 'own-cells';
+  // Without a board nothing ends the light but a hand, or the last of the cells.
+  const ends = document.packs.some((p) => p.board === 'no')
+    ? 'to 2 %, where a hand has to switch them off: this pack has no protection board'
+    : 'until the protection opens; common practice 2 %';
   const title = firstOf(
     [
       [draws.length === 0, 'No lights yet'],
@@ -220,13 +225,20 @@ export function LightsView() {
             </tbody>
           </table>
         )}
-        {lit && lightsLastH !== undefined && leftCharge !== undefined && (
+        {lit && lightsLastH !== undefined && (own || leftCharge !== undefined) && (
           <p className="flex items-baseline gap-3 py-3" data-testid="lights-last">
             <b className="figure-number text-[25px]">{lightsLastH < 0.02 ? 'none' : hours(lightsLastH)}</b>
             <span className="text-[13.5px] text-ink2">
-              {lightsLastH < 0.02
-                ? 'of light once the motor has been cut off: the pack is empty by then. Set the cut-off higher.'
-                : `of light once the motor has been cut off at the brief’s speed, on the ${(100 * leftCharge).toFixed(0)} % left in the pack (until the protection opens; common practice 2 %).`}
+              {firstOf(
+                [
+                  [own, 'of light on cells of their own, with all of them on.'],
+                  [
+                    lightsLastH < 0.02,
+                    'of light once the motor has been cut off: the pack is empty by then. Set the cut-off higher.',
+                  ],
+                ],
+                `of light once the motor has been cut off at the brief’s speed, on the ${(100 * (leftCharge ?? 0)).toFixed(0)} % left in the pack (${ends}).`,
+              )}
             </span>
           </p>
         )}

@@ -150,6 +150,20 @@ function StepsTable({ steps, currency }: { steps: readonly Step[]; currency: str
           ))}
           <WordsRow name="Weakest link" steps={steps} cell={(s) => <Weakest step={s} />} />
           <WordsRow
+            name="Stops at, by itself"
+            steps={steps}
+            cell={({ stops }) =>
+              stops.length === 0 ? (
+                <span className="text-ink2">–</span>
+              ) : (
+                <span className="inline-flex items-start gap-1 text-left">
+                  <StateMark state="stop" size={12} labelled={false} />
+                  <span>{stops.join('; ')}</span>
+                </span>
+              )
+            }
+          />
+          <WordsRow
             name="Class"
             steps={steps}
             cell={(s) => (
@@ -196,7 +210,8 @@ export function StepsView() {
       <p className="py-2 text-[12.5px] leading-snug text-ink2">
         Volts: the next usual number of cells in series, its price and mass in proportion. Amps and motor: the
         next larger on the shelf, whole price; whether a motor fits is not judged here. Without one, a quarter
-        more. Pin the build first to see the differences in the tray as well.
+        more. What a step stops at has to change with it: Change works that out, with its cost. Pin the build
+        first to see the differences in the tray as well.
       </p>
     </section>
   );
