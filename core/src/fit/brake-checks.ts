@@ -3,6 +3,7 @@ import type { BrakeKind } from '../document/choices.ts';
 import { qty } from '../quantity/phrase.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
+import { brakesLeft } from './brakes-left.ts';
 import type { Subject } from './subject.ts';
 
 const GRAVITY = 9.80665;
@@ -43,11 +44,11 @@ export interface Braking {
 
 /** Stopping on the level in the dry from a speed, without the time to react. Derived. */
 export function braking(s: Subject, ms: number): Braking {
-  const { brakeFront, brakeRear } = s.build.donor;
+  const { front, rear } = brakesLeft(s.build, s.known);
   const { balance, road } = s.machine;
   // Hand force stays what it is: beyond the design mass the same brake slows less.
   const share = Math.min(1, designKg(s) / road.massKg);
-  const brakes = (BRAKE_MS2[brakeFront] + BRAKE_MS2[brakeRear]) * share;
+  const brakes = (BRAKE_MS2[front] + BRAKE_MS2[rear]) * share;
   const grip = balance.grip * GRAVITY;
   const tipping = (GRAVITY * (balance.wheelbase - balance.massAhead)) / balance.massHeight;
   const ms2 = Math.max(0.1, Math.min(brakes, grip, Math.max(0.1, tipping)));
@@ -138,11 +139,22 @@ function distance(s: Subject): Check {
 /** Rim brakes above this are not enough, km/h. Common practice, and a limit in several places. */
 const RIM_KMH = 32;
 
+const BRAKE_WORD: Partial<Record<BrakeKind, string>> = { coaster: 'back-pedal brake', drum: 'drum brake' };
+
+/** The brake that goes out with a hub, by its end; undefined where none does. */
+function lostWords({ build, known }: Subject): string | undefined {
+  const [end] = brakesLeft(build, known).lost;
+  if (end === undefined) return undefined;
+  const brake = BRAKE_WORD[end === 'front' ? build.donor.brakeFront : build.donor.brakeRear];
+  return `The ${end} ${brake ?? 'brake'} is in the hub that the motor takes the place of: that end has none then.`;
+}
+
 function kind(s: Subject): Check {
-  const { brakeFront, brakeRear } = s.build.donor;
-  const count = [brakeFront, brakeRear].filter((b) => b !== 'none').length;
+  const { front, rear } = brakesLeft(s.build, s.known);
+  const count = [front, rear].filter((b) => b !== 'none').length;
   const fast = msToKmh(s.topMs) > RIM_KMH;
-  const rim = fast && (brakeFront === 'rim' || brakeRear === 'rim');
+  const rim = fast && (front === 'rim' || rear === 'rim');
+  const lost = lostWords(s);
   return told({
     id: 'brake-kind',
     group: 'brakes',
@@ -150,7 +162,7 @@ function kind(s: Subject): Check {
     state: count < 2 || rim ? 'stop' : 'fine',
     words: firstOf(
       [
-        [count < 2, `${String(count)} brake`],
+        [count < 2, `${String(count)} brake${count === 1 ? '' : 's'}`],
         [rim, 'rim brake'],
       ],
       'two brakes',
@@ -158,6 +170,7 @@ function kind(s: Subject): Check {
     limit: ['two, and no rim brake above ', qty(RIM_KMH, 'km/h', 0)],
     why: firstOf(
       [
+        [lost !== undefined, [`${lost ?? ''} Most places ask for two independent brakes.`]],
         [count < 2, ['Most places ask for two independent brakes.']],
         [rim, ['Rims heat and wear; in the wet they bite late.']],
       ],
@@ -165,6 +178,10 @@ function kind(s: Subject): Check {
     ),
     remedy: firstOf(
       [
+        [
+          lost !== undefined,
+          ['Fit a rim or disc brake there, with its lever, and enter it in place of the old one.'],
+        ],
         [count < 2, ['Fit the missing brake first.']],
         [rim, ['Fit discs, or limit the speed.']],
       ],
@@ -176,5 +193,30 @@ function kind(s: Subject): Check {
   });
 }
 
+/** A back-pedal brake behind a motor in the bracket: most of those turn free backwards, and pull no chain. */
+const backPedal = (s: Subject): readonly Check[] =>
+  s.build.drive.kind === 'mid-drive' && s.build.donor.brakeRear === 'coaster'
+    ? [
+        told({
+          id: 'back-pedal',
+          group: 'brakes',
+          title: 'Back-pedal brake behind this motor',
+          state: 'look',
+          words: 'back-pedal brake',
+          limit: ['a motor whose cranks turn the chain backwards too'],
+          why: ['Most motors in the bracket run free backwards: pedalling back then brakes nothing.'],
+          remedy: ['Take a motor made for back-pedal hubs, or a free-running hub and a rim or disc brake.'],
+          origin: 'common practice',
+          inputs: [],
+          asked: kinds(s),
+        }),
+      ]
+    : [];
+
 /** Brakes. */
-export const brakeChecks = (s: Subject): readonly Check[] => [energy(s), distance(s), kind(s)];
+export const brakeChecks = (s: Subject): readonly Check[] => [
+  energy(s),
+  distance(s),
+  kind(s),
+  ...backPedal(s),
+];

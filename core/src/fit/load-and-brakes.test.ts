@@ -2,7 +2,12 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { QuantityPath } from '../document/document.ts';
 import { kmhToMs } from '../quantity/units.ts';
-import { RUNS, anyBuild } from '../test/sample.ts';
+import { RUNS, anyBuild, sample } from '../test/sample.ts';
+import type { BrakeKind } from '../document/choices.ts';
+import { knownBuild } from '../document/known.ts';
+import { newBuild } from '../document/template.ts';
+import { phraseText } from '../quantity/phrase.ts';
+import { brakesLeft } from './brakes-left.ts';
 import { withValue } from '../document/quantity-at.ts';
 import { ISO_4210_DRY_MS2, braking, energyRatio } from './brake-checks.ts';
 import type { State } from '../check/state.ts';
@@ -56,6 +61,57 @@ describe('brakes', () => {
     const rims = { donor: { brakeFront: 'rim' as const, brakeRear: 'rim' as const } };
     expect(one(hub(rims), 'brake-kind', 31).state).toBe('fine');
     expect(one(hub(rims), 'brake-kind', 34).state).toBe('stop');
+  });
+});
+
+describe('a brake that is part of a hub', () => {
+  const brakes = (brakeFront: BrakeKind, brakeRear: BrakeKind, wheel: 'front' | 'rear') =>
+    hub({ donor: { brakeFront, brakeRear }, drive: { wheel, name: 'Hub' } });
+
+  // The trade: a back-pedal brake and a drum are built into the hub that comes out.
+  it('goes out with it: one brake is left, and its slowing with it', () => {
+    const coaster = brakes('rim', 'coaster', 'rear');
+    const kind = one(coaster, 'brake-kind');
+    expect(kind.state).toBe('stop');
+    expect(phraseText(kind.why)).toContain('rear back-pedal brake is in the hub');
+    expect(braking(subjectOf(coaster), 7).ms2).toBe(braking(subjectOf(brakes('rim', 'none', 'rear')), 7).ms2);
+    expect(one(brakes('drum', 'rim', 'front'), 'brake-kind').state).toBe('stop');
+    expect(one(brakes('drum', 'drum', 'rear'), 'brake-kind').state).toBe('stop');
+  });
+
+  it('stays where the motor is at the other end, in the bracket, to be chosen, or in the donor already', () => {
+    expect(one(brakes('drum', 'rim', 'rear'), 'brake-kind').state).toBe('fine');
+    expect(one(brakes('rim', 'coaster', 'front'), 'brake-kind').state).toBe('fine');
+    const coaster = { donor: { brakeFront: 'rim' as const, brakeRear: 'coaster' as const } };
+    const [found] = checks(sample({ ...coaster, drive: { name: 'Mid' } }, 'mid-drive')).filter(
+      (c) => c.id === 'brake-kind',
+    );
+    expect(found?.state).toBe('fine');
+    const kept = brakes('rim', 'coaster', 'rear');
+    expect(one({ ...kept, donor: { ...kept.donor, keeps: ['motor'] } }, 'brake-kind').state).toBe('fine');
+    expect(brakesLeft(newBuild('Nothing chosen'), knownBuild(newBuild('Nothing chosen'))).lost).toEqual([]);
+  });
+
+  // The trade: most motors in the bracket free-wheel backwards.
+  it('is looked at behind a motor in the bracket', () => {
+    const ids = (kind: BrakeKind) =>
+      checks(sample({ donor: { brakeRear: kind }, drive: { name: 'Mid' } }, 'mid-drive')).map((c) => c.id);
+    expect(ids('coaster')).toContain('back-pedal');
+    expect(ids('rim')).not.toContain('back-pedal');
+  });
+
+  it('is never given back by any choice of motor: what is left is no more than there was', () => {
+    fc.assert(
+      fc.property(anyBuild, (build) => {
+        const left = brakesLeft(build, knownBuild(build));
+        for (const end of ['front', 'rear'] as const) {
+          const here = end === 'front' ? build.donor.brakeFront : build.donor.brakeRear;
+          expect(left[end]).toBe(left.lost.includes(end) ? 'none' : here);
+          if (left.lost.includes(end)) expect(['coaster', 'drum']).toContain(here);
+        }
+      }),
+      RUNS,
+    );
   });
 });
 

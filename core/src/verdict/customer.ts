@@ -11,7 +11,7 @@ import { classLabel } from './class-label.ts';
 import type { Verdict } from './evaluate.ts';
 import { counts } from '../workshop/parts-list/purchase-list.ts';
 import { spanText } from './figures/tally-figures.ts';
-import { motorDecided } from './undecided.ts';
+import { motorDecided } from '../document/motor-decided.ts';
 
 /** One answer of the customer's page. */
 export interface Told {

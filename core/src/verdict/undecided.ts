@@ -1,13 +1,9 @@
+import { motorDecided } from '../document/motor-decided.ts';
 import type { Study } from './study.ts';
 import type { Figure, FigureId } from './figure.ts';
 
 /** Figures that a motor makes. */
 const BY_MOTOR: readonly FigureId[] = ['top-speed', 'hill', 'start', 'range', 'consumption', 'heat'];
-
-/** Some motor is meant: it has a name, or something of it has been read or measured. */
-export function motorDecided({ build, known }: Pick<Study, 'build' | 'known'>): boolean {
-  return build.drive.name.trim() !== '' || Object.values(known.drive).some((k) => k.source !== 'unknown');
-}
 
 /** A figure of a motor that nobody has chosen is that of a usual one: it promises nothing, and says so. */
 export function withUndecided(

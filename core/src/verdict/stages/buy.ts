@@ -1,4 +1,4 @@
-import { motorDecided } from '../undecided.ts';
+import { motorDecided } from '../../document/motor-decided.ts';
 import type { Stage } from './stage.ts';
 
 export const buyStage: Stage = {

@@ -1,4 +1,4 @@
-import { motorDecided } from '../undecided.ts';
+import { motorDecided } from '../../document/motor-decided.ts';
 import type { Stage } from './stage.ts';
 
 /** A stage of which records of the build tell, not its plan: whoever has them says how it stands. */

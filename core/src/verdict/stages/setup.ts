@@ -1,6 +1,6 @@
 import { firstOf } from '../../quantity/first-of.ts';
 import { askedRows } from '../../workshop/settings/asked.ts';
-import { motorDecided } from '../undecided.ts';
+import { motorDecided } from '../../document/motor-decided.ts';
 import type { Stage } from './stage.ts';
 
 export const setupStage: Stage = {

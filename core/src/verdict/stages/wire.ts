@@ -1,5 +1,5 @@
 import { isBegun } from '../../workshop/harness/begun.ts';
-import { motorDecided } from '../undecided.ts';
+import { motorDecided } from '../../document/motor-decided.ts';
 import type { Stage } from './stage.ts';
 
 export const wireStage: Stage = {

@@ -116,10 +116,6 @@ export function comesOut({ drive, controls }: BuildDocument): {
   };
 }
 
-/** Some motor is meant: without one there is no list yet. */
-export const isMeant = ({ build: { drive }, known }: Job): boolean =>
-  drive.name.trim() !== '' || Object.values(known.drive).some((k) => k.source !== 'unknown');
-
 /** A quantity that is asked for at a counter: one that nobody has read says so, so that no default is bought in silence. */
 export const specOf = (
   { value, source }: Pick<Known, 'value' | 'source'>,

@@ -1,5 +1,5 @@
 import type { Job } from '../job.ts';
-import { isMeant } from './helpers.ts';
+import { motorDecided } from '../../document/motor-decided.ts';
 import { lineOf, type Line } from './line.ts';
 import { RULES } from './rules/rules.ts';
 
@@ -10,5 +10,5 @@ import { RULES } from './rules/rules.ts';
 export function partsList(job: Job): readonly Line[] {
   const lines = RULES.flatMap((rule) => rule.lines(job).map((draft) => lineOf(rule, draft)));
   const said = job.build.purchase.lines;
-  return isMeant(job) ? lines : lines.filter(({ key }) => key in said);
+  return motorDecided(job) ? lines : lines.filter(({ key }) => key in said);
 }

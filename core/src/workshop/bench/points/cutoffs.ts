@@ -15,7 +15,8 @@ export function cutoffs({ build, known }: Job): readonly HoldPoint[] {
     ...(donor.brakeRear === 'none' || donor.brakeRear === 'coaster' ? [] : ['Rear']),
   ];
   const low = known.controller.lowVoltageCutoffV;
-  const end = known.controller.assistCutoffKmh;
+  // As it is put in: a controller shows no other, whatever wheel it holds.
+  const end = controller.assistCutoffKmh;
   return [
     ...(levers.length === 0
       ? []

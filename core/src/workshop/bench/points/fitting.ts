@@ -1,3 +1,4 @@
+import type { BrakeKind } from '../../../document/choices.ts';
 import { STAY_GAP_MM } from '../../../fit/spacers.ts';
 import type { Known } from '../../../document/known-build.ts';
 import { firstOf } from '../../../quantity/first-of.ts';
@@ -23,6 +24,8 @@ const CRANK_NM = [35, 40] as const;
 const ROTOR_NM = [4, 6] as const;
 /** Bolts of a bottle boss, N m. From memory. */
 const BOSS_NM = [2, 4] as const;
+
+const isDisc = (kind: BrakeKind): boolean => kind === 'cable-disc' || kind === 'hydraulic-disc';
 
 function hub(job: Job): readonly HoldPoint[] {
   const { build, known } = job;
@@ -90,7 +93,8 @@ function hub(job: Job): readonly HoldPoint[] {
       ticks('No rub', 'True', 'Spokes alike on each side'),
       { part: drive.name },
     ),
-    ...(drive.discMount === 'yes'
+    ...(drive.discMount === 'yes' &&
+    isDisc(drive.wheel === 'front' ? build.donor.brakeFront : build.donor.brakeRear)
       ? [
           holdPoint(
             'fitting',

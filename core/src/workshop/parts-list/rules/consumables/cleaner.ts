@@ -1,4 +1,4 @@
-import { isMeant } from '../../helpers.ts';
+import { motorDecided } from '../../../../document/motor-decided.ts';
 import type { Rule } from '../../line.ts';
 
 /** Cleaner for rotors and drive train. */
@@ -7,7 +7,7 @@ export const cleaner: Rule = {
   group: 'consumables',
   origin: 'common practice',
   lines: (job) =>
-    isMeant(job)
+    motorDecided(job)
       ? [
           {
             what: ['Degreaser, and alcohol for rotors'],

@@ -1,4 +1,4 @@
-import { isMeant } from '../../helpers.ts';
+import { motorDecided } from '../../../../document/motor-decided.ts';
 import type { Rule } from '../../line.ts';
 
 /** Grease for threads and seats. */
@@ -7,7 +7,7 @@ export const grease: Rule = {
   group: 'consumables',
   origin: 'common practice',
   lines: (job) =>
-    isMeant(job)
+    motorDecided(job)
       ? [{ what: ['Bearing grease'], why: ['shell threads and axle: they have to come out again'] }]
       : [],
 };

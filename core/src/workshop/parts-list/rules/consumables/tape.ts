@@ -1,4 +1,4 @@
-import { isMeant } from '../../helpers.ts';
+import { motorDecided } from '../../../../document/motor-decided.ts';
 import type { Rule } from '../../line.ts';
 
 /** Tape. */
@@ -7,7 +7,7 @@ export const tape: Rule = {
   group: 'consumables',
   origin: 'common practice',
   lines: (job) =>
-    isMeant(job)
+    motorDecided(job)
       ? [
           {
             what: ['Insulating tape and heat-proof tape'],

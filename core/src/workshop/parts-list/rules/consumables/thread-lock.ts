@@ -1,4 +1,4 @@
-import { isMeant } from '../../helpers.ts';
+import { motorDecided } from '../../../../document/motor-decided.ts';
 import type { Rule } from '../../line.ts';
 
 /** Thread locker. */
@@ -7,7 +7,7 @@ export const threadLock: Rule = {
   group: 'consumables',
   origin: 'common practice',
   lines: (job) =>
-    isMeant(job)
+    motorDecided(job)
       ? [{ what: ['Thread locker, medium'], why: ['crank, rotor and arm bolts shake loose'] }]
       : [],
 };

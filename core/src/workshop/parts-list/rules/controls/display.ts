@@ -1,4 +1,4 @@
-import { isMeant } from '../../helpers.ts';
+import { motorDecided } from '../../../../document/motor-decided.ts';
 import type { Rule } from '../../line.ts';
 
 /** The display with its mount. */
@@ -7,7 +7,7 @@ export const display: Rule = {
   group: 'controls',
   origin: 'common practice',
   lines: (job) =>
-    isMeant(job) && !job.build.donor.keeps.includes('display')
+    motorDecided(job) && !job.build.donor.keeps.includes('display')
       ? [
           {
             what: ['Display with mount for the bar, of the controller’s protocol'],

@@ -1,4 +1,4 @@
-import { isMeant } from '../../helpers.ts';
+import { motorDecided } from '../../../../document/motor-decided.ts';
 import type { Rule } from '../../line.ts';
 
 /** A key or switch that turns it off. */
@@ -7,7 +7,7 @@ export const key: Rule = {
   group: 'controls',
   origin: 'common practice',
   lines: (job) =>
-    isMeant(job) && job.build.controls.throttle === 'full'
+    motorDecided(job) && job.build.controls.throttle === 'full'
       ? [
           {
             what: ['Key switch or stop button for the controller’s ignition line'],

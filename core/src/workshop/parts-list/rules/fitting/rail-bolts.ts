@@ -1,4 +1,5 @@
-import { isMeant, isOnTube } from '../../helpers.ts';
+import { motorDecided } from '../../../../document/motor-decided.ts';
+import { isOnTube } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Bolts of the rail that a pack slides on. */
@@ -8,7 +9,7 @@ export const railBolts: Rule = {
   origin: 'common practice: two M5 bolts with low heads a rail, at least five turns in the thread',
   lines: (job) => {
     const rails = job.build.packs.filter(isOnTube).length;
-    return rails > 0 && isMeant(job)
+    return rails > 0 && motorDecided(job)
       ? [
           {
             what: ['Bolts M5 with low heads and washers, 12 and 16 mm, for the pack’s rail'],

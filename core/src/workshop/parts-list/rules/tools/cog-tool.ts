@@ -1,5 +1,5 @@
 import { isAmiss, isHub } from '../../../job.ts';
-import { isMeant } from '../../helpers.ts';
+import { motorDecided } from '../../../../document/motor-decided.ts';
 import type { Rule } from '../../line.ts';
 
 /** The tool for freewheel or cassette: for the donor's cogs where they move to the motor, else for those that are bought. */
@@ -10,7 +10,7 @@ export const cogTool: Rule = {
     'common practice: cogs that move come off first; a cassette is held by a lock ring, a freewheel screws on by hand',
   lines: (job) => {
     const { donor, drive } = job.build;
-    if (!isHub(job) || drive.wheel !== 'rear' || !isMeant(job)) return [];
+    if (!isHub(job) || drive.wheel !== 'rear' || !motorDecided(job)) return [];
     if (!isAmiss(job, 'cog-body'))
       return [
         {

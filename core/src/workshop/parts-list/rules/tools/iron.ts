@@ -1,4 +1,4 @@
-import { isMeant } from '../../helpers.ts';
+import { motorDecided } from '../../../../document/motor-decided.ts';
 import type { Rule } from '../../line.ts';
 
 /** Soldering iron and heat gun. */
@@ -7,7 +7,7 @@ export const iron: Rule = {
   group: 'tools',
   origin: 'common practice',
   lines: (job) =>
-    isMeant(job)
+    motorDecided(job)
       ? [
           {
             what: ['Soldering iron, 60 W or more, and a heat gun'],

@@ -1,4 +1,4 @@
-import { isMeant } from '../../helpers.ts';
+import { motorDecided } from '../../../../document/motor-decided.ts';
 import type { Rule } from '../../line.ts';
 
 /** A meter. */
@@ -7,7 +7,7 @@ export const meter: Rule = {
   group: 'tools',
   origin: 'common practice',
   lines: (job) =>
-    isMeant(job)
+    motorDecided(job)
       ? [
           {
             what: ['Meter with a fused ampere range, leads with guarded tips'],

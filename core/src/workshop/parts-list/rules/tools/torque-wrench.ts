@@ -1,5 +1,5 @@
 import { isHub } from '../../../job.ts';
-import { isMeant } from '../../helpers.ts';
+import { motorDecided } from '../../../../document/motor-decided.ts';
 import type { Rule } from '../../line.ts';
 
 /** A torque wrench over the torques of the job. */
@@ -8,7 +8,7 @@ export const torqueWrench: Rule = {
   group: 'tools',
   origin: 'common practice: 5 to 60 N m covers what is named here',
   lines: (job) =>
-    isMeant(job)
+    motorDecided(job)
       ? [
           {
             what: ['Torque wrench, 5 to 60 N m'],

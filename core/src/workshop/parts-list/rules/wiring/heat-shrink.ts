@@ -1,4 +1,4 @@
-import { isMeant } from '../../helpers.ts';
+import { motorDecided } from '../../../../document/motor-decided.ts';
 import type { Rule } from '../../line.ts';
 
 /** Heat-shrink for every joint. */
@@ -7,7 +7,7 @@ export const heatShrink: Rule = {
   group: 'wiring',
   origin: 'common practice',
   lines: (job) =>
-    isMeant(job)
+    motorDecided(job)
       ? [
           {
             what: ['Heat-shrink with glue, 3, 6 and 10 mm'],

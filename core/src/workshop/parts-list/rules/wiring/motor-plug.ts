@@ -1,4 +1,4 @@
-import { isMeant } from '../../helpers.ts';
+import { motorDecided } from '../../../../document/motor-decided.ts';
 import type { Rule } from '../../line.ts';
 
 /** An extension or spare half of the motor's plug. */
@@ -7,7 +7,7 @@ export const motorPlug: Rule = {
   group: 'wiring',
   origin: 'common practice',
   lines: (job) =>
-    isMeant(job) && job.build.controller.place !== 'motor'
+    motorDecided(job) && job.build.controller.place !== 'motor'
       ? [
           {
             what: ['Extension for the motor’s plug, of its family and pin count'],

@@ -1,4 +1,4 @@
-import { isMeant } from '../../helpers.ts';
+import { motorDecided } from '../../../../document/motor-decided.ts';
 import type { Rule } from '../../line.ts';
 
 /** Ties and spiral wrap. */
@@ -7,7 +7,7 @@ export const ties: Rule = {
   group: 'wiring',
   origin: 'common practice',
   lines: (job) =>
-    isMeant(job)
+    motorDecided(job)
       ? [
           {
             what: ['Cable ties, black, and spiral wrap'],
