@@ -7,6 +7,8 @@ import { roadForce } from '../machine/road-load.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { solved } from '../test/ode.ts';
 import { withCellsAt } from '../test/hand-machine.ts';
+import { phraseText } from '../quantity/phrase.ts';
+import { evaluate } from '../test/evaluate.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { electricalWatts, operatingPoint, partThrottleAmps } from './operating-point.ts';
 import { constantSpeedRange } from './range.ts';
@@ -188,5 +190,53 @@ describe('practice values (common practice, no published source)', () => {
     // The winding is not known: 10 %.
     expect(mph).toBeGreaterThan(27);
     expect(mph).toBeLessThan(33);
+  });
+});
+
+describe('a pack that does not wake the controller', () => {
+  // 14 cells stand at 58.8 V at the most: a cut-off of 60 V never lets the motor run.
+  const build = sample({
+    pack: { nominalV: 52, cellsInSeries: 14 },
+    controller: { lowVoltageCutoffV: 60 },
+    drive: { name: 'Hub' },
+    brief: { riderPowerW: 150 },
+  });
+
+  it('has no range, whatever the legs would do for ever', () => {
+    for (const kmh of [8, 15, 22])
+      for (const legs of ['helping', 'resting'] as const) {
+        const range = constantSpeedRange(assemble(build), kmhToMs(kmh), 1, legs);
+        expect(range).toMatchObject({ holds: false, limit: 'low-voltage' });
+        expect(range.on).toBeUndefined();
+      }
+  });
+
+  it('is told so in the tray, and is a stop', () => {
+    const figure = evaluate(build).figures.find(({ id }) => id === 'range');
+    expect(figure).toMatchObject({ state: 'stop', words: 'None' });
+    expect(phraseText(figure?.condition ?? [])).toBe('cut-off: the motor never starts');
+  });
+
+  it('leaves the other one of two that are switched', () => {
+    const two = sample({
+      pack: { nominalV: 36, cellsInSeries: 10, capacityAh: 10 },
+      second: { join: 'switch', nominalV: 48, cellsInSeries: 13, capacityAh: 10 },
+      controller: { lowVoltageCutoffV: 42.5 },
+    });
+    const both = constantSpeedRange(assemble(two), kmhToMs(15), 1, 'resting');
+    const one = constantSpeedRange(
+      assemble(
+        sample({
+          pack: { nominalV: 48, cellsInSeries: 13, capacityAh: 10 },
+          controller: { lowVoltageCutoffV: 42.5 },
+          donor: { massKg: 20 },
+        }),
+      ),
+      kmhToMs(15),
+      1,
+      'resting',
+    );
+    expect(both.holds && one.holds ? both.metres / one.metres : 0).toBeGreaterThan(0.7);
+    expect(both.holds && one.holds ? both.metres / one.metres : 9).toBeLessThan(1.3);
   });
 });

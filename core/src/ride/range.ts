@@ -79,6 +79,13 @@ const SEGMENT = 0.1;
  */
 function onePackRange(machine: Machine, v: number, startCharge: number, legs: Legs): Unridden {
   const { pack } = machine;
+  // A controller that the pack does not wake gives nothing: what the legs would do alone for ever is no range.
+  if (supplyAt(pack, startCharge).openVolts <= machine.limits.lowVolts)
+    return {
+      held: undefined,
+      not: { holds: false, v, limit: 'low-voltage' },
+      on: () => undefined,
+    };
   const ways = waysToHold(machine, v, legs);
   const at = (charge: number, cellC: number): Way | undefined =>
     wayAt(machine, ways, supplyAt(pack, charge, cellC), v);

@@ -61,9 +61,9 @@ function rangeCondition({ range, known }: Study, all: number | undefined): Phras
     return all === undefined
       ? [speed, ', mixed to level']
       : ['at ', speed, '; ', qty(all / 1000, 'km', 0), ' in all'];
-  return range.on === undefined
-    ? ['cannot hold ', speed]
-    : ['at ', qty(msToKmh(range.on.fromV), 'km/h', 1), ' at most, not ', speed];
+  if (range.on === undefined)
+    return range.limit === 'low-voltage' ? ['cut-off: the motor never starts'] : ['cannot hold ', speed];
+  return ['at ', qty(msToKmh(range.on.fromV), 'km/h', 1), ' at most, not ', speed];
 }
 
 const ON_END: Readonly<Record<RideOnEnd, string>> = {
