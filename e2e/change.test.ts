@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { ListAnswer, Stored } from '@apple-cart/contracts';
 import type { BuildDocument } from '@apple-cart/core';
 import { settled } from './browser.ts';
-import { chooseItem, clickWords, figureBecomes, figureText, kept, openBuild, says } from './hands.ts';
+import { chooseItem, clickWords, figureBecomes, figureText, kept, openBuild, quiet, says } from './hands.ts';
 import { sidewaysAnywhere, tooSmall } from './rules.ts';
 import { stand } from './stand.ts';
 
@@ -102,6 +102,7 @@ describe('which motor and pack?', () => {
     await clickWords(page, 'Which motor and pack? Search the whole shelf', 'a');
     await page.waitForSelector('[data-testid=search]');
     await says(page, '[data-testid=size]', '1,500 builds');
+    await quiet(page);
     await page.click('[data-testid=search]');
     await page.waitForSelector('[data-finalist="1"]', { timeout: 90_000 });
     await says(page, '[data-testid=reasons]', 'motor not let in');

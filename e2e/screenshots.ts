@@ -4,7 +4,7 @@ import { STAGE_IDS, type StageId } from '@apple-cart/core';
 import { startApplication } from './application.ts';
 import { launch, newPage, settled } from './browser.ts';
 import { SCREENS } from '../web/src/screens/registry.ts';
-import { clickWords, openBuild, typeInto } from './hands.ts';
+import { clickWords, openBuild, quiet, typeInto } from './hands.ts';
 
 const folder = resolve(import.meta.dirname, '../docs/screenshots');
 
@@ -129,7 +129,10 @@ const SHOTS: readonly Shot[] = [
     before: async (page) => {
       await page.waitForSelector('a[href$="?view=search"]');
       await page.click('a[href$="?view=search"]');
-      await (await page.waitForSelector('[data-testid=search]'))?.click();
+      await page.waitForSelector('[data-testid=search]');
+      // The choices grow as the shelf is read: the button is pressed once it stands still.
+      await quiet(page);
+      await page.click('[data-testid=search]');
       await page.waitForSelector('[data-testid=lets]', { timeout: 60_000 });
     },
   },
