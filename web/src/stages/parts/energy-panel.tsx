@@ -15,7 +15,7 @@ const WORD = {
 /** How many amp-hours the distance asks, and which packs of the shelf have them. */
 export function EnergyPanel() {
   const { document } = useDeferredStage();
-  const { parts } = useShelf();
+  const { parts, error } = useShelf();
   const shown = useQuantity();
   const asked = useMemo(() => energyAsked(document, ofType(parts, 'pack')), [document, parts]);
   if (asked === undefined) return null;
@@ -47,7 +47,12 @@ export function EnergyPanel() {
           </li>
         ))}
         {packs.length === 0 && (
-          <li className="border-b border-hair py-1 text-ink2">No pack of the shelf has {whole(volts)} V.</li>
+          <li className="border-b border-hair py-1 text-ink2">
+            {/* A shelf that is still to come has nothing yet, and is not empty. */}
+            {parts === undefined
+              ? (error ?? 'Fetching the shelf.')
+              : `No pack of the shelf has ${whole(volts)} V.`}
+          </li>
         )}
       </ul>
       <p className="py-1.5 text-[12.5px] text-ink2">
