@@ -189,6 +189,10 @@ for (const {
     if (['hill', 'range', 'power'].includes(stage)) await page.waitForSelector('[data-chart] svg');
   }
   await before?.(page);
+  // What is fetched has come, what is worked out beside it stands there, and the words stand still.
+  await page.waitForNetworkIdle({ idleTime: 300, timeout: 10_000 }).catch(() => undefined);
+  await page.waitForFunction(() => !document.body.innerText.includes('Trying every value'));
+  await quiet(page);
   await new Promise((done) => setTimeout(done, 400));
   await page.screenshot({ path: `${folder}/${file}.png` });
   await page.close();
