@@ -65,6 +65,16 @@ describe('the page for a customer', () => {
     expect(words(pageOf(sample({ controls: { throttle: 'full' } })))).toContain('switch off before you push');
   });
 
+  it('asks for what settles on this machine, and warns of these packs, without a word of the trade', () => {
+    expect(words(pageOf(sample({ drive: { name: 'Hub' } })))).toMatch(/After 50 km bring it in: axle nuts/);
+    const middle = words(pageOf(sample({ drive: { name: 'Mid' } }, 'mid-drive')));
+    expect(middle).toMatch(/After 50 km bring it in: the motor’s ring nut, cranks/);
+    expect(middle).not.toMatch(/axle nuts|torque arm|NMC/);
+    const lead = words(pageOf(sample({ drive: { name: 'Hub' }, pack: { chemistry: 'lead-acid' } })));
+    expect(lead).toContain('air the room');
+    expect(lead).not.toContain('lithium');
+  });
+
   it('has no broken number in any drawn build, and no state that its figure has not', () => {
     fc.assert(
       fc.property(anyBuild, (build) => {

@@ -1,5 +1,4 @@
 import type { State } from '../check/state.ts';
-import { CHEMISTRIES } from '../document/chemistries.ts';
 import type { DonorStyle, DriveKind } from '../document/choices.ts';
 import { motorAt } from '../document/frame-of.ts';
 import type { PlaceOutcome, PlaceVerdict } from '../law/judge.ts';
@@ -158,6 +157,14 @@ const hoursText = (hours: number): string => {
   );
 };
 
+/** What settles in the first rides, by how the motor is held. */
+const SETTLES: Readonly<Record<DriveKind, string>> = {
+  'geared-hub': 'axle nuts, torque arm, spokes',
+  'direct-drive-hub': 'axle nuts, torque arm, spokes',
+  'mid-drive': 'the motor’s ring nut, cranks, chain',
+  external: 'the motor’s mount, its chain or belt',
+};
+
 function asks(verdict: Verdict): readonly Phrase[] {
   const { build } = verdict.study;
   const { known } = verdict;
@@ -176,7 +183,7 @@ function asks(verdict: Verdict): readonly Phrase[] {
     permitted.source === 'unknown'
       ? ['The most it may carry is not known: ask before you load it.']
       : ['It may weigh ', qty(permitted.value, 'kg', 0), ' in all, rider and load included.'],
-    ['After 50 km bring it in: axle nuts, torque arm, spokes, brakes and plugs are looked at again.'],
+    [`After 50 km bring it in: ${SETTLES[build.drive.kind]}, brakes and plugs are looked at again.`],
     [
       `Before each ride: tyres, both brakes, lights${build.controls.brakeCutoffs === 'no' ? '' : ', and that the brake lever stops the motor'}.`,
     ],
@@ -192,12 +199,16 @@ const ON_ROADS: Readonly<Partial<Record<PlaceOutcome, string>>> = {
 
 function cautions({ study: { build }, known, law }: Verdict): readonly string[] {
   const roads = ON_ROADS[law.here.outcome];
-  const lead = build.packs[0].chemistry === 'lead-acid';
+  const has = (kind: 'lead' | 'lithium'): boolean =>
+    build.packs.some(({ chemistry }) => (chemistry === 'lead-acid') === (kind === 'lead'));
   return [
     ...(roads === undefined ? [] : [roads]),
-    lead
-      ? 'The battery gives off gas when it is charged: air the room, no flame.'
-      : `A ${CHEMISTRIES[build.packs[0].chemistry].name} battery that was dropped, got wet or swells is not charged again: bring it in, outdoors until then.`,
+    ...(has('lead') ? ['The battery gives off gas when it is charged: air the room, no flame.'] : []),
+    ...(has('lithium')
+      ? [
+          'A lithium battery that was dropped, got wet or swells is not charged again: bring it in, outdoors until then.',
+        ]
+      : []),
     'It is heavier and quicker than it was: brake earlier, above all in the wet.',
     ...(build.controls.throttle === 'full'
       ? ['The throttle drives it at once: switch off before you push or lift it.']

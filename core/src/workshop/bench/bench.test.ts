@@ -164,7 +164,8 @@ describe('the hold points of a build', () => {
     const [low, high] = bandOf(build, 'cutoffs/speed');
     expect(low).toBeLessThan(24);
     expect(high).toBeGreaterThan(24);
-    expect(high).toBeLessThan(25.2);
+    // 25 where 24.9 is planned is past 15.5 mph: no rounding of a display makes a tenth.
+    expect(high).toBeLessThan(24.1);
     expect(phraseText(pointOf(build, 'cutoffs/speed').why)).toContain('24.0');
     expect(phraseText(pointOf(build, 'stand/speed').why)).toContain('25.2');
   });

@@ -80,12 +80,22 @@ const TASK_OF_LINE: Readonly<Record<string, TaskId>> = {
     'spot-welder',
   ]),
   ...group('lace', ['spokes', 'spoke-key']),
-  ...group('brakes', ['brake-pads', 'caliper-adapter', 'disc-spacers', 'hydraulic-bleed']),
-  ...group('fit-pack', ['pack', 'cradle', 'pack-clamps', 'rack-plate', 'rain-cover', 'pack-lock']),
+  ...group('brakes', ['brake-pads', 'brake-cables', 'caliper-adapter', 'disc-spacers', 'hydraulic-bleed']),
+  ...group('fit-pack', [
+    'pack',
+    'cradle',
+    'rail-bolts',
+    'pack-clamps',
+    'rack-plate',
+    'rain-cover',
+    'pack-lock',
+  ]),
   ...group('wire', ['controller', 'fuse', 'pre-charge', 'combiner', 'converter', 'light-cells', 'lamps']),
   ...group('wire', ['crimp-tool', 'iron', 'tape']),
   ...group('bench', ['charger', 'meter']),
-  ...group('first-ride', ['bell', 'label']),
+  ...group('first-ride', ['bell', 'mirror', 'plate', 'reflectors', 'label']),
+  // A spare holds no ride up but the long one.
+  ...group('range-run', ['spare-fuse']),
 };
 function group(task: TaskId, keys: readonly string[]): Record<string, TaskId> {
   return Object.fromEntries(keys.map((key) => [key, task]));
@@ -174,7 +184,8 @@ export function tasksOf(build: BuildDocument, rows: readonly Row[], learnt: Lear
     (id) =>
       (id !== 'build-pack' || keys.has('cells') || keys.has('block-links')) &&
       (id !== 'lace' || keys.has('spokes')) &&
-      (id !== 'brakes' || ['brake-pads', 'caliper-adapter', 'disc-spacers'].some((key) => keys.has(key))),
+      (id !== 'brakes' ||
+        ['brake-pads', 'brake-cables', 'caliper-adapter', 'disc-spacers'].some((key) => keys.has(key))),
   );
   const has = (id: TaskId): boolean => present.includes(id);
   const told = (id: string) => build.schedule.tasks[id] ?? NOTHING_TOLD;

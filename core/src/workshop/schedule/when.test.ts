@@ -76,6 +76,14 @@ describe('the riding day', () => {
     expect(plan.chain.map((c) => c.id)).toEqual(['fit-pack', 'wire', 'bench', 'first-ride']);
   });
 
+  it('is not held up by a spare, but by the bolts that a pack hangs on', () => {
+    const fused = stocked({ ...byHand, cabling: { ...byHand.cabling, protection: 'fuse' } });
+    const waits = (key: string) =>
+      when(withLine(fused, key, { state: 'needed', leadDays: 30 })).ride?.earliest;
+    expect(waits('spare-fuse')).toBe(when(fused).ride?.earliest);
+    expect(waits('rail-bolts')).toBe('2026-04-06');
+  });
+
   it('of a promised day tells what has to be ordered by when, and what is late already', () => {
     const order = withLine(byHand, 'pack', { state: 'needed', leadDays: 14 });
     const good = when(told(order, { wantedFor: '2026-03-28' }));
