@@ -40,6 +40,16 @@ describe('upkeep', () => {
     expect(chain(longtail)).toBeLessThan(chain(tandem) ?? 0);
   });
 
+  it('asks an external drive for its mount and its own chain', () => {
+    const external = { ...longtail, drive: { ...longtail.drive, kind: 'external' as const } };
+    const keys = upkeepOf(external, rides(1), [], '2026-03-01').rows.map((r) => r.task.key);
+    expect(keys).toContain('external');
+    expect(keys).not.toContain('lockring');
+    expect(upkeepOf(longtail, rides(1), [], '2026-03-01').rows.map((r) => r.task.key)).not.toContain(
+      'external',
+    );
+  });
+
   it('counts days too, and nothing before the first ride', () => {
     const rows = upkeepOf(tandem, rides(1), [], '2026-09-10').rows;
     expect(rows.find((r) => r.task.key === 'plugs')).toMatchObject({ state: 'due', dueOn: '2026-08-28' });

@@ -69,6 +69,17 @@ const RULES: readonly Rule[] = [
           why: `${PRACTICE}: a taper beds in`,
         }
       : undefined,
+  (build) =>
+    build.drive.kind === 'external'
+      ? {
+          key: 'external',
+          name: 'Motor’s mount and its own chain or belt',
+          how: 'Battery off. Bolts of the mount tight, chain or belt in line and at its tension, cover on.',
+          firstKm: 50,
+          everyKm: 300,
+          why: `${PRACTICE}: a mount that gives lets the chain climb off`,
+        }
+      : undefined,
   (build) => {
     const mid = build.drive.kind === 'mid-drive';
     return {

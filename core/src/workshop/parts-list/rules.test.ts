@@ -321,6 +321,11 @@ describe('what a mechanic looks for on the list', () => {
     expect(words(pushed, 'cog-tool')).toContain('lock ring');
   });
 
+  it('asks of a pack what is asked of its kind', () => {
+    expect(line(made([{}]), 'pack')?.ask).toContain('Lithium');
+    expect(line(made(laidDown), 'pack')?.ask).toContain('one batch');
+  });
+
   it('says what is fed by the pack’s own volts', () => {
     const horn = { name: 'Horn', volts: 0, watts: 20, onPct: 1, light: false };
     expect(

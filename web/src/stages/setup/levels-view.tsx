@@ -26,8 +26,8 @@ export function LevelsInputs({ sheet }: { sheet: SettingsSheet }) {
   );
 }
 
-const [WIDTH, HEIGHT] = [420, 230] as const;
-const EDGE = { left: 44, right: 26, top: 14, bottom: 28 } as const;
+const [WIDTH, HEIGHT] = [420, 240] as const;
+const EDGE = { left: 44, right: 26, top: 14, bottom: 38 } as const;
 /** Rider watts of the chart. */
 const RIDER_W = 250;
 
@@ -49,7 +49,12 @@ function LevelsChart({ levels, mostW }: { levels: readonly Level[]; mostW: numbe
             d={`M${String(x(w))} ${String(EDGE.top)}V${String(HEIGHT - EDGE.bottom)}`}
             className="stroke-hair"
           />
-          <text x={x(w)} y={HEIGHT - 10} textAnchor="middle" className="num fill-ink2 text-[11px]">
+          <text
+            x={x(w)}
+            y={HEIGHT - EDGE.bottom + 15}
+            textAnchor="middle"
+            className="num fill-ink2 text-[11px]"
+          >
             {w}
           </text>
         </g>
@@ -84,12 +89,7 @@ function LevelsChart({ levels, mostW }: { levels: readonly Level[]; mostW: numbe
       <text x={EDGE.left + 4} y={EDGE.top + 10} className="fill-ink2 text-[11px]">
         Motor, W
       </text>
-      <text
-        x={WIDTH - EDGE.right - 4}
-        y={HEIGHT - EDGE.bottom - 5}
-        textAnchor="end"
-        className="fill-ink2 text-[11px]"
-      >
+      <text x={WIDTH - EDGE.right} y={HEIGHT - 6} textAnchor="end" className="fill-ink2 text-[11px]">
         Rider, W
       </text>
     </svg>

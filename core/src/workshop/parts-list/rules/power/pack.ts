@@ -35,7 +35,10 @@ export const packLine: Rule = {
         },
         // A pack from cells costs what its cells and small parts cost.
         price: cells ? 0 : null,
-        ask: 'Lithium by road only in many places: ask how it is sent.',
+        ask:
+          pack.chemistry === 'lead-acid'
+            ? 'Ask for blocks of one batch and date, charged within the last months; they are heavy to send.'
+            : 'Lithium by road only in many places: ask how it is sent.',
       };
     }),
 };
