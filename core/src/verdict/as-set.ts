@@ -1,6 +1,5 @@
 import type { PlaceVerdict } from '../law/judge.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
-import { saidOf } from '../law/sentence.ts';
 import { builtAsSet } from '../workshop/settings/as-set.ts';
 import { classWords, placeState } from './figures/class-figure.ts';
 import type { Finding } from './finding.ts';
@@ -23,6 +22,8 @@ export function asSet(s: Judged, book: RuleBook): PlaceVerdict | undefined {
 export function asSetFindings(s: Judged, set: PlaceVerdict | undefined): readonly Finding[] {
   if (set === undefined) return [];
   const state = placeState(set.outcome);
+  const broken = set.failing.length > 0 ? set.failing : set.unsettled;
+  const clauses = [...new Set(broken.map(({ clause }) => clause.title.toLowerCase()))].join(', ');
   const simulated = Object.values(s.build.settings.lines).some((line) => line.simulated);
   return [
     {
@@ -31,7 +32,7 @@ export function asSetFindings(s: Judged, set: PlaceVerdict | undefined): readonl
       state: state === 'fine' ? 'look' : state,
       title: `As it is set: ${classWords(set)}, where the plan is ${classWords(s.here)}`,
       detail: [
-        `${saidOf(set).decides} ${simulated ? 'By a simulated programmer. ' : ''}Planning aid, not legal advice.`,
+        `${clauses === '' ? '' : `It turns on ${clauses}: Law shows by how much. `}${simulated ? 'By a simulated programmer. ' : ''}Planning aid, not legal advice.`,
       ],
       path: '',
     },

@@ -51,7 +51,7 @@ function priceWords(
 ): string {
   if (budget !== null && total.least > budget) {
     const over = moneyText(total.least - budget, currency);
-    return unpriced > 0 || sendingUnknown > 0 ? `${over} or more over budget` : `${over} over budget`;
+    return unpriced > 0 || sendingUnknown > 0 ? `${over}+ over budget` : `${over} over budget`;
   }
   if (unpriced > 0) return `${String(unpriced)} without a price`;
   if (sendingUnknown > 0) return `sending not known of ${String(sendingUnknown)}`;

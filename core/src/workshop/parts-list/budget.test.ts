@@ -57,7 +57,7 @@ describe('a budget', () => {
     const { figures, list } = evaluate({ ...trike, money: { ...trike.money, budget: 100 } });
     const price = figures.find(({ id }) => id === 'price');
     const over = Math.round(list.ledger.total.least - 100);
-    expect(phraseText(price?.condition ?? [])).toBe(`£${String(over)} or more over budget`);
+    expect(phraseText(price?.condition ?? [])).toBe(`£${String(over)}+ over budget`);
     expect(price?.state).toBe('look');
   });
 });
