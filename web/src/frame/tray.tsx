@@ -2,7 +2,8 @@ import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import { TRAY, worstState, type BuildDocument, type Figure, type FigureId } from '@apple-cart/core';
-import { useRoadRange, type RoadRange } from '../stages/range/use-range-road.ts';
+import type { RoadRange } from '../state/road-range.ts';
+import { useRiddenRange } from '../stages/range/use-range-road.ts';
 import { figureOf } from '../stages/parts/use-stage.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
 import { useSettings } from '../state/settings-store.ts';
@@ -136,7 +137,7 @@ export function Tray({ onOpen }: { onOpen: (id: FigureId) => void }) {
   const [folded, setFolded] = useState(true);
   const atBench = useParams()['stage'] === 'bench';
   const verdict = useVerdict(document);
-  const road = useRoadRange();
+  const road = useRiddenRange();
   const pinned = pinnedDocument === undefined ? undefined : verdictOf(pinnedDocument);
   return (
     <section

@@ -4,11 +4,13 @@ import {
   ridesOf,
   roadStands,
   trialsOf,
+  worstState,
   type StageVerdict,
   type Verdict,
 } from '@apple-cart/core';
 import { useBuild } from '../state/build-store.ts';
 import { useOnTrial } from '../state/on-trial.ts';
+import { useRoadRange } from '../state/road-range.ts';
 import { useRecords } from '../state/records.ts';
 import { benchOf } from '../stages/parts/bench-of.ts';
 import { benchStands } from '../stages/bench/bench-stands.ts';
@@ -17,11 +19,16 @@ import { benchStands } from '../stages/bench/bench-stands.ts';
 export function useStageRows(verdict: Verdict): readonly StageVerdict[] {
   const build = useBuild((state) => state.id) ?? '';
   const records = useRecords(build);
+  const road = useRoadRange((state) => state.range);
   const onTrial = useOnTrial((state) => state.trials[build]?.what);
   return useMemo(() => {
     const { stages } = verdict;
     const kept = records.records;
     const rows = new Map<string, Omit<StageVerdict, 'id'>>();
+    const range = stages.find(({ id }) => id === 'range');
+    // The road that was chosen counts here as it does in the tray.
+    if (road !== undefined && range !== undefined && worstState([range.state, road.state]) !== range.state)
+      rows.set('range', { ...range, state: road.state, words: road.words });
     // Without a run the plan says it, and its hold points need not be worked out.
     if (kept.some((r) => r.kind === 'bench-run')) {
       const { state, words, begun } = benchStands(benchOf(records, verdict.bench));
@@ -37,5 +44,5 @@ export function useStageRows(verdict: Verdict): readonly StageVerdict[] {
     if (onTrial !== undefined)
       rows.set('change', { state: 'look', words: `on trial: ${onTrial}`, begun: true });
     return rows.size === 0 ? stages : stages.map((s) => ({ ...s, ...rows.get(s.id) }));
-  }, [verdict, records, onTrial]);
+  }, [verdict, records, onTrial, road]);
 }

@@ -6,6 +6,7 @@ import {
   firstOf,
   mayBeChild,
   moneyText,
+  worstState,
   type BuildDocument,
   type State,
 } from '@apple-cart/core';
@@ -15,6 +16,7 @@ import { BudgetField, LinePriceField, RestField } from '../../fields/money-field
 import { NumberField } from '../../fields/number-field.tsx';
 import { PlaceField } from '../../fields/place-field.tsx';
 import { TextField } from '../../fields/text-field.tsx';
+import { useRoadRange, type RoadRange } from '../../state/road-range.ts';
 import { figureText } from '../../state/figure-text.ts';
 import { useBuild } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
@@ -52,6 +54,12 @@ interface Target {
   readonly isSet: boolean;
 }
 
+/** The road that was chosen counts as it does in the tray. */
+const onRoad = (target: Target, road: RoadRange | undefined): Target =>
+  road === undefined
+    ? target
+    : { ...target, note: road.words, state: worstState([target.state, road.state]) };
+
 function useTargets({ document, verdict }: StageData): readonly Target[] {
   const system = useSettings((state) => state.units);
   const shown = useQuantity();
@@ -60,6 +68,7 @@ function useTargets({ document, verdict }: StageData): readonly Target[] {
     return `${number} ${name}`;
   };
   const { brief } = verdict.known;
+  const road = useRoadRange((told) => told.range);
   const row = (
     id: 'class' | 'top-speed' | 'hill' | 'start' | 'range' | 'price',
     name: string,
@@ -82,7 +91,7 @@ function useTargets({ document, verdict }: StageData): readonly Target[] {
     row('top-speed', 'Cruising speed', text(brief.cruiseSpeedKmh.value, 'km/h')),
     row('hill', 'Climbs the test hill', text(brief.hillGradePct.value, '%')),
     row('start', 'Starts on it', text(brief.hillGradePct.value, '%')),
-    row('range', 'Distance', text(brief.distanceKm.value, 'km')),
+    onRoad(row('range', 'Distance', text(brief.distanceKm.value, 'km')), road),
     money.budget === null
       ? { ...row('price', 'Budget', 'not set'), isSet: false }
       : {

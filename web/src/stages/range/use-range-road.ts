@@ -1,5 +1,6 @@
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { asRound, evenHill, type Route, type State } from '@apple-cart/core';
+import { useRoadRange, type RoadRange } from '../../state/road-range.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { useRoad, type RoadRead } from '../../ride/route-field.tsx';
 import type { StudyOutput } from '../../work/studies.ts';
@@ -64,20 +65,26 @@ export function keptOn({ road, studied }: RangeRides, wantedKm: number) {
   return { km, hot, state, name: road.road.name };
 }
 
-/** What the tray says of the chosen road. */
-export interface RoadRange {
-  readonly words: string;
-  readonly state: State;
-}
-
-/** Range on the chosen road, for the tray; undefined where none is chosen, and until it is ridden. */
-export function useRoadRange(): RoadRange | undefined {
+/** Rides the chosen road for the tray, and tells it to whoever else speaks of the range; undefined where none is chosen, and until it is ridden. */
+export function useRiddenRange(): RoadRange | undefined {
   const { document, verdict } = useDeferredStage();
   const shown = useQuantity();
   const chosen = document.brief.rangeRoute !== '';
   const rides = useRangeRides(chosen);
   const kept = keptOn(rides, verdict.known.brief.distanceKm.value);
-  if (!chosen || kept === undefined || rides.studied.busy) return undefined;
-  const { text, unit } = shown(kept.km, 'km', 0);
-  return { words: `${text} ${unit} on ${kept.name}`, state: kept.state };
+  const isRidden = chosen && kept !== undefined && !rides.studied.busy;
+  const { text, unit } = shown(kept?.km ?? 0, 'km', 0);
+  const words = isRidden ? `${text} ${unit} on ${kept.name}` : undefined;
+  const state = kept?.state;
+  const range = useMemo(
+    () => (words === undefined || state === undefined ? undefined : { words, state }),
+    [words, state],
+  );
+  useEffect(() => {
+    useRoadRange.setState({ range });
+    return () => {
+      useRoadRange.setState({ range: undefined });
+    };
+  }, [range]);
+  return range;
 }

@@ -1,0 +1,77 @@
+// @vitest-environment happy-dom
+import { act, cleanup, renderHook } from '@testing-library/react';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { createElement, type ReactNode } from 'react';
+import { afterEach, describe, expect, it } from 'vitest';
+import { evaluate, newBuild, shippedRules, type StageVerdict, type State } from '@apple-cart/core';
+import { useOnTrial } from '../state/on-trial.ts';
+import { queryClient } from '../state/query-client.ts';
+import { useRoadRange } from '../state/road-range.ts';
+import { openBuild } from '../test/build-stand.ts';
+import { useStageRows } from './use-stage-rows.ts';
+
+openBuild();
+afterEach(() => {
+  cleanup();
+  useRoadRange.setState({ range: undefined });
+  useOnTrial.setState({ trials: {} });
+});
+
+/** A build that goes far enough on a level road. */
+const verdict = evaluate(newBuild('Build'), shippedRules());
+const withRange = (state: State) => ({
+  ...verdict,
+  stages: verdict.stages.map((s): StageVerdict => (s.id === 'range' ? { ...s, state, words: 'level' } : s)),
+});
+const shown = (state: State) => {
+  const judged = withRange(state);
+  const { result } = renderHook(() => useStageRows(judged), {
+    wrapper: ({ children }: { children: ReactNode }) =>
+      createElement(QueryClientProvider, { client: queryClient }, children),
+  });
+  return (id: StageVerdict['id']) => result.current.find((s) => s.id === id);
+};
+const ridden = (state: State): void => {
+  act(() => {
+    useRoadRange.setState({ range: { words: '37 km on Orchard lanes', state } });
+  });
+};
+
+describe('the work order', () => {
+  it('counts the road that was chosen as the tray does, where it is worse than a level one', () => {
+    const stage = shown('fine');
+    expect(stage('range')).toMatchObject({ state: 'fine', words: 'level' });
+    ridden('stop');
+    expect(stage('range')).toMatchObject({ state: 'stop', words: '37 km on Orchard lanes' });
+    ridden('look');
+    expect(stage('range')?.state).toBe('look');
+    ridden('fine');
+    expect(stage('range')).toMatchObject({ state: 'fine', words: 'level' });
+  });
+
+  it('never makes a stage better by a road', () => {
+    const stage = shown('stop');
+    ridden('fine');
+    expect(stage('range')).toMatchObject({ state: 'stop', words: 'level' });
+  });
+
+  it('names what is on trial, whatever else stands there', () => {
+    const stage = shown('fine');
+    act(() => {
+      useOnTrial.setState({
+        trials: {
+          one: { what: 'Ring 38 to 34 T' } as ReturnType<typeof useOnTrial.getState>['trials'][string],
+        },
+      });
+    });
+    expect(stage('change')).toMatchObject({ state: 'look', words: 'on trial: Ring 38 to 34 T' });
+    expect(stage('change')?.begun).toBe(true);
+  });
+
+  it('leaves every other stage as the plan has it', () => {
+    const stage = shown('fine');
+    ridden('stop');
+    for (const { id, state, words } of verdict.stages)
+      if (id !== 'range') expect(stage(id)).toMatchObject({ state, words });
+  });
+});
