@@ -143,10 +143,13 @@ const BRAKE_WORD: Partial<Record<BrakeKind, string>> = { coaster: 'back-pedal br
 
 /** The brake that goes out with a hub, by its end; undefined where none does. */
 function lostWords({ build, known }: Subject): string | undefined {
-  const [end] = brakesLeft(build, known).lost;
-  if (end === undefined) return undefined;
-  const brake = BRAKE_WORD[end === 'front' ? build.donor.brakeFront : build.donor.brakeRear];
-  return `The ${end} ${brake ?? 'brake'} is in the hub that the motor takes the place of: that end has none then.`;
+  const { lost } = brakesLeft(build, known);
+  if (lost.length === 0) return undefined;
+  const named = lost.map((end) => {
+    const brake = BRAKE_WORD[end === 'front' ? build.donor.brakeFront : build.donor.brakeRear];
+    return `the ${end} ${brake ?? 'brake'}`;
+  });
+  return `With the hub that a motor takes the place of goes ${named.join(', and ')}: that end has none then.`;
 }
 
 function kind(s: Subject): Check {

@@ -73,7 +73,7 @@ describe('a brake that is part of a hub', () => {
     const coaster = brakes('rim', 'coaster', 'rear');
     const kind = one(coaster, 'brake-kind');
     expect(kind.state).toBe('stop');
-    expect(phraseText(kind.why)).toContain('rear back-pedal brake is in the hub');
+    expect(phraseText(kind.why)).toContain('goes the rear back-pedal brake');
     expect(braking(subjectOf(coaster), 7).ms2).toBe(braking(subjectOf(brakes('rim', 'none', 'rear')), 7).ms2);
     expect(one(brakes('drum', 'rim', 'front'), 'brake-kind').state).toBe('stop');
     expect(one(brakes('drum', 'drum', 'rear'), 'brake-kind').state).toBe('stop');

@@ -206,7 +206,7 @@ describe('a pack that does not wake the controller', () => {
     for (const kmh of [8, 15, 22])
       for (const legs of ['helping', 'resting'] as const) {
         const range = constantSpeedRange(assemble(build), kmhToMs(kmh), 1, legs);
-        expect(range).toMatchObject({ holds: false, limit: 'low-voltage' });
+        expect(range).toMatchObject({ holds: false, wakes: false, limit: 'low-voltage' });
         expect(range.on).toBeUndefined();
       }
   });
@@ -238,5 +238,21 @@ describe('a pack that does not wake the controller', () => {
     );
     expect(both.holds && one.holds ? both.metres / one.metres : 0).toBeGreaterThan(0.7);
     expect(both.holds && one.holds ? both.metres / one.metres : 9).toBeLessThan(1.3);
+  });
+
+  it('is woken by the higher one of two behind diodes, whichever stands first', () => {
+    const low = { nominalV: 36, cellsInSeries: 10, capacityAh: 10 };
+    const high = { nominalV: 48, cellsInSeries: 13, capacityAh: 10 };
+    const km = (pack: typeof low, second: typeof low): number => {
+      const both = sample({
+        pack,
+        second: { join: 'combiner', ...second },
+        controller: { lowVoltageCutoffV: 42.5 },
+      });
+      const range = constantSpeedRange(assemble(both), kmhToMs(15), 1, 'resting');
+      return range.holds ? range.metres / 1000 : 0;
+    };
+    expect(km(low, high)).toBeGreaterThan(5);
+    expect(km(low, high) / km(high, low)).toBeCloseTo(1, 1);
   });
 });

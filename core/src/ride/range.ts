@@ -35,6 +35,8 @@ interface RangeResult {
 interface NotHeld {
   readonly holds: false;
   readonly v: number;
+  /** Some pack stands above the controller's cut-off: where none does the motor never starts. */
+  readonly wakes: boolean;
   readonly limit: Limit;
   readonly on: RideOn | undefined;
 }
@@ -68,6 +70,10 @@ function outcomeOf({ held, not, on }: Unridden): RangeOutcome {
   };
 }
 
+/** The pack stands above the controller's cut-off at a state of charge, at rest. */
+const wakes = ({ pack, limits }: Pick<Machine, 'pack' | 'limits'>, charge: number): boolean =>
+  supplyAt(pack, charge).openVolts > limits.lowVolts;
+
 const SEGMENT = 0.1;
 /**
  * Range of one pack at a constant speed on the level. The end is the state of charge at which full throttle no
@@ -80,10 +86,10 @@ const SEGMENT = 0.1;
 function onePackRange(machine: Machine, v: number, startCharge: number, legs: Legs): Unridden {
   const { pack } = machine;
   // A controller that the pack does not wake gives nothing: what the legs would do alone for ever is no range.
-  if (supplyAt(pack, startCharge).openVolts <= machine.limits.lowVolts)
+  if (!wakes(machine, startCharge))
     return {
       held: undefined,
-      not: { holds: false, v, limit: 'low-voltage' },
+      not: { holds: false, v, wakes: false, limit: 'low-voltage' },
       on: () => undefined,
     };
   const ways = waysToHold(machine, v, legs);
@@ -93,7 +99,7 @@ function onePackRange(machine: Machine, v: number, startCharge: number, legs: Le
   if (first === undefined || startCharge <= leastCharge(pack.chemistry, pack.temperatureC))
     return {
       held: undefined,
-      not: { holds: false, v, limit: limitAt(machine, ways, supplyAt(pack, startCharge), v) },
+      not: { holds: false, v, wakes: true, limit: limitAt(machine, ways, supplyAt(pack, startCharge), v) },
       on: () => rideOn(machine, v, startCharge, pack.temperatureC, legs),
     };
   const amps = (way: Way, charge: number, cellC: number): number =>
@@ -160,7 +166,14 @@ function onePackRange(machine: Machine, v: number, startCharge: number, legs: Le
  * speed asks, until full throttle no longer holds it. Fields of one pack are the first's.
  */
 function combinedRange(machine: Machine, v: number, startCharge: number, legs: Legs): Unridden {
-  const alone = onePackRange(machine, v, startCharge, legs);
+  // Diodes let the higher pack wake the controller where the first does not.
+  const other = wakes(machine, startCharge)
+    ? undefined
+    : machine.others.find((one) => wakes({ ...machine, pack: one.pack }, Math.min(startCharge, one.charge)));
+  const alone =
+    other === undefined
+      ? onePackRange(machine, v, startCharge, legs)
+      : onePackRange(onPack(machine, other), v, Math.min(startCharge, other.charge), legs);
   const ways = waysToHold(machine, v, legs);
   const way = ways[0];
   if (alone.held === undefined || way === undefined) return alone;
@@ -209,7 +222,8 @@ function switchedRange(machine: Machine, v: number, startCharge: number, legs: L
     each.reduce<RideOn | undefined>((so, one) => bothOn(so, one.on()), undefined);
   const held = each.flatMap((one) => one.held ?? []);
   const [first] = held;
-  if (first === undefined) return { held: undefined, not: each[0]?.not, on };
+  if (first === undefined)
+    return { held: undefined, not: (each.find((one) => one.not?.wakes === true) ?? each[0])?.not, on };
   const sum = (of: (one: (typeof held)[number]) => number): number =>
     held.reduce((total, one) => total + of(one), 0);
   return {

@@ -62,7 +62,7 @@ function rangeCondition({ range, known }: Study, all: number | undefined): Phras
       ? [speed, ', mixed to level']
       : ['at ', speed, '; ', qty(all / 1000, 'km', 0), ' in all'];
   if (range.on === undefined)
-    return range.limit === 'low-voltage' ? ['cut-off: the motor never starts'] : ['cannot hold ', speed];
+    return range.wakes ? ['cannot hold ', speed] : ['cut-off: the motor never starts'];
   return ['at ', qty(msToKmh(range.on.fromV), 'km/h', 1), ' at most, not ', speed];
 }
 

@@ -7,6 +7,7 @@ import type { Chain } from '../../power-chain/chain.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { Unit } from '../../quantity/units.ts';
 import { isAmiss, type Job } from '../job.ts';
+import type { Draft } from './line.ts';
 
 /** Amps that a strip of pure nickel of 8 mm by 0.15 mm carries. Common practice, no source: 5 to 7 A. */
 export const NICKEL_A = 6;
@@ -83,6 +84,16 @@ export function dutyFor(duties: readonly Duty[], fitting: DutyFitting): string |
   if (duty === undefined) return undefined;
   const asks = duty.asked === 'yes' ? 'asked of this class in this place' : 'may be asked where it is ridden';
   return `${asks}: ${duty.title.toLowerCase()}: ${duty.text.replace(/[.\s]+$/, '')}`;
+}
+
+/** The line of a fitting that the place asks for, with its words as the reason; none where it does not ask. */
+export function byDuty(
+  duties: readonly Duty[],
+  fitting: DutyFitting,
+  draft: Omit<Draft, 'why'>,
+): readonly Draft[] {
+  const why = dutyFor(duties, fitting);
+  return why === undefined ? [] : [{ ...draft, why: [why] }];
 }
 
 /** A pack on a rail along a tube. */

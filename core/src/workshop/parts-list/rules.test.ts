@@ -4,6 +4,7 @@ import type { BuildDocument } from '../../document/document.ts';
 import { NOTHING_MEASURED } from '../../document/harness.ts';
 import { newBuild } from '../../document/template.ts';
 import { phraseText } from '../../quantity/phrase.ts';
+import { shippedRules } from '../../law/rules.ts';
 import { evaluate } from '../../test/evaluate.ts';
 import { RUNS, anyBuild, sample, type Changes } from '../../test/sample.ts';
 import type { Line } from './line.ts';
@@ -290,6 +291,29 @@ describe('what a mechanic looks for on the list', () => {
   // 16 CFR 1512.19 speaks of labelling: no bell is asked for by its letters.
   it('takes no fitting from letters inside of another word', () => {
     expect(line(made([{ brief: { place: 'us-ca' } }]), 'bell')).toBeUndefined();
+  });
+
+  // Whole words only: what a shipped duty names and asks for, it also says in `fits`.
+  it('is told by every shipped duty what it wants beside lamps and a label', () => {
+    const NAMES = {
+      bell: /\b(bell|horn)\b/i,
+      mirror: /\bmirror\b/i,
+      reflectors: /\b(retro-)?reflectors?\b/i,
+    };
+    const duties = shippedRules().flatMap((place) => [
+      ...place.duties.map(({ duty }) => duty),
+      ...place.tests.flatMap((test) => test.categories.flatMap((category) => category.duties)),
+    ]);
+    const missing = duties.flatMap(({ asked, text, fits }) =>
+      asked === 'yes' || asked === 'varies'
+        ? Object.entries(NAMES)
+            .filter(([name, words]) => words.test(text) && !(fits ?? []).some((f) => f === name))
+            .map(([name]) => `${name}: ${text}`)
+        : [],
+    );
+    expect(duties.length).toBeGreaterThan(100);
+    // Either does there, and a lamp is asked for already.
+    expect(missing).toEqual(missing.filter((one) => one.includes('rear reflector or lamp')));
   });
 
   // Motor Vehicles Rules of India, rule 126A: reflectors; lamps are not named.

@@ -1,4 +1,4 @@
-import { dutyFor } from '../../helpers.ts';
+import { byDuty } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** A bell. */
@@ -6,8 +6,5 @@ export const bell: Rule = {
   id: 'bell',
   group: 'wheels',
   origin: 'duties of the place',
-  lines: ({ duties }) => {
-    const duty = dutyFor(duties, 'bell');
-    return duty === undefined ? [] : [{ what: ['Bell or horn'], why: [duty] }];
-  },
+  lines: ({ duties }) => byDuty(duties, 'bell', { what: ['Bell or horn'] }),
 };

@@ -1,4 +1,4 @@
-import { dutyFor } from '../../helpers.ts';
+import { byDuty } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** The label of the class. */
@@ -6,10 +6,8 @@ export const labelLine: Rule = {
   id: 'label',
   group: 'wheels',
   origin: 'duties of the place',
-  lines: ({ build: { controls }, duties }) => {
-    const duty = dutyFor(duties, 'label');
-    return controls.classLabel === 'yes' || duty === undefined
+  lines: ({ build: { controls }, duties }) =>
+    controls.classLabel === 'yes'
       ? []
-      : [{ what: ['Label of the class, weatherproof: the class sheet prints it'], why: [duty] }];
-  },
+      : byDuty(duties, 'label', { what: ['Label of the class, weatherproof: the class sheet prints it'] }),
 };

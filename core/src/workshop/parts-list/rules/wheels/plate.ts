@@ -1,4 +1,4 @@
-import { dutyFor } from '../../helpers.ts';
+import { byDuty } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** What a plate is screwed to. */
@@ -6,16 +6,9 @@ export const plate: Rule = {
   id: 'plate',
   group: 'wheels',
   origin: 'duties of the place',
-  lines: ({ duties }) => {
-    const duty = dutyFor(duties, 'plate');
-    return duty === undefined
-      ? []
-      : [
-          {
-            what: ['Holder for the plate, at the rear'],
-            why: [duty],
-            ask: 'The plate itself comes from the authority or the insurer: ask what it measures, and whether it is lit.',
-          },
-        ];
-  },
+  lines: ({ duties }) =>
+    byDuty(duties, 'plate', {
+      what: ['Holder for the plate, at the rear'],
+      ask: 'The plate itself comes from the authority or the insurer: ask what it measures, and whether it is lit.',
+    }),
 };

@@ -1,4 +1,4 @@
-import { dutyFor } from '../../helpers.ts';
+import { byDuty } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Reflectors, which packs and racks hide. */
@@ -7,17 +7,10 @@ export const reflectors: Rule = {
   group: 'wheels',
   origin:
     'duties of the place; common practice: a pack on the rack hides the rear one, new pedals come without',
-  lines: ({ duties }) => {
-    const duty = dutyFor(duties, 'reflectors');
-    return duty === undefined
-      ? []
-      : [
-          {
-            what: ['Reflectors, as the place asks them'],
-            why: [duty],
-            unit: 'set',
-            ask: 'The donor’s own do where they are still to be seen with pack and rack on.',
-          },
-        ];
-  },
+  lines: ({ duties }) =>
+    byDuty(duties, 'reflectors', {
+      what: ['Reflectors, as the place asks them'],
+      unit: 'set',
+      ask: 'The donor’s own do where they are still to be seen with pack and rack on.',
+    }),
 };
