@@ -95,7 +95,10 @@ describe('the class of a machine as its controller is set', () => {
     const fast = classLabel(evaluate(set(tourer, { 'help-ends': { entered: 32 } })));
     expect(fast.lines).toBeUndefined();
     expect(fast.lines === undefined ? fast.why : '').toContain('another class');
-    expect(customerPage(evaluate(set(tourer, { 'help-ends': { entered: 32 } }))).label).toBeUndefined();
+    const page = customerPage(evaluate(set(tourer, { 'help-ends': { entered: 32 } })));
+    expect(page.label).toBeUndefined();
+    expect(page.cautions[0]).toContain('may not be ridden on public roads');
+    expect(customerPage(evaluate(tourer)).cautions.join(' ')).not.toContain('public roads');
   });
 
   it('names a simulated programmer', () => {

@@ -198,7 +198,8 @@ const ON_ROADS: Readonly<Partial<Record<PlaceOutcome, string>>> = {
 };
 
 function cautions({ study: { build }, known, law }: Verdict): readonly string[] {
-  const roads = ON_ROADS[law.here.outcome];
+  const roads =
+    ON_ROADS[law.here.outcome] ?? (law.asSet === undefined ? undefined : ON_ROADS[law.asSet.outcome]);
   const has = (kind: 'lead' | 'lithium'): boolean =>
     build.packs.some(({ chemistry }) => (chemistry === 'lead-acid') === (kind === 'lead'));
   return [

@@ -71,10 +71,13 @@ export function useRiddenRange(): RoadRange | undefined {
   const shown = useQuantity();
   const chosen = document.brief.rangeRoute !== '';
   const rides = useRangeRides(chosen);
-  const kept = keptOn(rides, verdict.known.brief.distanceKm.value);
+  const wantedKm = verdict.known.brief.distanceKm.value;
+  const kept = keptOn(rides, wantedKm);
   const isRidden = chosen && kept !== undefined && !rides.studied.busy;
   const { text, unit } = shown(kept?.km ?? 0, 'km', 0);
-  const words = isRidden ? `${text} ${unit} on ${kept.name}` : undefined;
+  // Far enough, and yet not to be ridden so: what stops it is told, not how far it would go.
+  const far = kept?.hot === true && kept.km >= wantedKm ? 'too hot' : `${text} ${unit}`;
+  const words = isRidden ? `${far} on ${kept.name}` : undefined;
   const state = kept?.state;
   const range = useMemo(
     () => (words === undefined || state === undefined ? undefined : { words, state }),
