@@ -46,7 +46,8 @@ async function begin(page: Page): Promise<void> {
 /** Says what is asked of the step in hand, in the middle of its band. */
 async function fillIn(page: Page): Promise<void> {
   for (const box of await page.$$('[aria-label=Answer] input[type=checkbox]')) {
-    await box.click();
+    // Once it stands still.
+    await box.asLocator().click();
     expect(await box.evaluate((b) => b.checked)).toBe(true);
   }
   for (const area of await page.$$('[aria-label=Answer] textarea')) await area.type('nothing');
@@ -82,6 +83,15 @@ async function pass(page: Page): Promise<void> {
       before,
     )
     .catch(told);
+  // The next one is read before it is passed.
+  await page.waitForFunction(
+    () => {
+      const { top, bottom } =
+        document.querySelector('[data-testid=step-title]')?.getBoundingClientRect() ?? {};
+      return top !== undefined && bottom !== undefined && top >= 0 && bottom <= innerHeight;
+    },
+    { timeout: 5000 },
+  );
 }
 
 async function passUntil(page: Page, wanted: string): Promise<void> {
@@ -111,7 +121,7 @@ describe('the bench', () => {
     await page.type('[aria-label=Answer] form textarea', 'new wheels, trued by their maker');
     await clickWords(page, 'Keep as waived');
     await page.waitForFunction(() =>
-      document.querySelector('[data-testid=step-title]')?.textContent.startsWith('Both brakes'),
+      document.querySelector('[data-testid=step-title]')?.textContent.startsWith('The brakes'),
     );
     await says(page, '[aria-label=Answer]', 'not to be waived');
 
@@ -124,6 +134,8 @@ describe('the bench', () => {
     await clickWords(page, 'Keep as failed');
     await says(page, '[data-testid=said]', 'Failed 36');
     await says(page, '[data-testid=stamp]', '1 failed');
+    // From what has failed it goes to what may be behind it.
+    await says(page, '[aria-label="Hold point"] a[href*="view=faults"]', 'Find the cause: all dark');
     // Charged: the simulated meter reads it, and what it gave says so for ever.
     await clickWords(page, 'Take it from the meter');
     await page.waitForFunction(
@@ -152,7 +164,10 @@ describe('the bench', () => {
     await page.setOfflineMode(false);
     await allSent(page);
 
+    // By telephone from here, where the whole of a step is longer than the screen.
+    await page.setViewport({ width: 390, height: 844 });
     await passUntil(page, 'Plugs and leads after a hill');
+    await page.setViewport({ width: 768, height: 1024 });
     await fillIn(page);
     await press(page, 'pass');
     await says(page, '[data-testid=said]', 'Passed');

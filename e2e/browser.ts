@@ -56,6 +56,21 @@ export async function watched(page: Page, width = 1280, height = 800): Promise<P
     const local = protocol === 'data:' || protocol === 'blob:' || hostname === '127.0.0.1';
     if (!local) troubles.push(`request to ${request.url()}`);
   });
+  // A hand presses what it sees: not before it stands still.
+  const click = page.click.bind(page);
+  page.click = async (selector, options) => {
+    await page.evaluate(async (s) => {
+      const place = (): string => JSON.stringify(document.querySelector(s)?.getBoundingClientRect());
+      let before = place();
+      for (let tries = 0; tries < 100; tries += 1) {
+        await new Promise((done) => setTimeout(done, 32));
+        const now = place();
+        if (now === before) return;
+        before = now;
+      }
+    }, selector);
+    await click(selector, options);
+  };
   return Object.assign(page, { troubles });
 }
 

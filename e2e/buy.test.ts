@@ -170,7 +170,7 @@ describe('the buying stage', () => {
     expect(await page.evaluate(() => document.activeElement?.getAttribute('data-state-of'))).toBe('motor');
     await page.type(`${line('brake-sensors')} input[aria-label^=Price]`, '28');
     await kept(page);
-    await says(page, 'main, body', '1 without a price');
+    await says(page, 'main, body', '2 without a price');
 
     // Another motor: a hub turns no ring of its own, but comes with its torque arm.
     await page.goto(page.url().replace('/buy', '/drive'));

@@ -49,6 +49,10 @@ describe('the builds page', () => {
       expect(card.text).toMatch(/Test hill\d+\.\d km\/h/);
       expect(card.text).toMatch(/£\d/);
     }
+    // A level road would be only just enough; the one that was chosen is not to be ridden so, and the tray says the same.
+    await says(page, '[data-build="Tide-flat trike"]', 'Range: too hot on Tide causeway, winter');
+    await openBuild(page, bench.application, 'Tide-flat trike', 'brief');
+    await figureBecomes(page, 'range', /too hot on Tide causeway, winter/);
   });
 });
 

@@ -5,7 +5,7 @@ import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { settled } from './browser.ts';
-import { clickWords, figureText, openBuild, says } from './hands.ts';
+import { chooseItem, clickWords, figureText, openBuild, quiet, says } from './hands.ts';
 import { faults } from './rules.ts';
 import { stand } from './stand.ts';
 
@@ -213,6 +213,41 @@ describe('the road', () => {
     await page.waitForSelector('[data-task=plugs]');
     await page.click('[data-task=plugs] button');
     await says(page, '[data-task=plugs]', 'by R. Quince');
+  });
+
+  it('counts only a part of a recording that ran on, and the whole again', async () => {
+    const page = await bench.open();
+    await openBuild(page, bench.application, 'Orchard longtail', 'road');
+    await says(page, '[data-testid=rides]', 'Market run and back');
+    const row = '[data-testid=rides] > li:first-child';
+    await says(page, row, '22.0');
+    const cut = async (): Promise<void> => {
+      await quiet(page);
+      await page.click('[data-testid=ride-menu]');
+      await chooseItem(page, 'Cut the recording');
+      await page.waitForSelector('[role=dialog] input[inputmode=decimal]');
+    };
+    await cut();
+    const [from, to] = await page.$$('[role=dialog] input[inputmode=decimal]');
+    const type = async (field: ElementHandle | undefined, text: string): Promise<void> => {
+      await field?.click({ count: 3 });
+      await field?.type(text);
+    };
+    await type(from, '9');
+    await type(to, '2');
+    await says(page, '[role=dialog]', 'to something beyond it');
+    await type(from, '2');
+    await type(to, '20');
+    await page.type('[role=dialog] input[placeholder="your name"]', 'R. Quince');
+    await clickWords(page, 'Keep only this', '[role=dialog] button');
+    await says(page, row, '18.0');
+    await says(page, '[data-testid=ride]', 'a part of its recording is the ride');
+    // The plan is ridden over what is left, and still holds against it.
+    await says(page, '[data-testid=beside]', 'Energy');
+    await cut();
+    await clickWords(page, 'Take the cut back', '[role=dialog] button');
+    await says(page, row, '22.0');
+    await says(page, '[data-testid=ride]', 'put right 2 times');
   });
 
   it('rides it now, simulated, live, and says so', async () => {

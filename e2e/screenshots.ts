@@ -146,6 +146,8 @@ const SHOTS: readonly Shot[] = [
       await page.click('a[href$="?view=search"]');
       await (await page.waitForSelector('[data-testid=search]'))?.click();
       await page.waitForSelector('[data-finalist="3"]', { timeout: 60_000 });
+      // What is found pushes the views about: they are pressed once they stand still.
+      await quiet(page);
       await page.click('a[href$="?view=compare"]');
       await page.waitForSelector('[data-side="finalist:3"]');
     },

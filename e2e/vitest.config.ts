@@ -1,4 +1,18 @@
+import { BaseSequencer, type TestSpecification } from 'vitest/node';
 import { defineConfig } from 'vitest/config';
+
+/** Files that take minutes: begun last they would leave one of the two workers with nothing to do at the end. */
+const LONG = ['screens', 'torture', 'road', 'ride', 'donor', 'frame', 'power'];
+
+class LongestFirst extends BaseSequencer {
+  override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
+    const rank = ({ moduleId }: TestSpecification): number => {
+      const at = LONG.findIndex((name) => moduleId.endsWith(`/${name}.test.ts`));
+      return at === -1 ? LONG.length : at;
+    };
+    return (await super.sort(files)).toSorted((a, b) => rank(a) - rank(b));
+  }
+}
 
 /** Each file has a browser and a server of its own; most of a test is waiting, so that two run beside each other. */
 export default defineConfig({
@@ -7,6 +21,7 @@ export default defineConfig({
     environment: 'node',
     globalSetup: `${import.meta.dirname}/snapshot.ts`,
     maxWorkers: 2,
+    sequence: { sequencer: LongestFirst },
     testTimeout: 400_000,
     hookTimeout: 400_000,
   },

@@ -36,6 +36,11 @@ export interface RecordList {
   readonly broken: readonly { readonly key: string; readonly kind: string }[];
 }
 
+/** Records of one kind of every build, in their order, each with the build that it is of: a list of records beside. */
+export interface RecordsEverywhere extends Pick<RecordList, 'broken'> {
+  readonly records: readonly (Kept & { readonly build: string })[];
+}
+
 /** Largest photograph, bytes, and the most of one run. */
 export const MOST_PHOTO_BYTES = 400_000;
 export const MOST_PHOTOS = 60;

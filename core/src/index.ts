@@ -18,15 +18,16 @@ export { readBy } from './quantity/zod-issues.ts';
 export type { UsedCell } from './document/cell.ts';
 export type { Accessory } from './document/charging.ts';
 export { CHEMISTRIES } from './document/chemistries.ts';
-export type {
-  Answer,
-  Chemistry,
-  Commutation,
-  DonorStyle,
-  DriveKind,
-  JoinHow,
-  PlaceId,
-  PlannedAnswer,
+export {
+  isHubMotor,
+  type Answer,
+  type Chemistry,
+  type Commutation,
+  type DonorStyle,
+  type DriveKind,
+  type JoinHow,
+  type PlaceId,
+  type PlannedAnswer,
 } from './document/choices.ts';
 export { TERRAINS } from './document/terrains.ts';
 export { CURRENCIES, MOST_MONEY } from './document/currency.ts';
@@ -55,7 +56,7 @@ export { usualPlace } from './document/migrate.ts';
 export { PART_TYPES, type PartType } from './document/part-types.ts';
 export { KEPT_PARTS } from './document/donor.ts';
 export { DRAG_ADDS, POSTURES, TYRES } from './document/road-presets.ts';
-export { motorCount } from './document/motors.ts';
+export { drivesBoth, motorCount } from './document/motors.ts';
 export { isThrottle, throttleEnds } from './document/throttle.ts';
 export { MOST_BOXES, MOST_PACKS, type PackDocument } from './document/pack.ts';
 export { knownAt, quantityAt, withPack, withQuantity, withValues } from './document/quantity-at.ts';
@@ -248,6 +249,7 @@ export { LINE_GROUPS, type Line, type LineGroup } from './workshop/parts-list/li
 export { dayAfter, dayWords, daysBetween, isDay, weekdayOf } from './workshop/schedule/days.ts';
 export { dayOf } from './workshop/schedule/calendar.ts';
 export { tasksOf, type Learnt, type Task } from './workshop/schedule/tasks.ts';
+export { learntHours } from './workshop/schedule/learnt-hours.ts';
 export {
   broughtForward,
   whenOf,
@@ -349,14 +351,14 @@ export {
   type TornadoFigure,
 } from './explore/sensitivity.ts';
 export { voltsOrAmps, type Step } from './explore/volts-or-amps.ts';
+export { readRecord } from './records/record.ts';
 export {
-  RECORD_KINDS,
+  RECORD_PARENTS,
   isRecordKind,
-  readRecord,
   type Kept,
   type RecordData,
   type RecordKind,
-} from './records/record.ts';
+} from './records/record-kinds.ts';
 export {
   BENCH_GROUPS,
   BENCH_GROUP_NAMES,
@@ -434,6 +436,7 @@ export { gpxOfRecording, recordingOfGpx } from './road/gpx-log.ts';
 export { levelFor, levelsOf, rowsIn, type Numbers } from './road/levels.ts';
 export { roadOfLog } from './road/own-road.ts';
 export { netWh, withReadings } from './road/measured.ts';
+export { beyondRoad, cutRecording, cutRide, isCut, type RiddenPart } from './road/cut.ts';
 export { rideBeside, roadOfRide, type Beside, type BesideProgress, type RideRoad } from './road/beside.ts';
 export {
   figureState,
@@ -447,6 +450,15 @@ export {
 export { batteryBook, type BatteryBook } from './road/battery-book.ts';
 export { kmADay, upkeepDiary } from './road/upkeep-diary.ts';
 export { upkeepOf, type Upkeep, type UpkeepRow } from './road/upkeep.ts';
+export { symptomsOf, type SymptomId } from './road/faults/symptom.ts';
+export { SYMPTOM_WORDS } from './road/faults/symptom-words.ts';
+export { causeOf, lookOf } from './road/faults/knowledge.ts';
+export { faultTree, type Answered, type FaultTree, type RankedCause } from './road/faults/fault-tree.ts';
+export { symptomOfPoint } from './road/faults/of-bench.ts';
+export type { FaultScene } from './road/faults/scene.ts';
+export { OPEN_FAULT, OTHER_CAUSE, type FaultRecord } from './road/faults/fault-record.ts';
+export { curesOf, faultSays, faultsOf, withoutCopies, type FaultKept } from './records/faults.ts';
+export { faultScene } from './verdict/fault-scene.ts';
 export {
   LOGGER_FAULTS,
   simulatedLog,

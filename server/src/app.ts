@@ -15,7 +15,7 @@ import { instrumentsRoutes } from './instruments/instruments-routes.ts';
 import { jobRoutes } from './job-file/job-routes.ts';
 import { logsRoutes } from './logs/logs-routes.ts';
 import { photosRoutes } from './photos/photos-routes.ts';
-import { recordsRoutes } from './records/records-routes.ts';
+import { recordsEverywhereRoutes, recordsRoutes } from './records/records-routes.ts';
 import { rulesRoutes } from './rules/rules-routes.ts';
 import { whoMayAsk } from './sharing/guard.ts';
 import type { Sharing } from './sharing/sharing.ts';
@@ -58,6 +58,7 @@ function api({ database, stores, daily, evaluator, sharing }: AppParts): express
   router.use('/share', sharingRoutes(sharing));
   router.use('/builds/:id/instruments', instrumentsRoutes(stores, rulesNow));
   router.use('/builds/:id/records', recordsRoutes(records));
+  router.use('/records', recordsEverywhereRoutes(records));
   router.use('/builds', buildsRoutes(builds));
   router.use('/parts', storeRoutes(parts));
   router.use('/routes', storeRoutes(routes));

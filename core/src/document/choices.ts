@@ -7,6 +7,10 @@ export type DonorStyle = z.infer<typeof donorStyle>;
 export const driveKind = z.enum(['geared-hub', 'direct-drive-hub', 'mid-drive', 'external']);
 export type DriveKind = z.infer<typeof driveKind>;
 
+/** A motor whose axle stands in the dropouts. */
+export const isHubMotor = ({ drive: { kind } }: { readonly drive: { readonly kind: DriveKind } }): boolean =>
+  kind === 'geared-hub' || kind === 'direct-drive-hub';
+
 /** Who turns the current from winding to winding: the controller, or brushes inside. */
 export const commutation = z.enum(['electronic', 'brushes']);
 export type Commutation = z.infer<typeof commutation>;

@@ -1,3 +1,4 @@
+import { isHubMotor } from './choices.ts';
 import type { driveSpecs } from './drive.ts';
 import {
   QUANTITY_PATHS,
@@ -21,7 +22,7 @@ export const mayBeChild: When = ({ brief: { riderMassKg } }) =>
   riderMassKg.source !== 'unknown' && riderMassKg.value < CHILD_KG;
 
 /** A motor whose axle stands in a dropout. */
-const hub: When = (b) => b.drive.kind === 'geared-hub' || b.drive.kind === 'direct-drive-hub';
+const hub: When = isHubMotor;
 const middle: When = (b) => b.drive.kind === 'mid-drive';
 const external: When = (b) => b.drive.kind === 'external';
 const hubIn =

@@ -11,3 +11,7 @@ export function motorCount({ drive: { kind, motors } }: Driven): 1 | 2 {
 /** Both wheels drive. */
 export const drivesBoth = (build: Driven): boolean =>
   motorCount(build) === 2 && build.drive.motors === 'each-wheel';
+
+/** Controllers that stand beside their motors: one each; none of those inside is a box of its own. */
+export const controllersBeside = (build: Pick<BuildDocument, 'drive' | 'controller'>): 0 | 1 | 2 =>
+  build.controller.place === 'motor' ? 0 : motorCount(build);

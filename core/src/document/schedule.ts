@@ -20,6 +20,8 @@ const toldTask = z.strictObject({
   notBefore: day,
   /** What it really took; null while it is not done. */
   took: hours.nullable().default(null),
+  /** The usual hours that it was held against when they were typed: the shop learns by the two. */
+  usual: hours.nullable().default(null),
 });
 export type ToldTask = z.infer<typeof toldTask>;
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { sample } from '../test/sample.ts';
 import { withValue } from '../document/quantity-at.ts';
+import { shareOff } from '../trips/uncertain.ts';
 import { TORNADO_FIGURES, sensitivities, swingOf, tornado, type Tornado } from './sensitivity.ts';
 
 describe('sensitivities', () => {
@@ -59,6 +60,25 @@ describe('a tornado', () => {
     expect(at('donor.massKg')?.by).toBeCloseTo(0.1, 9);
     const drag = at('donor.cdaM2');
     expect(drag?.by).toBeGreaterThan(0);
+  });
+
+  it('moves a value as the band of the range draws it', () => {
+    const chain = at('gearing.chainEfficiency');
+    expect(chain?.spread).toBe(true);
+    // A chain of which nobody has said more is 2 % off (common practice), not a tenth.
+    expect(chain?.by).toBeCloseTo(0.96 * 0.02, 9);
+    for (const { known, by, spread } of found.moved)
+      if (known.spread === undefined && spread)
+        expect(by, known.path).toBeCloseTo(Math.abs(known.value) * (shareOff(known) ?? NaN), 9);
+  });
+
+  it('moves nothing beyond what it can be: an efficiency of nearly one has no room upwards', () => {
+    const near = of(
+      sample({ gearing: { chainEfficiency: { source: 'assumed', value: 0.995 } } }, 'mid-drive'),
+    );
+    const chain = near.moved.find((m) => m.known.path === 'gearing.chainEfficiency');
+    expect(chain?.more.hillKmh).toBeLessThan((near.now.hillKmh ?? 0) * 1.006);
+    expect(chain?.less.hillKmh).toBeLessThan((near.now.hillKmh ?? 0) * 0.99);
   });
 
   it('has the signs of physics: mass costs hill speed, drag costs range and top speed, Kv gives speed', () => {

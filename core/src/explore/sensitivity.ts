@@ -2,6 +2,7 @@ import { ofFirstPack, specAt, type BuildDocument, type QuantityPath } from '../d
 import type { Known } from '../document/known-build.ts';
 import { knownBuild, knownInUse } from '../document/known.ts';
 import { withValue } from '../document/quantity-at.ts';
+import { shareOff } from '../trips/uncertain.ts';
 import { study } from '../verdict/study.ts';
 import { headlines } from './compare.ts';
 
@@ -173,7 +174,7 @@ export function swingOf({ less, more }: Moved, figure: TornadoFigure): number {
 
 /**
  * What moves each headline most: every quantity of the build down and up by how well it is known (one standard deviation, where a
- * measurement or a default says it; else a tenth), all else alike, and every headline worked out again.
+ * measurement or a default says it or the range's band draws it; else a tenth), as far as it can be, all else alike, and every headline worked out again.
  */
 export function* tornado(build: BuildDocument): Generator<number, Tornado> {
   const moved: Moved[] = [];
@@ -181,14 +182,16 @@ export function* tornado(build: BuildDocument): Generator<number, Tornado> {
   for (const known of all) {
     // What was counted is not a tenth off.
     if (isCounted(known)) continue;
-    const by = known.spread === undefined ? stepOf(known) : known.spread * Math.abs(known.value);
+    const share = shareOff(known);
+    const by = share === undefined ? stepOf(known) : share * Math.abs(known.value);
     if (by === 0) continue;
+    const { min, max } = specAt(known.path);
     moved.push({
       known,
       by,
-      spread: known.spread !== undefined,
-      less: stands(withValue(build, known.path, known.value - by)),
-      more: stands(withValue(build, known.path, known.value + by)),
+      spread: share !== undefined,
+      less: stands(withValue(build, known.path, Math.max(min, known.value - by))),
+      more: stands(withValue(build, known.path, Math.min(max, known.value + by))),
     });
     yield moved.length / all.length;
   }

@@ -1,4 +1,4 @@
-import type { BrakeKind } from '../document/choices.ts';
+import { isHubMotor, type BrakeKind } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { KnownBuild } from '../document/known-build.ts';
 import { motorDecided } from '../document/motor-decided.ts';
@@ -22,8 +22,7 @@ const isInHub = (kind: BrakeKind): boolean => kind === 'coaster' || kind === 'dr
  */
 export function brakesLeft(build: BuildDocument, known: KnownBuild): BrakesLeft {
   const { donor, drive } = build;
-  const isHub = drive.kind === 'geared-hub' || drive.kind === 'direct-drive-hub';
-  const goesIn = isHub && motorDecided({ build, known }) && !donor.keeps.includes('motor');
+  const goesIn = isHubMotor(build) && motorDecided({ build, known }) && !donor.keeps.includes('motor');
   const takes = (end: End): boolean => goesIn && (drive.wheel === end || drivesBoth(build));
   const here = { front: donor.brakeFront, rear: donor.brakeRear };
   const lost = (['front', 'rear'] as const).filter((end) => takes(end) && isInHub(here[end]));

@@ -1,3 +1,4 @@
+import { isHubMotor } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { boxesOf, frameOf, massPoints, type PlacedBox } from '../document/frame-of.ts';
 import type { KnownBuild } from '../document/known-build.ts';
@@ -24,7 +25,6 @@ export function subject(build: BuildDocument, known: KnownBuild, machine: Machin
   const frame = frameOf(build, known);
   const boxes = boxesOf(build, known, frame);
   const { machine: parts, people } = massPoints(build, known, frame, boxes);
-  const isHub = build.drive.kind === 'geared-hub' || build.drive.kind === 'direct-drive-hub';
   return {
     build,
     known,
@@ -33,6 +33,6 @@ export function subject(build: BuildDocument, known: KnownBuild, machine: Machin
     boxes,
     masses: [...parts, ...people],
     topMs,
-    hub: isHub ? build.drive.wheel : undefined,
+    hub: isHubMotor(build) ? build.drive.wheel : undefined,
   };
 }

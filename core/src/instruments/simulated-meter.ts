@@ -44,7 +44,7 @@ const middle = ({ low, high }: Readings): number | undefined =>
 function truthAt(bench: Bench, key: string, evidence: Readings): readonly number[] | undefined {
   const { packs, fault } = bench;
   const [group = '', what = ''] = key.split('/');
-  const plain = what.replace(/-\d+$/, '');
+  const plain = what.replace(/-(?:\d+|second)$/, '');
   const pack = packOf(packs, what);
   const each = (value: number | undefined) =>
     value === undefined ? undefined : evidence.names.map(() => value);

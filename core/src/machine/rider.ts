@@ -38,3 +38,20 @@ export const powerAfter = (hours: number): number => (hours <= 1 ? 1 : Math.pow(
 /** The mean of that share over a ride of `hours`; .957 over four. */
 export const meanPowerOver = (hours: number): number =>
   hours <= 1 ? 1 : (1 + (Math.pow(hours, 1 - TIRING) - 1) / (1 - TIRING)) / hours;
+
+/** Uphill people push harder: by so much more from this grade on. Common practice, no source. */
+const MORE_UPHILL = 0.5;
+const UPHILL_PCT = 6;
+/** Downhill the feet rest: less and less from the first grade, not at all from the second. Common practice, no source. */
+const EASES_PCT = -2;
+const RESTS_PCT = -4;
+
+/**
+ * Share of the power stated for the level that legs give on a grade: 1 + 0.5 min(1, grade / 6 %) uphill, 1 down to
+ * -2 %, none from -4 %, evenly between. Common practice, no source.
+ * @param gradePct positive uphill, %
+ */
+export function powerOnGrade(gradePct: number): number {
+  if (gradePct >= 0) return 1 + MORE_UPHILL * Math.min(1, gradePct / UPHILL_PCT);
+  return Math.min(1, Math.max(0, (gradePct - RESTS_PCT) / (EASES_PCT - RESTS_PCT)));
+}

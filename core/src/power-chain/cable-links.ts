@@ -1,6 +1,7 @@
 import { currentCables, type CurrentCable } from '../document/current-cables.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { NOTHING_MEASURED } from '../document/harness.ts';
+import { partOfDemand } from './demand.ts';
 import { link, type Link } from './link.ts';
 import { LOWER, leadLimits, plugLimits, type Scene } from './scene.ts';
 
@@ -24,8 +25,9 @@ const partOf = (port: string): string => (port.split('/')[0] ?? '').replace('-',
  */
 export function cableLinks(scene: Scene, carries: Carries): readonly Link[] {
   const { build, battery, phase } = scene;
-  const demand = carries === 'battery' ? battery : phase;
-  return ofKind(build, carries).flatMap(({ key, name, from, to }): readonly Link[] => {
+  const whole = carries === 'battery' ? battery : phase;
+  return ofKind(build, carries).flatMap(({ key, name, from, to, share }): readonly Link[] => {
+    const demand = partOfDemand(whole, share);
     const { mm2, plugA } = build.harness.cables[key] ?? NOTHING_MEASURED;
     const base = { cable: key, inputs: [], demand } as const;
     const tails = [from, to].flatMap((port): readonly Link[] => {

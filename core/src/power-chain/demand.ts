@@ -13,6 +13,13 @@ export interface Demand {
   readonly startA: number;
 }
 
+/** What a branch is asked that carries a share of it. */
+export const partOfDemand = ({ continuousA, peakA, startA }: Demand, share: number): Demand => ({
+  continuousA: share * continuousA,
+  peakA: share * peakA,
+  startA: share * startA,
+});
+
 /**
  * Effective phase current of a three-phase motor per ampere of its direct-current equivalent: equal copper
  * loss, I^2 R = 3 Ieff^2 R / 2 with R between two lines. Derived.

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { conductorOhm } from '../document/conductors.ts';
-import { awgAreaMm2, awgDiameterMm, nearestAwg } from './wire-gauge.ts';
+import { awgAreaMm2, awgDiameterMm, gaugeText, nearestAwg } from './wire-gauge.ts';
 import { parseQuantity } from './parse-quantity.ts';
 
 // ASTM B258: gauge, diameter mm, area mm2; resistance of soft copper at 20 C, ohm/km, from the same table.
@@ -24,6 +24,14 @@ describe('American wire gauge', () => {
       expect(nearestAwg(area)).toBe(gauge);
     },
   );
+
+  it('is asked for at no less than the area, in the gauges that are sold', () => {
+    // IEC 60228 areas; ASTM B258: 12 AWG 3.31 mm², 10 AWG 5.26, 1/0 53.5, 2/0 67.4, 4/0 107.
+    const areas = [0.22, 1.5, 2.5, 3.3, 4, 6, 50, 60, 95, 500];
+    expect(areas.map(gaugeText)).toEqual(
+      ['22', '14', '12', '12', '10', '8', '1/0', '2/0', '4/0', '4/0'].map((gauge) => `${gauge} AWG`),
+    );
+  });
 
   it('is read from what is typed, beside square millimetres', () => {
     expect(parseQuantity('12 AWG', 'mm2')).toMatchObject({ ok: true, value: awgAreaMm2(12) });

@@ -12,3 +12,14 @@ export const nearestAwg = (mm2: number): number => {
   const diameter = Math.sqrt((4 * mm2) / Math.PI);
   return Math.round(36 - (39 * Math.log(diameter / 0.127)) / Math.log(92));
 };
+
+/** A lead whose area falls short by so little counts as the same. */
+const SHORT_BY = 0.97;
+
+/** The thinnest gauge that carries what `mm2` does, as it is asked for ("12 AWG", "2/0 AWG"): leads are sold in even gauges up to 1/0. */
+export function gaugeText(mm2: number): string {
+  let gauge = 40;
+  // Down to 4/0, of 107 mm².
+  while (gauge > -3 && awgAreaMm2(gauge) < SHORT_BY * mm2) gauge -= gauge > 0 ? 2 : 1;
+  return `${gauge > 0 ? String(gauge) : `${String(1 - gauge)}/0`} AWG`;
+}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { newRide, type RideRecord, type RideTold } from '../road/ride-record.ts';
-import type { Kept } from './record.ts';
+import type { Kept } from './record-kinds.ts';
 import { readRecord } from './record.ts';
 import { ridesOf } from './rides.ts';
 

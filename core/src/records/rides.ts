@@ -1,5 +1,5 @@
 import type { RideRecord, RideTold } from '../road/ride-record.ts';
-import type { Kept, RecordKind } from './record.ts';
+import type { Kept, RecordKind } from './record-kinds.ts';
 
 /** A ride as it stands now. */
 export interface RideKept {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { TrialRecord } from '../workshop/trials/trial.ts';
-import { readRecord, type Kept } from './record.ts';
+import { readRecord } from './record.ts';
+import type { Kept } from './record-kinds.ts';
 import { changeStands, rejectionOf, trialsOf } from './trials.ts';
 
 const TRIAL: TrialRecord = {

@@ -1,5 +1,5 @@
 import type { TrialRecord } from '../workshop/trials/trial.ts';
-import type { Kept } from './record.ts';
+import type { Kept } from './record-kinds.ts';
 
 /** A trial as it stands now. */
 export interface TrialKept {

@@ -3,7 +3,7 @@ import { caseCooling, caseSettles, caseStep, foldShare } from '../machine/contro
 import { warmResistance } from '../machine/motor.ts';
 import { airCooling, heatStep, rollbackShare, settlesAtMost, type Warmth } from '../machine/thermal.ts';
 
-/** A machine whose winding warms, and whose rider tires: resistance, phase limit and legs follow. */
+/** A machine whose winding warms, and whose rider tires and pushes harder uphill: resistance, phase limit and legs follow. */
 export type WarmMachine = Omit<Machine, 'circuitOhm' | 'limits' | 'rider'> & {
   rider: Machine['rider'];
   circuitOhm: number;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../machine/assemble.ts';
 import type { Machine } from '../machine/machine.ts';
-import { meanPowerOver, powerAfter } from '../machine/rider.ts';
+import { meanPowerOver, powerAfter, powerOnGrade } from '../machine/rider.ts';
 import { airCooling } from '../machine/thermal.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { evenHill } from '../route/route.ts';
@@ -11,6 +11,7 @@ import { sample, type Changes } from '../test/sample.ts';
 import { givenBack } from '../trips/hill-heat.ts';
 import { ridePlan } from '../trips/ride-plan.ts';
 import { constantSpeedRange } from './range.ts';
+import type { RideOptions } from './ride.ts';
 import { steadySpeed, topSpeed } from './steady.ts';
 import { waysToHold, type Legs } from './ways.ts';
 
@@ -150,6 +151,36 @@ describe('legs', () => {
     expect(powerAfter(4)).toBeCloseTo(0.908, 3);
     expect(meanPowerOver(4)).toBeCloseTo(0.957, 3);
     expect(meanPowerOver(0.5)).toBe(1);
+  });
+
+  it('push half as much again up a hill of 6 %, and rest down one of 4 % (common practice, no source)', () => {
+    expect([0, 3, 6, 12].map(powerOnGrade)).toEqual([1, 1.25, 1.5, 1.5]);
+    expect([-1, -2, -3, -4, -9].map(powerOnGrade)).toEqual([1, 1, 0.5, 0, 0]);
+    const machine = gearedHub(40, { assistSensor: 'none', throttle: 'full' });
+    const wattsOn = (gradePct: number, options: Partial<RideOptions> = { byGrade: true }): number => {
+      const hill = evenHill('', 1000, gradePct);
+      const { trace } = ride(machine, hill, { pace: pace(25), traceEvery: 50, ...options });
+      return trace?.riderW[10] ?? NaN;
+    };
+    expect(wattsOn(0)).toBeCloseTo(40, 6);
+    expect(wattsOn(3)).toBeCloseTo(50, 6);
+    expect(wattsOn(8)).toBeCloseTo(60, 6);
+    expect(wattsOn(-5)).toBe(0);
+    // A question of heat alone is asked with the legs as they were stated.
+    expect(wattsOn(8, {})).toBeCloseTo(40, 6);
+    expect(wattsOn(8, { byGrade: true, draining: 'stays' })).toBeCloseTo(40, 6);
+  });
+
+  it('raise the help that follows them: up a hill of 6 % a sensor of torque gives half as much again', () => {
+    const follows = gearedHub(60, { assistSensor: 'torque', throttle: 'none', assistRatio: 1.5 });
+    const up = ride(follows, evenHill('', 2000, 6), { pace: pace(40), traceEvery: 100, byGrade: true }).trace;
+    const kmh = 3.6 * (up?.speed.at(-2) ?? NaN);
+    const steady = (machine: Machine): number => {
+      const outcome = steadySpeed(machine, { openVolts: 46, ohm: 0.1 }, 6, 'best');
+      return outcome.moves ? 3.6 * outcome.v : NaN;
+    };
+    expect(kmh).toBeCloseTo(steady({ ...follows, rider: { ...follows.rider, powerW: 90 } }), 1);
+    expect(kmh).toBeGreaterThan(1.2 * steady(follows));
   });
 
   it('tire on a long road, and never end a ride by it', () => {

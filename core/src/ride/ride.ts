@@ -17,6 +17,8 @@ export interface HeatEnds {
 export interface RideOptions extends HeatEnds {
   readonly pace: Pace;
   readonly legs: Legs;
+  /** Legs push harder uphill and rest downhill, as on an everyday ride; else evenly, as stated. */
+  readonly byGrade?: boolean;
   readonly gear: GearChoice;
   /** State of charge at the beginning, 0 to 1, and where the ride ends at the latest. */
   readonly charge: number;

@@ -1,6 +1,6 @@
 import { cadenceRpm } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
-import { powerAfter } from '../machine/rider.ts';
+import { powerAfter, powerOnGrade } from '../machine/rider.ts';
 import { Board } from '../machine/trips.ts';
 import { coreDrag } from '../machine/motor.ts';
 import type { Course } from './course.ts';
@@ -89,6 +89,7 @@ class RideState {
     );
     this.road = new Road(machine, course, options.pace.brake);
     this.step = new Stepper(this.m, this.road, this.source, this.heat, options);
+    this.setLegs();
     this.longest = options.step ?? STEP_S;
     this.v = options.speed ?? 0;
     this.trace = options.traceEvery === undefined ? undefined : emptyTrace();
@@ -172,8 +173,10 @@ class RideState {
     this.lowS = low ? this.lowS + dt : 0;
     if (vm > STALL_MS) {
       this.moving += dt;
-      // Where the charge is held for a question of heat alone, the legs are as well.
-      if (this.moving >= this.tiresAt && this.o.draining !== 'stays') this.tire();
+      if (this.moving >= this.tiresAt) {
+        this.setLegs();
+        this.tiresAt = this.moving + TIRES_EVERY_S;
+      }
       this.stillS = 0;
       if (binding !== 'braking' && binding !== 'rolling' && v1 <= v)
         this.slowest = Math.min(this.slowest, v1);
@@ -181,11 +184,14 @@ class RideState {
     this.record(vm);
   }
 
-  /** Legs give less the longer they ride. */
-  private tire(): void {
+  /** Legs give less the longer they ride, and where they go by the grade more uphill and less downhill. */
+  private setLegs(): void {
+    // Where the charge is held for a question of heat alone, the legs are as well.
+    if (this.o.draining === 'stays') return;
     const { rider } = this.machine;
-    this.m.rider = { ...rider, powerW: rider.powerW * powerAfter(this.moving / 3600) };
-    this.tiresAt = this.moving + TIRES_EVERY_S;
+    const onGrade = this.o.byGrade === true ? powerOnGrade(this.road.gradePct) : 1;
+    const share = powerAfter(this.moving / 3600) * onGrade;
+    this.m.rider = { ...rider, powerW: rider.powerW * share };
   }
 
   private whyOver(): RideEnd {
@@ -268,7 +274,9 @@ class RideState {
       this.stand(Math.min(WAIT_STEP_S, left));
     // Breakpoints stay where they are, whatever rounding left of the last step.
     this.x = road.end;
-    return road.next(this.o.again === true) ? undefined : 'arrived';
+    if (!road.next(this.o.again === true)) return 'arrived';
+    this.setLegs();
+    return undefined;
   }
 
   private stand(dt: number): void {

@@ -9,7 +9,7 @@ const rounded = (value: number, digits: number): number | null =>
   Number.isFinite(value) ? Number(value.toFixed(digits)) : null;
 
 /** What a recording reads of a ride, by the names of the record; null where it does not tell. */
-function readingsOf(a: LogAnalysis): Partial<Record<RideReading, number | null>> {
+export function readingsOf(a: LogAnalysis): Partial<Record<RideReading, number | null>> {
   const moved = a.metres > 10;
   return {
     distanceKm: moved ? rounded(a.metres / 1000, 3) : null,

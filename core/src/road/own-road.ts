@@ -21,7 +21,7 @@ const MOST_SPANS = 300;
 const HILL_PCT = 2;
 const SLOWEST_KMH = 3;
 /** A recording went along a route where their lengths are the same to this, as a share. */
-const SAME_LENGTH = 0.04;
+export const SAME_LENGTH = 0.04;
 /** Of the speeds on a bit, the wish is faster than this share: starts and stops are ridden below it. */
 const WISH_SHARE = 0.7;
 

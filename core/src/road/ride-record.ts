@@ -62,6 +62,9 @@ export const rideRecord = z
     pedalled: z.enum(['yes', 'no', 'unknown']),
     note: z.string().max(1000),
     who,
+    /** What of its recording is the ride, by the recording's clock, s; null is from its beginning, and to its end. */
+    cutFromS: read(0, 1e7).default(null),
+    cutToS: read(0, 1e7).default(null),
     /** A stand-in rode it. */
     simulated: z.boolean(),
     /** The ride that this one puts right, by its key; one that is withdrawn counts no more. */
@@ -104,6 +107,8 @@ export const newRide = (
   ground: 'dry',
   pedalled: 'unknown',
   note: '',
+  cutFromS: null,
+  cutToS: null,
   simulated: false,
   corrects: null,
   withdrawn: false,

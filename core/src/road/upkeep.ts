@@ -1,3 +1,4 @@
+import { isHubMotor } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { dayAfter, daysBetween } from '../workshop/schedule/days.ts';
 import type { RideRecord, UpkeepRecord } from './ride-record.ts';
@@ -16,7 +17,6 @@ interface UpkeepTask {
 
 type Rule = (build: BuildDocument) => UpkeepTask | undefined;
 const PRACTICE = 'common practice, no source';
-const hub = ({ drive: { kind } }: BuildDocument): boolean => kind !== 'mid-drive' && kind !== 'external';
 
 /** Rules of upkeep in the order of the look over a machine. Distances and days: common practice, no source. */
 const RULES: readonly Rule[] = [
@@ -37,7 +37,7 @@ const RULES: readonly Rule[] = [
     why: `${PRACTICE}: a heavier, faster machine wears them sooner; braking by the motor spares them`,
   }),
   (build) =>
-    hub(build)
+    isHubMotor(build)
       ? {
           key: 'spokes',
           name: 'Spokes of the motor wheel',
@@ -48,7 +48,7 @@ const RULES: readonly Rule[] = [
         }
       : undefined,
   (build) =>
-    hub(build)
+    isHubMotor(build)
       ? {
           key: 'axle-nuts',
           name: 'Axle nuts and torque arms',

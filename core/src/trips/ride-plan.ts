@@ -44,7 +44,10 @@ export interface RidePlan {
   readonly ride: (options?: Partial<RideOptions>) => Ride;
 }
 
-/** Makes a build ready to ride a route. Legs help; the gear is the held one, or the rider's choice. */
+/**
+ * Makes a build ready to ride a route. Legs help, at the speed wished for harder uphill; the gear is the held one, or the
+ * rider's choice.
+ */
 export function ridePlan(
   build: BuildDocument,
   route: Route,
@@ -67,6 +70,8 @@ export function ridePlan(
       rideCourse(machine, course, {
         pace,
         legs,
+        // What a motor bears with all its help is asked with the legs as they were stated.
+        byGrade: effort === 'cruise',
         gear: machine.heldGear ?? 'best',
         charge: charged,
         ...options,

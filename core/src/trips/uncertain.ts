@@ -117,9 +117,13 @@ const GOES_WITH: readonly {
   { path: 'brief.cruiseSpeedKmh', with: 'brief.riderPowerW', rho: 0.3, when: () => true },
 ];
 
+/** How far a value may be off, as a share of it: what it says itself, else what is usual of its kind; undefined of what is not drawn. */
+export const shareOff = (known: Known): number | undefined =>
+  known.spread ?? SHARES[known.path]?.[known.source];
+
 function drawn(known: Known): Drawn | undefined {
   const step = STEPS[known.path];
-  const share = known.spread ?? SHARES[known.path]?.[known.source] ?? 0;
+  const share = shareOff(known) ?? 0;
   const deviation = step ?? Math.abs(known.value) * share;
   if (!(deviation > 0)) return undefined;
   return { known, deviation, share, follows: known.source === 'unknown' && FOLLOWING.includes(known.path) };

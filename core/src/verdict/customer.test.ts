@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import * as fc from 'fast-check';
 import type { BuildDocument } from '../document/document.ts';
+import { shippedRules } from '../law/rules.ts';
 import { newBuild } from '../document/template.ts';
 import { phraseText } from '../quantity/phrase.ts';
 import { evaluate } from '../test/evaluate.ts';
@@ -50,6 +51,27 @@ describe('the page for a customer', () => {
     expect(price.unpriced).toBeGreaterThan(10);
   });
 
+  it('names each duty once, however many texts ask for it', () => {
+    for (const place of shippedRules().map((p) => p.id)) {
+      const { duties } = pageOf(
+        sample({
+          brief: { place },
+          drive: { name: 'Hub', ratedPowerW: label(500) },
+          controls: { throttle: 'full' },
+        }),
+      );
+      const titles = duties.map((d) => d.title);
+      expect(titles).toEqual([...new Set(titles)]);
+    }
+  });
+
+  it('speaks throughout in the reader’s units', () => {
+    const { asks } = pageOf(sample({ drive: { name: 'Hub' } }));
+    const text = asks.map((phrase) => phraseText(phrase, 'imperial')).join(' ');
+    expect(text).toMatch(/After 31.mi bring it in/);
+    expect(text).not.toMatch(/\bk[mg]\b/);
+  });
+
   it('says first that it may not be ridden where it is outside, or nothing is settled', () => {
     const strong = pageOf(
       sample({ brief: { place: 'gb' }, drive: { name: 'Hub', ratedPowerW: label(1000) } }),
@@ -66,9 +88,9 @@ describe('the page for a customer', () => {
   });
 
   it('asks for what settles on this machine, and warns of these packs, without a word of the trade', () => {
-    expect(words(pageOf(sample({ drive: { name: 'Hub' } })))).toMatch(/After 50 km bring it in: axle nuts/);
+    expect(words(pageOf(sample({ drive: { name: 'Hub' } })))).toMatch(/After 50.km bring it in: axle nuts/);
     const middle = words(pageOf(sample({ drive: { name: 'Mid' } }, 'mid-drive')));
-    expect(middle).toMatch(/After 50 km bring it in: the motor’s ring nut, cranks/);
+    expect(middle).toMatch(/After 50.km bring it in: the motor’s ring nut, cranks/);
     expect(middle).not.toMatch(/axle nuts|torque arm|NMC/);
     const lead = words(pageOf(sample({ drive: { name: 'Hub' }, pack: { chemistry: 'lead-acid' } })));
     expect(lead).toContain('air the room');

@@ -31,7 +31,7 @@ export interface CustomerPage {
   /** Lines of the label of its class; undefined where it may bear none. */
   readonly label: readonly string[] | undefined;
   /** Duties that the place asks, or may ask. */
-  readonly duties: readonly Duty[];
+  readonly duties: readonly { readonly title: string; readonly asked: 'yes' | 'varies' }[];
   readonly price: {
     /** Of the whole list, tools apart; a span where prices are guessed by the shelf. */
     readonly text: string;
@@ -183,7 +183,11 @@ function asks(verdict: Verdict): readonly Phrase[] {
     permitted.source === 'unknown'
       ? ['The most it may carry is not known: ask before you load it.']
       : ['It may weigh ', qty(permitted.value, 'kg', 0), ' in all, rider and load included.'],
-    [`After 50 km bring it in: ${SETTLES[build.drive.kind]}, brakes and plugs are looked at again.`],
+    [
+      'After ',
+      qty(50, 'km', 0),
+      ` bring it in: ${SETTLES[build.drive.kind]}, brakes and plugs are looked at again.`,
+    ],
     [
       `Before each ride: tyres, both brakes, lights${build.controls.brakeCutoffs === 'no' ? '' : ', and that the brake lever stops the motor'}.`,
     ],
@@ -226,6 +230,16 @@ function instrumentOf({ tests, place }: PlaceVerdict): string | undefined {
   return category === undefined ? undefined : `${category.instrument}, ${category.year}`;
 }
 
+/** Duties that are asked, each title once, under the strictest word that any text has for it. */
+function askedOnce(duties: readonly Duty[]): CustomerPage['duties'] {
+  const asked = new Map<string, 'yes' | 'varies'>();
+  for (const duty of duties) {
+    if (duty.asked !== 'yes' && duty.asked !== 'varies') continue;
+    if (asked.get(duty.title) !== 'yes') asked.set(duty.title, duty.asked);
+  }
+  return [...asked].map(([title, how]) => ({ title, asked: how }));
+}
+
 /**
  * What a customer is told of a build: what it is, its class here with label and duties, what it climbs, how far and how fast it
  * goes, its price with what is still open, what it needs and what it warns of. States are those of the figures: what
@@ -243,7 +257,7 @@ export function customerPage(verdict: Verdict): CustomerPage {
     fast: fast(verdict),
     instrument: instrumentOf(here),
     label: classLabel(verdict).lines,
-    duties: here.duties.filter((d) => d.asked === 'yes' || d.asked === 'varies'),
+    duties: askedOnce(here.duties),
     price: {
       text: ledger.any ? spanText(ledger, money.currency) : 'Not known',
       unpriced: ledger.unpriced,

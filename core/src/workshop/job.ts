@@ -1,4 +1,5 @@
 import type { Check } from '../check/check.ts';
+import { isHubMotor } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { KnownBuild } from '../document/known-build.ts';
 import type { Duty } from '../law/rule-schema.ts';
@@ -23,8 +24,7 @@ export interface Job {
 }
 
 /** A motor whose axle stands in the dropouts. */
-export const isHub = ({ build: { drive } }: Job): boolean =>
-  drive.kind === 'geared-hub' || drive.kind === 'direct-drive-hub';
+export const isHub = ({ build }: Job): boolean => isHubMotor(build);
 
 /** A check that was judged and is not fine. */
 export function isAmiss(job: Job, id: string): boolean {

@@ -84,7 +84,7 @@ const demoBook = z.array(
   z.object({
     build: z.string(),
     key: z.string(),
-    kind: z.enum(['charge', 'upkeep', 'trial']),
+    kind: z.enum(['charge', 'upkeep', 'trial', 'fault']),
     data: z.unknown(),
   }),
 );

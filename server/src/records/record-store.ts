@@ -1,13 +1,13 @@
 import { In, type EntityManager } from 'typeorm';
 import {
-  RECORD_KINDS,
+  RECORD_PARENTS,
   isRecordKind,
   jsonText,
   readRecord,
   type Kept,
   type RecordKind,
 } from '@apple-cart/core';
-import type { RecordAnswer, RecordList } from '@apple-cart/contracts';
+import type { RecordAnswer, RecordList, RecordsEverywhere } from '@apple-cart/contracts';
 import type { Database } from '../database/database.ts';
 import { Problem, badInput } from '../http/problems.ts';
 import type { DocumentStore } from '../store/document-store.ts';
@@ -62,6 +62,20 @@ export class RecordStore {
     return { records, broken };
   }
 
+  /** Records of one kind of every build, in their order; what cannot be read any more is left out: its own build names it. */
+  async everywhere(kind: RecordKind): Promise<RecordsEverywhere> {
+    const rows = await this.#database.reader
+      .getRepository(recordEntity)
+      .find({ where: { kind }, order: { seq: 'ASC' } });
+    return {
+      broken: [],
+      records: rows.flatMap((row) => {
+        const one = keptOf(row);
+        return one === undefined ? [] : [{ ...one, build: row.buildId }];
+      }),
+    };
+  }
+
   /**
    * Keeps a record. The same one sent again is answered as it was kept.
    * @throws Problem 404, 410 for the build; 409 for a key that holds something else; 400 for a parent that is not there
@@ -82,7 +96,7 @@ export class RecordStore {
         return { key, seq: row.seq, at: row.at, known: true };
       throw new Problem(409, 'another-record', 'Another record was kept under this key.');
     }
-    const wanted = RECORD_KINDS[kind].parent;
+    const wanted = RECORD_PARENTS[kind];
     if ((wanted === undefined) !== (parent === null))
       throw badInput([
         {

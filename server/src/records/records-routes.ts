@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import * as z from 'zod';
 import { recordRequest } from '@apple-cart/contracts';
-import { RECORD_KINDS, isRecordKind, readRecord, type RecordKind } from '@apple-cart/core';
+import { RECORD_PARENTS, isRecordKind, readRecord, type RecordKind } from '@apple-cart/core';
 import { parseBody } from '../http/parse-body.ts';
 import { badInput } from '../http/problems.ts';
 import type { RecordStore } from './record-store.ts';
@@ -11,8 +11,18 @@ const kindWord = z.string();
 function kindOf(word: string): RecordKind {
   if (isRecordKind(word)) return word;
   throw badInput([
-    { code: 'choice', path: 'kind', actual: word, limit: Object.keys(RECORD_KINDS).join(', ') },
+    { code: 'choice', path: 'kind', actual: word, limit: Object.keys(RECORD_PARENTS).join(', ') },
   ]);
+}
+
+/** /api/records?kind=KIND: records of one kind of every build, for what a shop learns from all its machines. */
+export function recordsEverywhereRoutes(store: RecordStore): Router {
+  const router = Router();
+  router.get('/', async (request, response) => {
+    const { kind } = request.query;
+    response.json(await store.everywhere(kindOf(typeof kind === 'string' ? kind : '')));
+  });
+  return router;
 }
 
 /** /api/builds/:id/records: what happened to a build, listed in its order and added to. */

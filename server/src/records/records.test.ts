@@ -165,3 +165,48 @@ describe('photographs of a run', () => {
     expect((await put('photo-100000', jpeg({ pad: 77 }))).status).toBe(409);
   });
 });
+
+describe('records of one kind of every build', () => {
+  const fault = (cure: string) => ({
+    on: '2026-03-02',
+    who: 'L. Ladder',
+    symptom: 'jerks',
+    told: '',
+    answers: [],
+    cause: 'motor-plug',
+    cure,
+    km: null,
+    planVersion: 1,
+    corrects: null,
+  });
+  const everywhere = (query: string) => request(f.app).get(`/api/records${query}`).set('Host', 'localhost');
+
+  it('come in their order, each with its build, and without what cannot be read any more', async () => {
+    const other = (await storedBuild(f)).id;
+    await send('fault-000001', 'fault', null, fault('plug replaced'));
+    await send('fault-000002', 'fault', null, fault('crimped again'), other);
+    await send('fault-000003', 'fault', null, fault('sealed'));
+    await send(RUN, 'bench-run', null, run);
+    await f.database.write((manager) =>
+      manager.getRepository(recordEntity).update({ key: 'fault-000003' }, { data: '{' }),
+    );
+    const answer = await everywhere('?kind=fault');
+    expect(answer.status).toBe(200);
+    const { records } = answer.body as { records: { key: string; build: string }[] };
+    expect(records.map((r) => [r.key, r.build])).toEqual([
+      ['fault-000001', id],
+      ['fault-000002', other],
+    ]);
+  });
+
+  it('are asked for by their kind, and by no other word', async () => {
+    for (const query of ['', '?kind=cat', '?kind=fault&kind=ride', '?kind[a]=fault'])
+      expect((await everywhere(query)).status, query).toBe(400);
+  });
+
+  it('are kept as read: a cure that is not told is refused at its place', async () => {
+    const answer = await send('fault-000001', 'fault', null, fault(' '));
+    expect(answer.status).toBe(400);
+    expect(JSON.stringify(answer.body)).toMatch(/data\.cure/);
+  });
+});

@@ -4,10 +4,12 @@ import { Silhouette } from '../drawing/silhouette.tsx';
 import { SCREENS } from '../screens/registry.ts';
 import { figureOf } from '../stages/parts/use-stage.ts';
 import { figureText } from '../state/figure-text.ts';
+import { rangeRow } from '../state/road-range.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { StateMark } from '../ui/state-mark.tsx';
 import { pictureHeight } from './card-picture.ts';
+import { useCardRoads } from './card-roads.ts';
 
 /** One scale for every drawing of the page, px per mm. */
 const SCALE = 0.124;
@@ -17,7 +19,9 @@ const rank = ({ id, state }: StageVerdict): number =>
   ORDER[state] * 2 + (SCREENS[id].answer === undefined ? 1 : 0);
 
 /** The stage that most needs the builder, and the sentence of the card. */
-function headline({ stages }: Verdict): { readonly stage: StageVerdict; readonly text: string } | undefined {
+function headline(
+  stages: readonly StageVerdict[],
+): { readonly stage: StageVerdict; readonly text: string } | undefined {
   const worst = [...stages].sort((a, b) => rank(a) - rank(b))[0];
   if (worst === undefined) return undefined;
   if (worst.state === 'fine') return { stage: worst, text: 'Inside the law, climbs, goes the distance' };
@@ -44,6 +48,14 @@ function CardFigure({
   );
 }
 
+/** The cards stand, and the frame of a build is fetched, before a road is ridden, ms. */
+const RIDE_MS = 2000;
+/** The road of the range, ridden behind the verdict as well. */
+const RideCardRoad = lazy(async () => {
+  await new Promise((begin) => setTimeout(begin, RIDE_MS));
+  return { default: (await import('./ride-card-road.tsx')).RideCardRoad };
+});
+
 /** Rides and what they ask for come behind the verdict: a card never waits for them. */
 const UpkeepDue = lazy(() => import('./upkeep-due.tsx').then((m) => ({ default: m.UpkeepDue })));
 
@@ -51,11 +63,16 @@ const UpkeepDue = lazy(() => import('./upkeep-due.tsx').then((m) => ({ default: 
 export function CardVerdict({ id, document }: { readonly id: string; readonly document: BuildDocument }) {
   const verdict = verdictOf(document);
   const system = useSettings((state) => state.units);
-  const head = headline(verdict);
+  const road = useCardRoads(({ ranges }) => ranges.get(document));
+  const range = rangeRow(verdict.stages, road);
+  const stages = verdict.stages.map((s) => (s.id === range?.id ? range : s));
+  const head = headline(stages);
   // What is not begun has no state yet.
-  const begun = verdict.stages.filter((s) => s.begun !== false);
+  const begun = stages.filter((s) => s.begun !== false);
   const figure =
-    head === undefined || head.stage.state === 'fine' ? undefined : SCREENS[head.stage.id].answer;
+    head === undefined || head.stage.state === 'fine' || head.stage === range
+      ? undefined
+      : SCREENS[head.stage.id].answer;
   const detail = figure === undefined ? '' : figureText(figureOf(verdict, figure), system).condition;
   return (
     <>
@@ -75,6 +92,9 @@ export function CardVerdict({ id, document }: { readonly id: string; readonly do
       )}
       <Suspense fallback={null}>
         <UpkeepDue id={id} document={document} />
+      </Suspense>
+      <Suspense fallback={null}>
+        {document.brief.rangeRoute !== '' && <RideCardRoad document={document} />}
       </Suspense>
       <div className="mt-auto flex items-end justify-between gap-3 pt-2.5" data-judged={document.name}>
         <CardFigure verdict={verdict} id="hill" label="Test hill" />

@@ -64,6 +64,27 @@ describe('a recording as it is drawn', () => {
     expect([bare.grid].flat()).toHaveLength(1);
   });
 
+  it('draws faint what was cut off, before the ride and behind it, in every panel, and loses none of it', () => {
+    const lines = (changes: Partial<LogChartInput>, faint: boolean) =>
+      series(drawn(changes)).flatMap((s) => {
+        const { lineStyle: { opacity, width } = {} } = s as {
+          readonly lineStyle?: { readonly opacity?: number; readonly width?: number };
+        };
+        const at = (s.data as readonly (readonly number[])[]).map(([x]) => x ?? NaN);
+        return width === 2 && (opacity === undefined) !== faint ? [at] : [];
+      });
+    expect(lines({}, true)).toEqual([]);
+    const whole = lines({}, false);
+    const ridden = { fromM: 1000, toM: 15_000 };
+    const [faint, rest] = [lines({ ridden }, true), lines({ ridden }, false)];
+    expect(faint).toHaveLength(6);
+    expect([Math.min(...(faint[0] ?? [])), Math.max(...(faint[0] ?? []))]).toEqual([0, 1]);
+    expect([Math.min(...(faint[1] ?? [])), Math.max(...(faint[1] ?? []))]).toEqual([15, 19.98]);
+    expect(faint.flat().length + rest.flat().length).toBe(whole.flat().length);
+    // Cut at its end only.
+    expect(lines({ ridden: { fromM: 0, toM: 15_000 } }, true)).toHaveLength(3);
+  });
+
   it('speaks the reader’s units', () => {
     expect(JSON.stringify(drawn())).toContain('km/h');
     expect(JSON.stringify(drawn({ system: 'imperial' }))).toContain('mph');

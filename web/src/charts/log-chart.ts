@@ -20,6 +20,8 @@ export interface LogChartInput {
   /** What of the way is looked at, in the reader's unit; all of it where nothing is said. */
   readonly view: { readonly from: number; readonly to: number } | undefined;
   readonly wholeM: number;
+  /** What of the way is the ride, m, where its recording is cut; the rest is drawn faint. */
+  readonly ridden?: { readonly fromM: number; readonly toM: number } | undefined;
 }
 
 type Column = readonly (number | null)[];
@@ -155,6 +157,8 @@ interface PanelLines {
   readonly axis: Axis;
   readonly metres: Column;
   readonly xMax: number;
+  /** Stretches that are not of the ride, from and to in the reader's unit. */
+  readonly faint: readonly Xy[];
 }
 const NO_AXIS: Axis = { min: 0, max: 1 };
 
@@ -162,7 +166,7 @@ const NO_AXIS: Axis = { min: 0, max: 1 };
 function panelSeries(
   id: LogPanel,
   panel: number,
-  { points, planned, axis, metres, xMax }: PanelLines,
+  { points, planned, axis, metres, xMax, faint }: PanelLines,
   look: Readonly<Record<LogPanel, PanelLook>>,
   { far, warm }: Scales,
   rollbackC: number | undefined,
@@ -191,24 +195,43 @@ function panelSeries(
     itemStyle: { opacity: 0 },
     z: 0,
   };
+  const how = {
+    color: look[id].color,
+    width: id === 'elevation' ? 1.2 : 2,
+    z: id === 'elevation' ? 1 : 3,
+  };
   return [
     {
-      ...line(points, {
-        color: look[id].color,
-        width: id === 'elevation' ? 1.2 : 2,
-        z: id === 'elevation' ? 1 : 3,
-      }),
+      ...line(
+        points.filter(([x]) => !faint.some((off) => isWithin(x, off))),
+        how,
+      ),
       ...area,
     },
+    ...faint.map((off): SeriesOption => {
+      const drawn = line(
+        points.filter(([x]) => isWithin(x, off)),
+        how,
+      );
+      return { ...drawn, lineStyle: { ...how, opacity: FAINT } };
+    }),
     ...(planned.length === 0 ? [] : [line(planned, { color: ink.ink, width: 1, z: 4 })]),
     ...held,
     unseen,
   ].map((s) => ({ ...s, xAxisIndex: panel, yAxisIndex: panel, clip: true }));
 }
 
+/** How much is seen of what is not of the ride. */
+const FAINT = 0.3;
+const isWithin = (x: number, [from, to]: Xy): boolean => x >= from && x <= to;
+
+/** What lies before and behind a stretch of a way. */
+const besides = (from: number, to: number, whole: number): readonly Xy[] =>
+  [[0, from] as const, [to, whole] as const].filter(([begin, end]) => end > begin);
+
 /** Measured as it was recorded, the plan thin above it, one cursor through all panels. */
 export function logChart(input: LogChartInput, ink: ChartInk): EChartsOption {
-  const { window, plan, rollbackC, system, view, wholeM } = input;
+  const { window, plan, rollbackC, system, view, wholeM, ridden } = input;
   const scales = scalesOf(system);
   const { far, metresAt, units } = scales;
   const panels = panelsOf(window);
@@ -238,6 +261,7 @@ export function logChart(input: LogChartInput, ink: ChartInk): EChartsOption {
     return [`${formatNumber(far(metres[i] ?? 0), 2)} ${units.distance}, ${clock} min`, ...rows].join('<br>');
   };
   const xMax = far(wholeM);
+  const faint = ridden === undefined ? [] : besides(far(ridden.fromM), far(ridden.toM), xMax);
   const frame = paper({ max: xMax, title: '' }, { max: 1, title: '' }, ink, words);
   const xAxis = frame.xAxis as { axisLabel: object; nameTextStyle: object };
   const yAxis = frame.yAxis as { axisLabel: object; nameTextStyle: object };
@@ -260,7 +284,7 @@ export function logChart(input: LogChartInput, ink: ChartInk): EChartsOption {
     panelSeries(
       id,
       i,
-      { points: lines[i] ?? [], planned: plans[i] ?? [], axis: axes[i] ?? NO_AXIS, metres, xMax },
+      { points: lines[i] ?? [], planned: plans[i] ?? [], axis: axes[i] ?? NO_AXIS, metres, xMax, faint },
       look,
       scales,
       rollbackC,

@@ -11,6 +11,8 @@ export interface Drawn {
   readonly ringTeeth: number;
   readonly crank: number;
   readonly motorAt: 'front' | 'rear' | 'middle';
+  /** The wheel of a second motor, where each has one. */
+  readonly secondAt: 'front' | 'rear' | undefined;
   readonly kind: 'geared' | 'direct' | 'middle' | 'external';
   /** Motor sprocket to wheel of an external drive. */
   readonly centre: number;
@@ -24,7 +26,8 @@ const EXTERNAL_RADIUS = 58;
 
 const xy = ({ x, y }: CorePoint): Point => [x, y];
 
-const hubRadius = (d: Drawn, end: 'front' | 'rear'): number => (d.motorAt === end ? HUB[d.kind] : 26);
+const hubRadius = (d: Drawn, end: 'front' | 'rear'): number =>
+  d.motorAt === end || d.secondAt === end ? HUB[d.kind] : 26;
 
 function wheelAt(s: Sketch, d: Drawn, end: 'front' | 'rear'): void {
   const radius = end === 'rear' ? d.frame.rearRadius : d.frame.frontRadius;

@@ -49,6 +49,19 @@ describe('every style', () => {
     });
   });
 
+  it('has a motor in each wheel where each wheel has one', () => {
+    const drawn = (motors: 'one' | 'pair' | 'each-wheel', wheel: 'front' | 'rear') => {
+      const plain = newBuild('Build', 'geared-hub');
+      const build = { ...plain, drive: { ...plain.drive, motors, wheel } };
+      const one = drawnFrom(build, evaluate(build, shippedRules()));
+      return [one.motorAt, one.secondAt];
+    };
+    expect(drawn('one', 'rear')).toEqual(['rear', undefined]);
+    expect(drawn('pair', 'rear')).toEqual(['rear', undefined]);
+    expect(drawn('each-wheel', 'rear')).toEqual(['rear', 'front']);
+    expect(drawn('each-wheel', 'front')).toEqual(['front', 'rear']);
+  });
+
   it('is drawn without its pack where the pack is moved about', () => {
     const build = newBuild('Build', 'geared-hub');
     const drawn = drawnFrom(build, evaluate(build, shippedRules()));

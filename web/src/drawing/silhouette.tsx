@@ -1,4 +1,4 @@
-import { motorAt, type BuildDocument, type Verdict } from '@apple-cart/core';
+import { drivesBoth, firstOf, motorAt, type BuildDocument, type Verdict } from '@apple-cart/core';
 import type { ReactNode } from 'react';
 import { drawBicycle, type Drawn } from './bicycle.ts';
 import { Sketch } from './sketch.tsx';
@@ -21,6 +21,13 @@ export function drawnFrom(build: BuildDocument, { known, fit }: Pick<Verdict, 'k
     ringTeeth: known.gearing.ringTeeth.value,
     crank: known.donor.crankMm.value,
     motorAt: motorAt(build),
+    secondAt: firstOf(
+      [
+        [!drivesBoth(build), undefined],
+        [front, 'rear' as const],
+      ],
+      'front' as const,
+    ),
     kind: KIND[build.drive.kind],
     centre: known.drive.centreMm.value,
   };

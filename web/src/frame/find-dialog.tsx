@@ -22,7 +22,7 @@ import { useParts } from '../state/shelf.ts';
 import { backTo, openerNow } from '../ui/opener.ts';
 import { capital } from '../ui/capital.ts';
 import { findScore } from './find-score.ts';
-import { CHOICE_WORDS, fieldWords } from './find-words.ts';
+import { CHOICE_WORDS, PRINT_WORDS, VIEW_WORDS, fieldWords } from './find-words.ts';
 import { useSettings } from '../state/settings-store.ts';
 
 /** Puts the caret into a field, once its stage has been drawn. */
@@ -101,10 +101,10 @@ function OfBuild({ id, document, act }: { id: string; document: BuildDocument; a
         >
           {build.pinned === undefined ? 'Pin this state' : 'Take the pin out'}
         </Item>
-        {PRINTED_PAGES.map(({ path, name, also }) => (
+        {PRINTED_PAGES.map(({ path, name }) => (
           <Item
             key={path}
-            value={`${name} ${also}`}
+            value={`${name} ${PRINT_WORDS[path] ?? ''}`}
             onSelect={act(() => void navigate(`/builds/${id}/${path}`))}
           >
             {name}
@@ -136,7 +136,7 @@ function OfBuild({ id, document, act }: { id: string; document: BuildDocument; a
   );
 }
 
-/** Fields of the open build, and the places it can be judged in. */
+/** Fields and views of the open build, and the places it can be judged in: a field that is named comes first. */
 function FieldsAndPlaces({ id, document, act }: { id: string; document: BuildDocument; act: Act }) {
   const navigate = useNavigate();
   const book = useBook();
@@ -159,6 +159,19 @@ function FieldsAndPlaces({ id, document, act }: { id: string; document: BuildDoc
             {specAt(path).label} <span className="text-[12px] text-ink2">{SCREENS[stageOf(path)].name}</span>
           </Item>
         ))}
+      </Command.Group>
+      <Command.Group heading="Views" className={GROUP}>
+        {STAGE_IDS.flatMap((stage) =>
+          SCREENS[stage].views.map((view) => (
+            <Item
+              key={`${stage}/${view.id}`}
+              value={`${view.name} ${SCREENS[stage].name} ${VIEW_WORDS[`${stage}/${view.id}`] ?? ''}`}
+              onSelect={act(() => void navigate(`/builds/${id}/${stage}?view=${view.id}`))}
+            >
+              {view.name} <span className="text-[12px] text-ink2">{SCREENS[stage].name}</span>
+            </Item>
+          )),
+        )}
       </Command.Group>
       <Command.Group heading="Places" className={GROUP}>
         {book.map((place) => (

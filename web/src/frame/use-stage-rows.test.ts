@@ -3,7 +3,15 @@ import { act, cleanup, renderHook } from '@testing-library/react';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { createElement, type ReactNode } from 'react';
 import { afterEach, describe, expect, it } from 'vitest';
-import { evaluate, newBuild, shippedRules, type StageVerdict, type State } from '@apple-cart/core';
+import {
+  evaluate,
+  newBuild,
+  shippedRules,
+  type FaultRecord,
+  type Kept,
+  type StageVerdict,
+  type State,
+} from '@apple-cart/core';
 import { useOnTrial } from '../state/on-trial.ts';
 import { queryClient } from '../state/query-client.ts';
 import { useRoadRange } from '../state/road-range.ts';
@@ -66,6 +74,42 @@ describe('the work order', () => {
     });
     expect(stage('change')).toMatchObject({ state: 'look', words: 'on trial: Ring 38 to 34 T' });
     expect(stage('change')?.begun).toBe(true);
+  });
+
+  it('has an open fault stand before how the plan was ridden, until it is cured', () => {
+    const fault = (key: string, more: Partial<FaultRecord>): Kept<'fault'> => ({
+      key,
+      kind: 'fault',
+      seq: 1,
+      at: '2026-03-02T10:00:00Z',
+      parent: null,
+      data: {
+        on: '2026-03-02',
+        who: 'L. Ladder',
+        symptom: 'jerks',
+        told: '',
+        answers: [],
+        cause: 'open',
+        cure: '',
+        km: null,
+        planVersion: 1,
+        corrects: null,
+        ...more,
+      },
+    });
+    const has = (...records: readonly Kept<'fault'>[]): void => {
+      act(() => {
+        queryClient.setQueryData(['records', 'one'], { records, broken: [] });
+      });
+    };
+    const planned = verdict.stages.find((s) => s.id === 'road');
+    has(fault('a', {}));
+    expect(shown('fine')('road')).toMatchObject({ state: 'look', words: 'a fault not found yet' });
+    has(fault('a', {}), fault('b', { symptom: 'noise' }));
+    expect(shown('fine')('road')?.words).toBe('2 faults not found yet');
+    has(fault('a', {}), fault('c', { cause: 'motor-plug', cure: 'plug replaced', corrects: 'a' }));
+    expect(shown('fine')('road')).toMatchObject({ state: planned?.state, words: planned?.words });
+    queryClient.removeQueries({ queryKey: ['records', 'one'] });
   });
 
   it('leaves every other stage as the plan has it', () => {

@@ -1,16 +1,17 @@
 import { useMemo } from 'react';
 import {
+  OPEN_FAULT,
   changeStands,
+  faultsOf,
   ridesOf,
   roadStands,
   trialsOf,
-  worstState,
   type StageVerdict,
   type Verdict,
 } from '@apple-cart/core';
 import { useBuild } from '../state/build-store.ts';
 import { useOnTrial } from '../state/on-trial.ts';
-import { useRoadRange } from '../state/road-range.ts';
+import { rangeRow, useRoadRange } from '../state/road-range.ts';
 import { useRecords } from '../state/records.ts';
 import { benchOf } from '../stages/parts/bench-of.ts';
 import { benchStands } from '../stages/bench/bench-stands.ts';
@@ -25,10 +26,9 @@ export function useStageRows(verdict: Verdict): readonly StageVerdict[] {
     const { stages } = verdict;
     const kept = records.records;
     const rows = new Map<string, Omit<StageVerdict, 'id'>>();
-    const range = stages.find(({ id }) => id === 'range');
     // The road that was chosen counts here as it does in the tray.
-    if (road !== undefined && range !== undefined && worstState([range.state, road.state]) !== range.state)
-      rows.set('range', { ...range, state: road.state, words: road.words });
+    const range = rangeRow(stages, road);
+    if (range !== undefined) rows.set('range', range);
     // Without a run the plan says it, and its hold points need not be worked out.
     if (kept.some((r) => r.kind === 'bench-run')) {
       const { state, words, begun } = benchStands(benchOf(records, verdict.bench));
@@ -38,6 +38,14 @@ export function useStageRows(verdict: Verdict): readonly StageVerdict[] {
       const { state, words } = roadStands(ridesOf(kept).map(({ ride: { kind }, told }) => ({ kind, told })));
       rows.set('road', { state, words, begun: true });
     }
+    // A fault that is not found comes before how the plan was ridden.
+    const open = faultsOf(kept).filter(({ fault }) => fault.cause === OPEN_FAULT);
+    if (open.length > 0)
+      rows.set('road', {
+        state: 'look',
+        words: open.length === 1 ? 'a fault not found yet' : `${String(open.length)} faults not found yet`,
+        begun: true,
+      });
     const tried = changeStands(trialsOf(kept));
     if (tried !== undefined) rows.set('change', { state: 'fine', words: tried.words, begun: true });
     // Whatever else was tried: the build is not as its owner keeps it until this one is decided.

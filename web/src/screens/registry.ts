@@ -29,7 +29,6 @@ const screens = {
       {
         path: 'measure-sheet',
         name: 'Print the measure sheet',
-        also: 'blank caliper',
       },
     ],
   },
@@ -50,7 +49,6 @@ const screens = {
       {
         path: 'charge-card',
         name: 'Print the charge card',
-        also: 'pocket resting volts',
       },
     ],
   },
@@ -64,12 +62,10 @@ const screens = {
       {
         path: 'class-sheet',
         name: 'Print the class sheet',
-        also: 'label',
       },
       {
         path: 'customer-page',
         name: 'Print the customer’s page',
-        also: 'offer quote',
       },
     ],
   },
@@ -100,7 +96,6 @@ const screens = {
       {
         path: 'cable-schedule',
         name: 'Print the cable schedule',
-        also: 'wiring pins labels',
       },
     ],
   },
@@ -113,12 +108,10 @@ const screens = {
       {
         path: 'plan',
         name: 'Print the plan of the work',
-        also: 'calendar when',
       },
       {
         path: 'shopping-list',
         name: 'Print the shopping list',
-        also: 'parts',
       },
     ],
   },
@@ -131,7 +124,6 @@ const screens = {
       {
         path: 'hand-over',
         name: 'Print the hand-over sheet',
-        also: 'sign bench run',
       },
     ],
   },
@@ -144,7 +136,6 @@ const screens = {
       {
         path: 'settings-card',
         name: 'Print the settings card',
-        also: 'controller display',
       },
     ],
   },
@@ -157,7 +148,6 @@ const screens = {
       {
         path: 'road-book',
         name: 'Print the road book',
-        also: 'rides upkeep log',
       },
     ],
   },
@@ -170,7 +160,6 @@ const screens = {
       {
         path: 'comparison',
         name: 'Print the comparison',
-        also: 'side by side customer',
       },
     ],
   },

@@ -4,5 +4,6 @@ export const ROAD_VIEWS = [
   { id: 'learn', name: 'Learn' },
   { id: 'battery', name: 'Battery' },
   { id: 'upkeep', name: 'Upkeep' },
+  { id: 'faults', name: 'Faults' },
 ] as const;
 export type RoadView = (typeof ROAD_VIEWS)[number]['id'];

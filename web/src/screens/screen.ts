@@ -10,9 +10,8 @@ interface View<V extends string = string> {
 export interface PrintedPage {
   /** Beneath the build's address. */
   readonly path: string;
-  /** As the find box offers it, and other words that find it. */
+  /** As the find box offers it; other words that find it stand with the box. */
   readonly name: string;
-  readonly also: string;
 }
 
 /**

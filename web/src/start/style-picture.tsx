@@ -8,7 +8,7 @@ import { verdictOf } from '../state/verdicts.ts';
 const SIZE = { width: 104, height: 58, scale: 0.044 } as const;
 
 /** No motor and no pack: just the bicycle. */
-const BARE = { boxes: [], motorAt: 'rear', kind: 'middle' } as const;
+const BARE = { boxes: [], motorAt: 'rear', secondAt: undefined, kind: 'middle' } as const;
 
 const builds = new Map<DonorStyle, BuildDocument>();
 /** A plain bicycle of a style: made once, so that its drawing is as well. */

@@ -35,6 +35,7 @@ import {
   type RecordAnswer,
   type RecordList,
   type RecordRequest,
+  type RecordsEverywhere,
   type RevisionList,
   type RevisionSummary,
   type Saved,
@@ -47,7 +48,15 @@ import {
   type TakenIn,
 } from '@apple-cart/contracts';
 import { tellMoved } from './this-window.ts';
-import type { BuildDocument, Issue, Part, PlaceRules, Route, RouteSummary } from '@apple-cart/core';
+import type {
+  BuildDocument,
+  Issue,
+  Part,
+  PlaceRules,
+  RecordKind,
+  Route,
+  RouteSummary,
+} from '@apple-cart/core';
 
 type ServerIssue = Issue & { readonly message: string };
 
@@ -230,6 +239,8 @@ export const api = {
   records: {
     list: (build: string, signal?: AbortSignal) =>
       ask<RecordList>(`/builds/${encodeURIComponent(build)}/records`, recordList, { signal }),
+    everywhere: (kind: RecordKind, signal?: AbortSignal) =>
+      ask<RecordsEverywhere>(`/records?kind=${kind}`, recordList, { signal }),
     send: (build: string, record: RecordRequest, signal?: AbortSignal) =>
       ask<RecordAnswer>(`/builds/${encodeURIComponent(build)}/records`, recordAnswer, {
         method: 'POST',

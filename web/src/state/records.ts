@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import type { PhotoInfo } from '@apple-cart/contracts';
+import type { PhotoInfo, RecordsEverywhere } from '@apple-cart/contracts';
 import { isRecordKind, type Kept, type RecordData, type RecordKind } from '@apple-cart/core';
 import { api, type PhotoRequest } from './api.ts';
 import { newKey } from './new-key.ts';
@@ -10,8 +10,10 @@ import { readTrouble, refresh } from './query-client.ts';
 const keyOf = (build: string): readonly string[] => ['records', build];
 const photosOf = (build: string): readonly string[] => ['photos', build];
 
+const everywhereOf = (kind: string): readonly string[] => ['records-everywhere', kind];
+
 onKept(async (build) => {
-  await Promise.all([refresh(keyOf(build)), refresh(photosOf(build))]);
+  await Promise.all([refresh(keyOf(build)), refresh(photosOf(build)), refresh(['records-everywhere'])]);
 });
 
 /** Records were written beside the queue: with a recording, by an instrument. */
@@ -52,6 +54,15 @@ export function useRecords(build: string): BuildRecords {
       broken: data?.broken.length ?? 0,
     };
   }, [data, error, waiting, build]);
+}
+
+/** Facts of one kind of every build, each with the build that it is of; undefined until the server has answered. */
+export function useRecordsEverywhere(kind: RecordKind): RecordsEverywhere['records'] | undefined {
+  const { data } = useQuery({
+    queryKey: everywhereOf(kind),
+    queryFn: ({ signal }) => api.records.everywhere(kind, signal),
+  });
+  return data?.records;
 }
 
 const NO_PHOTOS: readonly PhotoInfo[] = [];

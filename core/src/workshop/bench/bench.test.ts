@@ -104,6 +104,14 @@ describe('the hold points of a build', () => {
     );
     expect(bandOf(leadAcid, 'pack/joined-4')).toEqual([48, 52.5]);
     expect(bandOf(leadAcid, 'pack/volts')).toEqual([48, 52.5]);
+    // What is done with one that reads too low is its own chemistry's as well (data sheets, from memory).
+    expect(pointOf(leadAcid, 'pack/volts').otherwise).toMatch(/12 V block.*10\.5 V/);
+    expect(pointOf(hub({ pack: { chemistry: 'lfp' } }), 'pack/volts').otherwise).toContain(
+      'below 2.0 V a cell',
+    );
+    expect(pointOf(hub({ pack: { chemistry: 'nmc' } }), 'pack/volts').otherwise).toContain(
+      'below 2.5 V a cell',
+    );
     expect(bandOf(leadAcid, 'cold/off')).toEqual([-0.2, 0.5]);
     expect(keysOf(series(13))).not.toContain('pack/blocks');
   });
@@ -407,5 +415,106 @@ describe('a run', () => {
       }),
       RUNS,
     );
+  });
+});
+
+describe('a machine with two motors', () => {
+  const each = hub({ drive: { motors: 'each-wheel', wheel: 'rear', torqueArms: 2, axleMm: 12 } });
+  const pair = hub({ drive: { motors: 'pair', wheel: 'rear', torqueArms: 1, axleMm: 12 } });
+
+  it.each([
+    ['each-wheel', each, 'front'],
+    ['pair', pair, 'right'],
+  ] as const)('has the axle, nuts, arms and direction of both looked at: %s', (_, build, other) => {
+    const points = pointsOf(build);
+    for (const key of [
+      'fitting/seat',
+      'fitting/arms',
+      'fitting/nuts',
+      'fitting/wheel',
+      'stand/direction',
+      'stand/sound',
+    ]) {
+      const second = points.find((p) => p.key === `${key}-second`);
+      expect(second?.title, key).toMatch(new RegExp(`${other} motor`));
+      expect(second?.guards).toBe(pointOf(build, key).guards);
+      expect(pointOf(build, key).title).toMatch(/motor$/);
+    }
+    expect(pointOf(build, 'stand/direction').how).toMatch(/other motor’s plug parted/);
+  });
+
+  it('takes both wheels out where each has one', () => {
+    expect(pointOf(each, 'removal/wheel').title).toBe('Rear wheel out');
+    expect(pointOf(each, 'removal/wheel-second').title).toBe('Front wheel out');
+  });
+
+  it('is one motor’s list where there is one', () => {
+    expect(keysOf(hub()).filter((k) => k.endsWith('-second'))).toEqual([]);
+    expect(pointOf(hub(), 'fitting/seat').title).toBe('Axle seated in both dropouts');
+  });
+});
+
+describe('what is asked on the bench is there to be looked at', () => {
+  const items = (build: BuildDocument, key: string): readonly string[] => {
+    const { evidence } = pointOf(build, key);
+    if (evidence.kind === 'ticks') return evidence.items;
+    return evidence.kind === 'readings' ? evidence.names : [];
+  };
+
+  it('brakes: those that are left once the hub is in, and no lever of one that went out with it', () => {
+    const drum = hub({
+      donor: { brakeFront: 'rim', brakeRear: 'drum' },
+      drive: { wheel: 'rear' },
+    });
+    expect(items(drum, 'ride/brakes')).toEqual(['Front']);
+    expect(items(drum, 'cutoffs/brake')).toEqual(['Front']);
+    expect(items(drum, 'sensors/brakes')).toEqual(['Front lever']);
+    expect(pointOf(drum, 'ride/brakes').title).toBe('The brake at riding speed');
+    expect(items(hub({ donor: { brakeFront: 'rim', brakeRear: 'rim' } }), 'ride/brakes')).toEqual([
+      'Front',
+      'Rear',
+      'Both, loaded',
+    ]);
+    // Before dismantling the donor has what it has.
+    expect(items(drum, 'inspection/brakes')).toEqual(['Front brake', 'Rear brake', 'Pads sound']);
+  });
+
+  it('without a brake the ride is not asked for: one has to be fitted first', () => {
+    const none = hub({ donor: { brakeFront: 'none', brakeRear: 'none' } });
+    expect(items(none, 'ride/brakes')).toEqual(['A brake is fitted, and stops it loaded']);
+    expect(pointOf(none, 'ride/brakes').guards).toBe(true);
+    expect(items(none, 'inspection/brakes')).toEqual(['A brake is fitted']);
+  });
+
+  it('torque arms only where the plan has them', () => {
+    for (const key of ['ride/again', 'later/again']) {
+      expect(items(hub({ drive: { torqueArms: 2 } }), key)).toContain('Torque arms');
+      expect(items(hub({ drive: { torqueArms: 0 } }), key)).not.toContain('Torque arms');
+    }
+  });
+
+  it('of a motor on a drive of its own: its mount, sprockets and chain, and no lock ring', () => {
+    const external = sample({}, 'external');
+    for (const key of ['ride/again', 'later/again']) {
+      expect(items(external, key)).toContain('Motor mount');
+      expect(items(external, key).join()).not.toMatch(/Lock ring/);
+    }
+    expect(items(sample({}, 'mid-drive'), 'later/again')).toContain('Lock ring');
+  });
+
+  it('a rotor’s bolts unless the motor takes none: not asked, it would read as fine', () => {
+    const disc = (discMount: 'yes' | 'no' | 'unknown') =>
+      keysOf(hub({ donor: { brakeRear: 'cable-disc' }, drive: { wheel: 'rear', discMount } }));
+    expect(disc('yes')).toContain('fitting/rotor');
+    expect(disc('unknown')).toContain('fitting/rotor');
+    expect(disc('no')).not.toContain('fitting/rotor');
+  });
+
+  it('no raw key of a choice stands in its words', () => {
+    for (const build of [courier, longtail, tandem, tourer, trike])
+      for (const p of pointsOf(build))
+        expect(`${p.title} ${p.how} ${p.caution} ${p.otherwise} ${phraseText(p.why)}`, p.key).not.toMatch(
+          /\b(cable-disc|hydraulic-disc|direct-drive-hub|geared-hub|quick-release|each-wheel)\b/,
+        );
   });
 });

@@ -4,7 +4,10 @@ import { noLoadSpeed } from '../../law/motor-alone.ts';
 import { packsAboard } from '../../machine/assemble.ts';
 import { fullChargeVolts, type Pack } from '../../machine/battery.ts';
 import { AT_REST } from '../../power-chain/expectations.ts';
+import { isHubMotor } from '../../document/choices.ts';
+import { drivesBoth, motorCount } from '../../document/motors.ts';
 import { numbered } from '../../document/pack-names.ts';
+import { brakesLeft } from '../../fit/brakes-left.ts';
 
 /** A pack as the bench meets it. */
 export interface BenchPack {
@@ -52,6 +55,50 @@ export function benchPacks({ build, known, machine }: Job): readonly BenchPack[]
     };
   });
 }
+
+/** Ends that have a brake once the motor is in. */
+export function brakeEnds({ build, known }: Job): readonly ('Front' | 'Rear')[] {
+  const { front, rear } = brakesLeft(build, known);
+  return [...(front === 'none' ? [] : (['Front'] as const)), ...(rear === 'none' ? [] : (['Rear'] as const))];
+}
+
+/** Of those, the ends whose brake has a lever: a back-pedal brake has none. */
+export const leverEnds = (job: Job): readonly ('Front' | 'Rear')[] =>
+  brakeEnds(job).filter((end) => end === 'Front' || brakesLeft(job.build, job.known).rear !== 'coaster');
+
+/** A motor as the bench meets it. */
+export interface BenchMotor {
+  /** "rear motor" of two; empty of one alone. */
+  readonly name: string;
+  readonly end: 'front' | 'rear';
+  /** A point of this motor: its key and its title say which, where there are two. */
+  readonly of: (key: string, title: string) => readonly [key: string, title: string];
+}
+
+const motor = (which: string, end: BenchMotor['end'], second = false): BenchMotor => {
+  const name = which === '' ? '' : `${which} motor`;
+  return {
+    name,
+    end,
+    of: (key, title) => [second ? `${key}-second` : key, name === '' ? title : `${title}, ${name}`],
+  };
+};
+
+/** The motors of a job: one in each wheel, or two on the driven axle, are looked at each by itself. */
+export function benchMotors({ build }: Job): readonly BenchMotor[] {
+  const { wheel } = build.drive;
+  if (motorCount(build) === 1) return [motor('', wheel)];
+  if (drivesBoth(build)) {
+    const other = wheel === 'front' ? 'rear' : 'front';
+    return [motor(wheel, wheel), motor(other, other, true)];
+  }
+  return isHubMotor(build)
+    ? [motor('left', wheel), motor('right', wheel, true)]
+    : [motor('first', wheel), motor('second', wheel, true)];
+}
+
+/** Said first of a point at one of two motors. */
+export const ALONE = 'The other motor’s plug parted. ';
 
 /** The key of a point that a second pack has too. */
 export const ofIndex = (key: string, index: number): string =>

@@ -1,5 +1,5 @@
 import { numberedId as numbered, packsFeed } from '../../document/current-cables.ts';
-import { motorCount } from '../../document/motors.ts';
+import { controllersBeside } from '../../document/motors.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import type { PinDocument, PinWork, PlugSex, PortDocument, WireColour } from '../../document/harness.ts';
 
@@ -49,6 +49,9 @@ const PINS = {
   key: pins(['switched', 'RD'], ['lock', 'BU']),
   aux: pins(['switched', 'RD'], ['ground', 'BK']),
   lamps: pins(['lamp', 'RD'], ['ground', 'BK']),
+  // Two controllers hear one hand or one sensor, and the same brakes; each keeps its own 5 V.
+  shared: pins(['throttle', 'GN'], ['cutoff', 'YE'], ['ground', 'BK']),
+  sharedFeet: pins(['pulse', 'YE'], ['cutoff', 'BN'], ['ground', 'BK']),
 } as const satisfies Record<string, readonly PinDocument[]>;
 type PinSet = keyof typeof PINS;
 
@@ -72,9 +75,12 @@ const crossed = (list: readonly PinDocument[]): PinDocument[] =>
     return work === 'hears' ? { work: 'sends', colour } : { work, colour };
   });
 
+/** Plugs of a second motor were said to be at the first controller once. */
+const before = (key: string): string => key.replace(/^controller-2(?=\/motor-2-)/, 'controller');
+
 function portOf(build: BuildDocument, component: string, spec: PortSpec, far: boolean): Port {
   const key = `${component}/${spec.port}`;
-  const said = build.harness.ports[key];
+  const said = build.harness.ports[key] ?? build.harness.ports[before(key)];
   const usual = far ? crossed(PINS[spec.set]) : [...PINS[spec.set]];
   return {
     key,
@@ -191,33 +197,59 @@ function packJoins(draft: Draft, build: BuildDocument): void {
   );
 }
 
+/** The controller of a second motor: on a branch of the battery lead, and told of hand or feet and of the brakes. */
+function secondController(draft: Draft, build: BuildDocument): void {
+  if (controllersBeside(build) < 2) return;
+  const { controls, controller } = build;
+  draft.boxes.push({ id: 'controller-2', name: `${named(controller.name, 'Controller')}, second`, note: '' });
+  join(
+    draft,
+    'controller-controller-2',
+    'power, branch',
+    POWER,
+    giver('controller', 'branch'),
+    taker('controller-2', 'in'),
+  );
+  join(
+    draft,
+    'controller-2-shared',
+    'signals of both controllers',
+    [controls.throttle === 'none' ? 'sharedFeet' : 'shared', 'signal plug', 'signal'],
+    { component: 'controller', port: 'shared', sex: 'sockets' },
+    taker('controller-2', 'shared'),
+  );
+}
+
 /** Phases and sensors of each motor; those of one with its controller inside are nobody's plugs. */
 function motorJoins(draft: Draft, build: BuildDocument): void {
-  const { drive, controller } = build;
-  if (controller.place === 'motor') return;
+  const { drive } = build;
+  const count = controllersBeside(build);
+  if (count === 0) return;
   const brushed = drive.commutation === 'brushes';
-  for (let i = 0; i < motorCount(build); i += 1) {
+  for (let i = 0; i < count; i += 1) {
     const id = numbered('motor', i);
+    const at = numbered('controller', i);
+    const of = i === 0 ? '' : ', second motor';
     const name = named(drive.name, 'Motor');
     draft.boxes.push({ id, name: i === 0 ? name : `${name}, second`, note: '' });
     const phases: Kind = brushed ? ['brushes', 'phase plug', 'phase'] : ['phases', 'phase plug', 'phase'];
     join(
       draft,
       `${id}-phases`,
-      brushed ? 'motor leads' : 'phases',
+      `${brushed ? 'motor leads' : 'phases'}${of}`,
       phases,
-      giver('controller', `${id}-phases`),
+      giver(at, `${id}-phases`),
       taker(id, 'phases'),
     );
     if (!brushed)
       join(
         draft,
         `${id}-halls`,
-        'rotor position, 5 V, heat',
+        `rotor position, 5 V, heat${of}`,
         ['halls', 'sensor plug', 'signal'],
         taker(id, 'halls'),
         {
-          component: 'controller',
+          component: at,
           port: `${id}-halls`,
           sex: 'sockets',
         },
@@ -301,6 +333,7 @@ function joinsOf(build: BuildDocument): Draft {
   packJoins(draft, build);
   const note = build.cabling.protection === 'none' ? 'no fuse' : '';
   draft.boxes.push({ id: 'controller', name: named(build.controller.name, 'Controller'), note });
+  secondController(draft, build);
   motorJoins(draft, build);
   controlJoins(draft, build);
   accessoryJoins(draft, build);

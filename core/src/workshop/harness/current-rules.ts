@@ -21,8 +21,8 @@ interface Subject {
   readonly known: KnownBuild;
   readonly chain: Chain;
   readonly key: string;
-  /** Whose current it carries; undefined for a cable beside the way of the current. */
-  readonly current: CurrentCable['carries'] | undefined;
+  /** Whose current it carries, and what share of it; undefined for a cable beside the way of the current. */
+  readonly current: Pick<CurrentCable, 'carries' | 'share'> | undefined;
   /** Cut length, mm, and conductor, mm². */
   readonly cutMm: number;
   readonly mm2: number;
@@ -30,8 +30,9 @@ interface Subject {
 
 /** Volts and watts lost in a cable between packs and controller at full throttle; undefined for any other cable. Ohm's law. */
 export function dropOf({ build, known, chain, current, cutMm, mm2 }: Subject): CableDrop | undefined {
-  if (current !== 'battery') return undefined;
-  const { volts, watts } = leadLoss(build.cabling.conductor, cutMm, mm2, chain.battery.peakA);
+  if (current?.carries !== 'battery') return undefined;
+  const peakA = current.share * chain.battery.peakA;
+  const { volts, watts } = leadLoss(build.cabling.conductor, cutMm, mm2, peakA);
   return { volts, watts, percent: (100 * volts) / known.packs[0].nominalV.value };
 }
 
@@ -39,7 +40,7 @@ export function dropOf({ build, known, chain, current, cutMm, mm2 }: Subject): C
 function linksOf({ chain, current, key }: Subject): readonly Link[] {
   const own = chain.links.filter((l) => l.cable === key || l.cable.endsWith(` of ${key}`));
   const general =
-    current === 'phase' ? (['phase-plug', 'phase-leads'] as const) : (['plug', 'leads'] as const);
+    current?.carries === 'phase' ? (['phase-plug', 'phase-leads'] as const) : (['plug', 'leads'] as const);
   return [
     ...own,
     ...chain.links.filter(
@@ -93,7 +94,7 @@ export function currentFindings(s: Subject): readonly CableFinding[] {
           {
             rule: 'drop',
             state,
-            words: `Loses ${drop.volts.toFixed(2)} V out and back at ${amps(s.chain.battery.peakA)} A, ${isKnown ? `${drop.percent.toFixed(1)} % of the pack` : 'of a pack whose volts are not known'}, and ${drop.watts.toFixed(0)} W as heat.`,
+            words: `Loses ${drop.volts.toFixed(2)} V out and back at ${amps(s.current.share * s.chain.battery.peakA)} A, ${isKnown ? `${drop.percent.toFixed(1)} % of the pack` : 'of a pack whose volts are not known'}, and ${drop.watts.toFixed(0)} W as heat.`,
             remedy: isKnown
               ? 'Take a thicker lead, or bring the parts nearer together.'
               : 'Power asks for the volts of the pack.',

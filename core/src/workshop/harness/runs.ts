@@ -1,6 +1,7 @@
 import type { BuildDocument } from '../../document/document.ts';
 import type { KnownBuild } from '../../document/known-build.ts';
 import { boxesOf, frameOf, motorAt } from '../../document/frame-of.ts';
+import { drivesBoth } from '../../document/motors.ts';
 import type { Frame, Tube } from '../../frame/frame.ts';
 import type { Point } from '../../frame/point.ts';
 import type { Cable } from './components.ts';
@@ -189,6 +190,7 @@ function placesOf(build: BuildDocument, known: KnownBuild, frame: Frame): Readon
   };
   const head = frame.points.headTop ?? { x: frame.front.x - 80, y: frame.front.y + 500 };
   const axle = { front: frame.front, rear: frame.rear, middle: frame.bracket }[motorAt(build)];
+  const other = motorAt(build) === 'front' ? frame.rear : frame.front;
   const controller = build.controller.place === 'motor' ? axle : packAt(0);
   const crown = frame.points.crown ?? frame.front;
   return new Map<string, Point>([
@@ -200,7 +202,8 @@ function placesOf(build: BuildDocument, known: KnownBuild, frame: Frame): Readon
     ['combiner', packAt(0)],
     ['controller', controller],
     ['motor', axle],
-    ['motor-2', motorAt(build) === 'front' ? frame.rear : frame.front],
+    ['motor-2', drivesBoth(build) ? other : axle],
+    ['controller-2', controller],
     ['display', head],
     ['throttle', head],
     ['brake-front', head],
@@ -253,16 +256,19 @@ export interface Run {
   readonly hazards: readonly Hazard[];
 }
 
+const isMotor = (component: string): boolean => component === 'motor' || component === 'motor-2';
+
 /** Slack that the style of the donor asks of a cable. */
 function slackOf(build: BuildDocument, cable: Cable): number {
   const bar = ON_BAR.has(cable.fromComponent) !== ON_BAR.has(cable.toComponent);
-  const fork = cable.toComponent === 'motor' && motorAt(build) === 'front';
+  const turnsWithFork = (component: string): boolean =>
+    isMotor(component) && (motorAt(build) === 'front') !== (component === 'motor-2' && drivesBoth(build));
+  const fork = turnsWithFork(cable.toComponent) || turnsWithFork(cable.fromComponent);
   const lamp = /accessory/.test(cable.toComponent);
   const turns = bar || fork || lamp ? STEERING_MM : 0;
   const folds = bar && build.donor.style === 'folding' ? FOLD_MM : 0;
   const travels =
-    build.donor.style === 'full-suspension' &&
-    (cable.toComponent === 'motor' || cable.fromComponent === 'motor')
+    build.donor.style === 'full-suspension' && (isMotor(cable.toComponent) || isMotor(cable.fromComponent))
       ? TRAVEL_MM
       : 0;
   return turns + folds + travels;

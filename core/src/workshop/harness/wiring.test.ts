@@ -445,6 +445,21 @@ describe('the current in a cable', () => {
   });
   const found = (build: BuildDocument, key: string) => wiring(build).wires.find((w) => w.cable.key === key);
 
+  it('has on the pack’s leads what its own chemistry gives, empty to full', () => {
+    const of = (chemistry: 'nmc' | 'lfp' | 'lead-acid', cellsInSeries: number) =>
+      wiring(sample({ pack: { chemistry, cellsInSeries } })).pack.map((volts) => Number(volts.toFixed(2)));
+    // Data sheets, from memory: NMC 3.0 to 4.2 V a cell, iron phosphate 2.6 to 3.65 V, lead-acid 1.94 at rest to 2.4 V on charge.
+    expect(of('nmc', 13)).toEqual([39, 54.6]);
+    expect(of('lfp', 16)).toEqual([41.6, 58.4]);
+    expect(of('lead-acid', 24)).toEqual([46.56, 57.6]);
+    // Neither cells nor label: any pack, not that of a default.
+    const unread = { source: 'unknown' as const };
+    expect(wiring(sample({ pack: { cellsInSeries: unread, nominalV: unread } })).pack).toEqual([18, 84]);
+    expect(wiring(sample({ pack: { cellsInSeries: unread, nominalV: 48 } })).pack).toEqual([39, 54.6]);
+    const two = sample({ pack: { cellsInSeries: 13 }, second: { cellsInSeries: 10, join: 'combiner' } });
+    expect(wiring(two).pack).toEqual([30, 54.6]);
+  });
+
   it('loses volts by its length and its conductor (by hand, Ohm)', () => {
     // 1 m and 1 m back of 2.5 mm² at 40 °C: 2 / 58 / 2.5 * (1 + 0.00393 * 20) = 14.88 mohm.
     const build = typed('pack-controller', { alongMm: 900, loopMm: 60, endsMm: 40, mm2: 2.5 });
@@ -568,5 +583,75 @@ describe('the cut list', () => {
       ),
       { numRuns: 100, seed: 20261128 },
     );
+  });
+});
+
+describe('two motors', () => {
+  const two = (
+    motors: 'one' | 'pair' | 'each-wheel',
+    more: Parameters<typeof sample>[0] = {},
+  ): BuildDocument =>
+    sample({
+      ...more,
+      drive: { name: 'Hub', motors, wheel: 'rear', ...more.drive },
+      controls: { throttle: 'full', ...more.controls },
+      controller: { batteryCurrentA: 15, ...more.controller },
+    });
+
+  it('have a controller each, fed by a branch of the battery lead, with the hand and the brakes told to both', () => {
+    const { components, cables } = harnessOf(two('pair'));
+    expect(components.map((c) => c.id)).toEqual(
+      expect.arrayContaining(['controller', 'controller-2', 'motor-2']),
+    );
+    const of = (key: string) => cables.find((c) => c.key === key);
+    expect(of('motor-2-phases')).toMatchObject({ fromComponent: 'controller-2', toComponent: 'motor-2' });
+    expect(of('motor-2-halls')).toMatchObject({ toComponent: 'controller-2' });
+    expect(of('controller-controller-2')).toMatchObject({ kind: 'power', fromComponent: 'controller' });
+    expect(new Set(cables.map((c) => c.name)).size).toBe(cables.length);
+    expect(of('controller-2-shared')?.from.pins.map((p) => p.work)).toEqual(['throttle', 'cutoff', 'ground']);
+    expect(harnessOf(two('one')).components.map((c) => c.id)).not.toContain('controller-2');
+    // Inside its motor each has its own: nothing is branched here.
+    expect(
+      harnessOf(two('pair', { controller: { place: 'motor' } })).components.map((c) => c.id),
+    ).not.toContain('controller-2');
+  });
+
+  it('never join two 5 V supplies: what is shared is signals and ground', () => {
+    const shared = harnessOf(two('pair')).cables.find((c) => c.key === 'controller-2-shared');
+    expect(shared?.from.pins.some((p) => p.work === 'supply5')).toBe(false);
+  });
+
+  it('carry their own half on the branch, and both on the way before it', () => {
+    const carried = (key: string): number => {
+      const v = evaluate({
+        ...two('pair'),
+        harness: {
+          ...two('pair').harness,
+          cables: {
+            [key]: { ...NOTHING_MEASURED, plugA: 20 },
+          },
+        },
+      });
+      return v.power.chain.links.find((l) => l.cable === key)?.demand.peakA ?? NaN;
+    };
+    expect(carried('pack-controller')).toBeCloseTo(30, 9);
+    expect(carried('controller-controller-2')).toBeCloseTo(15, 9);
+  });
+
+  it('lie where their wheels are: a pair on one axle, one in each wheel apart', () => {
+    const cut = (motors: 'pair' | 'each-wheel', key: string): number =>
+      wiring(two(motors)).wires.find((w) => w.cable.key === key)?.run.cut ?? NaN;
+    expect(cut('pair', 'motor-2-phases')).toBeCloseTo(cut('pair', 'motor-phases'), 0);
+    // The one in front turns with the fork, and lies further from the pack.
+    expect(cut('each-wheel', 'motor-2-phases')).toBeGreaterThan(cut('each-wheel', 'motor-phases'));
+  });
+
+  it('are bought two controllers, one each', () => {
+    const bought = (motors: 'one' | 'pair', place: 'wind' | 'motor' = 'wind'): number | undefined =>
+      evaluate(two(motors, { controller: { place } })).list.rows.find((r) => r.key === 'controller')
+        ?.quantity;
+    expect(bought('one')).toBe(1);
+    expect(bought('pair')).toBe(2);
+    expect(bought('pair', 'motor')).toBeUndefined();
   });
 });

@@ -1,3 +1,6 @@
+import { CHEMISTRIES } from '../../document/chemistries.ts';
+import { packsAboard } from '../../machine/assemble.ts';
+import { fullChargeVolts } from '../../machine/battery.ts';
 import { currentCables } from '../../document/current-cables.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import type { KnownBuild } from '../../document/known-build.ts';
@@ -47,10 +50,20 @@ function sizeOf({ cabling }: KnownBuild, { kind, key }: Cable): number {
   return kind === 'phase' ? cabling.phaseMm2.value : SIGNAL_MM2;
 }
 
-/** Volts of the packs from empty to full; what stands on a pack's leads. */
-function packVolts({ packs }: KnownBuild): Volts {
-  const cells = packs.map((p) => p.cellsInSeries.value);
-  return [3 * Math.min(...cells), 4.2 * Math.max(...cells)];
+/** Between these lies any pack that may be aboard: 24 V empty to 72 V full, lithium. Common practice. */
+const ANY_PACK: Volts = [18, 84];
+
+/**
+ * Volts of the packs from empty at rest to full, by their own chemistry; what stands on a pack's leads. Where nobody has
+ * counted the cells or read the label it may be any pack.
+ */
+function packVolts(build: BuildDocument, known: KnownBuild): Volts {
+  const packs = packsAboard(build, known).map(({ pack }) => pack);
+  const isOpen = (p: KnownBuild['packs'][number]): boolean =>
+    p.cellsInSeries.source === 'unknown' && p.nominalV.source === 'unknown';
+  if (known.packs.some(isOpen)) return ANY_PACK;
+  const empty = packs.map((p) => (CHEMISTRIES[p.chemistry].openCircuit[0] ?? 0) * p.cellsInSeries);
+  return [Math.min(...empty), Math.max(...packs.map(fullChargeVolts))];
 }
 
 /** What is extended is bought by colour; what nobody has measured is cut by nobody. */
@@ -72,9 +85,9 @@ function piecesOf(wires: readonly Wire[]) {
 export function wiringOf(build: BuildDocument, known: KnownBuild, chain: Chain): Wiring {
   const { components, cables } = harnessOf(build);
   const runs = runsOf(build, known, cables);
-  const pack = packVolts(known);
+  const pack = packVolts(build, known);
   const works = worksOf(pack);
-  const carriers = new Map(currentCables(build).map((c) => [c.key, c.carries]));
+  const carriers = new Map(currentCables(build).map((c) => [c.key, c]));
   const wires = cables.flatMap((cable): Wire[] => {
     const run = runs.get(cable.key);
     if (run === undefined) return [];

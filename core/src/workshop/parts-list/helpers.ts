@@ -1,3 +1,5 @@
+import { formatQuantity } from '../../quantity/format.ts';
+import { gaugeText } from '../../quantity/wire-gauge.ts';
 import type { Duty, DutyFitting } from '../../law/rule-schema.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import type { PackDocument } from '../../document/pack.ts';
@@ -8,6 +10,9 @@ import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { Unit } from '../../quantity/units.ts';
 import { isAmiss, type Job } from '../job.ts';
 import type { Draft } from './line.ts';
+
+/** Of packs and of loose cells. Common practice. */
+export const LITHIUM_SENT = 'Lithium by road only in many places: ask how it is sent.';
 
 /** Amps that a strip of pure nickel of 8 mm by 0.15 mm carries. Common practice, no source: 5 to 7 A. */
 export const NICKEL_A = 6;
@@ -127,16 +132,40 @@ export function comesOut({ drive, controls }: BuildDocument): {
   };
 }
 
+/** Beside a quantity that nobody has read. */
+const UNREAD = ' (not known: measure first)';
+
 /** A quantity that is asked for at a counter: one that nobody has read says so, so that no default is bought in silence. */
 export const specOf = (
   { value, source }: Pick<Known, 'value' | 'source'>,
   unit: Unit,
   digits?: number,
-): Phrase =>
-  source === 'unknown'
-    ? [qty(value, unit, digits), ' (not known: measure first)']
-    : [qty(value, unit, digits)];
+): Phrase => (source === 'unknown' ? [qty(value, unit, digits), UNREAD] : [qty(value, unit, digits)]);
+
+/** A size that a part is asked for by: bicycle parts and cells are sold by the millimetre in every country. */
+export const sizeOf = ({ value, source }: Pick<Known, 'value' | 'source'>, digits: number): string =>
+  `${formatQuantity(value, 'mm', digits)}${source === 'unknown' ? UNREAD : ''}`;
+
+/** A lead by its area and the thinnest American gauge that carries as much: both stand on reels. */
+export const leadOf = ({ value, source }: Pick<Known, 'value' | 'source'>, digits: number): string =>
+  `${formatQuantity(value, 'mm2', digits)} (${gaugeText(value)})${source === 'unknown' ? UNREAD : ''}`;
 
 /** A value is as near to another as a share of it. */
 export const within = (value: number, other: number, share: number): boolean =>
   Math.abs(value - other) <= share * Math.abs(other);
+
+/** Brakes on a cable whose lever is changed for one that switches: hydraulic and combined levers get a sensor. */
+export function leversChanged({ donor }: BuildDocument): readonly ('front' | 'rear')[] {
+  if (donor.levers !== 'plain' && donor.levers !== 'unknown') return [];
+  const onCable = (brake: string): boolean => brake === 'rim' || brake === 'cable-disc';
+  return [
+    ...(onCable(donor.brakeFront) ? (['front'] as const) : []),
+    ...(onCable(donor.brakeRear) ? (['rear'] as const) : []),
+  ];
+}
+
+/** How many hoses are taken off their levers, which are changed for ones that switch. */
+export const hosesOpened = ({ donor, controls }: BuildDocument): number =>
+  controls.brakeCutoffs !== 'yes' && donor.levers === 'plain'
+    ? [donor.brakeFront, donor.brakeRear].filter((brake) => brake === 'hydraulic-disc').length
+    : 0;

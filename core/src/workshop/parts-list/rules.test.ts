@@ -9,6 +9,7 @@ import { evaluate } from '../../test/evaluate.ts';
 import { RUNS, anyBuild, sample, type Changes } from '../../test/sample.ts';
 import type { Line } from './line.ts';
 import { RULES } from './rules/rules.ts';
+import type { PartOf } from '../../parts/part.ts';
 import { usualPort } from '../harness/components.ts';
 
 const list = (build: BuildDocument): readonly Line[] =>
@@ -46,6 +47,22 @@ function wired(tailMm: number, adapter: boolean): BuildDocument {
     },
   };
 }
+
+const CHARGER: PartOf<'charger'> = {
+  id: 'charger',
+  type: 'charger',
+  name: 'Charger',
+  maker: 'Arden',
+  price: null,
+  priceTo: null,
+  currency: 'GBP',
+  massKg: 0.6,
+  leadDays: null,
+  ports: {},
+  volts: 42,
+  currentA: 2,
+  efficiencyPct: 88,
+};
 
 const CASES: Readonly<Record<string, readonly [Case | typeof none, Case | typeof none]>> = {
   'harness-wire': [wired(100, false), wired(2000, false)],
@@ -131,6 +148,7 @@ const CASES: Readonly<Record<string, readonly [Case | typeof none, Case | typeof
   'heat-shrink': [[{}], none],
   ties: [[{}], none],
   grommets: [[{ controller: { place: 'box' } }], [{}]],
+  'second-controller': [[{ drive: { motors: 'pair' } }], [{}]],
   'motor-plug': [[{}], [{ controller: { place: 'motor' } }]],
   'brake-sensors': [
     [{ donor: { brakeFront: 'hydraulic-disc', brakeRear: 'hydraulic-disc', levers: 'hydraulic' } }],
@@ -139,6 +157,18 @@ const CASES: Readonly<Record<string, readonly [Case | typeof none, Case | typeof
   'brake-cables': [
     [{ donor: { brakeFront: 'rim', brakeRear: 'rim', levers: 'plain' } }],
     [{ donor: { brakeFront: 'rim', brakeRear: 'rim', levers: 'cut-off' } }],
+  ],
+  'brake-outers': [
+    [{ donor: { brakeFront: 'rim', brakeRear: 'rim', levers: 'plain' } }],
+    [{ donor: { brakeFront: 'rim', brakeRear: 'rim', levers: 'cut-off' } }],
+  ],
+  'hose-fittings': [
+    [{ donor: { brakeFront: 'hydraulic-disc', levers: 'plain' }, controls: { brakeCutoffs: 'no' } }],
+    [{ donor: { brakeFront: 'hydraulic-disc', levers: 'hydraulic' } }],
+  ],
+  'spare-hanger': [
+    [{ gearing: { cogTeeth: [11, 34] } }, 'mid-drive'],
+    [{ gearing: { cogTeeth: [18] } }, 'mid-drive'],
   ],
   'assist-sensor': [[{ controls: { assistSensor: 'cadence' } }], [{ controls: { assistSensor: 'none' } }]],
   'shift-sensor': [[{}, 'mid-drive'], [{}]],
@@ -288,6 +318,34 @@ describe('what a mechanic looks for on the list', () => {
     return found === undefined ? '' : `${phraseText(found.what)}: ${phraseText(found.why)}`;
   };
 
+  it('is twice there where there are two motors, on a pair as in each wheel', () => {
+    const count = (motors: 'one' | 'pair' | 'each-wheel', key: string): number =>
+      line(
+        made([
+          {
+            drive: { ...hub, motors, lacing: 'own', spokes: 36, torqueArms: 2 },
+            cabling: { phaseMm: 800, phaseMm2: 2.5, connectors: 1 },
+          },
+        ]),
+        key,
+      )?.quantity ?? NaN;
+    for (const key of [
+      'motor',
+      'controller',
+      'torque-arms',
+      'axle-washers',
+      'spokes',
+      'motor-plug',
+      'phase-lead',
+    ])
+      for (const motors of ['pair', 'each-wheel'] as const)
+        expect(count(motors, key), `${key}, ${motors}`).toBeCloseTo(2 * count('one', key), 6);
+    // One more pair for the branch.
+    expect(count('pair', 'plugs')).toBe(count('one', 'plugs') + 1);
+    const tape = (motors: 'one' | 'pair') => line(made([{ drive: { motors } }]), 'rim-tape')?.quantity;
+    expect([tape('one'), tape('pair')]).toEqual([1, 2]);
+  });
+
   // 16 CFR 1512.19 speaks of labelling: no bell is asked for by its letters.
   it('takes no fitting from letters inside of another word', () => {
     expect(line(made([{ brief: { place: 'us-ca' } }]), 'bell')).toBeUndefined();
@@ -361,5 +419,74 @@ describe('what a mechanic looks for on the list', () => {
     const build = made([{ cabling: { protection: 'fuse', fuseA: 25 } }]);
     expect(words(build, 'fuse')).toMatch(/25.A/);
     expect(words(build, 'spare-fuse')).toMatch(/25.A/);
+  });
+
+  it('asks for an outer each, and for olives only where a hose is opened', () => {
+    const both = made([{ donor: { brakeFront: 'rim', brakeRear: 'cable-disc', levers: 'plain' } }]);
+    expect(line(both, 'brake-outers/front')?.quantity).toBe(1);
+    expect(words(both, 'brake-outers/rear')).toContain('rear brake');
+    expect(line(both, 'brake-cables')?.quantity).toBe(2);
+    expect(line(both, 'hose-fittings')).toBeUndefined();
+    const mixed = made([
+      {
+        donor: { brakeFront: 'hydraulic-disc', brakeRear: 'rim', levers: 'plain' },
+        controls: { brakeCutoffs: 'no' },
+      },
+    ]);
+    expect(line(mixed, 'hose-fittings')?.quantity).toBe(1);
+    expect(line(mixed, 'brake-outers/front')).toBeUndefined();
+    expect(line(mixed, 'hydraulic-bleed')).toBeDefined();
+  });
+
+  it('asks for a spare hanger where motor or motor wheel bends one', () => {
+    const gears = { gearing: { cogTeeth: [11, 34] } };
+    expect(words(made([gears, 'mid-drive']), 'spare-hanger')).toContain('hanger');
+    expect(line(made([{ ...gears, drive: { wheel: 'rear' } }]), 'spare-hanger')).toBeDefined();
+    expect(line(made([{ ...gears, drive: { wheel: 'front' } }]), 'spare-hanger')).toBeUndefined();
+  });
+
+  it('asks for a charger and a board of the pack’s own chemistry, and offers no other', () => {
+    const built = (chemistry: 'nmc' | 'lfp' | 'lead-acid', cellsInSeries: number) =>
+      made([{ pack: { make: 'cells', chemistry, cellsInSeries }, cell: { parallel: 2 } }]);
+    const offers = (build: BuildDocument, volts: number): boolean | undefined =>
+      line(build, 'charger')?.from?.suits({ ...CHARGER, volts });
+    // Sixteen cells of iron phosphate end at 58.4 V, sixteen of NMC at 67.2 V, fourteen at 58.8 V.
+    const lfp = built('lfp', 16);
+    expect(words(lfp, 'charger')).toMatch(/ends at 58\.4.V/);
+    expect([58.4, 58.8, 67.2].map((volts) => offers(lfp, volts))).toEqual([true, false, false]);
+    expect(offers(built('nmc', 16), 67.2)).toBe(true);
+    expect(words(lfp, 'board')).toMatch(/16S.*lithium iron phosphate.*3\.65.V a cell/);
+    expect(words(built('nmc', 13), 'board')).toMatch(/13S.*4\.20.V a cell/);
+    // Four 12 V blocks: from float to absorption.
+    const lead = made([{ pack: { chemistry: 'lead-acid', cellsInSeries: 24, ...box('deck', 4) } }]);
+    expect(words(lead, 'charger')).toMatch(/lead-acid.*54\.0.*58\.8.V/);
+    expect([54.6, 57.6, 67.2].map((volts) => offers(lead, volts))).toEqual([true, true, false]);
+    // Cells that nobody has counted are no ground to order on.
+    const uncounted = made([{ pack: { cellsInSeries: { source: 'unknown' } } }]);
+    expect(words(uncounted, 'charger')).toContain('not known');
+  });
+
+  it('buys no pack that is built here, and says of its cells how they are sent', () => {
+    const built = made(fromCells);
+    expect(line(built, 'pack')).toBeUndefined();
+    expect(line(built, 'cells')?.ask).toContain('Lithium');
+    expect(words(built, 'cells')).toContain('NMC');
+  });
+
+  it('names the volts of a converter by what is on it', () => {
+    const lamp6 = { ...light, name: 'Small lamp', volts: 6 };
+    const horn = { ...light, name: 'Horn', volts: 0, light: false };
+    const on = (accessories: readonly (typeof light)[]) =>
+      words(made([{ supply: { means: 'converter', accessories: [...accessories] } }]), 'converter');
+    expect(on([light, horn])).toMatch(/to 12.V/);
+    expect(on([light, lamp6])).toMatch(/to 6 and 12.V/);
+  });
+
+  it('asks for sizes as they stand on the shelf of any country: millimetres, and leads by gauge as well', () => {
+    const build = made([{ drive: { ...hub, torqueArms: 1 }, cabling: { leadMm2: 3.3 } }]);
+    const asked = (key: string) => phraseText(line(build, key)?.what ?? [], 'imperial');
+    expect(asked('torque-arms')).toMatch(/10\.0.mm/);
+    // ASTM B258: 12 AWG is 3.309 mm².
+    expect(asked('battery-lead/red')).toMatch(/3\.3.mm² \(12 AWG\)/);
   });
 });

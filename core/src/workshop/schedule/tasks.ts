@@ -80,7 +80,15 @@ const TASK_OF_LINE: Readonly<Record<string, TaskId>> = {
     'spot-welder',
   ]),
   ...group('lace', ['spokes', 'spoke-key']),
-  ...group('brakes', ['brake-pads', 'brake-cables', 'caliper-adapter', 'disc-spacers', 'hydraulic-bleed']),
+  ...group('brakes', [
+    'brake-pads',
+    'brake-cables',
+    'brake-outers',
+    'hose-fittings',
+    'caliper-adapter',
+    'disc-spacers',
+    'hydraulic-bleed',
+  ]),
   ...group('fit-pack', [
     'pack',
     'cradle',
@@ -95,7 +103,7 @@ const TASK_OF_LINE: Readonly<Record<string, TaskId>> = {
   ...group('bench', ['charger', 'meter']),
   ...group('first-ride', ['bell', 'mirror', 'plate', 'reflectors', 'label']),
   // A spare holds no ride up but the long one.
-  ...group('range-run', ['spare-fuse']),
+  ...group('range-run', ['spare-fuse', 'spare-hanger']),
 };
 function group(task: TaskId, keys: readonly string[]): Record<string, TaskId> {
   return Object.fromEntries(keys.map((key) => [key, task]));

@@ -101,6 +101,14 @@ describe('the settings sheet', () => {
     expect(keys(two)).toEqual(expect.arrayContaining(['profile-1/battery-amps', 'profile-1/help-ends']));
   });
 
+  it('says of two controllers that each is set so, and what both draw together', () => {
+    const words = (motors: 'one' | 'pair', key: string): string =>
+      phraseText(row(hub({ drive: { motors }, controller: { batteryCurrentA: 14 } }), key).setting.because);
+    expect(words('pair', 'battery-amps')).toMatch(/each of the two controllers, together 28\sA/);
+    expect(words('pair', 'phase-amps')).toMatch(/each of the two controllers/);
+    expect(words('one', 'battery-amps')).not.toMatch(/two controllers/);
+  });
+
   it('reckons pulses a turn from pole pairs and reduction (by hand: 8 pairs, 5 to 1, 40)', () => {
     expect(row(hub({ drive: { polePairs: 8, reduction: 5 } }), 'poles').setting.plan).toBe(40);
   });

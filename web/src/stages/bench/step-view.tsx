@@ -1,15 +1,20 @@
 import {
   BENCH_GROUP_NAMES,
   NOTHING_FOUND,
+  SYMPTOM_WORDS,
   judgeEvidence,
   phraseText,
+  symptomOfPoint,
   type BenchEntry,
   type BenchStep,
   type HoldPoint,
   type Instrument,
 } from '@apple-cart/core';
 import { ChevronLeft, Gauge, ChevronRight, Lock, TriangleAlert } from 'lucide-react';
-import { useState } from 'react';
+import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
+import { Link } from 'react-router';
+import { beginFault } from '../../state/bench-notes.ts';
+import { useBuild } from '../../state/build-store.ts';
 import { NOTHING_TYPED, type Typed } from '../../state/bench-typed.ts';
 import { usePeople } from '../../state/people.ts';
 import { keepRecord } from '../../state/records.ts';
@@ -35,10 +40,43 @@ interface StepProps {
   readonly onGo: (number: number) => void;
 }
 
+/** From a point that has failed to what is behind it. */
+function FindCause({ point }: { point: BenchStep['point'] }) {
+  const build = useBuild((state) => state.id) ?? '';
+  const symptom = symptomOfPoint(point.key);
+  if (symptom === undefined) return null;
+  return (
+    <Link
+      className="mt-2 flex min-h-12 items-center border-[1.5px] border-ink bg-field px-4 text-[16px] font-semibold hover:bg-press"
+      to="../road?view=faults"
+      relative="path"
+      onClick={() => {
+        beginFault(build, symptom, `${point.title}: failed on the bench`);
+      }}
+    >
+      Find the cause: {SYMPTOM_WORDS[symptom].name.toLowerCase()}
+    </Link>
+  );
+}
+
+/** Whoever goes on to another step stands at its title: it is read before it is passed, also where the screen is short. */
+function useAtTitle(key: string): RefObject<HTMLHeadingElement | null> {
+  const title = useRef<HTMLHeadingElement>(null);
+  const shown = useRef(key);
+  useLayoutEffect(() => {
+    if (shown.current === key) return;
+    shown.current = key;
+    title.current?.scrollIntoView({ block: 'nearest' });
+    title.current?.focus({ preventScroll: true });
+  }, [key]);
+  return title;
+}
+
 /** The point at the bicycle: what it is, what can hurt, how. */
 export function StepText({ step, steps }: { step: BenchStep; steps: number }) {
   const system = useSettings((state) => state.units);
   const { point } = step;
+  const title = useAtTitle(point.key);
   return (
     <section aria-label="Hold point">
       <p className="flex flex-wrap justify-between gap-x-3 pt-3 text-[14px]">
@@ -52,7 +90,12 @@ export function StepText({ step, steps }: { step: BenchStep; steps: number }) {
           <BenchMark state={step.state} /> {STEP_WORD[step.state]}
         </span>
       </p>
-      <h2 className="head pt-1 pb-2 text-[30px] leading-tight font-extrabold" data-testid="step-title">
+      <h2
+        ref={title}
+        tabIndex={-1}
+        className="head scroll-mt-12 pt-1 pb-2 text-[30px] leading-tight font-extrabold outline-none"
+        data-testid="step-title"
+      >
         {point.title}
       </h2>
       {point.caution !== '' && (
@@ -71,6 +114,7 @@ export function StepText({ step, steps }: { step: BenchStep; steps: number }) {
       {point.otherwise !== '' && (
         <p className="pt-2 text-[14.5px] leading-snug text-ink2">{point.otherwise}</p>
       )}
+      {step.state === 'failed' && <FindCause point={point} />}
       <p className="pt-2 text-[13px] text-ink2 first-letter:uppercase">
         {phraseText(point.why, system)}
         {point.why.length > 0 && '; '}

@@ -1,7 +1,8 @@
 import { dayWords, whenOf, type BuildDocument } from '@apple-cart/core';
 import { useMemo } from 'react';
 import { PrintPage } from '../../paper/print-page.tsx';
-import { learntOf, useLearnt } from '../../state/learnt.ts';
+import { useBuild } from '../../state/build-store.ts';
+import { useLearntHours } from '../../state/learnt-hours.ts';
 import { today } from '../../state/today.ts';
 import { useVerdict } from '../../state/use-verdict.ts';
 import { PlanTable } from './gantt.tsx';
@@ -9,11 +10,11 @@ import { whenStamp } from './when-view.tsx';
 
 function Sheet({ build }: { build: BuildDocument }) {
   const verdict = useVerdict(build);
-  const ratios = useLearnt((state) => state.ratios);
-  const when = useMemo(
-    () => whenOf(build, verdict.list.rows, today(), learntOf(ratios)),
-    [build, verdict, ratios],
+  const learnt = useLearntHours(
+    useBuild((state) => state.id),
+    build,
   );
+  const when = useMemo(() => whenOf(build, verdict.list.rows, today(), learnt), [build, verdict, learnt]);
   const stamp = whenStamp(when);
   return (
     <article data-testid="plan-sheet">

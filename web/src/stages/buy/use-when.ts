@@ -1,6 +1,7 @@
 import { whenOf, type Learnt, type When } from '@apple-cart/core';
 import { useMemo } from 'react';
-import { learntOf, useLearnt } from '../../state/learnt.ts';
+import { useBuild } from '../../state/build-store.ts';
+import { useLearntHours } from '../../state/learnt-hours.ts';
 import { today } from '../../state/today.ts';
 import { useDeferredStage, type StageData } from '../parts/use-stage.ts';
 
@@ -14,9 +15,11 @@ export interface Planning extends StageData {
 export function useWhen(): Planning {
   const stage = useDeferredStage();
   const now = today();
-  const ratios = useLearnt((state) => state.ratios);
-  const learnt = useMemo(() => learntOf(ratios), [ratios]);
   const { document, verdict } = stage;
+  const learnt = useLearntHours(
+    useBuild((state) => state.id),
+    document,
+  );
   const when = useMemo(
     () => whenOf(document, verdict.list.rows, now, learnt),
     [document, verdict, now, learnt],

@@ -13,7 +13,6 @@ import { DateField } from '../../fields/date-field.tsx';
 import { FieldGroup, FoldedGroup } from '../../fields/field-group.tsx';
 import { TextField } from '../../fields/text-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
-import { useLearnt } from '../../state/learnt.ts';
 import { Button } from '../../ui/button.tsx';
 import { NumberCell } from '../../ui/number-cell.tsx';
 import { TextButton } from '../../ui/text-button.tsx';
@@ -152,9 +151,8 @@ function People({ when }: Planning) {
 }
 
 /** Hours of a task: as worked out, as entered, and as they were in the end. */
-function TaskHours({ task, job, told }: { task: Task; job: string; told: ToldTask }) {
+function TaskHours({ task, told }: { task: Task; told: ToldTask }) {
   const change = useSchedule();
-  const learn = useLearnt((state) => state.learn);
   return (
     <tr className="border-b border-hair">
       <th scope="row" className="py-0.5 pr-1 text-left font-normal">
@@ -184,12 +182,14 @@ function TaskHours({ task, job, told }: { task: Task; job: string; told: ToldTas
             placeholder={{ hours: task.hours.toFixed(1), dries: String(task.dries), took: '–' }[what]}
             onChange={(value) => {
               change(
-                (now) => toldOf(now, task.id, { [what]: value }),
+                (now) =>
+                  toldOf(now, task.id, {
+                    [what]: value,
+                    ...(what === 'took' ? { usual: value === null ? null : task.usualHours } : {}),
+                  }),
                 'hours of a task',
                 `${what} ${task.id}`,
               );
-              if (what === 'took')
-                learn(job, task.id, value === null || task.usualHours <= 0 ? null : value / task.usualHours);
             }}
           />
         </td>
@@ -198,7 +198,7 @@ function TaskHours({ task, job, told }: { task: Task; job: string; told: ToldTas
   );
 }
 
-function Tasks({ tasks, job, schedule }: { tasks: readonly Task[]; job: string; schedule: Schedule }) {
+function Tasks({ tasks, schedule }: { tasks: readonly Task[]; schedule: Schedule }) {
   const change = useSchedule();
   const [what, setWhat] = useState('');
   const [before, setBefore] = useState('bench');
@@ -215,7 +215,7 @@ function Tasks({ tasks, job, schedule }: { tasks: readonly Task[]; job: string; 
         </thead>
         <tbody>
           {tasks.map((task) => (
-            <TaskHours key={task.id} task={task} job={job} told={schedule.tasks[task.id] ?? NOTHING_TOLD} />
+            <TaskHours key={task.id} task={task} told={schedule.tasks[task.id] ?? NOTHING_TOLD} />
           ))}
         </tbody>
       </table>
@@ -254,7 +254,7 @@ function Tasks({ tasks, job, schedule }: { tasks: readonly Task[]; job: string; 
         </Button>
       </form>
       <p className="pb-1 text-[12.5px] text-ink2">
-        Hours typed under “took” end a task, and are learnt for the next job in this browser. Usual hours are
+        Hours typed under “took” end a task, and are learnt for the next job of this shop. Usual hours are
         common practice.
       </p>
     </FoldedGroup>
@@ -264,7 +264,6 @@ function Tasks({ tasks, job, schedule }: { tasks: readonly Task[]; job: string; 
 /** The job: from when, for when, who works, and how long things take. */
 export function WhenFields({ planning, tasks }: { planning: Planning; tasks: readonly Task[] }) {
   const change = useSchedule();
-  const job = useBuild((state) => state.id) ?? '';
   // What is typed shows at once; only what is worked out of it may lag.
   const { schedule } = useDocument();
   return (
@@ -307,7 +306,7 @@ export function WhenFields({ planning, tasks }: { planning: Planning; tasks: rea
         />
       </FieldGroup>
       <People {...planning} />
-      <Tasks tasks={tasks} job={job} schedule={schedule} />
+      <Tasks tasks={tasks} schedule={schedule} />
     </>
   );
 }

@@ -55,9 +55,11 @@ function advice(hill: StepGains['holds']['hill']): string {
     case 'voltage':
       return 'Volts bind on the hill: amps would gain nothing there.';
     case 'battery-current':
+      return 'Amps bind on the hill: volts help there only in their proportion, four on 48 by a twelfth.';
     case 'phase-current':
+      return 'Phase amps bind on the hill: neither volts nor battery amps push harder there.';
     case 'power-limit':
-      return 'Volts do not bind on the hill: paying for volts buys range there, not much speed.';
+      return 'A limit of power binds on the hill: neither volts nor amps lift it.';
     case 'speed-limit':
     case 'throttle-limit':
       return 'Its own limit ends it: nothing that is bought makes it faster within it.';

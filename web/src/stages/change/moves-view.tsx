@@ -69,9 +69,9 @@ export function MovesInputs({ moving }: { moving: Moving }) {
         ))}
       </div>
       <p className="py-1.5 text-[13px] leading-snug text-ink2">
-        Every value down and up by how well it is known; one of which nobody says how well, by a tenth. All
-        else stays. Long bars are worth measuring where they are assumed, and worth changing where they are
-        chosen.
+        Every value down and up by how well it is known, as the range’s band draws it; one of which nobody
+        says how well, by a tenth. All else stays. Long bars are worth measuring where they are assumed, and
+        worth changing where they are chosen.
       </p>
     </FieldGroup>
   );

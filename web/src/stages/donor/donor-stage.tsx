@@ -1,4 +1,4 @@
-import { firstOf, quantityAt, type QuantityPath } from '@apple-cart/core';
+import { firstOf, isHubMotor, quantityAt, type QuantityPath } from '@apple-cart/core';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -44,7 +44,7 @@ function Inputs() {
     'measure',
     useMemo(() => ({ build: settled }), [settled]),
   );
-  const hub = document.drive.kind === 'geared-hub' || document.drive.kind === 'direct-drive-hub';
+  const hub = isHubMotor(document);
   const fitCodes = verdict.findings.filter((f) => f.stage === 'donor' && !f.code.startsWith('fit-'));
   return (
     <>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { inUse, type BuildDocument, type DriveKind, type QuantityPath } from '@apple-cart/core';
+import { inUse, isHubMotor, type BuildDocument, type DriveKind, type QuantityPath } from '@apple-cart/core';
 import { ChoiceField, PlainRow, YesNoField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
@@ -14,7 +14,7 @@ import { ShelfMenu } from '../parts/shelf-menu.tsx';
 export function MotorFields({ document }: { document: BuildDocument }) {
   const edit = useBuild((state) => state.edit);
   const { drive } = document;
-  const isHub = drive.kind === 'geared-hub' || drive.kind === 'direct-drive-hub';
+  const isHub = isHubMotor(document);
   const change = (part: Partial<BuildDocument['drive']>, label: string, key = ''): void => {
     edit((d) => withSection(d, 'drive', part), label, key);
   };

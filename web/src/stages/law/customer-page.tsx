@@ -18,7 +18,18 @@ import { StateMark } from '../../ui/state-mark.tsx';
 import { AsSet } from './as-set.tsx';
 import { PLACE_WORD } from './law-words.ts';
 
-const ASKED: Readonly<Partial<Record<string, string>>> = { varies: ' (not everywhere)' };
+/** What a text adds beside the usual duties; only the class sheet has room for it. */
+const BESIDE = 'Also';
+
+/** What is asked of whoever rides it, in a sentence. */
+function askedWords(duties: CustomerPage['duties']): string {
+  const named = duties.filter((d) => d.title !== BESIDE);
+  const words = named.map(
+    (d) => `${d.title.toLowerCase()}${d.asked === 'varies' ? ' (not everywhere)' : ''}`,
+  );
+  const more = named.length < duties.length ? '; the class sheet says what else' : '';
+  return `${words.join(', ')}${more}.`;
+}
 
 /** Day of the page, as it is written everywhere alike. */
 const today = (): string => new Date().toLocaleDateString('sv-SE');
@@ -65,12 +76,7 @@ function Class({ page, verdict }: { page: CustomerPage; verdict: Verdict }) {
       <div className="flex items-start gap-x-4 pt-1.5">
         <p className="flex-1 text-[13px] leading-snug">
           <b className="text-[14px]">{said.what}</b> {said.decides}{' '}
-          {page.duties.length > 0 && (
-            <>
-              Asked of whoever rides it:{' '}
-              {page.duties.map((d) => `${d.title.toLowerCase()}${ASKED[d.asked] ?? ''}`).join(', ')}.
-            </>
-          )}
+          {page.duties.length > 0 && <>Asked of whoever rides it: {askedWords(page.duties)}</>}
           {page.label !== undefined && <> Its label: {page.label.join(', ')}.</>}
         </p>
         <Stamp state={placeState(here.outcome)} word={PLACE_WORD[here.outcome]} under={here.className} />

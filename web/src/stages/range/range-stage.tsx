@@ -22,7 +22,7 @@ import { EnergyView } from './energy-view.tsx';
 import { HomeView } from './home-view.tsx';
 import { LevelsView } from '../parts/levels-view.tsx';
 import { RoadView } from './road-view.tsx';
-import { keptOn, useRangeRides, type RangeRides } from './use-range-road.ts';
+import { keptOnRoad, useRangeRides, type RangeRides } from './use-range-road.ts';
 import { RANGE_VIEWS, type RangeView } from '../../screens/range-views.ts';
 
 /** From the label's watt-hours to those of the ride, as a ledger. */
@@ -211,7 +211,7 @@ function useRoadStamp(rides: RangeRides) {
   const { verdict } = useStage();
   const shown = useQuantity();
   const wantedKm = verdict.known.brief.distanceKm.value;
-  const kept = keptOn(rides, wantedKm);
+  const kept = keptOnRoad(rides, wantedKm);
   if (kept === undefined) return undefined;
   const [far, wanted] = [shown(kept.km, 'km', 0), shown(wantedKm, 'km', 0)];
   return {

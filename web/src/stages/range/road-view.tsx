@@ -7,7 +7,8 @@ import { PanelHead } from '../../ui/panel.tsx';
 import { Studying } from '../../work/studying.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
 import { CasesTable } from './cases-table.tsx';
-import type { RangeRides, RangeRoad } from './use-range-road.ts';
+import type { RangeRoad } from '../parts/kept-on.ts';
+import type { RangeRides } from './use-range-road.ts';
 
 /** What one round takes, and how far rounds go, as a line of figures. */
 function Totals({ rounds, range: { turned, road } }: { rounds: RoundsRidden; range: RangeRoad }) {

@@ -1,36 +1,20 @@
 import { useEffect, useMemo } from 'react';
-import { asRound, evenHill, type Route, type State } from '@apple-cart/core';
+import { evenHill, type Route } from '@apple-cart/core';
 import { useRoadRange, type RoadRange } from '../../state/road-range.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { useRoad, type RoadRead } from '../../ride/route-field.tsx';
 import type { StudyOutput } from '../../work/studies.ts';
 import { useStudy, type Studied } from '../../work/use-study.ts';
+import { keptOn, rangeRoad, roadRange, type KeptOn, type RangeRoad } from '../parts/kept-on.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
 /** Without a route a level road is ridden, out and back so that a wind with a direction is met both ways. */
 const LEVEL: Route = { ...evenHill('Level road', 2500, 0), andBack: true };
 
-export interface RangeRoad {
-  readonly road: Route;
-  /** Ridden there and back only because its ends lie apart in height. */
-  readonly turned: boolean;
-}
-
-const rounds = new WeakMap<Route, RangeRoad>();
-
-function rounded(road: Route): RangeRoad {
-  const before = rounds.get(road);
-  if (before !== undefined) return before;
-  const round = asRound(road);
-  const made = { road: round, turned: round !== road };
-  rounds.set(road, made);
-  return made;
-}
-
 /** The road of the range stage, made a round, as far as it can be had. */
 export function useRangeRoad(): Pick<RoadRead, 'unread'> & { readonly road: RangeRoad | undefined } {
   const { road, unread } = useRoad('rangeRoute', LEVEL);
-  return { road: road === undefined ? undefined : rounded(road), unread };
+  return { road: road === undefined ? undefined : rangeRoad(road), unread };
 }
 
 /** The rides of the range stage, and those of the pinned build. */
@@ -51,19 +35,11 @@ export function useRangeRides(wanted: boolean): RangeRides {
   return { road, unread, studied: useStudy('rounds', input) };
 }
 
-/** Less than this many times what is wanted is only just enough. */
-const JUST = 1.15;
-
-/** What may be planned on a road, the reserve kept back, against what is wanted; undefined until it is ridden. */
-export function keptOn({ road, studied }: RangeRides, wantedKm: number) {
-  if (road === undefined || studied.value === undefined) return undefined;
-  const { whole, once, reserve } = studied.value.own;
-  const km = (whole.metres * (1 - reserve)) / 1000;
-  const hot = once.damageAfter !== undefined;
-  const enough: State = km < JUST * wantedKm ? 'look' : 'fine';
-  const state: State = km < wantedKm || hot ? 'stop' : enough;
-  return { km, hot, state, name: road.road.name };
-}
+/** What may be planned on the road of the stage; undefined until it is ridden. */
+export const keptOnRoad = ({ road, studied }: RangeRides, wantedKm: number): KeptOn | undefined =>
+  road === undefined || studied.value === undefined
+    ? undefined
+    : keptOn(road.road, studied.value.own, wantedKm);
 
 /** Rides the chosen road for the tray, and tells it to whoever else speaks of the range; undefined where none is chosen, and until it is ridden. */
 export function useRiddenRange(): RoadRange | undefined {
@@ -72,13 +48,9 @@ export function useRiddenRange(): RoadRange | undefined {
   const chosen = document.brief.rangeRoute !== '';
   const rides = useRangeRides(chosen);
   const wantedKm = verdict.known.brief.distanceKm.value;
-  const kept = keptOn(rides, wantedKm);
+  const kept = keptOnRoad(rides, wantedKm);
   const isRidden = chosen && kept !== undefined && !rides.studied.busy;
-  const { text, unit } = shown(kept?.km ?? 0, 'km', 0);
-  // Far enough, and yet not to be ridden so: what stops it is told, not how far it would go.
-  const far = kept?.hot === true && kept.km >= wantedKm ? 'too hot' : `${text} ${unit}`;
-  const words = isRidden ? `${far} on ${kept.name}` : undefined;
-  const state = kept?.state;
+  const { words, state } = isRidden ? roadRange(kept, wantedKm, shown) : {};
   const range = useMemo(
     () => (words === undefined || state === undefined ? undefined : { words, state }),
     [words, state],

@@ -229,6 +229,7 @@ function useRideForm({ road, corrects, onDone }: Props) {
           planVersion: corrects?.ride.planVersion ?? road.planVersion,
           who: who.trim(),
           corrects: corrects?.key ?? null,
+          was: corrects?.ride,
         },
         system,
       ),

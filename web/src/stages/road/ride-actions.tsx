@@ -42,11 +42,13 @@ export function RideActions({
   kept,
   log,
   onEdit,
+  onCut,
 }: {
   road: Road;
   kept: RideKept;
   log: LogInfo | undefined;
   onEdit: () => void;
+  onCut: () => void;
 }) {
   const [asking, setAsking] = useState(false);
   const [trouble, setTrouble] = useState('');
@@ -82,6 +84,7 @@ export function RideActions({
         >
           Withdraw it
         </MenuItem>
+        {log !== undefined && <MenuItem onSelect={onCut}>Cut the recording</MenuItem>}
         {log !== undefined && (
           <MenuItem
             onSelect={() => {

@@ -93,7 +93,18 @@ export function readingOf(
 /** A ride as it is typed; readings that cannot be read count as not read. */
 export function rideFrom(
   typed: RideTyped,
-  { planVersion, who, corrects }: { planVersion: number; who: string; corrects: string | null },
+  {
+    planVersion,
+    who,
+    corrects,
+    was,
+  }: {
+    planVersion: number;
+    who: string;
+    corrects: string | null;
+    /** The ride that is put right: what of its recording counts stays, and that a stand-in rode it. */
+    was?: Pick<RideRecord, 'cutFromS' | 'cutToS' | 'simulated'> | undefined;
+  },
   system: UnitSystem,
 ): RideRecord {
   const readings = Object.fromEntries(
@@ -114,7 +125,9 @@ export function rideFrom(
     pedalled,
     note: note.trim(),
     who,
-    simulated: false,
+    cutFromS: was?.cutFromS ?? null,
+    cutToS: was?.cutToS ?? null,
+    simulated: was?.simulated ?? false,
     corrects,
     withdrawn: false,
   };

@@ -1,35 +1,28 @@
 import { Link } from 'react-router';
-import { useCallback, useMemo, useState } from 'react';
+import { useState } from 'react';
 import {
-  convert,
   firstOf,
   formatNumber,
+  isCut,
   msToKmh,
   netWh,
-  shownUnit,
   type RideKept,
   type RideTold,
+  type RiddenPart,
 } from '@apple-cart/core';
 import type { ToldAnalysis } from '@apple-cart/contracts';
-import { ChartPanel } from '../../charts/chart-panel.tsx';
-import { LOG_COLUMNS, logChart } from '../../charts/log-chart.ts';
-import { useChartInk } from '../../charts/use-chart-ink.ts';
-import { useLogWindow, type LogView } from '../../state/logs.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
-import { useSettled } from '../../state/use-settled.ts';
-import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { useStage } from '../parts/use-stage.ts';
-import { logTable } from './log-table.ts';
 import { FIGURE_LOOKS, figureText, offWords, rideStands, saysWords } from './ride-words.ts';
+import { Beyond, CutRide } from './cut-ride.tsx';
 import { RideActions } from './ride-actions.tsx';
 import { SpanBar } from './span-bar.tsx';
+import { RideLines } from './ride-lines.tsx';
+import { useCounted } from './use-counted.ts';
 import { useRideBeside, type Road } from './use-road.ts';
-
-/** Buckets that a chart has room for. */
-const MOST_DRAWN = 4000;
 
 /** What a ride or its recording says in a strip of cells. */
 function Facts({ road, kept, analysis }: { road: Road; kept: RideKept; analysis: ToldAnalysis | undefined }) {
@@ -96,102 +89,6 @@ function Facts({ road, kept, analysis }: { road: Road; kept: RideKept; analysis:
     </>
   );
 }
-
-/** The recording drawn, with the plan above it. */
-function Lines({
-  road,
-  kept,
-  rows,
-  analysis,
-}: {
-  road: Road;
-  kept: RideKept;
-  rows: number;
-  analysis: ToldAnalysis;
-}) {
-  const system = useSettings((state) => state.units);
-  const ink = useChartInk();
-  const { verdict } = useStage();
-  const beside = useRideBeside(road, kept);
-  const [view, setView] = useState<{ from: number; to: number }>();
-  const settled = useSettled(view, 250);
-  const wholeM = analysis.metres ?? 0;
-  const far = convert(wholeM / 1000, 'km', shownUnit('km', system));
-  // Rows of what is looked at, with a little beside it; the way is not even in time, so some more than its share.
-  const asked: LogView =
-    settled === undefined || far <= 0
-      ? { from: 0, to: undefined }
-      : {
-          from: Math.max(0, Math.floor((settled.from / far - 0.1) * rows)),
-          to: Math.min(rows, Math.ceil((settled.to / far + 0.1) * rows)),
-        };
-  const { window, failed } = useLogWindow(road.build, kept.first, LOG_COLUMNS, asked, MOST_DRAWN);
-  const { rollbackStartC } = verdict.study.machine.thermal;
-  const trace = beside.value?.trace;
-  const option = useMemo(
-    () =>
-      window === undefined
-        ? {}
-        : logChart(
-            {
-              window,
-              plan: trace,
-              rollbackC: Number.isFinite(rollbackStartC) ? rollbackStartC : undefined,
-              system,
-              view: settled,
-              wholeM,
-            },
-            ink,
-          ),
-    [window, trace, rollbackStartC, system, settled, wholeM, ink],
-  );
-  const onView = useCallback((from: number, to: number): void => {
-    setView((before) => (before?.from === from && before.to === to ? before : { from, to }));
-  }, []);
-  const { title } = rideStands(kept, system);
-  if (failed) return <p role="alert">The recording cannot be read now.</p>;
-  if (window === undefined) return <p role="status">Fetching the recording…</p>;
-  return (
-    <>
-      <ChartPanel
-        title="As it was ridden"
-        note={beside.busy ? 'the plan is being ridden…' : ''}
-        summary={`${title}. Measured, with the plan on the same road.`}
-        name={`Ride of ${kept.ride.on}`}
-        option={option}
-        height="h-[372px] max-tablet:h-[420px]"
-        table={logTable(window, system)}
-        onView={onView}
-      >
-        {view !== undefined && view.to - view.from < 0.999 * far && (
-          <Button
-            kind="quiet"
-            className="h-7! max-bench:h-11!"
-            onClick={() => {
-              setView(undefined);
-            }}
-          >
-            All of it
-          </Button>
-        )}
-      </ChartPanel>
-      <p className="flex flex-wrap gap-x-5 text-[12.5px] text-ink2">
-        <span className="flex items-center gap-1.5">
-          <span className="inline-block h-[3px] w-6 bg-ink2" aria-hidden /> measured
-        </span>
-        {trace !== undefined && (
-          <span className="flex items-center gap-1.5">
-            <span className="inline-block h-px w-6 bg-ink" aria-hidden /> {planWords(beside.version, kept)}
-          </span>
-        )}
-        <span className="no-print">closer: Ctrl and the wheel, or two fingers</span>
-      </p>
-    </>
-  );
-}
-
-const planWords = (version: number, { ride }: RideKept): string =>
-  version === ride.planVersion ? 'the plan of that day' : 'today’s plan: that day’s is not kept';
 
 /** Each figure that was read, beside what the plan said. */
 function BesideTable({ told }: { told: RideTold }) {
@@ -352,6 +249,9 @@ export function RideView({ road, kept, onEdit }: { road: Road; kept: RideKept; o
   const { title } = rideStands(kept, system);
   const log = road.logs.get(kept.first);
   const { ride, told } = kept;
+  const counted = useCounted(road, kept);
+  const { recording, beyond } = counted;
+  const [cutting, setCutting] = useState<RiddenPart>();
   const when = new Date(`${ride.on}T12:00:00`).toLocaleDateString('en-GB', {
     weekday: 'long',
     day: 'numeric',
@@ -360,13 +260,51 @@ export function RideView({ road, kept, onEdit }: { road: Road; kept: RideKept; o
   return (
     <section aria-label="Ride" data-testid="ride">
       <PanelHead title={title} note={[ride.title, when].filter((w) => w !== '').join(', ')}>
-        <RideActions road={road} kept={kept} log={log} onEdit={onEdit} />
+        <RideActions
+          road={road}
+          kept={kept}
+          log={log}
+          onEdit={onEdit}
+          onCut={() => {
+            setCutting(beyond ?? { fromM: 0, toM: counted.wholeM });
+          }}
+        />
       </PanelHead>
-      <Facts road={road} kept={kept} analysis={log?.analysis} />
+      {cutting !== undefined && recording !== undefined && (
+        <CutRide
+          road={road}
+          kept={kept}
+          recording={recording}
+          wholeM={counted.wholeM}
+          stretch={cutting}
+          onClose={() => {
+            setCutting(undefined);
+          }}
+        />
+      )}
+      {beyond !== undefined && (
+        <Beyond
+          wholeM={counted.wholeM}
+          roadM={counted.roadM}
+          onCut={() => {
+            setCutting(beyond);
+          }}
+        />
+      )}
+      <Facts road={road} kept={kept} analysis={counted.analysis} />
       {log === undefined ? (
         <NoLines road={road} kept={kept} />
       ) : (
-        <Lines key={kept.key} road={road} kept={kept} rows={log.rows} analysis={log.analysis} />
+        <RideLines
+          key={kept.key}
+          road={road}
+          kept={kept}
+          rows={log.rows}
+          analysis={log.analysis}
+          startM={counted.startM}
+          endM={counted.endM}
+          onCut={setCutting}
+        />
       )}
       {told !== undefined && <BesideTable told={told} />}
       {told?.byVolts === true && (
@@ -376,7 +314,7 @@ export function RideView({ road, kept, onEdit }: { road: Road; kept: RideKept; o
       )}
       {told !== undefined && <PointsTo told={told} />}
       <p className="py-1.5 text-[13px] text-ink2">{dayWords(kept)}</p>
-      {log !== undefined && <Found analysis={log.analysis} />}
+      {counted.analysis !== undefined && <Found analysis={counted.analysis} />}
     </section>
   );
 }
@@ -391,6 +329,7 @@ function dayWords({ ride, corrected, at }: RideKept): string {
     ...(ride.pedalled === 'unknown' ? [] : [ride.pedalled === 'yes' ? 'pedalled' : 'not pedalled']),
     ...(ride.note === '' ? [] : [`“${ride.note}”`]),
     `written by ${ride.who}`,
+    ...(isCut(ride) ? ['a part of its recording is the ride'] : []),
     ...(corrected > 0 ? [`put right ${corrected === 1 ? 'once' : `${String(corrected)} times`}`] : []),
     ...(at === '' ? ['kept in this browser, not yet on the server'] : []),
     ...(ride.simulated ? ['simulated: a stand-in rode it'] : []),

@@ -7,6 +7,8 @@ import { ViewLinks } from '../parts/view-links.tsx';
 import { OutboxNotice } from '../parts/outbox-notice.tsx';
 import { BatteryInputs, BatteryPicture } from './battery-view.tsx';
 import { BringIn } from './bring-in.tsx';
+import { FaultInputs } from './fault-inputs.tsx';
+import { FaultPicture } from './fault-picture.tsx';
 import { LogRide } from './log-ride.tsx';
 import { LearnInputs, LearnPicture } from './learn-view.tsx';
 import { useLearning } from './use-learn.ts';
@@ -37,6 +39,16 @@ function stampOf({ stands, records }: Road) {
   };
 }
 
+type OfRoad = (props: { road: Road }) => React.ReactNode;
+
+/** Views that need nothing but the road book. */
+const PLAIN_VIEWS: Readonly<
+  Partial<Record<RoadView, { readonly inputs: OfRoad; readonly picture: OfRoad }>>
+> = {
+  upkeep: { inputs: UpkeepInputs, picture: UpkeepPicture },
+  faults: { inputs: FaultInputs, picture: FaultPicture },
+};
+
 /** What was really ridden, charged and looked after, and what the plan said of it. */
 export function RoadStage() {
   const road = useRoadBook();
@@ -57,6 +69,7 @@ export function RoadStage() {
   const toRide = (key: string | undefined): void => {
     go(key === undefined ? {} : { ride: key });
   };
+  const plain = PLAIN_VIEWS[view];
   const inputs = (): React.ReactNode => {
     if (view === 'battery')
       return (
@@ -68,7 +81,7 @@ export function RoadStage() {
           }}
         />
       );
-    if (view === 'upkeep') return <UpkeepInputs road={road} />;
+    if (plain !== undefined) return <plain.inputs road={road} />;
     if (view === 'learn') return <LearnInputs road={road} learning={learning} />;
     if (doing === 'log' || (doing === 'edit' && inHand !== undefined)) {
       const corrects = doing === 'edit' ? inHand : undefined;
@@ -104,7 +117,7 @@ export function RoadStage() {
   };
   const picture = (): React.ReactNode => {
     if (view === 'battery') return <BatteryPicture road={road} pack={pack} />;
-    if (view === 'upkeep') return <UpkeepPicture road={road} />;
+    if (plain !== undefined) return <plain.picture road={road} />;
     if (view === 'learn') return <LearnPicture learning={learning} />;
     return inHand === undefined ? null : (
       <RideView

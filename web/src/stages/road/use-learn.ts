@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { LearnOutcome, LearnRide, RideKept } from '@apple-cart/core';
+import { cutRecording, type LearnOutcome, type LearnRide, type RideKept } from '@apple-cart/core';
 import { fetchRecording } from '../../state/logs.ts';
 import { fetchRoute } from '../../state/routes.ts';
 import { useRun, type Run } from '../../work/use-run.ts';
@@ -47,7 +47,9 @@ export function useLearning(road: Road): Learning {
         .map(async ({ first, ride }): Promise<LearnRide> => ({
           key: first,
           ride,
-          recording: road.logs.has(first) ? await fetchRecording(road.build, first) : undefined,
+          recording: road.logs.has(first)
+            ? cutRecording(await fetchRecording(road.build, first), ride)
+            : undefined,
           route: ride.route === '' ? undefined : (await fetchRoute(ride.route))?.document,
         })),
     );

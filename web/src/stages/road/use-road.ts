@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef } from 'react';
 import {
+  cutRecording,
   ridesOf,
   roadStands,
   type Beside,
@@ -85,8 +86,12 @@ export function useRideBeside(road: Road, kept: RideKept | undefined): RideStudi
   const { document, version } = usePlanThen(road, kept?.ride.planVersion);
   const route = useRoute(kept?.ride.route ?? '');
   const log = kept !== undefined && logs.has(kept.first) ? kept.first : undefined;
-  const recording = useRecording(build, log);
+  const whole = useRecording(build, log);
   const ride = kept?.ride;
+  const recording = useMemo(
+    () => (whole === undefined || ride === undefined ? undefined : cutRecording(whole, ride)),
+    [whole, ride],
+  );
   const reading = !road.ready || route.state === 'reading' || (log !== undefined && recording === undefined);
   const named = route.state === 'there' ? route.stored.document : undefined;
   const input = useMemo(

@@ -52,6 +52,21 @@ export function ThrottleSpan({ sheet }: { sheet: SettingsSheet }) {
           />
         </div>
       ))}
+      {throttle.simulated && (
+        <div className="pt-2">
+          <Button
+            kind="quiet"
+            onClick={() => {
+              sheet.change(
+                (now) => ({ throttle: { ...now.throttle, simulated: false } }),
+                'throttle’s signal read by hand',
+              );
+            }}
+          >
+            Both were read at its plug
+          </Button>
+        </div>
+      )}
       {amiss && planned !== undefined && (
         <p role="alert" className="pt-1 text-[13px] text-stop">
           {phraseText(planned.because)}

@@ -1,3 +1,4 @@
+import { controllersBeside } from '../../../document/motors.ts';
 import { qty } from '../../../quantity/phrase.ts';
 import type { Job } from '../../job.ts';
 import { benchPacks } from '../scene.ts';
@@ -63,7 +64,13 @@ export function cold(job: Job): readonly HoldPoint[] {
       'polarity',
       'Polarity at the controller, twice',
       'At the plug that goes into the controller: red probe on its plus, no minus sign; then once more after a look away.',
-      ticks('Plus on plus, first time', 'Plus on plus, second time'),
+      ticks(
+        'Plus on plus, first time',
+        'Plus on plus, second time',
+        ...(controllersBeside(build) === 2
+          ? ['Second controller: plus on plus, first time', 'Second controller: plus on plus, second time']
+          : []),
+      ),
       {
         guards: true,
         photograph: true,

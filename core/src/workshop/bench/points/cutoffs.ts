@@ -1,5 +1,6 @@
 import type { Job } from '../../job.ts';
 import { qty } from '../../../quantity/phrase.ts';
+import { leverEnds } from '../scene.ts';
 import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
 /** From the lever to no push, s. Common practice, no source. */
@@ -10,12 +11,10 @@ const [READ_V, READ_KMH] = [0.1, 0.1];
 const ROUNDED_KMH = 0.05;
 
 /** What has to stop the motor, each tried on the stand. */
-export function cutoffs({ build, known }: Job): readonly HoldPoint[] {
+export function cutoffs(job: Job): readonly HoldPoint[] {
+  const { build, known } = job;
   const { donor, controller, controls } = build;
-  const levers = [
-    ...(donor.brakeFront === 'none' ? [] : ['Front']),
-    ...(donor.brakeRear === 'none' || donor.brakeRear === 'coaster' ? [] : ['Rear']),
-  ];
+  const levers = [...leverEnds(job)];
   const low = known.controller.lowVoltageCutoffV;
   // As it is put in: a controller shows no other, whatever wheel it holds.
   const end = controller.assistCutoffKmh;

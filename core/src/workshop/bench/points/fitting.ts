@@ -5,6 +5,7 @@ import { firstOf } from '../../../quantity/first-of.ts';
 import { isHub, type Job } from '../../job.ts';
 import { qty, type Phrase } from '../../../quantity/phrase.ts';
 import { between, holdPoint, ticks, torque, type HoldPoint } from '../hold-point.ts';
+import { benchMotors, type BenchMotor } from '../scene.ts';
 
 /** Torque of an axle nut by the axle, N m. From memory; the maker's figure wins. */
 const NUT_NM: readonly (readonly [uptoMm: number, low: number, high: number])[] = [
@@ -27,7 +28,8 @@ const BOSS_NM = [2, 4] as const;
 
 const isDisc = (kind: BrakeKind): boolean => kind === 'cable-disc' || kind === 'hydraulic-disc';
 
-function hub(job: Job): readonly HoldPoint[] {
+/** One axle in its dropouts. */
+function axle(job: Job, motor: BenchMotor): readonly HoldPoint[] {
   const { build, known } = job;
   const { drive } = build;
   const nuts = nutTorque(known.drive.axleMm);
@@ -35,11 +37,12 @@ function hub(job: Job): readonly HoldPoint[] {
     nuts === undefined
       ? ['the axle has not been measured: the maker’s figure is written down']
       : ['axle of ', qty(known.drive.axleMm.value, 'mm', 0), ', from memory; the maker’s figure wins'];
+  const arms = drive.torqueArms === 1 ? 'Torque arm on the flats' : 'Torque arms on the flats';
+  const brake = motor.end === 'front' ? build.donor.brakeFront : build.donor.brakeRear;
   return [
     holdPoint(
       'fitting',
-      'seat',
-      'Axle seated in both dropouts',
+      ...motor.of('seat', 'Axle seated in both dropouts'),
       'The flats bear over their whole length on both sides; nothing stands on a fillet or on paint.',
       ticks('Left side', 'Right side', 'Cable leaves downwards, away from the disc'),
       {
@@ -53,8 +56,7 @@ function hub(job: Job): readonly HoldPoint[] {
       ? [
           holdPoint(
             'fitting',
-            'arms',
-            drive.torqueArms === 1 ? 'Torque arm on the flats' : 'Torque arms on the flats',
+            ...motor.of('arms', arms),
             'No play on the flats; clamped to the stay or fork so that the arm is pushed, not pulled, by the torque; locker on its bolts.',
             ticks(
               ...['Left', 'Right']
@@ -72,8 +74,7 @@ function hub(job: Job): readonly HoldPoint[] {
       : []),
     holdPoint(
       'fitting',
-      'nuts',
-      'Axle nuts tightened',
+      ...motor.of('nuts', 'Axle nuts tightened'),
       'Torque wrench, both sides in turn; locker as the maker says.',
       {
         kind: 'readings',
@@ -87,19 +88,17 @@ function hub(job: Job): readonly HoldPoint[] {
     ),
     holdPoint(
       'fitting',
-      'wheel',
-      'Wheel turns freely, true and clear',
+      ...motor.of('wheel', 'Wheel turns freely, true and clear'),
       'Spin by hand: no rub at brake, mudguard or stay, cable clear of disc; spokes of one side ring alike.',
       ticks('No rub', 'True', 'Spokes alike on each side'),
       { part: drive.name },
     ),
-    ...(drive.discMount === 'yes' &&
-    isDisc(drive.wheel === 'front' ? build.donor.brakeFront : build.donor.brakeRear)
+    // Whether the motor takes a rotor may not have been looked at yet: its bolts are not left out for that.
+    ...(drive.discMount !== 'no' && isDisc(brake)
       ? [
           holdPoint(
             'fitting',
-            'rotor',
-            'Rotor bolts tightened',
+            ...motor.of('rotor', 'Rotor bolts tightened'),
             'Crosswise, with locker.',
             torque(...ROTOR_NM),
             {
@@ -113,6 +112,8 @@ function hub(job: Job): readonly HoldPoint[] {
       : []),
   ];
 }
+
+const hub = (job: Job): readonly HoldPoint[] => benchMotors(job).flatMap((motor) => axle(job, motor));
 
 function middle({ build: { drive, donor } }: Job): readonly HoldPoint[] {
   return [

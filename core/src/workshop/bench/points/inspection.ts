@@ -3,6 +3,19 @@ import { holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
 const isDisc = (kind: string): boolean => kind.endsWith('disc');
 
+/** A choice in words: "hydraulic disc". */
+const told = (kind: string): string => kind.replaceAll('-', ' ');
+
+/** What of the donor's brakes is looked at; one that has none has to be given one. */
+function brakeItems({ brakeFront, brakeRear }: Job['build']['donor']): readonly string[] {
+  const there = [
+    ...(brakeFront === 'none' ? [] : ['Front brake']),
+    ...(brakeRear === 'none' ? [] : ['Rear brake']),
+  ];
+  if (there.length === 0) return ['A brake is fitted'];
+  return [...there, isDisc(brakeFront) || isDisc(brakeRear) ? 'Discs wiped, not rubbing' : 'Pads sound'];
+}
+
 /** Whether the donor is worth a motor. */
 export const inspection = ({ build: { donor } }: Job): readonly HoldPoint[] => [
   holdPoint(
@@ -30,20 +43,14 @@ export const inspection = ({ build: { donor } }: Job): readonly HoldPoint[] => [
   holdPoint(
     'inspection',
     'brakes',
-    'Both brakes stop it, before a motor pushes',
+    'The brakes stop it, before a motor pushes',
     'Walk it, then pull each lever alone; nothing oily near pads or discs.',
-    ticks(
-      'Front brake',
-      'Rear brake',
-      ...(isDisc(donor.brakeFront) || isDisc(donor.brakeRear)
-        ? ['Discs wiped, not rubbing']
-        : ['Pads sound']),
-    ),
+    ticks(...brakeItems(donor)),
     {
       guards: true,
       caution: 'A motor pushes as long as it is told to: both brakes come before it.',
       part: `${donor.brakeFront}, ${donor.brakeRear}`,
-      why: [`front ${donor.brakeFront}, rear ${donor.brakeRear}`],
+      why: [`front ${told(donor.brakeFront)}, rear ${told(donor.brakeRear)}`],
     },
   ),
 ];

@@ -1,5 +1,5 @@
 import type { Job } from '../../job.ts';
-import { isHub } from '../../job.ts';
+import { RETIGHTENED, kindOf, retightened } from '../retightened.ts';
 import { holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
 /** After the first 50 km. */
@@ -7,12 +7,14 @@ export const later = (job: Job): readonly HoldPoint[] => [
   holdPoint(
     'later',
     'again',
-    isHub(job) ? 'Spokes and axle nuts after 50 km' : 'Lock ring, cranks and ring after 50 km',
+    RETIGHTENED[kindOf(job)].later,
     'Everything settles once: tighten, and look for what has moved.',
-    isHub(job)
-      ? ticks('Spokes', 'Axle nuts', 'Torque arms')
-      : ticks('Lock ring or mount', 'Crank bolts', 'Chainring bolts'),
-    { guards: true, instrument: 'torque wrench', why: ['spokes again at 300 km'] },
+    ticks(...retightened(job)),
+    {
+      guards: true,
+      instrument: 'torque wrench',
+      why: kindOf(job) === 'hub' ? ['spokes again at 300 km'] : [],
+    },
   ),
   holdPoint(
     'later',

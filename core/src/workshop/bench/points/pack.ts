@@ -1,3 +1,4 @@
+import type { Chemistry } from '../../../document/choices.ts';
 import { AT_REST, BLOCK_V } from '../../../power-chain/expectations.ts';
 import { qty } from '../../../quantity/phrase.ts';
 import type { Job } from '../../job.ts';
@@ -65,6 +66,18 @@ function leadAcid({ index, name, part, pack }: BenchPack): readonly HoldPoint[] 
   ];
 }
 
+const lithium = (volts: number): string =>
+  `Below: charge it under watch, never unattended; below ${volts.toFixed(1)} V a cell it is not charged at all.`;
+/** What is done with a pack that reads too low. Cells' data sheets, from memory; they win. */
+const TOO_LOW: Readonly<Record<Chemistry, string>> = {
+  nmc: lithium(2.5),
+  'nmc-power': lithium(2.5),
+  lmo: lithium(2.5),
+  lfp: lithium(2),
+  'lead-acid':
+    'Below: charge it now, where it is aired; a 12 V block that stays under 10.5 V after a night on the charger is done.',
+};
+
 function groups({ index, name, part, pack, own: made, rest }: BenchPack): HoldPoint {
   const [low, high] = AT_REST[pack.chemistry];
   // Groups are counted one by one only where their number is known.
@@ -116,8 +129,7 @@ function whole({ index, name, part, pack, rest }: BenchPack): HoldPoint {
         rest.low === null
           ? ['cells in series are not known: read the label, or Power asks for them']
           : [`${String(s)} in series, `, qty(low, 'V', 2), ' to ', qty(high, 'V', 2), ' a cell'],
-      otherwise:
-        'Below: charge it under watch, never unattended; below 2.5 V a lithium cell it is not charged at all.',
+      otherwise: TOO_LOW[pack.chemistry],
     },
   );
 }

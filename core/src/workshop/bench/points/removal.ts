@@ -1,6 +1,8 @@
 import type { Job } from '../../job.ts';
 import { isHub } from '../../job.ts';
+import { drivesBoth } from '../../../document/motors.ts';
 import { PULLER } from '../../parts-list/helpers.ts';
+import { benchMotors } from '../scene.ts';
 import { holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
 const SHELL: Readonly<
@@ -20,6 +22,8 @@ const SHELL: Readonly<
     ['Kind of shell found', 'Both sides out', 'Cleaned'],
   ],
 };
+
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 
 /** What has to come off, with the threads that are turned the other way. */
 export function removal(job: Job): readonly HoldPoint[] {
@@ -49,15 +53,18 @@ export function removal(job: Job): readonly HoldPoint[] {
       ),
     ];
   if (!isHub(job)) return [];
-  const which = drive.wheel === 'front' ? 'Front' : 'Rear';
-  return [
-    holdPoint(
+  return benchMotors(job).map(({ end, name, of }, i) => {
+    // Of two on one axle the title says which; of one in each wheel the wheel does.
+    const [key, title] = of('wheel', `${capital(end)} wheel out`);
+    return holdPoint(
       'removal',
-      'wheel',
-      `${which} wheel out`,
-      'Chain off first on a rear wheel; note how chain tugs and washers sat; cover a disc.',
+      key,
+      drivesBoth(job.build) ? `${capital(end)} wheel out` : title,
+      end === 'rear'
+        ? 'Chain off first; note how chain tugs and washers sat; cover a disc.'
+        : 'Note how washers and tabs sat; cover a disc.',
       ticks('Wheel out', 'Washers and tugs noted', 'Disc covered or taken off'),
-      { why: [`the motor sits in the ${which.toLowerCase()} wheel`] },
-    ),
-  ];
+      { why: [i === 0 && name === '' ? `the motor sits in the ${end} wheel` : `a motor sits in it`] },
+    );
+  });
 }

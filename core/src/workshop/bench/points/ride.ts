@@ -1,10 +1,12 @@
 import type { Job } from '../../job.ts';
-import { isHub } from '../../job.ts';
 import { dutyFor } from '../../parts-list/helpers.ts';
+import { brakeEnds } from '../scene.ts';
+import { RETIGHTENED, kindOf, retightened } from '../retightened.ts';
 import { holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
 /** The first ride, and what is looked at again after it. */
 export function ride(job: Job): readonly HoldPoint[] {
+  const ends = brakeEnds(job);
   const labelled = dutyFor(job.duties, 'label') !== undefined;
   return [
     holdPoint(
@@ -18,19 +20,22 @@ export function ride(job: Job): readonly HoldPoint[] {
     holdPoint(
       'ride',
       'brakes',
-      'Both brakes at riding speed',
-      'One at a time, then both, with the load it will carry.',
-      ticks('Front', 'Rear', 'Both, loaded'),
+      ends.length > 1 ? 'Both brakes at riding speed' : 'The brake at riding speed',
+      ends.length > 1
+        ? 'One at a time, then both, with the load it will carry.'
+        : 'With the load it will carry. One brake alone is one failure from none.',
+      ticks(
+        ...(ends.length === 0 ? ['A brake is fitted, and stops it loaded'] : ends),
+        ...(ends.length > 1 ? ['Both, loaded'] : []),
+      ),
       { guards: true },
     ),
     holdPoint(
       'ride',
       'again',
-      isHub(job) ? 'Axle nuts, arms and spokes again' : 'Bolts of motor, ring and cranks again',
+      RETIGHTENED[kindOf(job)].again,
       'The torque wrench again on everything that was tightened; nothing has moved.',
-      isHub(job)
-        ? ticks('Axle nuts', 'Torque arms', 'Spokes', 'Pack’s fixings')
-        : ticks('Lock ring and mount', 'Crank bolts', 'Chainring bolts', 'Pack’s fixings'),
+      ticks(...retightened(job), 'Pack’s fixings'),
       { guards: true, instrument: 'torque wrench' },
     ),
     holdPoint(

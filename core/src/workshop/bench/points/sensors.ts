@@ -1,5 +1,6 @@
 import type { Job } from '../../job.ts';
 import { qty } from '../../../quantity/phrase.ts';
+import { benchMotors, leverEnds } from '../scene.ts';
 import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
 /** Of a 5 V sensor, V. Common practice, no source: workshop values. */
@@ -11,7 +12,10 @@ const TORQUE_REST_V = [0.7, 1.8] as const;
 const volts = { instrument: 'meter, volts' } as const;
 
 /** Each sensor before the motor is let loose. */
-export function sensors({ build }: Job): readonly HoldPoint[] {
+export function sensors(job: Job): readonly HoldPoint[] {
+  const { build } = job;
+  const motors = benchMotors(job);
+  const levers = leverEnds(job);
   const { controls, donor, drive, controller } = build;
   const inside = controller.place === 'motor' && drive.kind === 'mid-drive';
   return [
@@ -91,11 +95,10 @@ export function sensors({ build }: Job): readonly HoldPoint[] {
           ),
         ]),
     ...(drive.commutation === 'electronic' && !inside && controller.place !== 'motor'
-      ? [
+      ? motors.map((motor) =>
           holdPoint(
             'sensors',
-            'halls',
-            'Three hall lines toggle',
+            ...motor.of('halls', 'Three hall lines toggle'),
             'Each line to ground while the wheel is turned slowly by hand: between 0 and 5 V, never all three alike at 120 degrees.',
             ticks('A', 'B', 'C'),
             {
@@ -104,7 +107,7 @@ export function sensors({ build }: Job): readonly HoldPoint[] {
               otherwise: 'One stays put: its pin, its lead, or the sensor. Wire has the pins.',
             },
           ),
-        ]
+        )
       : []),
     holdPoint(
       'sensors',
@@ -112,11 +115,8 @@ export function sensors({ build }: Job): readonly HoldPoint[] {
       'Brake sensors act before the pads do',
       'Each lever slowly: the display’s brake sign or the signal changes at the start of its travel.',
       ticks(
-        ...(donor.brakeFront === 'none' ? [] : ['Front lever']),
-        ...(donor.brakeRear === 'none' || donor.brakeRear === 'coaster' ? [] : ['Rear lever']),
-        ...(donor.brakeFront === 'none' && (donor.brakeRear === 'none' || donor.brakeRear === 'coaster')
-          ? ['No lever: another way to stop the motor is tried']
-          : []),
+        ...levers.map((end) => `${end} lever`),
+        ...(levers.length === 0 ? ['No lever: another way to stop the motor is tried'] : []),
       ),
       { ...volts, guards: true, part: donor.levers, caution: 'A motor that pushes against the brakes wins.' },
     ),

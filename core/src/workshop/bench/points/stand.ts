@@ -1,7 +1,7 @@
 import type { Job } from '../../job.ts';
 import type { Known } from '../../../document/known-build.ts';
 import { qty, type Phrase } from '../../../quantity/phrase.ts';
-import { benchPacks, ofIndex } from '../scene.ts';
+import { ALONE, benchMotors, benchPacks, ofIndex, type BenchMotor } from '../scene.ts';
 import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
 /** Unloaded speed against the predicted one. Common practice, no source: within a tenth. */
@@ -72,27 +72,29 @@ export function stand(job: Job): readonly HoldPoint[] {
   const packs = benchPacks(job);
   const end = known.controller.assistCutoffKmh;
   const limit = controller.limitsSpeed ? end : undefined;
-  const idle = known.drive.noLoadA;
   const fastest = packs.map((p) => p.unloadedKmh);
   const together = expectedSpeed(
     fastest.includes(undefined) ? undefined : Math.max(...fastest.map((v) => v ?? 0)),
     limit,
     Math.max(...packs.map((p) => p.fullV)),
   );
+  const motors = benchMotors(job);
+  const oneMotor = motors.length > 1 ? ALONE : '';
   const alone = packs.length > 1 && build.joining.how !== 'parallel';
   return [
-    holdPoint(
-      'stand',
-      'direction',
-      'It turns the right way',
-      'Throttle or walk help, a breath of it.',
-      ticks('Forwards, smooth'),
-      {
-        guards: true,
-        part: drive.name,
-        caution: CAUTION,
-        otherwise: 'Backwards or rough: Wire has the guide for phases and halls.',
-      },
+    ...motors.map((motor) =>
+      holdPoint(
+        'stand',
+        ...motor.of('direction', 'It turns the right way'),
+        `${oneMotor}Throttle or walk help, a breath of it.`,
+        ticks('Forwards, smooth'),
+        {
+          guards: true,
+          part: drive.name,
+          caution: CAUTION,
+          otherwise: 'Backwards or rough: Wire has the guide for phases and halls.',
+        },
+      ),
     ),
     ...packs
       .filter((_, i) => i === 0 || alone)
@@ -133,11 +135,18 @@ export function stand(job: Job): readonly HoldPoint[] {
           ),
         ]
       : []),
+    ...motors.flatMap((motor) => unloaded(job, motor, oneMotor)),
+  ];
+}
+
+/** What a motor draws and how it sounds with nothing to drive. */
+function unloaded({ build: { drive }, known }: Job, motor: BenchMotor, alone: string): readonly HoldPoint[] {
+  const idle = known.drive.noLoadA;
+  return [
     holdPoint(
       'stand',
-      'idle',
-      'Amps at unloaded speed',
-      'By the display or a clamp on the battery lead, at full speed.',
+      ...motor.of('idle', 'Amps at unloaded speed'),
+      `${alone}By the display or a clamp on the battery lead, at full speed.`,
       between(
         'A',
         idle.source === 'unknown' ? null : IDLE_LEAST * idle.value,
@@ -156,8 +165,7 @@ export function stand(job: Job): readonly HoldPoint[] {
     ),
     holdPoint(
       'stand',
-      'sound',
-      'Sound, and how it coasts',
+      ...motor.of('sound', 'Sound, and how it coasts'),
       'Let go at full speed: it runs down evenly, no grinding, no shudder; turned by hand it drags as little as such a motor does.',
       ticks('No grinding or rattle', 'Runs down evenly', 'Brakes stop it at once'),
       {

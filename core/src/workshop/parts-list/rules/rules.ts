@@ -1,6 +1,9 @@
 import type { Rule } from '../line.ts';
 import { lockRingTool } from './tools/lock-ring-tool.ts';
 import { brakeCables } from './controls/brake-cables.ts';
+import { brakeOuters } from './controls/brake-outers.ts';
+import { hoseFittings } from './controls/hose-fittings.ts';
+import { spareHanger } from './fitting/spare-hanger.ts';
 import { reflectors } from './wheels/reflectors.ts';
 import { plate } from './wheels/plate.ts';
 import { mirror } from './wheels/mirror.ts';
@@ -58,6 +61,7 @@ import { heatShrink } from './wiring/heat-shrink.ts';
 import { ties } from './wiring/ties.ts';
 import { grommets } from './wiring/grommets.ts';
 import { motorPlug } from './wiring/motor-plug.ts';
+import { secondController } from './wiring/second-controller.ts';
 import { brakeSensors } from './controls/brake-sensors.ts';
 import { assistSensor } from './controls/assist-sensor.ts';
 import { shiftSensor } from './controls/shift-sensor.ts';
@@ -124,6 +128,7 @@ export const RULES: readonly Rule[] = [
   longNuts,
   chain,
   cogs,
+  spareHanger,
   idler,
   driveCover,
   cradle,
@@ -145,8 +150,11 @@ export const RULES: readonly Rule[] = [
   ties,
   grommets,
   motorPlug,
+  secondController,
   brakeSensors,
   brakeCables,
+  brakeOuters,
+  hoseFittings,
   assistSensor,
   shiftSensor,
   throttle,

@@ -1,6 +1,8 @@
 import { fullChargeVolts } from '../../../machine/battery.ts';
 import { BRAKING_SHARE } from '../../../power-chain/charge-checks.ts';
-import { qty } from '../../../quantity/phrase.ts';
+import type { Known } from '../../../document/known-build.ts';
+import { motorCount } from '../../../document/motors.ts';
+import { qty, type Phrase } from '../../../quantity/phrase.ts';
 import type { Job } from '../../job.ts';
 import { isKnown, setting, valueOf, type Setting } from './setting.ts';
 
@@ -12,6 +14,11 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
   const low = controller.lowVoltageCutoffV;
   const cells = known.packs[0].cellsInSeries;
   const full = fullChargeVolts(machine.pack);
+  /** Of two controllers each is set so; pack and plugs carry what both draw. */
+  const of = (amps: Known): Phrase =>
+    motorCount(build) === 1 || amps.source === 'unknown'
+      ? []
+      : ['; set in each of the two controllers, together ', qty(2 * amps.value, 'A', 0)];
   return [
     setting({
       key: 'battery-amps',
@@ -21,7 +28,12 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
       because:
         weakest?.continuousA === undefined
           ? ['no link of the chain is known yet']
-          : [`${weakest.name.toLowerCase()} holds `, qty(weakest.continuousA, 'A', 0)],
+          : [
+              `weakest link, ${weakest.name.toLowerCase()}: `,
+              qty(weakest.continuousA, 'A', 0),
+              ' continuous',
+              ...of(controller.batteryCurrentA),
+            ],
       ifWrong: 'Too high opens the protection on a hill or heats plugs; too low climbs slowly.',
     }),
     setting({
@@ -29,7 +41,10 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
       name: 'Phase current',
       unit: 'A',
       plan: valueOf(controller.phaseCurrentA),
-      because: ['pull at a standstill, and heat of winding and phase leads'],
+      because: [
+        'pull at a standstill, and heat of winding and phase leads',
+        ...(motorCount(build) === 1 ? [] : ['; set in each of the two controllers']),
+      ],
       ifWrong: 'Too high burns winding and leads at walking pace; too low starts weakly.',
     }),
     setting({

@@ -1,3 +1,4 @@
+import { hosesOpened } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Fluid where hydraulic levers are changed. */
@@ -5,10 +6,8 @@ export const hydraulicBleed: Rule = {
   id: 'hydraulic-bleed',
   group: 'consumables',
   origin: 'common practice',
-  lines: ({ build: { donor, controls } }) =>
-    (donor.brakeFront === 'hydraulic-disc' || donor.brakeRear === 'hydraulic-disc') &&
-    controls.brakeCutoffs !== 'yes' &&
-    donor.levers === 'plain'
+  lines: ({ build }) =>
+    hosesOpened(build) > 0
       ? [
           {
             what: ['Bleed kit with the brake maker’s fluid'],

@@ -1,4 +1,4 @@
-import { specOf } from '../../helpers.ts';
+import { sizeOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** The sensor at the cranks. */
@@ -17,7 +17,7 @@ export const assistSensor: Rule = {
                 : 'Assist sensor with magnet ring',
               ...(donor.spindleMm.source === 'unknown'
                 ? [', for the crank spindle (measure it)']
-                : [', spindle ', ...specOf(donor.spindleMm, 'mm', 1)]),
+                : [', spindle ', sizeOf(donor.spindleMm, 1)]),
             ],
             why: ['it feels the pedals turn'],
           },

@@ -1,3 +1,4 @@
+import { motorCount } from '../../../../document/motors.ts';
 import { priceOfLine } from '../../../../document/purchase.ts';
 import { specOf, within } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
@@ -18,10 +19,12 @@ export const controller: Rule = {
               ...specOf(known.controller.batteryCurrentA, 'A', 0),
               ' from the battery',
             ],
+            quantity: motorCount(build),
             why: [
               controller.place === 'motor'
                 ? 'inside the motor, with a price of its own'
                 : 'meters the current into the motor',
+              ...(motorCount(build) === 1 ? [] : ['; one for each of the two']),
             ],
             main: true,
             kind: '',

@@ -1,4 +1,4 @@
-import { specOf } from '../../helpers.ts';
+import { sizeOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Chain or belt and sprockets of an external drive. */
@@ -13,7 +13,7 @@ export const driveChain: Rule = {
             what: [
               `${drive.medium === 'belt' ? 'Belt' : 'Chain'} for sprockets of `,
               `${String(known.drive.motorSprocketTeeth.value)} and ${String(known.drive.wheelSprocketTeeth.value)} teeth, `,
-              ...specOf(known.drive.pitchMm, 'mm', 2),
+              sizeOf(known.drive.pitchMm, 2),
               ' pitch',
             ],
             why: ['the motor drives the wheel by it'],

@@ -1,3 +1,4 @@
+import { motorCount } from '../../../../document/motors.ts';
 import { isHub } from '../../../job.ts';
 import type { Rule } from '../../line.ts';
 
@@ -13,6 +14,7 @@ export const axleAdapters: Rule = {
             what: ['Dropout adapters from through-axle to a slotted axle, for this frame'],
             why: ['a through-axle dropout does not hold an axle with flats'],
             unit: 'pair',
+            quantity: motorCount(job.build),
             ask: 'Ask the frame’s maker whether there are such adapters at all.',
           },
         ]

@@ -1,4 +1,5 @@
-import { qty } from '../../../../quantity/phrase.ts';
+import { motorCount } from '../../../../document/motors.ts';
+import { formatQuantity } from '../../../../quantity/format.ts';
 import { isAmiss } from '../../../job.ts';
 import type { Rule } from '../../line.ts';
 
@@ -13,11 +14,12 @@ export const axleSpacers: Rule = {
           {
             what: [
               'Axle spacers, ',
-              qty(Math.max(0, job.check('hub-narrow')?.value ?? 0), 'mm', 1),
+              formatQuantity(Math.max(0, job.check('hub-narrow')?.value ?? 0), 'mm', 1),
               ' in all, for the axle',
             ],
             why: ['the hub is narrower than the dropouts'],
             unit: 'set',
+            quantity: motorCount(job.build),
           },
         ]
       : [],

@@ -1,3 +1,4 @@
+import { motorCount } from '../../../../document/motors.ts';
 import { isHub } from '../../../job.ts';
 import type { Rule } from '../../line.ts';
 
@@ -13,6 +14,7 @@ export const axleWashers: Rule = {
             what: ['Tabbed safety washers for the axle'],
             why: ['they keep the wheel in when a nut loosens'],
             unit: 'pair',
+            quantity: motorCount(job.build),
           },
         ]
       : [],

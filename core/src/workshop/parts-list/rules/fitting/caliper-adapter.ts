@@ -1,4 +1,4 @@
-import { qty } from '../../../../quantity/phrase.ts';
+import { formatQuantity } from '../../../../quantity/format.ts';
 import { isAmiss } from '../../../job.ts';
 import type { Rule } from '../../line.ts';
 
@@ -13,7 +13,7 @@ export const caliperAdapter: Rule = {
           {
             what: [
               'Caliper adapter, ',
-              qty(job.check('rotor-size')?.value ?? 0, 'mm', 0),
+              formatQuantity(job.check('rotor-size')?.value ?? 0, 'mm', 0),
               ' to the other rotor',
             ],
             why: ['the rotor is of another size than the caliper stands for'],

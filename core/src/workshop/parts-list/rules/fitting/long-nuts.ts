@@ -1,3 +1,4 @@
+import { motorCount } from '../../../../document/motors.ts';
 import { isAmiss } from '../../../job.ts';
 import type { Rule } from '../../line.ts';
 
@@ -13,6 +14,7 @@ export const longNuts: Rule = {
             what: ['Long-necked axle nuts'],
             why: ['the axle ends before both plates and nuts are on'],
             unit: 'pair',
+            quantity: motorCount(job.build),
           },
         ]
       : [],

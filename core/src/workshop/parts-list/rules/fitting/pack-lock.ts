@@ -12,6 +12,7 @@ export const packLock: Rule = {
           {
             what: ['Lock for the pack, or a cable through its handle'],
             why: ['it is the dearest part, and the quickest to take'],
+            ask: 'Two keys, and their number written down: a lock whose one key is lost is drilled beside the cells.',
           },
         ]
       : [],

@@ -1,4 +1,4 @@
-import { specOf } from '../../helpers.ts';
+import { sizeOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** A reducing sleeve for a shell that is wider than the motor's tube. */
@@ -12,12 +12,7 @@ export const shellSleeve: Rule = {
     donor.shellBoreMm.value > motor.tubeMm.value
       ? [
           {
-            what: [
-              'Reducing sleeve, bore ',
-              ...specOf(donor.shellBoreMm, 'mm', 1),
-              ' to ',
-              ...specOf(motor.tubeMm, 'mm', 1),
-            ],
+            what: ['Reducing sleeve, bore ', sizeOf(donor.shellBoreMm, 1), ' to ', sizeOf(motor.tubeMm, 1)],
             why: ['the motor’s tube is loose in the shell, and tips'],
           },
         ]

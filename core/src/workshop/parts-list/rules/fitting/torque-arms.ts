@@ -1,5 +1,6 @@
+import { motorCount } from '../../../../document/motors.ts';
 import { isAmiss, isHub } from '../../../job.ts';
-import { specOf } from '../../helpers.ts';
+import { sizeOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Torque arms for the flats of the axle. */
@@ -9,7 +10,7 @@ export const torqueArms: Rule = {
   origin: 'fit check: torque on the dropouts',
   lines: (job) => {
     if (!isHub(job)) return [];
-    const { torqueArms, motors } = job.build.drive;
+    const { torqueArms } = job.build.drive;
     const flats = job.known.drive.flatsMm;
     const each = Math.max(
       torqueArms,
@@ -23,11 +24,11 @@ export const torqueArms: Rule = {
               'Torque arm',
               ...(flats.source === 'unknown'
                 ? [', for the axle’s flats (measure them)']
-                : [', flats ', ...specOf(flats, 'mm', 1)]),
+                : [', flats ', sizeOf(flats, 1)]),
               ', with clamp',
             ],
             why: ['the axle would turn in its slot and tear the leads off'],
-            quantity: each * (motors === 'each-wheel' ? 2 : 1),
+            quantity: each * motorCount(job.build),
           },
         ];
   },

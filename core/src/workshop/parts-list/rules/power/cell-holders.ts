@@ -1,4 +1,4 @@
-import { ownPacks, suffixed, specOf } from '../../helpers.ts';
+import { ownPacks, sizeOf, suffixed } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** Holders of round cells. */
@@ -13,7 +13,7 @@ export const cellHolders: Rule = {
         const own = known.packs[i] ?? known.packs[0];
         return {
           key: suffixed('cell-holders', i),
-          what: ['Cell holders for ', ...specOf(own.cell.widthMm, 'mm', 1), ' cells, both ends'],
+          what: ['Cell holders for ', sizeOf(own.cell.widthMm, 1), ' cells, both ends'],
           why: ['air between the cans, and no weight on their wrappers'],
           quantity: 2 * own.cellsInSeries.value * own.cell.parallel.value,
         };

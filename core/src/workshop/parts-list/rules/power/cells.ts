@@ -1,4 +1,5 @@
-import { ownPacks, suffixed, specOf, within } from '../../helpers.ts';
+import { CHEMISTRIES } from '../../../../document/chemistries.ts';
+import { LITHIUM_SENT, ownPacks, specOf, suffixed, within } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** Cells of a pack that is built here, with spares. */
@@ -14,7 +15,7 @@ export const cells: Rule = {
       return {
         key: suffixed('cells', i),
         what: [
-          pack.cell.name.trim() === '' ? 'Cells, ' : `${pack.cell.name}, `,
+          `${pack.cell.name.trim() === '' ? 'Cells' : pack.cell.name}, ${CHEMISTRIES[pack.chemistry].name}, `,
           ...specOf(own.cell.capacityAh, 'Ah', 2),
           ', of one batch',
         ],
@@ -22,6 +23,7 @@ export const cells: Rule = {
           `${String(own.cellsInSeries.value)} in series, ${String(own.cell.parallel.value)} side by side, and ${String(spares)} spares`,
         ],
         quantity: count + spares,
+        ...(pack.chemistry === 'lead-acid' ? {} : { ask: LITHIUM_SENT }),
         price: pack.cell.price === null ? null : pack.cell.price * (count + spares),
         from: {
           type: 'cell',

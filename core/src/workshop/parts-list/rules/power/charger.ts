@@ -1,40 +1,58 @@
-import { specOf, within } from '../../helpers.ts';
+import { CHEMISTRIES } from '../../../../document/chemistries.ts';
+import type { Known } from '../../../../document/known-build.ts';
+import { packsAboard } from '../../../../machine/assemble.ts';
+import { fullChargeVolts, type Pack } from '../../../../machine/battery.ts';
+import { endSpan } from '../../../../power-chain/charge-checks.ts';
+import { qty, type Phrase } from '../../../../quantity/phrase.ts';
+import { specOf } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** A charger for each pack. */
 export const charger: Rule = {
   id: 'charger',
   group: 'power',
-  origin: 'the build: one charger a pack, of its own volts',
-  lines: ({ build, known }) =>
-    build.packs.map((pack, i): Draft => {
+  origin: 'the build: one charger a pack, of its own volts; without them its cells’ end of charge',
+  lines: ({ build, known }) => {
+    const aboard = packsAboard(build, known);
+    return build.packs.flatMap((pack, i): Draft[] => {
       const own = known.packs[i] ?? known.packs[0];
+      const model = aboard[i]?.pack;
+      if (model === undefined) return [];
       const { volts, currentA } = own.charger;
-      return {
-        key: i === 0 ? 'charger' : `charger/${String(i + 1)}`,
-        what: [
-          pack.charger.name.trim() === '' ? 'Charger' : pack.charger.name,
-          ...(volts.source === 'unknown'
-            ? [', volts of this pack']
-            : [', ends at ', ...specOf(volts, 'V', 1)]),
-          ...(currentA.source === 'unknown' ? [] : [', ', ...specOf(currentA, 'A', 1)]),
-        ],
-        why: ['each pack is charged by its own, and by no other'],
-        main: true,
-        kind: '',
-        from: {
-          type: 'charger',
-          suits: (p) =>
-            p.type === 'charger' &&
-            (pack.charger.name.trim() === ''
-              ? within(
-                  p.volts,
-                  volts.source === 'unknown' ? own.cellsInSeries.value * 4.2 : volts.value,
-                  0.01,
-                )
-              : p.name === pack.charger.name.trim()),
+      const [least, most] = endSpan(model);
+      return [
+        {
+          key: i === 0 ? 'charger' : `charger/${String(i + 1)}`,
+          what: [
+            pack.charger.name.trim() === '' ? 'Charger' : pack.charger.name,
+            ...(volts.source === 'unknown'
+              ? [`, for ${CHEMISTRIES[pack.chemistry].name}`, ...endsAt(model, own.cellsInSeries.source)]
+              : [', ends at ', ...specOf(volts, 'V', 1)]),
+            ...(currentA.source === 'unknown' ? [] : [', ', ...specOf(currentA, 'A', 1)]),
+          ],
+          why: ['each pack is charged by its own, and by no other'],
+          main: true,
+          kind: '',
+          from: {
+            type: 'charger',
+            suits: (p) =>
+              p.type === 'charger' &&
+              (pack.charger.name.trim() === ''
+                ? p.volts >= least && p.volts <= most
+                : p.name === pack.charger.name.trim()),
+          },
+          ask: 'Ask which plug it ends in: it has to go into the pack’s socket.',
         },
-        ask: 'Ask which plug it ends in: it has to go into the pack’s socket.',
-      };
-    }),
+      ];
+    });
+  },
 };
+
+/** Where the charge of a pack ends by its chemistry and cells. */
+function endsAt(pack: Pack, counted: Known['source']): Phrase {
+  if (counted === 'unknown') return [', volts by its cells in series (not known: count them first)'];
+  const [least, most] = endSpan(pack);
+  return pack.chemistry === 'lead-acid'
+    ? [', ends between ', qty(least, 'V', 1), ' and ', qty(most, 'V', 1)]
+    : [', ends at ', qty(fullChargeVolts(pack), 'V', 1)];
+}

@@ -1,3 +1,4 @@
+import { formatNumber, unitText } from '../../../../quantity/format.ts';
 import { specOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
@@ -15,6 +16,7 @@ export const converter: Rule = {
               ...specOf(known.supply.ratedW, 'W', 0),
               ', input to ',
               ...specOf(known.supply.maxInV, 'V', 0),
+              outOf(supply.accessories.map((a) => a.volts)),
             ],
             why: [
               `${String(supply.accessories.length)} on it: ${supply.accessories.map((a) => a.name).join(', ')}`,
@@ -23,3 +25,10 @@ export const converter: Rule = {
         ]
       : [],
 };
+
+/** The volts that are wanted of it; what takes the pack's own is not on it. */
+function outOf(all: readonly number[]): string {
+  const wanted = [...new Set(all.filter((volts) => volts > 0))].toSorted((a, b) => a - b);
+  const texts = wanted.map((volts) => formatNumber(volts, Number.isInteger(volts) ? 0 : 1));
+  return texts.length === 0 ? '' : `, to ${texts.join(' and ')} ${unitText('V')}`;
+}

@@ -1,3 +1,4 @@
+import { motorCount } from '../../../../document/motors.ts';
 import { isHub } from '../../../job.ts';
 import type { Rule } from '../../line.ts';
 
@@ -13,6 +14,7 @@ export const rimTape: Rule = {
             what: ['Rim tape for the motor’s rim, and a tube with a valve for its hole'],
             why: ['tyre and tube move to the motor’s wheel; spoke ends under a bare tube are a puncture'],
             unit: 'set',
+            quantity: motorCount(job.build),
             ask: 'Ask whether the wheel comes with tape, and for the valve its rim is drilled for.',
           },
         ]

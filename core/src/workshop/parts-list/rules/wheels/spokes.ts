@@ -1,3 +1,4 @@
+import { motorCount } from '../../../../document/motors.ts';
 import { isHub } from '../../../job.ts';
 import type { Rule } from '../../line.ts';
 
@@ -12,7 +13,7 @@ export const spokes: Rule = {
           {
             what: ['Spokes with nipples, length from hub flange, rim and crossing; rim tape'],
             why: ['the motor is laced into the rim here'],
-            quantity: job.known.drive.spokes.value,
+            quantity: job.known.drive.spokes.value * motorCount(job.build),
             ask:
               job.known.donor.erdMm.source === 'unknown'
                 ? 'Measure the rim’s effective diameter before you order a length.'

@@ -1,4 +1,4 @@
-import { specOf, within } from '../../helpers.ts';
+import { leadOf, specOf, within } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** Metres of battery lead, red and black. */
@@ -13,7 +13,7 @@ export const batteryLead: Rule = {
         `Lead, ${color}, ${cabling.conductor === 'copper' ? 'fine copper, silicone' : 'fine copper (not ' + cabling.conductor + ')'}`,
         ...(known.leadMm2.source === 'unknown'
           ? [', size by the power chain']
-          : [', ', ...specOf(known.leadMm2, 'mm2', 1)]),
+          : [', ', leadOf(known.leadMm2, 1)]),
       ],
       why: [
         ...specOf(known.leadMm, 'mm', 0),

@@ -1,6 +1,6 @@
 import { isBegun } from '../../../harness/begun.ts';
 import { qty } from '../../../../quantity/phrase.ts';
-import { within } from '../../helpers.ts';
+import { leadOf, within } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** Metres of each size and colour by which the harness's cables are too short; the battery's and the phases' leads have lines of their own. */
@@ -18,7 +18,7 @@ export const harnessWire: Rule = {
           key: `harness-wire/${String(mm2)}/${colour === '' ? 'any' : colour.toLowerCase()}`,
           what: [
             'Lead, ',
-            qty(mm2, 'mm2', 2),
+            leadOf({ value: mm2, source: 'measured' }, 2),
             colour === '' ? ', colour by the other end' : `, colour ${colour}`,
           ],
           why: [`to extend ${signal.map((p) => p.name).join('; ')}: `, qty(mm, 'mm', 0), ', a tenth over'],

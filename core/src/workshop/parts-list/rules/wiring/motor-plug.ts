@@ -1,3 +1,4 @@
+import { motorCount } from '../../../../document/motors.ts';
 import { motorDecided } from '../../../../document/motor-decided.ts';
 import type { Rule } from '../../line.ts';
 
@@ -12,6 +13,7 @@ export const motorPlug: Rule = {
           {
             what: ['Extension for the motor’s plug, of its family and pin count'],
             why: ['a tail that ends short costs a week'],
+            quantity: motorCount(job.build),
             ask: 'Ask its length: the tail from axle or bracket to the controller is not known yet.',
           },
         ]

@@ -1,4 +1,5 @@
-import { specOf, within } from '../../helpers.ts';
+import { motorCount } from '../../../../document/motors.ts';
+import { leadOf, specOf, within } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Three phase leads and their plugs where they are lengthened. */
@@ -6,16 +7,16 @@ export const phaseLead: Rule = {
   id: 'phase-lead',
   group: 'wiring',
   origin: 'power chain: phase leads',
-  lines: ({ build: { drive, controller }, known: { cabling } }) =>
+  lines: ({ build, build: { drive, controller }, known: { cabling } }) =>
     cabling.phaseMm.source !== 'unknown' && drive.commutation !== 'brushes' && controller.place !== 'motor'
       ? [
           {
-            what: ['Phase lead, three colours, ', ...specOf(cabling.phaseMm2, 'mm2', 1), ', with plugs'],
+            what: ['Phase lead, three colours, ', leadOf(cabling.phaseMm2, 1), ', with plugs'],
             why: [
               ...specOf(cabling.phaseMm, 'mm', 0),
               ' from controller to motor: they carry more amps than the battery lead',
             ],
-            quantity: Math.ceil((33 * cabling.phaseMm.value) / 1000) / 10,
+            quantity: (motorCount(build) * Math.ceil((33 * cabling.phaseMm.value) / 1000)) / 10,
             unit: 'm',
             from: {
               type: 'wire',

@@ -1,3 +1,4 @@
+import { controllersBeside } from '../../../../document/motors.ts';
 import { qty } from '../../../../quantity/phrase.ts';
 import { OVER_DRAWN } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
@@ -7,18 +8,19 @@ export const plugs: Rule = {
   id: 'plugs',
   group: 'wiring',
   origin: 'common practice: one spare pair of each plug',
-  lines: ({ build: { cabling }, known: { cabling: known }, chain }) => {
+  lines: ({ build, build: { cabling }, known: { cabling: known }, chain }) => {
     const amps =
       known.connectorA.source === 'unknown'
         ? Math.ceil(chain.battery.continuousA * OVER_DRAWN)
         : known.connectorA.value;
+    const branches = Math.max(0, controllersBeside(build) - 1);
     return [
       {
         what: ['Plug pair, ', qty(amps, 'A', 0), ' continuous, socket half on the pack'],
         why: [
-          `${String(cabling.connectors)} in the battery lead, and one spare pair; the live side is never bare`,
+          `${String(cabling.connectors)} in the battery lead, ${branches === 0 ? '' : 'one in the branch to the second controller, '}and one spare pair; the live side is never bare`,
         ],
-        quantity: cabling.connectors + 1,
+        quantity: cabling.connectors + branches + 1,
         unit: 'pair',
         from: {
           type: 'connector',
