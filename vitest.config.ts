@@ -11,5 +11,6 @@ export default defineConfig({
     // A limit for what hangs, not a measure of speed: a busy machine can stand still for a minute.
     testTimeout: 180_000,
     hookTimeout: 180_000,
+    expect: { poll: { timeout: 60_000 } },
   },
 });

@@ -1,6 +1,6 @@
 // npm test: every check there is, then one plain line "N passed, N failed".
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { ensureChromium, ensureInstalled, root, run, sideBySide } from './lib.mjs';
 
 ensureInstalled();
@@ -11,6 +11,8 @@ rmSync(results, { recursive: true, force: true });
 mkdirSync(results);
 let passed = 0;
 let failed = 0;
+/** What failed, by name: said last, where nobody has to look for it. */
+const names = [];
 
 /** Where a Vitest run of a script leaves its report, and what asks it to. */
 const report = (script) => join(results, `${script}.json`);
@@ -18,24 +20,42 @@ const reported = (script) => ['--reporter=default', '--reporter=json', `--output
 
 /** Counts the single tests of a Vitest run; a run that breaks off before its report counts as one failure. */
 function count(script, broke) {
-  const { numPassedTests, numFailedTests } = existsSync(report(script))
+  const { numPassedTests, numFailedTests, testResults } = existsSync(report(script))
     ? JSON.parse(readFileSync(report(script), 'utf8'))
-    : { numPassedTests: 0, numFailedTests: 0 };
+    : { numPassedTests: 0, numFailedTests: 0, testResults: [] };
   passed += numPassedTests;
   failed += broke && numFailedTests === 0 ? 1 : numFailedTests;
+  for (const { name, message, assertionResults } of testResults) {
+    const file = relative(root, name);
+    if (message !== '') names.push(`${file}: ${firstLines(message)}`);
+    for (const { status, fullName, failureMessages } of assertionResults)
+      if (status === 'failed')
+        names.push(`${file}: ${fullName}\n    ${firstLines(failureMessages.join('\n'))}`);
+  }
 }
+
+/** The lines of a failure that say what it is, before those that say where. */
+const firstLines = (text) =>
+  text
+    .split('\n')
+    .filter((line) => line.trim() !== '' && !/^\s*at /.test(line))
+    .slice(0, 8)
+    .join('\n    ');
 
 /** What needs no browser, in two lanes: the lint alone takes about half as long as all others. */
 const STATIC = ['check:lint', 'check:types', 'check:format', 'check:layers', 'check:unused', 'build'];
 process.stdout.write('\n== lint, types, format, layers, unused, build, unit tests\n');
 const wrong = await sideBySide([...STATIC.map((script) => [script, []]), ['unit', reported('unit')]], 2);
 for (const script of STATIC) {
-  if (wrong.includes(script)) failed += 1;
-  else passed += 1;
+  if (wrong.includes(script)) {
+    failed += 1;
+    names.push(script);
+  } else passed += 1;
 }
 count('unit', wrong.includes('unit'));
 
 process.stdout.write('\n== end-to-end tests\n');
 count('e2e', run('npm', ['run', '--silent', 'e2e', '--', ...reported('e2e')]) !== 0);
+for (const name of names) process.stdout.write(`\nFAILED  ${name}\n`);
 process.stdout.write(`\n${String(passed)} passed, ${String(failed)} failed\n`);
 process.exit(failed === 0 ? 0 : 1);

@@ -48,7 +48,7 @@ beforeAll(async () => {
     };
   });
   core = await freshCore();
-}, 60_000);
+});
 afterAll(() => {
   vi.doUnmock('./brief.ts');
   vi.resetModules();

@@ -47,7 +47,7 @@ describe('two servers on one file', () => {
     expect(statuses.get(200)).toBe(320);
     const versions = await Promise.all(builds.map(async (b) => (await it_.stores.builds.get(b.id)).version));
     expect(versions).toEqual(builds.map(() => 41));
-  }, 60_000);
+  });
 
   it('see each other’s rules at once, though each reads them only when something was written', async () => {
     const second = createApp({ ...it_.parts, database: other, stores: openStores(other) });
@@ -121,8 +121,8 @@ describe('a lock of another program', () => {
     }
     clearTimeout(release);
     expect(await saved).toBe(200);
-    expect(reads).toBeGreaterThan(10);
+    expect(reads).toBeGreaterThan(1);
     lock.close();
     expect((await it_.stores.builds.get(build.id)).version).toBe(2);
-  }, 20_000);
+  });
 });

@@ -85,7 +85,7 @@ describe('a database of ours', () => {
     expect(why()).toMatch(/Another program holds the database/);
     other.close();
     expect(why()).toBe('');
-  }, 20_000);
+  });
 
   it.each([
     ['EACCES', /may not be opened by this user/],

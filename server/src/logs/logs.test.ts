@@ -208,7 +208,7 @@ describe('an import under way', () => {
         // The end never comes: it is stopped.
       });
       await expect
-        .poll(() => told.some((t) => t.state === 'reading' && t.rows > 0), { timeout: 8000 })
+        .poll(() => told.some((t) => t.state === 'reading' && t.rows > 0))
         .toBe(true);
       expect((await see('/logs')).status).toBe(200);
       const stop = await request(f.app)
@@ -216,7 +216,7 @@ describe('an import under way', () => {
         .set('Host', 'localhost');
       expect(stop.body).toEqual({ stopped: true });
       expect(await answered).toMatchObject({ status: 409 });
-      await expect.poll(() => told.at(-1)?.state, { timeout: 4000 }).toBe('over');
+      await expect.poll(() => told.at(-1)?.state).toBe('over');
       listener.destroy();
     });
     await nothing();
@@ -229,7 +229,7 @@ describe('an import under way', () => {
       out.on('error', () => undefined);
       out.write(csv(20_000));
       await expect
-        .poll(() => f.stores.imports.progress(key)?.rows ?? 0, { timeout: 8000 })
+        .poll(() => f.stores.imports.progress(key)?.rows ?? 0)
         .toBeGreaterThan(0);
       out.destroy();
       await expect.poll(() => f.stores.imports.progress(key)).toBeUndefined();

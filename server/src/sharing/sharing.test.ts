@@ -181,7 +181,7 @@ describe('another device of the network', () => {
     expect([...seen.keys()].toSorted()).toEqual([401, 429]);
     expect(seen.get(401) ?? 0).toBeLessThanOrEqual(50);
     expect((await local('/api/share')).body['devices']).toEqual([]);
-  }, 60_000);
+  });
 
   it('that guesses does not shut the real one out', async () => {
     const code = await newCode();

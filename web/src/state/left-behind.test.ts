@@ -6,6 +6,7 @@ import { fakeStore, type FakeStore } from '../test/fake-store.ts';
 import { buildDrafts, useBuild } from './build-store.ts';
 import { useLeftBehind } from './left-behind.ts';
 import { partsTyped } from './shelf.ts';
+import '../test/patience.ts';
 
 let server: FakeStore<BuildDocument>;
 const rider = (d: BuildDocument, value: number) =>

@@ -8,6 +8,7 @@ import { fakeStore, type FakeStore } from '../test/fake-store.ts';
 import { queryClient } from './query-client.ts';
 import { leaveRoutes, routeDrafts, useRouteEdit, useRouteEdits } from './route-edit.ts';
 import { fetchRoute, routeAsRead, useRoute, useRouteList } from './routes.ts';
+import '../test/patience.ts';
 
 let server: FakeStore<Route>;
 const edits = () => useRouteEdits.getState();

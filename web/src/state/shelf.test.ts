@@ -15,6 +15,7 @@ import {
   takePartsIn,
   useShelf,
 } from './shelf.ts';
+import '../test/patience.ts';
 
 const ring = (id: string, teeth: number): Part =>
   part.parse({ id, type: 'ring', name: id, maker: 'Test', price: 30, currency: 'GBP', massKg: 0.2, teeth });

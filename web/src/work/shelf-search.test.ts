@@ -13,6 +13,7 @@ import {
 } from '@apple-cart/core';
 import { WorkerHere, noWorkersLeft, workersHere } from '../test/worker-here.ts';
 import { finalistsIn, startSearch, stopSearch, useSearches, type ShelfSearch } from './shelf-search.ts';
+import '../test/patience.ts';
 
 const read = readBuildText(JSON.stringify(longtailFile));
 if (!read.ok) throw new Error('no longtail');
@@ -63,12 +64,9 @@ const now = (id: string): ShelfSearch => {
   return found;
 };
 const done = (id: string) =>
-  waitFor(
-    () => {
-      expect(['done', 'stopped', 'failed']).toContain(now(id).state);
-    },
-    { timeout: 60_000 },
-  );
+  waitFor(() => {
+    expect(['done', 'stopped', 'failed']).toContain(now(id).state);
+  });
 
 beforeEach(workersHere);
 afterEach(() => {

@@ -7,6 +7,7 @@ import { runOnce } from './run-once.ts';
 import { StudyRunner } from './study-runner.ts';
 import { useRun } from './use-run.ts';
 import { useStudy } from './use-study.ts';
+import '../test/patience.ts';
 
 const build = newBuild('Build', 'mid-drive');
 const heavier = withQuantity(build, 'brief.riderMassKg', { source: 'measured', value: 120 });
@@ -114,12 +115,9 @@ describe('a study that is started by hand', () => {
     act(() => {
       result.current.start(of);
     });
-    await waitFor(
-      () => {
-        expect(result.current.run).toMatchObject({ state: 'running', progress: { of: 4000 } });
-      },
-      { timeout: 20_000 },
-    );
+    await waitFor(() => {
+      expect(result.current.run).toMatchObject({ state: 'running', progress: { of: 4000 } });
+    });
     act(() => {
       result.current.stop();
     });
