@@ -125,8 +125,17 @@ export async function figureLeaves(page: Page, id: FigureId, words: string): Pro
 export const stageWords = (page: Page, id: StageId): Promise<string> =>
   page.$eval(`[data-stage=${id}]`, (stage) => stage.textContent);
 
-/** Replaces a field's text as a hand on the keyboard does; waits until the value counts, unless told not to. */
-export async function typeInto(page: Page, path: QuantityPath, text: string, counts = true): Promise<void> {
+/**
+ * Replaces a field's text as a hand on the keyboard does; waits until the value counts, unless told not to.
+ * @param how by key, or pasted: then it is one change however slow the machine is
+ */
+export async function typeInto(
+  page: Page,
+  path: QuantityPath,
+  text: string,
+  counts = true,
+  how: 'by key' | 'pasted' = 'by key',
+): Promise<void> {
   const selector = `[data-field="${path}"] input`;
   await page.waitForSelector(selector);
   // What stands folded is opened first, as by a hand.
@@ -137,7 +146,8 @@ export async function typeInto(page: Page, path: QuantityPath, text: string, cou
   await page.keyboard.down('Control');
   await page.keyboard.press('a');
   await page.keyboard.up('Control');
-  await page.keyboard.type(text);
+  if (how === 'pasted') await page.keyboard.sendCharacter(text);
+  else await page.keyboard.type(text);
   if (counts)
     await page.waitForFunction(
       (s) => document.querySelector(s)?.getAttribute('aria-invalid') === 'false',

@@ -7,6 +7,7 @@ import {
   figureBecomes,
   figureLeaves,
   figureText,
+  quiet,
   kept,
   openBuild,
   stageWords,
@@ -118,8 +119,9 @@ describe('changing the build', () => {
 
   it('undo takes each change back, over the whole build, and redo brings it again', async () => {
     await openBuild(page, bench.application, 'Choir tandem', 'hill');
+    await quiet(page);
     const before = await figureText(page, 'hill');
-    await typeInto(page, 'brief.riderMassKg', '190');
+    await typeInto(page, 'brief.riderMassKg', '190', true, 'pasted');
     const heavier = await figureLeaves(page, 'hill', before);
     await page.keyboard.down('Control');
     await page.keyboard.press('z');

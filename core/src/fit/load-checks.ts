@@ -78,6 +78,34 @@ function lift(s: Subject): Check {
   });
 }
 
+/** Weight on the rear wheel at rest, of all that stands on both, %: fine from so much on. Common practice, no source. */
+const REAR_PCT = 15;
+
+/** Asked only where there is little: a mass beyond the front wheel does not stand, whatever its grip. */
+function rests(s: Subject): readonly Check[] {
+  const { massAhead, wheelbase } = s.machine.balance;
+  const value = 100 * (1 - massAhead / wheelbase);
+  if (value >= REAR_PCT) return [];
+  return [
+    measured({
+      id: 'rear-rests',
+      group: 'load',
+      title: 'Weight on the rear wheel',
+      value,
+      unit: '%',
+      sense: 'least',
+      fine: REAR_PCT,
+      look: Number.MIN_VALUE,
+      limit: ['at least ', qty(REAR_PCT, '%', 0), '; with none it tips over its front wheel'],
+      why: ['The front brake pitches it forward, and a driven or braked rear wheel slips.'],
+      remedy: ['Move pack and load back, or look at where they were said to be.'],
+      origin: 'common practice',
+      source: 'share by moments about the front contact, statics',
+      inputs: balanceInputs(s).slice(0, 2),
+    }),
+  ];
+}
+
 const DRIVEN_WORDS: Readonly<Record<Balance['drivenWheel'], string>> = {
   front: 'A front drive loses load as the hill steepens.',
   rear: 'A rear drive gains load as the hill steepens.',
@@ -121,6 +149,7 @@ function slip(s: Subject, wet: boolean): Check {
 export const loadChecks = (s: Subject): readonly Check[] => [
   permitted(s),
   lift(s),
+  ...rests(s),
   slip(s, false),
   slip(s, true),
 ];

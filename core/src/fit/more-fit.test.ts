@@ -139,6 +139,15 @@ describe('balance', () => {
 
   // Statics by hand, rear drive: lift at a/h = 45 %; slip at mu (L - a)/(L - mu h) = 0.7 x 0.55 / 0.3 = 128 %
   // dry and 0.4 x 0.55 / 0.6 = 36.7 % wet.
+  it('looks at the rear wheel where little rests on it, and stops where nothing does (moments by hand)', () => {
+    const on = (massAheadMm: number) =>
+      stateOf(sample({ donor: { massAheadMm, wheelbaseMm: 1000 } }), 'rear-rests');
+    expect(on(600)).toBeUndefined();
+    expect(on(900)).toMatchObject({ state: 'look', title: 'Weight on the rear wheel' });
+    expect(on(900)?.value).toBeCloseTo(10, 9);
+    expect(on(1200)).toMatchObject({ state: 'stop' });
+  });
+
   it('lifts and slips at the grades that moments give, rear drive', () => {
     const grades = gripGrades(subjectOf(sample({ donor: at })));
     expect(grades.liftPct).toBeCloseTo(45, 9);

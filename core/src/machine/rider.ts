@@ -15,6 +15,19 @@ const SPIN_OUT = 1.25;
 export const spinOutFactor = (rider: Rider, gear: Gear, v: number): number =>
   Math.min(1, Math.max(0, (SPIN_OUT - cadenceRpm(gear, v) / rider.cadenceMaxRpm) / (SPIN_OUT - 1)));
 
+/** Slower than this share of the lower end of the span nobody turns the pedals for long. */
+const LABOUR = 0.5;
+
+/**
+ * How well a gear suits the legs at a speed: 1 within the cadence span, falling evenly to 0 at half its lower end, 0 above
+ * it. Who gains by it labours below the span, as behind a motor that its volts leave slow. Common practice, no source.
+ */
+export function suitsLegs(rider: Rider, gear: Gear, v: number): number {
+  const cadence = cadenceRpm(gear, v);
+  if (cadence > rider.cadenceMaxRpm) return 0;
+  return Math.min(1, Math.max(0, (cadence / rider.cadenceMinRpm - LABOUR) / (1 - LABOUR)));
+}
+
 /**
  * The rider's force at the tyre, N. Inside the cadence span the legs give their power; below it the same
  * torque as at its lower end, so that the force at rest is finite; above it they fade.

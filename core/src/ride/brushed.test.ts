@@ -58,6 +58,18 @@ describe('a brushed motor behind a chopper, against a search over the duty (work
     }
   });
 
+  it("takes by the volts that the pack stands at, full or low: V / (V + Vf) of E' I", () => {
+    const [amps, v] = [15, 20];
+    const circuitV = 0.0992 * 10 * v + 1.9 + WARM_OHM * amps;
+    for (const openVolts of [30, 38, 50]) {
+      const share = openVolts / (openVolts + BRUSHES.diodeV);
+      expect(electricalWatts(machine, HAND_GEAR, amps, v, { openVolts, ohm: 0.08 })).toBeCloseTo(
+        circuitV * amps * share + machine.limits.standbyW,
+        9,
+      );
+    }
+  });
+
   it('loses half of its brush drop in the rotor, half and their friction in the shell', () => {
     const heat = heatOf(machine, HAND_GEAR, 20, 15);
     expect(heat.coreW).toBeCloseTo(2e-4 * 200 * 200 + (1.2 * 15) / 2, 9);

@@ -1,7 +1,7 @@
 import type { Supply } from '../machine/battery.ts';
 import { cadenceRpm, type Gear } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
-import { riderForce } from '../machine/rider.ts';
+import { riderForce, suitsLegs } from '../machine/rider.ts';
 import { electricalWatts, operatingPoint, partThrottleAmps } from './operating-point.ts';
 import type { GearChoice } from './traction.ts';
 
@@ -14,19 +14,26 @@ const SAME_FORCE = 0.06;
 /** What one gear would give at the moment of choosing. */
 interface Candidate {
   readonly gear: Gear;
-  /** Whether the legs turn within their span, where the machine has pedals at all. */
-  readonly spanned: boolean;
+  /** How well it suits the legs, 0 to 1; 1 where the machine has no pedals. */
+  readonly suits: number;
   /** Whether motor and legs together give the force wanted. */
   readonly enough: boolean;
   readonly mostN: number;
   readonly watts: number;
 }
 
-/** By span, then by whether it is enough, then by least power, or by most force where none is enough. */
+/**
+ * Of two that are enough, the one within the legs' span, then that of least power; else the one of most force by how well it
+ * suits the legs, and where neither suits them, what is enough before what is not.
+ */
 function better(a: Candidate, b: Candidate): boolean {
-  if (a.spanned !== b.spanned) return a.spanned;
-  if (a.enough !== b.enough) return a.enough;
-  return a.enough ? a.watts < b.watts : a.mostN > b.mostN;
+  if (a.enough && b.enough) {
+    const [spanned, other] = [a.suits === 1, b.suits === 1];
+    return spanned === other ? a.watts < b.watts : spanned;
+  }
+  const [worth, other] = [a.mostN * a.suits, b.mostN * b.suits];
+  if (worth !== other && (worth > 0 || other > 0)) return worth > other;
+  return a.enough === b.enough ? a.mostN > b.mostN : a.enough;
 }
 
 /** The gear ridden in, chosen as a rider does: now and then, for the force wanted, by the least power from the pack. */
@@ -49,16 +56,15 @@ export class GearBox {
     this.pedals = machine.rider.powerW > 0 || machine.control === 'pedals';
   }
 
-  private inSpan(gear: Gear, v: number): boolean {
-    const cadence = cadenceRpm(gear, v);
-    return cadence >= this.machine.rider.cadenceMinRpm && cadence <= this.machine.rider.cadenceMaxRpm;
+  private suits(gear: Gear, v: number): number {
+    return this.pedals ? suitsLegs(this.machine.rider, gear, v) : 1;
   }
 
   /** The gear for a force wanted (N, motor and rider) at a speed, `dt` seconds after the last question. */
   choose(supply: Supply, v: number, wantedN: number, dt: number): Gear {
     if (this.held !== undefined) return this.held;
     this.since += dt;
-    const spanned = !this.pedals || this.inSpan(this.gear, v);
+    const spanned = this.suits(this.gear, v) === 1;
     if (this.machine.kind !== 'mid-drive') {
       // The motor does not feel the cogs: the legs alone choose, and keep what suits them.
       if (!spanned) this.gear = this.comfortable(v);
@@ -86,7 +92,6 @@ export class GearBox {
     return best;
   }
 
-  /** Inside the cadence span first: the one that gives the force for the least power, else the one of most force. */
   private search(supply: Supply, v: number, wantedN: number): Gear {
     let best: Candidate | undefined;
     for (const gear of this.machine.gears) {
@@ -102,6 +107,6 @@ export class GearBox {
     const mostN = operatingPoint(machine, gear, supply, v).forceN + riderN;
     const motorN = Math.max(0, Math.min(wantedN, mostN) - riderN);
     const watts = electricalWatts(machine, gear, partThrottleAmps(machine, gear, v, motorN), v, supply);
-    return { gear, spanned: !this.pedals || this.inSpan(gear, v), enough: mostN >= wantedN, mostN, watts };
+    return { gear, suits: this.suits(gear, v), enough: mostN >= wantedN, mostN, watts };
   }
 }

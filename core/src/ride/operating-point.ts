@@ -2,7 +2,7 @@ import type { Supply } from '../machine/battery.ts';
 import type { Gear } from '../machine/driveline.ts';
 import type { Limit, Limits } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
-import { coreDrag, wheelForce } from '../machine/motor.ts';
+import { coreDrag, packShare, wheelForce } from '../machine/motor.ts';
 import { spinOutFactor } from '../machine/rider.ts';
 import { fieldAmps, weakenedAmps } from './weakening.ts';
 
@@ -84,7 +84,7 @@ export function operatingPoint(machine: Machine, gear: Gear, supply: Supply, v: 
     watts = limits.powerW;
     wattsLimit = 'power-limit';
   }
-  watts = Math.max(0, watts - limits.standbyW) / machine.packShare;
+  watts = Math.max(0, watts - limits.standbyW) / packShare(motor, supply.openVolts);
   const e = emf + machine.dropV;
   const byPower = (2 * watts) / (e + Math.sqrt(e * e + 4 * circuitOhm * watts));
   if (byPower < amps) {
@@ -156,8 +156,8 @@ export const handShare = ({ limits, throttleShare }: Machine, v: number): number
   v < limits.handCutoff ? throttleShare : 0;
 
 /**
- * Watts that motor and controller take from the pack at a phase current, standby included. Where the field is weakened the
- * volts count: those of `supply`, or of a pack at half charge.
+ * Watts that motor and controller take from the pack at a phase current, standby included. Where the field is weakened,
+ * or a chopper's diode takes its share, the volts count: those of `supply`, or of a pack at half charge.
  */
 export function electricalWatts(
   machine: Machine,
@@ -169,7 +169,8 @@ export function electricalWatts(
   const { standbyW } = machine.limits;
   if (phaseA === 0) return standbyW;
   const circuitV = machine.motor.kt * gear.motorRatio * v + machine.dropV + machine.circuitOhm * phaseA;
-  const watts = circuitV * phaseA * machine.packShare + standbyW;
+  const share = supply === undefined ? machine.packShare : packShare(machine.motor, supply.openVolts);
+  const watts = circuitV * phaseA * share + standbyW;
   if (machine.weakening === undefined) return watts;
   return watts + machine.circuitOhm * fieldAmps(machine, gear, phaseA, v, supply) ** 2;
 }

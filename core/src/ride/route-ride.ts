@@ -2,7 +2,7 @@ import { cadenceRpm } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
 import { powerAfter, powerOnGrade } from '../machine/rider.ts';
 import { Board } from '../machine/trips.ts';
-import { coreDrag } from '../machine/motor.ts';
+import { coreDrag, packShare } from '../machine/motor.ts';
 import type { Course } from './course.ts';
 import { emptyLedger } from './ledger.ts';
 import { MotorHeat, type WarmMachine } from './motor-heat.ts';
@@ -240,7 +240,7 @@ class RideState {
     const gearsW = turns ? emfW - coreW - step.motorN * vm : 0;
     const circuitW = emfW + squares * m.circuitOhm + m.dropV * Math.abs(amps);
     const brushW = (m.motor.brushes?.brushV ?? 0) * amps;
-    const motorW = circuitW * m.packShare;
+    const motorW = circuitW * packShare(m.motor, this.source.supply.openVolts);
     const controllerW = motorW - emfW - windingW - brushW + standbyW;
     const watts = motorW + standbyW + m.accessoryW;
     const drawn = this.source.draw(watts, dt);

@@ -68,4 +68,24 @@ describe('the grade at which a tyre slips', () => {
     expect(start.byGripPct).toBeNull();
     expect(['force', 'front-lift']).toContain(start.decides);
   });
+
+  // 1.20 m ahead of the rear contact on a wheelbase of 1.00: all of it stands on the front wheel, from moments.
+  it.each([
+    ['front', 80 / 1.88],
+    ['rear', 0],
+  ] as const)(
+    'has nothing on the rear wheel where the mass is beyond the front one, driven %s',
+    (wheel, pct) => {
+      const build = sample(
+        {
+          drive: { wheel },
+          donor: { massAheadMm: 1200, massHeightMm: 1100, wheelbaseMm: 1000, tyreGrip: 0.8 },
+        },
+        'direct-drive-hub',
+      );
+      const start = startGrade(assemble(build), 0.5, 'best');
+      expect(start.byGripPct).toBeCloseTo(pct, 9);
+      expect(start.gradePct).toBeGreaterThanOrEqual(0);
+    },
+  );
 });

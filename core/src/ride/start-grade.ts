@@ -22,13 +22,15 @@ export interface StartGrade {
  * height `h`, on wheelbase `L`, and grip `mu`, rear drive: tan = mu (L - a) / (L - mu h); front drive: tan = mu a / (L + mu h).
  * A trailer of `q` times the mass pulls back at its hitch, at height `z`: L becomes L (1 + q), and mu h becomes mu (h + q z).
  * Equal motors in both wheels ask half of the pull of each, so that mu counts twice; the wheel that slips first decides.
+ * A mass ahead of the front wheel (a > L) leaves nothing on the rear one, and no more than all of it on the front.
  */
 export function gripGradePct(b: Balance): number {
   const long = b.wheelbase * (1 + b.towed);
   const grip = b.drivenWheel === 'both' ? 2 * b.grip : b.grip;
   const high = grip * tippingHeight(b);
-  const front = (100 * grip * b.massAhead) / (long + high);
-  const rear = long <= high ? Infinity : (100 * grip * (b.wheelbase - b.massAhead)) / (long - high);
+  const ahead = Math.min(b.massAhead, b.wheelbase);
+  const front = (100 * grip * ahead) / (long + high);
+  const rear = long <= high ? Infinity : (100 * grip * (b.wheelbase - ahead)) / (long - high);
   switch (b.drivenWheel) {
     case 'front':
       return front;

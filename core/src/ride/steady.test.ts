@@ -2,6 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { supplyAt } from '../machine/battery.ts';
 import { assemble } from '../machine/assemble.ts';
+import type { Machine } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { msToKmh } from '../quantity/units.ts';
 import { HAND_SUPPLY, handMachine } from '../test/hand-machine.ts';
@@ -34,21 +35,43 @@ describe('top speed', () => {
     expect(outcome.traction.limit).toBe('phase-current');
   });
 
+  const nothingBeyond = (machine: Machine, mores: readonly number[]): void => {
+    const top = topSpeed(machine, 0.5);
+    if (!top.moves) return;
+    const supply = supplyAt(machine.pack, 0.5);
+    for (const more of mores) {
+      const v = top.v + more;
+      expect(traction(machine, supply, v, 'best').totalN).toBeLessThan(roadForce(machine.road, v, 0) + 1e-6);
+    }
+  };
+
   it('is the only one: beyond it the load is always the greater, over many builds', () => {
     fc.assert(
       fc.property(anyBuild, (build) => {
-        const machine = assemble(build);
-        const supply = supplyAt(machine.pack, 0.5);
-        const top = topSpeed(machine, 0.5);
-        if (!top.moves) return;
-        for (const more of [0.05, 0.5, 2, 6]) {
-          const v = top.v + more;
-          expect(traction(machine, supply, v, 'best').totalN).toBeLessThan(
-            roadForce(machine.road, v, 0) + 1e-6,
-          );
-        }
+        nothingBeyond(assemble(build), [0.05, 0.5, 2, 6]);
       }),
       RUNS,
+    );
+  });
+
+  it('is not missed where the motor reaches no farther than the lower end of the cadence span', () => {
+    // 56 turns of the crank at no load on too few volts, and legs that turn 54 at least: each gear pulls where it begins.
+    const low = assemble(
+      sample(
+        {
+          drive: { kvRpmPerV: 24, reduction: 16.5 },
+          gearing: { cogTeeth: [12, 15, 19, 24], ringTeeth: 42 },
+          brief: { riderPowerW: 0, cadenceMinRpm: 54, cadenceMaxRpm: 90 },
+          controller: { limitsSpeed: false },
+          controls: { assistSensor: 'cadence', throttle: 'none' },
+        },
+        'mid-drive',
+      ),
+    );
+    expect(topSpeed(low, 0.5)).toMatchObject({ moves: true, traction: { gear: { cogTeeth: 12 } } });
+    nothingBeyond(
+      low,
+      Array.from({ length: 80 }, (_, i) => 0.05 * (i + 1)),
     );
   });
 });

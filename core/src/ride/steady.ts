@@ -60,27 +60,31 @@ function balanced(
   };
 }
 
-/** Just inside the top of a gear's cadence span, where its force is still whole, m/s. */
+/** Just inside a gear's cadence span, where its force is whole, m/s. */
 const INSIDE = 1e-6;
 
 /**
- * Speeds to look at from the top down. A motor that follows the legs steps from gear to gear: the top of each gear's
- * cadence span may stand above its neighbours, in less width than a step.
+ * Speeds to look at from the top down. A motor that follows the legs steps from gear to gear: each end of a gear's
+ * cadence span may stand above its neighbours, in less width than a step: the lower one where the gears below it turn
+ * the motor as fast as its volts reach.
  */
 function lookedAt({ kind, control, rider, gears }: Machine): readonly number[] {
   const steps = Array.from({ length: Math.ceil((FASTEST - CRAWL) / STEP) }, (_, i) =>
     Math.max(CRAWL, FASTEST - STEP * (i + 1)),
   );
   if (kind !== 'mid-drive' || control !== 'pedals') return steps;
-  const tops = gears
-    .map((gear) => (rider.cadenceMaxRpm * Math.PI) / 30 / gear.crankRatio - INSIDE)
+  const ends = gears
+    .flatMap(({ crankRatio }) => [
+      (rider.cadenceMaxRpm * Math.PI) / 30 / crankRatio - INSIDE,
+      (rider.cadenceMinRpm * Math.PI) / 30 / crankRatio + INSIDE,
+    ])
     .filter((v) => v > CRAWL && v < FASTEST);
-  return [...steps, ...tops].sort((a, b) => b - a);
+  return [...steps, ...ends].sort((a, b) => b - a);
 }
 
 /**
  * Highest steady speed on `gradePct` with all the help there is: look down from 30 m/s in 2 m/s steps, and at the
- * tops of the gears, for the first speed where force exceeds load, then Illinois above it.
+ * ends of the gears' spans, for the first speed where force exceeds load, then Illinois above it.
  */
 export function steadySpeed(
   machine: Machine,

@@ -25,6 +25,8 @@ const MOST_SECANTS = 5;
 const MOST_TRIES = 60;
 /** Slower than this a gear is chosen for the speed that is coming, m/s. */
 const LAUNCH_MS = 1;
+/** So far ahead, s, however long the step is: a rider who crawls uphill does not shift for what comes in a minute. */
+const LAUNCH_S = 4;
 
 /**
  * One step of a ride by the implicit midpoint rule, inverse first: the wanted speed at its end, and the force for it
@@ -106,10 +108,20 @@ export class Stepper {
     return (this.mass * (v1 - this.v)) / this.dt + this.road.load((this.v + v1) / 2);
   }
 
+  /** The middle speed of what is next in a launch, m/s. */
+  private coming(wish: number): number {
+    return (this.v + Math.min(wish, this.v + this.pace.accelerate * Math.min(this.dt, LAUNCH_S))) / 2;
+  }
+
   private drive(wish: number, wanted: number): number {
     const wm = (this.v + wish) / 2;
     // The gear is for the speed ridden: the one wished for may be out of reach.
-    this.gear = this.box.choose(this.source.supply, this.v < LAUNCH_MS ? wm : this.v, wanted, this.dt);
+    this.gear = this.box.choose(
+      this.source.supply,
+      this.v < LAUNCH_MS ? this.coming(wish) : this.v,
+      wanted,
+      this.dt,
+    );
     this.open = true;
     // After a step at full throttle the next is likely to be one: its root is tried first, and lies below the wish.
     let vm = this.flatOut ? this.guessed(wm) : undefined;

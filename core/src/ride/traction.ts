@@ -1,8 +1,8 @@
 import type { Supply } from '../machine/battery.ts';
-import { cadenceRpm, type Gear } from '../machine/driveline.ts';
+import type { Gear } from '../machine/driveline.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
-import { riderForce } from '../machine/rider.ts';
+import { riderForce, suitsLegs } from '../machine/rider.ts';
 import { operatingPoint, type OperatingPoint } from './operating-point.ts';
 
 /** Motor and rider together at one speed, in the gear chosen for it. */
@@ -36,33 +36,32 @@ function tractionIn(
   };
 }
 
-const inSpan = (machine: Machine, gear: Gear, v: number): boolean => {
-  const cadence = cadenceRpm(gear, v);
-  return cadence >= machine.rider.cadenceMinRpm && cadence <= machine.rider.cadenceMaxRpm;
-};
-
 /**
- * Most force at the tyre at `v` m/s. Where the rider pedals, gears inside the cadence span come first;
- * when none is (very slow or very fast), all are tried.
+ * Most force at the tyre at `v` m/s. Where the rider pedals, the gear whose force, by how well it suits the legs, is most:
+ * a hub motor does not feel the cogs, and leaves the gear to the legs alone. When none suits (very slow or very fast), all
+ * are tried.
  */
 export function traction(machine: Machine, supply: Supply, v: number, choice: GearChoice): Traction {
   if (choice !== 'best') return tractionIn(machine, choice, supply, v);
   const pedals = machine.rider.powerW > 0 || machine.control === 'pedals';
+  const feels = machine.kind === 'mid-drive';
   const lowest = machine.gears[0];
-  // A hub motor does not feel the cogs: its point is worked out once and only the rider's gear is chosen.
-  const hub =
-    machine.kind === 'mid-drive' || lowest === undefined
-      ? undefined
-      : operatingPoint(machine, lowest, supply, v);
+  // What does not feel the cogs is worked out once.
+  const hub = feels || lowest === undefined ? undefined : operatingPoint(machine, lowest, supply, v);
   let best: Traction | undefined;
-  let bestInSpan = false;
+  let bestSuits = -1;
+  let bestN = -Infinity;
   for (const gear of machine.gears) {
-    const spanned = pedals && inSpan(machine, gear, v);
-    if (bestInSpan && !spanned) continue;
+    const suits = pedals ? suitsLegs(machine.rider, gear, v) : 0;
+    // Behind a motor that does not feel it no gear is worth labouring in.
+    const counts = feels ? Math.sign(suits) : Math.floor(suits);
+    if (counts < bestSuits) continue;
     const tried = tractionIn(machine, gear, supply, v, hub);
-    if (best === undefined || (spanned && !bestInSpan) || tried.totalN > best.totalN) {
+    const worth = feels && suits > 0 ? tried.totalN * suits : tried.totalN;
+    if (counts > bestSuits || worth > bestN) {
       best = tried;
-      bestInSpan = spanned;
+      bestSuits = counts;
+      bestN = worth;
     }
   }
   if (best === undefined) throw new TypeError('a machine has at least one gear');

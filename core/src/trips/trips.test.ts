@@ -59,44 +59,48 @@ describe('heat', () => {
     expect(at(12)).toBeLessThan(at(9));
   });
 
-  it('that never comes is seen before two hours are ridden, and is what they would have shown, over many builds', () => {
-    let shortened = 0;
-    fc.assert(
-      fc.property(anyBuild, fc.integer({ min: 0, max: 14 }), (build, grade) => {
-        const machine = assemble(build);
-        const choice = machine.heldGear ?? 'best';
-        const untilC = Math.min(machine.thermal.rollbackStartC, machine.thermal.damageC);
-        const steady = steadySpeed(machine, supplyAt(machine.pack, 0.5), grade, choice);
-        const options = {
-          pace: ALL_OUT,
-          gear: choice,
-          charge: 0.5,
-          draining: 'stays',
-          speed: steady.moves ? steady.v : 0,
-          untilC,
-          mostSeconds: 2 * 3600,
-        } as const;
-        const hill = evenHill('', 1_000_000, grade);
-        const [whole, short] = [
-          ride(machine, hill, options),
-          ride(machine, hill, { ...options, even: true }),
-        ];
-        if (short.ends !== 'never-hot') {
-          expect(short.ends).toBe(whole.ends);
-          // Its steps grow to a hundredth of the time: so much later it may be told.
-          expect(Math.abs(short.seconds - whole.seconds)).toBeLessThan(4 + 0.015 * whole.seconds);
-          return;
-        }
-        shortened += 1;
-        expect(whole.ends).not.toBe('hot');
-        expect(short.seconds).toBeLessThan(whole.seconds);
-        expect(whole.hottestC).toBeLessThan(untilC);
-        expect(whole.hottestC - short.hottestC).toBeLessThan(6);
-      }),
-      RUNS,
-    );
-    expect(shortened).toBeGreaterThan(12);
-  });
+  // The second seed draws a crawl in which longer steps once shifted for a speed that was a minute away.
+  it.each([RUNS.seed, 1967376653])(
+    'that never comes is seen before two hours are ridden, and is what they would have shown, over many builds of %i',
+    (seed) => {
+      let shortened = 0;
+      fc.assert(
+        fc.property(anyBuild, fc.integer({ min: 0, max: 14 }), (build, grade) => {
+          const machine = assemble(build);
+          const choice = machine.heldGear ?? 'best';
+          const untilC = Math.min(machine.thermal.rollbackStartC, machine.thermal.damageC);
+          const steady = steadySpeed(machine, supplyAt(machine.pack, 0.5), grade, choice);
+          const options = {
+            pace: ALL_OUT,
+            gear: choice,
+            charge: 0.5,
+            draining: 'stays',
+            speed: steady.moves ? steady.v : 0,
+            untilC,
+            mostSeconds: 2 * 3600,
+          } as const;
+          const hill = evenHill('', 1_000_000, grade);
+          const [whole, short] = [
+            ride(machine, hill, options),
+            ride(machine, hill, { ...options, even: true }),
+          ];
+          if (short.ends !== 'never-hot') {
+            expect(short.ends).toBe(whole.ends);
+            // Its steps grow to a hundredth of the time: so much later it may be told.
+            expect(Math.abs(short.seconds - whole.seconds)).toBeLessThan(4 + 0.015 * whole.seconds);
+            return;
+          }
+          shortened += 1;
+          expect(whole.ends).not.toBe('hot');
+          expect(short.seconds).toBeLessThan(whole.seconds);
+          expect(whole.hottestC).toBeLessThan(untilC);
+          expect(whole.hottestC - short.hottestC).toBeLessThan(6);
+        }),
+        { ...RUNS, seed },
+      );
+      expect(shortened).toBeGreaterThan(12);
+    },
+  );
 
   it('builds up from climb to climb, and falls on the way down', () => {
     const hill = { ...evenHill('', 1400, 9), andBack: true, times: 4 };

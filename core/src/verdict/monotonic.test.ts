@@ -28,6 +28,7 @@ const FOLLOWING = [
   'controller.phaseCurrentA',
   'controller.resistanceMohm',
   'packs.0.bmsCurrentA',
+  'packs.0.massKg',
 ] as const satisfies readonly QuantityPath[];
 const share = fc.double({ min: 0.05, max: 0.5, noNaN: true });
 /** Rounding of a root search, m/s and m. */
