@@ -26,6 +26,12 @@ export interface Job {
 /** A motor whose axle stands in the dropouts. */
 export const isHub = ({ build }: Job): boolean => isHubMotor(build);
 
+/** What holds the motor: an axle in the dropouts, the shell of the bracket, or a mount of its own. */
+export function heldBy({ build: { drive } }: Job): 'hub' | 'middle' | 'external' {
+  if (drive.kind === 'mid-drive') return 'middle';
+  return drive.kind === 'external' ? 'external' : 'hub';
+}
+
 /** A check that was judged and is not fine. */
 export function isAmiss(job: Job, id: string): boolean {
   const state = job.check(id)?.state;

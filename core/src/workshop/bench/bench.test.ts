@@ -502,6 +502,33 @@ describe('what is asked on the bench is there to be looked at', () => {
     expect(items(sample({}, 'mid-drive'), 'later/again')).toContain('Lock ring');
   });
 
+  it('a motor with brushes: its two leads, and no halls, phases or levels of help', () => {
+    const brushed = sample(
+      { drive: { commutation: 'brushes' }, controls: { assistSensor: 'none', throttle: 'full' } },
+      'external',
+    );
+    expect(pointOf(brushed, 'stand/direction').otherwise).toContain('two leads over');
+    const told = ['direction', 'speed', 'idle'].map((key) => {
+      const { how, otherwise } = pointOf(brushed, `stand/${key}`);
+      return how + otherwise;
+    });
+    expect(told.join(' ')).not.toMatch(/hall|phase|pole pairs|help/i);
+    expect(pointOf(hub(), 'stand/direction').otherwise).toContain('phases and halls');
+  });
+
+  it('each charger by itself before it meets its pack: by its label, else where its cells end, else unheld', () => {
+    const bands = (build: BuildDocument) => bandOf(build, 'pack/charger');
+    // A 48 V lead-acid pack is absorbed at up to 58.8 V (24 cells of 2.45 V) and floats from 54 V (2.25 V).
+    expect(bands(leadAcid)[0]).toBeCloseTo(54, 6);
+    expect(bands(leadAcid)[1]).toBeCloseTo(58.8, 6);
+    const named = bands(hub({ charger: { volts: 54.6 } }));
+    expect(named[0]).toBeCloseTo(54.054, 6);
+    expect(named[1]).toBeCloseTo(55.146, 6);
+    expect(bands(hub({ pack: { cellsInSeries: { source: 'unknown' } } }))).toEqual([null, null]);
+    expect(pointOf(leadAcid, 'pack/charger').guards).toBe(true);
+    expect(keysOf(tandem).filter((key) => /pack\/charger/.test(key))).toHaveLength(tandem.packs.length);
+  });
+
   it('a rotor’s bolts unless the motor takes none: not asked, it would read as fine', () => {
     const disc = (discMount: 'yes' | 'no' | 'unknown') =>
       keysOf(hub({ donor: { brakeRear: 'cable-disc' }, drive: { wheel: 'rear', discMount } }));

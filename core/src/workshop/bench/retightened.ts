@@ -1,15 +1,9 @@
-import { isHub, type Job } from '../job.ts';
-
-type Held = 'hub' | 'middle' | 'external';
-
-/** What holds the motor. */
-export const kindOf = (job: Job): Held => {
-  if (isHub(job)) return 'hub';
-  return job.build.drive.kind === 'mid-drive' ? 'middle' : 'external';
-};
+import { heldBy, type Job } from '../job.ts';
 
 /** Titles of what is tightened again after the first ride, and after the first 50 km. */
-export const RETIGHTENED: Readonly<Record<Held, { readonly again: string; readonly later: string }>> = {
+export const RETIGHTENED: Readonly<
+  Record<ReturnType<typeof heldBy>, { readonly again: string; readonly later: string }>
+> = {
   hub: { again: 'Axle nuts, arms and spokes again', later: 'Spokes and axle nuts after 50 km' },
   middle: {
     again: 'Bolts of motor, ring and cranks again',
@@ -24,7 +18,7 @@ export const RETIGHTENED: Readonly<Record<Held, { readonly again: string; readon
 /** What settles, and is looked at with the wrench. */
 export function retightened(job: Job): readonly string[] {
   const { torqueArms, medium } = job.build.drive;
-  switch (kindOf(job)) {
+  switch (heldBy(job)) {
     case 'hub':
       return ['Axle nuts', ...(torqueArms > 0 ? ['Torque arms'] : []), 'Spokes'];
     case 'middle':

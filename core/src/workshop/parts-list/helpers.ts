@@ -146,6 +146,10 @@ export const specOf = (
 export const sizeOf = ({ value, source }: Pick<Known, 'value' | 'source'>, digits: number): string =>
   `${formatQuantity(value, 'mm', digits)}${source === 'unknown' ? UNREAD : ''}`;
 
+/** A count that a part is asked for by, as of teeth. */
+export const countOf = ({ value, source }: Pick<Known, 'value' | 'source'>): string =>
+  `${String(Math.round(value))}${source === 'unknown' ? UNREAD : ''}`;
+
 /** A lead by its area and the thinnest American gauge that carries as much: both stand on reels. */
 export const leadOf = ({ value, source }: Pick<Known, 'value' | 'source'>, digits: number): string =>
   `${formatQuantity(value, 'mm2', digits)} (${gaugeText(value)})${source === 'unknown' ? UNREAD : ''}`;

@@ -71,6 +71,11 @@ const CASES: Readonly<Record<string, readonly [Case | typeof none, Case | typeof
   motor: [[{}], none],
   controller: [[{}], [{ controller: { place: 'motor' } }]],
   'drive-chain': [[{}, 'external'], [{}]],
+  sprockets: [[{}, 'external'], [{}]],
+  'motor-mount': [
+    [{}, 'external'],
+    [{}, 'mid-drive'],
+  ],
   'offset-ring': [[{}, 'mid-drive'], [{}]],
   pack: [[{}], none],
   charger: [[{}], none],
@@ -464,6 +469,46 @@ describe('what a mechanic looks for on the list', () => {
     // Cells that nobody has counted are no ground to order on.
     const uncounted = made([{ pack: { cellsInSeries: { source: 'unknown' } } }]);
     expect(words(uncounted, 'charger')).toContain('not known');
+  });
+
+  it('asks for what an external motor needs: a mount, and both sprockets by teeth and pitch', () => {
+    const drive = { motorSprocketTeeth: 11, wheelSprocketTeeth: 72, pitchMm: 6.35, freewheel: true };
+    const build = made([{ drive }, 'external']);
+    expect(words(build, 'sprockets/motor')).toMatch(/Sprocket.*11 teeth, 6\.35.mm pitch/);
+    expect(words(build, 'sprockets/wheel')).toMatch(/72 teeth.*on a freewheel/);
+    expect(line(build, 'motor-mount')?.ask).toContain('diameter');
+    expect(
+      words(made([{ drive: { ...drive, medium: 'belt', freewheel: false } }, 'external']), 'sprockets/wheel'),
+    ).toMatch(/Pulley.*bolted/);
+    expect(
+      words(made([{ drive: { motorSprocketTeeth: { source: 'unknown' } } }, 'external']), 'sprockets/motor'),
+    ).toContain('not known');
+    for (const key of ['torque-wrench', 'thread-lock', 'grease'])
+      expect(words(build, key), key).not.toMatch(/crank|lock ring|shell|arm/);
+  });
+
+  it('lengthens the two leads of a brushed motor, and the three of another', () => {
+    const long = (commutation: 'brushes' | 'electronic') =>
+      made([{ drive: { commutation }, cabling: { phaseMm: 1000 } }, 'external']);
+    expect(words(long('brushes'), 'phase-lead')).toContain('Motor lead, red and black');
+    expect(
+      [line(long('brushes'), 'phase-lead'), line(long('electronic'), 'phase-lead')].map((l) => l?.quantity),
+    ).toEqual([2.2, 3.3]);
+  });
+
+  it('says the watts of small lamps as they are, and asks for their volts only without a converter', () => {
+    const rear = { ...light, name: 'Rear', watts: 0.6 };
+    const on = (means: 'converter' | 'own-cells') => made([{ supply: { means, accessories: [rear] } }]);
+    expect(words(on('converter'), 'accessories/rear')).toMatch(/0\.6.W/);
+    expect(line(on('converter'), 'accessories/rear')?.ask).toBe('');
+    expect(line(on('own-cells'), 'accessories/rear')?.ask).not.toBe('');
+  });
+
+  it('asks for no charger of more amps than the pack takes', () => {
+    expect(words(made([{ pack: { maxChargeA: 6 } }]), 'charger')).toMatch(/at most 6\.0.A/);
+    expect(words(made([{ pack: { maxChargeA: 6 }, charger: { currentA: 3 } }]), 'charger')).toMatch(
+      /, 3\.0.A/,
+    );
   });
 
   it('buys no pack that is built here, and says of its cells how they are sent', () => {

@@ -1,5 +1,5 @@
-import type { Job } from '../../job.ts';
-import { RETIGHTENED, kindOf, retightened } from '../retightened.ts';
+import { heldBy, type Job } from '../../job.ts';
+import { RETIGHTENED, retightened } from '../retightened.ts';
 import { holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
 /** After the first 50 km. */
@@ -7,13 +7,13 @@ export const later = (job: Job): readonly HoldPoint[] => [
   holdPoint(
     'later',
     'again',
-    RETIGHTENED[kindOf(job)].later,
+    RETIGHTENED[heldBy(job)].later,
     'Everything settles once: tighten, and look for what has moved.',
     ticks(...retightened(job)),
     {
       guards: true,
       instrument: 'torque wrench',
-      why: kindOf(job) === 'hub' ? ['spokes again at 300 km'] : [],
+      why: heldBy(job) === 'hub' ? ['spokes again at 300 km'] : [],
     },
   ),
   holdPoint(

@@ -1,7 +1,7 @@
-import type { Job } from '../../job.ts';
+import { heldBy, type Job } from '../../job.ts';
 import { dutyFor } from '../../parts-list/helpers.ts';
 import { brakeEnds } from '../scene.ts';
-import { RETIGHTENED, kindOf, retightened } from '../retightened.ts';
+import { RETIGHTENED, retightened } from '../retightened.ts';
 import { holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
 /** The first ride, and what is looked at again after it. */
@@ -33,7 +33,7 @@ export function ride(job: Job): readonly HoldPoint[] {
     holdPoint(
       'ride',
       'again',
-      RETIGHTENED[kindOf(job)].again,
+      RETIGHTENED[heldBy(job)].again,
       'The torque wrench again on everything that was tightened; nothing has moved.',
       ticks(...retightened(job), 'Pack’s fixings'),
       { guards: true, instrument: 'torque wrench' },

@@ -65,6 +65,12 @@ function expectedSpeed(unloadedKmh: number | undefined, limit: Known | undefined
   ]);
 }
 
+/** What turns the motor on the stand: without a sensor at the pedals there are no levels of help. */
+const BY_HAND = {
+  hand: { throttle: 'Throttle', all: 'Full throttle' },
+  either: { throttle: 'Throttle or walk help', all: 'Full throttle or highest help' },
+} as const;
+
 /** Wheel off the ground. */
 export function stand(job: Job): readonly HoldPoint[] {
   const { build, known } = job;
@@ -79,6 +85,8 @@ export function stand(job: Job): readonly HoldPoint[] {
     Math.max(...packs.map((p) => p.fullV)),
   );
   const motors = benchMotors(job);
+  const brushed = drive.commutation === 'brushes';
+  const { throttle, all } = BY_HAND[build.controls.assistSensor === 'none' ? 'hand' : 'either'];
   const oneMotor = motors.length > 1 ? ALONE : '';
   const alone = packs.length > 1 && build.joining.how !== 'parallel';
   return [
@@ -86,13 +94,15 @@ export function stand(job: Job): readonly HoldPoint[] {
       holdPoint(
         'stand',
         ...motor.of('direction', 'It turns the right way'),
-        `${oneMotor}Throttle or walk help, a breath of it.`,
+        `${oneMotor}${throttle}, a breath of it.`,
         ticks('Forwards, smooth'),
         {
           guards: true,
           part: drive.name,
           caution: CAUTION,
-          otherwise: 'Backwards or rough: Wire has the guide for phases and halls.',
+          otherwise: brushed
+            ? 'Backwards: part the pack, then change its two leads over. Rough or sparking: brushes or commutator.'
+            : 'Backwards or rough: Wire has the guide for phases and halls.',
         },
       ),
     ),
@@ -104,7 +114,7 @@ export function stand(job: Job): readonly HoldPoint[] {
           'stand',
           ofIndex('speed', p.index),
           alone ? `Unloaded speed on ${p.name.toLowerCase()} alone` : 'Unloaded speed',
-          'Full throttle or highest help for three seconds, tallest gear, pack charged; speed by a counter at the wheel.',
+          `${all} for three seconds, tallest gear, pack charged; speed by a counter at the wheel.`,
           between('km/h', low, high),
           {
             instrument: 'wheel counter',
@@ -112,8 +122,7 @@ export function stand(job: Job): readonly HoldPoint[] {
             caution: CAUTION,
             why,
             origin: 'derived',
-            otherwise:
-              'A third off, or double: the display’s wheel, pole pairs or units. Set up names the cause. Slower on both: the winding is another than its label says.',
+            otherwise: `A third off, or double: the display’s wheel, ${brushed ? 'magnets' : 'pole pairs'} or units. Set up names the cause. Slower on both: the winding is another than its label says.`,
           },
         );
       }),
@@ -160,7 +169,10 @@ function unloaded({ build: { drive }, known }: Job, motor: BenchMotor, alone: st
           idle.source === 'unknown'
             ? ['its label is not known: written down for the next time']
             : [qty(idle.value, 'A', 1), ' by its label'],
-        otherwise: 'Three times as much and rough: the hall order is wrong by a step.',
+        otherwise:
+          drive.commutation === 'brushes'
+            ? 'Far more, and warm: brushes, a bearing or a chain that is too tight.'
+            : 'Three times as much and rough: the hall order is wrong by a step.',
       },
     ),
     holdPoint(

@@ -14,6 +14,8 @@ import { donor } from './drive/donor.ts';
 import { motor } from './drive/motor.ts';
 import { controller } from './drive/controller.ts';
 import { driveChain } from './drive/drive-chain.ts';
+import { sprockets } from './drive/sprockets.ts';
+import { motorMount } from './fitting/motor-mount.ts';
 import { offsetRing } from './drive/offset-ring.ts';
 import { packLine } from './power/pack.ts';
 import { charger } from './power/charger.ts';
@@ -100,6 +102,7 @@ export const RULES: readonly Rule[] = [
   motor,
   controller,
   driveChain,
+  sprockets,
   offsetRing,
   packLine,
   charger,
@@ -129,6 +132,7 @@ export const RULES: readonly Rule[] = [
   chain,
   cogs,
   spareHanger,
+  motorMount,
   idler,
   driveCover,
   cradle,

@@ -1,4 +1,5 @@
 import { motorDecided } from '../../../../document/motor-decided.ts';
+import { heldBy } from '../../../job.ts';
 import type { Rule } from '../../line.ts';
 
 /** Grease for threads and seats. */
@@ -8,6 +9,15 @@ export const grease: Rule = {
   origin: 'common practice',
   lines: (job) =>
     motorDecided(job)
-      ? [{ what: ['Bearing grease'], why: ['shell threads and axle: they have to come out again'] }]
+      ? [
+          {
+            what: ['Bearing grease'],
+            why: [
+              heldBy(job) === 'external'
+                ? 'freewheel, idler and axle: they have to come off again'
+                : 'shell threads and axle: they have to come out again',
+            ],
+          },
+        ]
       : [],
 };

@@ -1,4 +1,5 @@
 import { motorDecided } from '../../../../document/motor-decided.ts';
+import { heldBy } from '../../../job.ts';
 import type { Rule } from '../../line.ts';
 
 /** Thread locker. */
@@ -8,6 +9,15 @@ export const threadLock: Rule = {
   origin: 'common practice',
   lines: (job) =>
     motorDecided(job)
-      ? [{ what: ['Thread locker, medium'], why: ['crank, rotor and arm bolts shake loose'] }]
+      ? [
+          {
+            what: ['Thread locker, medium'],
+            why: [
+              heldBy(job) === 'external'
+                ? 'screws of mount and sprockets shake loose'
+                : 'crank, rotor and arm bolts shake loose',
+            ],
+          },
+        ]
       : [],
 };

@@ -1,7 +1,7 @@
-import { sizeOf } from '../../helpers.ts';
+import { countOf, sizeOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
-/** Chain or belt and sprockets of an external drive. */
+/** Chain or belt of an external drive. */
 export const driveChain: Rule = {
   id: 'drive-chain',
   group: 'drive',
@@ -12,11 +12,12 @@ export const driveChain: Rule = {
           {
             what: [
               `${drive.medium === 'belt' ? 'Belt' : 'Chain'} for sprockets of `,
-              `${String(known.drive.motorSprocketTeeth.value)} and ${String(known.drive.wheelSprocketTeeth.value)} teeth, `,
+              `${countOf(known.drive.motorSprocketTeeth)} and ${countOf(known.drive.wheelSprocketTeeth)} teeth, `,
               sizeOf(known.drive.pitchMm, 2),
               ' pitch',
             ],
             why: ['the motor drives the wheel by it'],
+            kind: drive.medium === 'belt' ? 'drive-belt' : 'drive-chain',
           },
         ]
       : [],

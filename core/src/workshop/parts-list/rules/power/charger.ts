@@ -28,7 +28,7 @@ export const charger: Rule = {
             ...(volts.source === 'unknown'
               ? [`, for ${CHEMISTRIES[pack.chemistry].name}`, ...endsAt(model, own.cellsInSeries.source)]
               : [', ends at ', ...specOf(volts, 'V', 1)]),
-            ...(currentA.source === 'unknown' ? [] : [', ', ...specOf(currentA, 'A', 1)]),
+            ...ampsOf(currentA, own.maxChargeA),
           ],
           why: ['each pack is charged by its own, and by no other'],
           main: true,
@@ -47,6 +47,12 @@ export const charger: Rule = {
     });
   },
 };
+
+/** Its own amps, else the most that the pack takes where that is known. */
+function ampsOf(own: Known, most: Known): Phrase {
+  if (own.source !== 'unknown') return [', ', ...specOf(own, 'A', 1)];
+  return most.source === 'unknown' ? [] : [', at most ', ...specOf(most, 'A', 1)];
+}
 
 /** Where the charge of a pack ends by its chemistry and cells. */
 function endsAt(pack: Pack, counted: Known['source']): Phrase {

@@ -1,4 +1,4 @@
-import { isHub } from '../../../job.ts';
+import { heldBy } from '../../../job.ts';
 import { motorDecided } from '../../../../document/motor-decided.ts';
 import type { Rule } from '../../line.ts';
 
@@ -13,9 +13,11 @@ export const torqueWrench: Rule = {
           {
             what: ['Torque wrench, 5 to 60 N m'],
             why: [
-              isHub(job)
-                ? 'axle nuts 35 to 45 N m, arm clamps 5 N m'
-                : 'cranks and lock ring 35 to 40 N m, ring bolts 8 N m',
+              {
+                hub: 'axle nuts 35 to 45 N m, arm clamps 5 N m',
+                middle: 'cranks and lock ring 35 to 40 N m, ring bolts 8 N m',
+                external: 'bolts of the mount and screws of the sprockets, by their size and class',
+              }[heldBy(job)],
             ],
           },
         ]

@@ -14,7 +14,10 @@ export const motorPlug: Rule = {
             what: ['Extension for the motor’s plug, of its family and pin count'],
             why: ['a tail that ends short costs a week'],
             quantity: motorCount(job.build),
-            ask: 'Ask its length: the tail from axle or bracket to the controller is not known yet.',
+            ask:
+              job.known.cabling.phaseMm.source === 'unknown'
+                ? 'Ask its length: the way from the motor to the controller is not known yet.'
+                : 'Ask how long the motor’s own tail is, and take what is missing.',
           },
         ]
       : [],

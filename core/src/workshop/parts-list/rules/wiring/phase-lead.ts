@@ -1,22 +1,30 @@
+import type { BuildDocument } from '../../../../document/document.ts';
 import { motorCount } from '../../../../document/motors.ts';
 import { leadOf, specOf, within } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
-/** Three phase leads and their plugs where they are lengthened. */
+const leadCount = ({ commutation }: BuildDocument['drive']): number => (commutation === 'brushes' ? 2 : 3);
+
+/** Phase leads, or the two of a brushed motor, and their plugs where they are lengthened. */
 export const phaseLead: Rule = {
   id: 'phase-lead',
   group: 'wiring',
   origin: 'power chain: phase leads',
   lines: ({ build, build: { drive, controller }, known: { cabling } }) =>
-    cabling.phaseMm.source !== 'unknown' && drive.commutation !== 'brushes' && controller.place !== 'motor'
+    cabling.phaseMm.source !== 'unknown' && controller.place !== 'motor'
       ? [
           {
-            what: ['Phase lead, three colours, ', leadOf(cabling.phaseMm2, 1), ', with plugs'],
+            what: [
+              drive.commutation === 'brushes' ? 'Motor lead, red and black, ' : 'Phase lead, three colours, ',
+              leadOf(cabling.phaseMm2, 1),
+              ', with plugs',
+            ],
             why: [
               ...specOf(cabling.phaseMm, 'mm', 0),
               ' from controller to motor: they carry more amps than the battery lead',
             ],
-            quantity: (motorCount(build) * Math.ceil((33 * cabling.phaseMm.value) / 1000)) / 10,
+            quantity:
+              (motorCount(build) * Math.ceil((11 * leadCount(drive) * cabling.phaseMm.value) / 1000)) / 10,
             unit: 'm',
             from: {
               type: 'wire',
