@@ -235,6 +235,15 @@ describe('checks of the power chain', () => {
     expect(check(joined('switch'), 'above-cutoff')?.state).toBe('fine');
   });
 
+  it('through diodes asks for the pack of most volts first, on which speed and hill are worked out', () => {
+    const other = { nominalV: 36, capacityAh: 10, bmsCurrentA: 30, chargeLimitPct: 100 };
+    const joined = (cellsInSeries: number, join: 'combiner' | 'switch') =>
+      check(whole({ second: { ...other, cellsInSeries, join } }), 'pack-leads');
+    expect(joined(14, 'combiner')).toMatchObject({ state: 'look', remedy: ['Put pack 2 first.'] });
+    expect(joined(10, 'combiner')).toBeUndefined();
+    expect(joined(14, 'switch')).toBeUndefined();
+  });
+
   it('like packs may differ by a tenth of a volt a cell before they are joined, no more (common practice)', () => {
     const like = {
       cellsInSeries: 13,

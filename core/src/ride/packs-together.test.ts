@@ -9,6 +9,7 @@ import { packsStudy } from '../power-chain/packs-study.ts';
 import { solved } from '../test/ode.ts';
 import { RUNS, sample } from '../test/sample.ts';
 import { constantSpeedRange } from './range.ts';
+import { topSpeed } from './steady.ts';
 import { busPoint, equalisingAmps, sharePower } from './packs-together.ts';
 
 const pack = (rest: Partial<Pack> = {}): Pack => ({
@@ -242,6 +243,24 @@ describe('two packs on a build', () => {
     const study = packsStudy(build('parallel'));
     expect(study?.sameKind).toBe(false);
     expect(study?.equalisingA).toBeGreaterThan(20);
+  });
+
+  it('through diodes go as far whichever is written first, at a speed that only the higher one holds', () => {
+    const machine = assemble(build('combiner'));
+    const [low] = machine.others;
+    if (low === undefined) throw new Error('a second pack');
+    const turned = {
+      ...machine,
+      pack: low.pack,
+      limits: { ...machine.limits, bmsA: low.bmsA },
+      others: [{ pack: machine.pack, bmsA: machine.limits.bmsA, charge: 1 }],
+    };
+    const slowest = topSpeed({ ...turned, others: [] }, 1);
+    const v = (slowest.moves ? slowest.v : 0) + 0.5;
+    const [one, other] = [machine, turned].map((m) => constantSpeedRange(m, v, 1, 'resting'));
+    expect(one).toMatchObject({ holds: true });
+    expect(other).toMatchObject({ holds: true });
+    expect(other?.holds === true && other.metres).toBeCloseTo(one?.holds === true ? one.metres : 0, 3);
   });
 
   it('are none where there is one', () => {

@@ -161,19 +161,24 @@ function onePackRange(machine: Machine, v: number, startCharge: number, legs: Le
   };
 }
 
+/** Volts of a pack at rest as the ride begins. */
+const openAt = ({ pack, charge }: PackAboard, startCharge: number): number =>
+  supplyAt(pack, Math.min(startCharge, charge)).openVolts;
+
 /**
  * Range of a machine with several packs behind diodes: all are drawn from as their volts decide, at the power that the
- * speed asks, until full throttle no longer holds it. Fields of one pack are the first's.
+ * speed asks, until full throttle no longer holds it. Fields of one pack are those of the highest volts.
  */
 function combinedRange(machine: Machine, v: number, startCharge: number, legs: Legs): Unridden {
-  // Diodes let the higher pack wake the controller where the first does not.
-  const other = wakes(machine, startCharge)
-    ? undefined
-    : machine.others.find((one) => wakes({ ...machine, pack: one.pack }, Math.min(startCharge, one.charge)));
+  // Diodes let the pack of the highest volts carry alone at first: it wakes the controller, and its volts decide what is held.
+  const own: PackAboard = { pack: machine.pack, bmsA: machine.limits.bmsA, charge: startCharge };
+  const [top] = [own, ...machine.others].toSorted(
+    (a, b) => openAt(b, startCharge) - openAt(a, startCharge),
+  ) as [PackAboard, ...PackAboard[]];
   const alone =
-    other === undefined
+    top === own
       ? onePackRange(machine, v, startCharge, legs)
-      : onePackRange(onPack(machine, other), v, Math.min(startCharge, other.charge), legs);
+      : onePackRange(onPack(machine, top), v, Math.min(startCharge, top.charge), legs);
   const ways = waysToHold(machine, v, legs);
   const way = ways[0];
   if (alone.held === undefined || way === undefined) return alone;
