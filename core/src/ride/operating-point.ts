@@ -4,7 +4,7 @@ import type { Limit, Limits } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
 import { coreDrag, packShare, wheelForce } from '../machine/motor.ts';
 import { spinOutFactor } from '../machine/rider.ts';
-import { fieldAmps, weakenedAmps } from './weakening.ts';
+import { fieldAmps, plainAmps, weakenedAmps } from './weakening.ts';
 
 /** The motor at one speed in one gear. */
 export interface OperatingPoint {
@@ -70,8 +70,7 @@ export function operatingPoint(machine: Machine, gear: Gear, supply: Supply, v: 
   let limit: Limit = 'phase-current';
 
   // Switched on all the time, a chopper's diode carries nothing.
-  const brushV = motor.brushes?.brushV ?? 0;
-  const byVoltage = Math.max(0, (supply.openVolts - emf - brushV) / (circuitOhm + supply.ohm));
+  const byVoltage = plainAmps(machine, supply, emf);
   if (byVoltage < amps) {
     amps = byVoltage;
     limit = 'voltage';

@@ -1,8 +1,10 @@
+import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { withValue } from '../document/quantity-at.ts';
 import { assemble } from '../machine/assemble.ts';
-import type { Supply } from '../machine/battery.ts';
+import { supplyAt, type Supply } from '../machine/battery.ts';
 import { msToKmh } from '../quantity/units.ts';
-import { sample, type Changes } from '../test/sample.ts';
+import { RUNS, anyBuild, sample, type Changes } from '../test/sample.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { againstMagnets, fieldAmps } from './weakening.ts';
 import { electricalWatts, operatingPoint } from './operating-point.ts';
@@ -103,5 +105,30 @@ describe('the field', () => {
   it('does nothing where no amps are stated', () => {
     const said = sample({ controller: { weakens: 'yes', weakeningA: { source: 'unknown' } } });
     expect(assemble(said).weakening).toBeUndefined();
+  });
+
+  it('never asks for more than the pack can give, on any build at any speed (property)', () => {
+    fc.assert(
+      fc.property(
+        anyBuild,
+        fc.double({ min: 1, max: 80, noNaN: true }),
+        fc.double({ min: 0.05, max: 15, noNaN: true }),
+        (any, amps, v) => {
+          const build = withValue(
+            { ...any, controller: { ...any.controller, weakens: 'yes' } },
+            'controller.weakeningA',
+            amps,
+          );
+          const machine = assemble(build);
+          const [gear] = machine.gears;
+          const supply = supplyAt(machine.pack, 0.5);
+          if (gear === undefined) return;
+          const { phaseA } = operatingPoint(machine, gear, supply, v);
+          const watts = electricalWatts(machine, gear, phaseA, v, supply) - machine.limits.standbyW;
+          expect(watts).toBeLessThanOrEqual((supply.openVolts ** 2 / (4 * supply.ohm)) * (1 + 1e-6));
+        },
+      ),
+      { ...RUNS, numRuns: 3000 },
+    );
   });
 });

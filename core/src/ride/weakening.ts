@@ -1,7 +1,7 @@
 import { batteryAmps, supplyAt, type Supply } from '../machine/battery.ts';
 import type { Gear } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
-import { illinois } from '../quantity/numerics.ts';
+import { illinois, lastTrue } from '../quantity/numerics.ts';
 import { STATED_CHARGE } from './stated.ts';
 
 /** The volts sag by what flows and what flows rises as they sag: so many rounds settle it to a ten-thousandth. */
@@ -53,13 +53,25 @@ function settled(machine: Machine, supply: Supply, emf: number, torqueA: number)
   return d;
 }
 
+/** The most torque current that the volts alone allow, without weakening, A: (V - E - Vb) / (R + Rpack). */
+export const plainAmps = (machine: Machine, supply: Supply, emf: number): number =>
+  Math.max(
+    0,
+    (supply.openVolts - emf - (machine.motor.brushes?.brushV ?? 0)) / (machine.circuitOhm + supply.ohm),
+  );
+
+/** Slow, the volts hold nothing back that a weaker field could give. */
+const isSlow = (supply: Supply, emf: number): boolean => emf < supply.openVolts / 2;
+
 /** Current against the magnets that goes with a torque current at a speed, A; 0 where nothing is weakened. */
 export function fieldAmps(machine: Machine, gear: Gear, torqueA: number, v: number, supply?: Supply): number {
   const { weakening } = machine;
   if (weakening === undefined || torqueA <= 0) return 0;
   const from = supply ?? supplyAt(machine.pack, STATED_CHARGE);
-  const d = settled(machine, from, machine.motor.kt * gear.motorRatio * v, torqueA);
-  return Math.min(d ?? weakening.amps, weakening.amps);
+  const emf = machine.motor.kt * gear.motorRatio * v;
+  // What the volts allow by themselves asks for no weakening.
+  if (isSlow(from, emf) || torqueA <= plainAmps(machine, from, emf)) return 0;
+  return Math.min(settled(machine, from, emf, torqueA) ?? weakening.amps, weakening.amps);
 }
 
 /** What else binds a weakened motor. */
@@ -83,9 +95,7 @@ export function weakenedAmps(
 ): WeakenedMost {
   const { weakening, limits } = machine;
   let limit: WeakenedMost['limit'] = 'voltage';
-  // Slow, the volts hold nothing back that a weaker field could give.
-  const slow = emf < supply.openVolts / 2;
-  if (weakening === undefined || slow || plain >= limits.phaseA) return { amps: plain, limit };
+  if (weakening === undefined || isSlow(supply, emf) || plain >= limits.phaseA) return { amps: plain, limit };
   /** What is in hand, as a share of each bound; the least counts. */
   const inHand = (torqueA: number): number => {
     const d = settled(machine, supply, emf, torqueA);
@@ -101,5 +111,11 @@ export function weakenedAmps(
   };
   if (inHand(plain) <= 0) return { amps: plain, limit };
   const end = illinois(inHand, plain, limits.phaseA, TOLERANCE_A);
-  return { amps: end.found ? end.x : plain, limit };
+  const amps = end.found ? end.x : plain;
+  // Where more field sags the pack further than it wins, what is in hand falls off all at once: just before it is what is had.
+  if (inHand(amps) > -TOLERANCE_A) return { amps, limit };
+  return {
+    amps: lastTrue((a) => inHand(a) >= 0, plain, limits.phaseA, TOLERANCE_A),
+    limit: 'voltage',
+  };
 }
