@@ -258,8 +258,16 @@ function chainLength(s: Subject): Check {
     ],
     why:
       short > 0
-        ? ['Largest ring on largest cog pulls a short chain tight and can tear the mechanism off.']
-        : ['The chain goes round ring and largest cog with the mechanism’s inch to spare.'],
+        ? [
+            hasMechanism(s)
+              ? 'Largest ring on largest cog pulls a short chain tight and can tear the mechanism off.'
+              : 'The chain does not go round ring and cog.',
+          ]
+        : [
+            hasMechanism(s)
+              ? 'The chain goes round ring and largest cog with the mechanism’s inch to spare.'
+              : 'The chain goes round ring and cog; slots or an eccentric take up what is left.',
+          ],
     remedy: firstOf(
       [
         [short > 0, [`Fit a chain of ${String(wanted)} links, or keep off the largest cog.`]],

@@ -66,6 +66,14 @@ function voltsWords(machine: Machine, labelV: number, runV: number): Phrase {
   ];
 }
 
+/** What the greater force goes through. */
+const FOLLOWS: Readonly<Record<DriveKind, string>> = {
+  'geared-hub': 'Force, gear teeth, axle and arms (two above it)',
+  'direct-drive-hub': 'Force, axle and arms (two above it)',
+  'mid-drive': 'Force, gear teeth, chain and cogs',
+  external: 'Force, sprockets, their chain and the mount',
+};
+
 /** The motor against its own label: volts, amps, and the turns that follow. */
 export function ratingChecks(
   build: { readonly drive: { readonly kind: DriveKind; readonly commutation: string } },
@@ -131,7 +139,7 @@ export function ratingChecks(
             why: [
               'Its label is good for about ',
               qty(labelA, 'A', 0),
-              '. Force, gear teeth, axle and arms follow the amps, heat their square; two arms above it, and the controller’s capacitors suffer first.',
+              `. ${FOLLOWS[kind]} follow the amps, heat their square; the controller’s capacitors suffer first.`,
             ],
             remedy: [
               'Set less, or keep full throttle to launches; a sensor in the winding lets the controller hold back.',

@@ -529,6 +529,25 @@ describe('what is asked on the bench is there to be looked at', () => {
     expect(keysOf(tandem).filter((key) => /pack\/charger/.test(key))).toHaveLength(tandem.packs.length);
   });
 
+  it('a chain on one cog by its slack, and a back-pedal brake by the pedals', () => {
+    const coaster = sample(
+      {
+        donor: { brakeRear: 'coaster' },
+        gearing: { cogTeeth: [19], hubRatios: [0.75, 1, 1.333] },
+        controls: { throttle: 'none' },
+      },
+      'mid-drive',
+    );
+    const told = JSON.stringify(pointOf(coaster, 'fitting/chain'));
+    expect(told).toMatch(/10 to 15 mm.*Every gear of the hub.*Pedalled back, it brakes/);
+    expect(told).not.toMatch(/largest cog|without a jam/i);
+    expect(pointOf(coaster, 'inspection/brakes').how).toContain('pedals backwards');
+    expect(JSON.stringify(pointOf(coaster, 'fitting/bar'))).not.toContain('Throttle');
+    expect(JSON.stringify(pointOf(sample({}, 'mid-drive'), 'fitting/chain'))).toMatch(
+      /every gear.*Largest cog not tight/,
+    );
+  });
+
   it('a rotor’s bolts unless the motor takes none: not asked, it would read as fine', () => {
     const disc = (discMount: 'yes' | 'no' | 'unknown') =>
       keysOf(hub({ donor: { brakeRear: 'cable-disc' }, drive: { wheel: 'rear', discMount } }));

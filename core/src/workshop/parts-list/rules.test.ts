@@ -487,6 +487,13 @@ describe('what a mechanic looks for on the list', () => {
       expect(words(build, key), key).not.toMatch(/crank|lock ring|shell|arm/);
   });
 
+  it('asks for a chain by the cogs that it runs on, and of one by its width', () => {
+    const on = (cogTeeth: readonly number[]) =>
+      words(made([{ gearing: { cogTeeth: [...cogTeeth] } }, 'mid-drive']), 'chain');
+    expect(on([19])).toContain('Chain for one cog, 1/8 in wide');
+    expect(on([11, 13, 15])).toContain('Chain for 3 cogs');
+  });
+
   it('lengthens the two leads of a brushed motor, and the three of another', () => {
     const long = (commutation: 'brushes' | 'electronic') =>
       made([{ drive: { commutation }, cabling: { phaseMm: 1000 } }, 'external']);

@@ -115,7 +115,28 @@ function axle(job: Job, motor: BenchMotor): readonly HoldPoint[] {
 
 const hub = (job: Job): readonly HoldPoint[] => benchMotors(job).flatMap((motor) => axle(job, motor));
 
-function middle({ build: { drive, donor } }: Job): readonly HoldPoint[] {
+/** The chain that the motor pulls: behind a mechanism, or on one cog whose slack is set by hand. */
+function chain({ build: { drive, donor, gearing } }: Job): HoldPoint {
+  const one = gearing.cogTeeth.length === 1;
+  const back = donor.brakeRear === 'coaster' ? 'Pedalled back, it brakes' : 'Backwards without a jam';
+  return holdPoint(
+    'fitting',
+    'chain',
+    one ? 'Chain runs true, with slack' : 'Chain runs in every gear',
+    one
+      ? 'Cranks turned by hand, forwards and back: at its tightest place it still moves 10 to 15 mm up and down, midway.'
+      : 'Cranks turned by hand through all gears, forwards and back; no click, nothing pulled tight in the largest cog.',
+    ticks(
+      ...(one ? ['Nowhere tight', 'In line with ring and cog'] : ['All gears', 'Largest cog not tight']),
+      ...(one && gearing.hubRatios.length > 0 ? ['Every gear of the hub goes in'] : []),
+      back,
+    ),
+    { part: drive.name },
+  );
+}
+
+function middle(job: Job): readonly HoldPoint[] {
+  const { drive, donor } = job.build;
   return [
     holdPoint(
       'fitting',
@@ -166,14 +187,7 @@ function middle({ build: { drive, donor } }: Job): readonly HoldPoint[] {
         why: ['35 to 40 N m on taper and splines; others as the maker says'],
       },
     ),
-    holdPoint(
-      'fitting',
-      'chain',
-      'Chain runs in every gear',
-      'Cranks turned by hand through all gears, forwards and back; no click, nothing pulled tight in the largest cog.',
-      ticks('All gears', 'Largest cog not tight', 'Backwards without a jam'),
-      { part: drive.name },
-    ),
+    chain(job),
   ];
 }
 
@@ -242,7 +256,11 @@ export function fitting(job: Job): readonly HoldPoint[] {
       'bar',
       'Bar turns from lock to lock',
       'Full lock both ways, folded or through the travel where it folds or is sprung: no cable pulls, nothing presses a button or a lever.',
-      ticks('Full lock left', 'Full lock right', 'Throttle cannot be brushed by accident'),
+      ticks(
+        'Full lock left',
+        'Full lock right',
+        ...(job.build.controls.throttle === 'none' ? [] : ['Throttle cannot be brushed by accident']),
+      ),
       { guards: true },
     ),
   ];

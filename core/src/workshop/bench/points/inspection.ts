@@ -44,7 +44,9 @@ export const inspection = ({ build: { donor } }: Job): readonly HoldPoint[] => [
     'inspection',
     'brakes',
     'The brakes stop it, before a motor pushes',
-    'Walk it, then pull each lever alone; nothing oily near pads or discs.',
+    [donor.brakeFront, donor.brakeRear].includes('coaster')
+      ? 'Walk it, then brake with each lever alone, and by the pedals backwards; nothing oily near pads or discs.'
+      : 'Walk it, then pull each lever alone; nothing oily near pads or discs.',
     ticks(...brakeItems(donor)),
     {
       guards: true,
