@@ -494,6 +494,24 @@ describe('what a mechanic looks for on the list', () => {
     expect(on([11, 13, 15])).toContain('Chain for 3 cogs');
   });
 
+  it('asks for as many torque arms as the check of fit does, at each axle', () => {
+    // Strong and turned round by regeneration: one on each side.
+    const strong: Changes = {
+      donor: { frameMaterial: 'steel', forkMaterial: 'steel' },
+      drive: { torqueArms: 0, freewheel: false, kvRpmPerV: 9, reduction: 1 },
+      controller: { regenerates: 'yes', phaseCurrentA: 80 },
+    };
+    const count = (changes: Changes) =>
+      line(
+        made([{ ...strong, ...changes, drive: { ...strong.drive, ...changes.drive } }, 'direct-drive-hub']),
+        'torque-arms',
+      )?.quantity;
+    expect(count({})).toBe(2);
+    expect(count({ drive: { motors: 'each-wheel' } })).toBe(4);
+    expect(count({ drive: { torqueArms: 2 } })).toBe(2);
+    expect(count({ controller: { regenerates: 'no', phaseCurrentA: 10 } })).toBeUndefined();
+  });
+
   it('lengthens the two leads of a brushed motor, and the three of another', () => {
     const long = (commutation: 'brushes' | 'electronic') =>
       made([{ drive: { commutation }, cabling: { phaseMm: 1000 } }, 'external']);

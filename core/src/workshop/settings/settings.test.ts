@@ -57,6 +57,19 @@ describe('the settings sheet', () => {
     expect(row(moved, 'battery-amps').stands).toMatchObject({ kind: 'wrong', by: 5 });
   });
 
+  it('says beside amps that the weakest link does not carry that it does not', () => {
+    const because = (changes: Changes) => phraseText(row(hub(changes), 'battery-amps').setting.because);
+    const carries = { pack: { bmsCurrentA: 18 }, controller: { batteryCurrentA: 15 } };
+    expect(because(carries)).toMatch(/^weakest link/);
+    expect(because({ ...carries, controller: { batteryCurrentA: 30 } })).toMatch(
+      /^more than it carries for long: weakest/,
+    );
+    // Two controllers draw twice as much.
+    expect(because({ ...carries, drive: { motors: 'each-wheel' } })).toMatch(
+      /^more than it carries for long/,
+    );
+  });
+
   it('has no plan for what nobody has said: a default is never put into a controller in silence', () => {
     const bare = hub();
     expect(row(bare, 'low-volts').setting.plan).toBeUndefined();

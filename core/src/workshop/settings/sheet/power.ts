@@ -14,6 +14,7 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
   const low = controller.lowVoltageCutoffV;
   const cells = known.packs[0].cellsInSeries;
   const full = fullChargeVolts(machine.pack);
+  const drawn = motorCount(build) * controller.batteryCurrentA.value;
   /** Of two controllers each is set so; pack and plugs carry what both draw. */
   const of = (amps: Known): Phrase =>
     motorCount(build) === 1 || amps.source === 'unknown'
@@ -29,6 +30,9 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
         weakest?.continuousA === undefined
           ? ['no link of the chain is known yet']
           : [
+              ...(isKnown(controller.batteryCurrentA) && drawn > weakest.continuousA
+                ? ['more than it carries for long: ']
+                : []),
               `weakest link, ${weakest.name.toLowerCase()}: `,
               qty(weakest.continuousA, 'A', 0),
               ' continuous',

@@ -1,7 +1,16 @@
-import { motorCount } from '../../../../document/motors.ts';
-import { isAmiss, isHub } from '../../../job.ts';
+import { drivesBoth, motorCount } from '../../../../document/motors.ts';
+import { isAmiss, isHub, type Job } from '../../../job.ts';
 import { sizeOf } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
+
+/** Arms of one axle: as many as the plan has, or as the check of fit asks for where that is more. */
+function armsOf(job: Job, id: string): number {
+  const { torqueArms } = job.build.drive;
+  const check = job.check(id);
+  if (check?.state === 'unknown') return Math.max(torqueArms, 1);
+  const asked = isAmiss(job, id) ? (check?.value ?? 0) - (check?.margin ?? 0) : 0;
+  return Math.max(torqueArms, Math.round(asked));
+}
 
 /** Torque arms for the flats of the axle. */
 export const torqueArms: Rule = {
@@ -10,13 +19,10 @@ export const torqueArms: Rule = {
   origin: 'fit check: torque on the dropouts',
   lines: (job) => {
     if (!isHub(job)) return [];
-    const { torqueArms } = job.build.drive;
     const flats = job.known.drive.flatsMm;
-    const each = Math.max(
-      torqueArms,
-      isAmiss(job, 'torque-arms') || job.check('torque-arms')?.state === 'unknown' ? 1 : 0,
-    );
-    return each === 0
+    const [each, other] = [armsOf(job, 'torque-arms'), armsOf(job, 'other-torque-arms')];
+    const quantity = drivesBoth(job.build) ? each + other : each * motorCount(job.build);
+    return quantity === 0
       ? []
       : [
           {
@@ -28,7 +34,7 @@ export const torqueArms: Rule = {
               ', with clamp',
             ],
             why: ['the axle would turn in its slot and tear the leads off'],
-            quantity: each * motorCount(job.build),
+            quantity,
           },
         ];
   },
