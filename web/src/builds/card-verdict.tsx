@@ -35,7 +35,7 @@ function CardFigure({
 }: {
   verdict: Verdict;
   id: 'hill' | 'range' | 'price';
-  label: string;
+  label: 'Test hill' | 'Range' | 'Range, level' | 'Price';
 }) {
   const system = useSettings((state) => state.units);
   const { value, unit } = figureText(figureOf(verdict, id), system);
@@ -98,7 +98,12 @@ export function CardVerdict({ id, document }: { readonly id: string; readonly do
       </Suspense>
       <div className="mt-auto flex items-end justify-between gap-3 pt-2.5" data-judged={document.name}>
         <CardFigure verdict={verdict} id="hill" label="Test hill" />
-        <CardFigure verdict={verdict} id="range" label="Range" />
+        <CardFigure
+          verdict={verdict}
+          id="range"
+          // The figure is that of a level road, whatever road the sentence above speaks of.
+          label={document.brief.rangeRoute === '' ? 'Range' : 'Range, level'}
+        />
         <CardFigure verdict={verdict} id="price" label="Price" />
         <span
           className="flex gap-[5px] pb-1"
