@@ -40,4 +40,19 @@ describe('what is said first', () => {
       /15\.7 mph, where at most 15\.5 mph is allowed/,
     );
   });
+
+  it('of a text that is being changed is that it may have, never that nothing is to be checked', () => {
+    const moving = book.filter((place) =>
+      place.tests.some(
+        ({ about, categories }) => about === 'riding' && categories.some((c) => c.status === 'changing'),
+      ),
+    );
+    expect(moving.length).toBeGreaterThan(0);
+    for (const { id } of moving) {
+      const { what, todo } = said(id);
+      expect(what + todo, id).not.toMatch(/^.*something to check.*See to the duties/);
+      if (/may have changed/.test(what)) expect(todo, id).toMatch(/^Read the text as it stands today/);
+    }
+    expect(said('us-or').what).toMatch(/Oregon, by a text that may have changed\.$/);
+  });
 });

@@ -56,6 +56,10 @@ function open({ unsettled }: PlaceVerdict): readonly ClauseVerdict[] {
   return unsettled.filter((c) => c.state === 'unknown');
 }
 
+/** Every clause is met, and what is left to check is the text itself: it is being changed, or another one stands by now. */
+export const onlyTheText = ({ outcome, unsettled }: Pick<PlaceVerdict, 'outcome' | 'unsettled'>): boolean =>
+  outcome === 'check' && unsettled.length === 0;
+
 /** What it is: its class, or that it cannot be told. */
 function what(place: PlaceVerdict): string {
   const { className, outcome } = place;
@@ -64,7 +68,9 @@ function what(place: PlaceVerdict): string {
     case 'inside':
       return `${className} in ${here}.`;
     case 'check':
-      return `${className} in ${here}, with something to check.`;
+      return onlyTheText(place)
+        ? `${className} in ${here}, by a text that may have changed.`
+        : `${className} in ${here}, with something to check.`;
     case 'cannot-tell':
       return `Cannot tell yet what it is in ${here}.`;
     case 'other-class':
@@ -99,6 +105,7 @@ function todo(place: PlaceVerdict): string {
   if (unsettled.some((c) => c.clause.kind === 'answer' && c.clause.fact === 'classLabel'))
     return 'Put the label on: the class sheet prints it.';
   if (unsettled.length > 0) return 'Confirm it at the machine, or in the text.';
+  if (onlyTheText(place)) return 'Read the text as it stands today, then see to the duties.';
   return 'See to the duties, and keep the class sheet.';
 }
 

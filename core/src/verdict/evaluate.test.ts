@@ -268,6 +268,21 @@ describe('findings', () => {
 });
 
 describe('stages', () => {
+  it('count checks that wait for what another stage asks: unknown never reads as fine', () => {
+    // Every measure of the bicycle is there; the mass of the motor is not.
+    const build = { ...trike, drive: { ...trike.drive, massKg: { source: 'unknown' as const } } };
+    const donorOf = (b: BuildDocument) => evaluate(b).stages.find(({ id }) => id === 'donor');
+    expect(donorOf(trike)).toMatchObject({ state: 'fine', words: 'all known' });
+    expect(donorOf(build)).toMatchObject({ state: 'unknown', words: '1 check waits' });
+  });
+
+  it('never say that nothing is to be checked where the law is to be looked at', () => {
+    const inOregon = { ...trike, brief: { ...trike.brief, place: 'us-or' } };
+    const { stages, figures } = evaluate(inOregon);
+    expect(stages.find(({ id }) => id === 'law')?.words).not.toMatch(/\b0 to/);
+    expect(JSON.stringify(figures.find(({ id }) => id === 'class'))).not.toMatch(/\b0 to check/);
+  });
+
   it('stand in working order, each with words', () => {
     const { stages } = evaluate(sample());
     expect(stages.map((s) => s.id)).toEqual(STAGE_IDS);

@@ -1,4 +1,5 @@
 import { decidingCategory, type PlaceOutcome, type PlaceVerdict } from '../../law/judge.ts';
+import { onlyTheText } from '../../law/sentence.ts';
 import type { ClauseVerdict } from '../../law/judge-clause.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
@@ -25,7 +26,11 @@ function condition({ here }: Judged): Phrase {
     case 'inside':
       return [`inside, ${place}`];
     case 'check':
-      return [`${String(here.unsettled.length)} to check, ${here.place.shortName}`];
+      return [
+        onlyTheText(here)
+          ? `text may have changed, ${here.place.shortName}`
+          : `${String(here.unsettled.length)} to check, ${here.place.shortName}`,
+      ];
     case 'cannot-tell':
       if (here.place.ask) return [`ask the authority, ${here.place.shortName}`];
       return [here.unsettled.find((c) => c.state === 'unknown')?.clause.title ?? 'a value is missing'];

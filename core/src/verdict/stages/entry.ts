@@ -6,7 +6,7 @@ const counted = (count: number, words: string): readonly string[] =>
 
 /**
  * How a stage stands at which values are entered: what its findings ask, and how many of its quantities and choices
- * are unknown.
+ * are unknown; where all of them are known, how many of its checks wait for what another stage asks.
  * @param done words for a stage at which nothing is open
  */
 export const byEntries =
@@ -16,12 +16,14 @@ export const byEntries =
       entered.filter((k) => k.source === 'unknown').length +
       new Set(checks.flatMap((c) => c.unanswered)).size;
     const of = (state: 'look' | 'stop'): number => findings.filter((f) => f.state === state).length;
+    const waiting = unknown > 0 ? 0 : checks.filter((c) => c.state === 'unknown').length;
     const words = [
       ...counted(of('stop'), 'to stop for'),
       ...counted(of('look'), 'to look at'),
       ...counted(unknown, 'unknown'),
+      ...counted(waiting, waiting === 1 ? 'check waits' : 'checks wait'),
     ];
-    const open = unknown > 0 ? (['unknown'] as const) : [];
+    const open = unknown + waiting > 0 ? (['unknown'] as const) : [];
     return {
       state: worstState([...findings.map((f) => f.state), ...open]),
       words: words.length === 0 ? done : words.slice(0, 2).join(', '),

@@ -1,12 +1,16 @@
 import type { PlaceVerdict } from '../../law/judge.ts';
+import { onlyTheText } from '../../law/sentence.ts';
 import { byFigures, type Stage } from './stage.ts';
 
-function words({ outcome, unsettled, failing }: PlaceVerdict): string {
+function words(place: PlaceVerdict): string {
+  const { outcome, unsettled, failing } = place;
   switch (outcome) {
     case 'inside':
       return 'inside';
     case 'check':
-      return `inside, ${String(unsettled.length)} to check`;
+      return onlyTheText(place)
+        ? 'inside, text may have changed'
+        : `inside, ${String(unsettled.length)} to check`;
     case 'cannot-tell':
       return 'cannot tell yet';
     case 'other-class':
