@@ -1,4 +1,5 @@
 import { isHubMotor } from './choices.ts';
+import { hasBoard } from './pack-board.ts';
 import type { driveSpecs } from './drive.ts';
 import {
   QUANTITY_PATHS,
@@ -156,6 +157,7 @@ const PACK_COUNTS_WHEN: Readonly<Record<string, PackWhen>> = {
   cellsContinuousA: ready,
   cellsPeakA: ready,
   maxChargeA: ready,
+  bmsCurrentA: hasBoard,
   'cell.depthMm': (p) => cells(p) && !p.cell.round,
   // Asked for by its check alone, where lamps hang on the pack.
   boardCutoffV: (p) => p.boardCutoffV.source !== 'unknown',

@@ -5,7 +5,7 @@ import { applyPart } from '../parts/apply-part.ts';
 import { part, type Part } from '../parts/part.ts';
 import { refreshed, staleValues } from '../parts/refresh-part.ts';
 import { evaluate } from '../test/evaluate.ts';
-import { sample } from '../test/sample.ts';
+import { sample, type Changes } from '../test/sample.ts';
 import { chemistry } from './choices.ts';
 import { inUse, knownBuild } from './known.ts';
 import { withValues } from './quantity-at.ts';
@@ -31,6 +31,14 @@ describe('what counts of the power chain', () => {
       expect(inUse(cells, path), path).toBe(true);
     }
     expect(inUse(cells, 'packs.0.cell.depthMm')).toBe(false);
+  });
+
+  it('asks for what a protection board carries only where there is one', () => {
+    const counts = (pack: NonNullable<Changes['pack']>) => inUse(sample({ pack }), 'packs.0.bmsCurrentA');
+    expect(counts({ board: 'yes' })).toBe(true);
+    expect(counts({ board: 'unknown' })).toBe(true);
+    expect(counts({ board: 'no' })).toBe(false);
+    expect(counts({ chemistry: 'lead-acid', board: 'unknown' })).toBe(false);
   });
 
   it('asks of a second pack, a fuse, a resistor and lights only where there are any', () => {

@@ -5,6 +5,7 @@ import { isThrottle, throttleHeld } from '../document/throttle.ts';
 import type { KnownBuild, KnownPack } from '../document/known-build.ts';
 import type { PackDocument } from '../document/pack.ts';
 import { knownBuild } from '../document/known.ts';
+import { hasBoard } from '../document/pack-board.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { accessoryWatts } from './accessories.ts';
 import { airDensity } from './air.ts';
@@ -64,10 +65,6 @@ function packAboard(document: PackDocument, known: KnownPack, airC: number): Pac
     charge: known.chargeLimitPct.value / 100,
   };
 }
-
-/** A pack has a protection board unless it is said to have none; lead-acid has none unless it is said to have one. */
-export const hasBoard = ({ board, chemistry }: PackDocument): boolean =>
-  board === 'yes' || (board === 'unknown' && chemistry !== 'lead-acid');
 
 /** All packs of a build, in the order of use. */
 export function packsAboard(build: BuildDocument, known: KnownBuild): readonly [PackAboard, ...PackAboard[]] {

@@ -1,7 +1,7 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { KnownBuild, KnownPack } from '../document/known-build.ts';
 import type { PackDocument } from '../document/pack.ts';
-import { hasBoard } from '../machine/assemble.ts';
+import { hasBoard } from '../document/pack-board.ts';
 import type { Machine } from '../machine/machine.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
 import { batteryDemand, phaseDemand, type Demand } from './demand.ts';
@@ -60,7 +60,12 @@ const cellsLinks = (scene: Scene): readonly Link[] =>
       ),
       demand: scene.battery,
       failing: 'the cells sag, warm up and age early',
-      remedy: [LOWER, 'put more cells side by side, or take power cells.'],
+      remedy: [
+        LOWER,
+        packs[0]?.document.chemistry === 'lead-acid'
+          ? 'take larger blocks, or a second row side by side.'
+          : 'put more cells side by side, or take power cells.',
+      ],
       source:
         packs[0]?.document.make === 'cells'
           ? 'cells side by side times the cell’s data'

@@ -1,5 +1,5 @@
 import { asked, measured, told, type Check } from '../check/check.ts';
-import { hasBoard } from '../machine/assemble.ts';
+import { hasBoard } from '../document/pack-board.ts';
 import { qty } from '../quantity/phrase.ts';
 import { idOfPack, ofPack } from '../document/pack-names.ts';
 import { EDGE, highestVolts, type PowerSubject } from './subject.ts';

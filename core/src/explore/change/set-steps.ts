@@ -3,7 +3,7 @@ import { knownBuild } from '../../document/known.ts';
 import type { KnownBuild } from '../../document/known-build.ts';
 import type { Sourced } from '../../document/quantity-spec.ts';
 import { withBatteryLimit } from '../../document/turned-down.ts';
-import { hasBoard } from '../../machine/assemble.ts';
+import { hasBoard } from '../../document/pack-board.ts';
 import type { Part } from '../../parts/part.ts';
 import { formatNumber } from '../../quantity/format.ts';
 import type { ChangeStep, StepKind } from './step.ts';

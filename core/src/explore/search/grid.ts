@@ -5,7 +5,7 @@ import { motorCount } from '../../document/motors.ts';
 import type { PartType } from '../../document/part-types.ts';
 import { letsIn, usualOf } from '../../law/usual.ts';
 import type { RuleBook } from '../../law/rule-schema.ts';
-import { hasBoard } from '../../machine/assemble.ts';
+import { hasBoard } from '../../document/pack-board.ts';
 import { applyPart } from '../../parts/apply-part.ts';
 import { ofType } from '../../parts/of-type.ts';
 import type { Part, PartOf } from '../../parts/part.ts';

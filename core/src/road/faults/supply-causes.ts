@@ -1,4 +1,4 @@
-import { hasBoard } from '../../machine/assemble.ts';
+import { hasBoard } from '../../document/pack-board.ts';
 import { qty } from '../../quantity/phrase.ts';
 import { NOW_AND_THEN as NOW, OFTEN, SELDOM, cause, type Cause } from './cause.ts';
 import {

@@ -28,7 +28,7 @@ function condition({ here }: Judged): Phrase {
     case 'check':
       return [
         onlyTheText(here)
-          ? `text may have changed, ${here.place.shortName}`
+          ? `check the text, ${here.place.shortName}`
           : `${String(here.unsettled.length)} to check, ${here.place.shortName}`,
       ];
     case 'cannot-tell':

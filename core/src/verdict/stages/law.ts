@@ -8,9 +8,7 @@ function words(place: PlaceVerdict): string {
     case 'inside':
       return 'inside';
     case 'check':
-      return onlyTheText(place)
-        ? 'inside, text may have changed'
-        : `inside, ${String(unsettled.length)} to check`;
+      return onlyTheText(place) ? 'inside, check text' : `inside, ${String(unsettled.length)} to check`;
     case 'cannot-tell':
       return 'cannot tell yet';
     case 'other-class':

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { convert, msToKmh, roadForce, shownUnit, unitText } from '@apple-cart/core';
+import { convert, firstOf, msToKmh, roadForce, shownUnit, unitText } from '@apple-cart/core';
 import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { forceChart } from '../../charts/force-chart.ts';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
@@ -35,10 +35,16 @@ export function ForcePanel() {
   const force = shownUnit('N', system);
   const slow = held.at(-1);
   const fast = held[0];
-  const words =
-    slow === undefined || fast === undefined
-      ? 'It does not move.'
-      : `${names[slow.limit]} binds when slow, ${names[fast.limit]} when fast`;
+  const words = firstOf(
+    [
+      [slow === undefined || fast === undefined, 'It does not move.'],
+      [
+        held.every(({ limit }) => limit === slow?.limit),
+        `${names[slow?.limit ?? 'voltage']} binds throughout`,
+      ],
+    ],
+    `${names[slow?.limit ?? 'voltage']} binds when slow, ${names[fast?.limit ?? 'voltage']} when fast`,
+  );
   return (
     <ChartPanel
       title={words.charAt(0).toUpperCase() + words.slice(1)}
