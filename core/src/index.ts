@@ -90,6 +90,7 @@ export type { Point } from './frame/point.ts';
 // Power: packs, leads, charging, cells.
 export { cellLayout, type CellLayout } from './power-chain/cell-layout.ts';
 export type { Chain } from './power-chain/chain.ts';
+export { chargerWords } from './power-chain/charger-words.ts';
 export { chargePlan, packCard, type ChargePlan, type PackCard } from './power-chain/charge-plan.ts';
 export { likesFull, type ChargeOutcome } from './power-chain/charging.ts';
 export { readings } from './power-chain/expectations.ts';

@@ -1,7 +1,10 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { chargerWords } from './charger-words.ts';
+import { phraseText } from '../quantity/phrase.ts';
 import { CHEMISTRIES } from '../document/chemistries.ts';
 import { chemistry } from '../document/choices.ts';
+import { knownBuild } from '../document/known.ts';
 import { wholeCapacityAh, fullChargeVolts, peukertFactor, supplyAt, type Pack } from '../machine/battery.ts';
 import { chargePlan } from './charge-plan.ts';
 import { solved } from '../test/ode.ts';
@@ -178,5 +181,34 @@ describe('habits', () => {
     // 13 Ah, 48 V: about 0.6 kWh, at 0.88 and 0.30 a kilowatt-hour some 20 in the hundredth.
     expect(whole?.cost).toBeGreaterThan(0.15);
     expect(whole?.cost).toBeLessThan(0.28);
+  });
+});
+
+describe('the words of the charge card', () => {
+  const words = (changes: Parameters<typeof sample>[0]) => {
+    const build = sample(changes);
+    return phraseText(chargerWords(build, knownBuild(build), 0));
+  };
+  it('name the charger of the plan, else one that ends where the cells do, and none where nobody has counted them', () => {
+    const pack = { cellsInSeries: 13 };
+    expect(words({ pack, charger: { volts: 54.6 } })).toMatch(
+      /^13 in series, .*Charger: 54\.6.V, never another\.$/,
+    );
+    expect(words({ pack, charger: { volts: { source: 'unknown' } } })).toMatch(
+      /Charger: one that ends at 54\.6.V/,
+    );
+    // Three 12 V blocks: 2.25 to 2.45 V a cell.
+    expect(
+      words({
+        pack: { chemistry: 'lead-acid', cellsInSeries: 18 },
+        charger: { volts: { source: 'unknown' } },
+      }),
+    ).toMatch(/one that ends between 40\.5.V and 44\.1.V/);
+    const uncounted = words({
+      pack: { cellsInSeries: { source: 'unknown' } },
+      charger: { volts: { source: 'unknown' } },
+    });
+    expect(uncounted).toMatch(/^Cells in series not known.*nothing is charged before the cells are counted/);
+    expect(uncounted).not.toMatch(/\d\d/);
   });
 });

@@ -40,6 +40,18 @@ describe('upkeep', () => {
     expect(chain(longtail)).toBeLessThan(chain(tandem) ?? 0);
   });
 
+  it('asks a motor with brushes for its brushes, and no other', () => {
+    const keysOf = (commutation: 'brushes' | 'electronic') =>
+      upkeepOf(
+        { ...longtail, drive: { ...longtail.drive, commutation } },
+        rides(1),
+        [],
+        '2026-03-01',
+      ).rows.map((r) => r.task.key);
+    expect(keysOf('brushes')).toContain('motor-brushes');
+    expect(keysOf('electronic')).not.toContain('motor-brushes');
+  });
+
   it('asks an external drive for its mount and its own chain', () => {
     const external = { ...longtail, drive: { ...longtail.drive, kind: 'external' as const } };
     const keys = upkeepOf(external, rides(1), [], '2026-03-01').rows.map((r) => r.task.key);

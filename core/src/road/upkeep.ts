@@ -80,6 +80,18 @@ const RULES: readonly Rule[] = [
           why: `${PRACTICE}: a mount that gives lets the chain climb off`,
         }
       : undefined,
+  (build) =>
+    build.drive.commutation === 'brushes'
+      ? {
+          key: 'motor-brushes',
+          name: 'Brushes of the motor',
+          how: 'Battery off. Brushes longer than a third of new, springs free, commutator brown and smooth; dust blown out.',
+          firstKm: 500,
+          everyKm: 1000,
+          everyDays: 365,
+          why: `${PRACTICE}: a brush worn to its spring scores the commutator`,
+        }
+      : undefined,
   (build) => {
     const mid = build.drive.kind === 'mid-drive';
     return {

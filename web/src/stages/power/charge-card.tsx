@@ -1,4 +1,4 @@
-import { CHEMISTRIES, formatNumber, packCard, type BuildDocument } from '@apple-cart/core';
+import { chargerWords, packCard, phraseText, type BuildDocument } from '@apple-cart/core';
 import { PrintPage } from '../../paper/print-page.tsx';
 import { verdictOf } from '../../state/verdicts.ts';
 import { usePack } from '../parts/use-pack.ts';
@@ -6,11 +6,8 @@ import { CardTable } from './card-table.tsx';
 import { packName } from './pack-tabs.tsx';
 
 function Card({ build }: { build: BuildDocument }) {
-  const { known, power } = verdictOf(build);
+  const { known } = verdictOf(build);
   const { index, pack } = usePack(build);
-  const own = known.packs[index] ?? known.packs[0];
-  const { volts } = own.charger;
-  const charger = volts.source === 'unknown' ? (power.packs[index]?.fullV ?? power.fullV) : volts.value;
   const which = build.packs.length > 1 ? packName(pack, index) : pack.name;
   return (
     <section className="keep-together border-2 border-ink p-4 print:w-[105mm]">
@@ -21,8 +18,7 @@ function Card({ build }: { build: BuildDocument }) {
       </p>
       <p className="border-b-[1.5px] border-ink pb-1.5 text-[12.5px] text-ink2">
         {which === '' ? '' : `${which}. `}
-        {formatNumber(own.cellsInSeries.value, 0)} in series, {CHEMISTRIES[pack.chemistry].name}. Charger:{' '}
-        {formatNumber(charger, 1)} V, never another.
+        {phraseText(chargerWords(build, known, index))}
       </p>
       <CardTable card={packCard(build, index)} short />
       <p className="border-t-[1.5px] border-ink pt-1.5 text-[12.5px]">

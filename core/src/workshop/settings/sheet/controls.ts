@@ -86,8 +86,9 @@ function throttle({ build }: Job): readonly Setting[] {
 const spared = ({ build: { drive } }: Job): string => {
   switch (drive.kind) {
     case 'mid-drive':
-    case 'external':
       return 'chain, cogs and a hub gear';
+    case 'external':
+      return `its own ${drive.medium === 'belt' ? 'belt and pulleys' : 'chain and sprockets'}`;
     case 'geared-hub':
       return 'the hub’s own gears and its clutch';
     case 'direct-drive-hub':

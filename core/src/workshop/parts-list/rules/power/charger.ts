@@ -1,11 +1,13 @@
 import { CHEMISTRIES } from '../../../../document/chemistries.ts';
 import type { Known } from '../../../../document/known-build.ts';
 import { packsAboard } from '../../../../machine/assemble.ts';
-import { fullChargeVolts, type Pack } from '../../../../machine/battery.ts';
 import { endSpan } from '../../../../power-chain/charge-checks.ts';
-import { qty, type Phrase } from '../../../../quantity/phrase.ts';
+import { endOfCharge } from '../../../../power-chain/charger-words.ts';
+import type { Phrase } from '../../../../quantity/phrase.ts';
 import { specOf } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
+
+const UNCOUNTED: Phrase = ['volts by its cells in series (not known: count them first)'];
 
 /** A charger for each pack. */
 export const charger: Rule = {
@@ -26,7 +28,10 @@ export const charger: Rule = {
           what: [
             pack.charger.name.trim() === '' ? 'Charger' : pack.charger.name,
             ...(volts.source === 'unknown'
-              ? [`, for ${CHEMISTRIES[pack.chemistry].name}`, ...endsAt(model, own.cellsInSeries.source)]
+              ? [
+                  `, for ${CHEMISTRIES[pack.chemistry].name}, `,
+                  ...(endOfCharge(model, own.cellsInSeries.source) ?? UNCOUNTED),
+                ]
               : [', ends at ', ...specOf(volts, 'V', 1)]),
             ...ampsOf(currentA, own.maxChargeA),
           ],
@@ -52,13 +57,4 @@ export const charger: Rule = {
 function ampsOf(own: Known, most: Known): Phrase {
   if (own.source !== 'unknown') return [', ', ...specOf(own, 'A', 1)];
   return most.source === 'unknown' ? [] : [', at most ', ...specOf(most, 'A', 1)];
-}
-
-/** Where the charge of a pack ends by its chemistry and cells. */
-function endsAt(pack: Pack, counted: Known['source']): Phrase {
-  if (counted === 'unknown') return [', volts by its cells in series (not known: count them first)'];
-  const [least, most] = endSpan(pack);
-  return pack.chemistry === 'lead-acid'
-    ? [', ends between ', qty(least, 'V', 1), ' and ', qty(most, 'V', 1)]
-    : [', ends at ', qty(fullChargeVolts(pack), 'V', 1)];
 }
