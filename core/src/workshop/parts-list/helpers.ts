@@ -132,27 +132,31 @@ export function comesOut({ drive, controls }: BuildDocument): {
   };
 }
 
-/** Beside a quantity that nobody has read. */
-const UNREAD = ' (not known: measure first)';
+/** Beside a quantity that nobody has read, and beside one that is only assumed: no default is bought in silence. */
+const BESIDE: Readonly<Partial<Record<Known['source'], string>>> = {
+  unknown: ' (not known: measure first)',
+  assumed: ' (assumed: look first)',
+};
+const beside = (source: Known['source']): string => BESIDE[source] ?? '';
 
-/** A quantity that is asked for at a counter: one that nobody has read says so, so that no default is bought in silence. */
+/** A quantity that is asked for at a counter. */
 export const specOf = (
   { value, source }: Pick<Known, 'value' | 'source'>,
   unit: Unit,
   digits?: number,
-): Phrase => (source === 'unknown' ? [qty(value, unit, digits), UNREAD] : [qty(value, unit, digits)]);
+): Phrase => [qty(value, unit, digits), ...(beside(source) === '' ? [] : [beside(source)])];
 
 /** A size that a part is asked for by: bicycle parts and cells are sold by the millimetre in every country. */
 export const sizeOf = ({ value, source }: Pick<Known, 'value' | 'source'>, digits: number): string =>
-  `${formatQuantity(value, 'mm', digits)}${source === 'unknown' ? UNREAD : ''}`;
+  `${formatQuantity(value, 'mm', digits)}${beside(source)}`;
 
 /** A count that a part is asked for by, as of teeth. */
 export const countOf = ({ value, source }: Pick<Known, 'value' | 'source'>): string =>
-  `${String(Math.round(value))}${source === 'unknown' ? UNREAD : ''}`;
+  `${String(Math.round(value))}${beside(source)}`;
 
 /** A lead by its area and the thinnest American gauge that carries as much: both stand on reels. */
 export const leadOf = ({ value, source }: Pick<Known, 'value' | 'source'>, digits: number): string =>
-  `${formatQuantity(value, 'mm2', digits)} (${gaugeText(value)})${source === 'unknown' ? UNREAD : ''}`;
+  `${formatQuantity(value, 'mm2', digits)} (${gaugeText(value)})${beside(source)}`;
 
 /** A value is as near to another as a share of it. */
 export const within = (value: number, other: number, share: number): boolean =>

@@ -512,6 +512,13 @@ describe('what a mechanic looks for on the list', () => {
     expect(count({ controller: { regenerates: 'no', phaseCurrentA: 10 } })).toBeUndefined();
   });
 
+  it('buys no default in silence: what is assumed stands beside what is asked for', () => {
+    const amps = (source: 'assumed' | 'label') =>
+      words(made([{ controller: { batteryCurrentA: { source, value: 18 } } }]), 'controller');
+    expect(amps('assumed')).toContain('(assumed: look first)');
+    expect(amps('label')).not.toContain('assumed');
+  });
+
   it('lengthens the two leads of a brushed motor, and the three of another', () => {
     const long = (commutation: 'brushes' | 'electronic') =>
       made([{ drive: { commutation }, cabling: { phaseMm: 1000 } }, 'external']);

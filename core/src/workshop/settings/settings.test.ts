@@ -2,6 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../../document/document.ts';
 import { NOTHING_SET, type ToldSetting } from '../../document/settings.ts';
+import { newBuild } from '../../document/template.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import { evaluate } from '../../test/evaluate.ts';
 import { RUNS, anyBuild, sample, type Changes } from '../../test/sample.ts';
@@ -55,6 +56,18 @@ describe('the settings sheet', () => {
       controller: { ...set.controller, batteryCurrentA: { source: 'measured' as const, value: 25 } },
     };
     expect(row(moved, 'battery-amps').stands).toMatchObject({ kind: 'wrong', by: 5 });
+  });
+
+  it('tells of a value that is only assumed that it is, also where it comes with a new build', () => {
+    const assumed = { source: 'assumed' as const, value: 18 };
+    const because = (batteryCurrentA: { source: 'assumed' | 'label'; value: number }) =>
+      phraseText(
+        row({ ...build, controller: { ...build.controller, batteryCurrentA } }, 'battery-amps').setting
+          .because,
+      );
+    expect(because(assumed)).toMatch(/^only assumed so far; /);
+    expect(because({ source: 'label', value: 18 })).not.toContain('assumed');
+    expect(row(newBuild('New'), 'battery-amps').setting.because[0]).toBe('only assumed so far; ');
   });
 
   it('says beside amps that the weakest link does not carry that it does not', () => {

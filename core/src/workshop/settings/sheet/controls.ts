@@ -25,6 +25,7 @@ function assist({ build, known }: Job): readonly Setting[] {
                 name: 'Help of the highest level',
                 unit: '1',
                 digits: 2,
+                of: known.controls.assistRatio,
                 plan: valueOf(known.controls.assistRatio),
                 because: ['motor watts per rider watt'],
                 ifWrong: 'The range is that of another level.',

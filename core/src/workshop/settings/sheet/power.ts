@@ -25,6 +25,7 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
       key: 'battery-amps',
       name: 'Battery current',
       unit: 'A',
+      of: controller.batteryCurrentA,
       plan: valueOf(controller.batteryCurrentA),
       because:
         weakest?.continuousA === undefined
@@ -44,6 +45,7 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
       key: 'phase-amps',
       name: 'Phase current',
       unit: 'A',
+      of: controller.phaseCurrentA,
       plan: valueOf(controller.phaseCurrentA),
       because: [
         'pull at a standstill, and heat of winding and phase leads',
@@ -55,6 +57,7 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
       key: 'low-volts',
       name: 'Cut-off voltage',
       unit: 'V',
+      of: low,
       plan: valueOf(low),
       because:
         isKnown(cells) && isKnown(low)
@@ -96,6 +99,7 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
             key: 'regen-amps',
             name: 'Regeneration',
             unit: 'A',
+            of: controller.regenA,
             plan: valueOf(controller.regenA),
             because: isKnown(known.packs[0].maxChargeA)
               ? [

@@ -28,6 +28,8 @@ export const typed = (quantity: Sourced): number | undefined =>
 export const valueOf = (known: Known): number | undefined => (isKnown(known) ? known.value : undefined);
 
 interface Draft extends Omit<Setting, 'tolerance' | 'digits' | 'taste'> {
+  /** What the plan's value comes from: one that is only assumed is told so, and is not put into a controller in silence. */
+  readonly of?: Pick<Known, 'source'>;
   readonly tolerance?: number;
   readonly digits?: number;
   readonly taste?: boolean;
@@ -35,9 +37,10 @@ interface Draft extends Omit<Setting, 'tolerance' | 'digits' | 'taste'> {
 /** A step of what such settings are usually entered in. Common practice, no source. */
 const USUAL_TOLERANCE = 0.05;
 
-export const setting = (draft: Draft): Setting => ({
+export const setting = ({ of, ...draft }: Draft): Setting => ({
   tolerance: USUAL_TOLERANCE,
   digits: 1,
   taste: false,
   ...draft,
+  because: of?.source === 'assumed' ? ['only assumed so far; ', ...draft.because] : draft.because,
 });
