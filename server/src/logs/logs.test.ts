@@ -207,9 +207,7 @@ describe('an import under way', () => {
         out.write(csv(20_000));
         // The end never comes: it is stopped.
       });
-      await expect
-        .poll(() => told.some((t) => t.state === 'reading' && t.rows > 0))
-        .toBe(true);
+      await expect.poll(() => told.some((t) => t.state === 'reading' && t.rows > 0)).toBe(true);
       expect((await see('/logs')).status).toBe(200);
       const stop = await request(f.app)
         .delete(`/api/builds/${id}/logs/${key}/import`)
@@ -228,9 +226,7 @@ describe('an import under way', () => {
       const out = ask({ port, path: address(key), method: 'POST' });
       out.on('error', () => undefined);
       out.write(csv(20_000));
-      await expect
-        .poll(() => f.stores.imports.progress(key)?.rows ?? 0)
-        .toBeGreaterThan(0);
+      await expect.poll(() => f.stores.imports.progress(key)?.rows ?? 0).toBeGreaterThan(0);
       out.destroy();
       await expect.poll(() => f.stores.imports.progress(key)).toBeUndefined();
     });
