@@ -144,7 +144,10 @@ const SHOTS: readonly Shot[] = [
     before: async (page) => {
       await page.waitForSelector('a[href$="?view=search"]');
       await page.click('a[href$="?view=search"]');
-      await (await page.waitForSelector('[data-testid=search]'))?.click();
+      await page.waitForSelector('[data-testid=search]');
+      // The choices grow as the shelf is read: the button is pressed once it stands still.
+      await quiet(page);
+      await page.click('[data-testid=search]');
       await page.waitForSelector('[data-finalist="3"]', { timeout: 60_000 });
       // What is found pushes the views about: they are pressed once they stand still.
       await quiet(page);
