@@ -258,14 +258,14 @@ describe('a page', () => {
 });
 
 describe('the first load', () => {
-  it('is under 170 kB of compressed JavaScript, 315 with what judges the cards and says what is due, and comes from this machine only', async () => {
+  it('is under 170 kB of compressed JavaScript, 320 with what judges the cards and says what is due, and comes from this machine only', async () => {
     const page = await open();
     const { scripts, first, judged } = await firstLoad(page, bench.application.url);
     expect(scripts.length).toBeGreaterThan(0);
     expect(first).toBeGreaterThan(50_000);
     expect(first).toBeLessThan(170_000);
     expect(judged).toBeGreaterThan(first);
-    expect(judged).toBeLessThan(315_000);
+    expect(judged).toBeLessThan(320_000);
     expect(scripts.every((url) => url.startsWith(bench.application.url))).toBe(true);
   });
 

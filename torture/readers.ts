@@ -8,8 +8,8 @@ interface Told {
   readonly wrong?: readonly string[];
 }
 
-/** A reader that is silent for so long hangs, ms. */
-const SILENT_MS = 15_000;
+/** A reader that is silent for so long hangs, ms; its process has to begin within it, on a busy machine too. */
+const SILENT_MS = 180_000;
 /** Inputs of one process: it is started anew, so that nothing it keeps grows without end. */
 const BATCH = 60_000;
 

@@ -66,9 +66,9 @@ export function CardVerdict({ id, document }: { readonly id: string; readonly do
   const road = useCardRoads(({ ranges }) => ranges.get(document));
   const range = rangeRow(verdict.stages, road);
   const stages = verdict.stages.map((s) => (s.id === range?.id ? range : s));
-  const head = headline(stages);
   // What is not begun has no state yet.
   const begun = stages.filter((s) => s.begun !== false);
+  const head = headline(begun);
   const figure =
     head === undefined || head.stage.state === 'fine' || head.stage === range
       ? undefined

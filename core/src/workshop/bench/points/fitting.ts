@@ -36,7 +36,7 @@ function axle(job: Job, motor: BenchMotor): readonly HoldPoint[] {
   const why: Phrase =
     nuts === undefined
       ? ['the axle has not been measured: the maker’s figure is written down']
-      : ['axle of ', qty(known.drive.axleMm.value, 'mm', 0), ', from memory; the maker’s figure wins'];
+      : ['axle of ', qty(known.drive.axleMm.value, 'mm', 0), '; the maker’s figure wins'];
   const arms = drive.torqueArms === 1 ? 'Torque arm on the flats' : 'Torque arms on the flats';
   const brake = motor.end === 'front' ? build.donor.brakeFront : build.donor.brakeRear;
   return [
@@ -211,7 +211,7 @@ const external = ({ build: { drive } }: Job): readonly HoldPoint[] => [
     'In the middle of the free run, pushed by hand.',
     between('mm', 5, 20),
     {
-      why: ['10 to 15 mm on a free run of about 300 mm; from memory'],
+      why: ['10 to 15 mm on a free run of about 300 mm'],
       origin: 'from memory',
       part: drive.name,
     },

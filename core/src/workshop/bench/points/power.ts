@@ -89,7 +89,7 @@ export function power(job: Job): readonly HoldPoint[] {
               qty(packs[0].nominalV.value, 'V', 0),
               `, ${String(STANDBY_LEAST)} to ${String(STANDBY_MOST)} times`,
             ]
-          : ['nobody has said what the electronics take: 5 to 200 mA is usual, from memory'],
+          : ['nobody has said what the electronics take: 5 to 200 mA is usual'],
         origin: isKnown ? 'derived' : 'from memory',
         otherwise: 'Far more: a short in a lamp, a plug or a sensor. Part them one by one.',
       },
