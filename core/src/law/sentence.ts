@@ -3,6 +3,7 @@ import { formatNumber, unitText } from '../quantity/format.ts';
 import type { Unit } from '../quantity/units.ts';
 import type { ClauseVerdict } from './judge-clause.ts';
 import type { PlaceVerdict } from './judge.ts';
+import { onlyTheText } from './only-text.ts';
 
 /** What a place's verdict says in three short sentences: what it is, what decides, and what to do. */
 export interface Said {
@@ -55,10 +56,6 @@ function listed(clauses: readonly ClauseVerdict[]): string {
 function open({ unsettled }: PlaceVerdict): readonly ClauseVerdict[] {
   return unsettled.filter((c) => c.state === 'unknown');
 }
-
-/** Every clause is met, and what is left to check is the text itself: it is being changed, or another one stands by now. */
-export const onlyTheText = ({ outcome, unsettled }: Pick<PlaceVerdict, 'outcome' | 'unsettled'>): boolean =>
-  outcome === 'check' && unsettled.length === 0;
 
 /** What it is: its class, or that it cannot be told. */
 function what(place: PlaceVerdict): string {

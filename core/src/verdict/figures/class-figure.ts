@@ -1,5 +1,5 @@
 import { decidingCategory, type PlaceOutcome, type PlaceVerdict } from '../../law/judge.ts';
-import { onlyTheText } from '../../law/sentence.ts';
+import { onlyTheText } from '../../law/only-text.ts';
 import type { ClauseVerdict } from '../../law/judge-clause.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';

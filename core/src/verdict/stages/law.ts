@@ -1,5 +1,5 @@
 import type { PlaceVerdict } from '../../law/judge.ts';
-import { onlyTheText } from '../../law/sentence.ts';
+import { onlyTheText } from '../../law/only-text.ts';
 import { byFigures, type Stage } from './stage.ts';
 
 function words(place: PlaceVerdict): string {
