@@ -273,7 +273,7 @@ describe('stages', () => {
     const build = { ...trike, drive: { ...trike.drive, massKg: { source: 'unknown' as const } } };
     const donorOf = (b: BuildDocument) => evaluate(b).stages.find(({ id }) => id === 'donor');
     expect(donorOf(trike)).toMatchObject({ state: 'fine', words: 'all known' });
-    expect(donorOf(build)).toMatchObject({ state: 'unknown', words: '1 check waits' });
+    expect(donorOf(build)).toMatchObject({ state: 'unknown', words: '1 to wait for' });
   });
 
   it('never say that nothing is to be checked where the law is to be looked at', () => {

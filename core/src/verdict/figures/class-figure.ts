@@ -1,5 +1,4 @@
 import { decidingCategory, type PlaceOutcome, type PlaceVerdict } from '../../law/judge.ts';
-import { onlyTheText } from '../../law/only-text.ts';
 import type { ClauseVerdict } from '../../law/judge-clause.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
@@ -19,6 +18,10 @@ export const placeState = (outcome: PlaceOutcome): State => STATE[outcome];
 
 const clauseCount = (n: number): string => (n === 1 ? '1 clause' : `${String(n)} clauses`);
 
+/** How many clauses are to be checked, or that it is the text itself. */
+const toCheck = ({ unsettled }: Pick<PlaceVerdict, 'unsettled'>): string =>
+  String(unsettled.length || 'text');
+
 /** A few words under the class: what decides, and where. */
 function condition({ here }: Judged): Phrase {
   const place = here.place.name;
@@ -26,11 +29,7 @@ function condition({ here }: Judged): Phrase {
     case 'inside':
       return [`inside, ${place}`];
     case 'check':
-      return [
-        onlyTheText(here)
-          ? `check the text, ${here.place.shortName}`
-          : `${String(here.unsettled.length)} to check, ${here.place.shortName}`,
-      ];
+      return [`${toCheck(here)} to check, ${here.place.shortName}`];
     case 'cannot-tell':
       if (here.place.ask) return [`ask the authority, ${here.place.shortName}`];
       return [here.unsettled.find((c) => c.state === 'unknown')?.clause.title ?? 'a value is missing'];

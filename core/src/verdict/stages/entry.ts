@@ -21,7 +21,7 @@ export const byEntries =
       ...counted(of('stop'), 'to stop for'),
       ...counted(of('look'), 'to look at'),
       ...counted(unknown, 'unknown'),
-      ...counted(waiting, waiting === 1 ? 'check waits' : 'checks wait'),
+      ...counted(waiting, 'to wait for'),
     ];
     const open = unknown + waiting > 0 ? (['unknown'] as const) : [];
     return {

@@ -1,14 +1,12 @@
 import type { PlaceVerdict } from '../../law/judge.ts';
-import { onlyTheText } from '../../law/only-text.ts';
 import { byFigures, type Stage } from './stage.ts';
 
-function words(place: PlaceVerdict): string {
-  const { outcome, unsettled, failing } = place;
+function words({ outcome, unsettled, failing }: PlaceVerdict): string {
   switch (outcome) {
     case 'inside':
       return 'inside';
     case 'check':
-      return onlyTheText(place) ? 'inside, check text' : `inside, ${String(unsettled.length)} to check`;
+      return `inside, ${String(unsettled.length || 'text')} to check`;
     case 'cannot-tell':
       return 'cannot tell yet';
     case 'other-class':
