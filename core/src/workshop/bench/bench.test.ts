@@ -516,14 +516,19 @@ describe('what is asked on the bench is there to be looked at', () => {
     expect(pointOf(hub(), 'stand/direction').otherwise).toContain('phases and halls');
   });
 
-  it('each charger by itself before it meets its pack: by its label, else where its cells end, else unheld', () => {
+  it('each charger by itself before it meets its pack: by where its cells end, whatever the plan says, else unheld', () => {
     const bands = (build: BuildDocument) => bandOf(build, 'pack/charger');
     // A 48 V lead-acid pack is absorbed at up to 58.8 V (24 cells of 2.45 V) and floats from 54 V (2.25 V).
     expect(bands(leadAcid)[0]).toBeCloseTo(54, 6);
     expect(bands(leadAcid)[1]).toBeCloseTo(58.8, 6);
-    const named = bands(hub({ charger: { volts: 54.6 } }));
-    expect(named[0]).toBeCloseTo(54.054, 6);
-    expect(named[1]).toBeCloseTo(55.146, 6);
+    // Thirteen cells end at 54.6 V; a charger of sixteen (67.2 V) in the plan does not make it right.
+    for (const volts of [54.6, 67.2]) {
+      const [low, high] = bands(hub({ pack: { cellsInSeries: 13, nominalV: 48 }, charger: { volts } }));
+      expect(low).toBeGreaterThan(53);
+      expect(low).toBeLessThanOrEqual(54.6);
+      expect(high).toBeGreaterThanOrEqual(54.6);
+      expect(high).toBeLessThan(56);
+    }
     expect(bands(hub({ pack: { cellsInSeries: { source: 'unknown' } } }))).toEqual([null, null]);
     expect(pointOf(leadAcid, 'pack/charger').guards).toBe(true);
     expect(keysOf(tandem).filter((key) => /pack\/charger/.test(key))).toHaveLength(tandem.packs.length);

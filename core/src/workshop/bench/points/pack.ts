@@ -1,7 +1,7 @@
 import type { Chemistry } from '../../../document/choices.ts';
 import { endSpan } from '../../../power-chain/charge-checks.ts';
 import { AT_REST, BLOCK_V } from '../../../power-chain/expectations.ts';
-import { qty, type Phrase } from '../../../quantity/phrase.ts';
+import { qty } from '../../../quantity/phrase.ts';
 import type { Job } from '../../job.ts';
 import { benchPacks, ofIndex, type BenchPack } from '../scene.ts';
 import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
@@ -151,41 +151,32 @@ const polarity = ({ index, name, part }: BenchPack): HoldPoint =>
     },
   );
 
-/** A charger open at its plug is within this share of its label. Common practice, no source. */
-const CHARGER_SHARE = 0.01;
-
-/** The charger by itself, before it meets the pack: by its label, else where the charge of such cells ends. */
-function charger({ known }: Job, { index, name, part, pack, rest }: BenchPack): HoldPoint {
-  const { volts } = (known.packs[index] ?? known.packs[0]).charger;
+/**
+ * The charger by itself, before it meets the pack: where the charge of its cells ends. What its label or the plan says does not
+ * make it the right one, and nothing is held against cells that nobody has counted.
+ */
+function charger({ index, name, part, pack, rest }: BenchPack): HoldPoint {
   const counted = rest.low !== null;
-  const own = volts.source !== 'unknown';
-  const [low, high] = own
-    ? [volts.value * (1 - CHARGER_SHARE), volts.value * (1 + CHARGER_SHARE)]
-    : endSpan(pack);
+  const [low, high] = endSpan(pack);
   return holdPoint(
     'pack',
     ofIndex('charger', index),
     `${name}: its charger, by itself`,
     'Direct volts at the charger’s plug, not yet in the pack: red probe on the contact that meets the pack’s plus, no minus sign.',
-    own || counted ? between('V', low, high) : between('V', null, null),
+    counted ? between('V', low, high) : between('V', null, null),
     {
       guards: true,
       instrument: 'meter, volts',
       part,
       caution:
         'Mains: nothing open, nothing wet. The first charge is watched, on what does not burn, with the breaker off.',
-      why: chargerWhy(own ? volts.value : undefined, counted ? [low, high] : undefined),
+      why: counted
+        ? ['where the charge of these cells ends: ', qty(low, 'V', 1), ' to ', qty(high, 'V', 1)]
+        : ['the cells in series are not known: count them before anything is charged'],
       otherwise:
         'Higher: it is for other cells, and sets such a pack on fire. Turned: its plug is wired another way. Nothing: some begin only at the pack; then read the pack’s volts as the charge ends.',
     },
   );
-}
-
-function chargerWhy(label: number | undefined, span: readonly [number, number] | undefined): Phrase {
-  if (label !== undefined) return [qty(label, 'V', 1), ' by the plan, a hundredth either way'];
-  return span === undefined
-    ? ['neither its label nor the cells in series are known: count them before anything is charged']
-    : ['where the charge of these cells ends: ', qty(span[0], 'V', 1), ' to ', qty(span[1], 'V', 1)];
 }
 
 /** Packs first, by themselves: each block or group, the whole, its poles, its charger, and nothing joined to the frame. */
@@ -194,12 +185,7 @@ export function pack(job: Job): readonly HoldPoint[] {
   const { joining } = job.build;
   const [first] = packs;
   return [
-    ...packs.flatMap((p) => [
-      ...(p.leadAcid ? leadAcid(p) : [groups(p)]),
-      whole(p),
-      polarity(p),
-      charger(job, p),
-    ]),
+    ...packs.flatMap((p) => [...(p.leadAcid ? leadAcid(p) : [groups(p)]), whole(p), polarity(p), charger(p)]),
     holdPoint(
       'pack',
       'frame',
