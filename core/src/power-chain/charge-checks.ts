@@ -22,8 +22,8 @@ export function endSpan(pack: Pack): readonly [number, number] {
   return [full * (1 - CHARGER_BAND), full * (1 + CHARGER_BAND)];
 }
 
-/** What a pack takes on charge: worked from its cells, or of itself. */
-const takenBy = (pack: PackDocument, known: KnownPack): Known =>
+/** What a pack takes on charge rests on: the amps of its cells where it is built of them, or its own. */
+export const takenBy = (pack: PackDocument, known: KnownPack): Known =>
   pack.make === 'cells' ? known.cell.chargeA : known.maxChargeA;
 
 /** Each charger's volts against its pack's end of charge, and its amps against what the cells take. */

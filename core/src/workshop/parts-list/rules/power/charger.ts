@@ -1,7 +1,7 @@
 import { CHEMISTRIES } from '../../../../document/chemistries.ts';
 import type { Known } from '../../../../document/known-build.ts';
 import { packsAboard } from '../../../../machine/assemble.ts';
-import { endSpan } from '../../../../power-chain/charge-checks.ts';
+import { endSpan, takenBy } from '../../../../power-chain/charge-checks.ts';
 import { endOfCharge } from '../../../../power-chain/charger-words.ts';
 import type { Phrase } from '../../../../quantity/phrase.ts';
 import { specOf } from '../../helpers.ts';
@@ -22,6 +22,7 @@ export const charger: Rule = {
       if (model === undefined) return [];
       const { volts, currentA } = own.charger;
       const [least, most] = endSpan(model);
+      const counted = own.cellsInSeries.source !== 'unknown';
       return [
         {
           key: i === 0 ? 'charger' : `charger/${String(i + 1)}`,
@@ -33,7 +34,7 @@ export const charger: Rule = {
                   ...(endOfCharge(model, own.cellsInSeries.source) ?? UNCOUNTED),
                 ]
               : [', ends at ', ...specOf(volts, 'V', 1)]),
-            ...ampsOf(currentA, own.maxChargeA),
+            ...ampsOf(currentA, own.maxChargeA, takenBy(pack, own)),
           ],
           why: ['each pack is charged by its own, and by no other'],
           main: true,
@@ -43,7 +44,8 @@ export const charger: Rule = {
             suits: (p) =>
               p.type === 'charger' &&
               (pack.charger.name.trim() === ''
-                ? p.volts >= least && p.volts <= most
+                ? // Cells that nobody has counted may be charged by any of them.
+                  !counted || (p.volts >= least && p.volts <= most)
                 : p.name === pack.charger.name.trim()),
           },
           ask: 'Ask which plug it ends in: it has to go into the pack’s socket.',
@@ -53,8 +55,10 @@ export const charger: Rule = {
   },
 };
 
-/** Its own amps, else the most that the pack takes where that is known. */
-function ampsOf(own: Known, most: Known): Phrase {
+/** Its own amps, else the most that the pack takes where what that rests on is known. */
+function ampsOf(own: Known, most: Known, restsOn: Known): Phrase {
   if (own.source !== 'unknown') return [', ', ...specOf(own, 'A', 1)];
-  return most.source === 'unknown' ? [] : [', at most ', ...specOf(most, 'A', 1)];
+  return restsOn.source === 'unknown'
+    ? []
+    : [', at most ', ...specOf({ ...most, source: restsOn.source }, 'A', 1)];
 }
