@@ -307,10 +307,11 @@ export { usualPort, type Cable, type Port } from './workshop/harness/components.
 export type { PlugFinding } from './workshop/harness/plug-rules.ts';
 export type { Run } from './workshop/harness/runs.ts';
 export { faced } from './workshop/harness/adapter.ts';
+export { devicesText, type Device } from './workshop/harness/devices.ts';
 export { harnessTable } from './workshop/harness/harness-table.ts';
 export { agrees, worksOf } from './workshop/harness/works.ts';
 export type { Wire, Wiring } from './workshop/harness/wiring.ts';
-export { wiringGraph } from './workshop/harness/diagram.ts';
+export { plugPlaces, wiringGraph } from './workshop/harness/diagram.ts';
 export { findPins, type Found } from './workshop/pins/find-pin.ts';
 export type { PinReading } from './workshop/pins/pin-reading.ts';
 export { PLUG_TYPES, plugTypeOf } from './workshop/pins/plug-types.ts';

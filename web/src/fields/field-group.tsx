@@ -13,9 +13,9 @@ export function FieldGroup({
 }) {
   return (
     <section className="keep-together">
-      <div className="flex h-[33px] items-end justify-between border-b-[1.5px] border-ink pb-1.5">
+      <div className="flex min-h-[33px] items-end justify-between gap-2 border-b-[1.5px] border-ink pt-1.5 pb-1.5">
         <h2 className="head text-[14px]">{title}</h2>
-        {note !== undefined && <small className="text-[12px] text-ink2">{note}</small>}
+        {note !== undefined && <small className="text-right text-[12px] text-ink2">{note}</small>}
       </div>
       {children}
     </section>
@@ -47,10 +47,10 @@ export function FoldedGroup({
         folds.set(title, event.currentTarget.open);
       }}
     >
-      <summary className="flex h-[33px] cursor-pointer items-end gap-2 border-b-[1.5px] border-ink pb-1.5 hover:bg-press max-bench:min-h-11">
+      <summary className="flex min-h-[33px] cursor-pointer items-end gap-2 border-b-[1.5px] border-ink pb-1.5 hover:bg-press max-bench:min-h-11">
         <ChevronRight size={15} strokeWidth={1.8} aria-hidden className="fold-mark shrink-0" />
         <h2 className="head flex-1 text-[14px]">{title}</h2>
-        <small className="text-[12px] text-ink2">{note}</small>
+        <small className="text-right text-[12px] text-ink2">{note}</small>
       </summary>
       {children}
     </details>

@@ -165,6 +165,12 @@ function atController(draft: Draft, id: string, name: string, carries: string, s
   );
 }
 
+/** Blocks in series are joined by links of their own, inside the box of the pack. */
+const blocksOf = ({ chemistry, boxes }: BuildDocument['packs'][number]): string =>
+  chemistry === 'lead-acid' && boxes.length > 1
+    ? `${String(boxes.length)} blocks, ${String(boxes.length - 1)} link${boxes.length === 2 ? '' : 's'}`
+    : '';
+
 /** Packs with their chargers, and what joins several. */
 function packJoins(draft: Draft, build: BuildDocument): void {
   const { packs, joining } = build;
@@ -172,7 +178,7 @@ function packJoins(draft: Draft, build: BuildDocument): void {
   packs.forEach((pack, i) => {
     const [id, charger] = [numbered('pack', i), numbered('charger', i)];
     const name = named(pack.name, i === 0 ? 'Pack' : `Pack ${String(i + 1)}`);
-    draft.boxes.push({ id, name, note: '' });
+    draft.boxes.push({ id, name, note: blocksOf(pack) });
     join(draft, `${id}-${feeds}`, `power, ${name}`, POWER, giver(id, 'out'), taker(feeds, numbered('in', i)));
     draft.boxes.push({ id: charger, name: named(pack.charger.name, 'Charger'), note: 'only to charge' });
     join(
@@ -331,8 +337,7 @@ function accessoryJoins(draft: Draft, { supply }: BuildDocument): void {
 function joinsOf(build: BuildDocument): Draft {
   const draft: Draft = { boxes: [], joins: [] };
   packJoins(draft, build);
-  const note = build.cabling.protection === 'none' ? 'no fuse' : '';
-  draft.boxes.push({ id: 'controller', name: named(build.controller.name, 'Controller'), note });
+  draft.boxes.push({ id: 'controller', name: named(build.controller.name, 'Controller'), note: '' });
   secondController(draft, build);
   motorJoins(draft, build);
   controlJoins(draft, build);

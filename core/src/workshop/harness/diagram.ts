@@ -1,4 +1,5 @@
 import { faced } from './adapter.ts';
+import type { Component } from './components.ts';
 import type { Wire, Wiring } from './wiring.ts';
 
 /** Measures of the drawing, px: head of a box, pitch of pins, foot; the tick beside a pin; a plug pair. */
@@ -11,6 +12,11 @@ const DIAGRAM = {
   wide: 164,
   plug: 44,
   plugHead: 18,
+  /** A line of its own under the name of a box. */
+  note: 13,
+  /** What sits in a lead: a place for each device, and room above for its tag and the resistor across it. */
+  device: 80,
+  deviceHead: 52,
   group: 48,
 } as const;
 
@@ -77,6 +83,25 @@ const isRight = (id: string): boolean => /^(motor|converter|accessory|light-cell
 /** Conductors of a cable: as many as the longer half has pins. */
 const conductors = ({ cable }: Wire): number => Math.max(cable.from.pins.length, cable.to.pins.length);
 
+/** Above the conductors of a plug pair: its tag, and those of what sits in the lead. */
+const plugHead = ({ devices }: Wire): number =>
+  devices.length === 0 ? DIAGRAM.plugHead : DIAGRAM.deviceHead;
+
+/** Where a plug pair is drawn in its node: each conductor, down from its top, and each device, across from its left, px. */
+export const plugPlaces = (
+  wire: Wire,
+): {
+  readonly head: number;
+  readonly plug: number;
+  readonly rows: readonly number[];
+  readonly devices: readonly number[];
+} => ({
+  head: plugHead(wire),
+  plug: DIAGRAM.plug,
+  rows: Array.from({ length: conductors(wire) }, (_, i) => plugHead(wire) + (i + 0.5) * DIAGRAM.pitch),
+  devices: wire.devices.map((_, i) => DIAGRAM.plug + (i + 0.5) * DIAGRAM.device),
+});
+
 /** The two sides of a cable in the order of the drawing. */
 function sides({ cable }: Wire): {
   readonly left: string;
@@ -97,11 +122,12 @@ interface PinRow {
 
 /** Pins of one box, in groups by cable, each side for itself. */
 function rowsOf(
-  component: string,
+  { id: component, note }: Component,
   wires: readonly Wire[],
 ): { readonly rows: readonly PinRow[]; readonly height: number } {
   const rows: PinRow[] = [];
-  const down = { WEST: DIAGRAM.head, EAST: DIAGRAM.head };
+  const head = DIAGRAM.head + (note === '' ? 0 : DIAGRAM.note);
+  const down = { WEST: head, EAST: head };
   for (const wire of wires) {
     const { left, right } = sides(wire);
     if (left !== component && right !== component) continue;
@@ -125,32 +151,36 @@ function rowsOf(
 const widthOf = (rows: readonly PinRow[]): number =>
   new Set(rows.map((r) => r.side)).size > 1 ? DIAGRAM.wide : DIAGRAM.box;
 
+/** A plug pair with what sits in the lead behind it: every conductor goes through from the left to the right. */
+function plugOf(wire: Wire): GraphNode {
+  const { devices, cable } = wire;
+  const id = `plug/${cable.key}`;
+  const width = DIAGRAM.plug + devices.length * DIAGRAM.device;
+  const { head, rows } = plugPlaces(wire);
+  return {
+    id,
+    width,
+    height: head + rows.length * DIAGRAM.pitch + 2,
+    layoutOptions: FIXED,
+    ports: rows.flatMap((y, i) => [
+      port(`${id}/${String(i)}/w`, 'WEST', width, y, false),
+      port(`${id}/${String(i)}/e`, 'EAST', width, y, false),
+    ]),
+  };
+}
+
 /** The harness as a graph of boxes, plug pairs and lines, for a layout of layers. */
 export function wiringGraph({ components, wires }: Wiring): WiringGraph {
   const order = wires.toSorted((a, b) => a.cable.number - b.cable.number);
-  const boxes = components.map(({ id }): GraphNode => {
-    const { rows, height } = rowsOf(id, order);
+  const boxes = components.map((component): GraphNode => {
+    const { id } = component;
+    const { rows, height } = rowsOf(component, order);
     return {
       id,
       width: widthOf(rows),
       height,
       layoutOptions: FIXED,
       ports: rows.map((r) => port(r.id, r.side, widthOf(rows), r.y, true)),
-    };
-  });
-  const plugs = order.map((wire): GraphNode => {
-    const count = conductors(wire);
-    return {
-      id: `plug/${wire.cable.key}`,
-      width: DIAGRAM.plug,
-      height: DIAGRAM.plugHead + count * DIAGRAM.pitch + 2,
-      layoutOptions: FIXED,
-      ports: Array.from({ length: count }, (_, i) => DIAGRAM.plugHead + (i + 0.5) * DIAGRAM.pitch).flatMap(
-        (y, i) => [
-          port(`plug/${wire.cable.key}/${String(i)}/w`, 'WEST', DIAGRAM.plug, y, false),
-          port(`plug/${wire.cable.key}/${String(i)}/e`, 'EAST', DIAGRAM.plug, y, false),
-        ],
-      ),
     };
   });
   const edges = order.flatMap((wire) => {
@@ -183,5 +213,5 @@ export function wiringGraph({ components, wires }: Wiring): WiringGraph {
       ];
     });
   });
-  return { id: 'harness', layoutOptions: OPTIONS, children: [...boxes, ...plugs], edges };
+  return { id: 'harness', layoutOptions: OPTIONS, children: [...boxes, ...order.map(plugOf)], edges };
 }

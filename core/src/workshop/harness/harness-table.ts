@@ -1,5 +1,6 @@
 import type { BuildDocument } from '../../document/document.ts';
 import { faced } from './adapter.ts';
+import { devicesText } from './devices.ts';
 import type { Wire, Wiring } from './wiring.ts';
 
 /** The harness as a table, a row for each pin, for other programs. */
@@ -25,6 +26,7 @@ const COLUMNS = [
   'cut_mm',
   'extend_mm',
   'mm2',
+  'holds',
   'way',
 ] as const;
 
@@ -37,7 +39,7 @@ const pinAcross = (cable: Wire['cable'], i: number): number | '' => {
 /** Every pin of every cable with both sides, lengths in mm, conductors in mm². */
 export const harnessTable = (build: BuildDocument, { wires }: Wiring): HarnessTable => ({
   columns: COLUMNS,
-  rows: wires.flatMap(({ cable, run, mm2 }) =>
+  rows: wires.flatMap(({ cable, run, mm2, devices }) =>
     Array.from({ length: Math.max(cable.from.pins.length, cable.to.pins.length) }, (_, i) => [
       `W${String(cable.number)}`,
       cable.carries,
@@ -55,6 +57,7 @@ export const harnessTable = (build: BuildDocument, { wires }: Wiring): HarnessTa
       Math.round(run.cut),
       run.extend === undefined ? '' : Math.round(run.extend),
       mm2,
+      devicesText(devices),
       build.harness.cables[cable.key]?.way ?? '',
     ]),
   ),

@@ -11,6 +11,7 @@ import { cableFindings, type CableFinding } from './cable-rules.ts';
 import { harnessOf, type Cable, type Component } from './components.ts';
 import { currentFindings, dropOf, type CableDrop } from './current-rules.ts';
 import { cutList, type CutGroup } from './cut-list.ts';
+import { devicesIn, type Device } from './devices.ts';
 import { plugFindings, plugState, type PlugFinding } from './plug-rules.ts';
 import { runsOf, type Run } from './runs.ts';
 import { worksOf } from './works.ts';
@@ -30,6 +31,8 @@ export interface Wire {
   readonly mm2From: 'entered' | 'usual';
   /** Lost on the way between packs and controller; undefined for any other cable. */
   readonly drop: CableDrop | undefined;
+  /** Fuse, switch and what else sits in it beside its plugs. */
+  readonly devices: readonly Device[];
 }
 
 /** The harness of a build: boxes, cables, what stands against them, and what is cut. */
@@ -87,6 +90,7 @@ export function wiringOf(build: BuildDocument, known: KnownBuild, chain: Chain):
   const runs = runsOf(build, known, cables);
   const pack = packVolts(build, known);
   const works = worksOf(pack);
+  const devices = devicesIn(build, known);
   const carriers = new Map(currentCables(build).map((c) => [c.key, c]));
   const wires = cables.flatMap((cable): Wire[] => {
     const run = runs.get(cable.key);
@@ -118,6 +122,7 @@ export function wiringOf(build: BuildDocument, known: KnownBuild, chain: Chain):
         mm2,
         mm2From: said.mm2 === null ? 'usual' : 'entered',
         drop: dropOf(subject),
+        devices: devices(cable.key),
       },
     ];
   });

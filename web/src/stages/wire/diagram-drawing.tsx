@@ -1,9 +1,11 @@
-import { worksOf, type Wire, type Wiring } from '@apple-cart/core';
+import { plugPlaces, worksOf, type Wire, type Wiring } from '@apple-cart/core';
 import type { ElkNode } from 'elkjs/lib/elk-api.js';
 import { COLOURS } from './colours.tsx';
+import { Devices } from './diagram-devices.tsx';
 import type { SheetPart } from './diagram-sheets.ts';
 
-const HEAD = 26;
+/** Height of the tag over a plug pair, px. */
+const TAG = 18;
 const TICK = { width: 18, height: 8 } as const;
 
 interface Line {
@@ -152,6 +154,11 @@ export function Drawing({
             <text x={x + 7} y={y + 17} className="fill-ink text-[12.5px] font-bold">
               {name.length > 19 ? `${name.slice(0, 18)}…` : name}
             </text>
+            {note !== '' && (
+              <text x={x + 7} y={y + 30} className="fill-ink2 text-[10.5px]">
+                {note}
+              </text>
+            )}
             {(node.ports ?? []).map((p) => {
               const [, , index] = splitPort(p.id, id);
               const wire = wiring.wires.find((w) => p.id.startsWith(`${id}/${w.cable.key}/`));
@@ -177,13 +184,10 @@ export function Drawing({
         const node = nodes.get(`plug/${wire.cable.key}`);
         if (node === undefined) return null;
         return (
-          <PlugPair
-            key={wire.cable.key}
-            wire={wire}
-            node={node}
-            picked={picked === wire.cable.key}
-            onPick={onPick}
-          />
+          <g key={wire.cable.key}>
+            {wire.devices.length > 0 && <Devices wire={wire} node={node} />}
+            <PlugPair wire={wire} node={node} picked={picked === wire.cable.key} onPick={onPick} />
+          </g>
         );
       })}
     </svg>
@@ -209,8 +213,10 @@ function PlugPair({
   picked: boolean;
   onPick: (key: string) => void;
 }) {
-  const [x, y, width] = [node.x ?? 0, node.y ?? 0, node.width ?? 44];
-  const count = Math.max(wire.cable.from.pins.length, wire.cable.to.pins.length);
+  const { plug: width, head, rows } = plugPlaces(wire);
+  const x = node.x ?? 0;
+  const down = (node.y ?? 0) + head;
+  const y = down - TAG;
   const bad = (i: number): boolean => wire.plug.some((f) => f.state === 'stop' && f.pins.includes(i + 1));
   const middle = x + width / 2;
   return (
@@ -230,7 +236,7 @@ function PlugPair({
         x={x}
         y={y}
         width={width}
-        height={node.height}
+        height={TAG + 16 * rows.length + 2}
         className={picked ? 'fill-slate-tint' : 'fill-transparent'}
       />
       <rect
@@ -248,8 +254,8 @@ function PlugPair({
       >
         P{wire.cable.number}
       </text>
-      {Array.from({ length: count }, (_, i) => {
-        const py = y + HEAD - 8 + (i + 0.5) * 16;
+      {rows.map((row, i) => {
+        const py = (node.y ?? 0) + row;
         const stroke = bad(i) ? 'stroke-stop' : 'stroke-ink';
         return (
           <g key={i} className={`fill-none ${stroke}`} strokeWidth={bad(i) ? 2.4 : 1.4}>

@@ -1,5 +1,12 @@
 import { writeCsv } from '@apple-cart/contracts/csv';
-import { fileName, harnessTable, type CableDocument, type Hazard, type Wire } from '@apple-cart/core';
+import {
+  devicesText,
+  fileName,
+  harnessTable,
+  type CableDocument,
+  type Hazard,
+  type Wire,
+} from '@apple-cart/core';
 import { Printer } from 'lucide-react';
 import { Link } from 'react-router';
 import { YesNoField, CHOICE_ROW } from '../../fields/choice-field.tsx';
@@ -220,6 +227,9 @@ export function ScheduleTable({
             <td className="py-1.5 pr-2 leading-snug">
               {name(w.cable.fromComponent)} to {name(w.cable.toComponent)}
               <span className="block text-[12px] text-ink2">{w.cable.carries}</span>
+              {w.devices.length > 0 && (
+                <span className="block text-[12px] text-ink2">in it: {devicesText(w.devices)}</span>
+              )}
             </td>
             <td className="py-1.5 pr-2">
               <span className="flex flex-wrap gap-1">

@@ -8,14 +8,16 @@ export function useLayout(wiring: Wiring): { readonly graph?: ElkNode; readonly 
   const [state, setState] = useState<{ readonly graph?: ElkNode; readonly why?: string }>({});
   const shape = useMemo(
     () =>
-      JSON.stringify(
-        wiring.wires.map(({ cable }) => [
+      JSON.stringify([
+        wiring.components.map(({ note }) => note !== ''),
+        wiring.wires.map(({ cable, devices }) => [
           cable.key,
           cable.from.pins.length,
           cable.to.pins.length,
           cable.spec.adapter === true ? faced(cable) : 0,
+          devices.length,
         ]),
-      ),
+      ]),
     [wiring],
   );
   const latest = useRef(wiring);
