@@ -534,6 +534,26 @@ describe('what is asked on the bench is there to be looked at', () => {
     expect(keysOf(tandem).filter((key) => /pack\/charger/.test(key))).toHaveLength(tandem.packs.length);
   });
 
+  it('what opens the battery lead: the switch, the breaker, or its plug where only a fuse sits in it', () => {
+    const told = (cabling: Changes['cabling']): string => {
+      const build = hub({ cabling: { inrush: 'resistor', preChargeOhm: 100, ...cabling } });
+      return JSON.stringify([pointOf(build, 'power/pre-charge'), pointOf(build, 'pack/charger')]);
+    };
+    const breaker = told({ protection: 'breaker', fuseA: 40 });
+    expect(breaker).toMatch(/before the breaker.*sides of the open breaker.*breaker stays off.*breaker off/);
+    const hand = told({ protection: 'breaker', fuseA: 40, passes: ['pull-plug'], pullPlugA: 60 });
+    expect(hand).toMatch(
+      /before the main switch.*sides of the open switch.*switch stays off.*main switch off/,
+    );
+    for (const protection of ['fuse', 'none', 'unknown'] as const) {
+      const plug = told({ protection });
+      expect(plug).toMatch(
+        /before the plug.*sides of the parted plug.*plug stays parted.*battery plug parted/,
+      );
+      expect(plug).not.toContain('breaker');
+    }
+  });
+
   it('a chain on one cog by its slack, and a back-pedal brake by the pedals', () => {
     const coaster = sample(
       {

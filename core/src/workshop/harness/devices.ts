@@ -1,5 +1,6 @@
 import { packsFeed } from '../../document/current-cables.ts';
 import type { BuildDocument } from '../../document/document.ts';
+import { leadOpens } from '../../document/lead-opens.ts';
 import type { Known, KnownBuild } from '../../document/known-build.ts';
 
 /** What sits in the plus lead between packs and controller, beside its plugs. */
@@ -37,12 +38,12 @@ function devicesOf(build: BuildDocument, known: KnownBuild): readonly Device[] {
     : [];
   const devices = [...hand, guardOf(build, known)];
   if (inrush !== 'resistor') return devices;
-  const opens = devices.findIndex(({ id }) => id === 'switch' || id === 'breaker');
+  const opener = leadOpens(build);
   const across = `R1 ${printed(preChargeOhm, 'Ω')}`;
   // Where nothing opens, a plug half of its own touches first.
-  return opens < 0
+  return opener === 'plug'
     ? [{ id: 'contact', tag: 'X1', across }, ...devices]
-    : devices.map((device, i) => (i === opens ? { ...device, across } : device));
+    : devices.map((device) => (device.id === opener ? { ...device, across } : device));
 }
 
 /** The devices in a cable, by its key: all sit in the lead that the whole current goes through. */

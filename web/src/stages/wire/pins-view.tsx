@@ -201,8 +201,8 @@ export function PinsInputs({ data }: { data: WiringData }) {
         </>
       )}
       <Caution>
-        Battery out and breaker off before a plug is parted or joined; joined plugs are metered from behind,
-        at the wire. The maker’s pin list decides.
+        Battery out before a plug is parted or joined; joined plugs are metered from behind, at the wire. The
+        maker’s pin list decides.
       </Caution>
     </>
   );

@@ -1,3 +1,4 @@
+import { leadOpens, type LeadOpens } from '../../../document/lead-opens.ts';
 import type { Chemistry } from '../../../document/choices.ts';
 import { endSpan } from '../../../power-chain/charge-checks.ts';
 import { AT_REST, BLOCK_V } from '../../../power-chain/expectations.ts';
@@ -151,11 +152,17 @@ const polarity = ({ index, name, part }: BenchPack): HoldPoint =>
     },
   );
 
+const LEAD_OFF: Readonly<Record<LeadOpens, string>> = {
+  switch: 'the main switch off',
+  breaker: 'the breaker off',
+  plug: 'the battery plug parted',
+};
+
 /**
  * The charger by itself, before it meets the pack: where the charge of its cells ends. What its label or the plan says does not
  * make it the right one, and nothing is held against cells that nobody has counted.
  */
-function charger({ index, name, part, pack, rest }: BenchPack): HoldPoint {
+function charger({ build }: Job, { index, name, part, pack, rest }: BenchPack): HoldPoint {
   const counted = rest.low !== null;
   const [low, high] = endSpan(pack);
   return holdPoint(
@@ -168,8 +175,7 @@ function charger({ index, name, part, pack, rest }: BenchPack): HoldPoint {
       guards: true,
       instrument: 'meter, volts',
       part,
-      caution:
-        'Mains: nothing open, nothing wet. The first charge is watched, on what does not burn, with the breaker off.',
+      caution: `Mains: nothing open, nothing wet. The first charge is watched, on what does not burn, with ${LEAD_OFF[leadOpens(build)]}.`,
       why: counted
         ? ['where the charge of these cells ends: ', qty(low, 'V', 1), ' to ', qty(high, 'V', 1)]
         : ['the cells in series are not known: count them before anything is charged'],
@@ -185,7 +191,12 @@ export function pack(job: Job): readonly HoldPoint[] {
   const { joining } = job.build;
   const [first] = packs;
   return [
-    ...packs.flatMap((p) => [...(p.leadAcid ? leadAcid(p) : [groups(p)]), whole(p), polarity(p), charger(p)]),
+    ...packs.flatMap((p) => [
+      ...(p.leadAcid ? leadAcid(p) : [groups(p)]),
+      whole(p),
+      polarity(p),
+      charger(job, p),
+    ]),
     holdPoint(
       'pack',
       'frame',

@@ -1,10 +1,11 @@
+import { leadOpens, type LeadOpens } from '../../../document/lead-opens.ts';
 import { preCharge } from '../../../power-chain/inrush.ts';
 import { qty } from '../../../quantity/phrase.ts';
 import type { Job } from '../../job.ts';
 import { benchPacks } from '../scene.ts';
 import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
-/** Left across the open breaker after the pre-charge, V. Common practice, no source. */
+/** Left across what is open after the pre-charge, V. Common practice, no source. */
 const LEFT_V = 5;
 /** Seconds a hand holds a pre-charge. */
 const HELD_S = 3;
@@ -14,6 +15,13 @@ const DISPLAY_V = 0.5;
 const [STANDBY_LEAST, STANDBY_MOST] = [0.4, 1.6];
 /** Where nobody knows what the electronics take, mA. From memory. */
 const ANY_STANDBY_MA = [5, 200] as const;
+
+/** What closes after the pre-charge: by its name, open, and left so. */
+const CLOSES: Readonly<Record<LeadOpens, readonly [string, string, string]>> = {
+  switch: ['main switch', 'open switch', 'The switch stays off.'],
+  breaker: ['breaker', 'open breaker', 'The breaker stays off.'],
+  plug: ['plug', 'parted plug', 'The plug stays parted.'],
+};
 
 /** Switched on for the first time. */
 export function power(job: Job): readonly HoldPoint[] {
@@ -25,14 +33,15 @@ export function power(job: Job): readonly HoldPoint[] {
   const isKnown = standby.source !== 'unknown';
   const charge = preCharge(full, cabling.preChargeOhm.value, controller.capacitorUf.value);
   const { inrush } = build.cabling;
+  const [closes, open, stays] = CLOSES[leadOpens(build)];
   return [
     ...(inrush === 'resistor'
       ? [
           holdPoint(
             'power',
             'pre-charge',
-            'Pre-charge before the breaker',
-            `Through the resistor for ${String(HELD_S)} seconds; volts between both sides of the open breaker.`,
+            `Pre-charge before the ${closes}`,
+            `Through the resistor for ${String(HELD_S)} seconds; volts between both sides of the ${open}.`,
             between('V', 0, LEFT_V, 'Volts left'),
             {
               instrument: 'meter, volts',
@@ -47,8 +56,7 @@ export function power(job: Job): readonly HoldPoint[] {
                 qty(LEFT_V, 'V', 0),
                 ' is left',
               ],
-              otherwise:
-                'More is left: the resistor is open, or the controller draws current. The breaker stays off.',
+              otherwise: `More is left: the resistor is open, or the controller draws current. ${stays}`,
             },
           ),
         ]
