@@ -7,7 +7,7 @@ import { courier, longtail, tandem, tourer, trike } from '../../test/demo.ts';
 import { RUNS, anyBuild, sample, type Changes } from '../../test/sample.ts';
 import type { BenchEntry, BenchRun } from './entry.ts';
 import { benchEntry, benchRun } from './entry.ts';
-import { BENCH_GROUPS, type Evidence, type HoldPoint } from './hold-point.ts';
+import { BENCH_GROUPS, holdPointSchema, type Evidence, type HoldPoint } from './hold-point.ts';
 import { NOTHING_FOUND, judgeEvidence } from './judge.ts';
 import { passedReading, runView, type EntryAt } from './run-view.ts';
 
@@ -552,6 +552,24 @@ describe('what is asked on the bench is there to be looked at', () => {
       );
       expect(plug).not.toContain('breaker');
     }
+  });
+
+  it('wherever a meter is held: its two probes, by places of their own, and nowhere else', () => {
+    fc.assert(
+      fc.property(anyBuild, (build) => {
+        for (const { key, instrument, probes } of pointsOf(build)) {
+          expect(probes !== null, key).toBe(instrument.startsWith('meter'));
+          if (probes !== null) expect(probes[0], key).not.toBe(probes[1]);
+        }
+      }),
+      { ...RUNS, numRuns: 40 },
+    );
+    // Black on minus, red on plus: a meter that is turned shows a minus sign where the plug is right.
+    expect(pointOf(hub(), 'cold/off').probes).toEqual(['minus of the lead', 'plus of the lead']);
+    // What was frozen before the probes were told is read as it was.
+    const older: Record<string, unknown> = { ...pointOf(hub(), 'cold/off') };
+    delete older['probes'];
+    expect(holdPointSchema.parse(older).probes).toBeNull();
   });
 
   it('a chain on one cog by its slack, and a back-pedal brake by the pedals', () => {

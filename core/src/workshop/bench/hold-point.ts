@@ -96,6 +96,11 @@ export const holdPointSchema = z.strictObject({
   /** A photograph is worth taking. */
   photograph: z.boolean(),
   instrument,
+  /** Where the meter's black probe goes, and its red one; null where no meter is held to anything. */
+  probes: z
+    .tuple([words(24), words(24)])
+    .nullable()
+    .default(null),
   /** Where the expected value comes from, with its numbers. */
   why: phrase,
   origin: words(200),
@@ -129,6 +134,7 @@ export const holdPoint = (
   otherwise: '',
   photograph: false,
   instrument: 'eyes',
+  probes: null,
   why: [],
   origin: 'common practice',
   guards: false,

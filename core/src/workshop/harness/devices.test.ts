@@ -30,15 +30,15 @@ describe('what sits in the lead of the packs', () => {
 
   it('is the switch before it, and the resistor across what opens: never across a fuse', () => {
     const resistor = { inrush: 'resistor', preChargeOhm: 100 };
-    expect(tags({ ...resistor, protection: 'breaker', fuseA: 40 })).toEqual(['Q1 40 A / R1 100 Ω']);
+    expect(tags({ ...resistor, protection: 'breaker', fuseA: 40 })).toEqual(['Q1 40 A / R1 100 ohm']);
     expect(
       tags({ ...resistor, protection: 'fuse', fuseA: 30, passes: ['pull-plug'], pullPlugA: 60 }),
-    ).toEqual(['S1 60 A / R1 100 Ω', 'F1 30 A']);
+    ).toEqual(['S1 60 A / R1 100 ohm', 'F1 30 A']);
     // Where nothing opens it has a plug half of its own, touched first.
-    expect(tags({ ...resistor, protection: 'fuse', fuseA: 30 })).toEqual(['X1 / R1 100 Ω', 'F1 30 A']);
+    expect(tags({ ...resistor, protection: 'fuse', fuseA: 30 })).toEqual(['X1 / R1 100 ohm', 'F1 30 A']);
     expect(
       tags({ ...resistor, preChargeOhm: { source: 'unknown' }, protection: 'breaker', fuseA: 40 }),
-    ).toEqual(['Q1 40 A / R1 ? Ω']);
+    ).toEqual(['Q1 40 A / R1 ? ohm']);
   });
 
   it('lies in the lead that all of the current goes through, and in no other', () => {

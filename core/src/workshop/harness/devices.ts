@@ -39,7 +39,7 @@ function devicesOf(build: BuildDocument, known: KnownBuild): readonly Device[] {
   const devices = [...hand, guardOf(build, known)];
   if (inrush !== 'resistor') return devices;
   const opener = leadOpens(build);
-  const across = `R1 ${printed(preChargeOhm, 'Ω')}`;
+  const across = `R1 ${printed(preChargeOhm, 'ohm')}`;
   // Where nothing opens, a plug half of its own touches first.
   return opener === 'plug'
     ? [{ id: 'contact', tag: 'X1', across }, ...devices]

@@ -23,6 +23,7 @@ import { atWords } from './at-words.ts';
 import { BenchMark, STEP_WORD } from './bench-mark.tsx';
 import { askedWords, foundWords } from './expected.ts';
 import { FindingsFields, findingsOf, typedFrom, typedOf } from './findings-fields.tsx';
+import { MeterPicture } from './meter-picture.tsx';
 import { Photographs } from './photographs.tsx';
 import { OutboxNotice } from '../parts/outbox-notice.tsx';
 import type { Bench } from '../parts/use-bench.ts';
@@ -59,14 +60,14 @@ function FindCause({ point }: { point: BenchStep['point'] }) {
   );
 }
 
-/** Whoever goes on to another step stands at its title: it is read before it is passed, also where the screen is short. */
+/** Whoever comes to a step, or goes on to another, stands at its title: it is read before it is passed, also where the screen is short. */
 function useAtTitle(key: string): RefObject<HTMLHeadingElement | null> {
   const title = useRef<HTMLHeadingElement>(null);
   const shown = useRef(key);
   useLayoutEffect(() => {
+    title.current?.scrollIntoView({ block: 'nearest' });
     if (shown.current === key) return;
     shown.current = key;
-    title.current?.scrollIntoView({ block: 'nearest' });
     title.current?.focus({ preventScroll: true });
   }, [key]);
   return title;
@@ -93,7 +94,7 @@ export function StepText({ step, steps }: { step: BenchStep; steps: number }) {
       <h2
         ref={title}
         tabIndex={-1}
-        className="head scroll-mt-12 pt-1 pb-2 text-[30px] leading-tight font-extrabold outline-none"
+        className="head scroll-mt-20 max-tablet:scroll-mt-32 pt-1 pb-2 text-[30px] leading-tight font-extrabold outline-none"
         data-testid="step-title"
       >
         {point.title}
@@ -109,11 +110,16 @@ export function StepText({ step, steps }: { step: BenchStep; steps: number }) {
           To repeat: {step.repeat}.
         </p>
       )}
-      <p className="pt-3 text-[14px] font-semibold">How</p>
-      <p className="text-[18px] leading-snug">{point.how}</p>
-      {point.otherwise !== '' && (
-        <p className="pt-2 text-[14.5px] leading-snug text-ink2">{point.otherwise}</p>
-      )}
+      <div className="flex flex-wrap items-start gap-x-5">
+        <div className="min-w-[260px] flex-1">
+          <p className="pt-3 text-[14px] font-semibold">How</p>
+          <p className="text-[18px] leading-snug">{point.how}</p>
+          {point.otherwise !== '' && (
+            <p className="pt-2 text-[14.5px] leading-snug text-ink2">{point.otherwise}</p>
+          )}
+        </div>
+        <MeterPicture point={point} />
+      </div>
       {step.state === 'failed' && <FindCause point={point} />}
       <p className="pt-2 text-[13px] text-ink2 first-letter:uppercase">
         {phraseText(point.why, system)}

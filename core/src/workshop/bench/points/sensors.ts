@@ -10,6 +10,7 @@ const FULL_V = [3.5, 4.2] as const;
 const TORQUE_REST_V = [0.7, 1.8] as const;
 
 const volts = { instrument: 'meter, volts' } as const;
+const signal: Pick<HoldPoint, 'instrument' | 'probes'> = { ...volts, probes: ['ground', 'signal'] };
 
 /** Each sensor before the motor is let loose. */
 export function sensors(job: Job): readonly HoldPoint[] {
@@ -27,6 +28,7 @@ export function sensors(job: Job): readonly HoldPoint[] {
       between('V', ...SUPPLY_V),
       {
         ...volts,
+        probes: ['ground', '5 V'],
         part: controller.name,
         why: ['5 V within what such supplies hold'],
         otherwise: 'None: a short in one sensor takes it down. Part them one by one.',
@@ -42,7 +44,7 @@ export function sensors(job: Job): readonly HoldPoint[] {
             'Signal to ground, throttle let go, bar turned to both locks.',
             between('V', ...REST_V),
             {
-              ...volts,
+              ...signal,
               guards: true,
               part: controls.throttleKind,
               caution:
@@ -59,7 +61,7 @@ export function sensors(job: Job): readonly HoldPoint[] {
             'Signal to ground, opened slowly: it rises without a jump and comes back by itself.',
             between('V', ...FULL_V),
             {
-              ...volts,
+              ...signal,
               part: controls.throttleKind,
               why: [qty(FULL_V[0], 'V', 1), ' to ', qty(FULL_V[1], 'V', 1)],
               caution: 'Wheel off the ground, motor plug parted if it can be.',
@@ -75,7 +77,7 @@ export function sensors(job: Job): readonly HoldPoint[] {
             'Signal to ground; then press: it rises.',
             between('V', ...TORQUE_REST_V),
             {
-              ...volts,
+              ...signal,
               part: controls.assistSensor,
               why: ['resting span of such sensors'],
             },
@@ -91,7 +93,7 @@ export function sensors(job: Job): readonly HoldPoint[] {
             'Assist sensor counts forwards only',
             'Cranks turned slowly by hand: the signal goes up and down with each magnet; backwards it asks for nothing.',
             ticks('Toggles forwards', 'No help backwards'),
-            { ...volts, guards: true, part: controls.assistSensor },
+            { ...signal, guards: true, part: controls.assistSensor },
           ),
         ]),
     ...(drive.commutation === 'electronic' && !inside && controller.place !== 'motor'
@@ -103,6 +105,7 @@ export function sensors(job: Job): readonly HoldPoint[] {
             ticks('A', 'B', 'C'),
             {
               ...volts,
+              probes: ['ground', 'each line in turn'],
               part: drive.name,
               otherwise: 'One stays put: its pin, its lead, or the sensor. Wire has the pins.',
             },
@@ -118,7 +121,12 @@ export function sensors(job: Job): readonly HoldPoint[] {
         ...levers.map((end) => `${end} lever`),
         ...(levers.length === 0 ? ['No lever: another way to stop the motor is tried'] : []),
       ),
-      { ...volts, guards: true, part: donor.levers, caution: 'A motor that pushes against the brakes wins.' },
+      {
+        ...signal,
+        guards: true,
+        part: donor.levers,
+        caution: 'A motor that pushes against the brakes wins.',
+      },
     ),
   ];
 }
