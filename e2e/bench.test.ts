@@ -25,7 +25,7 @@ const title = (page: Page): Promise<string> => page.$eval('[data-testid=step-tit
 
 /** One of the large buttons, once it may be pressed. */
 async function press(page: Page, id: 'pass' | 'fail' | 'waive'): Promise<void> {
-  const button = await page.waitForSelector(`[data-testid=${id}]:not(:disabled)`, { timeout: 5000 });
+  const button = await page.waitForSelector(`[data-testid=${id}]:not(:disabled)`);
   await button?.click();
 }
 
@@ -77,21 +77,13 @@ async function pass(page: Page): Promise<void> {
   await fillIn(page);
   await press(page, 'pass').catch(told);
   await page
-    .waitForFunction(
-      (t) => document.querySelector('[data-testid=step-title]')?.textContent !== t,
-      { timeout: 30_000 },
-      before,
-    )
+    .waitForFunction((t) => document.querySelector('[data-testid=step-title]')?.textContent !== t, {}, before)
     .catch(told);
   // The next one is read before it is passed.
-  await page.waitForFunction(
-    () => {
-      const { top, bottom } =
-        document.querySelector('[data-testid=step-title]')?.getBoundingClientRect() ?? {};
-      return top !== undefined && bottom !== undefined && top >= 0 && bottom <= innerHeight;
-    },
-    { timeout: 5000 },
-  );
+  await page.waitForFunction(() => {
+    const { top, bottom } = document.querySelector('[data-testid=step-title]')?.getBoundingClientRect() ?? {};
+    return top !== undefined && bottom !== undefined && top >= 0 && bottom <= innerHeight;
+  });
 }
 
 async function passUntil(page: Page, wanted: string): Promise<void> {
@@ -100,9 +92,7 @@ async function passUntil(page: Page, wanted: string): Promise<void> {
 }
 
 const allSent = (page: Page) =>
-  page.waitForFunction(() => document.querySelector('[data-testid=outbox]')?.textContent === '', {
-    timeout: 30_000,
-  });
+  page.waitForFunction(() => document.querySelector('[data-testid=outbox]')?.textContent === '');
 
 describe('the bench', () => {
   it('leads through a whole run: one fail mended, one waived, a photograph, a dropped connection, signed; then the plan moves', async () => {
@@ -127,6 +117,11 @@ describe('the bench', () => {
 
     // Outside of its band a reading cannot be passed.
     await passUntil(page, 'Pack: volts at rest'.replace('Pack', await packName(page)));
+    // The meter is drawn as it is set, with where its probes go.
+    const meter = await page.$eval('[data-testid=meter-picture]', (e) => e.getAttribute('aria-label'));
+    expect(meter).toBe(
+      'Meter on direct volts: black probe on minus of the pack, red probe on plus of the pack',
+    );
     await page.type('[aria-label=Answer] input[inputmode=decimal]', '36');
     await says(page, '[aria-label=Answer]', 'outside the band');
     await press(page, 'fail');

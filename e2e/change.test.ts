@@ -29,7 +29,7 @@ describe('a change', () => {
   it('is tried: its octagon is seen, it is taken back with a reason, and the next one finds that', async () => {
     const page = await bench.open();
     const id = await openBuild(page, bench.application, 'Orchard longtail', 'change');
-    await page.waitForSelector('[data-testid=gains]', { timeout: 60_000 });
+    await page.waitForSelector('[data-testid=gains]');
     const [top, law] = [await figureText(page, 'top-speed'), await figureText(page, 'class')];
     // What was taken back before says so where it is offered again.
     await says(page, '[data-step="ring/ring-34"]', 'Taken back');
@@ -65,7 +65,7 @@ describe('a change', () => {
   it('of several steps is one build with what must change with it, and becomes a job with a list of its own', async () => {
     const page = await bench.open();
     await openBuild(page, bench.application, 'Orchard longtail', 'change');
-    await page.waitForSelector('[data-testid=gains]', { timeout: 60_000 });
+    await page.waitForSelector('[data-testid=gains]');
     await tick(page, 'amps/set');
     await tick(page, 'ring/ring-34');
     await says(page, '[data-testid=together]', '2 steps together');
@@ -76,12 +76,12 @@ describe('a change', () => {
       () => document.querySelector<HTMLInputElement>('[data-step="ring/ring-34"] input')?.checked === false,
     );
     await clickWords(page, 'Draw what the next money gains');
-    await page.waitForSelector('[data-testid=rungs] li', { timeout: 60_000 });
+    await page.waitForSelector('[data-testid=rungs] li');
     await page.waitForFunction(
       () => document.querySelector('[data-testid=together]')?.closest('[aria-busy=true]') === null,
     );
     await clickWords(page, 'Make a copy');
-    await page.waitForFunction(() => /\/buy$/.test(location.pathname), { timeout: 30_000 });
+    await page.waitForFunction(() => /\/buy$/.test(location.pathname));
     await settled(page, '[data-figure=hill]');
     const copy = await documentOf(idIn(page));
     expect(copy.gearing.ringTeeth).toMatchObject({ value: 30 });
@@ -97,16 +97,16 @@ describe('which motor and pack?', () => {
     await page.waitForSelector('[data-judged]');
     const door = await page.waitForSelector('::-p-text(Which motor and pack?)');
     await door?.click();
-    await page.waitForSelector('[data-testid=proposals]', { timeout: 60_000 });
+    await page.waitForSelector('[data-testid=proposals]');
     const id = idIn(page);
     await clickWords(page, 'Which motor and pack? Search the whole shelf', 'a');
     await page.waitForSelector('[data-testid=search]');
     await says(page, '[data-testid=size]', '1,500 builds');
     await quiet(page);
     await page.click('[data-testid=search]');
-    await page.waitForSelector('[data-finalist="1"]', { timeout: 90_000 });
+    await page.waitForSelector('[data-finalist="1"]');
     await says(page, '[data-testid=reasons]', 'motor not let in');
-    await page.waitForSelector('[data-testid=lets]', { timeout: 90_000 });
+    await page.waitForSelector('[data-testid=lets]');
     expect(await sidewaysAnywhere(page)).toEqual([]);
     await page.click('button[aria-label="Take number 1 into this build"]');
     await kept(page);
@@ -137,7 +137,7 @@ describe('which motor and pack?', () => {
     await page.click('[data-testid=search]');
     await says(page, '[data-testid=search-words]', 'builds looked at');
     await clickWords(page, 'Stop');
-    await page.waitForSelector('[data-testid=search]', { timeout: 90_000 });
+    await page.waitForSelector('[data-testid=search]');
     await says(page, '[data-testid=search-words]', 'looked at');
   }, 180_000);
 });
@@ -173,7 +173,7 @@ describe('side by side', () => {
     const page = await bench.open();
     await openBuild(page, bench.application, 'Orchard longtail', 'change');
     await page.click('a[href$="?view=moves"]');
-    await page.waitForSelector('[data-moved]', { timeout: 60_000 });
+    await page.waitForSelector('[data-moved]');
     await clickWords(page, 'Range, legs helping', 'label');
     await says(page, '[data-testid=tornado]', 'range, legs helping');
     await page.click('[data-moved] a');

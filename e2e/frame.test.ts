@@ -68,7 +68,7 @@ describe('when the server is away', () => {
     await page.waitForSelector('[data-save-state=offline]');
     await says(page, '[data-save-state]', 'kept here');
     await page.setOfflineMode(false);
-    await page.waitForSelector('[data-save-state=saved]', { timeout: 10_000 });
+    await page.waitForSelector('[data-save-state=saved]');
     const { document } = (await (await fetch(`${bench.application.url}/api/builds/${id}`)).json()) as {
       document: { brief: { loadMassKg: { value: number } } };
     };

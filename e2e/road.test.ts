@@ -79,9 +79,7 @@ describe('the road', () => {
     await page.waitForSelector('[data-testid=rides]');
     expect(await rideCount(page)).toBe(before + 1);
     await page.setOfflineMode(false);
-    await page.waitForFunction(() => document.querySelector('[data-testid=outbox]')?.textContent === '', {
-      timeout: 30_000,
-    });
+    await page.waitForFunction(() => document.querySelector('[data-testid=outbox]')?.textContent === '');
     await page.reload();
     await page.waitForSelector('[data-testid=rides]');
     expect(await rideCount(page)).toBe(before + 1);
@@ -119,15 +117,14 @@ describe('the road', () => {
     await page.select('[data-testid=log-wind]', '0');
     await page.click('[data-testid=read-log]');
     await page.waitForSelector('[data-testid=stop-import]');
-    await page.waitForFunction(
-      () => /[1-9][\d,]* rows/.test(document.querySelector('[data-testid=log-progress]')?.textContent ?? ''),
-      { timeout: 30_000 },
+    await page.waitForFunction(() =>
+      /[1-9][\d,]* rows/.test(document.querySelector('[data-testid=log-progress]')?.textContent ?? ''),
     );
     await page.click('[data-testid=stop-import]');
     await says(page, '[data-testid=log-trouble]', 'Nothing was stored');
     expect(await page.$('[data-testid=rides]')).toBeNull();
     await page.click('[data-testid=read-log]');
-    await page.waitForSelector('[data-testid=rides] > li', { timeout: 60_000 });
+    await page.waitForSelector('[data-testid=rides] > li');
     await says(page, '[data-testid=facts]', 'Out of the pack');
     await page.waitForSelector('[data-chart] svg');
     // The one row of a million that is hot stands in the chart's table of words and in the ride.
@@ -167,7 +164,7 @@ describe('the road', () => {
     await page.click('a[href$="?view=learn"]');
     await page.waitForSelector('[data-testid=learn]:not(:disabled)');
     await page.click('[data-testid=learn]');
-    await page.waitForSelector('[data-testid=learnt]', { timeout: 60_000 });
+    await page.waitForSelector('[data-testid=learnt]');
     await says(page, '[data-testid=held-out]', 'did not see');
     // Nothing is taken by itself.
     expect(await page.$$eval('[data-learnt] [aria-pressed=true]', (all) => all.length)).toBe(0);
