@@ -72,7 +72,7 @@ export const donorFrameSpecs = {
 
 /** What the fit checks ask of the donor. None has a default: unknown stays unknown. */
 export const donorFitSpecs = {
-  frontOldMm: caliper('Front over-locknut width', [60, 220], [90, 150], 0.5),
+  frontOldMm: caliper('Front over-locknut width', [60, 220], [74, 150], 0.5),
   rearOldMm: caliper('Rear over-locknut width', [60, 260], [110, 197], 0.5),
   slotWidthMm: caliper('Axle slot, width', [5, 30], [8.5, 14.5], 0.1),
   slotDepthMm: caliper('Axle slot, depth', [2, 60], [6, 30], 0.5),

@@ -2,7 +2,7 @@ import { NO_DEFAULT, caliper, type QuantitySpec } from './quantity-spec.ts';
 
 /** Sizes of a motor that the bicycle it goes on has to suit, taken with a caliper. */
 export const driveSizeSpecs = {
-  overLocknutMm: caliper('Motor, over-locknut width', [50, 260], [95, 197], 0.5),
+  overLocknutMm: caliper('Motor, over-locknut width', [50, 260], [74, 197], 0.5),
   axleLengthMm: caliper('Motor axle, end to end', [80, 420], [130, 280], 0.5),
   rotorMm: caliper('Disc on the motor’s wheel, diameter', [100, 260], [140, 220], 1),
   flangeMm: caliper('Motor flange, hole circle', [30, 400], [60, 260], 0.5),

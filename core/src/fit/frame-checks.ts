@@ -150,12 +150,20 @@ function armsWanted(s: Subject): Check {
     sense: 'least',
     fine: needed,
     look: needed === 2 ? 1 : needed,
-    limit: [`at least ${String(needed)}`],
+    limit: [
+      settled || least === most
+        ? `at least ${String(needed)}`
+        : `at least ${String(least)} or ${String(most)}`,
+    ],
     why:
       reasons.length === 0
         ? ['A mild rear hub in steel dropouts holds by its nuts and tabbed washers.']
         : [`Wanted for: ${reasons.join(', ')}.`],
-    remedy: ['Fit arms that bear on the flats without play, one on each side.'],
+    remedy: [
+      needed > 1
+        ? 'Fit arms that bear on the flats without play, one on each side.'
+        : 'Fit an arm that bears on the flats without play.',
+    ],
     origin: 'common practice',
     inputs: settled ? [] : [s.known.controller.phaseCurrentA],
     asked: settled

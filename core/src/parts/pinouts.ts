@@ -2,10 +2,10 @@ import type { PortDocument } from '../document/harness.ts';
 import type { Part } from './part.ts';
 
 /** Lines of small parts that a component of the harness is, where it has no type of its own on the shelf. */
-const SMALL: Readonly<Record<string, string>> = {
+const SMALL: Readonly<Record<string, string | readonly string[]>> = {
   display: 'display',
   throttle: 'throttle',
-  assist: 'assist-sensor',
+  assist: ['assist-sensor', 'torque-sensor'],
   'brake-front': 'brake-sensors',
   'brake-rear': 'brake-sensors',
   shift: 'shift-sensor',
@@ -24,8 +24,8 @@ function mayBe(part: Part, component: string): boolean {
   const base = component.replace(/-\d+$/, '');
   if (base === 'motor' || base === 'controller' || base === 'pack' || base === 'charger')
     return part.type === base;
-  const line = base === 'accessory' ? 'lamp' : SMALL[component];
-  return line !== undefined && 'serves' in part && part.serves.includes(line);
+  const lines = [base === 'accessory' ? 'lamp' : (SMALL[component] ?? [])].flat();
+  return 'serves' in part && part.serves.some((one) => lines.includes(one));
 }
 
 /** Parts of a shelf that a plug half of a component can be kept with, or come from. */

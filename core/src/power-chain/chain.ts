@@ -136,7 +136,8 @@ function ringsLink({ build, known: { cabling }, battery }: Scene): Link | undefi
     source: 'their data sheet; a quarter more for minutes (common practice)',
   });
 }
-const RINGS_PEAK = 1.25;
+/** Rings and contacts stand this much more for some minutes. Common practice, no source. */
+export const RINGS_PEAK = 1.25;
 
 function pullPlugLink({ build, known: { cabling }, battery }: Scene): Link | undefined {
   if (!build.cabling.passes.includes('pull-plug')) return undefined;

@@ -6,7 +6,7 @@ import { leadAmps, plugAmps } from './leads.ts';
 import type { Limits } from './link.ts';
 
 /** Plugs and leads stand this much more for some minutes, by the heat they store. From memory. */
-const MINUTES = 1.25;
+export const MINUTES = 1.25;
 /** What the links are made from. */
 export interface Scene {
   readonly build: BuildDocument;

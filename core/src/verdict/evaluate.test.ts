@@ -219,6 +219,15 @@ describe('findings', () => {
     expect(codes(sample())).toEqual([]);
   });
 
+  // 74 mm at the front of small folding bicycles, 197 mm at the rear of fat ones: facts of the trade, from memory.
+  it.each([
+    ['front', { frontOldMm: 74 }, 74],
+    ['rear', { rearOldMm: 197 }, 197],
+  ] as const)('take the widths between dropouts that are sold for usual: %s', (wheel, donor, overLocknutMm) => {
+    const { findings } = evaluate(sample({ donor, drive: { wheel, overLocknutMm } }));
+    expect(findings.filter((f) => f.code === 'unusual' && /Mm$/.test(f.path))).toEqual([]);
+  });
+
   it('keep an unusual value and say so', () => {
     const verdict = evaluate(sample({ brief: { riderMassKg: 300 } }));
     expect(verdict.findings[0]).toMatchObject({

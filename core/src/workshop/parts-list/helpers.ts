@@ -5,7 +5,7 @@ import type { BuildDocument } from '../../document/document.ts';
 import type { PackDocument } from '../../document/pack.ts';
 import type { PackPlace } from '../../frame/names.ts';
 import type { Known, KnownBuild } from '../../document/known-build.ts';
-import type { Chain } from '../../power-chain/chain.ts';
+import { FUSE_HOLDS, type Chain } from '../../power-chain/chain.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { Unit } from '../../quantity/units.ts';
 import { isAmiss, type Job } from '../job.ts';
@@ -70,9 +70,20 @@ const FUSES = [5, 7.5, 10, 15, 20, 25, 30, 40, 50, 60, 80, 100, 125, 150, 200, 2
 /** The next rating above a current, A. */
 export const nextFuse = (amps: number): number => FUSES.find((f) => f >= amps) ?? Math.ceil(amps / 100) * 100;
 
-/** What the fuse is rated for, A: as entered, or the next above what is drawn for long. */
-export const fuseAmps = ({ cabling }: KnownBuild, { battery }: Chain): number =>
-  cabling.fuseA.source === 'unknown' ? nextFuse(battery.continuousA * OVER_DRAWN) : cabling.fuseA.value;
+/**
+ * What a part of the battery lead is rated for, A: as entered; else a quarter above what is drawn for long, and enough for full
+ * throttle, for which the power chain counts on `holds` times its rating.
+ */
+export const ratedAmps = (entered: Known, { battery }: Chain, holds: number): number =>
+  entered.source === 'unknown'
+    ? Math.max(battery.continuousA * OVER_DRAWN, battery.peakA / holds)
+    : entered.value;
+
+/** What the fuse is rated for, A: as entered, or the next that is sold above what the controller draws. */
+export const fuseAmps = ({ cabling }: KnownBuild, chain: Chain): number =>
+  cabling.fuseA.source === 'unknown'
+    ? nextFuse(ratedAmps(cabling.fuseA, chain, FUSE_HOLDS))
+    : cabling.fuseA.value;
 
 /** What each kind of duty wants on the machine, where the rule itself does not say it. */
 const USUAL_FITTINGS: Partial<Record<Duty['kind'], readonly DutyFitting[]>> = {

@@ -36,6 +36,8 @@ export interface Line {
   readonly small: boolean;
   /** The kind of small part by which the shelf is asked for a price; empty for what is named itself. */
   readonly kind: string;
+  /** Under which a kit brings it along. */
+  readonly broughtAs: string;
   /** Parts of the shelf that have figures of their own and may be bought for it. */
   readonly from: FromShelf | undefined;
   /** What is cut to length: a longer one of the same serves as well; undefined where nothing is cut. */
@@ -67,7 +69,7 @@ export interface Rule {
   readonly lines: (job: Job) => readonly Draft[];
 }
 
-/** A line as a rule writes it: the rule's id is its key unless it makes several. */
+/** A line as a rule writes it: the rule's id is its key unless it makes several, and a kit brings it under its key unless told. */
 export interface Draft {
   readonly key?: string;
   readonly what: Phrase;
@@ -76,6 +78,7 @@ export interface Draft {
   readonly unit?: LineUnit;
   readonly main?: boolean;
   readonly kind?: string;
+  readonly broughtAs?: string;
   readonly ask?: string;
   readonly from?: FromShelf;
   readonly cut?: Cut;
@@ -94,6 +97,7 @@ export const lineOf = (rule: Rule, draft: Draft): Line => ({
   unit: draft.unit ?? 'piece',
   small: draft.main !== true,
   kind: draft.kind ?? rule.id,
+  broughtAs: draft.broughtAs ?? draft.key ?? rule.id,
   ask: draft.ask ?? '',
   from: draft.from,
   cut: draft.cut,

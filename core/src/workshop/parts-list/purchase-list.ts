@@ -42,10 +42,10 @@ const usualState = (key: string): LineState => (key === 'donor' ? 'owned' : 'nee
 /** How many of a line come along with a kit, and with which. */
 function broughtOf(
   { purchase: { brings } }: BuildDocument,
-  key: string,
+  { key, broughtAs }: Line,
 ): { readonly count: number; readonly by: Kit | undefined } {
   for (const by of KITS) {
-    const count = brings[by]?.[key];
+    const count = brings[by]?.[broughtAs];
     if (key !== by && count !== undefined) return { count, by };
   }
   return { count: 0, by: undefined };
@@ -59,7 +59,7 @@ function askedRow(
   shelf: readonly Part[],
 ): Row {
   const said = build.purchase.lines[line.key] ?? NOTHING_SAID;
-  const { count, by } = broughtOf(build, line.key);
+  const { count, by } = broughtOf(build, line);
   const quantity = Math.max(0, line.quantity - count);
   const broughtBy = quantity === 0 ? by : undefined;
   const paid = paidFor(build, said);

@@ -478,6 +478,65 @@ describe('what a mechanic looks for on the list', () => {
     expect(words(cells({ source: 'unknown' }), 'charger')).not.toContain('at most');
   });
 
+  it('rates what sits in the battery lead so that the power chain lets it pass, whatever is drawn', () => {
+    const amps = (build: BuildDocument, key: string): number => {
+      const found = line(build, key);
+      const [said] = (found?.what ?? []).flatMap((w) => (typeof w !== 'string' && w.unit === 'A' ? [w] : []));
+      if (said === undefined) throw new Error(`${key}: ${words(build, key)}`);
+      return said.value;
+    };
+    const open = { source: 'unknown' } as const;
+    const cabling = { fuseA: open, pullPlugA: open, connectorA: open } as const;
+    type Set = { cabling?: Changes['cabling']; joining?: Changes['joining'] };
+    const links: readonly (readonly [key: string, link: string, set: (value: number) => Set])[] = [
+      ['fuse', 'fuse', (fuseA) => ({ cabling: { fuseA } })],
+      ['main-switch', 'pull-plug', (pullPlugA) => ({ cabling: { pullPlugA } })],
+      ['plugs', 'plug', (connectorA) => ({ cabling: { connectorA } })],
+      ['combiner', 'join', (ratedA) => ({ joining: { ratedA } })],
+    ];
+    // A level hill draws little for long; full throttle draws all that the controller lets through.
+    for (const batteryCurrentA of [12, 15, 30, 80])
+      for (const hillGradePct of [1, 6, 14]) {
+        const rated = (more: Set = {}): BuildDocument =>
+          made([
+            {
+              brief: { hillGradePct },
+              controller: { batteryCurrentA },
+              cabling: { ...cabling, ...more.cabling, passes: ['pull-plug'], protection: 'fuse' },
+              joining: { ratedA: open, ...more.joining },
+              second: { join: 'switch', nominalV: 48, capacityAh: 10 },
+            },
+          ]);
+        for (const [key, id, set] of links) {
+          const found = evaluate(rated(set(amps(rated(), key)))).power.chain.links.find((l) => l.id === id);
+          expect([found?.state, key, batteryCurrentA, hillGradePct]).toEqual([
+            'fine',
+            key,
+            batteryCurrentA,
+            hillGradePct,
+          ]);
+        }
+      }
+    // What is entered is asked for as it is.
+    expect(amps(made([{ cabling: { fuseA: 25 } }]), 'fuse')).toBe(25);
+    expect(
+      amps(made([{ joining: { ratedA: 40 }, second: { join: 'switch', nominalV: 48 } }]), 'combiner'),
+    ).toBe(40);
+  });
+
+  it('takes a sensor of torque for what it is: no kit brings it as the simple one, nor is it priced so', () => {
+    const kit = (assistSensor: 'cadence' | 'torque', brings: string): BuildDocument => {
+      const build = made([{ controls: { assistSensor } }]);
+      return { ...build, purchase: { ...build.purchase, brings: { motor: { [brings]: 1 }, pack: null } } };
+    };
+    const by = (build: BuildDocument): string | undefined =>
+      evaluate(build).list.rows.find((r) => r.key === 'assist-sensor')?.broughtBy;
+    expect(by(kit('cadence', 'assist-sensor'))).toBe('motor');
+    expect(by(kit('torque', 'assist-sensor'))).toBeUndefined();
+    expect(by(kit('torque', 'torque-sensor'))).toBe('motor');
+    expect(line(kit('torque', 'x'), 'assist-sensor')?.kind).toBe('torque-sensor');
+  });
+
   it('asks for what an external motor needs: a mount, and both sprockets by teeth and pitch', () => {
     const drive = { motorSprocketTeeth: 11, wheelSprocketTeeth: 72, pitchMm: 6.35, freewheel: true };
     const build = made([{ drive }, 'external']);

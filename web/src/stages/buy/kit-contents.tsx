@@ -40,9 +40,11 @@ export function KitContents({ document, rows, change }: Purchasing) {
   const { brings } = document.purchase;
   return KITS.map((kit) => {
     const box = brings[kit];
-    const lines = rows.filter(
-      (r) => r.from === 'build' && (MAY_BRING[kit].includes(r.key) || box?.[r.key] !== undefined),
-    );
+    const lines = rows.flatMap((row) => {
+      const as = row.from === 'build' ? row.line?.broughtAs : undefined;
+      const may = MAY_BRING[kit].includes(row.key);
+      return as !== undefined && (may || box?.[as] !== undefined) ? [{ row, as }] : [];
+    });
     const said = Object.keys(box ?? {}).length;
     return (
       <FoldedGroup
@@ -50,18 +52,18 @@ export function KitContents({ document, rows, change }: Purchasing) {
         title={NAMES[kit]}
         note={box === null ? 'nobody has said' : `${String(said)} ${said === 1 ? 'thing' : 'things'}`}
       >
-        {lines.map((row) => (
+        {lines.map(({ row, as }) => (
           <YesNoField
             key={row.key}
             label={row.what.split(',')[0] ?? row.what}
-            value={box?.[row.key] !== undefined}
+            value={box?.[as] !== undefined}
             yes="in the box"
             no={box === null ? 'not said' : 'not in it'}
             onChange={(yes) => {
-              const rest = Object.fromEntries(Object.entries(box ?? {}).filter(([key]) => key !== row.key));
+              const rest = Object.fromEntries(Object.entries(box ?? {}).filter(([key]) => key !== as));
               const all = row.line?.quantity ?? 1;
               change(
-                { brings: { ...brings, [kit]: yes ? { ...rest, [row.key]: all } : rest } },
+                { brings: { ...brings, [kit]: yes ? { ...rest, [as]: all } : rest } },
                 'what comes along',
               );
             }}

@@ -20,6 +20,10 @@ export const assistSensor: Rule = {
                 : [', spindle ', sizeOf(donor.spindleMm, 1)]),
             ],
             why: ['it feels the pedals turn'],
+            // Kits bring the simple one: whoever plans with torque has to buy it.
+            ...(controls.assistSensor === 'torque'
+              ? { kind: 'torque-sensor', broughtAs: 'torque-sensor' }
+              : {}),
           },
         ],
 };

@@ -1,4 +1,5 @@
 import { qty } from '../../../../quantity/phrase.ts';
+import { ratedAmps } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** What joins packs: a switch, ideal diodes, or leads for direct joining. */
@@ -6,7 +7,7 @@ export const combiner: Rule = {
   id: 'combiner',
   group: 'power',
   origin: 'the build: more than one pack',
-  lines: ({ build: { packs, joining }, chain }) =>
+  lines: ({ build: { packs, joining }, known, chain }) =>
     packs.length < 2
       ? []
       : [
@@ -18,7 +19,8 @@ export const combiner: Rule = {
                 parallel: 'Parallel lead with fuse in each branch',
               }[joining.how],
               `, ${String(packs.length)} packs, at least `,
-              qty(Math.ceil(chain.battery.continuousA), 'A', 0),
+              // A switch or a diode is counted on for its rating, and no more.
+              qty(Math.ceil(ratedAmps(known.joining.ratedA, chain, 1)), 'A', 0),
             ],
             why: ['packs are never joined bare: unlike volts burn'],
             kind: 'combiner',

@@ -22,7 +22,9 @@ export const fuse: Rule = {
         ],
         why: [
           qty(chain.battery.continuousA, 'A', 0),
-          ' asked; a part for cars breaks 32 V, and one for alternating current only does not break an arc',
+          ' asked for long, ',
+          qty(chain.battery.peakA, 'A', 0),
+          ' at full throttle; a part for cars breaks 32 V, and one for alternating current only does not break an arc',
         ],
         kind: cabling.protection === 'breaker' ? 'breaker' : 'fuse',
       },

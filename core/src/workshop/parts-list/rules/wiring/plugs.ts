@@ -1,6 +1,7 @@
 import { controllersBeside } from '../../../../document/motors.ts';
 import { qty } from '../../../../quantity/phrase.ts';
-import { OVER_DRAWN } from '../../helpers.ts';
+import { MINUTES } from '../../../../power-chain/scene.ts';
+import { ratedAmps } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Plug pairs of the battery lead with a spare. */
@@ -9,10 +10,8 @@ export const plugs: Rule = {
   group: 'wiring',
   origin: 'common practice: one spare pair of each plug',
   lines: ({ build, build: { cabling }, known: { cabling: known }, chain }) => {
-    const amps =
-      known.connectorA.source === 'unknown'
-        ? Math.ceil(chain.battery.continuousA * OVER_DRAWN)
-        : known.connectorA.value;
+    const rated = ratedAmps(known.connectorA, chain, MINUTES);
+    const amps = known.connectorA.source === 'unknown' ? Math.ceil(rated) : rated;
     const branches = Math.max(0, controllersBeside(build) - 1);
     return [
       {
