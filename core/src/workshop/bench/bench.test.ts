@@ -572,6 +572,15 @@ describe('what is asked on the bench is there to be looked at', () => {
     expect(holdPointSchema.parse(older).probes).toBeNull();
   });
 
+  it('help that ends only where something ends it, and levels only where there are any', () => {
+    const bare = hub({ controller: { limitsSpeed: false }, controls: { assistSensor: 'none' } });
+    expect(items(bare, 'ride/short')).not.toContain('Help ends where it should');
+    expect(pointOf(bare, 'ride/short').how).toContain('Throttle barely open');
+    const helped = hub({ controller: { limitsSpeed: true }, controls: { assistSensor: 'cadence' } });
+    expect(items(helped, 'ride/short')).toContain('Help ends where it should');
+    expect(pointOf(helped, 'ride/short').how).toContain('Lowest level');
+  });
+
   it('a chain on one cog by its slack, and a back-pedal brake by the pedals', () => {
     const coaster = sample(
       {

@@ -7,14 +7,20 @@ import { holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 /** The first ride, and what is looked at again after it. */
 export function ride(job: Job): readonly HoldPoint[] {
   const ends = brakeEnds(job);
+  const { controller, controls } = job.build;
+  const gentle = controls.assistSensor === 'none' ? 'Throttle barely open' : 'Lowest level';
   const labelled = dutyFor(job.duties, 'label') !== undefined;
   return [
     holdPoint(
       'ride',
       'short',
       'A short ride in an empty place',
-      'Lowest level, helmet, a few hundred metres; stop if anything smells, rattles or is warm.',
-      ticks('Starts and stops as meant', 'Help ends where it should', 'Nothing hot'),
+      `${gentle}, helmet, a few hundred metres; stop if anything smells, rattles or is warm.`,
+      ticks(
+        'Starts and stops as meant',
+        ...(controller.limitsSpeed ? ['Help ends where it should'] : []),
+        'Nothing hot',
+      ),
       { guards: true, caution: 'No road yet: a private, empty, level place.' },
     ),
     holdPoint(
