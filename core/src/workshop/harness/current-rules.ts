@@ -23,14 +23,14 @@ interface Subject {
   readonly key: string;
   /** Whose current it carries, and what share of it; undefined for a cable beside the way of the current. */
   readonly current: Pick<CurrentCable, 'carries' | 'share'> | undefined;
-  /** Cut length, mm, and conductor, mm². */
+  /** Cut length, mm, and conductor, mm²; undefined where nobody knows it. */
   readonly cutMm: number;
-  readonly mm2: number;
+  readonly mm2: number | undefined;
 }
 
-/** Volts and watts lost in a cable between packs and controller at full throttle; undefined for any other cable. Ohm's law. */
+/** Volts and watts lost in a cable between packs and controller at full throttle; undefined for any other cable, and for a conductor that nobody knows. Ohm's law. */
 export function dropOf({ build, known, chain, current, cutMm, mm2 }: Subject): CableDrop | undefined {
-  if (current?.carries !== 'battery') return undefined;
+  if (current?.carries !== 'battery' || mm2 === undefined) return undefined;
   const peakA = current.share * chain.battery.peakA;
   const { volts, watts } = leadLoss(build.cabling.conductor, cutMm, mm2, peakA);
   return { volts, watts, percent: (100 * volts) / known.packs[0].nominalV.value };

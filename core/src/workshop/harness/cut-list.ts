@@ -2,7 +2,8 @@
 export interface Piece {
   readonly name: string;
   readonly mm: number;
-  readonly mm2: number;
+  /** Undefined where nobody knows the conductor. */
+  readonly mm2: number | undefined;
   readonly colour: string;
   /** What the cable is that it lengthens. */
   readonly kind: 'power' | 'phase' | 'signal';
@@ -17,7 +18,7 @@ interface StockLength {
 
 /** Wire of one size and colour. */
 export interface CutGroup {
-  readonly mm2: number;
+  readonly mm2: number | undefined;
   readonly colour: string;
   readonly pieces: readonly Piece[];
   readonly stock: readonly StockLength[];
@@ -50,6 +51,6 @@ export function cutList(pieces: readonly Piece[]): readonly CutGroup[] {
       stock.push({ mm, pieces: [piece], left: mm - piece.mm });
     }
     const [first] = longest;
-    return { mm2: first?.mm2 ?? 0, colour: first?.colour ?? '', pieces: longest, stock };
+    return { mm2: first?.mm2, colour: first?.colour ?? '', pieces: longest, stock };
   });
 }

@@ -56,7 +56,7 @@ export const harnessTable = (build: BuildDocument, { wires }: Wiring): HarnessTa
       Math.round(run.along),
       Math.round(run.cut),
       run.extend === undefined ? '' : Math.round(run.extend),
-      mm2,
+      mm2 ?? '',
       devicesText(devices),
       build.harness.cables[cable.key]?.way ?? '',
     ]),

@@ -486,6 +486,19 @@ describe('the current in a cable', () => {
     ]);
   });
 
+  it('of a conductor that nobody knows loses nothing that is told, and is not fine', () => {
+    const open = sample({ cabling: { leadMm2: { source: 'unknown' }, phaseMm2: { source: 'unknown' } } });
+    for (const key of ['pack-controller', 'motor-phases']) {
+      const wire = found(open, key);
+      expect([wire?.mm2, wire?.drop, wire?.state], key).toEqual([undefined, undefined, 'unknown']);
+    }
+    expect(found(sample({ cabling: { leadMm2: 6 } }), 'pack-controller')?.mm2).toBe(6);
+    // Typed for the cable itself it counts, whatever Power knows.
+    expect(
+      found(typed('pack-controller', { alongMm: 300, mm2: 10 }, open), 'pack-controller')?.drop,
+    ).toBeDefined();
+  });
+
   it('of a pack whose volts nobody knows loses no share that reads as fine', () => {
     const [pack] = hub.packs;
     const dim: BuildDocument = { ...hub, packs: [{ ...pack, nominalV: { source: 'unknown' } }] };

@@ -26,9 +26,8 @@ export interface Wire {
   readonly way: readonly CableFinding[];
   /** Of the plug pair and of the way together. */
   readonly state: State;
-  /** Conductor, mm², and whether somebody has said so. */
-  readonly mm2: number;
-  readonly mm2From: 'entered' | 'usual';
+  /** Conductor, mm²: as typed for it, as Power has such leads, or usual; undefined where Power does not know them. */
+  readonly mm2: number | undefined;
   /** Lost on the way between packs and controller; undefined for any other cable. */
   readonly drop: CableDrop | undefined;
   /** Fuse, switch and what else sits in it beside its plugs. */
@@ -45,12 +44,16 @@ export interface Wiring {
 
 /** Conductor of a signal lead, mm². Common practice, no source. */
 const SIGNAL_MM2 = 0.22;
+/** And of the lead of a charger. */
+const CHARGE_MM2 = 1;
 const RANK: readonly State[] = ['stop', 'look', 'unknown', 'fine'];
 const worst = (states: readonly State[]): State => RANK.find((s) => states.includes(s)) ?? 'fine';
 
-function sizeOf({ cabling }: KnownBuild, { kind, key }: Cable): number {
-  if (kind === 'power') return /charger/.test(key) ? 1 : cabling.leadMm2.value;
-  return kind === 'phase' ? cabling.phaseMm2.value : SIGNAL_MM2;
+function sizeOf({ cabling }: KnownBuild, { kind, key }: Cable): number | undefined {
+  if (kind === 'signal') return SIGNAL_MM2;
+  if (/charger/.test(key)) return CHARGE_MM2;
+  const { value, source } = kind === 'power' ? cabling.leadMm2 : cabling.phaseMm2;
+  return source === 'unknown' ? undefined : value;
 }
 
 /** Between these lies any pack that may be aboard: 24 V empty to 72 V full, lithium. Common practice. */
@@ -120,7 +123,6 @@ export function wiringOf(build: BuildDocument, known: KnownBuild, chain: Chain):
         way,
         state: worst([...plug, ...way].map((f) => f.state)),
         mm2,
-        mm2From: said.mm2 === null ? 'usual' : 'entered',
         drop: dropOf(subject),
         devices: devices(cable.key),
       },

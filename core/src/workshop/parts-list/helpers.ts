@@ -169,6 +169,10 @@ export const countOf = ({ value, source }: Pick<Known, 'value' | 'source'>): str
 export const leadOf = ({ value, source }: Pick<Known, 'value' | 'source'>, digits: number): string =>
   `${formatQuantity(value, 'mm2', digits)} (${gaugeText(value)})${beside(source)}`;
 
+/** A lead of the current by its size, or where its size is found. */
+export const leadSize = (size: Known): string =>
+  size.source === 'unknown' ? 'size by the power chain' : leadOf(size, 1);
+
 /** A value is as near to another as a share of it. */
 export const within = (value: number, other: number, share: number): boolean =>
   Math.abs(value - other) <= share * Math.abs(other);

@@ -286,7 +286,7 @@ describe('the rules of the parts list', () => {
   it('never ask for a default at the counter without saying so', () => {
     const words = (build: BuildDocument): string =>
       phraseText(list(build).find((l) => l.key === 'rings')?.what ?? []);
-    expect(words(made([{ cabling: { passes: ['rings'] } }]))).toContain('not known');
+    expect(words(made([{ cabling: { passes: ['rings'] } }]))).toContain('size by the power chain');
     expect(words(made([{ cabling: { passes: ['rings'], leadMm2: 5 } }]))).not.toContain('not known');
   });
 
@@ -522,6 +522,17 @@ describe('what a mechanic looks for on the list', () => {
     expect(
       amps(made([{ joining: { ratedA: 40 }, second: { join: 'switch', nominalV: 48 } }]), 'combiner'),
     ).toBe(40);
+  });
+
+  it('prints no size of a lead that nobody has said', () => {
+    const open = { source: 'unknown' } as const;
+    const cabling = { leadMm2: open, phaseMm2: open, phaseMm: 600, passes: ['rings' as const] };
+    const build = made([{ cabling }]);
+    for (const key of ['battery-lead/red', 'rings', 'phase-lead'])
+      expect(words(build, key), key).toMatch(/size by the power chain/);
+    const blocks = made([{ cabling, pack: { chemistry: 'lead-acid', ...box('deck', 4) } }]);
+    expect(words(blocks, 'block-links')).toContain('size by the power chain');
+    expect(words(made([{ cabling: { ...cabling, leadMm2: 6 } }]), 'rings')).toMatch(/6\.0.mm²/);
   });
 
   it('takes a sensor of torque for what it is: no kit brings it as the simple one, nor is it priced so', () => {

@@ -115,7 +115,7 @@ export function ScheduleInputs({ data }: { data: WiringData }) {
             set(cable.key, { way }, 'way');
           }}
         />
-        {number('mm2', 'Conductor', 'mm²', wire.mm2.toFixed(2))}
+        {number('mm2', 'Conductor', 'mm²', wire.mm2?.toFixed(2) ?? '?')}
         {cable.kind !== 'signal' && number('plugA', 'Its plug pair carries', 'A', 'as under Power')}
         {drop !== undefined && (
           <WorkedRow label="Lost on the way at full throttle" unit="V">
@@ -247,7 +247,7 @@ export function ScheduleTable({
                 {w.run.alongFrom === 'measured' ? 'measured' : 'drawing'}
               </span>
             </td>
-            <td className="num py-1.5 pr-2 text-right">{w.mm2.toFixed(2)}</td>
+            <td className="num py-1.5 pr-2 text-right">{w.mm2?.toFixed(2) ?? '?'}</td>
             <td className="py-1.5">{thenWords(w)}</td>
           </tr>
         ))}
@@ -269,7 +269,8 @@ export function CutList({ wiring }: Pick<WiringData, 'wiring'>) {
       {wiring.cut.map((g) => (
         <li key={`${String(g.mm2)} ${g.colour}`} className="border-b border-hair py-1 text-[13px]">
           <b className="font-semibold">
-            {g.mm2.toFixed(2)} mm², {g.colour === '' ? 'colour not known' : g.colour}
+            {g.mm2 === undefined ? 'Size not known' : `${g.mm2.toFixed(2)} mm²`},{' '}
+            {g.colour === '' ? 'colour not known' : g.colour}
           </b>
           :{' '}
           {g.stock

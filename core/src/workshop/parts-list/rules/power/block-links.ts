@@ -1,4 +1,4 @@
-import { suffixed, specOf } from '../../helpers.ts';
+import { leadSize, suffixed } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** Links between lead-acid blocks. */
@@ -13,11 +13,7 @@ export const blockLinks: Rule = {
         ? [
             {
               key: suffixed('block-links', i),
-              what: [
-                'Links between blocks, ',
-                ...specOf(known.cabling.leadMm2, 'mm2', 1),
-                ', ringed, with covers',
-              ],
+              what: ['Links between blocks, ', leadSize(known.cabling.leadMm2), ', ringed, with covers'],
               why: [`${String(blocks)} blocks in series`],
               quantity: blocks - 1,
             },

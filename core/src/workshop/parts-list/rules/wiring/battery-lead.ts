@@ -1,4 +1,4 @@
-import { leadOf, specOf, within } from '../../helpers.ts';
+import { leadSize, specOf, within } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** Metres of battery lead, red and black. */
@@ -11,9 +11,7 @@ export const batteryLead: Rule = {
       key: `battery-lead/${color}`,
       what: [
         `Lead, ${color}, ${cabling.conductor === 'copper' ? 'fine copper, silicone' : 'fine copper (not ' + cabling.conductor + ')'}`,
-        ...(known.leadMm2.source === 'unknown'
-          ? [', size by the power chain']
-          : [', ', leadOf(known.leadMm2, 1)]),
+        `, ${leadSize(known.leadMm2)}`,
       ],
       why: [
         ...specOf(known.leadMm, 'mm', 0),

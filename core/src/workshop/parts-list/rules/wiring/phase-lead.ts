@@ -1,6 +1,6 @@
 import type { BuildDocument } from '../../../../document/document.ts';
 import { motorCount } from '../../../../document/motors.ts';
-import { leadOf, specOf, within } from '../../helpers.ts';
+import { leadSize, specOf, within } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 const leadCount = ({ commutation }: BuildDocument['drive']): number => (commutation === 'brushes' ? 2 : 3);
@@ -16,7 +16,7 @@ export const phaseLead: Rule = {
           {
             what: [
               drive.commutation === 'brushes' ? 'Motor lead, red and black, ' : 'Phase lead, three colours, ',
-              leadOf(cabling.phaseMm2, 1),
+              leadSize(cabling.phaseMm2),
               ', with plugs',
             ],
             why: [

@@ -1,4 +1,4 @@
-import { specOf } from '../../helpers.ts';
+import { leadSize } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Ring terminals with their studs. */
@@ -10,7 +10,7 @@ export const rings: Rule = {
     cabling.passes.includes('rings')
       ? [
           {
-            what: ['Ring terminals, ', ...specOf(known.leadMm2, 'mm2', 1), ', tinned copper, for the studs'],
+            what: ['Ring terminals, ', leadSize(known.leadMm2), ', tinned copper, for the studs'],
             why: ['narrowed or filed rings burn: take the stud’s size'],
             quantity: 4,
           },
