@@ -31,9 +31,13 @@ export function leaningOf(figure: RideFigure): Leaning {
   return off > 0 ? 'hopeful' : 'fearful';
 }
 
-/** Inside of its likely span it is fine, outside to be looked at, twice as far out not to be believed. */
-export function figureState({ plan, measured, low, high }: RideFigure): State {
-  const span = measured < plan ? plan - low : high - plan;
+/**
+ * Inside of its likely span, or as near as a meter tells it, it is fine, outside to be looked at, twice as far out not to be
+ * believed: a winding that the controller holds back has hardly a span.
+ */
+export function figureState(figure: RideFigure): State {
+  const { plan, measured, low, high } = figure;
+  const span = Math.max(measured < plan ? plan - low : high - plan, holdsWithin(figure));
   const off = Math.abs(measured - plan);
   if (off <= span) return 'fine';
   return off <= 2 * span ? 'look' : 'stop';

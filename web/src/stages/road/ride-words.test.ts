@@ -76,6 +76,12 @@ describe('how the plan stands by a ride', () => {
 
   it('says of a figure whether it lies inside, only just, or far outside', () => {
     expect(saysWords(figure('energy', 300, 298, 250, 350), true).words).toBe('as planned, inside');
+    // What is as planned is never outside: the controller holds a winding back to within a kelvin.
+    expect(saysWords(figure('winding', 117, 116, 90, 116.2), true)).toEqual({
+      state: 'fine',
+      words: 'as planned, inside',
+    });
+    expect(saysWords(figure('winding', 120, 116, 90, 116.2), true).words).toBe('hopeful, outside');
     expect(saysWords(figure('energy', 348, 300, 250, 350), true).words).toBe('hopeful, inside, just');
     expect(saysWords(figure('energy', 380, 300, 250, 350), true)).toEqual({
       state: 'look',

@@ -109,7 +109,7 @@ export function saysWords(
   const inside = firstOf(
     [
       [state === 'unknown', 'wind not noted'],
-      [state === 'fine' && off > 0.8 * span && spread > 0, 'inside, just'],
+      [state === 'fine' && leaning !== 'holds' && off > 0.8 * span && spread > 0, 'inside, just'],
       [state === 'fine', 'inside'],
       [state === 'look', 'outside'],
     ],
