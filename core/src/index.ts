@@ -303,7 +303,8 @@ export {
   type WireColour,
 } from './document/harness.ts';
 export { partsOfPort, pinoutOf, withPinout } from './parts/pinouts.ts';
-export { usualPort, type Cable, type Port } from './workshop/harness/components.ts';
+export type { Cable } from './workshop/harness/components.ts';
+export { usualPort, type Port } from './workshop/harness/ports.ts';
 export type { PlugFinding } from './workshop/harness/plug-rules.ts';
 export type { Run } from './workshop/harness/runs.ts';
 export { faced } from './workshop/harness/adapter.ts';
@@ -475,10 +476,9 @@ export {
   withLearnt,
   type LearnOutcome,
   type LearnProgress,
-  type LearntValue,
-  type NotApart,
   type RideOff,
 } from './road/learn/learn.ts';
+export type { LearntValue, NotApart } from './road/learn/learnt.ts';
 export type { LearnRide } from './road/learn/learn-ride.ts';
 export { simulatedCoast } from './instruments/simulated-coast.ts';
 export { teachNext, type WouldTeach } from './road/learn/teach-next.ts';

@@ -223,10 +223,13 @@ describe('findings', () => {
   it.each([
     ['front', { frontOldMm: 74 }, 74],
     ['rear', { rearOldMm: 197 }, 197],
-  ] as const)('take the widths between dropouts that are sold for usual: %s', (wheel, donor, overLocknutMm) => {
-    const { findings } = evaluate(sample({ donor, drive: { wheel, overLocknutMm } }));
-    expect(findings.filter((f) => f.code === 'unusual' && /Mm$/.test(f.path))).toEqual([]);
-  });
+  ] as const)(
+    'take the widths between dropouts that are sold for usual: %s',
+    (wheel, donor, overLocknutMm) => {
+      const { findings } = evaluate(sample({ donor, drive: { wheel, overLocknutMm } }));
+      expect(findings.filter((f) => f.code === 'unusual' && /Mm$/.test(f.path))).toEqual([]);
+    },
+  );
 
   it('keep an unusual value and say so', () => {
     const verdict = evaluate(sample({ brief: { riderMassKg: 300 } }));

@@ -12,7 +12,8 @@ import type { Route } from '../../route/route.ts';
 import { courier, longtail, tandem, tourer, trike } from '../../test/demo.ts';
 import { rideHill } from '../../trips/ridden.ts';
 import { newRide, type RideKind, type RideRecord } from '../ride-record.ts';
-import { learn, withLearnt, type LearnOutcome, type LearntValue } from './learn.ts';
+import { learn, withLearnt, type LearnOutcome } from './learn.ts';
+import type { LearntValue } from './learnt.ts';
 import type { LearnRide } from './learn-ride.ts';
 import { teachNext } from './teach-next.ts';
 

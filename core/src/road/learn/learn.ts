@@ -1,41 +1,12 @@
 import type { BuildDocument, QuantityPath } from '../../document/document.ts';
 import { inUse, knownBuild } from '../../document/known.ts';
-import { knownAt, withQuantity, withValue } from '../../document/quantity-at.ts';
-import type { Known } from '../../document/known-build.ts';
-import { assemble, firstPack } from '../../machine/assemble.ts';
-import { chargeAtRest, supplyAt } from '../../machine/battery.ts';
-import { topSpeed } from '../../ride/steady.ts';
-import { msToKmh } from '../../quantity/units.ts';
-import { packOhmOf } from '../analysis.ts';
-import { capacityTold } from '../battery-book.ts';
+import { knownAt, withQuantity } from '../../document/quantity-at.ts';
 import type { RideKind } from '../ride-record.ts';
 import { FORCE_PARAMETERS, fitForces, PRIOR_SD, type ForceFit } from './force-fit.ts';
 import { HEAT_PARAMETERS, HEAT_PRIOR_SD, fitHeat, type HeatFit } from './heat-fit.ts';
 import { prepared, type LearnRide, type Prepared } from './learn-ride.ts';
-
-/** What a value cannot be told apart from, and by how much: below a half nothing is said, beyond nine tenths hardly at all. */
-export interface NotApart {
-  readonly from: string;
-  readonly share: number;
-}
-
-/** A value that the rides tell. */
-export interface LearntValue {
-  readonly path: QuantityPath;
-  readonly name: string;
-  readonly known: Known;
-  readonly before: number;
-  readonly beforeSd: number;
-  readonly after: number;
-  readonly sd: number;
-  /** Kinds of ride that tell it, the most telling first. */
-  readonly toldBy: readonly RideKind[];
-  readonly notApart: NotApart | undefined;
-  /** `learnt`: narrower than before; `little`: hardly; `same`: narrower, and where it was: nothing to take. */
-  readonly verdict: 'learnt' | 'little' | 'same';
-  /** Further values that go with it, as factors: what the air takes has a still and a moving part. */
-  readonly also: readonly QuantityPath[];
-}
+import { HALF, verdictOf, type LearntValue, type NotApart } from './learnt.ts';
+import { singleValues } from './singles.ts';
 
 /** How far off the energy of a ride is, as a share of the plan's: before, and with what was learnt. */
 export interface RideOff {
@@ -63,12 +34,6 @@ export interface LearnProgress {
   readonly done: number;
   readonly words: string;
 }
-
-/** Narrower than this share of what it was is learnt. */
-const NARROWER = 0.7;
-/** A value within so many of its errors of where it was stays there. */
-const SAME = 1;
-const HALF = 0.5;
 
 const PATHS: Readonly<Record<(typeof FORCE_PARAMETERS)[number], { path: QuantityPath; name: string }>> = {
   cda: { path: 'donor.cdaM2', name: 'Drag area' },
@@ -101,11 +66,6 @@ const NAMES: Readonly<Record<string, string>> = {
   couple: 'winding to shell',
   air: 'the air',
 };
-
-function verdictOf(before: number, beforeSd: number, after: number, sd: number): LearntValue['verdict'] {
-  if (sd > NARROWER * beforeSd) return 'little';
-  return Math.abs(after - before) <= SAME * sd ? 'same' : 'learnt';
-}
 
 function mostLike(
   k: number,
@@ -187,121 +147,6 @@ function heatValues(build: BuildDocument, fit: HeatFit, rides: readonly Prepared
       },
     ];
   });
-}
-
-/** The mean of several readings, each weighed by its error. */
-function weighed(
-  all: readonly { readonly value: number; readonly sd: number }[],
-): { value: number; sd: number } | undefined {
-  if (all.length === 0) return undefined;
-  const weight = all.reduce((sum, a) => sum + 1 / a.sd ** 2, 0);
-  return { value: all.reduce((sum, a) => sum + a.value / a.sd ** 2, 0) / weight, sd: 1 / Math.sqrt(weight) };
-}
-
-interface Single {
-  readonly path: QuantityPath;
-  readonly name: string;
-  readonly beforeShare: number;
-  readonly found: { readonly value: number; readonly sd: number } | undefined;
-  readonly toldBy: readonly RideKind[];
-  readonly notApart: NotApart | undefined;
-}
-
-/** Capacity, leads and winding constant: each is read straight off the rides that tell it. */
-function singles(build: BuildDocument, rides: readonly LearnRide[]): readonly Single[] {
-  const known = knownBuild(build);
-  const pack = firstPack(build, known);
-  // Of several packs, or one whose cells nobody has counted, volts tell nothing.
-  const alone = build.packs.length === 1 && known.packs[0].cellsInSeries.source !== 'unknown';
-  const told = rides.flatMap(({ ride }) => {
-    const one = alone ? capacityTold(pack, ride.chargeAh, ride.voltsAfter, ride.voltsBefore) : undefined;
-    return one === undefined
-      ? []
-      : [{ value: one.ah / pack.health, sd: one.sd / pack.health, kind: ride.kind }];
-  });
-  const ohms = rides.flatMap(({ ride, recording }) => {
-    const found = recording === undefined || !alone ? undefined : packOhmOf(recording);
-    if (found === undefined) return [];
-    const charge = ride.voltsBefore === null ? 0.7 : chargeAtRest(pack, ride.voltsBefore);
-    const cells = supplyAt(pack, charge).ohm - pack.wiringOhm;
-    // Cells that are colder than they are thought to be read like longer leads.
-    const sd = Math.hypot(found.sd, 0.1 * cells);
-    return [{ value: 1000 * Math.max(0, found.ohm - cells), sd: 1000 * sd, kind: ride.kind }];
-  });
-  const tops = rides.flatMap(({ ride }) => {
-    if (ride.kind !== 'top-speed' || ride.topKmh === null) return [];
-    const day = ride.airC === null ? build : withValue(build, 'brief.temperatureC', ride.airC);
-    const still = withValue(day, 'brief.headwindMs', ride.windFromDeg === null ? 0 : (ride.windMs ?? 0));
-    const machine = assemble(ride.pedalled === 'no' ? withValue(still, 'brief.riderPowerW', 0) : still);
-    const charge =
-      ride.voltsBefore === null
-        ? known.packs[0].chargeLimitPct.value / 100
-        : chargeAtRest(pack, ride.voltsBefore);
-    const top = topSpeed(machine, charge);
-    // Where something else ends it first, nothing is told of the winding.
-    if (!top.moves || top.traction.limit !== 'voltage') return [];
-    const kv = known.drive.kvRpmPerV.value;
-    return [{ value: (kv * ride.topKmh) / msToKmh(top.v), sd: 0.015 * kv, kind: ride.kind }];
-  });
-  const kinds = (all: readonly { readonly kind: RideKind }[]): readonly RideKind[] => [
-    ...new Set(all.map((a) => a.kind)),
-  ];
-  const fromCells = build.packs[0].make === 'cells';
-  return [
-    {
-      path: fromCells ? 'packs.0.cell.capacityAh' : 'packs.0.capacityAh',
-      name: fromCells ? 'Capacity of a cell' : 'Capacity',
-      beforeShare: 0.08,
-      found: scaled(weighed(told), fromCells ? known.packs[0].cell.capacityAh.value / pack.capacityAh : 1),
-      toldBy: kinds(told),
-      notApart: undefined,
-    },
-    {
-      path: 'packs.0.wiringMohm',
-      name: 'Leads and board of the pack',
-      beforeShare: 0.4,
-      found: weighed(ohms),
-      toldBy: kinds(ohms),
-      notApart: ohms.length > 0 ? { from: 'how cold the cells were', share: 0.6 } : undefined,
-    },
-    {
-      path: 'drive.kvRpmPerV',
-      name: 'Motor’s turns for a volt',
-      beforeShare: 0.05,
-      found: weighed(tops),
-      toldBy: kinds(tops),
-      notApart: tops.length > 0 ? { from: 'drag', share: 0.5 } : undefined,
-    },
-  ];
-}
-
-const scaled = (found: { value: number; sd: number } | undefined, factor: number) =>
-  found === undefined ? undefined : { value: found.value * factor, sd: found.sd * factor };
-
-function singleValues(build: BuildDocument, rides: readonly LearnRide[]): readonly LearntValue[] {
-  const known = knownBuild(build);
-  return singles(build, rides).flatMap(
-    ({ path, name, beforeShare, found, toldBy, notApart }): LearntValue[] => {
-      if (found === undefined || !inUse(build, path)) return [];
-      const own = knownAt(known, path);
-      const beforeSd = (own.spread ?? beforeShare) * own.value;
-      return [
-        {
-          path,
-          name,
-          known: own,
-          before: own.value,
-          beforeSd,
-          after: found.value,
-          sd: found.sd,
-          toldBy,
-          notApart,
-          verdict: verdictOf(own.value, beforeSd, found.value, found.sd),
-          also: [],
-        },
-      ];
-    },
-  );
 }
 
 const drive = function* (

@@ -21,7 +21,7 @@ export const HEAVY_PACK_KG = 4;
 /** A full pack stands so much over its label; 4.2 over 3.6 V a cell is 1.17. */
 export const FULL_OVER_LABEL = 1.2;
 /** Fuses, plugs and switches are chosen this much above what is drawn for long. Common practice, no source. */
-export const OVER_DRAWN = 1.25;
+const OVER_DRAWN = 1.25;
 
 /** Places where a pack lies on a rail that is screwed to a tube. */
 export const ON_TUBES: readonly PackPlace[] = [

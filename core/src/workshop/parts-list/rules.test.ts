@@ -10,7 +10,7 @@ import { RUNS, anyBuild, sample, type Changes } from '../../test/sample.ts';
 import type { Line } from './line.ts';
 import { RULES } from './rules/rules.ts';
 import type { PartOf } from '../../parts/part.ts';
-import { usualPort } from '../harness/components.ts';
+import { usualPort } from '../harness/ports.ts';
 
 const list = (build: BuildDocument): readonly Line[] =>
   evaluate(build).list.rows.flatMap(({ line }) => line ?? []);

@@ -15,7 +15,8 @@ import { GroupsStrip } from './groups-strip.tsx';
 import { HandoverInputs, HandoverPicture } from './handover-view.tsx';
 import { OutboxNotice } from '../parts/outbox-notice.tsx';
 import { RunTable } from './run-table.tsx';
-import { StepAnswer, StepText } from './step-view.tsx';
+import { StepText } from './step-text.tsx';
+import { StepAnswer } from './step-view.tsx';
 import { ToolsInputs, ToolsPicture } from './tools-view.tsx';
 import { useBench, type Bench } from '../parts/use-bench.ts';
 

@@ -10,7 +10,8 @@ import { CableList } from './cable-list.tsx';
 import { DiagramPicture } from './diagram-view.tsx';
 import { FindInputs, FindPicture } from './find-view.tsx';
 import { PhasesInputs, PhasesPicture } from './phases-view.tsx';
-import { PinsInputs, PinsPicture } from './pins-view.tsx';
+import { PinsInputs } from './pin-halves.tsx';
+import { PinsPicture } from './pins-view.tsx';
 import { ScheduleInputs, SchedulePicture } from './schedule-view.tsx';
 import { useWiring, type WiringData } from './use-wiring.ts';
 
