@@ -434,7 +434,8 @@ export {
   type LogColumns,
   type TimeWay,
 } from './road/columns.ts';
-export { analyzeLog, distancesOf, speedsOf, wattsAt, type LogAnalysis } from './road/analysis.ts';
+export { analyzeLog, type LogAnalysis } from './road/analysis.ts';
+export { distancesOf, speedsOf, wattsAt } from './road/log-columns.ts';
 export { gpxOfRecording, recordingOfGpx } from './road/gpx-log.ts';
 export { levelFor, levelsOf, rowsIn, type Numbers } from './road/levels.ts';
 export { roadOfLog } from './road/own-road.ts';

@@ -8,6 +8,7 @@ import { usualPlace } from '../document/migrate.ts';
 import type { Sourced } from '../document/quantity-spec.ts';
 import type { Part, PartOf } from './part.ts';
 import { withPortsOf } from './pinouts.ts';
+import { CELL_KEYS, CONTROLLER_KEYS, DONOR_KEYS, MOTOR_KEYS, PACK_KEYS } from './copied-keys.ts';
 
 const label = (value: number): Sourced => ({ source: 'label', value });
 const unknown: Sourced = { source: 'unknown' };
@@ -20,97 +21,6 @@ function labelled<K extends string>(
   const entries = keys.map((key): [K, Sourced] => [key, part[key] === null ? unknown : label(part[key])]);
   return Object.fromEntries(entries) as Record<K, Sourced>;
 }
-
-const MOTOR_KEYS = [
-  'ratedPowerW',
-  'labelV',
-  'labelNm',
-  'noLoadRpm',
-  'noLoadA',
-  'ratedRpm',
-  'ratedA',
-  'kvRpmPerV',
-  'resistanceOhm',
-  'hysteresisNm',
-  'eddyNms',
-  'reduction',
-  'efficiency',
-  'massKg',
-  'polePairs',
-  'overLocknutMm',
-  'axleMm',
-  'flatsMm',
-  'shellMinMm',
-  'shellMaxMm',
-  'tubeMm',
-  'gearboxMm',
-  'ringLineMm',
-  'bodyDropMm',
-  'windingHeatJK',
-  'shellHeatJK',
-  'coupleWK',
-  'coolStillWK',
-  'coolMovingWK',
-  'damageC',
-] as const;
-
-const PACK_KEYS = [
-  'cellsContinuousA',
-  'cellsPeakA',
-  'maxChargeA',
-  'nominalV',
-  'cellsInSeries',
-  'capacityAh',
-  'bmsCurrentA',
-  'massKg',
-  'boxLengthMm',
-  'boxHeightMm',
-  'boxWidthMm',
-] as const;
-
-const CELL_KEYS = [
-  'capacityAh',
-  'resistanceMohm',
-  'continuousA',
-  'peakA',
-  'chargeA',
-  'widthMm',
-  'depthMm',
-  'heightMm',
-] as const;
-
-const CONTROLLER_KEYS = [
-  'ratedV',
-  'capacitorUf',
-  'batteryCurrentA',
-  'phaseCurrentA',
-  'lowVoltageCutoffV',
-  'resistanceMohm',
-  'standbyW',
-  'massKg',
-] as const;
-
-const DONOR_KEYS = [
-  'massKg',
-  'beadMm',
-  'tyreMm',
-  'wheelbaseMm',
-  'otherBeadMm',
-  'otherTyreMm',
-  'chainstayMm',
-  'bracketHeightMm',
-  'frontOldMm',
-  'rearOldMm',
-  'slotWidthMm',
-  'slotDepthMm',
-  'dropoutMm',
-  'shellWidthMm',
-  'shellBoreMm',
-  'chainlineMm',
-  'permittedKg',
-  'rackLoadKg',
-  'shockStrokeMm',
-] as const;
 
 /** A donor replaces everything that was measured on the one before: it is another bicycle. */
 function withDonor(build: BuildDocument, part: PartOf<'donor'>): BuildDocument {

@@ -1,8 +1,16 @@
-import { hop } from '../route/geodesy.ts';
 import type { ChannelId, Recording } from './channels.ts';
+import {
+  COASTED_M,
+  COUNTS,
+  GAP_S,
+  at,
+  distancesOf,
+  mean,
+  speedsOf,
+  wattsAt,
+  type Column,
+} from './log-columns.ts';
 
-/** Rows further apart than this have something missing between them: it counts for nothing, s. */
-const GAP_S = 10;
 /** Slower than this is standing, m/s, and a stop lasts so long, s. */
 const STANDING_MS = 0.5;
 const STOP_S = 3;
@@ -19,11 +27,6 @@ const CLIMB_M = 8;
 const CLIMB_PCT = 2;
 const DIPS_M = 3;
 const FLAT_M = 300;
-/** A wheel that counts less than this share of the track while it coasts has stopped counting; over so many m of it. */
-const COUNTS = 0.5;
-const COASTED_M = 100;
-/** Faster than anything here goes, m/s: a fix that jumps is none. */
-const JUMP_MS = 60;
 const MOST_LISTED = 200;
 
 interface Stop {
@@ -81,86 +84,6 @@ export interface LogAnalysis {
   readonly climbs: readonly Climb[];
   /** What wheel and track say of the stretches without power; undefined where they do not differ, or nothing tells. */
   readonly coasting: { readonly wheelM: number; readonly trackM: number } | undefined;
-}
-
-type Column = Float32Array | Float64Array | undefined;
-const at = (column: Column, i: number): number => column?.[i] ?? NaN;
-
-/** The mean of both ends; one alone where the other is missing. */
-function mean(a: number, b: number): number {
-  if (Number.isNaN(a)) return b;
-  return Number.isNaN(b) ? a : (a + b) / 2;
-}
-
-/** Watts at a row: volts times amps where both are there, else what was recorded as watts. */
-export function wattsAt({ columns: { volts, amps, watts } }: Recording, i: number): number {
-  const product = at(volts, i) * at(amps, i);
-  return Number.isNaN(product) ? at(watts, i) : product;
-}
-
-/** Distances along a recording: of the wheel, else of the track, else of the speed; and those of the track by themselves. */
-export function distancesOf({ seconds, columns }: Recording): {
-  readonly metres: Float64Array;
-  readonly track: Float64Array | undefined;
-} {
-  const n = seconds.length;
-  const { distance, speed, latDeg, lonDeg } = columns;
-  const track = latDeg === undefined || lonDeg === undefined ? undefined : trackOf(seconds, latDeg, lonDeg);
-  const metres = new Float64Array(n);
-  if (distance !== undefined) {
-    let last = NaN;
-    for (let i = 0; i < n; i += 1) {
-      const now = at(distance, i);
-      const dt = (seconds[i] ?? 0) - (seconds[i - 1] ?? 0);
-      const step = now - last;
-      // A counter that is set to nought begins anew, and one that leaps has missed something.
-      metres[i] = (metres[i - 1] ?? 0) + (step > 0 && step <= JUMP_MS * Math.max(1, dt) ? step : 0);
-      if (!Number.isNaN(now)) last = now;
-    }
-    return { metres, track };
-  }
-  if (track !== undefined) return { metres: track, track };
-  for (let i = 1; i < n; i += 1) {
-    const dt = (seconds[i] ?? 0) - (seconds[i - 1] ?? 0);
-    const v = dt > GAP_S ? 0 : mean(at(speed, i - 1), at(speed, i));
-    metres[i] = (metres[i - 1] ?? 0) + (Number.isNaN(v) ? 0 : v * dt);
-  }
-  return { metres, track };
-}
-
-/** A recorder at rest wanders: nearer than this it has not moved, m. */
-const SAME_PLACE_M = 2;
-
-function trackOf(seconds: Float64Array, latDeg: Column, lonDeg: Column): Float64Array {
-  const out = new Float64Array(seconds.length);
-  let [lat, lon, then, sum] = [NaN, NaN, 0, 0];
-  for (let i = 0; i < out.length; i += 1) {
-    const [a, b, now] = [at(latDeg, i), at(lonDeg, i), seconds[i] ?? 0];
-    if (Number.isNaN(lat)) [lat, lon, then] = [a, b, now];
-    else if (!Number.isNaN(a) && !Number.isNaN(b)) {
-      const { metres } = hop(lat, lon, a, b);
-      if (metres >= SAME_PLACE_M) {
-        if (metres <= JUMP_MS * Math.max(1, now - then)) sum += metres;
-        [lat, lon, then] = [a, b, now];
-      }
-    }
-    out[i] = sum;
-  }
-  return out;
-}
-
-/** Speeds along a recording, m/s: as recorded, else by the distance. */
-export function speedsOf({ seconds, columns: { speed } }: Recording, metres: Float64Array): Column {
-  if (speed !== undefined) return speed;
-  const out = new Float32Array(seconds.length);
-  let from = 0;
-  for (let i = 0; i < out.length; i += 1) {
-    // Over some seconds: single steps of a distance are too coarse.
-    while ((seconds[i] ?? 0) - (seconds[from] ?? 0) > 5) from += 1;
-    const dt = (seconds[i] ?? 0) - (seconds[from] ?? 0);
-    out[i] = dt > 0 ? ((metres[i] ?? 0) - (metres[from] ?? 0)) / dt : 0;
-  }
-  return out;
 }
 
 /** Sums by interval: each counts with the mean of its two rows, and the one across a gap not at all. */

@@ -1,4 +1,5 @@
-import { analyzeLog, distancesOf } from './analysis.ts';
+import { analyzeLog } from './analysis.ts';
+import { distancesOf } from './log-columns.ts';
 import { CHANNEL_IDS, type ChannelId, type Recording } from './channels.ts';
 import { readingsOf } from './measured.ts';
 import { SAME_LENGTH } from './own-road.ts';

@@ -5,7 +5,8 @@ import type { Surface } from '../route/surface.ts';
 import { readRoute } from '../route/read-route.ts';
 import { quantiles } from '../quantity/numerics.ts';
 import { msToKmh } from '../quantity/units.ts';
-import { distancesOf, speedsOf, analyzeLog } from './analysis.ts';
+import { analyzeLog } from './analysis.ts';
+import { distancesOf, speedsOf } from './log-columns.ts';
 import type { Recording } from './channels.ts';
 
 /** Rows of the road that is made of a recording lie this far apart at least, m, and there are at most so many. */

@@ -6,7 +6,7 @@ import type { Gear } from '../../machine/driveline.ts';
 import type { Machine } from '../../machine/machine.ts';
 import { STATED_CHARGE } from '../../ride/stated.ts';
 import { traction } from '../../ride/traction.ts';
-import { wattsAt, distancesOf, speedsOf } from '../analysis.ts';
+import { distancesOf, speedsOf, wattsAt } from '../log-columns.ts';
 import type { Route } from '../../route/route.ts';
 import { SURFACE_DATA } from '../../route/surface.ts';
 import type { Recording } from '../channels.ts';

@@ -4,7 +4,7 @@ import { useVerdict } from '../../state/use-verdict.ts';
 import { COLOURS } from './colours.tsx';
 import { Drawing } from './diagram-drawing.tsx';
 import { sheetsOf } from './diagram-sheets.ts';
-import { CutList, ScheduleTable } from './schedule-view.tsx';
+import { CutList, ScheduleTable } from './schedule-table.tsx';
 import { useLayout } from './use-layout.ts';
 
 /** Flags for both ends of every cable, to cut out and fold over. */
