@@ -559,13 +559,16 @@ describe('what is asked on the bench is there to be looked at', () => {
       fc.property(anyBuild, (build) => {
         for (const { key, instrument, probes } of pointsOf(build)) {
           expect(probes !== null, key).toBe(instrument.startsWith('meter'));
-          if (probes !== null) expect(probes[0], key).not.toBe(probes[1]);
+          if (probes !== null) expect(probes.black, key).not.toBe(probes.red);
         }
       }),
       { ...RUNS, numRuns: 40 },
     );
     // Black on minus, red on plus: a meter that is turned shows a minus sign where the plug is right.
-    expect(pointOf(hub(), 'cold/off').probes).toEqual(['minus of the lead', 'plus of the lead']);
+    expect(pointOf(hub(), 'cold/off').probes).toEqual({
+      black: 'minus of the lead',
+      red: 'plus of the lead',
+    });
     // What was frozen before the probes were told is read as it was.
     const older: Record<string, unknown> = { ...pointOf(hub(), 'cold/off') };
     delete older['probes'];

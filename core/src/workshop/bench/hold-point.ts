@@ -96,9 +96,9 @@ export const holdPointSchema = z.strictObject({
   /** A photograph is worth taking. */
   photograph: z.boolean(),
   instrument,
-  /** Where the meter's black probe goes, and its red one; null where no meter is held to anything. */
+  /** Where the probes of the meter go; null where no meter is held to anything. */
   probes: z
-    .tuple([words(24), words(24)])
+    .strictObject({ black: words(24), red: words(24) })
     .nullable()
     .default(null),
   /** Where the expected value comes from, with its numbers. */

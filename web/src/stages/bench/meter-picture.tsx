@@ -51,7 +51,7 @@ export function MeterPicture({ point: { instrument, probes } }: { point: HoldPoi
   const set = SET[instrument];
   if (set === undefined || probes === null) return null;
   const [dial, direct, words] = set;
-  const [black, red] = probes;
+  const { black, red } = probes;
   return (
     <svg
       viewBox="0 0 296 136"

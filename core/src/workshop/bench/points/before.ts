@@ -30,7 +30,7 @@ export const before = ({ build: { donor } }: Job): readonly HoldPoint[] => [
           {
             guards: true,
             instrument: 'meter, volts',
-            probes: ['one end', 'the other end'],
+            probes: { black: 'one end', red: 'the other end' },
             caution: 'Capacitors hold their charge for a while after the battery is out.',
             why: [`kept of the donor: ${donor.keeps.join(', ')}`],
           },

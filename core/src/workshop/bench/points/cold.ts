@@ -33,7 +33,7 @@ export function cold(job: Job): readonly HoldPoint[] {
       {
         guards: true,
         instrument: 'meter, volts',
-        probes: ['minus of the lead', 'plus of the lead'],
+        probes: { black: 'minus of the lead', red: 'plus of the lead' },
         part,
         caution:
           'The pack is joined for the first time: other plugs covered, no ring on the hand. A pack of this size burns what shorts it.',
@@ -50,7 +50,7 @@ export function cold(job: Job): readonly HoldPoint[] {
       {
         guards: true,
         instrument: 'meter, volts',
-        probes: ['minus of the lead', 'plus of the lead'],
+        probes: { black: 'minus of the lead', red: 'plus of the lead' },
         part,
         caution: 'The lead is live at its end: socket half on this side, cover on until it is joined.',
         why:
@@ -77,7 +77,7 @@ export function cold(job: Job): readonly HoldPoint[] {
         guards: true,
         photograph: true,
         instrument: 'meter, volts',
-        probes: ['minus of the plug', 'plus of the plug'],
+        probes: { black: 'minus of the plug', red: 'plus of the plug' },
         part: build.controller.name,
         caution: `${off.charAt(0).toUpperCase()}${off.slice(1)} before the plug is pushed home.`,
         otherwise: 'Turned: part the pack, turn the two contacts in one half, and begin this group again.',

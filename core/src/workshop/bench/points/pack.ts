@@ -35,7 +35,7 @@ function leadAcid({ index, name, part, pack }: BenchPack): readonly HoldPoint[] 
       {
         guards: true,
         instrument: 'meter, volts',
-        probes: ['minus of the block', 'plus of the block'],
+        probes: { black: 'minus of the block', red: 'plus of the block' },
         part,
         caution: LIVE,
         why: ['a 12 V block: ', qty(BLOCK_V[0], 'V', 1), ' to ', qty(BLOCK_V[1], 'V', 1)],
@@ -53,7 +53,7 @@ function leadAcid({ index, name, part, pack }: BenchPack): readonly HoldPoint[] 
         {
           guards: true,
           instrument: 'meter, volts',
-          probes: ['minus of the first', 'plus of the last'],
+          probes: { black: 'minus of the first', red: 'plus of the last' },
           part,
           caution: LIVE,
           why: [
@@ -99,7 +99,7 @@ function groups({ index, name, part, pack, own: made, rest }: BenchPack): HoldPo
     { kind: 'readings', unit: 'V', names, low, high, spread: SPREAD_V },
     {
       instrument: own ? 'meter, volts' : 'battery monitor',
-      probes: own ? ['one balance lead', 'the next one'] : null,
+      probes: own ? { black: 'one balance lead', red: 'the next one' } : null,
       part,
       caution: LIVE,
       why: [
@@ -128,7 +128,7 @@ function whole({ index, name, part, pack, rest }: BenchPack): HoldPoint {
     {
       guards: true,
       instrument: 'meter, volts',
-      probes: ['minus of the pack', 'plus of the pack'],
+      probes: { black: 'minus of the pack', red: 'plus of the pack' },
       part,
       caution: LIVE,
       why:
@@ -150,7 +150,7 @@ const polarity = ({ index, name, part }: BenchPack): HoldPoint =>
     {
       guards: true,
       instrument: 'meter, volts',
-      probes: ['minus of the pack', 'plus of the pack'],
+      probes: { black: 'minus of the pack', red: 'plus of the pack' },
       part,
       photograph: true,
       caution: 'Turned once, it ends the controller; colours of leads are no proof.',
@@ -179,7 +179,7 @@ function charger({ build }: Job, { index, name, part, pack, rest }: BenchPack): 
     {
       guards: true,
       instrument: 'meter, volts',
-      probes: ['minus of its plug', 'plus of its plug'],
+      probes: { black: 'minus of its plug', red: 'plus of its plug' },
       part,
       caution: `Mains: nothing open, nothing wet. The first charge is watched, on what does not burn, with ${LEAD_OFF[leadOpens(build)]}.`,
       why: counted
@@ -219,7 +219,7 @@ export function pack(job: Job): readonly HoldPoint[] {
       {
         guards: true,
         instrument: 'meter, ohms',
-        probes: ['bare metal of the frame', 'each pole in turn'],
+        probes: { black: 'bare metal of the frame', red: 'each pole in turn' },
         why: ['more than ', qty(INSULATION_MOHM, 'Mohm', 0)],
         caution:
           'Meter volts between pole and frame first: anything but 0 V is a fault, and ohms are not measured on it.',
@@ -244,7 +244,7 @@ export function pack(job: Job): readonly HoldPoint[] {
             {
               guards: true,
               instrument: 'meter, volts',
-              probes: ['minus of each pack', 'plus of each pack'],
+              probes: { black: 'minus of each pack', red: 'plus of each pack' },
               caution: 'Joined apart, the fuller one empties into the other without a limit.',
               why: [qty(JOIN_V_A_CELL, 'V', 1), ` a cell, ${String(first.pack.cellsInSeries)} in series`],
               part: packs.map((p) => p.part).join(', '),

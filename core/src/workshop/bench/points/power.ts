@@ -45,7 +45,7 @@ export function power(job: Job): readonly HoldPoint[] {
             between('V', 0, LEFT_V, 'Volts left'),
             {
               instrument: 'meter, volts',
-              probes: ['controller’s side', 'pack’s side'],
+              probes: { black: 'controller’s side', red: 'pack’s side' },
               part: `${String(cabling.preChargeOhm.value)} ohm`,
               why: [
                 qty(cabling.preChargeOhm.value, 'ohm', 0),
@@ -90,7 +90,7 @@ export function power(job: Job): readonly HoldPoint[] {
       ),
       {
         instrument: 'meter, amps',
-        probes: ['lead to the controller', 'plus of the pack'],
+        probes: { black: 'lead to the controller', red: 'plus of the pack' },
         part: build.controller.name,
         why: isKnown
           ? [

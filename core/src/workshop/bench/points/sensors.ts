@@ -10,7 +10,10 @@ const FULL_V = [3.5, 4.2] as const;
 const TORQUE_REST_V = [0.7, 1.8] as const;
 
 const volts = { instrument: 'meter, volts' } as const;
-const signal: Pick<HoldPoint, 'instrument' | 'probes'> = { ...volts, probes: ['ground', 'signal'] };
+const signal: Pick<HoldPoint, 'instrument' | 'probes'> = {
+  ...volts,
+  probes: { black: 'ground', red: 'signal' },
+};
 
 /** Each sensor before the motor is let loose. */
 export function sensors(job: Job): readonly HoldPoint[] {
@@ -28,7 +31,7 @@ export function sensors(job: Job): readonly HoldPoint[] {
       between('V', ...SUPPLY_V),
       {
         ...volts,
-        probes: ['ground', '5 V'],
+        probes: { black: 'ground', red: '5 V' },
         part: controller.name,
         why: ['5 V within what such supplies hold'],
         otherwise: 'None: a short in one sensor takes it down. Part them one by one.',
@@ -105,7 +108,7 @@ export function sensors(job: Job): readonly HoldPoint[] {
             ticks('A', 'B', 'C'),
             {
               ...volts,
-              probes: ['ground', 'each line in turn'],
+              probes: { black: 'ground', red: 'each line in turn' },
               part: drive.name,
               otherwise: 'One stays put: its pin, its lead, or the sensor. Wire has the pins.',
             },
