@@ -36,6 +36,36 @@ describe('the page for a customer', () => {
     expect(phraseText(page.what)).toContain('360');
   });
 
+  it('does not say a speed of the range that it never reaches: it says what it rides at', () => {
+    const slow = pageOf(sample({ brief: { cruiseSpeedKmh: 60 }, drive: { name: 'Hub' } }));
+    const told = phraseText(slow.far.more);
+    expect(told).toMatch(/^It does not hold 60.km\/h: at \d+.km\/h at most/);
+    expect(told).not.toMatch(/At 60/);
+    const held = pageOf(sample({ brief: { cruiseSpeedKmh: 18 }, drive: { name: 'Hub' } }));
+    expect(phraseText(held.far.more)).toMatch(/^At 18.km\/h: the first with legs resting/);
+  });
+
+  it('counts what is drawn behind on the hill, and what several batteries hold together', () => {
+    const towing = pageOf(
+      sample({
+        brief: { trailer: 'box', trailerKg: 14, trailerLoadKg: 32, riderMassKg: 74, loadMassKg: 5 },
+        drive: { name: 'Hub' },
+      }),
+    );
+    expect(phraseText(towing.climbs.more)).toMatch(/with 79.kg of rider and load and a trailer of 46.kg/);
+    expect(phraseText(pageOf(sample({ drive: { name: 'Hub' } })).climbs.more)).not.toContain('trailer');
+    const two = pageOf(
+      sample({
+        drive: { name: 'Hub' },
+        pack: { nominalV: label(36), capacityAh: label(10) },
+        second: { join: 'switch', nominalV: label(36), capacityAh: label(14) },
+      }),
+    );
+    expect(phraseText(two.what)).toMatch(/2 batteries of 36.V, 864.Wh together/);
+    // Two chargers of a kind are one thing to ask for.
+    expect(two.price.main).toEqual([...new Set(two.price.main)]);
+  });
+
   it('speaks of a motor that is not chosen, and marks its hill and range as not known', () => {
     const page = pageOf(newBuild('New build'));
     expect(phraseText(page.what)).toContain('a motor that is not chosen yet');

@@ -1,6 +1,7 @@
 import type { State } from '../check/state.ts';
 import type { DonorStyle, DriveKind } from '../document/choices.ts';
 import { motorAt } from '../document/frame-of.ts';
+import { towedBy } from '../machine/assemble.ts';
 import type { PlaceOutcome, PlaceVerdict } from '../law/judge.ts';
 import type { Duty } from '../law/rule-schema.ts';
 import { chargePlan } from '../power-chain/charge-plan.ts';
@@ -45,7 +46,7 @@ export interface CustomerPage {
 }
 
 const STYLE_WORDS: Readonly<Record<DonorStyle, string>> = {
-  diamond: 'bicycle with a diamond frame',
+  diamond: 'diamond-frame bicycle',
   'step-through': 'step-through bicycle',
   'small-wheel': 'small-wheel bicycle',
   folding: 'folding bicycle',
@@ -81,8 +82,9 @@ function what({ study, known, power, figures }: Verdict): Phrase {
     ...motor,
     ` and ${build.packs.length === 1 ? 'a battery' : `${String(build.packs.length)} batteries`} of `,
     qty(power.nominalV, 'V', 0),
-    ' and ',
+    build.packs.length === 1 ? ' and ' : ', ',
     qty(wh, 'Wh', 0),
+    ...(build.packs.length === 1 ? [] : [' together']),
     ...(mass === undefined ? [] : ['; it weighs ', qty(mass, 'kg', 0), ' ready to ride, without rider']),
     '.',
   ];
@@ -95,6 +97,7 @@ function climbs(verdict: Verdict): Told {
   const { hill, known } = verdict;
   const { hillName } = verdict.study.build.brief;
   const grade = qty(known.brief.hillGradePct.value, '%', 0);
+  const towed = towedBy(verdict.study.build, known).kg;
   const named = hillName.trim() === '' ? 'A hill' : hillName.trim();
   const road: Phrase = [
     named,
@@ -105,6 +108,7 @@ function climbs(verdict: Verdict): Told {
     ', with ',
     qty(known.brief.riderMassKg.value + known.brief.loadMassKg.value, 'kg', 0),
     ' of rider and load',
+    ...(towed === 0 ? [] : [' and a trailer of ', qty(towed, 'kg', 0)]),
   ];
   if (!hill.climb.climbs)
     return { state: stateOf(verdict, 'hill'), head: ['does not climb it'], more: [...road, '.'] };
@@ -113,6 +117,13 @@ function climbs(verdict: Verdict): Told {
     head: ['climbs ', grade, ' at ', qty(msToKmh(hill.climb.v), 'km/h', 0)],
     more: [...road, '. It starts again on up to ', qty(hill.start.gradePct, '%', 0), '.'],
   };
+}
+
+/** The speed that the range is ridden at: the wanted one, or what the machine gives where it does not hold that. */
+function speedOf({ range: { cruise }, known }: Verdict): Phrase {
+  const wanted = qty(known.brief.cruiseSpeedKmh.value, 'km/h', 0);
+  if (cruise.holds || cruise.on === undefined) return ['At ', wanted];
+  return ['It does not hold ', wanted, ': at ', qty(msToKmh(cruise.on.fromV), 'km/h', 0), ' at most'];
 }
 
 function far(verdict: Verdict): Told {
@@ -124,8 +135,7 @@ function far(verdict: Verdict): Told {
     state,
     head: [qty(plannedKm.low, 'km', 0), ' to ', qty(plannedKm.high, 'km', 0)],
     more: [
-      'At ',
-      qty(known.brief.cruiseSpeedKmh.value, 'km/h', 0),
+      ...speedOf(verdict),
       `: the first with legs resting, stops and small hills, the second on the level with the rider’s help. Wanted: `,
       qty(known.brief.distanceKm.value, 'km', 0),
       `. ${String(Math.round(known.brief.reservePct.value))} % of the distance is kept back. Cold, wind and hills take more.`,
@@ -261,7 +271,11 @@ export function customerPage(verdict: Verdict): CustomerPage {
     price: {
       text: ledger.any ? spanText(ledger, money.currency) : 'Not known',
       unpriced: ledger.unpriced,
-      main: rows.filter((r) => counts(r) && r.line?.small === false && r.price === null).map((r) => r.what),
+      main: [
+        ...new Set(
+          rows.filter((r) => counts(r) && r.line?.small === false && r.price === null).map((r) => r.what),
+        ),
+      ],
     },
     asks: asks(verdict),
     cautions: cautions(verdict),
