@@ -71,9 +71,11 @@ const STAGE_SHOTS: Partial<Record<StageId, Pick<Shot, 'build' | 'before' | 'size
   },
   change: {
     before: async (page) => {
-      await page.waitForSelector('[data-testid=gains]', { timeout: 60_000 });
-      for (const step of ['amps/set', 'tyre/tyre-559-50']) await page.click(`[data-step="${step}"] input`);
-      await page.waitForSelector('[data-testid=together]', { timeout: 60_000 });
+      for (const step of ['amps/set', 'tyre/tyre-559-50']) {
+        await page.waitForSelector(`[data-step="${step}"] input`);
+        await page.click(`[data-step="${step}"] input`);
+      }
+      await page.waitForSelector('[data-testid=together]');
     },
   },
   setup: {
@@ -133,7 +135,7 @@ const SHOTS: readonly Shot[] = [
       // The choices grow as the shelf is read: the button is pressed once it stands still.
       await quiet(page);
       await page.click('[data-testid=search]');
-      await page.waitForSelector('[data-testid=lets]', { timeout: 60_000 });
+      await page.waitForSelector('[data-testid=lets]');
     },
   },
   {
@@ -148,7 +150,7 @@ const SHOTS: readonly Shot[] = [
       // The choices grow as the shelf is read: the button is pressed once it stands still.
       await quiet(page);
       await page.click('[data-testid=search]');
-      await page.waitForSelector('[data-finalist="3"]', { timeout: 60_000 });
+      await page.waitForSelector('[data-finalist="3"]');
       // What is found pushes the views about: they are pressed once they stand still.
       await quiet(page);
       await page.click('a[href$="?view=compare"]');
