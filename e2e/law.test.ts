@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Watch } from './browser.ts';
 import { chooseIn, clickWords, figureBecomes, kept, openBuild, says as pageSays, typeInto } from './hands.ts';
 import { violations } from './rules.ts';
@@ -10,6 +10,14 @@ let page: Page & Watch;
 beforeEach(async () => {
   page = await bench.open();
 });
+
+// The next test finds the build as this one left it: a page that is closed sends nothing more.
+afterEach(() =>
+  page.waitForFunction(() => {
+    const said = document.querySelector('[data-save-state]');
+    return said === null || said.getAttribute('data-save-state') === 'saved';
+  }),
+);
 
 const TOURER = 'District nurse’s tourer';
 const says = (selector: string, words: RegExp) => pageSays(page, selector, words);

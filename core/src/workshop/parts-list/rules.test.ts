@@ -524,6 +524,22 @@ describe('what a mechanic looks for on the list', () => {
     ).toBe(40);
   });
 
+  it('says of a fuse what is asked of it, and what the lead that it guards carries', () => {
+    const why = (changes: Changes): string => phraseText(line(made([changes]), 'fuse')?.why ?? []);
+    const flat = why({
+      brief: { hillGradePct: 1 },
+      controller: { batteryCurrentA: 30 },
+      cabling: { leadMm2: 6 },
+    });
+    expect(flat).toMatch(/^\d+.A asked for long, 30.A at full throttle; the lead carries \d+.A$/);
+    const steep = why({
+      brief: { hillGradePct: 30 },
+      controller: { batteryCurrentA: 15 },
+      cabling: { leadMm2: { source: 'unknown' } },
+    });
+    expect(steep).toMatch(/^15.A asked$/);
+  });
+
   it('prints no size of a lead that nobody has said', () => {
     const open = { source: 'unknown' } as const;
     const cabling = { leadMm2: open, phaseMm2: open, phaseMm: 600, passes: ['rings' as const] };

@@ -1,6 +1,21 @@
-import { qty } from '../../../../quantity/phrase.ts';
+import type { Chain } from '../../../../power-chain/chain.ts';
+import { qty, type Phrase } from '../../../../quantity/phrase.ts';
 import { FULL_OVER_LABEL, fuseAmps } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
+
+/** For long, and at full throttle where that is more. */
+function asked({ battery: { continuousA, peakA } }: Chain): Phrase {
+  const long = qty(continuousA, 'A', 0);
+  return Math.round(peakA) > Math.round(continuousA)
+    ? [long, ' asked for long, ', qty(peakA, 'A', 0), ' at full throttle']
+    : [long, ' asked'];
+}
+
+/** What it guards, where that is known. */
+function carried({ links }: Chain): Phrase {
+  const lead = links.find(({ id }) => id === 'leads')?.continuousA;
+  return lead === undefined ? [] : ['; the lead carries ', qty(lead, 'A', 0)];
+}
 
 /** Fuse with holder or breaker in the battery lead. */
 export const fuse: Rule = {
@@ -20,12 +35,8 @@ export const fuse: Rule = {
           ', direct current, at least ',
           qty(volts, 'V', 0),
         ],
-        why: [
-          qty(chain.battery.continuousA, 'A', 0),
-          ' asked for long, ',
-          qty(chain.battery.peakA, 'A', 0),
-          ' at full throttle; a part for cars breaks 32 V, and one for alternating current only does not break an arc',
-        ],
+        why: [...asked(chain), ...carried(chain)],
+        ask: 'Ask for its direct-current volts: a part for cars breaks 32 V, and one for alternating current only breaks no arc.',
         kind: cabling.protection === 'breaker' ? 'breaker' : 'fuse',
       },
     ];
