@@ -5,7 +5,7 @@ import type { RideKind } from '../ride-record.ts';
 import { FORCE_PARAMETERS, fitForces, PRIOR_SD, type ForceFit } from './force-fit.ts';
 import { HEAT_PARAMETERS, HEAT_PRIOR_SD, fitHeat, type HeatFit } from './heat-fit.ts';
 import { prepared, type LearnRide, type Prepared } from './learn-ride.ts';
-import { HALF, verdictOf, type LearntValue, type NotApart } from './learnt.ts';
+import { HALF, learntOf, type LearntValue, type NotApart } from './learnt.ts';
 import { singleValues } from './singles.ts';
 
 /** How far off the energy of a ride is, as a share of the plan's: before, and with what was learnt. */
@@ -105,19 +105,16 @@ function forceValues(build: BuildDocument, fit: ForceFit): readonly LearntValue[
     const after = own.value * factor;
     const [sd, beforeSd] = [after * spread, own.value * PRIOR_SD[id]];
     return [
-      {
+      learntOf(own, {
         path,
         name,
-        known: own,
-        before: own.value,
         beforeSd,
         after,
         sd,
         toldBy: kindsBy(fit.toldBy(k), fit.rides),
         notApart: mostLike(k, fit.names, fit.correlation),
-        verdict: verdictOf(own.value, beforeSd, after, sd),
         also: [],
-      },
+      }),
     ];
   });
 }
@@ -132,19 +129,16 @@ function heatValues(build: BuildDocument, fit: HeatFit, rides: readonly Prepared
     const after = own.value * Math.exp(fit.values[k] ?? 0);
     const [sd, beforeSd] = [after * (fit.sd[k] ?? HEAT_PRIOR_SD), own.value * HEAT_PRIOR_SD];
     return [
-      {
+      learntOf(own, {
         path,
         name,
-        known: own,
-        before: own.value,
         beforeSd,
         after,
         sd,
         toldBy: kinds,
         notApart: mostLike(k, HEAT_PARAMETERS, fit.correlation),
-        verdict: verdictOf(own.value, beforeSd, after, sd),
         also,
-      },
+      }),
     ];
   });
 }

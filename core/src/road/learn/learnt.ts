@@ -30,14 +30,21 @@ export interface LearntValue {
 const NARROWER = 0.7;
 /** A value within so many of its errors of where it was stays there. */
 const SAME = 1;
+/** A correlation from which two values count as hardly told apart. */
 export const HALF = 0.5;
 
-export function verdictOf(
-  before: number,
-  beforeSd: number,
-  after: number,
-  sd: number,
-): LearntValue['verdict'] {
+function verdictOf(before: number, beforeSd: number, after: number, sd: number): LearntValue['verdict'] {
   if (sd > NARROWER * beforeSd) return 'little';
   return Math.abs(after - before) <= SAME * sd ? 'same' : 'learnt';
 }
+
+/** What the rides tell of a value that the plan knows, with how well it stood before and stands after. */
+export const learntOf = (
+  known: Known,
+  told: Pick<LearntValue, 'path' | 'name' | 'beforeSd' | 'after' | 'sd' | 'toldBy' | 'notApart' | 'also'>,
+): LearntValue => ({
+  ...told,
+  known,
+  before: known.value,
+  verdict: verdictOf(known.value, told.beforeSd, told.after, told.sd),
+});

@@ -9,7 +9,7 @@ import { packOhmOf } from '../analysis.ts';
 import { capacityTold } from '../battery-book.ts';
 import type { RideKind } from '../ride-record.ts';
 import type { LearnRide } from './learn-ride.ts';
-import { verdictOf, type LearntValue, type NotApart } from './learnt.ts';
+import { learntOf, type LearntValue, type NotApart } from './learnt.ts';
 
 /** The mean of several readings, each weighed by its error. */
 function weighed(
@@ -108,19 +108,7 @@ export function singleValues(build: BuildDocument, rides: readonly LearnRide[]):
       const own = knownAt(known, path);
       const beforeSd = (own.spread ?? beforeShare) * own.value;
       return [
-        {
-          path,
-          name,
-          known: own,
-          before: own.value,
-          beforeSd,
-          after: found.value,
-          sd: found.sd,
-          toldBy,
-          notApart,
-          verdict: verdictOf(own.value, beforeSd, found.value, found.sd),
-          also: [],
-        },
+        learntOf(own, { path, name, beforeSd, after: found.value, sd: found.sd, toldBy, notApart, also: [] }),
       ];
     },
   );
