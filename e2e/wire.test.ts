@@ -4,7 +4,7 @@ import path from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
-import { chooseItem, clickWords, downloaded, kept, openBuild, says } from './hands.ts';
+import { chooseIn, chooseItem, clickWords, downloaded, kept, openBuild, says } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -92,6 +92,21 @@ describe('the wiring stage', () => {
     await says(page, 'main', 'to extend W4');
   });
 
+  it('takes a pair as looked at when its pins are, not when its cable was measured', async () => {
+    const page = await open('pins&cable=accessory-1-supply');
+    await page.waitForSelector('[data-testid=pins]');
+    for (const half of ['Converter', 'Front lamp']) {
+      await page.click(`input[aria-label="Length of its own cable: ${half}’s half"]`);
+      await page.keyboard.type('400');
+      await says(page, '[data-finding=not-seen]', 'Nobody has looked at these halves yet');
+    }
+    await chooseIn(page, 'Contacts lie', 'in a ring');
+    await says(page, 'main', 'into the open plug, notch up');
+    await clickWords(page, 'It is as usual');
+    await page.waitForFunction(() => document.querySelector('[data-finding=not-seen]') === null);
+    await says(page, '[data-plug=accessory-1-supply]', 'all match');
+  });
+
   it('is drawn in colour and on paper: a picture to send, sheets laid across to hang up', async () => {
     const page = await open('diagram');
     await page.waitForSelector('[data-testid=wiring-diagram]');
@@ -120,12 +135,20 @@ describe('the wiring stage', () => {
 
   // The last: it mends the tandem.
   it('finds a crossed hall pair, swaps it in the plan, and prints it', async () => {
-    const page = await open('pins&cable=motor-halls');
+    // Who opens the pins finds the pair that is amiss, and sees it in both faces.
+    const page = await open('pins');
     await says(page, '[data-finding=crossed]', 'Same colour, other work');
     await says(page, '[data-testid=stamp]', 'amiss');
-    await page.click('[data-plug=motor-halls]');
+    const ringed = (): Promise<readonly string[]> =>
+      page.$$eval('[data-contact]:has(rect)', (all) => all.map((c) => c.getAttribute('data-contact') ?? ''));
+    expect(await ringed()).toEqual(['4', '5', '4', '5']);
+    expect(await page.$eval('[data-face=from]', (f) => f.getAttribute('aria-label'))).toContain(
+      'latch up, line by line from the left: 3, 2, 1, 6, 5, 4',
+    );
     await clickWords(page, 'Swap in the plan');
     await page.waitForFunction(() => document.querySelector('[data-finding=crossed]') === null);
+    await says(page, '[aria-label=Pins]', 'P4');
+    expect(await ringed()).toEqual([]);
     await kept(page);
     await page.goto(page.url().replace(/\/wire.*$/, '/cable-schedule'));
     await settled(page, '[data-testid=schedule-sheet]');

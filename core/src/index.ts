@@ -293,18 +293,21 @@ export {
   NOTHING_MEASURED,
   PIN_WORKS,
   PLUG_SEXES,
+  PLUG_SHAPES,
   WIRE_COLOURS,
   type CableDocument,
   type Hazard,
   type HarnessDocument,
   type PinWork,
   type PlugSex,
+  type PlugShape,
   type PortDocument,
   type WireColour,
 } from './document/harness.ts';
 export { partsOfPort, pinoutOf, withPinout } from './parts/pinouts.ts';
 export type { Cable } from './workshop/harness/components.ts';
-export { usualPort, type Port } from './workshop/harness/ports.ts';
+export { restAsUsual, usualPort, type Port } from './workshop/harness/ports.ts';
+export { facesOfPair, type PlugFace } from './workshop/harness/plug-face.ts';
 export type { PlugFinding } from './workshop/harness/plug-rules.ts';
 export type { Run } from './workshop/harness/runs.ts';
 export { faced } from './workshop/harness/adapter.ts';

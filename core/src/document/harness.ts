@@ -55,6 +55,11 @@ export const PLUG_SEXES = ['pins', 'sockets', 'bare', 'unknown'] as const;
 const plugSex = z.enum(PLUG_SEXES);
 export type PlugSex = z.infer<typeof plugSex>;
 
+/** How the contacts lie in the open face of a plug. */
+export const PLUG_SHAPES = ['row', 'two-rows', 'ring', 'unknown'] as const;
+const plugShape = z.enum(PLUG_SHAPES);
+export type PlugShape = z.infer<typeof plugShape>;
+
 const pin = z.strictObject({ work: pinWork, colour: wireColour.default('') });
 export type PinDocument = z.infer<typeof pin>;
 
@@ -68,18 +73,21 @@ const conductor = z.number().min(0.03).max(120).nullable().default(null);
 const HAZARDS = ['rotor', 'chain', 'crank', 'fold'] as const;
 export type Hazard = (typeof HAZARDS)[number];
 
-/** A plug half as somebody has looked at it: it stands for the usual one of its place. */
+/** A plug half as far as somebody has looked at it; what is not said is the usual of its place, and counts as not known. */
 export const port = z.strictObject({
   /** The family that its halves mate in, by any name; empty is not known. */
   plug: z.string().max(40).default(''),
   sex: plugSex.default('unknown'),
+  /** Empty where nobody has looked at them. */
   pins: z.array(pin).max(16),
+  shape: plugShape.default('unknown'),
   /** Of the part's own cable to the plug. */
   tailMm: millimetres,
   /** Conductor of that cable; null where nobody has read it. */
   tailMm2: conductor,
 });
 export type PortDocument = z.infer<typeof port>;
+export const NOTHING_SEEN: PortDocument = port.parse({ pins: [] });
 
 /** What a person says of a cable beside what is worked out. */
 const cable = z.strictObject({

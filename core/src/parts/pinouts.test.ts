@@ -13,6 +13,7 @@ const shelf = shelfFile.map((file) => part.parse(file));
 const half: PortDocument = {
   plug: 'sensor plug',
   sex: 'pins',
+  shape: 'two-rows',
   tailMm: 900,
   tailMm2: null,
   pins: (['supply5', 'ground', 'hall-a', 'hall-b', 'hall-c', 'heat'] as const).map((work) => ({

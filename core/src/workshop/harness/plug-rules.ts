@@ -2,6 +2,7 @@ import type { State } from '../../check/state.ts';
 import type { PinWork } from '../../document/harness.ts';
 import { behindAdapter, leftAlone } from './adapter.ts';
 import type { Cable } from './components.ts';
+import type { Port } from './ports.ts';
 import { agrees, worksOf, type WorkSpec } from './works.ts';
 import type { Volts } from '../pins/spans.ts';
 
@@ -83,7 +84,7 @@ const otherFamily: PlugRule = {
 const otherCount: PlugRule = {
   id: 'other-count',
   find: ({ cable: { from, to } }) =>
-    from.pins.length === to.pins.length
+    from.pins.length === to.pins.length || !from.seen || !to.seen
       ? []
       : [
           stop(
@@ -258,11 +259,24 @@ const antiSpark: PlugRule = {
   },
 };
 
+/** What is still to be looked at. */
+function unseenWords(open: readonly Port[], pins: readonly number[]): string {
+  if (pins.length > 0) return 'The work of some pins is not known.';
+  const [one] = open;
+  if (open.every((p) => p.seen)) return 'Whether these halves have pins or sockets is not said.';
+  return open.length > 1 || one === undefined
+    ? 'Nobody has looked at these halves yet: what stands here is the usual.'
+    : `Nobody has looked at the half at ${one.key.split('/')[0]?.replaceAll('-', ' ') ?? ''} yet: what stands there is the usual.`;
+}
+
 const notSeen: PlugRule = {
   id: 'not-seen',
   find: ({ cable: { from, to } }) => {
     const open = [from, to].filter(
       (p) => !p.seen || p.sex === 'unknown' || p.pins.some((one) => one.work === 'unknown'),
+    );
+    const pins = open.flatMap((p) =>
+      p.seen ? p.pins.flatMap((one, i) => (one.work === 'unknown' ? [i + 1] : [])) : [],
     );
     return open.length === 0
       ? []
@@ -270,10 +284,8 @@ const notSeen: PlugRule = {
           {
             rule: 'not-seen',
             state: 'unknown',
-            pins: open.flatMap((p) => p.pins.flatMap((one, i) => (one.work === 'unknown' ? [i + 1] : []))),
-            words: open.some((p) => p.pins.some((one) => one.work === 'unknown'))
-              ? 'The work of some pins is not known.'
-              : 'Nobody has looked at these halves yet: what stands here is the usual.',
+            pins,
+            words: unseenWords(open, pins),
             remedy: 'Look at both halves, colour by colour; find what is not known with the meter.',
           },
         ];
@@ -316,6 +328,17 @@ function adapterLeaves(cable: Cable, works: Facing['works']): readonly PlugFindi
       ];
 }
 
+/** A half as far as somebody has looked at it: what is only usual accuses nobody, and clears nobody. */
+const asSeen = (half: Port): Port =>
+  half.seen
+    ? half
+    : {
+        ...half,
+        plug: half.said.plug,
+        sex: half.said.sex,
+        pins: half.pins.map((p) => ({ ...p, work: 'unknown' })),
+      };
+
 const RANK: readonly State[] = ['stop', 'look', 'unknown', 'fine'];
 
 /**
@@ -323,7 +346,8 @@ const RANK: readonly State[] = ['stop', 'look', 'unknown', 'fine'];
  * @param works of the pins at the volts of the pack: given where many pairs of one harness are looked at
  */
 export function plugFindings(met: Cable, pack: Volts, works = worksOf(pack)): readonly PlugFinding[] {
-  const cable = behindAdapter(met);
+  const shown = behindAdapter(met);
+  const cable = { ...shown, from: asSeen(shown.from), to: asSeen(shown.to) };
   const facing: Facing = { cable, faces: facesOf(cable), works };
   const found = PLUG_RULES.flatMap((rule) => rule.find(facing)).concat(adapterLeaves(met, works));
   const volts = new Set(found.filter((f) => f.rule === 'too-many-volts').flatMap((f) => f.pins));

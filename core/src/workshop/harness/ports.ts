@@ -1,13 +1,24 @@
 import type { BuildDocument } from '../../document/document.ts';
-import type { PinDocument, PinWork, PlugSex, PortDocument, WireColour } from '../../document/harness.ts';
+import {
+  NOTHING_SEEN,
+  type PinDocument,
+  type PinWork,
+  type PlugSex,
+  type PortDocument,
+  type WireColour,
+} from '../../document/harness.ts';
 
-/** One plug half of a component. */
+/** One plug half of a component, as it is shown: what nobody has said is the usual one of its place. */
 export interface Port extends PortDocument {
   /** `component/port` */
   readonly key: string;
   readonly name: string;
-  /** Somebody has looked at it; else it is the usual one of its place. */
+  /** Somebody has looked at its pins. */
   readonly seen: boolean;
+  /** As far as somebody has said it, and no further. */
+  readonly said: PortDocument;
+  /** What each pin usually carries at this place. */
+  readonly usual: readonly PinWork[];
   /** This side gives the volts: its contacts are covered. */
   readonly live: boolean;
 }
@@ -68,21 +79,48 @@ const crossed = (list: readonly PinDocument[]): PinDocument[] =>
 /** Plugs of a second motor were said to be at the first controller once. */
 const before = (key: string): string => key.replace(/^controller-2(?=\/motor-2-)/, 'controller');
 
+/** What somebody has said of a plug half, `component/port`. */
+const saidPort = (build: BuildDocument, key: string): PortDocument =>
+  build.harness.ports[key] ?? build.harness.ports[before(key)] ?? NOTHING_SEEN;
+
 export function portOf(build: BuildDocument, component: string, spec: PortSpec, far: boolean): Port {
   const key = `${component}/${spec.port}`;
-  const said = build.harness.ports[key] ?? build.harness.ports[before(key)];
+  const said = saidPort(build, key);
   const usual = far ? crossed(PINS[spec.set]) : [...PINS[spec.set]];
+  const seen = said.pins.length > 0;
   return {
+    ...said,
     key,
     name: spec.name,
     live: spec.live === true,
-    seen: said !== undefined,
-    ...(said ?? { plug: spec.plug, sex: spec.sex, pins: uncoloured(usual), tailMm: null, tailMm2: null }),
+    seen,
+    said,
+    usual: usual.map(({ work }) => work),
+    ...(seen
+      ? {}
+      : {
+          plug: said.plug === '' ? spec.plug : said.plug,
+          sex: said.sex === 'unknown' ? spec.sex : said.sex,
+          pins: uncoloured(usual),
+        }),
   };
 }
 
 /** The usual pins of a port in the usual colours, for whoever says that it is as usual. */
 export function usualPort(spec: PinSet, plug: string, sex: PlugSex, far: boolean): PortDocument {
   const list = far ? crossed(PINS[spec]) : [...PINS[spec]];
-  return { plug, sex, pins: list, tailMm: null, tailMm2: null };
+  return { ...NOTHING_SEEN, plug, sex, pins: list };
+}
+
+/** What is said of a half, and the usual where nothing is said: for whoever says that the rest is as usual. */
+export function restAsUsual(said: PortDocument, usual: PortDocument): PortDocument {
+  return {
+    ...said,
+    plug: said.plug === '' ? usual.plug : said.plug,
+    sex: said.sex === 'unknown' ? usual.sex : said.sex,
+    pins:
+      said.pins.length === 0
+        ? usual.pins
+        : said.pins.map((p, i) => (p.work === 'unknown' ? { ...p, work: usual.pins[i]?.work ?? p.work } : p)),
+  };
 }

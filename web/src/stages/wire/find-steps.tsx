@@ -10,7 +10,7 @@ import { useState } from 'react';
 import type { PinSearch } from '../../state/bench-notes.ts';
 import { Button } from '../../ui/button.tsx';
 import { COLOURS } from './colours.tsx';
-import { storedPort, type WiringData } from './use-wiring.ts';
+import type { WiringData } from './use-wiring.ts';
 
 /** Roles as a builder says them. */
 export const ROLE_NAMES: Readonly<Record<PinRole, string>> = {
@@ -180,7 +180,7 @@ export function Enter({
           onClick={() => {
             data.change(
               (now) => ({
-                ports: { ...now.ports, [port.key]: { ...storedPort(port), pins: pinsOf(found, search) } },
+                ports: { ...now.ports, [port.key]: { ...port.said, pins: pinsOf(found, search) } },
               }),
               'pins found',
             );

@@ -1,4 +1,13 @@
-import { partsOfPort, pinoutOf, withPinout, type Part, PLUG_SEXES, type Port } from '@apple-cart/core';
+import {
+  partsOfPort,
+  pinoutOf,
+  withPinout,
+  type Part,
+  PLUG_SEXES,
+  PLUG_SHAPES,
+  type Port,
+  type Wire,
+} from '@apple-cart/core';
 import { useState } from 'react';
 import { ChoiceField, CHOICE_ROW } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
@@ -10,8 +19,9 @@ import { Caution } from '../../ui/caution.tsx';
 import { NumberCell } from '../../ui/number-cell.tsx';
 import { TextButton } from '../../ui/text-button.tsx';
 import { CableList } from './cable-list.tsx';
-import { storedPort, type WiringData } from './use-wiring.ts';
-import { SEX_NAMES, nameOf, usePort } from './use-port.ts';
+import { pinsToSay, type WiringData } from './use-wiring.ts';
+import { PlugFaces } from './plug-faces.tsx';
+import { SEX_NAMES, SHAPE_NAMES, nameOf, usePort } from './use-port.ts';
 
 /** The library of pinouts is the shelf: a half that was found is kept with its part, and offered to the next build. */
 function Library({ data, port }: { data: WiringData; port: Port }) {
@@ -21,7 +31,7 @@ function Library({ data, port }: { data: WiringData; port: Port }) {
   const kept = parts.filter((p) => pinoutOf(p, port.key) !== undefined);
   if (parts.length === 0) return null;
   const keep = (part: Part): void => {
-    takePartsIn([withPinout(part, port.key, storedPort(port))]).then(
+    takePartsIn([withPinout(part, port.key, port.said)]).then(
       () => {
         setSaid(`Kept with ${part.name}.`);
       },
@@ -125,7 +135,7 @@ function Half({ data, port, title }: { data: WiringData; port: Port; title: stri
         <TextButton
           disabled={port.pins.length >= 16}
           onClick={() => {
-            set(port, { pins: [...storedPort(port).pins, { work: 'unknown', colour: '' }] }, 'pin');
+            set(port, { pins: [...pinsToSay(port), { work: 'unknown', colour: '' }] }, 'pin');
           }}
         >
           One pin more
@@ -133,11 +143,53 @@ function Half({ data, port, title }: { data: WiringData; port: Port; title: stri
         <TextButton
           disabled={port.pins.length <= 1}
           onClick={() => {
-            set(port, { pins: storedPort(port).pins.slice(0, -1) }, 'pin');
+            set(port, { pins: pinsToSay(port).slice(0, -1) }, 'pin');
           }}
         >
           One less
         </TextButton>
+      </p>
+    </FieldGroup>
+  );
+}
+
+/** Both open faces of the pair in hand, and how the contacts lie in them. */
+function Faces({ data, wire }: { data: WiringData; wire: Wire }) {
+  const { from, to } = wire.cable;
+  const shape = from.said.shape === 'unknown' ? to.said.shape : from.said.shape;
+  return (
+    <FieldGroup
+      title={`P${String(wire.cable.number)}, as it is seen`}
+      note={`into the open plug, ${shape === 'ring' ? 'notch' : 'latch'} up`}
+    >
+      <PlugFaces
+        wire={wire}
+        names={[
+          `${nameOf(data, wire.cable.fromComponent)}, ${SEX_NAMES[from.sex]}`,
+          `${nameOf(data, wire.cable.toComponent)}, ${SEX_NAMES[to.sex]}`,
+        ]}
+      />
+      <ChoiceField
+        label="Contacts lie"
+        value={shape}
+        unknown={shape === 'unknown'}
+        options={PLUG_SHAPES.map((value) => ({ value, label: SHAPE_NAMES[value] }))}
+        onChange={(next) => {
+          data.change(
+            (now) => ({
+              ports: {
+                ...now.ports,
+                [from.key]: { ...from.said, shape: next },
+                [to.key]: { ...to.said, shape: next },
+              },
+            }),
+            'face',
+          );
+        }}
+      />
+      <p className="py-1 text-[12.5px] text-ink2">
+        {shape === 'unknown' ? 'Drawn as so many usually lie. ' : ''}Numbers are those of the table, not of a
+        maker: the pins are the mirror image of the sockets.
       </p>
     </FieldGroup>
   );
@@ -150,6 +202,7 @@ export function PinsInputs({ data }: { data: WiringData }) {
       <CableList {...data} />
       {wire !== undefined && (
         <>
+          <Faces data={data} wire={wire} />
           <Half
             data={data}
             port={wire.cable.from}

@@ -1,6 +1,5 @@
 import {
   PIN_WORKS,
-  faced,
   WIRE_COLOURS,
   worksOf,
   type PinWork,
@@ -9,13 +8,16 @@ import {
   type WireColour,
 } from '@apple-cart/core';
 import { ArrowLeftRight } from 'lucide-react';
+import { Link } from 'react-router';
 import { Button } from '../../ui/button.tsx';
 import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { plugWords } from './cable-list.tsx';
+import { AdapterTable } from './adapter-table.tsx';
 import { COLOURS, Tick } from './colours.tsx';
-import { measuredOf, storedPort, usualHalves, type WiringData } from './use-wiring.ts';
+import { PinJoin } from './pin-join.tsx';
+import { halvesAsUsual, measuredOf, pinsToSay, type WiringData } from './use-wiring.ts';
 import { SEX_NAMES, nameOf, usePort } from './use-port.ts';
 
 const SELECT = 'h-7 min-w-0 border-b border-ink3 bg-field text-[13px] max-bench:h-11';
@@ -41,22 +43,24 @@ function PinCells({
       </td>
     );
   const works = worksOf(data.wiring.pack);
-  const said = (next: Partial<typeof pin>): void => {
-    set(port, { pins: storedPort(port).pins.map((p, i) => (i === index ? { ...p, ...next } : p)) }, 'pin');
+  const say = (next: Partial<typeof pin>): void => {
+    set(port, { pins: pinsToSay(port).map((p, i) => (i === index ? { ...p, ...next } : p)) }, 'pin');
   };
+  const said = port.seen ? pin.work : 'unknown';
+  const usual = port.usual[index];
   const work = (
     <td key="work" className="py-1 pr-1">
       <select
         aria-label={`Work of pin ${String(index + 1)}, ${port.key}`}
-        className={`${SELECT} w-full ${pin.work === 'unknown' ? 'text-slate' : ''}`}
-        value={pin.work}
+        className={`${SELECT} w-full ${said === 'unknown' ? 'text-slate' : ''}`}
+        value={said}
         onChange={(event) => {
-          said({ work: event.target.value as PinWork });
+          say({ work: event.target.value as PinWork });
         }}
       >
         {PIN_WORKS.map((w) => (
           <option key={w} value={w}>
-            {works[w].name}
+            {w === 'unknown' && usual !== undefined ? `${works[usual].name}?` : works[w].name}
           </option>
         ))}
       </select>
@@ -71,7 +75,7 @@ function PinCells({
           className={`${SELECT} w-full ${pin.colour === '' ? 'text-slate' : ''}`}
           value={pin.colour}
           onChange={(event) => {
-            said({ colour: event.target.value as WireColour });
+            say({ colour: event.target.value as WireColour });
           }}
         >
           {WIRE_COLOURS.map((c) => (
@@ -109,12 +113,12 @@ function PinRow({ data, wire, index }: { data: WiringData; wire: Wire; index: nu
   return (
     <tr className={`border-b border-hair ${bad === undefined ? '' : 'bg-stop-tint'}`} data-pin={index + 1}>
       <PinCells data={data} port={from} index={index} right={false} />
-      <td className="w-16 border-x border-rule py-1 text-center">
-        <span className="num flex items-center justify-center gap-1 text-[12.5px]">
-          {index + 1}
-          {bad !== undefined && <StateMark state="stop" size={14} />}
-        </span>
-      </td>
+      <PinJoin
+        pin={index + 1}
+        sexes={[from.sex, to.sex]}
+        bad={bad !== undefined}
+        seen={from.seen && to.seen}
+      />
       <PinCells data={data} port={to} index={index} right />
       <td className="num py-1 pl-2 text-[12.5px] whitespace-nowrap">
         {voltsWords(spec.rest)}
@@ -148,12 +152,12 @@ function PinRow({ data, wire, index }: { data: WiringData; wire: Wire; index: nu
 function swap(data: WiringData, port: Port, pins: readonly number[]): void {
   const [a, b] = [(pins[0] ?? 1) - 1, (pins[1] ?? 1) - 1];
   data.change((now) => {
-    const list = storedPort(port).pins;
+    const list = pinsToSay(port);
     const next = list.map((p, i) => {
       if (i === a) return list[b] ?? p;
       return i === b ? (list[a] ?? p) : p;
     });
-    return { ports: { ...now.ports, [port.key]: { ...storedPort(port), pins: next } } };
+    return { ports: { ...now.ports, [port.key]: { ...port.said, pins: next } } };
   }, 'pins swapped');
 }
 
@@ -168,39 +172,6 @@ const CURED = new Set([
   'too-many-volts',
   'crossed',
 ]);
-
-/** An adapter, pin by pin: both old plugs stay as they are. */
-function AdapterTable({ data, wire }: { data: WiringData; wire: Wire }) {
-  const { cable } = wire;
-  const works = worksOf(data.wiring.pack);
-  return (
-    <section aria-label="Adapter" className="pt-3" data-testid="adapter">
-      <h3 className="head border-b-[1.5px] border-ink pb-1 text-[14px]">Adapter</h3>
-      <p className="py-1 text-[12.5px] text-ink2">
-        A short lead with a half for {cable.from.plug === '' ? 'the one plug' : cable.from.plug} on one end
-        and for {cable.to.plug === '' ? 'the other' : cable.to.plug} on the other: both old plugs stay usable.
-      </p>
-      <ul className="text-[13px]">
-        {faced(cable).map((to, i) => (
-          <li key={i} className="flex items-center gap-2 border-b border-hair py-1">
-            <b className="num w-14 font-semibold">
-              {i + 1} to {to === undefined ? '–' : to + 1}
-            </b>
-            <Tick colour={cable.from.pins[i]?.colour ?? ''} />
-            {works[cable.from.pins[i]?.work ?? 'unknown'].name}
-            <span className="text-ink2">{to === undefined ? 'goes nowhere: insulate it' : 'to'}</span>
-            {to !== undefined && (
-              <>
-                <Tick colour={cable.to.pins[to]?.colour ?? ''} />
-                {works[cable.to.pins[to]?.work ?? 'unknown'].name}
-              </>
-            )}
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}
 
 /** Both halves face to face: work, colour, pin, and what the meter should show. */
 export function PinsPicture({ data }: { data: WiringData }) {
@@ -244,13 +215,13 @@ export function PinsPicture({ data }: { data: WiringData }) {
             {cable.spec.adapter === true ? 'Without the adapter' : 'Make an adapter'}
           </Button>
         )}
-        {(!cable.from.seen || !cable.to.seen) && (
+        {plug.some((f) => f.rule === 'not-seen') && (
           <Button
             onClick={() => {
-              data.change((now) => ({ ports: { ...usualHalves(cable), ...now.ports } }), 'plug looked at');
+              data.change((now) => ({ ports: { ...now.ports, ...halvesAsUsual(cable) } }), 'plug looked at');
             }}
           >
-            It is as usual
+            {cable.from.seen || cable.to.seen ? 'The rest is as usual' : 'It is as usual'}
           </Button>
         )}
       </PanelHead>
@@ -267,7 +238,7 @@ export function PinsPicture({ data }: { data: WiringData }) {
                 {nameOf(data, cable.toComponent)},{' '}
                 <span className="font-normal">{SEX_NAMES[cable.to.sex]}</span>
               </th>
-              <th className="py-1 pl-2 font-semibold">Expected, V to 0 V</th>
+              <th className="py-1 pl-2 font-semibold">Expected, V</th>
               <th className="py-1 pl-1 font-semibold">Measured</th>
               <td />
             </tr>
@@ -294,7 +265,10 @@ export function PinsPicture({ data }: { data: WiringData }) {
       ))}
       <p className="pt-2 text-[12.5px] text-ink2">
         The work of a pin decides, not its colour: the same colour means different things in different sets.
-        What nobody has looked at is the usual, and never counts as matching.
+        What nobody has looked at is the usual, and never counts as matching. Volts are against 0 V.{' '}
+        <Link to="../cable-schedule" relative="path" className="text-slate underline max-bench:py-3">
+          Print the pins and faces
+        </Link>
       </p>
     </section>
   );

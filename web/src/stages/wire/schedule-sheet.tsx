@@ -1,11 +1,23 @@
-import { faced, worksOf, type BuildDocument } from '@apple-cart/core';
+import {
+  faced,
+  worksOf,
+  type BuildDocument,
+  type Port,
+  type Wire,
+  type WireColour,
+  type Wiring,
+} from '@apple-cart/core';
 import { PrintPage } from '../../paper/print-page.tsx';
 import { useVerdict } from '../../state/use-verdict.ts';
 import { COLOURS } from './colours.tsx';
 import { Drawing } from './diagram-drawing.tsx';
 import { sheetsOf } from './diagram-sheets.ts';
+import { PlugFaces } from './plug-faces.tsx';
 import { CutList, ScheduleTable } from './schedule-table.tsx';
 import { useLayout } from './use-layout.ts';
+import { SEX_NAMES } from './use-port.ts';
+
+const colourName = (colour: WireColour): string => (colour === '' ? '?' : COLOURS[colour].name);
 
 /** Flags for both ends of every cable, to cut out and fold over. */
 function Labels({ build }: { build: BuildDocument }) {
@@ -32,9 +44,52 @@ function Labels({ build }: { build: BuildDocument }) {
   );
 }
 
+/** What each pin of a pair carries on both sides, with both faces. */
+function PinByPin({ wire, wiring }: { wire: Wire; wiring: Wiring }) {
+  const { cable, plug } = wire;
+  const works = worksOf(wiring.pack);
+  const name = (id: string): string => wiring.components.find((c) => c.id === id)?.name ?? id;
+  const across = faced(cable);
+  const carries = (half: Port, pin: Port['pins'][number]): string =>
+    `${works[pin.work].name}${half.seen ? '' : '?'} (${colourName(pin.colour)})`;
+  return (
+    <section className="keep-together grid grid-cols-[minmax(0,1fr)_300px] gap-x-4 border-b border-hair pt-2 max-tablet:grid-cols-1 print:grid-cols-[minmax(0,1fr)_300px]">
+      <div>
+        <h3 className="text-[13px] font-semibold">
+          P{cable.number}, {cable.carries}
+          {cable.spec.adapter === true ? ', through an adapter' : ''}
+        </h3>
+        <ul className="text-[12.5px] leading-snug">
+          {cable.from.pins.map((p, i) => {
+            const at = across[i];
+            const other = at === undefined ? undefined : cable.to.pins[at];
+            return (
+              <li key={i}>
+                <b className="num">{i + 1}</b> {carries(cable.from, p)} to{' '}
+                {other === undefined ? 'nothing' : carries(cable.to, other)}
+              </li>
+            );
+          })}
+        </ul>
+        {plug.map((f) => (
+          <p key={`${f.rule} ${f.pins.join()}`} className="text-[12.5px] font-semibold">
+            {f.words} {f.remedy}
+          </p>
+        ))}
+      </div>
+      <PlugFaces
+        wire={wire}
+        names={[
+          `${name(cable.fromComponent)}, ${SEX_NAMES[cable.from.sex]}`,
+          `${name(cable.toComponent)}, ${SEX_NAMES[cable.to.sex]}`,
+        ]}
+      />
+    </section>
+  );
+}
+
 function Sheet({ build }: { build: BuildDocument }) {
   const { wiring } = useVerdict(build);
-  const works = worksOf(wiring.pack);
   return (
     <article data-testid="schedule-sheet">
       <h1 className="head border-b-2 border-ink pb-1 text-[26px] font-extrabold">Cable schedule</h1>
@@ -44,33 +99,12 @@ function Sheet({ build }: { build: BuildDocument }) {
       </p>
       <ScheduleTable data={{ wiring, wire: undefined }} />
       <h2 className="head border-b-[1.5px] border-ink pt-4 pb-0.5 text-[16px]">Pin by pin</h2>
-      {wiring.wires.map(({ cable, plug }) => (
-        <section key={cable.key} className="keep-together pt-2">
-          <h3 className="text-[13px] font-semibold">
-            P{cable.number}, {cable.carries}
-            {cable.spec.adapter === true ? ', through an adapter' : ''}
-          </h3>
-          <p className="text-[12.5px] leading-snug">
-            {cable.from.pins.map((p, i) => {
-              const across = faced(cable)[i];
-              const other = across === undefined ? undefined : cable.to.pins[across];
-              return (
-                <span key={i} className="mr-3 inline-block">
-                  <b className="num">{i + 1}</b> {works[p.work].name} (
-                  {p.colour === '' ? '?' : COLOURS[p.colour].name}) to{' '}
-                  {other === undefined
-                    ? 'nothing'
-                    : `${works[other.work].name} (${other.colour === '' ? '?' : COLOURS[other.colour].name})`}
-                </span>
-              );
-            })}
-          </p>
-          {plug.map((f) => (
-            <p key={`${f.rule} ${f.pins.join()}`} className="text-[12.5px] font-semibold">
-              {f.words} {f.remedy}
-            </p>
-          ))}
-        </section>
+      <p className="pt-1 text-[12.5px] text-ink2">
+        Faces as one looks into the open plug, latch or notch up; what nobody has looked at is drawn and named
+        as it usually is.
+      </p>
+      {wiring.wires.map((wire) => (
+        <PinByPin key={wire.cable.key} wire={wire} wiring={wiring} />
       ))}
       <h2 className="head border-b-[1.5px] border-ink pt-4 pb-0.5 text-[16px]">Cut list</h2>
       <CutList wiring={wiring} />

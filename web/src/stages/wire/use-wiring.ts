@@ -1,5 +1,6 @@
 import {
   NOTHING_MEASURED,
+  restAsUsual,
   usualPort,
   type BuildDocument,
   type Cable,
@@ -10,6 +11,7 @@ import {
   type Wire,
   type Wiring,
 } from '@apple-cart/core';
+import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useBuild } from '../../state/build-store.ts';
 import { useStage } from '../parts/use-stage.ts';
@@ -27,19 +29,16 @@ export interface WiringData {
   ) => void;
 }
 
-/** A half as it is stored: what was usual becomes what somebody looked at. */
-export const storedPort = ({ plug, sex, pins, tailMm, tailMm2 }: Port): PortDocument => ({
-  plug,
-  sex,
-  pins: pins.map((p) => ({ ...p })),
-  tailMm,
-  tailMm2,
-});
+/** Pins of a half for whoever says something of one of them: what nobody has looked at stays unknown. */
+export const pinsToSay = (port: Port): PortDocument['pins'] =>
+  port.seen
+    ? port.pins.map((p) => ({ ...p }))
+    : port.usual.map(() => ({ work: 'unknown' as const, colour: '' as const }));
 
-/** Both halves of a cable as they usually are. */
-export const usualHalves = ({ spec, from, to }: Cable): Readonly<Record<string, PortDocument>> => ({
-  [from.key]: usualPort(spec.set, spec.plug, spec.from.sex, false),
-  [to.key]: usualPort(spec.set, spec.plug, spec.to.sex, true),
+/** Both halves of a cable as they usually are, but for what is said of them. */
+export const halvesAsUsual = ({ spec, from, to }: Cable): Readonly<Record<string, PortDocument>> => ({
+  [from.key]: restAsUsual(from.said, usualPort(spec.set, spec.plug, spec.from.sex, false)),
+  [to.key]: restAsUsual(to.said, usualPort(spec.set, spec.plug, spec.to.sex, true)),
 });
 
 export const measuredOf = (document: BuildDocument, key: string): CableDocument =>
@@ -51,7 +50,9 @@ export function useWiring(): WiringData {
   const edit = useBuild((state) => state.edit);
   const [params, setParams] = useSearchParams();
   const { wiring } = verdict;
-  const wire = wiring.wires.find((w) => w.cable.key === params.get('cable')) ?? wiring.wires[0];
+  // Who comes without a cable in hand finds the one that is amiss, and keeps it when it is mended.
+  const [amiss] = useState(() => wiring.wires.find((w) => w.plugState === 'stop')?.cable.key);
+  const wire = wiring.wires.find((w) => w.cable.key === (params.get('cable') ?? amiss)) ?? wiring.wires[0];
   return {
     document,
     wiring,
