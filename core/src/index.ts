@@ -290,6 +290,7 @@ export {
 } from './workshop/parts-list/shopping.ts';
 
 export {
+  COLOUR_NAMES,
   NOTHING_MEASURED,
   PIN_WORKS,
   PLUG_SEXES,

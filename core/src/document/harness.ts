@@ -49,6 +49,21 @@ export const WIRE_COLOURS = [
 ] as const;
 const wireColour = z.enum(WIRE_COLOURS);
 export type WireColour = z.infer<typeof wireColour>;
+export const COLOUR_NAMES: Readonly<Record<WireColour, string>> = {
+  BK: 'black',
+  BN: 'brown',
+  RD: 'red',
+  OG: 'orange',
+  YE: 'yellow',
+  GN: 'green',
+  BU: 'blue',
+  VT: 'violet',
+  GY: 'grey',
+  WH: 'white',
+  PK: 'pink',
+  TQ: 'turquoise',
+  '': 'not looked at',
+};
 
 /** Prongs, or the cups that take them; bare ends are neither. */
 export const PLUG_SEXES = ['pins', 'sockets', 'bare', 'unknown'] as const;

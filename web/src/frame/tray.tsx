@@ -150,7 +150,7 @@ export function Tray({ onOpen }: { onOpen: (id: FigureId) => void }) {
           setFolded(!folded);
         }}
         aria-expanded={!folded}
-        className={`absolute -top-[24px] right-2 flex h-[24px] items-center gap-1 border-2 border-b-0 border-ink bg-card px-3 text-[12px] before:absolute before:inset-x-0 before:-top-5 before:h-11 ${atBench ? 'bench:hidden' : 'tablet:hidden'}`}
+        className={`absolute -top-[24px] right-2 z-20 flex h-[24px] items-center gap-1 border-2 border-b-0 border-ink bg-card px-3 text-[12px] before:absolute before:inset-x-0 before:-top-5 before:h-11 ${atBench ? 'bench:hidden' : 'tablet:hidden'}`}
       >
         {folded ? <ChevronUp size={14} aria-hidden /> : <ChevronDown size={14} aria-hidden />}
         {folded ? 'All figures' : 'Fewer'}

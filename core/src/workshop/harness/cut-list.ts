@@ -1,10 +1,12 @@
+import type { WireColour } from '../../document/harness.ts';
+
 /** A piece of wire that is wanted. */
 export interface Piece {
   readonly name: string;
   readonly mm: number;
   /** Undefined where nobody knows the conductor. */
   readonly mm2: number | undefined;
-  readonly colour: string;
+  readonly colour: WireColour;
   /** What the cable is that it lengthens. */
   readonly kind: 'power' | 'phase' | 'signal';
 }
@@ -19,7 +21,7 @@ interface StockLength {
 /** Wire of one size and colour. */
 export interface CutGroup {
   readonly mm2: number | undefined;
-  readonly colour: string;
+  readonly colour: WireColour;
   readonly pieces: readonly Piece[];
   readonly stock: readonly StockLength[];
 }

@@ -1,7 +1,13 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../../document/document.ts';
-import { NOTHING_MEASURED, PIN_WORKS, type PinWork, type PortDocument } from '../../document/harness.ts';
+import {
+  NOTHING_MEASURED,
+  PIN_WORKS,
+  type PinWork,
+  type PortDocument,
+  type WireColour,
+} from '../../document/harness.ts';
 import { courier, longtail, tandem, tourer, trike } from '../../test/demo.ts';
 import { study } from '../../verdict/study.ts';
 import { evaluate } from '../../test/evaluate.ts';
@@ -560,7 +566,7 @@ describe('an adapter', () => {
 });
 
 describe('the cut list', () => {
-  const piece = (mm: number, colour = 'RD') => ({
+  const piece = (mm: number, colour: WireColour = 'RD') => ({
     name: String(mm),
     mm,
     mm2: 0.22,
@@ -581,7 +587,10 @@ describe('the cut list', () => {
     fc.assert(
       fc.property(
         fc.array(
-          fc.record({ mm: fc.integer({ min: 10, max: 12_000 }), colour: fc.constantFrom('RD', 'BK') }),
+          fc.record({
+            mm: fc.integer({ min: 10, max: 12_000 }),
+            colour: fc.constantFrom<WireColour>('RD', 'BK'),
+          }),
           { maxLength: 30 },
         ),
         (list) => {

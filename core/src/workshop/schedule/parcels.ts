@@ -60,7 +60,8 @@ export function parcelsOf(rows: readonly Row[], today: string): readonly Parcel[
     const one = comesAs(row, today);
     if (one === undefined) continue;
     const together = JSON.stringify([
-      one.supplier === '' ? row.key : one.supplier,
+      // Lines of one rule come from one place, wherever that is: the leads of a harness, both lamps.
+      one.supplier === '' ? row.key.split('/')[0] : one.supplier,
       one.ordered,
       one.orderDay,
       one.days,

@@ -42,8 +42,19 @@ describe('the calendar of a plan', () => {
   });
 
   it('keeps every bar, tail and word within the drawing', () => {
-    for (const when of [longtail, planned(tandemFile)]) {
-      const { rows, width } = ganttOf(when);
+    const wanted = planned(longtailFile, (b) => ({
+      ...b,
+      schedule: { ...b.schedule, wantedFor: '2026-04-06' },
+    }));
+    expect(ganttOf(wanted).wanted?.words).toBe('wanted, 6 April');
+    for (const when of [longtail, wanted, planned(tandemFile)]) {
+      const { rows, width, wanted } = ganttOf(when, 'market');
+      if (wanted !== undefined) {
+        expect(wanted.words).toMatch(/^market, \d/);
+        const end = wanted.before ? wanted.x : wanted.x + wanted.words.length * 6.2;
+        expect(end).toBeLessThanOrEqual(width);
+        expect(wanted.x - (wanted.before ? wanted.words.length * 6.2 : 0)).toBeGreaterThan(0);
+      }
       for (const { bar, name } of rows) {
         if (bar === undefined) continue;
         expect(bar.x, name).toBeGreaterThanOrEqual(0);
@@ -66,7 +77,7 @@ describe('the calendar of a plan', () => {
       schedule: { ...b.schedule, wantedFor: '2026-03-14' },
     }));
     expect(row(late, 'pack').bar?.words).toMatch(/^too late by \d+ days$/);
-    expect(ganttOf(late).wantedX).toBe(13 * DAY_PX);
+    expect(ganttOf(late).wanted?.x).toBe(13 * DAY_PX);
   });
 
   it('tints the week ends and names the Mondays', () => {

@@ -44,7 +44,8 @@ export interface Gantt {
   readonly width: number;
   readonly mondays: readonly { readonly x: number; readonly words: string }[];
   readonly weekends: readonly number[];
-  readonly wantedX: number | undefined;
+  /** The day that it is wanted for: a line with its words, before it where there is no room behind. */
+  readonly wanted: { readonly x: number; readonly words: string; readonly before: boolean } | undefined;
   readonly rows: readonly GanttRow[];
   readonly parcels: number;
 }
@@ -127,8 +128,18 @@ function taskRow(planned: PlannedTask, when: When, width: number): GanttRow {
   };
 }
 
-/** A plan as bars over days, the first day at the left edge. */
-export function ganttOf(when: When): Gantt {
+function wantedLine(when: When, why: string, width: number): Gantt['wanted'] {
+  if (when.wanted === undefined) return undefined;
+  const x = (daysBetween(when.today, when.wanted) + 1) * DAY_PX;
+  const words = `${why === '' ? 'wanted' : why}, ${dayWords(when.wanted)}`;
+  return { x, words, before: x + 10 + wordsPx(words) > width };
+}
+
+/**
+ * A plan as bars over days, the first day at the left edge.
+ * @param why it is wanted for its day; empty is not said
+ */
+export function ganttOf(when: When, why = ''): Gantt {
   const ends = [
     ...when.tasks.map((t) => Math.floor(t.end / 24) + 1 + t.daysInHand),
     ...when.parcels.map((p) => (p.arrives === undefined ? 0 : daysBetween(when.today, p.arrives) + 1)),
@@ -146,7 +157,7 @@ export function ganttOf(when: When): Gantt {
       .filter(({ i, weekday }) => weekday === 0 && (i === 0 || i > 3))
       .map(({ i }) => ({ x: i * DAY_PX, words: dayWords(dayAfter(when.today, i)) })),
     weekends: all.filter(({ weekday }) => weekday > 4).map(({ i }) => i * DAY_PX),
-    wantedX: when.wanted === undefined ? undefined : (daysBetween(when.today, when.wanted) + 1) * DAY_PX,
+    wanted: wantedLine(when, why, width),
     rows: [...parcels, ...when.tasks.map((t) => taskRow(t, when, width))],
     parcels: parcels.length,
   };

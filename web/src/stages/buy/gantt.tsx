@@ -1,5 +1,5 @@
 import { dayAfter, dayWords, type When } from '@apple-cart/core';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { useFingers } from '../../state/use-fingers.ts';
 import { DAY_PX, ganttOf, type Gantt as GanttPlan, type GanttRow } from './gantt-layout.ts';
 
@@ -92,6 +92,35 @@ function Arrows({ rows, when, yOf }: { rows: readonly GanttRow[]; when: When; yO
   });
 }
 
+/** What each kind of bar is. */
+export function GanttLegend() {
+  const marks: readonly (readonly [words: string, mark: ReactNode])[] = [
+    [
+      'to order',
+      <rect key="o" x="1" y="3" width="22" height="8" fill="url(#hatch)" className="stroke-ink2" />,
+    ],
+    ['ordered', <rect key="d" x="1" y="3" width="22" height="8" className="fill-press stroke-ink2" />],
+    ['work', <rect key="w" x="1" y="1" width="22" height="12" className="fill-ink2" />],
+    [
+      'decides the day',
+      <rect key="s" x="1" y="1" width="22" height="12" className="fill-look-fill stroke-look" />,
+    ],
+    ['in hand', <path key="h" d="M1 7h21M22.5 4v6" className="stroke-ink2" strokeDasharray="2 2" />],
+  ];
+  return (
+    <p className="flex flex-wrap gap-x-4 gap-y-1 pt-2 text-[12.5px] text-ink2">
+      {marks.map(([words, mark]) => (
+        <span key={words} className="flex items-center gap-1.5">
+          <svg width="24" height="14" aria-hidden>
+            {mark}
+          </svg>
+          {words}
+        </span>
+      ))}
+    </p>
+  );
+}
+
 /** Names of the rows; those of work move it by the arrow keys. */
 function Names({
   gantt,
@@ -151,8 +180,16 @@ function Names({
 }
 
 /** The plan drawn to scale: parcels thin, work thick, what decides the day in straw. Work is moved by its bar or by the arrow keys. */
-export function Gantt({ when, onMove }: { when: When; onMove: (task: string, notBefore: string) => void }) {
-  const gantt = useMemo(() => ganttOf(when), [when]);
+export function Gantt({
+  when,
+  why,
+  onMove,
+}: {
+  when: When;
+  why: string;
+  onMove: (task: string, notBefore: string) => void;
+}) {
+  const gantt = useMemo(() => ganttOf(when, why), [when, why]);
   const rowPx = useFingers() ? 44 : 25;
   const drag = useRef<{ id: string; x: number }>(undefined);
   const [moved, setMoved] = useState<{ id: string; days: number }>();
@@ -209,16 +246,23 @@ export function Gantt({ when, onMove }: { when: When; onMove: (task: string, not
             className="stroke-hair"
           />
         ))}
-        {gantt.wantedX !== undefined && (
+        {gantt.wanted !== undefined && (
           <g>
             <path
-              d={`M${String(gantt.wantedX)} ${String(HEAD_PX)}V${String(height)}`}
+              d={`M${String(gantt.wanted.x)} ${String(HEAD_PX)}V${String(height)}`}
               className="stroke-slate"
               strokeWidth={1.8}
               strokeDasharray="2 3"
             />
-            <text x={gantt.wantedX + 5} y={HEAD_PX + 14} className="fill-slate text-[12px] font-semibold">
-              wanted {when.wanted === undefined ? '' : dayWords(when.wanted)}
+            <text
+              x={gantt.wanted.x + (gantt.wanted.before ? -5 : 5)}
+              y={HEAD_PX + 14}
+              textAnchor={gantt.wanted.before ? 'end' : 'start'}
+              className="fill-slate stroke-sheet text-[12px] font-semibold"
+              strokeWidth={3}
+              paintOrder="stroke"
+            >
+              {gantt.wanted.words}
             </text>
           </g>
         )}

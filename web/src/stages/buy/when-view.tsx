@@ -17,7 +17,7 @@ import { downloadText } from '../../files/download.ts';
 import { useBuild } from '../../state/build-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
-import { Gantt, PlanTable } from './gantt.tsx';
+import { Gantt, GanttLegend, PlanTable } from './gantt.tsx';
 import { parcelWords } from './parcel-words.ts';
 import type { Planning } from './use-when.ts';
 import { WhenFields, toldOf, useSchedule } from './when-fields.tsx';
@@ -252,6 +252,7 @@ export function WhenPicture({ planning }: { planning: Planning }) {
       ) : (
         <Gantt
           when={when}
+          why={document.schedule.wantedWhy}
           onMove={(task, notBefore) => {
             const day = notBefore < when.today ? when.today : notBefore;
             change(
@@ -262,10 +263,10 @@ export function WhenPicture({ planning }: { planning: Planning }) {
           }}
         />
       )}
+      {!asTable && <GanttLegend />}
       <p className="pt-2 text-[12.5px] leading-snug text-ink2">
-        Hatched is still to be ordered, plain is ordered, dark is work; straw decides the day; a dashed tail
-        is days in hand. Drag work to a later day, or use the arrow keys on its name: what waits for it moves
-        along. Days are the supplier’s, counted from the order.
+        Drag work to a later day, or use the arrow keys on its name: what waits for it moves along. Days are
+        the supplier’s, counted from the order.
       </p>
       {when.open.length > 0 && (
         <p className="pt-1 text-[12.5px] leading-snug text-ink2">

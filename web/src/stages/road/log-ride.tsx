@@ -233,7 +233,7 @@ export function LogRide(props: Props) {
       <div className="py-2">
         <WhoField />
       </div>
-      <div className="sticky bottom-0 z-10 border-t-2 border-ink bg-card px-2 py-2">
+      <div className="sticky bottom-0 z-10 border-t-2 border-ink bg-card px-2 py-2 max-bench:-bottom-8 max-bench:-mb-8 max-bench:pb-7">
         <Verdict ride={settled} beside={beside} busy={busy} />
         {trouble !== '' && (
           <p role="alert" className="text-stop">

@@ -1,21 +1,24 @@
-import type { WireColour } from '@apple-cart/core';
+import { COLOUR_NAMES, type WireColour } from '@apple-cart/core';
 
-/** Colours of wires in words, as IEC 60757 letters them, and as they are drawn; the edge carries the dark ones. */
-export const COLOURS: Readonly<Record<WireColour, { readonly name: string; readonly fill: string }>> = {
-  BK: { name: 'black', fill: '#161412' },
-  BN: { name: 'brown', fill: '#7a4a21' },
-  RD: { name: 'red', fill: '#c22a1e' },
-  OG: { name: 'orange', fill: '#e07b1a' },
-  YE: { name: 'yellow', fill: '#edc51c' },
-  GN: { name: 'green', fill: '#2f8f3e' },
-  BU: { name: 'blue', fill: '#2f62c4' },
-  VT: { name: 'violet', fill: '#7b3fa0' },
-  GY: { name: 'grey', fill: '#8b8d90' },
-  WH: { name: 'white', fill: '#fdfcf8' },
-  PK: { name: 'pink', fill: '#e79cb3' },
-  TQ: { name: 'turquoise', fill: '#2fa6a4' },
-  '': { name: 'not looked at', fill: 'none' },
+/** Colours of wires as they are drawn; the edge carries the dark ones. */
+export const FILLS: Readonly<Record<WireColour, string>> = {
+  BK: '#161412',
+  BN: '#7a4a21',
+  RD: '#c22a1e',
+  OG: '#e07b1a',
+  YE: '#edc51c',
+  GN: '#2f8f3e',
+  BU: '#2f62c4',
+  VT: '#7b3fa0',
+  GY: '#8b8d90',
+  WH: '#fdfcf8',
+  PK: '#e79cb3',
+  TQ: '#2fa6a4',
+  '': 'none',
 };
+
+/** A colour in its word, or that nobody has looked at it. */
+export const colourName = (colour: WireColour): string => (colour === '' ? '?' : COLOUR_NAMES[colour]);
 
 /** A short piece of the wire in its colour, edged in ink. */
 export const Tick = ({ colour }: { colour: WireColour }) => (
@@ -25,7 +28,7 @@ export const Tick = ({ colour }: { colour: WireColour }) => (
       y="0.6"
       width="16.8"
       height="6.8"
-      fill={COLOURS[colour].fill}
+      fill={FILLS[colour]}
       stroke="currentColor"
       strokeWidth="1.2"
       strokeDasharray={colour === '' ? '2 2' : undefined}

@@ -1,6 +1,6 @@
 import { plugPlaces, worksOf, type Wire, type Wiring } from '@apple-cart/core';
 import type { ElkNode } from 'elkjs/lib/elk-api.js';
-import { COLOURS } from './colours.tsx';
+import { FILLS } from './colours.tsx';
 import { Devices } from './diagram-devices.tsx';
 import type { SheetPart } from './diagram-sheets.ts';
 
@@ -48,7 +48,6 @@ function Pin({
 }) {
   const pin = wire.cable[end].pins[index];
   if (pin === undefined) return null;
-  const colour = COLOURS[pin.colour];
   const tickX = west ? x - 24 : x + 6;
   return (
     <g>
@@ -63,7 +62,7 @@ function Pin({
         y={y - TICK.height / 2}
         width={TICK.width}
         height={TICK.height}
-        fill={colour.fill}
+        fill={FILLS[pin.colour]}
         className="stroke-ink"
         strokeDasharray={pin.colour === '' ? '2 2' : undefined}
       />

@@ -1,4 +1,5 @@
 import {
+  COLOUR_NAMES,
   WIRE_COLOURS,
   type Found,
   type PinReading,
@@ -9,7 +10,6 @@ import {
 import { useState } from 'react';
 import type { PinSearch } from '../../state/bench-notes.ts';
 import { Button } from '../../ui/button.tsx';
-import { COLOURS } from './colours.tsx';
 import type { WiringData } from './use-wiring.ts';
 
 /** Roles as a builder says them. */
@@ -147,7 +147,7 @@ function pinsOf(found: Extract<Found, { left: number }>, search: PinSearch): Por
   let halls = 0;
   return found.pins.map(({ pin, roles: [role = 'ground'] }) => {
     const hall = motor && (role === 'p0' || role === 'p1') ? HALLS[halls++] : undefined;
-    const colour = WIRE_COLOURS.find((c) => c !== '' && COLOURS[c].name === search.names[pin]) ?? '';
+    const colour = WIRE_COLOURS.find((c) => c !== '' && COLOUR_NAMES[c] === search.names[pin]) ?? '';
     return { work: hall ?? WORK_OF[role], colour };
   });
 }

@@ -1,4 +1,13 @@
-import { PLUG_TYPES, findPins, plugTypeOf, type Found, type PinRole, type Volts } from '@apple-cart/core';
+import {
+  COLOUR_NAMES,
+  PLUG_TYPES,
+  WIRE_COLOURS,
+  findPins,
+  plugTypeOf,
+  type Found,
+  type PinRole,
+  type Volts,
+} from '@apple-cart/core';
 import { useMemo } from 'react';
 import { ChoiceField, CHOICE_ROW } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
@@ -8,7 +17,6 @@ import { Caution } from '../../ui/caution.tsx';
 import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { TextButton } from '../../ui/text-button.tsx';
-import { COLOURS } from './colours.tsx';
 import type { WiringData } from './use-wiring.ts';
 import { Enter, Next, ROLE_NAMES } from './find-steps.tsx';
 
@@ -33,9 +41,7 @@ export function FindInputs({
 }) {
   const type = typeOf(search);
   const pins = type?.variants[0]?.length ?? 0;
-  const used = Object.values(COLOURS)
-    .map((c) => c.name)
-    .filter((n) => n !== 'not looked at');
+  const used = WIRE_COLOURS.filter((c) => c !== '').map((c) => COLOUR_NAMES[c]);
   return (
     <>
       <FieldGroup title="The plug">

@@ -15,7 +15,7 @@ import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { plugWords } from './cable-list.tsx';
 import { AdapterTable } from './adapter-table.tsx';
-import { COLOURS, Tick } from './colours.tsx';
+import { colourName, Tick } from './colours.tsx';
 import { PinJoin } from './pin-join.tsx';
 import { halvesAsUsual, measuredOf, pinsToSay, type WiringData } from './use-wiring.ts';
 import { SEX_NAMES, nameOf, usePort } from './use-port.ts';
@@ -80,7 +80,7 @@ function PinCells({
         >
           {WIRE_COLOURS.map((c) => (
             <option key={c} value={c}>
-              {c === '' ? '?' : COLOURS[c].name}
+              {colourName(c)}
             </option>
           ))}
         </select>

@@ -1,23 +1,13 @@
-import {
-  faced,
-  worksOf,
-  type BuildDocument,
-  type Port,
-  type Wire,
-  type WireColour,
-  type Wiring,
-} from '@apple-cart/core';
+import { faced, worksOf, type BuildDocument, type Port, type Wire, type Wiring } from '@apple-cart/core';
 import { PrintPage } from '../../paper/print-page.tsx';
 import { useVerdict } from '../../state/use-verdict.ts';
-import { COLOURS } from './colours.tsx';
+import { colourName } from './colours.tsx';
 import { Drawing } from './diagram-drawing.tsx';
 import { sheetsOf } from './diagram-sheets.ts';
 import { PlugFaces } from './plug-faces.tsx';
 import { CutList, ScheduleTable } from './schedule-table.tsx';
 import { useLayout } from './use-layout.ts';
 import { SEX_NAMES } from './use-port.ts';
-
-const colourName = (colour: WireColour): string => (colour === '' ? '?' : COLOURS[colour].name);
 
 /** Flags for both ends of every cable, to cut out and fold over. */
 function Labels({ build }: { build: BuildDocument }) {

@@ -1,3 +1,4 @@
+import { COLOUR_NAMES } from '../../../../document/harness.ts';
 import { isBegun } from '../../../harness/begun.ts';
 import { qty } from '../../../../quantity/phrase.ts';
 import { leadOf, within } from '../../helpers.ts';
@@ -22,7 +23,7 @@ export const harnessWire: Rule = {
             what: [
               'Lead, ',
               leadOf({ value: mm2, source: 'measured' }, 2),
-              colour === '' ? ', colour by the other end' : `, colour ${colour}`,
+              colour === '' ? ', colour by the other end' : `, ${COLOUR_NAMES[colour]}`,
             ],
             why: [`to extend ${signal.map((p) => p.name).join('; ')}: `, qty(mm, 'mm', 0), ', a tenth over'],
             quantity: Math.max(0.1, Math.ceil((11 * mm) / 1000) / 10),
