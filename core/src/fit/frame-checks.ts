@@ -27,6 +27,32 @@ function brakingTorqueNm({ machine }: Subject): number {
   return ((motor.kt * limits.phaseA + motor.hysteresisNm) * turns) / efficiency / machine.motors;
 }
 
+type Place = 'axle' | 'mid' | 'clamped';
+const placeOf = ({ hub, build }: Subject): Place => {
+  if (hub !== undefined) return 'axle';
+  return build.drive.kind === 'mid-drive' ? 'mid' : 'clamped';
+};
+
+/** What an aluminium frame asks for, by where the motor sits. Common practice, no source. */
+const ALUMINIUM: Readonly<
+  Record<Place, { readonly why: readonly string[]; readonly remedy: readonly string[] }>
+> = {
+  axle: {
+    why: ['Aluminium does not bend back: no cold-setting, no filing, torque arms on both sides.'],
+    remedy: ['Measure slot and width closely and fit torque arms.'],
+  },
+  mid: {
+    why: ['An aluminium shell bears a motor in the bracket; its threads strip where a ring is forced.'],
+    remedy: ['Clean the threads, turn the ring on by hand first, then tighten it as the motor’s maker says.'],
+  },
+  clamped: {
+    why: ['Clamps of the mount dent thin aluminium tubes, and chain pull turns them.'],
+    remedy: [
+      'Spread the pull over wide, padded clamps near a joint of the frame, and look for marks after 50 km.',
+    ],
+  },
+};
+
 function material(s: Subject): Check {
   const { frameMaterial, forkMaterial, forkKind } = s.build.donor;
   const front = s.hub === 'front';
@@ -36,11 +62,13 @@ function material(s: Subject): Check {
   const here = front ? forkMaterial : frameMaterial;
   const aluminium = here === 'aluminium';
   const magnesium = here === 'magnesium' && s.hub !== undefined;
+  const place = placeOf(s);
   const state: State = firstOf(
     [
       [carbon || softFork || magnesium, 'stop'],
       [here === 'magnesium', 'look'],
-      [aluminium, 'look'],
+      // A motor in the bracket turns nothing in the dropouts, and its shell is made to bear torque.
+      [aluminium && place !== 'mid', 'look'],
     ],
     'fine',
   );
@@ -73,7 +101,8 @@ function material(s: Subject): Check {
             ': the dropouts can break away.',
           ],
         ],
-        [aluminium, ['Aluminium does not bend back: no cold-setting, no filing, torque arms on both sides.']],
+        [aluminium, ALUMINIUM[place].why],
+        [here === 'magnesium', ['Cast magnesium cracks where it is clamped or bent.']],
       ],
       ['The material takes the clamps and the torque of this motor.'],
     ),
@@ -81,7 +110,8 @@ function material(s: Subject): Check {
       [
         [carbon, ['Take another donor.']],
         [softFork || magnesium, ['Put the motor in the rear wheel or the middle, or fit a steel fork.']],
-        [aluminium, ['Measure slot and width closely and fit torque arms.']],
+        [aluminium, ALUMINIUM[place].remedy],
+        [here === 'magnesium', ['Ask the maker of the frame; clamp nothing to it without his word.']],
       ],
       ['Nothing to do.'],
     ),

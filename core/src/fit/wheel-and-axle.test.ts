@@ -11,6 +11,9 @@ const text = (phrase: readonly unknown[]): string =>
   phrase
     .map((part) => (typeof part === 'string' ? part : (part as { value: number }).value.toFixed(1)))
     .join('');
+/** Reason and remedy as they are read. */
+const heard = (check: { why: readonly unknown[]; remedy: readonly unknown[] }): string =>
+  `${text(check.why)} ${text(check.remedy)}`;
 const front = (changes: Changes): BuildDocument => {
   const build = hub(changes);
   return { ...build, drive: { ...build.drive, wheel: 'front' } };
@@ -80,6 +83,18 @@ describe('what carries the motor', () => {
     expect(fork('steel').state).toBe('fine');
     const mid = sample({ donor: { frameMaterial: 'magnesium' } }, 'mid-drive');
     expect(one(mid, 'material').state).toBe('look');
+    expect(heard(one(mid, 'material'))).not.toContain('takes the clamps');
+  });
+
+  it('asks an aluminium frame for torque arms only where an axle turns in it (common practice)', () => {
+    const donor = { frameMaterial: 'aluminium' as const };
+    const inWheel = one(hub({ donor }), 'material');
+    expect([inWheel.state, heard(inWheel)]).toEqual(['look', expect.stringContaining('torque arms')]);
+    const mid = one(sample({ donor }, 'mid-drive'), 'material');
+    expect([mid.state, heard(mid)]).toEqual(['fine', expect.stringContaining('threads')]);
+    const outside = one(sample({ donor, drive: { kind: 'external' } }), 'material');
+    expect([outside.state, heard(outside)]).toEqual(['look', expect.stringContaining('dent')]);
+    for (const check of [mid, outside]) expect(heard(check)).not.toMatch(/torque arm|slot/);
   });
 });
 

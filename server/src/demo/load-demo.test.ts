@@ -1,6 +1,7 @@
 import { mkdtemp, mkdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import { evaluate, shippedRules } from '@apple-cart/core';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { fixture, named, type Fixture } from '../test/fixture.ts';
 import { loadDemo } from './load-demo.ts';
@@ -35,6 +36,18 @@ describe('the demo scenario', () => {
       expect(shelf, document.name).toContain(document.packs[0].name);
       expect(shelf, document.name).toContain(document.donor.name);
     }
+  });
+
+  it('shows a good answer first: whatever the first sample can stand at without a workshop, it stands fine at', async () => {
+    await loadDemo(DEMO, it_.stores);
+    const [first] = (await it_.stores.builds.list()).documents;
+    if (first === undefined) throw new Error('no sample');
+    const shelf = (await it_.stores.parts.list()).documents.map((p) => p.document);
+    const { stages, figures } = evaluate(first.document, shippedRules(), shelf);
+    expect(stages.slice(0, 8).map((s) => [s.id, s.state])).toEqual(
+      ['brief', 'donor', 'drive', 'power', 'law', 'hill', 'range', 'buy'].map((id) => [id, 'fine']),
+    );
+    expect(figures.filter((f) => f.state !== 'fine').map((f) => f.id)).toEqual([]);
   });
 
   it('changes nothing on a second start, and never touches what a user made', async () => {
