@@ -310,5 +310,7 @@ export const joiningSpecs = {
 /** How the packs of a machine with more than one come together. */
 export const joining = z.strictObject({
   how: joinHow.default('switch'),
+  /** Whether each pack has a fuse or breaker of its own, before it meets the others. */
+  branchFuses: answer.default('unknown'),
   ...quantities(joiningSpecs),
 });

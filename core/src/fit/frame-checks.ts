@@ -1,5 +1,5 @@
 import { firstOf } from '../quantity/first-of.ts';
-import { qty } from '../quantity/phrase.ts';
+import { qty, type Phrase } from '../quantity/phrase.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import type { State } from '../check/state.ts';
 import { drivesBoth } from '../document/motors.ts';
@@ -34,9 +34,7 @@ const placeOf = ({ hub, build }: Subject): Place => {
 };
 
 /** What an aluminium frame asks for, by where the motor sits. Common practice, no source. */
-const ALUMINIUM: Readonly<
-  Record<Place, { readonly why: readonly string[]; readonly remedy: readonly string[] }>
-> = {
+const ALUMINIUM: Readonly<Record<Place, { readonly why: Phrase; readonly remedy: Phrase }>> = {
   axle: {
     why: ['Aluminium does not bend back: no cold-setting, no filing, torque arms on both sides.'],
     remedy: ['Measure slot and width closely and fit torque arms.'],

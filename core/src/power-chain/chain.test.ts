@@ -244,6 +244,25 @@ describe('checks of the power chain', () => {
     expect(joined(14, 'switch')).toBeUndefined();
   });
 
+  it('several packs are guarded each by its own fuse, or that is looked at (common practice)', () => {
+    const other = { cellsInSeries: 13, nominalV: 48, capacityAh: 10, bmsCurrentA: 30 };
+    const joined = (join: 'parallel' | 'combiner' | 'switch', branchFuses?: 'yes' | 'no') =>
+      check(
+        whole({
+          second: { ...other, join },
+          ...(branchFuses === undefined ? {} : { joining: { branchFuses } }),
+        }),
+        'branch-fuses',
+      )?.state;
+    expect(check(whole({}), 'branch-fuses')).toBeUndefined();
+    for (const join of ['parallel', 'combiner', 'switch'] as const) {
+      expect(joined(join), join).toBe('unknown');
+      expect(joined(join, 'yes'), join).toBe('fine');
+      // A pack that fails inside is fed by the others where nothing stands between them.
+      expect(joined(join, 'no'), join).toBe(join === 'parallel' ? 'stop' : 'look');
+    }
+  });
+
   it('like packs may differ by a tenth of a volt a cell before they are joined, no more (common practice)', () => {
     const like = {
       cellsInSeries: 13,

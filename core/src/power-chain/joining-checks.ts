@@ -1,4 +1,4 @@
-import { measured, told, type Check } from '../check/check.ts';
+import { asked, measured, told, type Check } from '../check/check.ts';
 import type { Known, KnownBuild } from '../document/known-build.ts';
 import { supplyAt } from '../machine/battery.ts';
 import { sameKind } from '../machine/joined-packs.ts';
@@ -18,6 +18,7 @@ export function joiningChecks(s: PowerSubject): readonly Check[] {
   if (build.packs.length === 1) return [];
   const [first, ...others] = packsAboard(build, known);
   return [
+    branchFuses(s),
     ...(build.joining.how === 'combiner' ? leads(s, first, others) : []),
     ...others.flatMap((other, i) =>
       build.joining.how === 'parallel' ? directly(s, first, other, i + 1) : [aboveCutoff(s, other, i + 1)],
@@ -57,6 +58,29 @@ function leads({ known }: PowerSubject, first: PackAboard, others: readonly Pack
       inputs: [known.packs[0].cellsInSeries, ...knownOf(known, highest + 1, 'cellsInSeries')],
     }),
   ];
+}
+
+/** One fuse behind the place where packs meet guards neither their leads before it nor one pack from the others. */
+function branchFuses({ build: { joining } }: PowerSubject): Check {
+  const { branchFuses: each, how } = joining;
+  const bare = how === 'parallel' ? 'stop' : 'look';
+  return told({
+    id: 'branch-fuses',
+    group: 'joining',
+    title: 'A fuse or breaker at each pack',
+    state: each === 'no' ? bare : 'fine',
+    words: { yes: 'one each', no: 'one for all', unknown: 'not checked' }[each],
+    limit: ['one each, near its pack'],
+    why: [
+      how === 'parallel'
+        ? 'A pack that fails inside is fed by the others: only a fuse in its own branch opens.'
+        : `A fuse behind the ${how === 'switch' ? 'switch' : 'combiner'} does not guard the lead that comes from each pack.`,
+    ],
+    remedy: ['Fit a direct-current fuse or breaker in each branch, within a hand’s width of its pack.'],
+    origin: 'common practice',
+    inputs: [],
+    asked: [asked('a fuse at each pack', each)],
+  });
 }
 
 /** A pack that is switched to, or joins in, has to stand above the controller's cut-off. */

@@ -48,6 +48,15 @@ describe('what sits in the lead of the packs', () => {
     });
     expect(devicesOn(two, 'combiner-controller').map((d) => d.tag)).toEqual(['F1 30 A']);
     expect(devicesOn(two, 'pack-combiner')).toEqual([]);
+    // One at each pack, where somebody says so; what a hand opens stays in the common lead.
+    const each = sample({
+      cabling: { protection: 'fuse', fuseA: 30, passes: ['pull-plug'], pullPlugA: 60 },
+      second: { join: 'combiner', nominalV: 48 },
+      joining: { branchFuses: 'yes' },
+    });
+    expect(devicesOn(each, 'pack-combiner').map((d) => d.tag)).toEqual(['F1 30 A']);
+    expect(devicesOn(each, 'pack-2-combiner').map((d) => d.tag)).toEqual(['F2 30 A']);
+    expect(devicesOn(each, 'combiner-controller').map((d) => d.tag)).toEqual(['S1 60 A']);
     for (const build of [longtail, tandem, trike])
       for (const { cable, devices } of evaluate(build).wiring.wires)
         if (cable.key !== 'pack-controller') expect(devices, cable.key).toEqual([]);

@@ -1,4 +1,4 @@
-import { packsFeed } from '../../document/current-cables.ts';
+import { numberedId, packsFeed } from '../../document/current-cables.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import { leadOpens } from '../../document/lead-opens.ts';
 import type { Known, KnownBuild } from '../../document/known-build.ts';
@@ -15,42 +15,52 @@ export interface Device {
 const printed = ({ value, source }: Known, unit: string): string =>
   `${source === 'unknown' ? '?' : String(value)} ${unit}`;
 
-/** What opens the lead by hand or by itself, or says that nobody knows. */
-function guardOf({ cabling }: BuildDocument, { cabling: { fuseA } }: KnownBuild): Device {
+/** What opens the n-th lead by hand or by itself, or says that nobody knows. */
+function guardOf({ cabling }: BuildDocument, { cabling: { fuseA } }: KnownBuild, nth = 1): Device {
   switch (cabling.protection) {
     case 'fuse':
-      return { id: 'fuse', tag: `F1 ${printed(fuseA, 'A')}`, across: undefined };
+      return { id: 'fuse', tag: `F${String(nth)} ${printed(fuseA, 'A')}`, across: undefined };
     case 'breaker':
-      return { id: 'breaker', tag: `Q1 ${printed(fuseA, 'A')}`, across: undefined };
+      return { id: 'breaker', tag: `Q${String(nth)} ${printed(fuseA, 'A')}`, across: undefined };
     case 'none':
       return { id: 'none', tag: 'no fuse', across: undefined };
     case 'unknown':
-      return { id: 'not-said', tag: 'F1 ?', across: undefined };
+      return { id: 'not-said', tag: `F${String(nth)} ?`, across: undefined };
   }
 }
 
-/** The devices of the way to the controller, from the pack on. A resistor lies across what opens by hand, never across a fuse. */
-function devicesOf(build: BuildDocument, known: KnownBuild): readonly Device[] {
-  const { passes, inrush } = build.cabling;
-  const { pullPlugA, preChargeOhm } = known.cabling;
-  const hand: readonly Device[] = passes.includes('pull-plug')
-    ? [{ id: 'switch', tag: `S1 ${printed(pullPlugA, 'A')}`, across: undefined }]
-    : [];
-  const devices = [...hand, guardOf(build, known)];
-  if (inrush !== 'resistor') return devices;
+/** A resistor lies across what opens by hand, never across a fuse. */
+function withResistor(
+  build: BuildDocument,
+  known: KnownBuild,
+  devices: readonly Device[],
+): readonly Device[] {
+  if (build.cabling.inrush !== 'resistor') return devices;
   const opener = leadOpens(build);
-  const across = `R1 ${printed(preChargeOhm, 'ohm')}`;
-  // Where nothing opens, a plug half of its own touches first.
-  return opener === 'plug'
-    ? [{ id: 'contact', tag: 'X1', across }, ...devices]
-    : devices.map((device) => (device.id === opener ? { ...device, across } : device));
+  const across = `R1 ${printed(known.cabling.preChargeOhm, 'ohm')}`;
+  // Where nothing opens here, a plug half of its own touches first.
+  return devices.some(({ id }) => id === opener)
+    ? devices.map((device) => (device.id === opener ? { ...device, across } : device))
+    : [{ id: 'contact', tag: 'X1', across }, ...devices];
 }
 
-/** The devices in a cable, by its key: all sit in the lead that the whole current goes through. */
+/**
+ * The devices in a cable, by its key, from the pack on: in the lead that all of the current goes through, but for fuses or
+ * breakers at each of several packs.
+ */
 export function devicesIn(build: BuildDocument, known: KnownBuild): (key: string) => readonly Device[] {
-  const lead = packsFeed(build) === 'combiner' ? 'combiner-controller' : 'pack-controller';
-  const devices = devicesOf(build, known);
-  return (key) => (key === lead ? devices : []);
+  const { cabling, joining, packs } = build;
+  const several = packsFeed(build) === 'combiner';
+  const each = several && joining.branchFuses === 'yes';
+  const hand: readonly Device[] = cabling.passes.includes('pull-plug')
+    ? [{ id: 'switch', tag: `S1 ${printed(known.cabling.pullPlugA, 'A')}`, across: undefined }]
+    : [];
+  const common = withResistor(build, known, [...hand, ...(each ? [] : [guardOf(build, known)])]);
+  const branches = new Map(
+    each ? packs.map((_, i) => [`${numberedId('pack', i)}-combiner`, [guardOf(build, known, i + 1)]]) : [],
+  );
+  const lead = several ? 'combiner-controller' : 'pack-controller';
+  return (key) => (key === lead ? common : (branches.get(key) ?? []));
 }
 
 /** A cable's devices in words. */

@@ -524,6 +524,15 @@ describe('what a mechanic looks for on the list', () => {
     ).toBe(40);
   });
 
+  it('lists a fuse for each pack', () => {
+    const second = { join: 'parallel', nominalV: 48, capacityAh: 10 } as const;
+    expect(line(made([{}]), 'fuse')?.quantity ?? 1).toBe(1);
+    expect(line(made([{ second }]), 'fuse')?.quantity).toBe(2);
+    // Whoever has one in the common lead buys none for the branches that he does not want.
+    expect(line(made([{ second, joining: { branchFuses: 'no' } }]), 'fuse')?.quantity ?? 1).toBe(1);
+    expect(words(made([{ second }]), 'combiner')).not.toContain('fuse');
+  });
+
   it('says of a fuse what is asked of it, and what the lead that it guards carries', () => {
     const why = (changes: Changes): string => phraseText(line(made([changes]), 'fuse')?.why ?? []);
     const flat = why({

@@ -13,7 +13,7 @@ import {
 import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { shareChart } from '../../charts/share-chart.ts';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
-import { ChoiceField } from '../../fields/choice-field.tsx';
+import { AnswerField, ChoiceField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { useBuild } from '../../state/build-store.ts';
@@ -93,6 +93,13 @@ export function PacksFields() {
             options={JOINS}
             onChange={(next) => {
               edit((d) => withSection(d, 'joining', { how: next }), 'how packs are joined');
+            }}
+          />
+          <AnswerField
+            label="A fuse at each pack"
+            value={document.joining.branchFuses}
+            onChange={(branchFuses) => {
+              edit((d) => withSection(d, 'joining', { branchFuses }), 'fuse at each pack');
             }}
           />
           {how !== 'parallel' && <NumberField path="joining.ratedA" />}

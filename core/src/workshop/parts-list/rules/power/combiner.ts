@@ -16,7 +16,7 @@ export const combiner: Rule = {
               {
                 switch: 'Change-over switch',
                 combiner: 'Combiner with ideal diodes',
-                parallel: 'Parallel lead with fuse in each branch',
+                parallel: 'Parallel lead',
               }[joining.how],
               `, ${String(packs.length)} packs, at least `,
               // A switch or a diode is counted on for its rating, and no more.

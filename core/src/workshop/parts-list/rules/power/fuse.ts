@@ -23,7 +23,7 @@ export const fuse: Rule = {
   group: 'power',
   origin:
     'common practice: a fuse or direct-current breaker at the pack, above what is drawn and below what the lead carries',
-  lines: ({ build: { cabling, packs }, known, chain }) => {
+  lines: ({ build: { cabling, packs, joining }, known, chain }) => {
     const volts =
       Math.max(...packs.map((_, i) => (known.packs[i] ?? known.packs[0]).nominalV.value)) * FULL_OVER_LABEL;
     const amps = fuseAmps(known, chain);
@@ -35,7 +35,8 @@ export const fuse: Rule = {
           ', direct current, at least ',
           qty(volts, 'V', 0),
         ],
-        why: [...asked(chain), ...carried(chain)],
+        quantity: joining.branchFuses === 'no' ? 1 : packs.length,
+        why: [...asked(chain), ...carried(chain), ...(packs.length > 1 ? ['; one at each pack'] : [])],
         ask: 'Ask for its direct-current volts: a part for cars breaks 32 V, and one for alternating current only breaks no arc.',
         kind: cabling.protection === 'breaker' ? 'breaker' : 'fuse',
       },
