@@ -554,6 +554,21 @@ describe('what is asked on the bench is there to be looked at', () => {
     }
   });
 
+  it('the lead that is dead, by what parts it: the switch before a fuse behind it', () => {
+    const titles = (cabling: NonNullable<Changes['cabling']>): readonly string[] =>
+      ['cold/off', 'cold/on'].map((key) =>
+        pointOf(hub({ cabling }), key).title.replace('Battery lead, ', ''),
+      );
+    const passes = ['pull-plug'] as const;
+    expect(titles({ protection: 'fuse', passes: [...passes] })).toEqual([
+      'main switch off',
+      'main switch on',
+    ]);
+    expect(titles({ protection: 'breaker' })).toEqual(['breaker off', 'breaker on']);
+    expect(titles({ protection: 'fuse' })).toEqual(['fuse out', 'fuse in']);
+    expect(titles({ protection: 'none' })).toEqual(['pack parted', 'pack joined']);
+  });
+
   it('wherever a meter is held: its two probes, by places of their own, and nowhere else', () => {
     fc.assert(
       fc.property(anyBuild, (build) => {

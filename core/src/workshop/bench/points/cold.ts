@@ -1,3 +1,5 @@
+import type { BuildDocument } from '../../../document/document.ts';
+import { leadOpens } from '../../../document/lead-opens.ts';
 import { controllersBeside } from '../../../document/motors.ts';
 import { qty } from '../../../quantity/phrase.ts';
 import type { Job } from '../../job.ts';
@@ -6,7 +8,18 @@ import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
 /** What a meter may show where nothing is joined, V: induced and left over. Common practice, no source. */
 const [NOTHING_LOW_V, NOTHING_HIGH_V] = [-0.2, 0.5];
-const NAMES = { breaker: ['breaker off', 'breaker on'], fuse: ['fuse out', 'fuse in'] } as const;
+/** What parts the battery lead, closed and open; a fuse is drawn where nothing else parts it but the plug that is being joined. */
+const MEANS = {
+  switch: { name: 'switch', off: 'main switch off', on: 'main switch on' },
+  breaker: { name: 'breaker', off: 'breaker off', on: 'breaker on' },
+  fuse: { name: 'fuse', off: 'fuse out', on: 'fuse in' },
+  plug: { name: undefined, off: 'pack parted', on: 'pack joined' },
+} as const;
+
+function meansOf(build: BuildDocument): (typeof MEANS)[keyof typeof MEANS] {
+  const opens = leadOpens(build);
+  return MEANS[opens === 'plug' && build.cabling.protection === 'fuse' ? 'fuse' : opens];
+}
 
 /** Joined plug by plug with nothing switched on: what is dead has to read dead, and plus has to be plus. */
 export function cold(job: Job): readonly HoldPoint[] {
@@ -17,9 +30,7 @@ export function cold(job: Job): readonly HoldPoint[] {
   const isKnown = ![...lows, ...highs].includes(null);
   const low = isKnown ? Math.min(...lows.map((v) => v ?? 0)) : null;
   const high = isKnown ? Math.max(...highs.map((v) => v ?? 0)) : null;
-  const { protection } = build.cabling;
-  const means = protection === 'breaker' || protection === 'fuse' ? protection : undefined;
-  const [off, on] = means === undefined ? ['pack parted', 'pack joined'] : NAMES[means];
+  const { name: means, off, on } = meansOf(build);
   const { wires } = job.wiring();
   const others = wires.filter(({ cable }) => !/^pack|charger|combiner/.test(cable.key));
   const part = packs.map((p) => p.part).join(', ');
