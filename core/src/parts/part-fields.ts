@@ -28,6 +28,7 @@ const OWN: Readonly<Record<string, readonly [string, Unit | undefined]>> = {
   leadDays: ['Days to come', undefined],
   brings: ['Comes along in its box', undefined],
   serves: ['For lines', undefined],
+  madeForA: ['Made for', 'A'],
   ports: ['Plugs and pins (JSON)', undefined],
   massKg: ['Mass', 'kg'],
   kind: ['Kind', undefined],

@@ -231,7 +231,8 @@ const smallPart = {
     .min(1)
     .max(12),
 };
-const fittingPart = z.strictObject({ ...smallPart, type: z.literal('fitting') });
+/** Fuses, switches and what else carries the current are made for some amps. */
+const fittingPart = z.strictObject({ ...smallPart, type: z.literal('fitting'), madeForA: given });
 const consumablePart = z.strictObject({ ...smallPart, type: z.literal('consumable') });
 const toolPart = z.strictObject({ ...smallPart, type: z.literal('tool') });
 

@@ -13,7 +13,7 @@ const SMALL: Readonly<Record<string, string | readonly string[]>> = {
   key: 'key',
   converter: 'converter',
   'light-cells': 'light-cells',
-  combiner: 'combiner',
+  combiner: ['combiner', 'changeover', 'parallel-lead'],
 };
 
 /** A port's name without the number of its component: the second motor has the plugs of the first. */

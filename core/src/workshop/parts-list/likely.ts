@@ -14,6 +14,12 @@ export interface Likely {
 /** Finds the parts of a shelf that can be bought for a line. */
 export type PartsFor = (line: Line) => readonly Part[];
 
+/** A part of other amps is another part; one that does not say its amps may be it. */
+function isMadeFor(part: Part, rated: Line['rated']): boolean {
+  if (rated === undefined || part.type !== 'fitting' || part.madeForA === null) return true;
+  return part.madeForA >= rated.least && part.madeForA <= rated.most;
+}
+
 /** A shelf sorted by what its parts are bought for, once for as long as it does not change. */
 function sorted(parts: readonly Part[]): PartsFor {
   const byType = new Map<PartType, Part[]>();
@@ -23,8 +29,8 @@ function sorted(parts: readonly Part[]): PartsFor {
     if (part.type === 'fitting' || part.type === 'consumable' || part.type === 'tool')
       for (const kind of part.serves) byKind.set(kind, [...(byKind.get(kind) ?? []), part]);
   }
-  return ({ kind, from }) => [
-    ...(byKind.get(kind) ?? []),
+  return ({ kind, from, rated }) => [
+    ...(byKind.get(kind) ?? []).filter((part) => isMadeFor(part, rated)),
     ...(from === undefined ? [] : (byType.get(from.type) ?? []).filter(from.suits)),
   ];
 }

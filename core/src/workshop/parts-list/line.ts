@@ -40,6 +40,8 @@ export interface Line {
   readonly broughtAs: string;
   /** Parts of the shelf that have figures of their own and may be bought for it. */
   readonly from: FromShelf | undefined;
+  /** Amps that it is made for at least and at most; undefined where that is no matter. */
+  readonly rated: Rated | undefined;
   /** What is cut to length: a longer one of the same serves as well; undefined where nothing is cut. */
   readonly cut: Cut | undefined;
   /** Something that the build leaves open, to be asked before it is ordered. */
@@ -50,6 +52,10 @@ export interface Line {
   readonly arrival: string;
   /** A price that stands elsewhere in the build, for all pieces. */
   readonly price: number | null;
+}
+interface Rated {
+  readonly least: number;
+  readonly most: number;
 }
 interface Cut {
   readonly of: string;
@@ -81,6 +87,7 @@ export interface Draft {
   readonly broughtAs?: string;
   readonly ask?: string;
   readonly from?: FromShelf;
+  readonly rated?: Rated;
   readonly cut?: Cut;
   readonly price?: number | null;
 }
@@ -100,6 +107,7 @@ export const lineOf = (rule: Rule, draft: Draft): Line => ({
   broughtAs: draft.broughtAs ?? draft.key ?? rule.id,
   ask: draft.ask ?? '',
   from: draft.from,
+  rated: draft.rated,
   cut: draft.cut,
   checks: FITS[rule.id] ?? [],
   arrival: ARRIVAL[rule.id] ?? '',

@@ -1,29 +1,31 @@
+import type { JoinHow } from '../../../../document/choices.ts';
 import { qty } from '../../../../quantity/phrase.ts';
 import { ratedAmps } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
+
+const JOINS: Readonly<Record<JoinHow, readonly [what: string, kind: string]>> = {
+  switch: ['Change-over switch', 'changeover'],
+  combiner: ['Combiner with ideal diodes', 'combiner'],
+  parallel: ['Parallel lead', 'parallel-lead'],
+};
 
 /** What joins packs: a switch, ideal diodes, or leads for direct joining. */
 export const combiner: Rule = {
   id: 'combiner',
   group: 'power',
   origin: 'the build: more than one pack',
-  lines: ({ build: { packs, joining }, known, chain }) =>
-    packs.length < 2
-      ? []
-      : [
-          {
-            what: [
-              {
-                switch: 'Change-over switch',
-                combiner: 'Combiner with ideal diodes',
-                parallel: 'Parallel lead',
-              }[joining.how],
-              `, ${String(packs.length)} packs, at least `,
-              // A switch or a diode is counted on for its rating, and no more.
-              qty(Math.ceil(ratedAmps(known.joining.ratedA, chain, 1)), 'A', 0),
-            ],
-            why: ['packs are never joined bare: unlike volts burn'],
-            kind: 'combiner',
-          },
-        ],
+  lines: ({ build: { packs, joining }, known, chain }) => {
+    if (packs.length < 2) return [];
+    const [what, kind] = JOINS[joining.how];
+    // A switch or a diode is counted on for its rating, and no more.
+    const amps = Math.ceil(ratedAmps(known.joining.ratedA, chain, 1));
+    return [
+      {
+        what: [what, `, ${String(packs.length)} packs, at least `, qty(amps, 'A', 0)],
+        why: ['packs are never joined bare: unlike volts burn'],
+        rated: { least: amps, most: Infinity },
+        kind,
+      },
+    ];
+  },
 };

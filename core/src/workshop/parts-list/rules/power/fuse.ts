@@ -38,6 +38,8 @@ export const fuse: Rule = {
         quantity: joining.branchFuses === 'no' ? 1 : packs.length,
         why: [...asked(chain), ...carried(chain), ...(packs.length > 1 ? ['; one at each pack'] : [])],
         ask: 'Ask for its direct-current volts: a part for cars breaks 32 V, and one for alternating current only breaks no arc.',
+        // A larger one of the shelf guards nothing here.
+        rated: { least: amps, most: amps },
         kind: cabling.protection === 'breaker' ? 'breaker' : 'fuse',
       },
     ];

@@ -8,13 +8,16 @@ export const spareFuse: Rule = {
   group: 'power',
   origin:
     'common practice: one blown on the road ends the ride, and a larger one from a drawer ends the lead',
-  lines: ({ build: { cabling }, known, chain }) =>
-    cabling.protection === 'fuse'
+  lines: ({ build: { cabling }, known, chain }) => {
+    const amps = fuseAmps(known, chain);
+    return cabling.protection === 'fuse'
       ? [
           {
-            what: ['Spare fuse ', qty(fuseAmps(known, chain), 'A', 0), ', of the same kind'],
+            what: ['Spare fuse ', qty(amps, 'A', 0), ', of the same kind'],
+            rated: { least: amps, most: amps },
             why: ['one that blows is replaced by its like, never by a larger one'],
           },
         ]
-      : [],
+      : [];
+  },
 };

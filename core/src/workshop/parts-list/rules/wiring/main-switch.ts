@@ -8,16 +8,15 @@ export const mainSwitch: Rule = {
   id: 'main-switch',
   group: 'wiring',
   origin: 'the build: a pull-plug or main switch in the lead',
-  lines: ({ build: { cabling }, known, chain }) =>
-    cabling.passes.includes('pull-plug')
-      ? [
-          {
-            what: [
-              'Pull-plug or main switch, direct current, ',
-              qty(Math.ceil(ratedAmps(known.cabling.pullPlugA, chain, RINGS_PEAK)), 'A', 0),
-            ],
-            why: ['stops a runaway by hand'],
-          },
-        ]
-      : [],
+  lines: ({ build: { cabling }, known, chain }) => {
+    if (!cabling.passes.includes('pull-plug')) return [];
+    const amps = Math.ceil(ratedAmps(known.cabling.pullPlugA, chain, RINGS_PEAK));
+    return [
+      {
+        what: ['Pull-plug or main switch, direct current, ', qty(amps, 'A', 0)],
+        why: ['stops a runaway by hand'],
+        rated: { least: amps, most: Infinity },
+      },
+    ];
+  },
 };
