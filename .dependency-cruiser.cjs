@@ -75,8 +75,14 @@ module.exports = {
     {
       name: 'core-through-its-index',
       severity: 'error',
-      from: { path: '^(server|web)/src/' },
+      from: { path: '^(server|web)/src/', pathNot: '\\.test\\.ts$' },
       to: { path: '^core/src/(?!index\\.ts$)' },
+    },
+    {
+      name: 'tests-draw-builds-as-the-core-does',
+      severity: 'error',
+      from: { path: '^(server|web)/src/.*\\.test\\.ts$' },
+      to: { path: '^core/src/(?!index\\.ts$|test/builds\\.ts$)' },
     },
     {
       name: 'web-and-server-apart',

@@ -3,7 +3,14 @@
 // Format: quantities with their units, as they are written, read and stored.
 export { CHAIN_PITCH_MM } from './quantity/constants.ts';
 export { firstOf } from './quantity/first-of.ts';
-export { formatChange, formatNumber, formatQuantity, unitText, usualDigits } from './quantity/format.ts';
+export {
+  counted,
+  formatChange,
+  formatNumber,
+  formatQuantity,
+  unitText,
+  usualDigits,
+} from './quantity/format.ts';
 export { clipped } from './quantity/clipped.ts';
 export { jsonText } from './quantity/json-text.ts';
 export { parseQuantity } from './quantity/parse-quantity.ts';
@@ -60,7 +67,13 @@ export { drivesBoth, motorCount } from './document/motors.ts';
 export { isThrottle, throttleEnds } from './document/throttle.ts';
 export { MOST_BOXES, MOST_PACKS, type PackDocument } from './document/pack.ts';
 export { knownAt, quantityAt, withPack, withQuantity, withValues } from './document/quantity-at.ts';
-export { ENTERED_SOURCES, type QuantitySpec, type Source, type Sourced } from './document/quantity-spec.ts';
+export {
+  ENTERED_SOURCES,
+  isCounted,
+  type QuantitySpec,
+  type Source,
+  type Sourced,
+} from './document/quantity-spec.ts';
 export { readBuild, readBuildText } from './document/read.ts';
 export { newBuild } from './document/template.ts';
 export { WHEEL_SIZES } from './document/wheel-size.ts';

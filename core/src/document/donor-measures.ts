@@ -83,7 +83,7 @@ export const donorFitSpecs = {
   shellBoreMm: caliper('Bracket shell, clear bore', [20, 100], [33, 52], 0.1),
   stayReachMm: caliper('Chainstay outside the shell face', [-60, 80], [-20, 30], 0.5),
   chainlineMm: caliper('Rear chainline, middle cog', [15, 120], [38, 60], 0.5),
-  chainLinks: { ...caliper('Chain as it is, links', [40, 500], [90, 320], 2), unit: '1' },
+  chainLinks: { ...caliper('Chain as it is, links', [40, 500], [90, 320], 2), unit: '1', counted: true },
   spindleMm: caliper('Crank spindle or axle, diameter', [8, 60], [14, 31], 0.1),
   barClampMm: caliper('Bar at the grips, diameter', [15, 45], [22, 24], 0.1),
   barRoomMm: caliper('Straight bar free for controls', [0, 800], [40, 400], 5),

@@ -43,6 +43,7 @@ export const driveFitSpecs = {
   polePairs: {
     label: 'Pole pairs',
     unit: '1',
+    counted: true,
     min: 1,
     max: 60,
     plausible: [4, 30],
@@ -84,6 +85,7 @@ export const driveFitSpecs = {
   lengthPitches: {
     label: 'Chain or belt in hand, links or teeth',
     unit: '1',
+    counted: true,
     min: 20,
     max: 1000,
     plausible: [40, 400],
@@ -107,6 +109,7 @@ export const driveFitSpecs = {
   spokes: {
     label: 'Spokes in the motor’s wheel',
     unit: '1',
+    counted: true,
     min: 12,
     max: 72,
     plausible: [20, 48],
@@ -117,6 +120,7 @@ export const driveFitSpecs = {
   crossings: {
     label: 'Spokes crossed',
     unit: '1',
+    counted: true,
     min: 0,
     max: 4,
     plausible: [0, 3],

@@ -188,6 +188,7 @@ export const packSpecs = {
   cycles: {
     label: 'Full charges so far',
     unit: '1',
+    counted: true,
     min: 0,
     max: 20_000,
     plausible: [0, 1000],

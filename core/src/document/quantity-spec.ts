@@ -44,6 +44,8 @@ export interface QuantitySpec {
   readonly max: number;
   /** Outside these the value is kept and used, and the field says that it looks unusual. */
   readonly plausible: readonly [number, number];
+  /** A pure number that is counted one by one, as teeth and cells are. */
+  readonly counted?: true;
   /** One press of an arrow key. */
   readonly step: number;
   /** True where an unknown value stays unknown: nothing is worked out from the default. */
@@ -57,6 +59,10 @@ export interface QuantitySpec {
   /** Standard deviation of the default as a share of it, for the band. */
   readonly spread?: (context: FallbackContext) => number;
 }
+
+/** Whether only whole numbers of it are meant. */
+export const isCounted = ({ unit, counted }: QuantitySpec): boolean =>
+  counted === true || unit === 'T' || unit === 'S' || unit === 'P';
 
 export const NO_DEFAULT = 'no default is used';
 

@@ -72,7 +72,7 @@ export function usualDigits(value: number, unit: Unit): number {
   const size = Math.abs(value);
   return firstOf(
     [
-      [size >= 100, 0],
+      [size >= 100 || size === 0, 0],
       [size >= 10, 1],
       [size >= 0.1, 2],
     ],
@@ -100,6 +100,10 @@ export function formatNumber(value: number, digits: number): string {
   // "-0.0" would claim a direction that the digits shown do not carry.
   return /^-[0.,]*$/.test(text) ? text.slice(1) : text.replace('-', '−');
 }
+
+/** So many of a thing, in the singular where it is one: "1 day", "3 days". */
+export const counted = (count: number, one: string, several = `${one}s`): string =>
+  `${String(count)} ${count === 1 ? one : several}`;
 
 /** Number and unit with a no-break space between. */
 export function formatQuantity(value: number, unit: Unit, digits = usualDigits(value, unit)): string {

@@ -161,10 +161,8 @@ function fast(verdict: Verdict): Told {
 /** Whole hours and halves, as one plans an evening. */
 const hoursText = (hours: number): string => {
   const halves = Math.max(1, Math.ceil(hours * 2));
-  return `${String(Math.floor(halves / 2))}${halves % 2 === 1 ? '½' : ''} hours`.replace(
-    /^0½ hours$/,
-    'half an hour',
-  );
+  if (halves === 1) return 'half an hour';
+  return halves === 2 ? 'an hour' : `${String(Math.floor(halves / 2))}${halves % 2 === 1 ? '½' : ''} hours`;
 };
 
 /** What settles in the first rides, by how the motor is held. */

@@ -112,7 +112,7 @@ const miscut = ({ known, build }: Study): readonly Finding[] =>
     return [
       {
         stage: 'power' as const,
-        code: 'cutoff-for-another-pack',
+        code: idOfPack('cutoff-for-another-pack', i),
         state: 'stop' as const,
         title: `The low-voltage cut-off is set for another pack${ofPack(build, i)}`,
         detail: [

@@ -27,6 +27,10 @@ describe('readTyped', () => {
     expect(why('5 mph')).toContain('measured in kg');
     expect(why('9')).toBe('Must be 10.0\u00a0kg to 400.0\u00a0kg. The value from before stays in force.');
     expect(why('4000')).toContain('400.0');
+    for (const path of ['packs.0.cellsInSeries', 'gearing.ringTeeth', 'drive.polePairs'] as const) {
+      expect(why('13.5', specAt(path)), path).toContain('A whole number: it is counted.');
+      expect(valueOf('13', specAt(path)), path).toBe(13);
+    }
   });
 });
 

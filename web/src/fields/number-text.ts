@@ -6,6 +6,7 @@ import {
   shownUnit,
   unitText,
   formatQuantity,
+  isCounted,
   type QuantitySpec,
   type UnitSystem,
 } from '@apple-cart/core';
@@ -33,6 +34,8 @@ export function readTyped(text: string, spec: QuantitySpec, system: UnitSystem):
     const high = formatQuantity(convert(spec.max, spec.unit, unit), unit);
     return { ok: false, why: `Must be ${low} to ${high}. The value from before stays in force.` };
   }
+  if (isCounted(spec) && !Number.isInteger(value))
+    return { ok: false, why: 'A whole number: it is counted. The value from before stays in force.' };
   return { ok: true, value };
 }
 

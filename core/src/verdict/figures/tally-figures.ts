@@ -1,3 +1,4 @@
+import { counted } from '../../quantity/format.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import { moneyText } from '../../quantity/money.ts';
 import type { Ledger } from '../../workshop/parts-list/ledger.ts';
@@ -93,7 +94,7 @@ export function priceFigure({ build: { money } }: Study, ledger: Ledger): Figure
           row('Sending', ledger.sending),
           row('Everything else', ledger.rest),
           row('Known so far', ledger.known),
-          row(`Likely for what has no price, at least (${String(unpriced)} lines)`, ledger.likely.least),
+          row(`Likely for what has no price, at least (${counted(unpriced, 'line')})`, ledger.likely.least),
           row('Likely at most', ledger.likely.most),
           stepRow('', 'Budget', money.budget === null ? 'not set' : text(money.budget), '1'),
         ],
@@ -102,7 +103,7 @@ export function priceFigure({ build: { money } }: Study, ledger: Ledger): Figure
         ],
         leftOut: [
           ...(noIdea > 0
-            ? [`${String(noIdea)} lines of which the shelf knows no price: the total is more than this.`]
+            ? [`${counted(noIdea, 'line')} of which the shelf knows no price: the total is more than this.`]
             : []),
           ...(ledger.sendingUnknown > 0
             ? [`What ${String(ledger.sendingUnknown)} suppliers take for sending is not known.`]

@@ -17,7 +17,7 @@ export type PartsFor = (line: Line) => readonly Part[];
 /** A part of other amps is another part; one that does not say its amps may be it. */
 function isMadeFor(part: Part, rated: Line['rated']): boolean {
   if (rated === undefined || part.type !== 'fitting' || part.madeForA === null) return true;
-  return part.madeForA >= rated.least && part.madeForA <= rated.most;
+  return part.madeForA >= rated.least && part.madeForA <= (rated.most ?? Infinity);
 }
 
 /** A shelf sorted by what its parts are bought for, once for as long as it does not change. */

@@ -55,7 +55,8 @@ export interface Line {
 }
 interface Rated {
   readonly least: number;
-  readonly most: number;
+  /** Undefined where a larger one serves as well. */
+  readonly most: number | undefined;
 }
 interface Cut {
   readonly of: string;

@@ -1,3 +1,4 @@
+import { counted } from '../../quantity/format.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import { USUAL_WEEK } from '../../document/schedule.ts';
 import type { Row } from '../parts-list/purchase-list.ts';
@@ -309,7 +310,7 @@ export function broughtForward(
     ...(decisive === undefined || days === undefined || fewer === undefined || fewer === days
       ? []
       : told(
-          `${decisive.rows[0]?.what.split(',')[0] ?? ''} in ${String(fewer)} days, not ${String(days)}`,
+          `${decisive.rows[0]?.what.split(',')[0] ?? ''} in ${counted(fewer, 'day')}, not ${String(days)}`,
           build,
           rows.map((r) =>
             keys.has(r.key)

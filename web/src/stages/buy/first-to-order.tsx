@@ -1,4 +1,4 @@
-import { dayWords, withSaid, type PlannedParcel, type Row, type When } from '@apple-cart/core';
+import { counted, dayWords, withSaid, type PlannedParcel, type Row, type When } from '@apple-cart/core';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { today } from '../../state/today.ts';
 import { Button } from '../../ui/button.tsx';
@@ -51,7 +51,7 @@ export function FirstToOrder({ when }: { when: When }) {
                 <StateMark state="look" size={13} /> decides the riding day: {dayWords(when.ride.latest)}
               </>
             ) : (
-              `${String(p.daysInHand ?? 0)} days in hand`
+              `${counted(p.daysInHand ?? 0, 'day')} in hand`
             )}
             {p.parcel.daysFrom === 'shelf' && ', days by the shelf'}
           </p>

@@ -1,4 +1,5 @@
 import {
+  counted,
   dayAfter,
   dayWords,
   daysBetween,
@@ -87,12 +88,12 @@ function parcelRow(
     [
       [
         orderBy !== undefined && orderBy < when.today,
-        `too late by ${String(daysBetween(orderBy ?? when.today, when.today))} days`,
+        `too late by ${counted(daysBetween(orderBy ?? when.today, when.today), 'day')}`,
       ],
       [decides, 'order today'],
       [orderBy !== undefined, `order by ${dayWords(orderBy ?? when.today)}`],
     ],
-    `in hand: ${String(daysInHand ?? 0)} days`,
+    `in hand: ${counted(daysInHand ?? 0, 'day')}`,
   );
   const words = parcel.ordered ? `due ${dayWords(arrives)}` : todo;
   return {

@@ -1,4 +1,4 @@
-import { dayAfter, dayWords, type When } from '@apple-cart/core';
+import { counted, dayAfter, dayWords, type When } from '@apple-cart/core';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { useFingers } from '../../state/use-fingers.ts';
 import { DAY_PX, ganttOf, type Gantt as GanttPlan, type GanttRow } from './gantt-layout.ts';
@@ -302,7 +302,7 @@ export function Gantt({
 
 const spareWords = ({ spare }: When): string => {
   if (spare === undefined) return '';
-  return spare < 0 ? `${String(-spare)} days late` : `${String(spare)} days to spare`;
+  return spare < 0 ? `${counted(-spare, 'day')} late` : `${counted(spare, 'day')} to spare`;
 };
 
 /** The same as a table: what comes when, and what is done when. */

@@ -1,4 +1,5 @@
 import {
+  counted,
   counts,
   moneyText,
   partsFor,
@@ -149,7 +150,7 @@ function FromShelf({ row, build, onSay }: { row: Row; build: BuildDocument; onSa
               {part.name}{' '}
               <span className="text-[12.5px] text-ink2">
                 {part.maker}
-                {part.leadDays === null ? '' : `, ${String(part.leadDays)} days`}
+                {part.leadDays === null ? '' : `, ${counted(part.leadDays, 'day')}`}
               </span>
             </span>
             <span className="num text-[13px] whitespace-nowrap">

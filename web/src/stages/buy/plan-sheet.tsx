@@ -1,4 +1,4 @@
-import { dayWords, whenOf, type BuildDocument } from '@apple-cart/core';
+import { counted, dayWords, whenOf, type BuildDocument } from '@apple-cart/core';
 import { useMemo } from 'react';
 import { PrintPage } from '../../paper/print-page.tsx';
 import { useBuild } from '../../state/build-store.ts';
@@ -41,7 +41,7 @@ function Sheet({ build }: { build: BuildDocument }) {
               <span className="whitespace-nowrap">
                 {p.orderBy !== undefined && `by ${dayWords(p.orderBy)}`}
                 {p.orderBy === undefined &&
-                  (p.daysInHand === undefined ? 'days not known' : `${String(p.daysInHand)} days in hand`)}
+                  (p.daysInHand === undefined ? 'days not known' : `${counted(p.daysInHand, 'day')} in hand`)}
               </span>
             </li>
           ))}

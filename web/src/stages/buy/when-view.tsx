@@ -1,4 +1,5 @@
 import {
+  counted,
   broughtForward,
   dayWords,
   diaryOf,
@@ -38,7 +39,7 @@ export function whenStamp(when: When): {
     return {
       state: 'unknown',
       word: `not before ${dayWords(latest)}`,
-      under: `days of ${String(when.open.length)} lines not known`,
+      under: `days of ${counted(when.open.length, 'line')} not known`,
     };
   const late = when.spare !== undefined && when.spare < 0;
   return {
@@ -52,7 +53,7 @@ export function whenStamp(when: When): {
     word,
     under: firstOf(
       [
-        [late, `${String(-(when.spare ?? 0))} days late for the day wanted`],
+        [late, `${counted(-(when.spare ?? 0), 'day')} late for the day wanted`],
         [when.parcels.some((p) => p.decides && !p.parcel.ordered), 'first ride, if ordered today'],
       ],
       'first ride',
@@ -137,7 +138,7 @@ function Forward({ planning }: { planning: Planning }) {
           <span>
             {way.what}
             <span className="block text-[12px] text-ink2">
-              {way.gained > 0 ? `${String(way.gained)} days sooner` : 'no gain: something else decides'}
+              {way.gained > 0 ? `${counted(way.gained, 'day')} sooner` : 'no gain: something else decides'}
             </span>
           </span>
           <span className="num text-[13px] whitespace-nowrap">{dayWords(way.ride)}</span>

@@ -1,4 +1,4 @@
-import type { Part, PartType } from '@apple-cart/core';
+import { counted, type Part, type PartType } from '@apple-cart/core';
 
 /** Types of part in words, one and many. */
 export const TYPE_NAMES: Readonly<Record<PartType, { readonly one: string; readonly many: string }>> = {
@@ -51,7 +51,7 @@ export function partFacts(part: Part): string {
     case 'fitting':
     case 'consumable':
     case 'tool':
-      return part.leadDays === null ? part.maker : `${part.maker}, ${String(part.leadDays)} days`;
+      return part.leadDays === null ? part.maker : `${part.maker}, ${counted(part.leadDays, 'day')}`;
     case 'tyre':
       return `${String(part.tyreMm)}-${String(part.beadMm)}, rolling ${String(part.crr)}`;
   }

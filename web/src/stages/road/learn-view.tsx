@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import {
+  counted,
   RIDE_KIND_NAMES,
   formatNumber,
   withLearnt,
@@ -119,7 +120,7 @@ function IfTaken({ road, taken }: { road: Road; taken: readonly LearntValue[] })
 }
 
 const noteOf = (road: Road): string =>
-  `from the log: ${String(road.rides.length)} rides up to ${road.rides[0]?.ride.on ?? ''}`;
+  `from the log: ${counted(road.rides.length, 'ride')} up to ${road.rides[0]?.ride.on ?? ''}`;
 
 export function LearnInputs({ road, learning }: { road: Road; learning: Learning }) {
   const { run, outcome, taken } = learning;
@@ -239,7 +240,7 @@ export function LearnPicture({ learning }: { learning: Learning }) {
     <section aria-label="What the rides teach" data-testid="learnt">
       <PanelHead
         title={headline(outcome)}
-        note={`from ${String(learning.chosen.size)} rides, fitted together`}
+        note={`from ${counted(learning.chosen.size, 'ride')}, fitted together`}
       />
       {outcome.values.length > 0 && (
         <table className="w-full border-collapse">

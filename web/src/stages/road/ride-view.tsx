@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import {
+  counted,
   firstOf,
   formatNumber,
   isCut,
@@ -105,7 +106,7 @@ function Found({ analysis }: { analysis: ToldAnalysis }) {
       : [
           [
             'Pack with its leads',
-            `${formatNumber(1000 * packOhm.ohm, 0)} ± ${formatNumber(1000 * packOhm.sd, 0)} mΩ, from ${String(packOhm.steps)} steps of the current`,
+            `${formatNumber(1000 * packOhm.ohm, 0)} ± ${formatNumber(1000 * packOhm.sd, 0)} mΩ, from ${counted(packOhm.steps, 'step')} of the current`,
           ] as const,
         ]),
     ...(least === undefined

@@ -1,4 +1,4 @@
-import { fileName } from '@apple-cart/core';
+import { counted, fileName } from '@apple-cart/core';
 import { useRef, useState } from 'react';
 import { downloadBlob, downloadText } from '../../files/download.ts';
 import { Button } from '../../ui/button.tsx';
@@ -19,7 +19,7 @@ export function DiagramPicture({ data }: { data: WiringData }) {
   return (
     <section aria-label="Diagram">
       <PanelHead
-        title={`${String(wiring.wires.length)} cables${bad.length === 0 ? '' : `; ${bad.map((w) => `P${String(w.cable.number)}`).join(', ')} cannot stay so`}`}
+        title={`${counted(wiring.wires.length, 'cable')}${bad.length === 0 ? '' : `; ${bad.map((w) => `P${String(w.cable.number)}`).join(', ')} cannot stay so`}`}
         note="lines are ink; the tick has the wire’s colour"
       >
         <Button

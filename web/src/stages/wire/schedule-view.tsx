@@ -1,5 +1,5 @@
 import { writeCsv } from '@apple-cart/contracts/csv';
-import { fileName, harnessTable, type CableDocument, type Hazard } from '@apple-cart/core';
+import { counted, fileName, harnessTable, type CableDocument, type Hazard } from '@apple-cart/core';
 import { Printer } from 'lucide-react';
 import { Link } from 'react-router';
 import { YesNoField, CHOICE_ROW } from '../../fields/choice-field.tsx';
@@ -162,7 +162,7 @@ export function SchedulePicture({ data }: { data: WiringData }) {
   return (
     <section aria-label="Cable schedule">
       <PanelHead
-        title={`${String(data.wiring.wires.length)} cables`}
+        title={counted(data.wiring.wires.length, 'cable')}
         note="lengths from the drawing until a string has measured them"
       >
         <Link

@@ -23,7 +23,7 @@ export const combiner: Rule = {
       {
         what: [what, `, ${String(packs.length)} packs, at least `, qty(amps, 'A', 0)],
         why: ['packs are never joined bare: unlike volts burn'],
-        rated: { least: amps, most: Infinity },
+        rated: { least: amps, most: undefined },
         kind,
       },
     ];

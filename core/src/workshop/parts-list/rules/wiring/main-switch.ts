@@ -15,7 +15,7 @@ export const mainSwitch: Rule = {
       {
         what: ['Pull-plug or main switch, direct current, ', qty(amps, 'A', 0)],
         why: ['stops a runaway by hand'],
-        rated: { least: amps, most: Infinity },
+        rated: { least: amps, most: undefined },
       },
     ];
   },
