@@ -41,6 +41,7 @@ describe('the charge plan', () => {
     expect(chargePlan(build()).habits.every((h) => h.cost === undefined)).toBe(true);
     const fast = chargePlan(build({ brief: { cruiseSpeedKmh: 60 } }));
     expect(fast.habits.every((h) => (h.km?.high ?? 0) > 5)).toBe(true);
+    expect([chargePlan(build()).holds, fast.holds]).toEqual([true, false]);
   });
 
   it('a habit’s window is the difference of the ranges at its ends', () => {

@@ -29,6 +29,8 @@ export interface ChargePlan {
   readonly run: ChargeOutcome;
   readonly to85: ChargeOutcome;
   readonly habits: readonly HabitRow[];
+  /** Whether the brief's speed is held from full; else the ranges are ridden at what the machine gives. */
+  readonly holds: boolean;
 }
 
 /** A pack is charged indoors, C. Common practice. */
@@ -67,6 +69,7 @@ export function chargePlan(build: BuildDocument, index = 0): ChargePlan {
     const all = metres(from, legs);
     return all === undefined ? undefined : all - (to === 0 ? 0 : (metres(to, legs) ?? 0));
   };
+  const { holds } = constantSpeedRange(machine, cruise, 1, 'helping');
   const price = build.money.pricePerKwh;
   const habits = HABITS.map((habit): HabitRow => {
     const high = window(habit.from, habit.to, 'helping');
@@ -81,7 +84,7 @@ export function chargePlan(build: BuildDocument, index = 0): ChargePlan {
       cost: price === null || !run.arrives ? undefined : (run.wallWh / 1000) * price,
     };
   });
-  return { run: chargeRun(pack, wall, 0, 1), to85: chargeRun(pack, wall, 0, 0.85), habits };
+  return { run: chargeRun(pack, wall, 0, 1), to85: chargeRun(pack, wall, 0, 0.85), habits, holds };
 }
 
 /** The pocket card of one pack. */

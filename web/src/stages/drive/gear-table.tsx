@@ -45,12 +45,12 @@ export function GearTable({ rows, known, midDrive, hillKmh, used }: Props) {
           </tr>
         </thead>
         <tbody>
-          {rows.map((row) => {
+          {rows.map((row, i) => {
             const here = row.cogTeeth === used?.cogTeeth && row.hubGear === used.hubGear;
             const motor = (row.motorN / most) * PULL;
             return (
               <tr
-                key={`${String(row.cogTeeth)}-${String(row.hubGear)}`}
+                key={i}
                 className={`border-b border-hair ${here ? 'bg-press font-semibold' : ''}`}
               >
                 <th scope="row" className="py-[5px] pl-1 text-left whitespace-nowrap">

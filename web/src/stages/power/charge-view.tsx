@@ -82,7 +82,7 @@ function Habits() {
         title={
           full ? 'Lead-acid lives longest when it is always full' : 'Less of the pack, and it lasts longer'
         }
-        note="at the brief’s speed, no reserve kept"
+        note={`${plan.holds ? 'at the brief’s speed' : 'slower than the brief’s speed, which is not held'}; no reserve kept`}
       />
       <table className="w-full border-collapse text-[13.5px]">
         <thead>
@@ -101,7 +101,7 @@ function Habits() {
                 {habit.name}
               </th>
               <td className="num">
-                {habit.km === undefined ? 'speed not held' : `${km(habit.km.low)}–${km(habit.km.high)}`}
+                {habit.km === undefined ? 'none' : `${km(habit.km.low)}–${km(habit.km.high)}`}
               </td>
               <td className="num">{hoursText(habit.run)}</td>
               <td className="num">
