@@ -18,6 +18,8 @@ const WORDS: Readonly<Record<string, string>> = {
 
 /** A choice of a part in words; other values as they are. */
 export function choiceWords(field: Pick<PartField, 'kind' | 'key'> | undefined, value: string): string {
+  // Kinds of line are stored by their keys.
+  if (field?.key === 'serves') return value.replaceAll('-', ' ');
   if (field?.kind !== 'choice') return value;
   if (field.key === 'chemistry' && value in CHEMISTRIES) return CHEMISTRIES[value as Chemistry].name;
   return WORDS[value] ?? value;

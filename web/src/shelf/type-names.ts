@@ -13,7 +13,7 @@ export const LISTED: Readonly<Record<PartType, readonly string[]>> = {
   charger: ['volts', 'currentA', 'efficiencyPct', 'massKg'],
   connector: ['connectorA', 'massKg'],
   wire: ['conductor', 'leadMm2', 'insulationC', 'massKg'],
-  fitting: ['serves', 'leadDays', 'massKg'],
+  fitting: ['serves', 'madeForA', 'leadDays', 'massKg'],
   consumable: ['serves', 'leadDays', 'massKg'],
   tool: ['serves', 'leadDays', 'massKg'],
 };
