@@ -31,7 +31,7 @@ describe('builds drawn over the whole schema', () => {
         const told = toldVerdict(evaluate(build), book);
         expect(unfit(told, '')).toEqual([]);
       }),
-      { seed: 20261127, numRuns: 250 },
+      { seed: 20261127, numRuns: 150 },
     );
   });
 });

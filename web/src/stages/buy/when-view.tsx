@@ -13,6 +13,7 @@ import {
 import { CalendarPlus, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { capital } from '../../ui/capital.ts';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { downloadText } from '../../files/download.ts';
 import { useBuild } from '../../state/build-store.ts';
@@ -136,7 +137,7 @@ function Forward({ planning }: { planning: Planning }) {
       {ways.map((way) => (
         <p key={way.what} className="flex justify-between gap-3 border-b border-hair py-1 leading-snug">
           <span>
-            {way.what}
+            {capital(way.what)}
             <span className="block text-[12px] text-ink2">
               {way.gained > 0 ? `${counted(way.gained, 'day')} sooner` : 'no gain: something else decides'}
             </span>

@@ -226,7 +226,10 @@ export function PinsPicture({ data }: { data: WiringData }) {
         )}
       </PanelHead>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Pins face to face">
-        <table className="w-full min-w-[600px] border-collapse text-[13px]" data-testid="pins">
+        <table
+          className="w-full min-w-[600px] border-collapse text-[13px] max-bench:min-w-[720px]"
+          data-testid="pins"
+        >
           <thead>
             <tr className="border-b-[1.5px] border-ink text-left text-[12.5px]">
               <th colSpan={2} className="py-1 font-semibold">
