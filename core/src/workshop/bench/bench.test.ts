@@ -554,6 +554,22 @@ describe('what is asked on the bench is there to be looked at', () => {
     }
   });
 
+  it('whether a switch or diodes keep packs apart, of those that are not joined directly', () => {
+    const two = (how: 'switch' | 'combiner' | 'parallel'): BuildDocument =>
+      hub({ second: { join: how, nominalV: 48, cellsInSeries: 13, capacityAh: 10 } });
+    expect(keysOf(hub())).not.toContain('cold/apart');
+    expect(keysOf(two('parallel'))).not.toContain('cold/apart');
+    expect(keysOf(two('parallel'))).toContain('pack/together');
+    for (const how of ['switch', 'combiner'] as const) {
+      const point = pointOf(two(how), 'cold/apart');
+      expect(point).toMatchObject({ guards: true, evidence: { names: ['Pack 1 joined', 'Pack 2 joined'] } });
+      expect(bandOf(two(how), 'cold/apart')).toEqual([-0.2, 0.5]);
+      // It comes before the controller is joined to anything.
+      expect(keysOf(two(how)).indexOf('cold/apart')).toBeLessThan(keysOf(two(how)).indexOf('cold/polarity'));
+    }
+    expect(pointOf(two('combiner'), 'cold/apart').otherwise).toContain('10 kohm');
+  });
+
   it('the lead that is dead, by what parts it: the switch before a fuse behind it', () => {
     const titles = (cabling: NonNullable<Changes['cabling']>): readonly string[] =>
       ['cold/off', 'cold/on'].map((key) =>

@@ -524,8 +524,15 @@ describe('what a mechanic looks for on the list', () => {
     ).toBe(40);
   });
 
-  it('lists a fuse for each pack', () => {
+  it('lists a fuse, plugs and a lead for each pack', () => {
     const second = { join: 'parallel', nominalV: 48, capacityAh: 10 } as const;
+    const cabling = { leadMm: 800, connectors: 1 as const };
+    const count = (key: string, more: Changes = {}): number =>
+      line(made([{ cabling, ...more }]), key)?.quantity ?? 0;
+    // 800 mm and a tenth is 0.9 m, and 1 m is the least that is bought; twice that is 1.8 m.
+    expect([count('battery-lead/red'), count('battery-lead/red', { second })]).toEqual([1, 1.8]);
+    // One pair and a spare; with two packs one at each, one at the controller, and a spare.
+    expect([count('plugs'), count('plugs', { second })]).toEqual([2, 4]);
     expect(line(made([{}]), 'fuse')?.quantity ?? 1).toBe(1);
     expect(line(made([{ second }]), 'fuse')?.quantity).toBe(2);
     // Whoever has one in the common lead buys none for the branches that he does not want.

@@ -21,6 +21,50 @@ function meansOf(build: BuildDocument): (typeof MEANS)[keyof typeof MEANS] {
   return MEANS[opens === 'plug' && build.cabling.protection === 'fuse' ? 'fuse' : opens];
 }
 
+const JOINS: Readonly<Record<'switch' | 'combiner', readonly [name: string, otherwise: string]>> = {
+  switch: [
+    'change-over switch',
+    'Volts there: the switch joins both in one of its places. Part the packs; it is not used.',
+  ],
+  combiner: [
+    'combiner',
+    'Ideal diodes leak a little: read again with a resistor of 10 kohm across the half. What is left then is a diode that has failed: part the packs.',
+  ],
+};
+
+/** A switch or diodes keep packs from each other: what one gives never stands on the lead of another. */
+function backFeed(job: Job): readonly HoldPoint[] {
+  const { how } = job.build.joining;
+  const packs = benchPacks(job);
+  if (packs.length < 2 || how === 'parallel') return [];
+  const [name, otherwise] = JOINS[how];
+  return [
+    holdPoint(
+      'cold',
+      'apart',
+      `No pack reaches another through the ${name}`,
+      `One pack joined ${how === 'switch' ? 'and chosen, then every other place of the switch' : 'at a time'}, the others parted: direct volts at their parted halves, on the side of the ${name}.`,
+      {
+        kind: 'readings',
+        unit: 'V',
+        names: packs.map((p) => `${p.name} joined`),
+        low: NOTHING_LOW_V,
+        high: NOTHING_HIGH_V,
+        spread: null,
+      },
+      {
+        guards: true,
+        instrument: 'meter, volts',
+        probes: { black: 'minus of the half', red: 'plus of the half' },
+        part: [name, ...packs.map((p) => p.part)].join(', '),
+        caution: 'Two packs that meet at unlike volts empty into each other without a limit.',
+        why: ['nothing but what a meter shows of a dead lead'],
+        otherwise,
+      },
+    ),
+  ];
+}
+
 /** Joined plug by plug with nothing switched on: what is dead has to read dead, and plus has to be plus. */
 export function cold(job: Job): readonly HoldPoint[] {
   const { build } = job;
@@ -72,6 +116,7 @@ export function cold(job: Job): readonly HoldPoint[] {
           'Less than the pack by itself: a plug, a fuse or a link on the way. Nothing: the fuse, or the board has switched off.',
       },
     ),
+    ...backFeed(job),
     holdPoint(
       'cold',
       'polarity',

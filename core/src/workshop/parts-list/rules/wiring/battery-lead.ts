@@ -6,7 +6,7 @@ export const batteryLead: Rule = {
   id: 'battery-lead',
   group: 'wiring',
   origin: 'power chain: battery lead; common practice: a tenth over',
-  lines: ({ build: { cabling }, known: { cabling: known } }) =>
+  lines: ({ build: { cabling, packs }, known: { cabling: known } }) =>
     (['red', 'black'] as const).map((color): Draft => ({
       key: `battery-lead/${color}`,
       what: [
@@ -15,11 +15,11 @@ export const batteryLead: Rule = {
       ],
       why: [
         ...specOf(known.leadMm, 'mm', 0),
-        known.leadMm.source === 'unknown'
-          ? ' one way, not measured yet, a tenth over'
-          : ' one way, a tenth over',
+        known.leadMm.source === 'unknown' ? ' one way, not measured yet' : ' one way',
+        ...(packs.length > 1 ? [`, for each of ${String(packs.length)} packs`] : []),
+        ', a tenth over',
       ],
-      quantity: Math.max(1, Math.ceil((11 * known.leadMm.value) / 1000) / 10),
+      quantity: Math.max(1, Math.ceil((11 * packs.length * known.leadMm.value) / 1000) / 10),
       unit: 'm',
       from: {
         type: 'wire',

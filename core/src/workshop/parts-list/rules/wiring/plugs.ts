@@ -13,13 +13,20 @@ export const plugs: Rule = {
     const rated = ratedAmps(known.connectorA, chain, MINUTES);
     const amps = known.connectorA.source === 'unknown' ? Math.ceil(rated) : rated;
     const branches = Math.max(0, controllersBeside(build) - 1);
+    const { connectors } = cabling;
+    // Several packs meet in a switch, in diodes or in a lead, which goes on to the controller by plugs of its own.
+    const joins = build.packs.length > 1 ? build.packs.length + 1 : 1;
+    const battery =
+      joins === 1
+        ? `${String(connectors)} in the battery lead`
+        : `${String(connectors)} at each of ${String(build.packs.length)} packs and at the controller`;
     return [
       {
         what: ['Plug pair, ', qty(amps, 'A', 0), ' continuous, socket half on the pack'],
         why: [
-          `${String(cabling.connectors)} in the battery lead, ${branches === 0 ? '' : 'one in the branch to the second controller, '}and one spare pair; the live side is never bare`,
+          `${battery}, ${branches === 0 ? '' : 'one in the branch to the second controller, '}and one spare pair; the live side is never bare`,
         ],
-        quantity: cabling.connectors + branches + 1,
+        quantity: connectors * joins + branches + 1,
         unit: 'pair',
         from: {
           type: 'connector',
