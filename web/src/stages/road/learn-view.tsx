@@ -23,6 +23,7 @@ import { OffChart } from './off-chart.tsx';
 import { RideMark } from './ride-marks.tsx';
 import { dayShort } from './ride-words.ts';
 import { TeachNext } from './teach-next.tsx';
+import { TEACHES } from './teaches.ts';
 import { whyLeftOut, type Learning } from './use-learn.ts';
 import type { Road } from './use-road.ts';
 import { Row } from './learn-row.tsx';
@@ -56,7 +57,9 @@ function Teachers({ road, learning }: { road: Road; learning: Learning }) {
             <span>
               {RIDE_KIND_NAMES[kept.ride.kind]}, {dayShort(kept.ride.on, today())}
             </span>
-            <span className="text-[12.5px] text-ink2">{why}</span>
+            <span className="text-[12.5px] text-ink2">
+              {why === '' ? TEACHES[kept.ride.kind].values : why}
+            </span>
           </label>
         );
       })}
