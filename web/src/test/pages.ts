@@ -21,7 +21,7 @@ export const stored = <T>(id: string, document: T) => ({
 });
 
 /** The shelf of the demo. */
-export const shelf = shelfFile.flatMap((file) => {
+const shelf = shelfFile.flatMap((file) => {
   const part = readPart(file);
   return part.ok ? [part.value] : [];
 });

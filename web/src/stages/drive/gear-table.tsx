@@ -49,10 +49,7 @@ export function GearTable({ rows, known, midDrive, hillKmh, used }: Props) {
             const here = row.cogTeeth === used?.cogTeeth && row.hubGear === used.hubGear;
             const motor = (row.motorN / most) * PULL;
             return (
-              <tr
-                key={i}
-                className={`border-b border-hair ${here ? 'bg-press font-semibold' : ''}`}
-              >
+              <tr key={i} className={`border-b border-hair ${here ? 'bg-press font-semibold' : ''}`}>
                 <th scope="row" className="py-[5px] pl-1 text-left whitespace-nowrap">
                   {gearName(row, cogs)}
                   {here && <span className="font-normal text-[12px] text-ink2"> on the hill</span>}
