@@ -67,6 +67,8 @@ function truthAt(bench: Bench, key: string, evidence: Readings): readonly number
       return each(fault === 'pinched-lead' ? 0.02 : 12);
     case 'cold/off':
       return each(fault === 'bridged-breaker' ? restV(pack) : 0.03);
+    case 'cold/apart':
+      return each(0.02);
     case 'sensors/throttle-rest':
       return each(fault === 'high-throttle' ? 1.5 : 0.86);
     case 'stand/speed':

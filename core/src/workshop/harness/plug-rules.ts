@@ -259,6 +259,12 @@ const antiSpark: PlugRule = {
   },
 };
 
+/** The component of a half in a word or two. */
+const placeOf = ({ key }: Port): string => {
+  const [id = ''] = key.split('/');
+  return id.startsWith('accessory') ? 'the accessory' : id.replaceAll('-', ' ');
+};
+
 /** What is still to be looked at. */
 function unseenWords(open: readonly Port[], pins: readonly number[]): string {
   if (pins.length > 0) return 'The work of some pins is not known.';
@@ -266,7 +272,7 @@ function unseenWords(open: readonly Port[], pins: readonly number[]): string {
   if (open.every((p) => p.seen)) return 'Whether these halves have pins or sockets is not said.';
   return open.length > 1 || one === undefined
     ? 'Nobody has looked at these halves yet: what stands here is the usual.'
-    : `Nobody has looked at the half at ${one.key.split('/')[0]?.replaceAll('-', ' ') ?? ''} yet: what stands there is the usual.`;
+    : `Nobody has looked at the half at ${placeOf(one)} yet: what stands there is the usual.`;
 }
 
 const notSeen: PlugRule = {

@@ -538,6 +538,9 @@ describe('what a mechanic looks for on the list', () => {
     // Whoever has one in the common lead buys none for the branches that he does not want.
     expect(line(made([{ second, joining: { branchFuses: 'no' } }]), 'fuse')?.quantity ?? 1).toBe(1);
     expect(words(made([{ second }]), 'combiner')).not.toContain('fuse');
+    const why = (more: Changes): string => phraseText(line(made([{ second, ...more }]), 'fuse')?.why ?? []);
+    expect(why({})).toContain('one at each pack');
+    expect(why({ joining: { branchFuses: 'no' } })).not.toContain('one at each pack');
   });
 
   it('says of a fuse what is asked of it, and what the lead that it guards carries', () => {

@@ -27,6 +27,7 @@ export const fuse: Rule = {
     const volts =
       Math.max(...packs.map((_, i) => (known.packs[i] ?? known.packs[0]).nominalV.value)) * FULL_OVER_LABEL;
     const amps = fuseAmps(known, chain);
+    const each = packs.length > 1 && joining.branchFuses !== 'no';
     return [
       {
         what: [
@@ -35,8 +36,8 @@ export const fuse: Rule = {
           ', direct current, at least ',
           qty(volts, 'V', 0),
         ],
-        quantity: joining.branchFuses === 'no' ? 1 : packs.length,
-        why: [...asked(chain), ...carried(chain), ...(packs.length > 1 ? ['; one at each pack'] : [])],
+        quantity: each ? packs.length : 1,
+        why: [...asked(chain), ...carried(chain), ...(each ? ['; one at each pack'] : [])],
         ask: 'Ask for its direct-current volts: a part for cars breaks 32 V, and one for alternating current only breaks no arc.',
         // A larger one of the shelf guards nothing here.
         rated: { least: amps, most: amps },
