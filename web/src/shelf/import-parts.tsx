@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import { describeIssue, partFields, type Part, type PartType } from '@apple-cart/core';
+import { counted, describeIssue, partFields, type Part, type PartType } from '@apple-cart/core';
 import { ApiError } from '../state/api.ts';
 import { takePartsIn } from '../state/shelf.ts';
 import { Button } from '../ui/button.tsx';
@@ -146,7 +146,7 @@ function Matching({
       open
       onClose={onClose}
       title={`Which column is which?`}
-      description={`${file} has ${String(table.rows.length)} rows, read as ${TYPE_NAMES[type].many.toLowerCase()}. The choice is remembered.`}
+      description={`${file} has ${counted(table.rows.length, 'row')}, read as ${TYPE_NAMES[type].many.toLowerCase()}. The choice is remembered.`}
     >
       <ColumnChoice columns={table.columns} fields={fields} mapping={mapping} onMapping={onMapping} />
       <BadRows rows={bad} />

@@ -1,4 +1,4 @@
-import { PRICE_FIELDS, describeIssue, readPriceList } from '@apple-cart/core';
+import { counted, PRICE_FIELDS, describeIssue, readPriceList } from '@apple-cart/core';
 import { useState } from 'react';
 import { guessMapping, rememberMapping, rememberedMapping, type Mapping } from '../files/parts-file.ts';
 import { readCsv, type CsvTable } from '../files/csv.ts';
@@ -49,7 +49,7 @@ export function PriceListIn() {
           open
           onClose={close}
           title="Which column is which?"
-          description={`${open.file}, ${String(open.table.rows.length)} rows. Parts are found by id, else by name; the choice is remembered.`}
+          description={`${open.file}, ${counted(open.table.rows.length, 'row')}. Parts are found by id, else by name; the choice is remembered.`}
         >
           <ColumnChoice
             columns={open.table.columns}

@@ -1,8 +1,10 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { clipped, moneyText, type Finalist } from '@apple-cart/core';
+import { clipped, counted, moneyText, type FigureId, type Finalist, type Verdict } from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
 import { createBuild } from '../../state/builds.ts';
+import { figureText } from '../../state/figure-text.ts';
+import { useSettings } from '../../state/settings-store.ts';
 import { problemWords } from '../../state/use-attempt.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
@@ -10,11 +12,62 @@ import { ShowAll } from '../../ui/show-all.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import type { ShelfSearch } from '../../work/shelf-search.ts';
+import { figureOf } from '../parts/use-stage.ts';
 
 /** So many are told by name before the rest is asked for. */
 const FIRST = 8;
 
-export function Finalists({ finalists, search }: { finalists: readonly Finalist[]; search: ShelfSearch }) {
+/** What a finalist costs more or less than the build in hand. */
+function toHand(total: number, hand: Verdict, currency: string): string {
+  const more = Math.round(total - hand.list.ledger.total.most);
+  if (more === 0) return 'as in hand';
+  return `${more < 0 ? '−' : '+'}${moneyText(Math.abs(more), currency)}`;
+}
+
+/** The build in hand, above those that could stand in its place. */
+function HandRow({ hand }: { hand: Verdict }) {
+  const { build } = hand.study;
+  const system = useSettings((state) => state.units);
+  const of = (id: FigureId) => figureOf(hand, id);
+  const value = (id: FigureId): string => figureText(of(id), system).value;
+  const names = [build.drive.name, build.packs[0].name, build.controller.name].filter((n) => n.trim() !== '');
+  return (
+    <tr className="border-b border-hair bg-press align-top [&>td]:py-1.5 [&>td]:pr-2" data-testid="in-hand">
+      <td>
+        <svg viewBox="0 0 19 19" width="19" height="19" aria-hidden>
+          <circle cx="9.5" cy="9.5" r="7.6" fill="var(--field)" stroke="currentColor" strokeWidth="1.8" />
+          <circle cx="9.5" cy="9.5" r="3.2" fill="currentColor" />
+        </svg>
+      </td>
+      <th scope="row" className="py-1.5 pr-2 text-left font-normal">
+        <b className="font-semibold">In hand</b>
+        {names.length === 0 ? '' : `: ${names.join(', ')}`}
+      </th>
+      <td>
+        <span className="flex items-start gap-1.5">
+          <StateMark state={of('class').state} size={14} /> {value('class')}
+        </span>
+      </td>
+      {(['hill', 'range', 'heat', 'mass', 'price'] as const).map((id) => (
+        <td key={id} className="num text-right whitespace-nowrap">
+          {value(id)}
+        </td>
+      ))}
+      <td />
+    </tr>
+  );
+}
+
+export function Finalists({
+  finalists,
+  search,
+  hand,
+}: {
+  finalists: readonly Finalist[];
+  search: ShelfSearch;
+  /** Of the build in hand. */
+  hand: Verdict;
+}) {
   const [all, setAll] = useState(false);
   const shown = useQuantity();
   if (finalists.length === 0) return null;
@@ -43,12 +96,14 @@ export function Finalists({ finalists, search }: { finalists: readonly Finalist[
             </tr>
           </thead>
           <tbody>
+            <HandRow hand={hand} />
             {list.map((f, i) => (
               <FinalistRow
                 key={`${String(f.motor)} ${String(f.geared)} ${String(f.pair)}`}
                 finalist={f}
                 n={i + 1}
                 search={search}
+                hand={hand}
               />
             ))}
           </tbody>
@@ -64,7 +119,17 @@ export function Finalists({ finalists, search }: { finalists: readonly Finalist[
   );
 }
 
-function FinalistRow({ finalist: f, n, search }: { finalist: Finalist; n: number; search: ShelfSearch }) {
+function FinalistRow({
+  finalist: f,
+  n,
+  search,
+  hand,
+}: {
+  finalist: Finalist;
+  n: number;
+  search: ShelfSearch;
+  hand: Verdict;
+}) {
   const edit = useBuild((state) => state.edit);
   const navigate = useNavigate();
   const shown = useQuantity();
@@ -99,7 +164,7 @@ function FinalistRow({ finalist: f, n, search }: { finalist: Finalist; n: number
         {f.names.join(', ')}
         {f.waits > 0 && (
           <span className="block text-[12px] text-ink2">
-            {f.waits} checks wait for a measure or a data sheet
+            {counted(f.waits, 'check waits', 'checks wait')} for a measure or a data sheet
           </span>
         )}
         {trouble !== '' && (
@@ -125,6 +190,7 @@ function FinalistRow({ finalist: f, n, search }: { finalist: Finalist; n: number
       <td className="num text-right">{shown(f.is.massKg, 'kg', 1).text}</td>
       <td className="num text-right whitespace-nowrap">
         {moneyText(f.total, currency)}
+        <span className="block text-[12px] text-ink2">{toHand(f.total, hand, currency)}</span>
         {f.unpriced > 0 && (
           <span className="block font-text text-[12px] text-ink2">{f.unpriced} unpriced</span>
         )}

@@ -204,7 +204,7 @@ function Found({ searching, search }: { searching: Searching; search: ShelfSearc
         }}
       />
       <Legend search={search} />
-      <Finalists finalists={finalists} search={search} />
+      <Finalists finalists={finalists} search={search} hand={verdict} />
       <Reasons search={search} currency={currency} />
     </>
   );

@@ -1,4 +1,5 @@
 import {
+  counted,
   customerPage,
   phraseText,
   placeState,
@@ -137,7 +138,7 @@ function Sheet({ build }: { build: BuildDocument }) {
           <span className="text-ink2">
             {unpriced === 0
               ? 'for the bicycle and every part of the list.'
-              : `so far; ${String(unpriced)} parts have no price yet${main.length === 0 ? '' : `, among them: ${main.join('; ')}`}.`}
+              : `so far; ${counted(unpriced, 'part has', 'parts have')} no price yet${main.length === 0 ? '' : `, among them: ${main.join('; ')}`}.`}
           </span>
         </p>
       </Block>

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import {
+  counted,
   describeIssue,
   readCells,
   withValues,
@@ -194,7 +195,7 @@ export function UsedCells() {
             start({ cells: read.cells, series, parallel });
           }}
         >
-          Sort {read.cells.length} cells
+          Sort {counted(read.cells.length, 'cell')}
         </Button>
         <label className="inline-flex h-8 cursor-pointer items-center border-[1.5px] border-rule px-3 text-[13px] text-ink2 hover:bg-press max-bench:h-11">
           From a file
@@ -232,7 +233,7 @@ export function UsedCells() {
           </span>
         )}
         {matching.state === 'idle' && touched && read.cells.length > 0 && (
-          <span className="text-[13px] text-ink2">{read.cells.length} cells read.</span>
+          <span className="text-[13px] text-ink2">{counted(read.cells.length, 'cell')} read.</span>
         )}
       </div>
       {matching.state === 'done' && <Result outcome={matching.outcome} name={document.name} />}

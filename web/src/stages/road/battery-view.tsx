@@ -129,7 +129,8 @@ function Habit({ book, full }: { book: BatteryBook; full: boolean }) {
   if (Number.isNaN(book.untilPct)) return null;
   return (
     <p className="border-b border-hair py-2 text-[14px]">
-      Stopped at {formatNumber(book.untilPct, 0)} % on the mean, {book.partial} times at 90 % or below.{' '}
+      Stopped at {formatNumber(book.untilPct, 0)} % on the mean,{' '}
+      {book.partial === 1 ? 'once' : `${String(book.partial)} times`} at 90 % or below.{' '}
       {firstOf(
         [
           [

@@ -180,7 +180,7 @@ export function LogRide(props: Props) {
             onDone(undefined);
           }}
         >
-          All {road.rides.length} rides
+          {road.rides.length === 1 ? 'The ride' : `All ${String(road.rides.length)} rides`}
         </TextButton>
       </div>
       <Kinds typed={typed} change={change} />

@@ -1,4 +1,4 @@
-import type { Wire } from '@apple-cart/core';
+import { counted, type Wire } from '@apple-cart/core';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { STATE_WORD, StateMark } from '../../ui/state-mark.tsx';
 import type { WiringData } from './use-wiring.ts';
@@ -33,7 +33,7 @@ export function CableList({ wiring, wire, choose }: WiringData) {
             >
               <span className="num">P{w.cable.number}</span>
               <span>{w.cable.carries}</span>
-              <span className="num text-right text-[12px]">{w.cable.from.pins.length} pins</span>
+              <span className="num text-right text-[12px]">{counted(w.cable.from.pins.length, 'pin')}</span>
               <span className="flex items-center gap-1.5 pl-2 text-[12px]">
                 <StateMark state={w.plugState} size={13} />
                 <span className="truncate">{plugWords(w)}</span>
