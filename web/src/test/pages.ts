@@ -110,8 +110,8 @@ const nameless = (page: HTMLElement): readonly string[] =>
 
 /** What a program says where a builder should be told something. */
 export const PROGRAM = /\b(NaN|Infinity|undefined|null)\b|\[object/;
-/** A name of the code, but for what is written so: a calendar’s format, the change of a temperature. */
-const KEY = /\b(?!iCalendar|dT)[a-z]+[A-Z][a-z]/;
+/** A name of the code, but for what is written so: a calendar’s format, units, the change of a temperature. */
+const KEY = /\b(?!iCalendar|dT|mAh|kWh)[a-z]+[A-Z][a-z]/;
 /** Blanks before a stop, two stops, an empty bracket, a list that ends in a comma, a word said twice. */
 const STRAY = /\s[,;:.](?:\s|$)|,,|,\.|;\.|(?<!\.)\.\.(?!\.)|\(\)|[,;]$|: ?\.|\b([a-z]+) \1\b/;
 const SEVERAL =

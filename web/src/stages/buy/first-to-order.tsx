@@ -36,7 +36,7 @@ export function FirstToOrder({ when }: { when: When }) {
             <b className="head text-[16px]">{i + 1}</b>
             <span className="min-w-0 flex-1 leading-snug">{parcelWords(p.parcel.rows)}</span>
             <span className="num text-[13.5px] whitespace-nowrap">
-              {days(p)} {days(p) === '1' ? 'day' : 'days'}
+              {counted(days(p), 'day')}
             </span>
             <Button
               kind="quiet"
