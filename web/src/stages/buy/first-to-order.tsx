@@ -35,9 +35,7 @@ export function FirstToOrder({ when }: { when: When }) {
           <div className="flex items-center gap-2.5">
             <b className="head text-[16px]">{i + 1}</b>
             <span className="min-w-0 flex-1 leading-snug">{parcelWords(p.parcel.rows)}</span>
-            <span className="num text-[13.5px] whitespace-nowrap">
-              {counted(days(p), 'day')}
-            </span>
+            <span className="num text-[13.5px] whitespace-nowrap">{counted(days(p), 'day')}</span>
             <Button
               kind="quiet"
               className="no-print h-7! max-bench:h-11!"
