@@ -3,7 +3,7 @@ import type { Candidate, Finalist, Ladder, Miss } from '@apple-cart/core';
 import { NAMED_INK as INK } from '../test/ink.ts';
 import { series, tooltip, words } from '../test/options.ts';
 import { ladderChart } from './ladder-chart.ts';
-import { searchChart, type SearchChartInput } from './search-chart.ts';
+import { REASON_SHAPES, searchChart, type SearchChartInput } from './search-chart.ts';
 
 const rung = (id: string, cost: number, gain: number, stepCost: number, stepGain: number) => ({
   id,
@@ -93,6 +93,11 @@ describe('the chart of the search', () => {
   const option = searchChart(input, INK);
 
   it('has a shape for each reason, and those that stand filled', () => {
+    const shapes = Object.values(REASON_SHAPES).map(
+      ({ symbol, rotate }) => `${symbol} ${String(rotate ?? 0)}`,
+    );
+    expect(new Set(shapes).size).toBe(shapes.length);
+    expect(new Set(Object.values(REASON_SHAPES).map(({ shape }) => shape)).size).toBe(shapes.length);
     const symbols = series(option).map((s) => (s as { symbol?: string }).symbol);
     expect(symbols).toContain('triangle');
     expect(symbols.filter((s) => s === 'circle').length).toBeGreaterThan(1);

@@ -30,17 +30,23 @@ export interface SearchChartInput {
 }
 
 const OCTAGON = 'path://M3 0H7L10 3V7L7 10H3L0 7V3Z';
-/** A shape for each reason, never its colour alone. */
-export const REASON_SHAPES: Readonly<
-  Record<Reason, { readonly symbol: string; readonly words: string; readonly rotate?: number }>
-> = {
-  law: { symbol: OCTAGON, words: 'motor not let in' },
-  volts: { symbol: 'rect', words: 'volts do not match' },
-  current: { symbol: 'rect', words: 'pack carries too little' },
-  price: { symbol: 'circle', words: 'over the budget' },
-  mass: { symbol: 'diamond', words: 'too heavy' },
-  hill: { symbol: 'triangle', words: 'too slow', rotate: 180 },
-  range: { symbol: 'diamond', words: 'too short' },
+const CROSS = 'path://M0 0L10 10M10 0L0 10';
+interface Shape {
+  readonly symbol: string;
+  readonly rotate?: number;
+  /** The shape in a word, and what it stands for. */
+  readonly shape: string;
+  readonly words: string;
+}
+/** A shape of its own for each reason, never its colour alone. */
+export const REASON_SHAPES: Readonly<Record<Reason, Shape>> = {
+  law: { symbol: OCTAGON, shape: 'octagon', words: 'motor not let in' },
+  volts: { symbol: 'rect', shape: 'square', words: 'volts do not match' },
+  current: { symbol: CROSS, shape: 'cross', words: 'pack carries too little' },
+  price: { symbol: 'circle', shape: 'ring', words: 'over the budget' },
+  mass: { symbol: 'triangle', shape: 'triangle', words: 'too heavy' },
+  hill: { symbol: 'triangle', rotate: 180, shape: 'triangle on its point', words: 'too slow' },
+  range: { symbol: 'diamond', shape: 'diamond', words: 'too short' },
 };
 
 export const GOAL_LOOKS = {

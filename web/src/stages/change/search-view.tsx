@@ -216,24 +216,10 @@ function Legend({ search }: { search: ShelfSearch }) {
   return (
     <p className="text-[12.5px] text-ink2">
       Filled: stands. Hollow, some of those that do not:{' '}
-      {[
-        ...new Set(
-          reasons.map(
-            (r) => `${SHAPE_WORDS[REASON_SHAPES[r].symbol] ?? 'octagon'} ${REASON_SHAPES[r].words}`,
-          ),
-        ),
-      ].join(', ')}
-      .
+      {reasons.map((r) => `${REASON_SHAPES[r].shape} ${REASON_SHAPES[r].words}`).join(', ')}.
     </p>
   );
 }
-const SHAPE_WORDS: Readonly<Record<string, string>> = {
-  rect: 'square',
-  circle: 'ring',
-  diamond: 'diamond',
-  triangle: 'triangle',
-};
-
 const LET_WORDS: Readonly<Record<WouldLet['what'], (by: number, currency: string, asked: number) => string>> =
   {
     lawful: () => 'Asking nothing of the law',
