@@ -1,3 +1,4 @@
+import { counted } from '../quantity/format.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import type { BrakeKind } from '../document/choices.ts';
 import { qty } from '../quantity/phrase.ts';
@@ -165,7 +166,7 @@ function kind(s: Subject): Check {
     state: count < 2 || rim ? 'stop' : 'fine',
     words: firstOf(
       [
-        [count < 2, `${String(count)} brake${count === 1 ? '' : 's'}`],
+        [count < 2, counted(count, 'brake')],
         [rim, 'rim brake'],
       ],
       'two brakes',

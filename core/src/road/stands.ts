@@ -1,3 +1,4 @@
+import { counted } from '../quantity/format.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import type { State } from '../check/state.ts';
 import type { RideFigure, RideFigureId, RideKind, RideTold } from './ride-record.ts';
@@ -87,7 +88,7 @@ export function roadStands(
   ];
   const off = plan > 0 ? measured / plan - 1 : NaN;
   const states = rides.map(({ kind, told }) => rideState(kind, told));
-  const count = `${String(rides.length)} ${rides.length === 1 ? 'ride' : 'rides'}`;
+  const count = counted(rides.length, 'ride');
   const share = `${String(Math.round(Math.abs(100 * off)))} %`;
   const leaning = firstOf(
     [

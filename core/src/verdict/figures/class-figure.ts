@@ -1,3 +1,4 @@
+import { counted } from '../../quantity/format.ts';
 import { decidingCategory, type PlaceOutcome, type PlaceVerdict } from '../../law/judge.ts';
 import type { ClauseVerdict } from '../../law/judge-clause.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
@@ -15,8 +16,6 @@ const STATE: Readonly<Record<PlaceOutcome, State>> = {
 
 /** The state of a place's verdict. */
 export const placeState = (outcome: PlaceOutcome): State => STATE[outcome];
-
-const clauseCount = (n: number): string => (n === 1 ? '1 clause' : `${String(n)} clauses`);
 
 /** How many clauses are to be checked, or that it is the text itself. */
 const toCheck = ({ unsettled }: Pick<PlaceVerdict, 'unsettled'>): string =>
@@ -38,7 +37,7 @@ function condition({ here }: Judged): Phrase {
     case 'outside':
       return here.failing.length === 0
         ? [`closed to conversions, ${here.place.shortName}`]
-        : [`${clauseCount(here.failing.length)} broken, ${here.place.shortName}`];
+        : [`${counted(here.failing.length, 'clause')} broken, ${here.place.shortName}`];
   }
 }
 

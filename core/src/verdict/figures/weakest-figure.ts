@@ -1,3 +1,4 @@
+import { counted } from '../../quantity/format.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
 import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
@@ -34,8 +35,7 @@ function stateOf({ weakest, unknown }: Chain): State {
 
 function condition({ weakest, unknown }: Chain, state: State): Phrase {
   if (weakest === undefined) return ['no link is known'];
-  if (state === 'unknown')
-    return [unknown.length === 1 ? '1 link not known' : `${String(unknown.length)} links not known`];
+  if (state === 'unknown') return [`${counted(unknown.length, 'link')} not known`];
   const { limitA, demandA } = tightest(weakest);
   return [qty(limitA, 'A', 0), ' for ', qty(demandA, 'A', 0), ' asked'];
 }

@@ -2,7 +2,7 @@ import type { State } from '../../check/state.ts';
 import type { PinWork } from '../../document/harness.ts';
 import { behindAdapter, leftAlone } from './adapter.ts';
 import type { Cable } from './components.ts';
-import type { Port } from './ports.ts';
+import { asSeen, unseenWords } from './unseen-half.ts';
 import { agrees, worksOf, type WorkSpec } from './works.ts';
 import type { Volts } from '../pins/spans.ts';
 
@@ -259,22 +259,6 @@ const antiSpark: PlugRule = {
   },
 };
 
-/** The component of a half in a word or two. */
-const placeOf = ({ key }: Port): string => {
-  const [id = ''] = key.split('/');
-  return id.startsWith('accessory') ? 'the accessory' : id.replaceAll('-', ' ');
-};
-
-/** What is still to be looked at. */
-function unseenWords(open: readonly Port[], pins: readonly number[]): string {
-  if (pins.length > 0) return 'The work of some pins is not known.';
-  const [one] = open;
-  if (open.every((p) => p.seen)) return 'Whether these halves have pins or sockets is not said.';
-  return open.length > 1 || one === undefined
-    ? 'Nobody has looked at these halves yet: what stands here is the usual.'
-    : `Nobody has looked at the half at ${placeOf(one)} yet: what stands there is the usual.`;
-}
-
 const notSeen: PlugRule = {
   id: 'not-seen',
   find: ({ cable: { from, to } }) => {
@@ -334,17 +318,6 @@ function adapterLeaves(cable: Cable, works: Facing['works']): readonly PlugFindi
       ];
 }
 
-/** A half as far as somebody has looked at it: what is only usual accuses nobody, and clears nobody. */
-const asSeen = (half: Port): Port =>
-  half.seen
-    ? half
-    : {
-        ...half,
-        plug: half.said.plug,
-        sex: half.said.sex,
-        pins: half.pins.map((p) => ({ ...p, work: 'unknown' })),
-      };
-
 const RANK: readonly State[] = ['stop', 'look', 'unknown', 'fine'];
 
 /**
@@ -352,8 +325,8 @@ const RANK: readonly State[] = ['stop', 'look', 'unknown', 'fine'];
  * @param works of the pins at the volts of the pack: given where many pairs of one harness are looked at
  */
 export function plugFindings(met: Cable, pack: Volts, works = worksOf(pack)): readonly PlugFinding[] {
-  const shown = behindAdapter(met);
-  const cable = { ...shown, from: asSeen(shown.from), to: asSeen(shown.to) };
+  // What is only usual is taken off first: an adapter gives the far half the near one's family, whatever its own is.
+  const cable = behindAdapter({ ...met, from: asSeen(met.from), to: asSeen(met.to) });
   const facing: Facing = { cable, faces: facesOf(cable), works };
   const found = PLUG_RULES.flatMap((rule) => rule.find(facing)).concat(adapterLeaves(met, works));
   const volts = new Set(found.filter((f) => f.rule === 'too-many-volts').flatMap((f) => f.pins));

@@ -76,6 +76,19 @@ describe('a plug half as far as it is said', () => {
     }
   });
 
+  it('is joined by an adapter whatever its family and its contacts, before anybody has looked at its pins', () => {
+    const [from] = usualHalves(hub, 'motor-halls');
+    const other = { plug: 'round six', sex: from.sex };
+    const bare = halves(hub, 'motor-halls', from, other);
+    expect(plugFindings(bare, PACK).map((f) => f.rule)).toEqual(
+      expect.arrayContaining(['same-sex', 'other-family']),
+    );
+    const joined = { ...bare, spec: { ...bare.spec, adapter: true } };
+    expect(plugFindings(joined, PACK).map((f) => f.rule)).not.toContain('other-family');
+    expect(plugFindings(joined, PACK).map((f) => f.rule)).not.toContain('same-sex');
+    expect(stateOf(joined)).not.toBe('fine');
+  });
+
   it('says what is not said: contacts that can be seen, pins that nobody knows', () => {
     const [from, to] = usualHalves(hub, 'motor-halls');
     const told = (cable: Cable): readonly string[] => plugFindings(cable, PACK).map((f) => f.words);
