@@ -86,7 +86,8 @@ export const quiet = (page: Page): Promise<unknown> =>
     for (let still = 0; still < 3;) {
       await new Promise((done) => setTimeout(done, 100));
       const now = document.body.innerText;
-      still = now === before ? still + 1 : 0;
+      const busy = document.querySelector('[aria-busy=true]') !== null;
+      still = now === before && !busy ? still + 1 : 0;
       before = now;
     }
   });

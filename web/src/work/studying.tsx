@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Button } from '../ui/button.tsx';
+import { Redone } from './redone.tsx';
 import type { Studied } from './use-study.ts';
 
 interface Props<T> extends Studied<T> {
@@ -9,7 +10,7 @@ interface Props<T> extends Studied<T> {
   readonly children: (value: T) => ReactNode;
 }
 
-/** An answer of a study; while the next is worked out it is shown pale, and a failure says why and can be tried again. */
+/** An answer of a study; while the next is worked out it says that it is of before, and a failure says why and can be tried again. */
 export function Studying<T>({
   value,
   busy,
@@ -33,9 +34,9 @@ export function Studying<T>({
         </p>
       )}
       {value !== undefined && (
-        <div className={`${className} ${busy ? 'opacity-60' : ''}`} aria-busy={busy}>
+        <Redone busy={busy} className={className}>
           {children(value)}
-        </div>
+        </Redone>
       )}
     </>
   );

@@ -12,6 +12,7 @@ import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { niceMax } from '../../charts/curve.ts';
 import { LASTS, lastsClass, lastsTint, mapChart } from '../../charts/map-chart.ts';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
+import { Redone } from '../../work/redone.tsx';
 import { useStudy } from '../../work/use-study.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
@@ -61,7 +62,7 @@ export function MapView() {
   const unit = shown(1, 'km/h').unit;
   return (
     <>
-      <div className={busy ? 'opacity-70' : ''} aria-busy={busy}>
+      <Redone busy={busy && value !== undefined}>
         <ChartPanel
           title={
             value === undefined
@@ -90,7 +91,7 @@ export function MapView() {
             ]),
           }}
         />
-      </div>
+      </Redone>
       <ul
         className="flex flex-wrap gap-x-4 gap-y-1 pt-1 text-[12.5px]"
         aria-label="How long the motor bears it"
