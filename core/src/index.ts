@@ -66,7 +66,14 @@ export { DRAG_ADDS, POSTURES, TYRES } from './document/road-presets.ts';
 export { drivesBoth, motorCount } from './document/motors.ts';
 export { isThrottle, throttleEnds } from './document/throttle.ts';
 export { MOST_BOXES, MOST_PACKS, type PackDocument } from './document/pack.ts';
-export { knownAt, quantityAt, withPack, withQuantity, withValues } from './document/quantity-at.ts';
+export {
+  knownAt,
+  knownIfAny,
+  quantityAt,
+  withPack,
+  withQuantity,
+  withValues,
+} from './document/quantity-at.ts';
 export {
   ENTERED_SOURCES,
   isCounted,

@@ -73,7 +73,7 @@ export const withValue = (build: BuildDocument, path: QuantityPath, value: numbe
   withQuantity(build, path, { source: 'assumed', value });
 
 /** The resolved quantity at a path; undefined for a pack that the build has not. */
-function knownIfAny(known: KnownBuild, path: QuantityPath): Known | undefined {
+export function knownIfAny(known: KnownBuild, path: QuantityPath): Known | undefined {
   const section = sectionOf(path);
   return groupIn(known, section)?.[path.slice(section.length + 1)] as Known | undefined;
 }

@@ -23,7 +23,9 @@ const HELPED: Partial<Record<QuantityPath, readonly Helped[]>> = {
   ],
 };
 
-/** The measurements that give a value of this build. */
+const NONE: readonly Helped[] = [];
+
+/** The measurements that give a value of this build: the same list for the same answer, so that it can be compared. */
 export const helpedBy = (build: BuildDocument, path: QuantityPath): readonly Helped[] =>
   // A motor behind its freewheel does not drag on a wheel that rolls.
-  (HELPED[ofFirstPack(path)] ?? []).filter(({ id }) => id !== 'hub-drag' || !build.drive.freewheel);
+  (path === 'drive.hysteresisNm' && build.drive.freewheel ? undefined : HELPED[ofFirstPack(path)]) ?? NONE;

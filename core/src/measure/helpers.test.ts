@@ -8,6 +8,7 @@ import { chancesOf } from '../trips/uncertain.ts';
 import { RUNS, sample, type Changes } from '../test/sample.ts';
 import type { DriveKind } from '../document/choices.ts';
 import { coastSeconds, type Coasting } from './coasting.ts';
+import { QUANTITY_PATHS } from '../document/document.ts';
 import { helpedBy } from './helped.ts';
 import { MEASURE_HELPERS, measureOf, withMeasured } from './helpers.ts';
 import type { MeasureId, MeasureOutcome, Readings } from './helper.ts';
@@ -222,5 +223,8 @@ describe('what can be measured', () => {
     expect(helpedBy(freewheel, 'drive.hysteresisNm')).toEqual([]);
     expect(helpedBy(fixed, 'packs.2.wiringMohm').map((h) => h.id)).toEqual(['sag']);
     expect(helpedBy(fixed, 'brief.hillGradePct')).toHaveLength(2);
+    // A field compares what it is offered: a list that is made anew each time would have it drawn for ever.
+    for (const build of [freewheel, fixed])
+      expect(QUANTITY_PATHS.filter((path) => helpedBy(build, path) !== helpedBy(build, path))).toEqual([]);
   });
 });

@@ -11,12 +11,11 @@ import {
   specAt,
   unitText,
   withMeasured,
-  type BuildDocument,
   type MeasureId,
   type Reading,
   type Readings,
 } from '@apple-cart/core';
-import { useBuild } from '../state/build-store.ts';
+import { useBuild, useDocument } from '../state/build-store.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { Button } from '../ui/button.tsx';
 import { Caution } from '../ui/caution.tsx';
@@ -24,7 +23,6 @@ import { Dialog } from '../ui/dialog.tsx';
 
 interface Props {
   readonly id: MeasureId;
-  readonly build: BuildDocument;
   readonly pack: number;
   readonly onClose: () => void;
 }
@@ -40,7 +38,8 @@ function readReading(
 }
 
 /** Readings typed at the bench, the value they give with its plus-minus, and a button that writes it. */
-export function MeasureDialog({ id, build, pack, onClose }: Props) {
+export function MeasureDialog({ id, pack, onClose }: Props) {
+  const build = useDocument();
   const helper = MEASURE_HELPERS[id];
   const taken = readingsFor(id, build);
   const edit = useBuild((state) => state.edit);

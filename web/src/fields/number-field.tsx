@@ -1,13 +1,8 @@
-import { Suspense, lazy, useId, useState, type KeyboardEvent } from 'react';
+import { Suspense, lazy, memo, useId, useState, type KeyboardEvent } from 'react';
 import {
   firstOf,
-  helpedBy,
   packIndexOf,
-  knownAt,
-  quantityAt,
   withQuantity,
-  inUse,
-  phraseText,
   shownUnit,
   specAt,
   termOf,
@@ -16,12 +11,12 @@ import {
   type QuantityPath,
   type Source,
   type Sourced,
+  type UnitSystem,
 } from '@apple-cart/core';
-import { useBuild, useDocument } from '../state/build-store.ts';
+import { useBuild } from '../state/build-store.ts';
 import { useKeptText } from '../state/kept-text.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { useTypedAs, useTypedSource } from '../state/typed-as.ts';
-import { verdictOf } from '../state/verdicts.ts';
 import { StateMark } from '../ui/state-mark.tsx';
 import { ROW } from './field-group.tsx';
 import { fieldText, nudged, otherText, readTyped } from './number-text.ts';
@@ -29,6 +24,7 @@ import { NoteDialog } from './note-dialog.tsx';
 import { TermButton } from '../words/term-button.tsx';
 import { AskSource } from './ask-source.tsx';
 import { SOURCE_NOTES, SourceMenu } from './source-menu.tsx';
+import { useQuantityField, type QuantityInField } from './use-quantity-field.ts';
 
 /** Readings and fits are fetched when the first of them is opened. */
 const MeasureDialog = lazy(() => import('./measure-dialog.tsx').then((m) => ({ default: m.MeasureDialog })));
@@ -77,10 +73,20 @@ interface Props {
  * A quantity of the build: typed with or without a unit, nudged with the arrow keys, marked with its
  * source. What is typed counts at once when it can be used, and stays in the field when it cannot.
  */
-export function NumberField({ path, label, note }: Props) {
-  const document = useDocument();
-  const edit = useBuild((state) => state.edit);
+export function NumberField(props: Props) {
   const system = useSettings((state) => state.units);
+  const quantity = useQuantityField(props.path, system);
+  // A pack that was just taken away has no fields.
+  return quantity && <Field {...props} system={system} quantity={quantity} />;
+}
+
+interface FieldProps extends Props {
+  readonly system: UnitSystem;
+  readonly quantity: QuantityInField;
+}
+
+const Field = memo(function Field({ path, label, note, system, quantity }: FieldProps) {
+  const edit = useBuild((state) => state.edit);
   const [text, setText] = useKeptText(path);
   const [left, setLeft] = useState(text !== undefined);
   const [before, setBefore] = useState<Sourced>();
@@ -94,12 +100,9 @@ export function NumberField({ path, label, note }: Props) {
   const spec = specAt(path);
   const term = termOf(path);
   const name = label ?? spec.label;
-  const entered = quantityAt(document, path);
-  const verdict = verdictOf(document);
-  const known = knownAt(verdict.known, path);
+  const { entered, finding } = quantity;
   const unknown = entered.source === 'unknown';
   const typed = text === undefined ? undefined : readTyped(text, spec, system);
-  const finding = verdict.findings.find((f) => f.path === path);
   const focused = text !== undefined && !left;
 
   const put = (value: Sourced): void => {
@@ -134,7 +137,7 @@ export function NumberField({ path, label, note }: Props) {
     if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
       const steps = (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1);
-      const next = nudged(known.value, steps, spec, system);
+      const next = nudged(quantity.value, steps, spec, system);
       putValue(next);
       setText(fieldText(next, spec, system));
     } else if (event.key === 'F2') {
@@ -153,7 +156,7 @@ export function NumberField({ path, label, note }: Props) {
     setText(undefined);
     const kept = entered.note === undefined ? {} : { note: entered.note };
     if (source === 'unknown') put({ source, ...kept });
-    else put({ source, value: known.value, ...kept });
+    else put({ source, value: quantity.value, ...kept });
   };
 
   const onNote = (next: string): void => {
@@ -168,18 +171,18 @@ export function NumberField({ path, label, note }: Props) {
   const standIn = firstOf(
     [
       [spec.stays === true, '?'],
-      [known.source === 'worked', fieldText(nudged(known.value, 0, spec, system), spec, system)],
+      [quantity.source === 'worked', fieldText(nudged(quantity.value, 0, spec, system), spec, system)],
     ],
-    `${fieldText(known.value, spec, system)} ?`,
+    `${fieldText(quantity.value, spec, system)} ?`,
   );
-  const other = focused ? otherText(known.value, spec, system) : undefined;
+  const other = focused ? otherText(quantity.value, spec, system) : undefined;
   const unknownHint =
     focused && unknown && spec.stays !== true
-      ? `${standIn.replace(' ?', '')} ${unitOf(spec.unit, system)} is used: ${known.origin}`
+      ? `${standIn.replace(' ?', '')} ${unitOf(spec.unit, system)} is used: ${quantity.origin}`
       : undefined;
   const hint =
     error ??
-    (finding === undefined ? undefined : phraseText(finding.detail, system)) ??
+    quantity.detail ??
     unknownHint ??
     (focused
       ? [other === undefined ? '' : `is ${other}`, entered.note ?? '', MEANS[entered.source]]
@@ -195,7 +198,7 @@ export function NumberField({ path, label, note }: Props) {
         <span className="flex min-w-0 items-center justify-between">
           <label htmlFor={`${hintId}-in`} className="py-0.5 pr-2 text-[14px] leading-[1.15]" title={name}>
             {name}
-            {!inUse(document, path) && <i className="pl-1.5 text-[12px] text-ink3 not-italic">not used</i>}
+            {!quantity.used && <i className="pl-1.5 text-[12px] text-ink3 not-italic">not used</i>}
             {note !== undefined && <i className="pl-1.5 text-[12px] text-ink3 not-italic">{note}</i>}
           </label>
           {term !== undefined && <TermButton term={term} />}
@@ -232,14 +235,14 @@ export function NumberField({ path, label, note }: Props) {
         </span>
         <SourceMenu
           label={name}
-          shown={unknown ? known.source : entered.source}
+          shown={unknown ? quantity.source : entered.source}
           value={entered.source}
           onChange={onSource}
           note={entered.note ?? ''}
           onNote={() => {
             setNoting(true);
           }}
-          measures={helpedBy(document, path)}
+          measures={quantity.measures}
           onMeasure={setMeasuring}
         />
       </div>
@@ -249,7 +252,7 @@ export function NumberField({ path, label, note }: Props) {
           className={`flex items-start gap-1.5 border-b border-hair py-1 pl-1 text-[12px] ${error === undefined ? 'text-ink2' : 'text-stop'}`}
         >
           {error !== undefined && <StateMark state="stop" size={12} labelled={false} />}
-          {error === undefined && finding !== undefined && <StateMark state={finding.state} size={12} />}
+          {error === undefined && finding !== undefined && <StateMark state={finding} size={12} />}
           <span>{hint}</span>
         </p>
       )}
@@ -260,7 +263,6 @@ export function NumberField({ path, label, note }: Props) {
         <Suspense>
           <MeasureDialog
             id={measuring}
-            build={document}
             pack={packIndexOf(path) ?? 0}
             onClose={() => {
               setMeasuring(undefined);
@@ -280,7 +282,7 @@ export function NumberField({ path, label, note }: Props) {
       )}
     </div>
   );
-}
+});
 
 const unitOf = (unit: Parameters<typeof shownUnit>[0], system: Parameters<typeof shownUnit>[1]): string => {
   const text = unitText(shownUnit(unit, system));

@@ -27,7 +27,7 @@ import { useStudy } from '../../work/use-study.ts';
 import { RoadFields } from './road-fields.tsx';
 import { STYLE_NAMES } from './donor-styles.ts';
 import { Stage, StageFindings } from '../parts/stage.tsx';
-import { useStage } from '../parts/use-stage.ts';
+import { useDeferredStage, useStage } from '../parts/use-stage.ts';
 import { useSettled } from '../../state/use-settled.ts';
 
 const NEXT = 5;
@@ -122,8 +122,6 @@ function Picture() {
   const edit = useBuild((state) => state.edit);
   const [editing, setEditing] = useState(false);
   const style = STYLE_NAMES.find((s) => s.value === document.donor.style)?.label ?? '';
-  const spacer = verdict.fit.checks.find((c) => c.id === 'gearbox-stay');
-  const line = verdict.fit.checks.find((c) => c.id === 'chainline');
   const moved = Object.keys(document.donor.points).length;
   return (
     <>
@@ -161,6 +159,18 @@ function Picture() {
         </Link>
       </PanelHead>
       <SideView build={document} verdict={verdict} editing={editing} />
+      <BelowPicture />
+    </>
+  );
+}
+
+/** What is told of the picture: it may lag a frame behind what is dragged in it. */
+function BelowPicture() {
+  const { verdict } = useDeferredStage();
+  const spacer = verdict.fit.checks.find((c) => c.id === 'gearbox-stay');
+  const line = verdict.fit.checks.find((c) => c.id === 'chainline');
+  return (
+    <>
       <BalanceLine verdict={verdict} />
       <CheckTable checks={verdict.fit.checks} title="Fit finding" label="Fit findings" />
       <PlacesTable />
