@@ -3,9 +3,10 @@ import { cleanup } from '@testing-library/react';
 import * as fc from 'fast-check';
 import type { ComponentType } from 'react';
 import { describe, expect, it } from 'vitest';
-import { STAGE_IDS } from '@apple-cart/core';
-import { anyBuild, wholeBuild } from '@apple-cart/core/test';
+import { STAGE_IDS, type BuildDocument } from '@apple-cart/core';
+import { anyBuild, anyRecords, wholeBuild } from '@apple-cart/core/test';
 import { SCREENS } from '../screens/registry.ts';
+import { verdictOf } from '../state/verdicts.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { PROGRAM, inHand, shown, showsPages, stumbles, textsOf } from '../test/pages.ts';
 import { PRINTED_SHEETS, STAGE_SHEETS, START, StartSheet } from './sheets.tsx';
@@ -34,6 +35,9 @@ const PAGES: readonly Page[] = [
 ];
 /** A page says this much at least, characters: a hand-over that is not begun says least. */
 const SAYS = 40;
+/** A build with what a workshop has written down of it. */
+const withRecords = (document: BuildDocument) =>
+  fc.tuple(fc.constant(document), anyRecords(verdictOf(document).bench));
 /** Other machines for every page: one page is one look at each kind. */
 const looks = (seed: number) => ({ seed, numRuns: 1, endOnFailure: true });
 
@@ -41,9 +45,9 @@ describe.each(PAGES.map((page, i) => ({ ...page, i })))('the page $name', ({ add
   it('reads as a person writes, for any machine', async () => {
     const systems = fc.constantFrom('metric' as const, 'imperial' as const);
     await fc.assert(
-      fc.asyncProperty(anyBuild, systems, async (document, units) => {
+      fc.asyncProperty(anyBuild.chain(withRecords), systems, async ([document, records], units) => {
         useSettings.setState({ units });
-        inHand(document);
+        inHand(document, records);
         const { page, complaints } = await shown(Page, address);
         expect(page.textContent.length).toBeGreaterThan(SAYS);
         expect(stumbles(page)).toEqual([]);

@@ -3,7 +3,7 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { createElement, Suspense, type ComponentType } from 'react';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterAll, afterEach, beforeAll, beforeEach, vi } from 'vitest';
-import { readPart, shippedRules, type BuildDocument } from '@apple-cart/core';
+import { readPart, shippedRules, type BuildDocument, type Kept } from '@apple-cart/core';
 import shelfFile from '../../../demo/parts.json' with { type: 'json' };
 import { useBuild } from '../state/build-store.ts';
 import { queryClient } from '../state/query-client.ts';
@@ -54,9 +54,10 @@ export function showsPages(): void {
   });
 }
 
-/** Puts a build in hand, whose id is `one`. */
-export const inHand = (document: BuildDocument): void => {
+/** Puts a build in hand, whose id is `one`, with what was written down of it. */
+export const inHand = (document: BuildDocument, records: readonly Kept[] = []): void => {
   useBuild.setState({ id: 'one', version: 1, document, open: () => Promise.resolve() });
+  queryClient.setQueryData(['records', 'one'], { records, broken: [] });
 };
 
 /**
