@@ -48,12 +48,15 @@ const lineKey = z.string().regex(/^[a-z0-9/-]{1,60}$/);
 /** What one supplier takes for sending, once for all that is bought there; null is not known. */
 const supplier = z.strictObject({ shipping: amount });
 
+/** Metres of cable are bought in parts of a whole: no shop cuts finer. */
+const inHundredths = (quantity: number): number => Math.max(0.01, Math.round(quantity * 100) / 100);
+
 /** A line that a person adds. */
 const addedLine = z.strictObject({
   ...bought,
   key: z.string().regex(/^added\/[a-z0-9]{1,20}$/),
   what: z.string().trim().min(1).max(120),
-  quantity: z.number().positive().max(100_000).default(1),
+  quantity: z.number().positive().max(100_000).overwrite(inHundredths).default(1),
 });
 export type AddedLine = z.infer<typeof addedLine>;
 

@@ -92,13 +92,18 @@ const note = z.string().max(200).optional();
 /** Not looked at yet. What a document says nothing of is this, so that a new quantity needs no migration. */
 const UNKNOWN = { source: 'unknown' } as const;
 
-/** A quantity with its source; an unknown or absent one has no value, and its stated default is used. */
+/**
+ * A quantity with its source; an unknown or absent one has no value, and its stated default is used. A count that came
+ * in with a fraction is the nearest whole one, which is what its field shows.
+ */
 const sourced = (spec: QuantitySpec) =>
   z
     .discriminatedUnion('source', [
       z.strictObject({
         source: z.enum(ENTERED_SOURCES),
-        value: z.number().min(spec.min).max(spec.max),
+        value: isCounted(spec)
+          ? z.number().min(spec.min).max(spec.max).overwrite(Math.round)
+          : z.number().min(spec.min).max(spec.max),
         /** One standard deviation, in the quantity's unit, where a measurement gave it. */
         plusMinus: z
           .number()

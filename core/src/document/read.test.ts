@@ -26,6 +26,25 @@ describe('readBuild', () => {
     );
   });
 
+  it('takes a count with a fraction as the whole one that its field shows, and pieces as a shop cuts them', () => {
+    const data = changed((b) => {
+      b['gearing'] = { ...b['gearing'], ringTeeth: { source: 'measured', value: 43.6 } };
+      b['donor'] = { ...b['donor'], tyreMm: { source: 'measured', value: 43.6 } };
+      const added = [7.7e-20, 1.254, 3].map((quantity, i) => ({
+        key: `added/${String(i)}`,
+        what: 'Cable',
+        quantity,
+      }));
+      b['purchase'] = { ...b['purchase'], added };
+    });
+    const read = readBuild(data);
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    const { gearing, donor, purchase } = read.value;
+    expect(gearing.ringTeeth).toEqual({ source: 'measured', value: 44 });
+    expect(donor.tyreMm).toEqual({ source: 'measured', value: 43.6 });
+    expect(purchase.added.map((line) => line.quantity)).toEqual([0.01, 1.25, 3]);
+  });
+
   it.each([null, 3, 'text', [], undefined])('refuses %s as a document', (data) => {
     expect(issuesOf(data)[0]).toMatchObject({ code: 'type', path: '', limit: 'a build document' });
   });

@@ -16,7 +16,6 @@ import {
 import {
   SECTION_SPECS,
   type BuildDocument,
-  type QuantityPath,
   type SectionName,
   type SectionPath,
 } from '../document/document.ts';
@@ -25,7 +24,7 @@ import type { PackDocument } from '../document/pack.ts';
 import { DRAG_ADD_NAMES, POSTURE_NAMES, TRAILER_NAMES, TYRE_NAMES } from '../document/road-presets.ts';
 import { withLine } from '../document/purchase.ts';
 import { withValues } from '../document/quantity-at.ts';
-import type { QuantitySpec, Sourced } from '../document/quantity-spec.ts';
+import { isCounted, type QuantitySpec, type Sourced } from '../document/quantity-spec.ts';
 import { newBuild } from '../document/template.ts';
 
 type Value<T> = T extends Sourced ? number | Sourced : T;
@@ -89,42 +88,15 @@ const sourcedWithin = (spec: QuantitySpec): fc.Arbitrary<Sourced> =>
       arbitrary: fc
         .double({ min: spec.plausible[0], max: spec.plausible[1], noNaN: true })
         // Values like 5e-324 only test the rounding of denormal numbers.
-        .map((value): Sourced => ({ source: 'assumed', value: Math.abs(value) < 1e-6 ? 0 : value })),
+        .map((value) => (Math.abs(value) < 1e-6 ? 0 : value))
+        // What counts things comes whole.
+        .map((value): Sourced => ({ source: 'assumed', value: isCounted(spec) ? Math.round(value) : value })),
     },
   );
 
-/** Quantities that count things come whole. */
-const WHOLE: readonly QuantityPath[] = [
-  'gearing.ringTeeth',
-  'packs.0.cellsInSeries',
-  'packs.0.cell.parallel',
-  'packs.0.cell.rows',
-  'donor.chainLinks',
-  'drive.polePairs',
-  'drive.motorSprocketTeeth',
-  'drive.wheelSprocketTeeth',
-  'drive.lengthPitches',
-  'drive.meshTeeth',
-  'drive.spokes',
-  'drive.crossings',
-];
-
 function section(name: SectionPath): fc.Arbitrary<Record<string, Sourced>> {
-  const specs = SECTION_SPECS.get(name) ?? {};
-  return fc.record(
-    Object.fromEntries(
-      Object.entries(specs).map(([key, spec]) => {
-        const whole = WHOLE.includes(`${name}.${key}` as QuantityPath);
-        const value = sourcedWithin(spec);
-        return [
-          key,
-          whole
-            ? value.map((s): Sourced => (s.source === 'unknown' ? s : { ...s, value: Math.round(s.value) }))
-            : value,
-        ];
-      }),
-    ),
-  );
+  const specs = Object.entries(SECTION_SPECS.get(name) ?? {});
+  return fc.record(Object.fromEntries(specs.map(([key, spec]) => [key, sourcedWithin(spec)])));
 }
 
 /** Any build whose values are plausible one by one, though seldom together. */
