@@ -1,3 +1,4 @@
+import { stampedNumber } from '../quantity/format.ts';
 import type { DonorStyle } from './choices.ts';
 
 /** A value that is usual for something, with its standard deviation as a share of it. */
@@ -130,7 +131,7 @@ export function usualRolling({ style, tyre, beadMm, tyreMm }: RoadAsked): Usual 
   if (!on622 || beadMm >= 622) return { value, of, spread };
   return {
     value: value * smallWheel(beadMm, tyreMm),
-    of: `${of}, on a wheel of ${String(beadMm)} mm`,
+    of: `${of}, on a wheel of ${stampedNumber(beadMm)} mm`,
     spread,
   };
 }

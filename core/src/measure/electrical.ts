@@ -1,4 +1,5 @@
 import { supplyAt } from '../machine/battery.ts';
+import { stampedNumber } from '../quantity/format.ts';
 import { qty } from '../quantity/phrase.ts';
 import type { QuantityPath } from '../document/document.ts';
 import { reading, optional, wrong, type MeasureHelper } from './helper.ts';
@@ -49,7 +50,7 @@ export const spin: MeasureHelper = {
         qty(free, 'V', 1),
         ...(guessed
           ? [
-              `. The reduction inside is not known and taken as ${String(drive.reduction.value)}: speeds come out right, torque per amp as well; turns of the motor only with the right one`,
+              `. The reduction inside is not known and taken as ${stampedNumber(drive.reduction.value, 2)}: speeds come out right, torque per amp as well; turns of the motor only with the right one`,
             ]
           : []),
         '.',

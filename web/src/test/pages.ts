@@ -115,12 +115,14 @@ export const PROGRAM = /\b(NaN|Infinity|undefined|null)\b|\[object/;
 const KEY = /\b(?!iCalendar|dT|mAh|kWh)[a-z]+[A-Z][a-z]/;
 /** Blanks before a stop, two stops, an empty bracket, a list that ends in a comma, a word said twice. */
 const STRAY = /\s[,;:.](?:\s|$)|,,|,\.|;\.|(?<!\.)\.\.(?!\.)|\(\)|[,;]$|: ?\.|\b([a-z]+) \1\b/;
+/** More decimals than anybody reads or measures. */
+const DECIMALS = /\d\.\d{6}/;
 const SEVERAL =
   /(?:^|[^\w.,–-] |about |after |of |in )1[ \u00a0](days|hours|packs|rides|lines|cables|steps|cogs|pairs|places|pieces|cells|links|brakes|boxes|pins|years|minutes|charges|checks|teeth)\b/;
 
 /** What a person would stumble over on a page; empty for one that reads as a person writes. */
 export const stumbles = (page: HTMLElement): readonly string[] => [
-  ...textsOf(page).filter((t) => PROGRAM.test(t) || KEY.test(t)),
+  ...textsOf(page).filter((t) => PROGRAM.test(t) || KEY.test(t) || DECIMALS.test(t)),
   ...linesOf(page).filter((t) => STRAY.test(t) || SEVERAL.test(t)),
   ...nameless(page),
 ];

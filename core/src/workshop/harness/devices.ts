@@ -1,5 +1,6 @@
 import { numberedId, packsFeed } from '../../document/current-cables.ts';
 import type { BuildDocument } from '../../document/document.ts';
+import { stampedNumber } from '../../quantity/format.ts';
 import { leadOpens } from '../../document/lead-opens.ts';
 import type { Known, KnownBuild } from '../../document/known-build.ts';
 
@@ -13,7 +14,7 @@ export interface Device {
 }
 
 const printed = ({ value, source }: Known, unit: string): string =>
-  `${source === 'unknown' ? '?' : String(value)} ${unit}`;
+  `${source === 'unknown' ? '?' : stampedNumber(value)} ${unit}`;
 
 /** What opens the n-th lead by hand or by itself, or says that nobody knows. */
 function guardOf({ cabling }: BuildDocument, { cabling: { fuseA } }: KnownBuild, nth = 1): Device {

@@ -87,7 +87,7 @@ function Holds({ holds }: { holds: StepGains['holds'] }) {
         On the test hill <b className="font-semibold">{LIMIT_WORDS[holds.hill]}</b>
       </p>
       <p className={LINE}>
-        At its top speed <b className="font-semibold">{LIMIT_WORDS[holds.top]}</b>
+        At its fastest <b className="font-semibold">{LIMIT_WORDS[holds.top]}</b>
       </p>
       {said !== '' && <p className="py-1.5 text-[13px] leading-snug text-ink2">{said}</p>}
     </FieldGroup>

@@ -1,4 +1,4 @@
-import { WHEEL_SIZES } from '@apple-cart/core';
+import { WHEEL_SIZES, formatNumber } from '@apple-cart/core';
 import { ChoiceField } from '../../fields/choice-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
@@ -17,7 +17,7 @@ export function WheelSize() {
       unknown={value === ''}
       options={[
         ...(value === '' ? [{ value: '', label: 'not known' }] : []),
-        ...(odd ? [{ value, label: `${value} mm` }] : []),
+        ...(odd ? [{ value, label: `${formatNumber(Number(value), 1)} mm` }] : []),
         ...WHEEL_SIZES.map((size) => ({
           value: String(size.beadMm),
           label: size.name,

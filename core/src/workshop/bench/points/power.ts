@@ -1,5 +1,6 @@
 import { leadOpens, type LeadOpens } from '../../../document/lead-opens.ts';
 import { preCharge } from '../../../power-chain/inrush.ts';
+import { stampedNumber } from '../../../quantity/format.ts';
 import { qty } from '../../../quantity/phrase.ts';
 import type { Job } from '../../job.ts';
 import { benchPacks } from '../scene.ts';
@@ -46,7 +47,7 @@ export function power(job: Job): readonly HoldPoint[] {
             {
               instrument: 'meter, volts',
               probes: { black: 'controller’s side', red: 'pack’s side' },
-              part: `${String(cabling.preChargeOhm.value)} ohm`,
+              part: `${stampedNumber(cabling.preChargeOhm.value)} ohm`,
               why: [
                 qty(cabling.preChargeOhm.value, 'ohm', 0),
                 ' and ',
