@@ -1,14 +1,15 @@
 // @vitest-environment happy-dom
-import { cleanup } from '@testing-library/react';
+import { act, cleanup } from '@testing-library/react';
 import * as fc from 'fast-check';
 import type { ComponentType } from 'react';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { STAGE_IDS, type BuildDocument } from '@apple-cart/core';
 import { anyBuild, anyRecords, wholeBuild } from '@apple-cart/core/test';
 import { SCREENS } from '../screens/registry.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { PROGRAM, inHand, shown, showsPages, stumbles, textsOf } from '../test/pages.ts';
+import { WorkerHere } from '../test/worker-here.ts';
 import { PRINTED_SHEETS, STAGE_SHEETS, START, StartSheet } from './sheets.tsx';
 
 showsPages();
@@ -71,6 +72,33 @@ describe.each(PAGES.map((page, i) => ({ ...page, i })))('the page $name', ({ add
         cleanup();
       }),
       looks(20271129 + i),
+    );
+  });
+});
+
+/** Something of it is still being worked out. */
+const waits = (page: HTMLElement): boolean =>
+  page.querySelector('[aria-busy=true]') !== null ||
+  [...page.querySelectorAll('[role=status]')].some(({ textContent }) => textContent.trim().endsWith('…'));
+
+describe('what is worked out beside a page', () => {
+  const ASKING = ['donor', 'drive', 'power', 'law', 'hill', 'range', 'change gain', 'change moves'];
+  const asking = PAGES.filter(({ name }) => ASKING.some((begins) => name.startsWith(begins)));
+
+  it.each(asking)('reads as a person writes, for any machine: $name', async ({ address, Page }) => {
+    await fc.assert(
+      fc.asyncProperty(anyBuild, async (document) => {
+        WorkerHere.silent = false;
+        inHand(document);
+        const { page } = await shown(Page, address);
+        await vi.waitFor(async () => {
+          await act(() => vi.dynamicImportSettled());
+          expect(waits(page)).toBe(false);
+        }, 60_000);
+        expect(stumbles(page)).toEqual([]);
+        cleanup();
+      }),
+      looks(20281129),
     );
   });
 });
