@@ -118,7 +118,7 @@ const STRAY = /\s[,;:.](?:\s|$)|,,|,\.|;\.|(?<!\.)\.\.(?!\.)|\(\)|[,;]$|: ?\.|\b
 /** More decimals than anybody reads or measures. */
 const DECIMALS = /\d\.\d{6}/;
 const SEVERAL =
-  /(?:^|[^\w.,–-] |about |after |of |in )1[ \u00a0](days|hours|packs|rides|lines|cables|steps|cogs|pairs|places|pieces|cells|links|brakes|boxes|pins|years|minutes|charges|checks|teeth)\b/;
+  /(?:^|[^\w.,–-] |about |after |of |in )1[ \u00a0](days|hours|packs|rides|lines|cables|steps|cogs|pairs|places|pieces|cells|links|brakes|boxes|pins|years|minutes|charges|checks|teeth|groups)\b/;
 
 /** What a person would stumble over on a page; empty for one that reads as a person writes. */
 export const stumbles = (page: HTMLElement): readonly string[] => [

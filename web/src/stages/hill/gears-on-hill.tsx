@@ -133,9 +133,9 @@ export function GearsOnHill() {
                 </tr>
               </thead>
               <tbody>
-                {gears.map((gear) => (
+                {gears.map((gear, nth) => (
                   <GearRow
-                    key={gearName(gear, Infinity)}
+                    key={nth}
                     gear={gear}
                     best={gear === best}
                     binds={verdict.study.limitNames[gear.limit]}

@@ -1,3 +1,4 @@
+import { counted } from '../../../../quantity/format.ts';
 import { qty } from '../../../../quantity/phrase.ts';
 import { NICKEL_A, ownPacks, suffixed } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
@@ -18,7 +19,7 @@ export const nickel: Rule = {
         what: ['Pure nickel strip 8 mm by 0.15 mm, not nickel-plated steel'],
         why: [
           qty(chain.battery.continuousA, 'A', 0),
-          ` over ${String(p)} side by side, ${String(s)} groups, with a tenth over`,
+          ` over ${String(p)} side by side, ${counted(s, 'group')}, with a tenth over`,
         ],
         quantity: Math.ceil((1.1 * (links + s * p) * own.cell.widthMm.value) / 1000),
         unit: 'm',
