@@ -570,6 +570,33 @@ describe('what is asked on the bench is there to be looked at', () => {
     expect(pointOf(two('combiner'), 'cold/apart').otherwise).toContain('10 kohm');
   });
 
+  it('whether what guards the lead is the one of the plan, at each pack where each has its own', () => {
+    const items = (build: BuildDocument): string => JSON.stringify(pointOf(build, 'cold/fuse').evidence);
+    const told = (cabling: NonNullable<Changes['cabling']>, more: Changes = {}) =>
+      hub({ ...more, cabling, pack: { nominalV: 48, cellsInSeries: 13 } });
+    expect(items(told({ protection: 'fuse', fuseA: 30 }))).toMatch(
+      /F1 30 A is printed on it, within a hand’s width of the pack.*direct current of 55\u00a0V or more/,
+    );
+    // What nobody has read is asked for, and no default is looked for on the bench.
+    expect(items(told({ protection: 'breaker', fuseA: { source: 'unknown' } }))).toMatch(
+      /Q1, .*its amps are read/,
+    );
+    expect(items(told({ protection: 'unknown' }))).toContain('Kind, amps and volts as printed');
+    expect(keysOf(told({ protection: 'none' }))).not.toContain('cold/fuse');
+    const second = { join: 'parallel', nominalV: 48, cellsInSeries: 13, capacityAh: 10 } as const;
+    const each = told({ protection: 'fuse', fuseA: 20 }, { second, joining: { branchFuses: 'yes' } });
+    expect(items(each)).toMatch(/F1 20 A[^"]*pack 1".*F2 20 A[^"]*pack 2"/);
+    expect(pointOf(each, 'cold/fuse')).toMatchObject({
+      guards: true,
+      title: 'The fuse at each pack is the one of the plan',
+    });
+    const uncounted = hub({
+      cabling: { protection: 'fuse', fuseA: 30 },
+      pack: { nominalV: 48, cellsInSeries: { source: 'unknown' } },
+    });
+    expect(items(uncounted)).toContain('Made for direct current of the full pack’s volts or more');
+  });
+
   it('the lead that is dead, by what parts it: the switch before a fuse behind it', () => {
     const titles = (cabling: NonNullable<Changes['cabling']>): readonly string[] =>
       ['cold/off', 'cold/on'].map((key) =>

@@ -5,6 +5,7 @@ import { qty } from '../../../quantity/phrase.ts';
 import type { Job } from '../../job.ts';
 import { benchPacks } from '../scene.ts';
 import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
+import { guard } from './guard.ts';
 
 /** What a meter may show where nothing is joined, V: induced and left over. Common practice, no source. */
 const [NOTHING_LOW_V, NOTHING_HIGH_V] = [-0.2, 0.5];
@@ -79,6 +80,7 @@ export function cold(job: Job): readonly HoldPoint[] {
   const others = wires.filter(({ cable }) => !/^pack|charger|combiner/.test(cable.key));
   const part = packs.map((p) => p.part).join(', ');
   return [
+    ...guard(job),
     holdPoint(
       'cold',
       'off',
