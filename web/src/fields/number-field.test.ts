@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { act } from '@testing-library/react';
+import { act, fireEvent } from '@testing-library/react';
 import { createElement, Profiler } from 'react';
 import { describe, expect, it } from 'vitest';
 import { newBuild, withPack, withQuantity, type BuildDocument, type QuantityPath } from '@apple-cart/core';
@@ -64,5 +64,26 @@ describe('the field of a quantity', () => {
     expect(text('packs.1.massKg')).toBe('3.4');
     change({ ...TWO, packs: [TWO.packs[0]] });
     expect(page.querySelectorAll('[data-field]')).toHaveLength(SHOWN.length - 1);
+  });
+
+  it('shows and takes over what stands in for an unknown value as well as it is known, and no better', async () => {
+    const { page, change } = await fields();
+    const [pack] = TWO.packs;
+    // A default that follows from another: Kv of a hub from watts, volts and wheel.
+    change({
+      ...TWO,
+      packs: [
+        { ...pack, massKg: { source: 'unknown' } },
+        { ...pack, massKg: { source: 'unknown' } },
+      ],
+    });
+    const field = page.querySelector('[data-field="packs.1.massKg"] input');
+    if (!(field instanceof HTMLInputElement)) throw new Error('no field');
+    expect(field.placeholder).toMatch(/^\d+(\.\d+)? \?$/);
+    expect(field.placeholder.replace(/\D/g, '').length).toBeLessThanOrEqual(4);
+    fireEvent.focus(field);
+    fireEvent.keyDown(field, { key: 'F2' });
+    const taken = useBuild.getState().document?.packs[1]?.massKg;
+    expect(taken).toEqual({ source: 'measured', value: Number.parseFloat(field.placeholder) });
   });
 });

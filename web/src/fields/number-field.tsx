@@ -19,7 +19,7 @@ import { useSettings } from '../state/settings-store.ts';
 import { useTypedAs, useTypedSource } from '../state/typed-as.ts';
 import { StateMark } from '../ui/state-mark.tsx';
 import { ROW } from './field-group.tsx';
-import { fieldText, nudged, otherText, readTyped } from './number-text.ts';
+import { asDefault, fieldText, nudged, otherText, readTyped } from './number-text.ts';
 import { NoteDialog } from './note-dialog.tsx';
 import { TermButton } from '../words/term-button.tsx';
 import { AskSource } from './ask-source.tsx';
@@ -156,7 +156,7 @@ const Field = memo(function Field({ path, label, note, system, quantity }: Field
     setText(undefined);
     const kept = entered.note === undefined ? {} : { note: entered.note };
     if (source === 'unknown') put({ source, ...kept });
-    else put({ source, value: quantity.value, ...kept });
+    else put({ source, value: unknown ? asDefault(quantity.value) : quantity.value, ...kept });
   };
 
   const onNote = (next: string): void => {
@@ -173,7 +173,7 @@ const Field = memo(function Field({ path, label, note, system, quantity }: Field
       [spec.stays === true, '?'],
       [quantity.source === 'worked', fieldText(nudged(quantity.value, 0, spec, system), spec, system)],
     ],
-    `${fieldText(quantity.value, spec, system)} ?`,
+    `${fieldText(asDefault(quantity.value), spec, system)} ?`,
   );
   const other = focused ? otherText(quantity.value, spec, system) : undefined;
   const unknownHint =

@@ -8,12 +8,19 @@ import {
   formatQuantity,
   isCounted,
   type QuantitySpec,
+  type Unit,
   type UnitSystem,
 } from '@apple-cart/core';
 
 /** What a typed text means for a field: a usable value in the document's unit, or why not. */
 export type Typed =
   { readonly ok: true; readonly value: number } | { readonly ok: false; readonly why: string };
+
+/** " in kg"; cells are counted " in series" as they stand. */
+function inUnit(unit: Unit): string {
+  const text = unitText(unit);
+  return text.startsWith('in ') ? ` ${text}` : ` in ${text}`;
+}
 
 /** Reads a field's text in the reader's units and holds it against the hard limits of the spec. */
 export function readTyped(text: string, spec: QuantitySpec, system: UnitSystem): Typed {
@@ -22,10 +29,14 @@ export function readTyped(text: string, spec: QuantitySpec, system: UnitSystem):
   if (!parsed.ok) {
     const issue = parsed.issues[0];
     if (issue?.code === 'missing') return { ok: false, why: 'Empty: type a value, or mark it unknown.' };
-    if (issue?.code === 'unit') return { ok: false, why: `This is measured in ${unitText(unit)}.` };
+    if (issue?.code === 'unit')
+      return {
+        ok: false,
+        why: unitText(unit) === '' ? 'This is a number without a unit.' : `This is measured${inUnit(unit)}.`,
+      };
     return {
       ok: false,
-      why: `Not a number that can be read. Try 12, 12.5 or 3/8${unitText(unit) === '' ? '' : `, in ${unitText(unit)}`}.`,
+      why: `Not a number that can be read. Try 12${isCounted(spec) ? '' : ', 12.5 or 3/8'}${unitText(unit) === '' ? '' : `,${inUnit(unit)}`}.`,
     };
   }
   const value = parsed.value;
@@ -56,6 +67,9 @@ export function fieldText(value: number, spec: QuantitySpec, system: UnitSystem)
   const text = trim(shown.toFixed(digits));
   return text === '-0' ? '0' : text;
 }
+
+/** A value that nobody typed, as it stands in its field and is taken over from there: no default is known better than to four digits. */
+export const asDefault = (value: number): number => Number(value.toPrecision(4));
 
 /** The same value in the other system, for the line under a field in focus; undefined where trade has one unit. */
 export function otherText(value: number, spec: QuantitySpec, system: UnitSystem): string | undefined {

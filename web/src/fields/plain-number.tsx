@@ -1,5 +1,5 @@
 import { useId, useState } from 'react';
-import { convert, parseQuantity, shownUnit, unitText, type Unit } from '@apple-cart/core';
+import { convert, formatQuantity, parseQuantity, shownUnit, unitText, type Unit } from '@apple-cart/core';
 import { useSettings } from '../state/settings-store.ts';
 
 interface Props {
@@ -11,11 +11,23 @@ interface Props {
   readonly step: number;
   /** Decimals shown. */
   readonly digits?: number;
+  /** Nought is meant as well, below the least. */
+  readonly orNought?: boolean;
   readonly onChange: (value: number) => void;
 }
 
 /** A number without a source of its own, such as a place in a drawing: typed, or nudged with the arrow keys. */
-export function PlainNumber({ label, value, unit, min, max, step, digits = 0, onChange }: Props) {
+export function PlainNumber({
+  label,
+  value,
+  unit,
+  min,
+  max,
+  step,
+  digits = 0,
+  orNought = false,
+  onChange,
+}: Props) {
   const system = useSettings((state) => state.units);
   const [text, setText] = useState<string>();
   const id = useId();
@@ -25,11 +37,14 @@ export function PlainNumber({ label, value, unit, min, max, step, digits = 0, on
 
   const read = (typed: string): number | undefined => {
     const parsed = parseQuantity(typed, own, shown);
-    return parsed.ok && parsed.value >= min && parsed.value <= max ? parsed.value : undefined;
+    if (!parsed.ok) return undefined;
+    const { value: next } = parsed;
+    return (orNought && next === 0) || (next >= min && next <= max) ? next : undefined;
   };
   const wrong = text !== undefined && text.trim() !== '' && read(text) === undefined;
+  const end = (limit: number): string => formatQuantity(convert(limit, own, shown), shown);
   return (
-    <label htmlFor={id} className="flex min-w-0 items-center gap-1 text-[13px]">
+    <label htmlFor={id} className="flex min-w-0 flex-wrap items-center gap-1 text-[13px]">
       <span className="text-ink2">{label}</span>
       <input
         id={id}
@@ -38,9 +53,9 @@ export function PlainNumber({ label, value, unit, min, max, step, digits = 0, on
         autoComplete="off"
         value={text ?? usual}
         aria-invalid={wrong}
-        title={wrong ? `A number from ${String(min)} to ${String(max)}` : undefined}
+        aria-describedby={wrong ? `${id}-why` : undefined}
         onFocus={(event) => {
-          setText(usual);
+          setText(text ?? usual);
           event.target.select();
         }}
         onChange={(event) => {
@@ -49,7 +64,8 @@ export function PlainNumber({ label, value, unit, min, max, step, digits = 0, on
           if (next !== undefined) onChange(next);
         }}
         onBlur={() => {
-          setText(undefined);
+          // What cannot be used stays as it was typed, and says why.
+          if (!wrong) setText(undefined);
         }}
         onKeyDown={(event) => {
           if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
@@ -61,6 +77,12 @@ export function PlainNumber({ label, value, unit, min, max, step, digits = 0, on
         }}
       />
       <span className="text-[12.5px] text-ink3">{unit === 'degrees' ? '°' : unitText(shown)}</span>
+      {wrong && (
+        <span id={`${id}-why`} role="alert" className="basis-full text-[12px] leading-tight text-stop">
+          {orNought ? '0, or ' : ''}
+          {end(min)} to {end(max)}; what was there stays in force.
+        </span>
+      )}
     </label>
   );
 }

@@ -54,9 +54,14 @@ export function showsPages(): void {
   });
 }
 
+/** What is changed on a page is changed in hand, and sent nowhere. */
+const edit = (change: (document: BuildDocument) => BuildDocument): void => {
+  useBuild.setState(({ document }) => ({ document: document && change(document) }));
+};
+
 /** Puts a build in hand, whose id is `one`, with what was written down of it. */
 export const inHand = (document: BuildDocument, records: readonly Kept[] = []): void => {
-  useBuild.setState({ id: 'one', version: 1, document, open: () => Promise.resolve() });
+  useBuild.setState({ id: 'one', version: 1, document, edit, open: () => Promise.resolve() });
   queryClient.setQueryData(['records', 'one'], { records, broken: [] });
 };
 

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useId, useState } from 'react';
 
 const CELL =
   'num h-7 w-full min-w-0 bg-field px-1.5 text-right text-[13.5px] border-b border-ink3 max-bench:h-11 print:border-0 aria-[invalid=true]:border-b-2 aria-[invalid=true]:border-stop';
@@ -21,6 +21,7 @@ export function NumberCell({
   onChange: (value: number | null) => void;
 }) {
   const [text, setText] = useState<string>();
+  const id = useId();
   const read = (typed: string): number | null | undefined => {
     const plain = typed.trim().replace(',', '.');
     if (plain === '' || plain === '?') return null;
@@ -30,27 +31,34 @@ export function NumberCell({
   const shown = text ?? (value === null ? '' : String(value));
   const bad = read(shown) === undefined;
   return (
-    <input
-      aria-label={label}
-      inputMode="decimal"
-      autoComplete="off"
-      placeholder={placeholder}
-      className={`${CELL} placeholder:text-slate`}
-      aria-invalid={bad}
-      title={
-        bad
-          ? `A ${whole ? 'whole ' : ''}number from 0 to ${most.toLocaleString('en-GB')}, or nothing`
-          : undefined
-      }
-      value={shown}
-      onChange={(event) => {
-        setText(event.target.value);
-        const next = read(event.target.value);
-        if (next !== undefined) onChange(next);
-      }}
-      onBlur={() => {
-        if (!bad) setText(undefined);
-      }}
-    />
+    <>
+      <input
+        aria-label={label}
+        inputMode="decimal"
+        autoComplete="off"
+        placeholder={placeholder}
+        className={`${CELL} placeholder:text-slate`}
+        aria-invalid={bad}
+        aria-describedby={bad ? id : undefined}
+        value={shown}
+        onChange={(event) => {
+          setText(event.target.value);
+          const next = read(event.target.value);
+          if (next !== undefined) onChange(next);
+        }}
+        onBlur={() => {
+          if (!bad) setText(undefined);
+        }}
+      />
+      {bad && (
+        <span
+          id={id}
+          role="alert"
+          className="block text-left font-text text-[12px] leading-tight whitespace-normal text-stop"
+        >
+          A {whole ? 'whole ' : ''}number from 0 to {most.toLocaleString('en-GB')}, or nothing.
+        </span>
+      )}
+    </>
   );
 }

@@ -1,5 +1,6 @@
 import type { State } from '../../check/state.ts';
 import type { PinWork } from '../../document/harness.ts';
+import { counted } from '../../quantity/format.ts';
 import { behindAdapter, leftAlone } from './adapter.ts';
 import type { Cable } from './components.ts';
 import { asSeen, unseenWords } from './unseen-half.ts';
@@ -90,7 +91,7 @@ const otherCount: PlugRule = {
           stop(
             'other-count',
             [],
-            `${String(from.pins.length)} pins face ${String(to.pins.length)}: halves of one family may still be pushed together.`,
+            `${counted(from.pins.length, 'pin')} against ${String(to.pins.length)}: halves of one family may still be pushed together.`,
             'Find out which pins belong together, and make an adapter.',
           ),
         ],

@@ -23,9 +23,9 @@ const MOST = 20;
 
 /** What is entered of an accessory, in the order of its label. */
 const NUMBERS = [
-  { key: 'volts', label: 'at', unit: 'V', max: 300, step: 1 },
-  { key: 'watts', label: 'takes', unit: 'W', max: 3000, step: 0.5, digits: 1 },
-  { key: 'onPct', label: 'on', unit: '%', max: 100, step: 5 },
+  { key: 'volts', label: 'at', unit: 'V', min: 1, orNought: true, max: 300, step: 1 },
+  { key: 'watts', label: 'takes', unit: 'W', min: 0, max: 3000, step: 0.5, digits: 1 },
+  { key: 'onPct', label: 'on', unit: '%', min: 0, max: 100, step: 5 },
 ] as const;
 
 function Editor({ accessory, index }: { accessory: Accessory; index: number }) {
@@ -84,7 +84,6 @@ function Editor({ accessory, index }: { accessory: Accessory; index: number }) {
             key={key}
             {...rest}
             value={accessory[key]}
-            min={0}
             onChange={(value) => {
               change({ [key]: value }, key);
             }}
