@@ -1,39 +1,17 @@
 // @vitest-environment happy-dom
 import { act, cleanup } from '@testing-library/react';
 import * as fc from 'fast-check';
-import type { ComponentType } from 'react';
 import { describe, expect, it, vi } from 'vitest';
-import { STAGE_IDS, type BuildDocument } from '@apple-cart/core';
+import type { BuildDocument } from '@apple-cart/core';
 import { anyBuild, anyRecords, wholeBuild } from '@apple-cart/core/test';
-import { SCREENS } from '../screens/registry.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { PROGRAM, inHand, shown, showsPages, stumbles, textsOf } from '../test/pages.ts';
 import { WorkerHere } from '../test/worker-here.ts';
-import { PRINTED_SHEETS, STAGE_SHEETS, START, StartSheet } from './sheets.tsx';
+import { EVERY_PAGE } from '../test/every-page.ts';
 
 showsPages();
 
-interface Page {
-  readonly name: string;
-  readonly address: string;
-  readonly Page: ComponentType;
-}
-const PAGES: readonly Page[] = [
-  { name: 'where a build begins', address: `/builds/one/${START}`, Page: StartSheet },
-  ...STAGE_IDS.flatMap((stage) =>
-    (SCREENS[stage].views.length === 0 ? [''] : SCREENS[stage].views.map(({ id }) => id)).map((view) => ({
-      name: `${stage} ${view}`.trim(),
-      address: `/builds/one/${stage}${view === '' ? '' : `?view=${view}`}`,
-      Page: STAGE_SHEETS[stage],
-    })),
-  ),
-  ...PRINTED_SHEETS.map(({ path, Page }) => ({
-    name: `print ${path}`,
-    address: `/builds/one/${path}`,
-    Page,
-  })),
-];
 /** A page says this much at least, characters: a hand-over that is not begun says least. */
 const SAYS = 40;
 /** A build with what a workshop has written down of it. */
@@ -42,7 +20,7 @@ const withRecords = (document: BuildDocument) =>
 /** Other machines for every page: one page is one look at each kind. */
 const looks = (seed: number) => ({ seed, numRuns: 1, endOnFailure: true });
 
-describe.each(PAGES.map((page, i) => ({ ...page, i })))('the page $name', ({ address, Page, i }) => {
+describe.each(EVERY_PAGE.map((page, i) => ({ ...page, i })))('the page $name', ({ address, Page, i }) => {
   it('reads as a person writes, for any machine', async () => {
     const systems = fc.constantFrom('metric' as const, 'imperial' as const);
     await fc.assert(
@@ -83,7 +61,7 @@ const waits = (page: HTMLElement): boolean =>
 
 describe('what is worked out beside a page', () => {
   const ASKING = ['donor', 'drive', 'power', 'law', 'hill', 'range', 'change gain', 'change moves'];
-  const asking = PAGES.filter(({ name }) => ASKING.some((begins) => name.startsWith(begins)));
+  const asking = EVERY_PAGE.filter(({ name }) => ASKING.some((begins) => name.startsWith(begins)));
 
   it.each(asking)('reads as a person writes, for any machine: $name', async ({ address, Page }) => {
     await fc.assert(

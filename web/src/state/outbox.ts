@@ -103,8 +103,8 @@ const once = (): Promise<void> =>
 /** Sends what waits; one window at a time where the browser can tell, and the server's keys make doubles harmless. */
 export function flush(): Promise<void> {
   // A page of another machine's is no secure context: there are no locks there.
-  const locks = (navigator as { readonly locks?: LockManager }).locks;
-  return locks === undefined
+  const { locks = null } = navigator as { readonly locks?: LockManager | null };
+  return locks === null
     ? once()
     : locks.request('apple-cart-outbox', { ifAvailable: true }, async (lock) => {
         if (lock === null) {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { ChargeRecord } from '@apple-cart/core';
+import { formatNumber, type ChargeRecord } from '@apple-cart/core';
 import { keepRecord } from '../../state/records.ts';
 import { usePeople } from '../../state/people.ts';
 import { today } from '../../state/today.ts';
@@ -122,6 +122,11 @@ export function LogCharge({ road, pack }: { road: Road; pack: number }) {
               }}
             />
             <span className="pl-1 text-[12.5px] text-ink3">{unit}</span>
+            {numberIn(id, typed[id]) === undefined && (
+              <span role="alert" className="col-span-3 pb-1 text-[12.5px] text-stop">
+                A number from {LIMITS[id].map((limit) => formatNumber(limit, 0)).join(' to ')}.
+              </span>
+            )}
           </label>
         ))}
       </FieldGroup>

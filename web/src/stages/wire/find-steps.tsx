@@ -29,10 +29,13 @@ export const ROLE_NAMES: Readonly<Record<PinRole, string>> = {
   hears: 'hears',
 };
 
+/** No plug of a harness like this has more between two pins, V. */
+const MOST_V = 200;
+
 /** A number of volts as a meter shows it; undefined where it is none. */
 const readVolts = (text: string): number | undefined => {
   const value = Number(text.trim().replace(',', '.'));
-  return text.trim() !== '' && Math.abs(value) <= 200 ? value : undefined;
+  return text.trim() !== '' && Math.abs(value) <= MOST_V ? value : undefined;
 };
 
 /** The next reading: what to touch, what to do, and a field for what the meter shows. */
@@ -53,6 +56,7 @@ export function Next({
   if (next === undefined) return null;
   const [a, b] = [readVolts(low), readVolts(next.state === 'rest' ? low : high)];
   const [red, black] = [search.names[next.red] ?? '', search.names[next.black] ?? ''];
+  const isWrong = (text: string): boolean => text.trim() !== '' && readVolts(text) === undefined;
   const field = (value: string, set: (text: string) => void, label: string) => (
     <input
       aria-label={label}
@@ -61,7 +65,7 @@ export function Next({
       placeholder="?"
       className="num h-8 w-24 border-b border-ink3 bg-field px-2 text-right text-[15px] max-bench:h-11"
       value={value}
-      aria-invalid={value !== '' && readVolts(value) === undefined}
+      aria-invalid={isWrong(value)}
       onChange={(event) => {
         set(event.target.value);
       }}
@@ -109,6 +113,11 @@ export function Next({
           Enter
         </Button>
       </p>
+      {(isWrong(low) || isWrong(high)) && (
+        <p role="alert" className="pt-1 text-[12.5px] text-stop">
+          Volts as the meter shows them, such as 4.98 or -0.6; at most {MOST_V} either way.
+        </p>
+      )}
       <p className="pt-1.5 text-[12.5px] text-ink2">
         {next.answers
           .slice(0, 4)
