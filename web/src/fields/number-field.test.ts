@@ -9,7 +9,13 @@ import { NumberField } from './number-field.tsx';
 
 showsPages();
 
-const SHOWN = ['brief.riderMassKg', 'donor.crr', 'drive.hysteresisNm', 'packs.1.massKg'] as const;
+const SHOWN = [
+  'packs.0.capacityAh',
+  'brief.riderMassKg',
+  'donor.crr',
+  'drive.hysteresisNm',
+  'packs.1.massKg',
+] as const;
 const TWO: BuildDocument = ((one) => ({ ...one, packs: [one.packs[0], one.packs[0]] }))(
   newBuild('Two packs'),
 );
@@ -85,5 +91,23 @@ describe('the field of a quantity', () => {
     fireEvent.keyDown(field, { key: 'F2' });
     const taken = useBuild.getState().document?.packs[1]?.massKg;
     expect(taken).toEqual({ source: 'measured', value: Number.parseFloat(field.placeholder) });
+  });
+
+  it('takes over nothing that no build could be saved with, and says why at its place', async () => {
+    const { page, change } = await fields();
+    const [pack] = TWO.packs;
+    const cell = {
+      ...pack.cell,
+      capacityAh: { source: 'label', value: 60 },
+      parallel: { source: 'measured', value: 20 },
+    } as const;
+    change({ ...TWO, packs: [{ ...pack, make: 'cells', capacityAh: { source: 'unknown' }, cell }, pack] });
+    const field = page.querySelector('[data-field="packs.0.capacityAh"] input');
+    if (!(field instanceof HTMLInputElement)) throw new Error('no field');
+    expect(field.placeholder).toBe('1200');
+    fireEvent.focus(field);
+    fireEvent.keyDown(field, { key: 'F2' });
+    expect(useBuild.getState().document?.packs[0].capacityAh).toEqual({ source: 'unknown' });
+    expect(page.querySelector('[data-field="packs.0.capacityAh"]')?.textContent).toMatch(/Must be .* to 400/);
   });
 });

@@ -153,10 +153,17 @@ const Field = memo(function Field({ path, label, note, system, quantity }: Field
     }
   };
   const onSource = (source: Source): void => {
-    setText(undefined);
     const kept = entered.note === undefined ? {} : { note: entered.note };
+    const value = unknown ? asDefault(quantity.value) : quantity.value;
+    if (source !== 'unknown' && (value < spec.min || value > spec.max)) {
+      // What was worked out is more than can be entered: it stands as if typed, with the reason.
+      setText(fieldText(value, spec, system), true);
+      setLeft(true);
+      return;
+    }
+    setText(undefined);
     if (source === 'unknown') put({ source, ...kept });
-    else put({ source, value: unknown ? asDefault(quantity.value) : quantity.value, ...kept });
+    else put({ source, value, ...kept });
   };
 
   const onNote = (next: string): void => {
@@ -168,17 +175,18 @@ const Field = memo(function Field({ path, label, note, system, quantity }: Field
   const shown = unknown ? '' : fieldText(entered.value, spec, system);
   const error = typed?.ok === false && (left || text?.trim() !== '') ? typed.why : undefined;
   // What an unknown value is taken as stands in its field, so that nothing is assumed in silence.
+  const usual = fieldText(asDefault(quantity.value), spec, system);
   const standIn = firstOf(
     [
       [spec.stays === true, '?'],
-      [quantity.source === 'worked', fieldText(nudged(quantity.value, 0, spec, system), spec, system)],
+      [quantity.source === 'worked', usual],
     ],
-    `${fieldText(asDefault(quantity.value), spec, system)} ?`,
+    `${usual} ?`,
   );
   const other = focused ? otherText(quantity.value, spec, system) : undefined;
   const unknownHint =
     focused && unknown && spec.stays !== true
-      ? `${standIn.replace(' ?', '')} ${unitOf(spec.unit, system)} is used: ${quantity.origin}`
+      ? `${usual} ${unitOf(spec.unit, system)} is used: ${quantity.origin}`
       : undefined;
   const hint =
     error ??
