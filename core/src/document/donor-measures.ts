@@ -1,7 +1,7 @@
-import { PRESETS } from '../frame/presets/index.ts';
+import { USUAL_FRAME } from '../frame/usual.ts';
 import { NO_DEFAULT, caliper, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
-const preset = (context: FallbackContext) => PRESETS[context.style];
+const preset = (context: FallbackContext) => USUAL_FRAME[context.style];
 const SMALL_FRONT: readonly FallbackContext['style'][] = ['recumbent', 'trike'];
 const PRESET = 'from memory, the preset of the style';
 

@@ -1,11 +1,11 @@
-import { PRESETS } from '../frame/presets/index.ts';
 import { FRAME_STYLES, type FrameStyle } from '../frame/names.ts';
+import { USUAL_FRAME } from '../frame/usual.ts';
 
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** The first place for a pack on a frame of a style. */
-export const usualPlace = (style: FrameStyle) => PRESETS[style].places[0]?.place ?? 'free';
+export const usualPlace = (style: FrameStyle) => USUAL_FRAME[style].pack;
 
 /** Version 1 did not say where the pack is: it lies where the style has it. */
 function packPlaced(old: Readonly<Record<string, unknown>>): Record<string, unknown> {

@@ -1,4 +1,4 @@
-import { stampedNumber } from '../quantity/format.ts';
+import { stampedNumber } from '../quantity/stamped.ts';
 import type { DonorStyle } from './choices.ts';
 
 /** A value that is usual for something, with its standard deviation as a share of it. */

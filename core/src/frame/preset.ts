@@ -51,9 +51,6 @@ export interface Preset {
   readonly points: (input: FrameInput, anchors: Anchors) => Partial<Readonly<Record<PointName, Point>>>;
   readonly tubes: readonly TubeSpec[];
   readonly places: readonly PlaceSpec[];
-  /** Default chainstay and bracket height by wheelbase and radius of the rear wheel. */
-  readonly chainstay: (wheelbase: number, bracketHeight: number, rearRadius: number) => number;
-  readonly bracketHeight: (rearRadius: number) => number;
 }
 
 interface FrontInput {

@@ -1,5 +1,5 @@
 import { supplyAt } from '../machine/battery.ts';
-import { stampedNumber } from '../quantity/format.ts';
+import { stampedNumber } from '../quantity/stamped.ts';
 import { qty } from '../quantity/phrase.ts';
 import type { QuantityPath } from '../document/document.ts';
 import { reading, optional, wrong, type MeasureHelper } from './helper.ts';

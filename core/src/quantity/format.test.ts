@@ -1,19 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { formatChange, formatNumber, formatQuantity, stampedNumber, usualDigits } from './format.ts';
+import { formatChange, formatNumber, formatQuantity, usualDigits } from './format.ts';
 import { phraseText, qty } from './phrase.ts';
 import { describeIssue } from './result.ts';
-
-describe('stampedNumber', () => {
-  it.each([
-    [30, '30'],
-    [7.5, '7.5'],
-    [58.0281546009544, '58'],
-    [203.00000000000009, '203'],
-    [0.25, '0.3'],
-  ])('of %d is %s', (value, text) => {
-    expect(stampedNumber(value)).toBe(text);
-  });
-});
 
 describe('formatNumber', () => {
   it('groups thousands and uses a true minus', () => {

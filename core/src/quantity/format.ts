@@ -93,9 +93,6 @@ function formatter(digits: number): Intl.NumberFormat {
   return found;
 }
 
-/** A number as it is stamped on a thing: a decimal where it has one, and no noughts behind it. */
-export const stampedNumber = (value: number, digits = 1): string => String(Number(value.toFixed(digits)));
-
 /** A number for reading: thousands grouped, a true minus, and "over" rather than a wild figure. */
 export function formatNumber(value: number, digits: number): string {
   if (!Number.isFinite(value)) return value > 0 ? 'no limit' : 'none';

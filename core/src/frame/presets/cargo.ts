@@ -3,8 +3,6 @@ import { frontEnd, riderOver, type Preset } from '../preset.ts';
 
 /** A deck behind the saddle, on struts from the rear axle. */
 export const longtail: Preset = {
-  bracketHeight: () => 300,
-  chainstay: (wheelbase, height, radius) => Math.hypot(wheelbase * 0.555, height - radius),
   points: ({ frontRadius, rearRadius }, { front, bracket }) => {
     const f = frontEnd(front, { headDeg: 70, rake: 46, axleToCrown: frontRadius + 73, headTube: 160 });
     const up = (mm: number): Point => toward(bracket, 108, mm);
@@ -75,8 +73,6 @@ export const longtail: Preset = {
 
 /** A box between two front wheels, steered as one. */
 export const trike: Preset = {
-  bracketHeight: () => 285,
-  chainstay: (_, height, radius) => Math.hypot(500, height - radius),
   points: ({ wheelbase, rearRadius }, { bracket }) => {
     const up = (mm: number): Point => toward(bracket, 109, mm);
     const saddle = up(690);
@@ -141,8 +137,6 @@ export const trike: Preset = {
 
 /** Four wheels, a bench and a canopy. */
 export const carriage: Preset = {
-  bracketHeight: () => 300,
-  chainstay: (wheelbase, height, radius) => Math.hypot(wheelbase - 480, height - radius),
   points: ({ wheelbase }) => {
     const saddle: Point = { x: 400, y: 660 };
     return {

@@ -4,8 +4,6 @@ import { onRack, rack, rackPoints } from './rack.ts';
 
 /** Two saddles; the bracket of the chain is the stoker's. */
 export const tandem: Preset = {
-  chainstay: () => 440,
-  bracketHeight: (radius) => Math.max(265, radius - 68),
   points: ({ wheelbase, frontRadius, rearRadius }, { front, bracket }) => {
     const captain: Point = { x: wheelbase * 0.634, y: bracket.y };
     const f = frontEnd(front, { headDeg: 73, rake: 50, axleToCrown: frontRadius + 46, headTube: 150 });
@@ -70,8 +68,6 @@ export const tandem: Preset = {
 
 /** A reclined seat between the wheels, cranks on a boom ahead of the front wheel. */
 export const recumbent: Preset = {
-  bracketHeight: () => 560,
-  chainstay: (wheelbase, height, radius) => Math.hypot(wheelbase + 330, height - radius),
   points: ({ wheelbase, rearRadius, frontRadius }) => {
     const seatFoot: Point = { x: wheelbase * 0.52, y: 430 };
     const seatBack: Point = { x: wheelbase * 0.15, y: 940 };

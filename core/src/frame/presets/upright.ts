@@ -39,14 +39,7 @@ interface Shape {
   /** Fork length above the radius of its wheel. */
   readonly crownRoom: number;
   readonly saddle: number;
-  readonly stay: number;
-  readonly drop: number;
 }
-
-const measures = ({ stay, drop }: Shape) => ({
-  chainstay: () => stay,
-  bracketHeight: (radius: number) => Math.max(265, radius - drop),
-});
 
 function basics(shape: Shape, radius: number, front: Point, frontRadius: number, bracket: Point) {
   const f = frontEnd(front, {
@@ -76,7 +69,6 @@ function basics(shape: Shape, radius: number, front: Point, frontRadius: number,
 
 function triangle(shape: Shape, packAt: number): Preset {
   return {
-    ...measures(shape),
     points: ({ rearRadius, frontRadius }, { front, bracket }) => {
       const { f, up, points } = basics(shape, rearRadius, front, frontRadius, bracket);
       return {
@@ -101,18 +93,12 @@ function triangle(shape: Shape, packAt: number): Preset {
   };
 }
 
-export const diamond = triangle(
-  { headTube: 150, seat: 545, headDeg: 71, crownRoom: 55, saddle: 700, stay: 440, drop: 70 },
-  350,
-);
+export const diamond = triangle({ headTube: 150, seat: 545, headDeg: 71, crownRoom: 55, saddle: 700 }, 350);
 
-export const fat = triangle(
-  { headTube: 130, seat: 490, headDeg: 69, crownRoom: 80, saddle: 700, stay: 455, drop: 60 },
-  345,
-);
+export const fat = triangle({ headTube: 130, seat: 490, headDeg: 69, crownRoom: 80, saddle: 700 }, 345);
 
 export const smallWheel = triangle(
-  { headTube: 270, seat: 430, headDeg: 71, crownRoom: 75, saddle: 700, stay: 430, drop: 70 },
+  { headTube: 270, seat: 430, headDeg: 71, crownRoom: 75, saddle: 700 },
   330,
 );
 
@@ -122,13 +108,10 @@ const STEP: Shape = {
   headDeg: 70,
   crownRoom: 55,
   saddle: 700,
-  stay: 450,
-  drop: 70,
 };
 
 /** Both tubes are bent down to the bracket, so that one can step through. */
 export const stepThrough: Preset = {
-  ...measures(STEP),
   points: ({ rearRadius, frontRadius }, { front, bracket }) => {
     const { f, up, points } = basics(STEP, rearRadius, front, frontRadius, bracket);
     return {
@@ -162,13 +145,10 @@ const FOLD: Shape = {
   headDeg: 72,
   crownRoom: 70,
   saddle: 690,
-  stay: 405,
-  drop: 60,
 };
 
 /** One main tube with a hinge, a long post and a long stem. */
 export const folding: Preset = {
-  ...measures(FOLD),
   points: ({ rearRadius, frontRadius }, { front, bracket }) => {
     const { f, up, points } = basics(FOLD, rearRadius, front, frontRadius, bracket);
     return { ...points, topRear: up(150), topFront: f.up(60) };
@@ -203,13 +183,10 @@ const TRAIL: Shape = {
   headDeg: 66,
   crownRoom: 165,
   saddle: 690,
-  stay: 440,
-  drop: 30,
 };
 
 /** Four-bar rear end: wheel and stays swing about the pivot, the rocker works the shock. */
 export const fullSuspension: Preset = {
-  ...measures(TRAIL),
   points: ({ rearRadius, frontRadius }, { front, bracket }) => {
     const { f, up, points } = basics(TRAIL, rearRadius, front, frontRadius, bracket);
     const topRear = up(TRAIL.seat - 30);

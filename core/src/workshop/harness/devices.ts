@@ -1,6 +1,6 @@
 import { numberedId, packsFeed } from '../../document/current-cables.ts';
 import type { BuildDocument } from '../../document/document.ts';
-import { stampedNumber } from '../../quantity/format.ts';
+import { stampedNumber } from '../../quantity/stamped.ts';
 import { leadOpens } from '../../document/lead-opens.ts';
 import type { Known, KnownBuild } from '../../document/known-build.ts';
 

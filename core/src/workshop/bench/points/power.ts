@@ -1,6 +1,6 @@
 import { leadOpens, type LeadOpens } from '../../../document/lead-opens.ts';
 import { preCharge } from '../../../power-chain/inrush.ts';
-import { stampedNumber } from '../../../quantity/format.ts';
+import { stampedNumber } from '../../../quantity/stamped.ts';
 import { qty } from '../../../quantity/phrase.ts';
 import type { Job } from '../../job.ts';
 import { benchPacks } from '../scene.ts';
