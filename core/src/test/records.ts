@@ -72,19 +72,17 @@ const charge = fc
 const upkeep = fc
   .tuple(drawn(upkeepRecord), on, fc.constantFrom('tyres', 'brakes', 'spokes', 'axle-nuts'), words, who)
   .map(([data, day, task, note, name]) => upkeepRecord.parse({ ...data, on: day, task, note, who: name }));
-const trial = fc
-  .tuple(drawn(trialRecord), on, reason, who)
-  .map(([data, day, why, name]) =>
-    trialRecord.parse({
-      ...data,
-      on: day,
-      what: 'A larger ring',
-      reason: why,
-      who: name,
-      steps: [],
-      corrects: null,
-    }),
-  );
+const trial = fc.tuple(drawn(trialRecord), on, reason, who).map(([data, day, why, name]) =>
+  trialRecord.parse({
+    ...data,
+    on: day,
+    what: 'A larger ring',
+    reason: why,
+    who: name,
+    steps: [],
+    corrects: null,
+  }),
+);
 const fault = fc
   .tuple(
     drawn(faultRecord),
