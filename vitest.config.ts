@@ -1,11 +1,24 @@
 import { defineConfig } from 'vitest/config';
 
+/** What presses whatever it finds leaves things behind: texts half typed, names, choices. */
+const APART = ['web/src/stages/any-hand.test.ts'];
+
 export default defineConfig({
   test: {
-    include: ['core/src/**/*.test.ts', 'server/src/**/*.test.ts', 'web/src/**/*.test.ts'],
     environment: 'node',
-    // Tests share nothing that they change, so a worker may load the modules once for all its files.
-    isolate: false,
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'unit',
+          include: ['core/src/**/*.test.ts', 'server/src/**/*.test.ts', 'web/src/**/*.test.ts'],
+          exclude: [...APART, '**/node_modules/**'],
+          // Tests share nothing that they change, so a worker may load the modules once for all its files.
+          isolate: false,
+        },
+      },
+      { extends: true, test: { name: 'apart', include: APART, isolate: true } },
+    ],
     pool: 'threads',
     maxWorkers: 2,
     // A limit for what hangs, not a measure of speed: a busy machine can stand still for a minute.

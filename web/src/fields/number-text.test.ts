@@ -27,6 +27,8 @@ describe('readTyped', () => {
     expect(why('5 mph')).toContain('measured in kg');
     expect(why('5 mph', specAt('donor.crr'))).toBe('This is a number without a unit.');
     expect(why('5 mph', specAt('packs.0.cellsInSeries'))).toBe('This is measured in series.');
+    const inches = readTyped('5 mph', specAt('donor.tyreMm'), 'imperial');
+    expect(inches.ok ? '' : inches.why).toBe('This is measured in inches.');
     expect(why('many', specAt('packs.0.cell.parallel'))).toContain('Try 12, in parallel.');
     expect(why('9')).toBe('Must be 10.0\u00a0kg to 400.0\u00a0kg. The value from before stays in force.');
     expect(why('4000')).toContain('400.0');

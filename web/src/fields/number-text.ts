@@ -19,6 +19,7 @@ export type Typed =
 /** " in kg"; cells are counted " in series" as they stand. */
 function inUnit(unit: Unit): string {
   const text = unitText(unit);
+  if (text === 'in') return ' in inches';
   return text.startsWith('in ') ? ` ${text}` : ` in ${text}`;
 }
 

@@ -30,6 +30,16 @@ function guardOf({ cabling }: BuildDocument, { cabling: { fuseA } }: KnownBuild,
   }
 }
 
+/** What guards the battery leads, with the pack by its index that each sits at; undefined is one for all. */
+export function guardsOf(
+  build: BuildDocument,
+  known: KnownBuild,
+): readonly { readonly device: Device; readonly pack: number | undefined }[] {
+  return packsFeed(build) === 'combiner' && build.joining.branchFuses === 'yes'
+    ? build.packs.map((_, pack) => ({ device: guardOf(build, known, pack + 1), pack }))
+    : [{ device: guardOf(build, known), pack: undefined }];
+}
+
 /** A resistor lies across what opens by hand, never across a fuse. */
 function withResistor(
   build: BuildDocument,
@@ -50,17 +60,19 @@ function withResistor(
  * breakers at each of several packs.
  */
 export function devicesIn(build: BuildDocument, known: KnownBuild): (key: string) => readonly Device[] {
-  const { cabling, joining, packs } = build;
-  const several = packsFeed(build) === 'combiner';
-  const each = several && joining.branchFuses === 'yes';
+  const { cabling } = build;
+  const guards = guardsOf(build, known);
   const hand: readonly Device[] = cabling.passes.includes('pull-plug')
     ? [{ id: 'switch', tag: `S1 ${printed(known.cabling.pullPlugA, 'A')}`, across: undefined }]
     : [];
-  const common = withResistor(build, known, [...hand, ...(each ? [] : [guardOf(build, known)])]);
-  const branches = new Map(
-    each ? packs.map((_, i) => [`${numberedId('pack', i)}-combiner`, [guardOf(build, known, i + 1)]]) : [],
+  const forAll = guards.flatMap(({ pack, device }) => (pack === undefined ? [device] : []));
+  const common = withResistor(build, known, [...hand, ...forAll]);
+  const branches = new Map<string, readonly Device[]>(
+    guards.flatMap(({ pack, device }) =>
+      pack === undefined ? [] : [[`${numberedId('pack', pack)}-combiner`, [device]] as const],
+    ),
   );
-  const lead = several ? 'combiner-controller' : 'pack-controller';
+  const lead = packsFeed(build) === 'combiner' ? 'combiner-controller' : 'pack-controller';
   return (key) => (key === lead ? common : (branches.get(key) ?? []));
 }
 

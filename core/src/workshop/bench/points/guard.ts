@@ -1,35 +1,20 @@
 import { formatQuantity } from '../../../quantity/format.ts';
 import type { Job } from '../../job.ts';
-import { devicesIn } from '../../harness/devices.ts';
-import { numberedId, packsFeed } from '../../../document/current-cables.ts';
+import { guardsOf } from '../../harness/devices.ts';
 import { benchPacks } from '../scene.ts';
 import { holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
 const CAUTION =
   'Looked at with the pack parted. A fuse for alternating current only draws an arc that does not end.';
 
-/** The fuses or breakers of the battery lead, one at each pack or one for all, as somebody finds them. */
-function found({ build, known }: Job): readonly string[] {
-  const devicesOf = devicesIn(build, known);
-  const amps = known.cabling.fuseA;
-  const lead = packsFeed(build) === 'combiner' ? 'combiner-controller' : 'pack-controller';
-  const places = [
-    { cable: lead, near: 'the pack' },
-    ...build.packs.map((_, i) => ({
-      cable: `${numberedId('pack', i)}-combiner`,
-      near: `pack ${String(i + 1)}`,
-    })),
-  ];
-  return places.flatMap(({ cable, near }) =>
-    devicesOf(cable)
-      .filter(({ id }) => id === 'fuse' || id === 'breaker')
-      .map(({ tag }) =>
-        amps.source === 'unknown'
-          ? `${tag.split(' ')[0] ?? tag}, within a hand’s width of ${near}: its amps are read, and named in Power`
-          : `${tag} is printed on it, within a hand’s width of ${near}`,
-      ),
-  );
-}
+/** The fuses or breakers of the battery leads, one at each pack or one for all, as somebody finds them. */
+const found = ({ build, known }: Job): readonly string[] =>
+  guardsOf(build, known).map(({ device: { tag }, pack }) => {
+    const near = `within a hand’s width of ${pack === undefined ? 'the pack' : `pack ${String(pack + 1)}`}`;
+    return known.cabling.fuseA.source === 'unknown'
+      ? `${tag.split(' ')[0] ?? tag}, ${near}: its amps are read, and named in Power`
+      : `${tag} is printed on it, ${near}`;
+  });
 
 const HOW = 'Read what is printed on it, in the hand; then into its holder, and a pull at the holder.';
 const LOOKED_AT = { guards: true, photograph: true, caution: CAUTION } as const;
