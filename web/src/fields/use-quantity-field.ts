@@ -31,8 +31,8 @@ export interface QuantityInField {
 
 /**
  * A quantity as its field shows it; undefined for a pack that the build has not. A stage has up to seventy fields:
- * what this returns is the same object for as long
- * as nothing of its own has changed, so that a field need not be drawn anew.
+ * what this returns is the same object for as long as nothing of its own has changed, so that a field need not be drawn
+ * anew. Rules and shelf are watched by the stage around the field, which asks again when they change.
  */
 export function useQuantityField(path: QuantityPath, system: UnitSystem): QuantityInField | undefined {
   return useBuild(

@@ -575,21 +575,26 @@ describe('what is asked on the bench is there to be looked at', () => {
     const told = (cabling: NonNullable<Changes['cabling']>, more: Changes = {}) =>
       hub({ ...more, cabling, pack: { nominalV: 48, cellsInSeries: 13 } });
     expect(items(told({ protection: 'fuse', fuseA: 30 }))).toMatch(
-      /F1 30 A is printed on it, within a hand’s width of the pack.*direct current of 55\u00a0V or more/,
+      /F1: 30 A is printed on it; within a hand’s width of the pack.*direct current of 55\u00a0V or more/,
     );
     // What nobody has read is asked for, and no default is looked for on the bench.
     expect(items(told({ protection: 'breaker', fuseA: { source: 'unknown' } }))).toMatch(
-      /Q1, .*its amps are read/,
+      /Q1: its amps are read/,
     );
     expect(items(told({ protection: 'unknown' }))).toContain('Kind, amps and volts as printed');
     expect(keysOf(told({ protection: 'none' }))).not.toContain('cold/fuse');
     const second = { join: 'parallel', nominalV: 48, cellsInSeries: 13, capacityAh: 10 } as const;
     const each = told({ protection: 'fuse', fuseA: 20 }, { second, joining: { branchFuses: 'yes' } });
-    expect(items(each)).toMatch(/F1 20 A[^"]*pack 1".*F2 20 A[^"]*pack 2"/);
+    expect(items(each)).toMatch(/F1: 20 A[^"]*pack 1".*F2: 20 A[^"]*pack 2"/);
     expect(pointOf(each, 'cold/fuse')).toMatchObject({
       guards: true,
       title: 'The fuse at each pack is the one of the plan',
     });
+    // Whether each pack has its own is asked where nobody has said it, and never reads as one for all.
+    const unsaid = told({ protection: 'fuse', fuseA: 20 }, { second });
+    expect(items(unsaid)).toMatch(/where the packs meet.*One at each pack, or one for all: looked at/);
+    expect(items(each)).not.toContain('one for all');
+    expect(pointOf(told({ protection: 'breaker', fuseA: 40 }), 'cold/fuse').how).not.toContain('holder');
     const uncounted = hub({
       cabling: { protection: 'fuse', fuseA: 30 },
       pack: { nominalV: 48, cellsInSeries: { source: 'unknown' } },
