@@ -299,6 +299,7 @@ export { underBudget, type UnderBudget, type WayBack } from './explore/under-bud
 export { PRICE_FIELDS, readPriceList, type PriceListRead } from './parts/price-list.ts';
 export { partsFor, type Likely } from './workshop/parts-list/likely.ts';
 export { KITS, counts, type Kit, type Row } from './workshop/parts-list/purchase-list.ts';
+export { fitsOf, stopsOf, type LineFit } from './workshop/parts-list/fit-of.ts';
 export { sendingOf, type Ledger } from './workshop/parts-list/ledger.ts';
 export {
   purchaseTable,

@@ -57,6 +57,8 @@ export interface Check {
   readonly assumed: readonly QuantityPath[];
   /** Every quantity that it rests on. */
   readonly inputs: readonly QuantityPath[];
+  /** The field at which it is mended, where it is one; empty where several could be. */
+  readonly at: QuantityPath | '';
 }
 
 /** A choice that may not have been made: its words for the list of what is missing, and whether it is known. */
@@ -78,6 +80,8 @@ interface Base {
   readonly origin: Origin;
   readonly source?: string;
   readonly inputs: readonly Known[];
+  /** The value that is mended, where it does not rest on that alone. */
+  readonly mends?: Known;
   readonly asked?: readonly Asked[];
   /** What the limit itself is worked out from: while one is unknown, there is no limit to show. */
   readonly limitFrom?: readonly Known[];
@@ -120,6 +124,7 @@ function checkOf(base: Base, outcome: Outcome): Check {
     unanswered,
     assumed: pathsFrom(base.inputs, 'assumed'),
     inputs: base.inputs.map((k) => k.path),
+    at: (base.mends ?? (base.inputs.length === 1 ? base.inputs[0] : undefined))?.path ?? '',
     state: known ? outcome.would : 'unknown',
     would: outcome.would,
     value: known ? outcome.value : undefined,

@@ -1,3 +1,4 @@
+import { counted } from '../quantity/format.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
@@ -227,7 +228,7 @@ function spread(s: Subject, direction: 'driving' | 'braking'): Check {
       ' on flats ',
       qty(flats, 'mm', 1),
       ' apart push the lips open; ',
-      s.build.drive.torqueArms === 0 ? 'no arm' : `${String(s.build.drive.torqueArms)} arm(s)`,
+      s.build.drive.torqueArms === 0 ? 'no arm' : counted(s.build.drive.torqueArms, 'arm'),
       steel ? ' and steel lips' : '',
       ' hold ',
       qty(holds, 'N m', 0),

@@ -93,6 +93,10 @@ export function peukertFactor(pack: Pack, batteryA: number): number {
   return exponent === 0 || batteryA <= i20 ? 1 : Math.pow(batteryA / i20, exponent);
 }
 
+/** Volts of a pack at rest at a state of charge, 0 to 1. */
+export const openVoltsAt = ({ chemistry, cellsInSeries }: Pack, charge: number): number =>
+  cellsInSeries * interpolate(CHARGE_STEPS, CHEMISTRIES[chemistry].openCircuit, charge);
+
 /** State of charge of a pack by its volts at rest, 0 to 1; the ends beyond them. */
 export function chargeAtRest(pack: Pack, volts: number): number {
   const { openCircuit } = CHEMISTRIES[pack.chemistry];

@@ -152,6 +152,31 @@ describe('the charger of four lead-acid blocks', () => {
   });
 });
 
+describe('the charger of thirteen lithium cells', () => {
+  // 4.20 V a cell, and a few tenths of a volt (common practice); to 85 % they rest at about 52 V.
+  it.each([
+    [54.6, 100, 'fine'],
+    [58.8, 100, 'stop'],
+    [52, 100, 'look'],
+    [52, 85, 'fine'],
+    [54.6, 85, 'fine'],
+    [58.8, 85, 'stop'],
+    [42, 100, 'stop'],
+    [42, 85, 'stop'],
+  ])('of %s V, charged to %s %%, is %s', (volts, chargeLimitPct, state) => {
+    const build = whole({ pack: { cellsInSeries: 13, nominalV: 48, chargeLimitPct }, charger: { volts } });
+    expect(check(build, 'charger-volts')?.state).toBe(state);
+  });
+
+  it('is not known to suit cells that nobody has counted, unless no count could stand it', () => {
+    const uncounted = (volts: number) =>
+      check(whole({ pack: { cellsInSeries: { source: 'unknown' } }, charger: { volts } }), 'charger-volts');
+    expect(uncounted(54.6)).toMatchObject({ state: 'unknown', missing: ['packs.0.cellsInSeries'] });
+    expect(uncounted(58.8)?.state).toBe('unknown');
+    expect(uncounted(67.2)?.state).toBe('stop');
+  });
+});
+
 describe('a controller that is limited in watts', () => {
   it('asks the amps of the lowest volts of every link', () => {
     const build = whole({

@@ -3,24 +3,12 @@ import { AMPS_PER_AH } from '../document/per-cell.ts';
 import type { PackDocument } from '../document/pack.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import type { Known, KnownPack } from '../document/known-build.ts';
-import { fullChargeVolts, type Pack } from '../machine/battery.ts';
+import { chargeAtRest, fullChargeVolts, type Pack } from '../machine/battery.ts';
 import { packsAboard } from '../machine/assemble.ts';
-import { qty } from '../quantity/phrase.ts';
+import { qty, type Phrase } from '../quantity/phrase.ts';
 import { idOfPack, ofPack } from '../document/pack-names.ts';
+import { endSpan, overcharges } from './charging.ts';
 import type { PowerSubject } from './subject.ts';
-
-/** A lithium charger's volts have to meet the pack's within this share. Common practice: a few tenths of a volt. */
-const CHARGER_BAND = 0.006;
-/** Lead-acid is charged at anything from float to absorption, volts a cell: 13.5 to 14.7 V a block. Common practice. */
-const LEAD_SPAN = [2.25, 2.45] as const;
-
-/** The volts that a charger for a pack may end at. */
-export function endSpan(pack: Pack): readonly [number, number] {
-  if (pack.chemistry === 'lead-acid')
-    return [LEAD_SPAN[0] * pack.cellsInSeries, LEAD_SPAN[1] * pack.cellsInSeries];
-  const full = fullChargeVolts(pack);
-  return [full * (1 - CHARGER_BAND), full * (1 + CHARGER_BAND)];
-}
 
 /** What a pack takes on charge rests on: the amps of its cells where it is built of them, or its own. */
 export const takenBy = (pack: PackDocument, known: KnownPack): Known =>
@@ -57,47 +45,70 @@ function chargePlug({ build, known }: PowerSubject): readonly Check[] {
   ];
 }
 
-function chargerOf({ build, known }: PowerSubject, first: Pack, index: number): readonly Check[] {
-  const [document, pack] = [build.packs[index], known.packs[index]];
+/** A charger that ends below this share of a pack is for another pack. */
+const HARDLY = 0.3;
+
+/** A charger's volts against its pack's end of charge. */
+function chargerVolts(s: PowerSubject, first: Pack, index: number): Check {
+  const pack = s.known.packs[index] ?? s.known.packs[0];
+  const { charger, cellsInSeries, chargeLimitPct } = pack;
+  const [least, most] = endSpan(first, chargeLimitPct.value / 100);
+  const volts = charger.volts.value;
+  const lead = first.chemistry === 'lead-acid';
+  const fills = chargeAtRest(first, volts);
+  const early = !lead && volts < least && fills > HARDLY;
+  const says = (): Phrase => {
+    if (overcharges(volts, first)) return ['; this one overcharges.'];
+    return early
+      ? ['; this one ends with about ', qty(100 * fills, '%', 0), ' in.']
+      : ['; the charger has to end there.'];
+  };
+  return measured({
+    id: idOfPack('charger-volts', index),
+    group: 'charging',
+    title: `Charger’s volts against the pack${ofPack(s.build, index)}`,
+    value: Math.max(0, least - volts, volts - most),
+    unit: 'V',
+    sense: 'most',
+    // Rounding of a label is no fault.
+    fine: 1e-6,
+    look: early ? Infinity : 1e-6,
+    limit: [qty(least, 'V'), ' to ', qty(most, 'V')],
+    why: [
+      qty(first.cellsInSeries, 'S'),
+      ' of ',
+      CHEMISTRIES[first.chemistry].name,
+      ...(lead ? [' float at ', qty(least, 'V'), ' and are absorbed at up to '] : [' end at ']),
+      qty(lead ? most : fullChargeVolts(first), 'V'),
+      ...says(),
+    ],
+    remedy: [
+      early
+        ? 'If that is meant, say so at “charged to”: it lasts longer, and is filled now and then for its board to balance. Else take the charger made for this pack.'
+        : 'Use the charger made for this pack: never one of other volts or chemistry.',
+    ],
+    origin: 'common practice',
+    source:
+      'end of charge a cell: lithium 4.20 V, iron phosphate 3.65 V, lead-acid 2.25 V float to 2.45 V absorption',
+    mends: charger.volts,
+    // What a cell more would not stand is too much however many there are.
+    inputs: overcharges(volts, { ...first, cellsInSeries: first.cellsInSeries + 1 })
+      ? [charger.volts]
+      : [charger.volts, cellsInSeries],
+  });
+}
+
+function chargerOf(s: PowerSubject, first: Pack, index: number): readonly Check[] {
+  const [document, pack] = [s.build.packs[index], s.known.packs[index]];
   if (document === undefined || pack === undefined) return [];
   const { charger } = pack;
-  const which = ofPack(build, index);
-  const wanted = fullChargeVolts(first);
-  const [least, most] = endSpan(first);
-  const volts = charger.volts.value;
-  const off = Math.max(0, least - volts, volts - most);
-  const lead = first.chemistry === 'lead-acid';
   const taken = takenBy(document, pack);
   return [
-    measured({
-      id: idOfPack('charger-volts', index),
-      group: 'charging',
-      title: `Charger’s volts against the pack${which}`,
-      value: off,
-      unit: 'V',
-      sense: 'most',
-      // Rounding of a label is no fault.
-      fine: 1e-6,
-      look: 1e-6,
-      limit: [qty(least, 'V'), ' to ', qty(most, 'V')],
-      why: [
-        qty(first.cellsInSeries, 'S'),
-        ' of ',
-        CHEMISTRIES[first.chemistry].name,
-        ...(lead ? [' float at ', qty(least, 'V'), ' and are absorbed at up to '] : [' end at ']),
-        qty(lead ? most : wanted, 'V'),
-        volts > most ? '; this one overcharges.' : '; the charger has to end there.',
-      ],
-      remedy: ['Use the charger made for this pack: never one of other volts or chemistry.'],
-      origin: 'common practice',
-      source:
-        'end of charge a cell: lithium 4.20 V, iron phosphate 3.65 V, lead-acid 2.25 V float to 2.45 V absorption',
-      inputs: [charger.volts],
-    }),
+    chargerVolts(s, first, index),
     measured({
       id: idOfPack('charger-amps', index),
       group: 'charging',
-      title: `Charger’s amps against the cells${which}`,
+      title: `Charger’s amps against the cells${ofPack(s.build, index)}`,
       value: charger.currentA.value,
       unit: 'A',
       sense: 'most',
@@ -113,6 +124,7 @@ function chargerOf({ build, known }: PowerSubject, first: Pack, index: number): 
       remedy: ['Take a smaller charger.'],
       origin: 'common practice',
       source: 'the cell maker’s data sheet decides',
+      mends: charger.currentA,
       inputs: [charger.currentA, taken],
     }),
   ];

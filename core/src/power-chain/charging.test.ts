@@ -90,8 +90,16 @@ describe('a charge', () => {
     const run = chargeRun(pack(), { volts: 50, amps: 2, efficiency: 0.9 }, 0, 1);
     expect(run.arrives).toBe(false);
     // 50 V rest on 13 cells are 3.85 V each: about two thirds.
-    if (!run.arrives) expect(run.endsAt).toBeGreaterThan(0.55);
+    if (!run.arrives) expect(run.endsAt ?? 0).toBeGreaterThan(0.55);
     if (!run.arrives) expect(run.endsAt).toBeLessThan(0.72);
+  });
+
+  it('never runs with a charger that does not end: no hours are told that nobody may charge for', () => {
+    // Fourteen cells' charger on thirteen.
+    expect(chargeRun(pack(), { volts: 58.8, amps: 2, efficiency: 0.9 }, 0, 1)).toEqual({
+      arrives: false,
+      endsAt: undefined,
+    });
   });
 
   it('never gets shorter for a larger pack or a smaller charger', () => {
@@ -204,6 +212,16 @@ describe('the words of the charge card', () => {
         charger: { volts: { source: 'unknown' } },
       }),
     ).toMatch(/one that ends between 40\.5.V and 44\.1.V/);
+    // The card is not to send anybody to a charger that sets the pack on fire.
+    const wrong = words({ pack, charger: { volts: 58.8 } });
+    expect(wrong).toMatch(/Not with its charger of 58\.8.V, which overcharges it: one that ends at 54\.6.V/);
+    expect(words({ pack: { ...pack, chargeLimitPct: 85 }, charger: { volts: 52.5 } })).toMatch(
+      /Charger: 52\.5.V, never another\.$/,
+    );
+    expect(words({ pack, charger: { volts: 50 } })).toMatch(/charger of 50\.0.V does not fill it/);
+    expect(words({ pack: { cellsInSeries: { source: 'unknown' } }, charger: { volts: 54.6 } })).toMatch(
+      /nothing is charged before the cells are counted/,
+    );
     const uncounted = words({
       pack: { cellsInSeries: { source: 'unknown' } },
       charger: { volts: { source: 'unknown' } },

@@ -1,5 +1,25 @@
 import type { Chemistry } from '../document/choices.ts';
-import { wholeCapacityAh, supplyAt, type Pack } from '../machine/battery.ts';
+import { fullChargeVolts, openVoltsAt, wholeCapacityAh, supplyAt, type Pack } from '../machine/battery.ts';
+
+/** A lithium charger's volts have to meet the pack's within this share. Common practice: a few tenths of a volt. */
+const CHARGER_BAND = 0.006;
+/** Lead-acid is charged at anything from float to absorption, volts a cell: 13.5 to 14.7 V a block. Common practice. */
+const LEAD_SPAN = [2.25, 2.45] as const;
+
+/**
+ * The volts that a charger for a pack may end at.
+ * @param chargedTo the share to which it is meant to be charged: a charger may end there by its volts. Lead-acid is always filled
+ */
+export function endSpan(pack: Pack, chargedTo = 1): readonly [number, number] {
+  if (pack.chemistry === 'lead-acid')
+    return [LEAD_SPAN[0] * pack.cellsInSeries, LEAD_SPAN[1] * pack.cellsInSeries];
+  const full = fullChargeVolts(pack);
+  const least = chargedTo < 1 ? Math.min(full, openVoltsAt(pack, chargedTo)) : full;
+  return [least * (1 - CHARGER_BAND), full * (1 + CHARGER_BAND)];
+}
+
+/** Whether a charger that ends at these volts goes on charging a pack that is full. */
+export const overcharges = (volts: number, pack: Pack): boolean => volts > endSpan(pack)[1] + 1e-6;
 
 /** What the wall gives to the pack. */
 export interface Charger {
@@ -30,7 +50,9 @@ export type ChargeOutcome =
       readonly steps: readonly ChargeStep[];
     }
   /** The charger ends before the wanted charge. */
-  | { readonly arrives: false; readonly endsAt: number };
+  | { readonly arrives: false; readonly endsAt: number }
+  /** It never ends: nobody may charge with it, and no hours are told. */
+  | { readonly arrives: false; readonly endsAt: undefined };
 
 /**
  * Under charge a cell stands higher above its resting volts than its resistance alone says: ions lag behind.
@@ -55,6 +77,7 @@ const STEPS = 200;
  * from memory, so the taper is an estimate and the constant-current part is exact.
  */
 export function chargeRun(pack: Pack, charger: Charger, from: number, to: number): ChargeOutcome {
+  if (overcharges(charger.volts, pack)) return { arrives: false, endsAt: undefined };
   const capacity = wholeCapacityAh(pack);
   const lag = LAG[pack.chemistry];
   const amps = (charge: number): number => {

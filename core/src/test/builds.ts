@@ -6,6 +6,7 @@ import { drawn } from './drawn.ts';
 // What the tests of other rooms draw builds by.
 export { anyBuild } from './sample.ts';
 export { anyRecords } from './records.ts';
+export { courier, longtail, tandem, tourer, trike } from './demo.ts';
 
 /** Builds drawn over the whole schema, whatever a person may have written in their texts. */
 export const wholeBuild: fc.Arbitrary<BuildDocument> = drawn(buildDocument).map((data) => {

@@ -173,18 +173,27 @@ const SETTLES: Readonly<Record<DriveKind, string>> = {
   external: 'the motor’s mount, its chain or belt',
 };
 
+/** How it is charged: never by a charger that one of its packs does not stand. */
+function charging({ study: { build }, known: { packs } }: Verdict): Phrase {
+  const runs = packs.map((_, i) => chargePlan(build, i).run);
+  if (runs.some((run) => !run.arrives && run.endsAt === undefined))
+    return [
+      'A charger that is named for it overcharges its pack: do not charge it before it has the right one.',
+    ];
+  const [run] = runs;
+  return packs[0].charger.currentA.source === 'unknown' || run?.arrives !== true
+    ? ['Charge it with its own charger only, watched, above freezing.']
+    : [
+        `Charge it with its own charger only: about ${hoursText(run.hours)} from empty, watched, above freezing.`,
+      ];
+}
+
 function asks(verdict: Verdict): readonly Phrase[] {
   const { build } = verdict.study;
   const { known } = verdict;
-  const [pack] = known.packs;
-  const { run } = chargePlan(build);
   const permitted = known.donor.permittedKg;
   return [
-    pack.charger.currentA.source === 'unknown' || !run.arrives
-      ? ['Charge it with its own charger only, watched, above freezing.']
-      : [
-          `Charge it with its own charger only: about ${hoursText(run.hours)} from empty, watched, above freezing.`,
-        ],
+    charging(verdict),
     build.packs[0].chemistry === 'lead-acid'
       ? ['Charge after every ride, and store it full.']
       : ['Store it half full and cool; do not leave it empty.'],

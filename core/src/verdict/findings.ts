@@ -18,7 +18,7 @@ const checkFinding = (c: Check, stage: StageId): Finding => ({
   state: c.state,
   title: c.title,
   detail: [...c.why, ' ', ...c.remedy],
-  path: '',
+  path: c.at,
   stage,
 });
 

@@ -1,11 +1,12 @@
 // @vitest-environment happy-dom
-import { act, cleanup } from '@testing-library/react';
+import { cleanup } from '@testing-library/react';
 import * as fc from 'fast-check';
-import { describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '@apple-cart/core';
 import { anyBuild, anyRecords, wholeBuild } from '@apple-cart/core/test';
 import { verdictOf } from '../state/verdicts.ts';
 import { useSettings } from '../state/settings-store.ts';
+import { answered } from '../test/at-work.ts';
 import { PROGRAM, inHand, shown, showsPages, stumbles, textsOf } from '../test/pages.ts';
 import { WorkerHere } from '../test/worker-here.ts';
 import { EVERY_PAGE } from '../test/every-page.ts';
@@ -54,11 +55,6 @@ describe.each(EVERY_PAGE.map((page, i) => ({ ...page, i })))('the page $name', (
   });
 });
 
-/** Something of it is still being worked out. */
-const waits = (page: HTMLElement): boolean =>
-  page.querySelector('[aria-busy=true]') !== null ||
-  [...page.querySelectorAll('[role=status]')].some(({ textContent }) => textContent.trim().endsWith('…'));
-
 describe('what is worked out beside a page', () => {
   const ASKING = ['donor', 'drive', 'power', 'law', 'hill', 'range', 'change gain', 'change moves'];
   const asking = EVERY_PAGE.filter(({ name }) => ASKING.some((begins) => name.startsWith(begins)));
@@ -69,10 +65,7 @@ describe('what is worked out beside a page', () => {
         WorkerHere.silent = false;
         inHand(document);
         const { page } = await shown(Page, address);
-        await vi.waitFor(async () => {
-          await act(() => vi.dynamicImportSettled());
-          expect(waits(page)).toBe(false);
-        }, 60_000);
+        await answered(page);
         expect(stumbles(page)).toEqual([]);
         cleanup();
       }),

@@ -6,7 +6,7 @@ import { packsAboard } from '../../machine/assemble.ts';
 import { applyPart } from '../../parts/apply-part.ts';
 import type { Part, PartOf } from '../../parts/part.ts';
 import { FUSE_HOLDS } from '../../power-chain/chain.ts';
-import { endSpan } from '../../power-chain/charge-checks.ts';
+import { endSpan } from '../../power-chain/charging.ts';
 import { highestVolts } from '../../power-chain/subject.ts';
 import { sameLink, type Link } from '../../power-chain/link.ts';
 import { formatNumber } from '../../quantity/format.ts';

@@ -1,4 +1,4 @@
-/** Checks of fit and of the power chain that say whether the thing on a line fits together with the rest, by rule. */
+/** Checks of fit and of the power chain, and links of it, that say whether the thing on a line fits together with the rest, by rule. */
 export const FITS: Readonly<Record<string, readonly string[]>> = {
   motor: [
     'hub-width',
@@ -7,7 +7,6 @@ export const FITS: Readonly<Record<string, readonly string[]>> = {
     'slot-width',
     'slot-play',
     'slot-depth',
-    'axle-slot',
     'axle-length',
     'disc-mount',
     'caliper-gap',
@@ -15,6 +14,10 @@ export const FITS: Readonly<Record<string, readonly string[]>> = {
     'shell-bore',
     'gearbox-stay',
     'ground',
+    'other-hub-width',
+    'other-hub-narrow',
+    'other-axle-length',
+    'other-axle-slot',
     'control-place',
   ],
   controller: ['controller-volts', 'controller'],
@@ -32,11 +35,13 @@ export const FITS: Readonly<Record<string, readonly string[]>> = {
     'bms',
     'cells',
   ],
+  cells: ['cells'],
+  board: ['bms', 'board', 'cutoff-order'],
   charger: ['charger-volts', 'charger-amps', 'charge-plug'],
-  fuse: ['fuse-below-lead', 'fuse-above-hill', 'fuse-volts'],
-  combiner: ['join'],
+  fuse: ['fuse', 'fuse-below-lead', 'fuse-above-hill', 'fuse-volts'],
+  combiner: ['join', 'above-cutoff', 'parallel-kind', 'parallel-volts'],
   converter: ['converter-watts', 'converter-volts'],
-  'torque-arms': ['torque-arms'],
+  'torque-arms': ['torque-arms', 'other-torque-arms', 'dropout-plate'],
   'axle-spacers': ['hub-width'],
   'disc-spacers': ['caliper-gap'],
   'caliper-adapter': ['rotor-size'],
@@ -63,6 +68,14 @@ export const FITS: Readonly<Record<string, readonly string[]>> = {
   'brake-pads': ['brake-energy', 'brake-kind'],
   'crank-puller': ['crank-tool'],
 };
+
+/** Checks that are asked of each pack by itself. */
+export const OF_EACH_PACK: ReadonlySet<string> = new Set([
+  'charger-volts',
+  'charger-amps',
+  'board',
+  'cutoff-order',
+]);
 
 /** What is looked at when a thing comes, before it is fitted: what is wrong is sent back unused. Common practice, no source. */
 export const ARRIVAL: Readonly<Record<string, string>> = {

@@ -46,8 +46,10 @@ export interface Line {
   readonly cut: Cut | undefined;
   /** Something that the build leaves open, to be asked before it is ordered. */
   readonly ask: string;
-  /** Checks of fit and of the power chain that say whether it fits together with the rest. */
+  /** Checks of fit and of the power chain, and links of it, that say whether it fits together with the rest. */
   readonly checks: readonly string[];
+  /** The pack that it is of, from nought; undefined where it is of none alone. */
+  readonly pack: number | undefined;
   /** What is looked at when it arrives. */
   readonly arrival: string;
   /** A price that stands elsewhere in the build, for all pieces. */
@@ -84,6 +86,7 @@ export interface Draft {
   readonly quantity?: number;
   readonly unit?: LineUnit;
   readonly main?: boolean;
+  readonly pack?: number;
   readonly kind?: string;
   readonly broughtAs?: string;
   readonly ask?: string;
@@ -111,6 +114,7 @@ export const lineOf = (rule: Rule, draft: Draft): Line => ({
   rated: draft.rated,
   cut: draft.cut,
   checks: FITS[rule.id] ?? [],
+  pack: draft.pack,
   arrival: ARRIVAL[rule.id] ?? '',
   price: draft.price ?? null,
 });

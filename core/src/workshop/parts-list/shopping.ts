@@ -2,6 +2,8 @@ import type { BuildDocument } from '../../document/document.ts';
 import { LINE_STATES, withLine, type LineState } from '../../document/purchase.ts';
 import { MOST_MONEY } from '../../document/currency.ts';
 import { fail, ok, type Issue, type Result } from '../../quantity/result.ts';
+import { phraseText } from '../../quantity/phrase.ts';
+import { stopsOf, type Found } from './fit-of.ts';
 import { counts, type Row } from './purchase-list.ts';
 
 /** What is still to be bought, by supplier; those without one come last. */
@@ -26,16 +28,20 @@ export function shoppingList(rows: readonly Row[]): readonly SupplierList[] {
 const unitOf = ({ line }: Row): string =>
   line?.unit === 'm' || line?.unit === 'pair' ? ` ${line.unit}` : '';
 
-/** The shopping list as plain text, by supplier, an open box before each line. */
-export const shoppingText = (name: string, lists: readonly SupplierList[]): string =>
+/**
+ * The shopping list as plain text, by supplier, an open box before each line.
+ * @param found what has been found of the build: a line that stops says so
+ */
+export const shoppingText = (name: string, lists: readonly SupplierList[], found: Found): string =>
   [
     name,
     ...lists.flatMap(({ supplier, rows }) => [
       '',
       supplier === '' ? 'No supplier yet' : supplier,
-      ...rows.map(
-        (r) => `[ ] ${String(r.quantity)}${unitOf(r)}  ${r.what}${r.line?.ask ? ` (${r.line.ask})` : ''}`,
-      ),
+      ...rows.flatMap((r) => [
+        `[ ] ${String(r.quantity)}${unitOf(r)}  ${r.what}${r.line?.ask ? ` (${r.line.ask})` : ''}`,
+        ...stopsOf(r, found).map((fit) => `    not as it stands: ${fit.title}. ${phraseText(fit.why)}`),
+      ]),
     ]),
     '',
   ].join('\n');

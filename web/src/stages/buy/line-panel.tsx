@@ -1,11 +1,11 @@
 import {
   counted,
   counts,
+  fitsOf,
   moneyText,
   partsFor,
   phraseText,
   type BuildDocument,
-  type Check,
   type Part,
   type Row,
   type Said,
@@ -74,13 +74,7 @@ function Fits({ row, verdict }: { row: Row; verdict: Verdict }) {
   const system = useSettings((state) => state.units);
   const { line } = row;
   const { study } = verdict;
-  const found = useMemo(() => {
-    const all = new Map([...study.checks, ...study.powerChecks].map((c) => [c.id, c]));
-    return (line?.checks ?? []).flatMap((id): Check[] => {
-      const check = all.get(id);
-      return check === undefined ? [] : [check];
-    });
-  }, [line, study]);
+  const found = useMemo(() => (line === undefined ? [] : fitsOf(line, study)), [line, study]);
   if (line === undefined) return null;
   return (
     <Block title="Fits together?">

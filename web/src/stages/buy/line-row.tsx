@@ -6,6 +6,7 @@ import {
   type LineState,
   type Row,
   type Said,
+  type LineFit,
 } from '@apple-cart/core';
 import type { KeyboardEvent } from 'react';
 import { useSettings } from '../../state/settings-store.ts';
@@ -14,6 +15,7 @@ import { Menu, MenuChoice } from '../../ui/menu.tsx';
 import { NumberCell } from '../../ui/number-cell.tsx';
 import { TextButton } from '../../ui/text-button.tsx';
 import { LineMark, STATE_WORDS } from './line-states.tsx';
+import { NotAsItStands } from './not-as-it-stands.tsx';
 
 /** Where a thing went to: an order is dated today unless it has a day already. */
 const movedTo = (row: Row, state: LineState): Said =>
@@ -82,8 +84,20 @@ function StateCell({ row, onSay }: { row: Row; onSay: (said: Said) => void }) {
 
 const UNIT = { piece: '', pair: ' pair', m: ' m', set: ' set' } as const;
 
-/** What stands under a line: why, what to ask, and notes of hand. */
-function Under({ row, currency, onOpen }: { row: Row; currency: string; onOpen: () => void }) {
+const off = ({ from, state }: Row): boolean => from === 'gone' || state === 'not-needed';
+
+/** What stands under a line: why, what it stops at, what to ask, and notes of hand. */
+function Under({
+  row,
+  stops,
+  currency,
+  onOpen,
+}: {
+  row: Row;
+  stops: readonly LineFit[];
+  currency: string;
+  onOpen: () => void;
+}) {
   const system = useSettings((state) => state.units);
   const { line, likely } = row;
   const between = (least: number, most: number): string => {
@@ -105,6 +119,7 @@ function Under({ row, currency, onOpen }: { row: Row; currency: string; onOpen: 
           {line.ask !== '' && row.state === 'needed' && row.broughtBy === undefined && ', ask first'}
         </button>
       )}
+      {!off(row) && <NotAsItStands stops={stops} />}
       {row.broughtBy !== undefined && <span className="block">comes in the box of the {row.broughtBy}</span>}
       {row.price === null && likely !== undefined && (
         <span className="block">likely {between(likely.least, likely.most)}, by the shelf</span>
@@ -116,6 +131,7 @@ function Under({ row, currency, onOpen }: { row: Row; currency: string; onOpen: 
 /** One line: where it is, what it is and why, how many, what it costs, how long it takes, from whom. */
 export function LineRow({
   row,
+  stops,
   currency,
   second,
   onSay,
@@ -123,6 +139,8 @@ export function LineRow({
   onTakeOut,
 }: {
   row: Row;
+  /** What it should not be bought for as it stands. */
+  stops: readonly LineFit[];
   currency: string;
   /** The other currency, where there is one. */
   second: string | undefined;
@@ -132,7 +150,6 @@ export function LineRow({
 }) {
   const system = useSettings((state) => state.units);
   const { line, said } = row;
-  const off = row.from === 'gone' || row.state === 'not-needed';
   const small = line?.small !== false;
   const what = line === undefined ? row.what : phraseText(line.what, system);
   const brought = row.broughtBy !== undefined;
@@ -148,8 +165,8 @@ export function LineRow({
         <StateCell row={row} onSay={onSay} />
       </td>
       <th scope="row" className="py-1.5 pr-2 text-left font-normal">
-        <span className={`${small ? 'font-semibold' : ''} ${off ? 'line-through' : ''}`}>{what}</span>
-        <Under row={row} currency={currency} onOpen={onOpen} />
+        <span className={`${small ? 'font-semibold' : ''} ${off(row) ? 'line-through' : ''}`}>{what}</span>
+        <Under row={row} stops={stops} currency={currency} onOpen={onOpen} />
         {row.state === 'not-needed' && (
           <input
             aria-label={`Why it is not needed: ${row.what}`}

@@ -2,6 +2,7 @@ import {
   LINE_GROUPS,
   LINE_STATES,
   moneyText,
+  stopsOf,
   type LineGroup,
   type LineState,
   type Row,
@@ -167,6 +168,7 @@ export function LinesTable({ rows, ledger, document, say, verdict }: Purchasing 
                   <LineRow
                     key={row.key}
                     row={row}
+                    stops={stopsOf(row, verdict.study)}
                     currency={document.money.currency}
                     second={document.purchase.second?.currency}
                     onOpen={() => {

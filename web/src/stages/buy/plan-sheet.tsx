@@ -1,4 +1,4 @@
-import { counted, dayWords, whenOf, type BuildDocument } from '@apple-cart/core';
+import { counted, dayWords, stopsOf, whenOf, type BuildDocument } from '@apple-cart/core';
 import { useMemo } from 'react';
 import { PrintPage } from '../../paper/print-page.tsx';
 import { useBuild } from '../../state/build-store.ts';
@@ -6,6 +6,7 @@ import { useLearntHours } from '../../state/learnt-hours.ts';
 import { today } from '../../state/today.ts';
 import { useVerdict } from '../../state/use-verdict.ts';
 import { PlanTable } from './gantt.tsx';
+import { NotAsItStands } from './not-as-it-stands.tsx';
 import { whenStamp } from './when-view.tsx';
 
 function Sheet({ build }: { build: BuildDocument }) {
@@ -36,6 +37,9 @@ function Sheet({ build }: { build: BuildDocument }) {
               <span className="size-3.5 shrink-0 translate-y-0.5 border-[1.5px] border-ink" aria-hidden />
               <span className="flex-1 leading-snug">
                 {p.parcel.rows.map((r) => r.what).join('; ')}
+                {p.parcel.rows.map((r) => (
+                  <NotAsItStands key={r.key} stops={stopsOf(r, verdict.study)} />
+                ))}
                 {p.parcel.supplier !== '' && <span className="text-ink2"> from {p.parcel.supplier}</span>}
               </span>
               <span className="whitespace-nowrap">

@@ -3,6 +3,7 @@ import {
   phraseText,
   shoppingList,
   shoppingText,
+  stopsOf,
   type BuildDocument,
   type Row,
 } from '@apple-cart/core';
@@ -13,13 +14,20 @@ import { verdictOf } from '../../state/verdicts.ts';
 import { useBuild } from '../../state/build-store.ts';
 import { Button } from '../../ui/button.tsx';
 import { CopyButton } from '../../ui/copy-button.tsx';
+import { NotAsItStands } from './not-as-it-stands.tsx';
 
 /** Metres and pairs are said; pieces are not. */
 const unitOf = ({ line }: Row): string => (line?.unit === 'm' || line?.unit === 'pair' ? line.unit : '');
 
+function textOf(build: BuildDocument): string {
+  const { list, study } = verdictOf(build);
+  return shoppingText(build.name, shoppingList(list.rows), study);
+}
+
 function Sheet({ build, prices }: { build: BuildDocument; prices: boolean }) {
   const system = useSettings((state) => state.units);
-  const lists = shoppingList(verdictOf(build).list.rows);
+  const { list, study } = verdictOf(build);
+  const lists = shoppingList(list.rows);
   return (
     <article data-testid="shopping-list">
       <h1 className="head border-b-2 border-ink pb-1 text-[26px] font-extrabold">Shopping list</h1>
@@ -48,6 +56,7 @@ function Sheet({ build, prices }: { build: BuildDocument; prices: boolean }) {
                   {row.line !== undefined && row.line.ask !== '' && (
                     <span className="block text-[12px] text-ink2">{row.line.ask}</span>
                   )}
+                  <NotAsItStands stops={stopsOf(row, study)} />
                 </span>
                 {prices && (
                   <span className="num whitespace-nowrap">
@@ -74,11 +83,7 @@ export function ShoppingSheet() {
       width="sheet"
       buttons={
         <>
-          {build !== undefined && (
-            <CopyButton text={() => shoppingText(build.name, shoppingList(verdictOf(build).list.rows))}>
-              Copy as text
-            </CopyButton>
-          )}
+          {build !== undefined && <CopyButton text={() => textOf(build)}>Copy as text</CopyButton>}
           <Button
             kind="quiet"
             aria-pressed={prices}

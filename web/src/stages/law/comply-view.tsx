@@ -16,6 +16,7 @@ import { useBuild } from '../../state/build-store.ts';
 import { useBook } from '../../state/rules.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { useChange } from '../../state/use-quantity.ts';
+import { capital } from '../../ui/capital.ts';
 import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
@@ -253,7 +254,7 @@ function Open({
             <StateMark state={state} size={14} labelled={false} />
           </span>
           <span>
-            <b className="font-semibold">{name}.</b> <span className="text-ink2">{why}</span>
+            <b className="font-semibold">{name}.</b> <span className="text-ink2">{capital(why)}</span>
           </span>
         </p>
       ))}

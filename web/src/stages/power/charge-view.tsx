@@ -63,7 +63,8 @@ export function ChargeFields() {
 }
 
 const hoursText = (run: ChargeOutcome): string => {
-  if (!run.arrives) return `ends at ${(100 * run.endsAt).toFixed(0)} %`;
+  if (!run.arrives)
+    return run.endsAt === undefined ? 'not with this' : `ends at ${(100 * run.endsAt).toFixed(0)} %`;
   const minutes = Math.round(run.hours * 60);
   return `${String(Math.floor(minutes / 60))} h ${String(minutes % 60).padStart(2, '0')}`;
 };
@@ -128,6 +129,13 @@ function Habits() {
   );
 }
 
+function runTitle(run: ChargeOutcome, to85: ChargeOutcome): string {
+  if (run.arrives) return `Full in ${hoursText(run)}, 85 % in ${hoursText(to85)}`;
+  return run.endsAt === undefined
+    ? 'This charger overcharges the pack: not to be used'
+    : `The charger ends at ${(100 * run.endsAt).toFixed(0)} %`;
+}
+
 function RunPanel() {
   const { document, verdict } = useDeferredStage();
   const { index } = usePack(document);
@@ -135,9 +143,7 @@ function RunPanel() {
   const plan = useMemo(() => chargePlan(document, index), [document, index]);
   const option = useMemo(() => chargeChart(plan, ink), [plan, ink]);
   const { run, to85 } = plan;
-  const title = run.arrives
-    ? `Full in ${hoursText(run)}, 85 % in ${hoursText(to85)}`
-    : `The charger ends at ${(100 * run.endsAt).toFixed(0)} %`;
+  const title = runTitle(run, to85);
   const unknown = verdict.known.packs[index]?.charger.volts.source === 'unknown';
   return (
     <ChartPanel

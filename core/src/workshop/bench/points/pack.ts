@@ -1,6 +1,6 @@
 import { leadOpens, type LeadOpens } from '../../../document/lead-opens.ts';
 import type { Chemistry } from '../../../document/choices.ts';
-import { endSpan } from '../../../power-chain/charge-checks.ts';
+import { endSpan } from '../../../power-chain/charging.ts';
 import { AT_REST, BLOCK_V } from '../../../power-chain/expectations.ts';
 import { qty } from '../../../quantity/phrase.ts';
 import type { Job } from '../../job.ts';
@@ -167,9 +167,9 @@ const LEAD_OFF: Readonly<Record<LeadOpens, string>> = {
  * The charger by itself, before it meets the pack: where the charge of its cells ends. What its label or the plan says does not
  * make it the right one, and nothing is held against cells that nobody has counted.
  */
-function charger({ build }: Job, { index, name, part, pack, rest }: BenchPack): HoldPoint {
+function charger({ build, known }: Job, { index, name, part, pack, rest }: BenchPack): HoldPoint {
   const counted = rest.low !== null;
-  const [low, high] = endSpan(pack);
+  const [low, high] = endSpan(pack, (known.packs[index]?.chargeLimitPct.value ?? 100) / 100);
   return holdPoint(
     'pack',
     ofIndex('charger', index),

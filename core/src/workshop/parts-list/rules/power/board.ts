@@ -15,6 +15,7 @@ export const board: Rule = {
         const own = known.packs[i] ?? known.packs[0];
         return {
           key: suffixed('board', i),
+          pack: i,
           what: [
             `Protection board ${String(own.cellsInSeries.value)}S for ${CHEMISTRIES[pack.chemistry].name}, full at `,
             qty(CHEMISTRIES[pack.chemistry].fullV, 'V', 2),

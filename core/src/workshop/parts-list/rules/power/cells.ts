@@ -14,6 +14,7 @@ export const cells: Rule = {
       const spares = Math.max(2, Math.ceil(count / 50));
       return {
         key: suffixed('cells', i),
+        pack: i,
         what: [
           `${pack.cell.name.trim() === '' ? 'Cells' : pack.cell.name}, ${CHEMISTRIES[pack.chemistry].name}, `,
           ...specOf(own.cell.capacityAh, 'Ah', 2),

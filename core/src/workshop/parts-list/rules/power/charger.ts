@@ -1,10 +1,11 @@
 import { CHEMISTRIES } from '../../../../document/chemistries.ts';
 import type { Known } from '../../../../document/known-build.ts';
 import { packsAboard } from '../../../../machine/assemble.ts';
-import { endSpan, takenBy } from '../../../../power-chain/charge-checks.ts';
+import { takenBy } from '../../../../power-chain/charge-checks.ts';
 import { endOfCharge } from '../../../../power-chain/charger-words.ts';
+import { endSpan } from '../../../../power-chain/charging.ts';
 import type { Phrase } from '../../../../quantity/phrase.ts';
-import { specOf } from '../../helpers.ts';
+import { specOf, suffixed } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 const UNCOUNTED: Phrase = ['volts by its cells in series (not known: count them first)'];
@@ -25,7 +26,8 @@ export const charger: Rule = {
       const counted = own.cellsInSeries.source !== 'unknown';
       return [
         {
-          key: i === 0 ? 'charger' : `charger/${String(i + 1)}`,
+          key: suffixed('charger', i),
+          pack: i,
           what: [
             pack.charger.name.trim() === '' ? 'Charger' : pack.charger.name,
             ...(volts.source === 'unknown'

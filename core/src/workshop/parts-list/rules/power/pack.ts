@@ -1,4 +1,4 @@
-import { LITHIUM_SENT, specOf, within } from '../../helpers.ts';
+import { LITHIUM_SENT, specOf, suffixed, within } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** Every pack of the build that is bought whole; of one that is built here its cells stand on the list. */
@@ -12,7 +12,8 @@ export const packLine: Rule = {
       const own = known.packs[i] ?? known.packs[0];
       return [
         {
-          key: i === 0 ? 'pack' : `pack/${String(i + 1)}`,
+          key: suffixed('pack', i),
+          pack: i,
           what: [
             pack.name.trim() === '' ? 'Pack' : pack.name,
             ', ',

@@ -1,0 +1,154 @@
+import { act, fireEvent, within } from '@testing-library/react';
+import type { ComponentType } from 'react';
+import { expect, vi } from 'vitest';
+import type { BuildDocument, Kept } from '@apple-cart/core';
+import { useBuild } from '../state/build-store.ts';
+import { EVERY_PAGE } from './every-page.ts';
+import { inHand, shown } from './pages.ts';
+import { WorkerHere } from './worker-here.ts';
+
+/** Words as they are read: what keeps a number and its unit on one line is a blank to the eye. */
+export const readAs = (text: string | null | undefined): string =>
+  (text ?? '').replaceAll('\u00a0', ' ').replaceAll(/\s+/g, ' ').trim();
+
+/** Something of it is still being worked out. */
+export const waits = (page: HTMLElement): boolean =>
+  page.querySelector('[aria-busy=true]') !== null ||
+  [...page.querySelectorAll('[role=status]')].some(({ textContent }) => textContent.trim().endsWith('…'));
+
+/** Until everything that is worked out beside a page has been answered. */
+export async function answered(page: HTMLElement): Promise<void> {
+  await vi.waitFor(async () => {
+    await act(() => vi.dynamicImportSettled());
+    expect(waits(page)).toBe(false);
+  }, 60_000);
+}
+
+/** A person at a page: what they press, type and choose is called by the words that they see. */
+export class AtWork {
+  readonly page: HTMLElement;
+  readonly #complaints: readonly string[];
+
+  private constructor(page: HTMLElement, complaints: readonly string[]) {
+    this.page = page;
+    this.#complaints = complaints;
+  }
+
+  /**
+   * Opens a page of a build, with studies that answer.
+   * @param name the page's, as EVERY_PAGE names it: stage and view
+   */
+  static async at(name: string, document: BuildDocument, records: readonly Kept[] = []): Promise<AtWork> {
+    const page = EVERY_PAGE.find((one) => one.name === name);
+    if (page === undefined) throw new Error(`there is no page ${name}`);
+    return AtWork.on(page.Page, page.address, document, records);
+  }
+
+  /** Opens anything at an address of a build. */
+  static async on(
+    Page: ComponentType,
+    address: string,
+    document: BuildDocument,
+    records: readonly Kept[] = [],
+  ): Promise<AtWork> {
+    WorkerHere.silent = false;
+    inHand(document, records);
+    const { page, complaints } = await shown(Page, address);
+    const work = new AtWork(page, complaints);
+    await answered(page);
+    expect(complaints).toEqual([]);
+    return work;
+  }
+
+  /** The build as it stands. */
+  get build(): BuildDocument {
+    const { document } = useBuild.getState();
+    if (document === undefined) throw new Error('no build is in hand');
+    return document;
+  }
+
+  /** All that is read on the page. */
+  get text(): string {
+    return readAs(this.page.textContent);
+  }
+
+  /** The field of a label, as it is read. */
+  field(label: string | RegExp): HTMLInputElement {
+    return within(this.page).getAllByLabelText<HTMLInputElement>(label)[0] as HTMLInputElement;
+  }
+
+  /** What stands in a field; what it is taken as where it is empty. */
+  stands(label: string | RegExp): string {
+    const { value, placeholder } = this.field(label);
+    return value === '' ? placeholder : value;
+  }
+
+  /** Types into a field and goes on to the next. */
+  async type(label: string | RegExp, text: string): Promise<void> {
+    const field = this.field(label);
+    await this.do(() => {
+      fireEvent.focus(field);
+      fireEvent.change(field, { target: { value: text } });
+      fireEvent.blur(field);
+    });
+  }
+
+  async key(label: string | RegExp, key: string): Promise<void> {
+    const field = this.field(label);
+    await this.do(() => {
+      fireEvent.focus(field);
+      fireEvent.keyDown(field, { key });
+    });
+  }
+
+  /** What stands below a field. */
+  below(label: string | RegExp): string {
+    const id = this.field(label).getAttribute('aria-describedby') ?? '';
+    return readAs(this.page.ownerDocument.getElementById(id)?.textContent);
+  }
+
+  async press(name: string | RegExp, nth = 0): Promise<void> {
+    const button = within(this.page).getAllByRole('button', { name })[nth];
+    if (button === undefined) throw new Error(`there is no button ${String(name)}`);
+    await this.do(() => {
+      fireEvent.pointerDown(button, { button: 0, ctrlKey: false });
+      fireEvent.click(button);
+    });
+  }
+
+  /** Ticks or unticks a box. */
+  async tick(name: string | RegExp): Promise<void> {
+    const box = within(this.page).getByRole('checkbox', { name });
+    await this.do(() => fireEvent.click(box));
+  }
+
+  /** Opens the menu of a choice and takes one of its words. */
+  async choose(label: string, option: string | RegExp): Promise<void> {
+    await this.press(new RegExp(`^${label.replaceAll(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`)}`));
+    const item = within(this.page).getByRole('menuitemradio', { name: option });
+    await this.do(() => fireEvent.click(item));
+  }
+
+  /** Every row of every table as it is read, cell by cell. */
+  get rows(): readonly (readonly string[])[] {
+    return [...this.page.querySelectorAll('tr')].map((row) =>
+      [...row.querySelectorAll('th, td')].map((cell) => readAs(cell.textContent)),
+    );
+  }
+
+  /** The cells of a row after its name, which begins so. */
+  row(name: string): readonly string[] {
+    const row = this.rows.find(([first]) => first?.startsWith(name) === true);
+    if (row === undefined) throw new Error(`there is no row ${name}`);
+    return row.slice(1);
+  }
+
+  private async do(deed: () => unknown): Promise<void> {
+    await act(async () => {
+      deed();
+      await Promise.resolve();
+    });
+    await answered(this.page);
+    expect(this.#complaints).toEqual([]);
+  }
+}
