@@ -37,20 +37,24 @@ interface ChargeStep {
   readonly volts: number;
 }
 
+/** How far a charge went, moment by moment. */
+interface Charged {
+  readonly hours: number;
+  readonly steps: readonly ChargeStep[];
+}
+
 export type ChargeOutcome =
-  | {
+  | (Charged & {
       readonly arrives: true;
-      readonly hours: number;
       /** Put into the pack, and taken from the wall, Wh. */
       readonly packWh: number;
       readonly wallWh: number;
       readonly ah: number;
       /** State of charge at which the current begins to fall. */
       readonly taperFrom: number;
-      readonly steps: readonly ChargeStep[];
-    }
+    })
   /** The charger ends before the wanted charge. */
-  | { readonly arrives: false; readonly endsAt: number }
+  | (Charged & { readonly arrives: false; readonly endsAt: number })
   /** It never ends: nobody may charge with it, and no hours are told. */
   | { readonly arrives: false; readonly endsAt: undefined };
 
@@ -93,7 +97,7 @@ export function chargeRun(pack: Pack, charger: Charger, from: number, to: number
   for (let i = 0; i < STEPS; i += 1) {
     const middle = from + (i + 0.5) * dq;
     const current = amps(middle);
-    if (current < least) return { arrives: false, endsAt: from + i * dq };
+    if (current < least) return { arrives: false, endsAt: from + i * dq, hours, steps };
     if (current < charger.amps * 0.999 && taperFrom === to) taperFrom = from + i * dq;
     const { openVolts, ohm } = supplyAt(pack, middle);
     const volts = Math.min(charger.volts, openVolts + current * ohm * lag);

@@ -1,14 +1,16 @@
 import type { EChartsOption } from 'echarts';
-import { formatNumber, type ChargePlan } from '@apple-cart/core';
+import { formatNumber, type ChargeOutcome } from '@apple-cart/core';
 import { niceMax } from './curve.ts';
 import type { ChartInk } from './ink.ts';
 import { caption, cased, cursorLine, line, paper, type Xy } from './pieces.ts';
 
+/** A charge that begins at all. */
+export type ChargeShown = Exclude<ChargeOutcome, { endsAt: undefined }>;
+
 /** Amps over the hours of a charge, with the charge reached beside it as a share of the paper's height. */
-export function chargeChart({ run, to85 }: ChargePlan, ink: ChartInk): EChartsOption {
-  const steps = run.arrives ? run.steps : [];
-  const hours = run.arrives ? run.hours : 1;
-  const xMax = niceMax(hours * 1.05);
+export function chargeChart(run: ChargeShown, to85: ChargeOutcome, ink: ChartInk): EChartsOption {
+  const { steps } = run;
+  const xMax = niceMax(Math.max(run.hours, 0.5) * 1.05);
   const yMax = niceMax(Math.max(...steps.map((s) => s.amps), 1) * 1.25);
   const amps = steps.map((s): Xy => [s.hours, s.amps]);
   const charge = steps.map((s): Xy => [s.hours, (s.charge * yMax) / 1.1]);
@@ -34,7 +36,9 @@ export function chargeChart({ run, to85 }: ChargePlan, ink: ChartInk): EChartsOp
                 color: ink.limit.voltage.text,
                 align: 'right',
                 offset: [-6, -6],
-                lines: [{ text: 'charge, empty to full', style: 'thin' }],
+                lines: [
+                  { text: run.arrives ? 'charge, empty to full' : 'charge, from empty', style: 'thin' },
+                ],
               },
               ink,
             ),

@@ -26,8 +26,11 @@ const seriesOf = (option: { series?: unknown }): readonly Series[] => option.ser
 const axis = (option: { yAxis?: unknown }) => option.yAxis as { readonly min: number; readonly max: number };
 
 describe('the chart of a charge', () => {
-  const plan = chargePlan(build());
-  const option = chargeChart(plan, INK);
+  const shownOf = ({ run, to85 }: ReturnType<typeof chargePlan>) => {
+    if (!run.arrives && run.endsAt === undefined) throw new Error('such a charge is not drawn');
+    return chargeChart(run, to85, INK);
+  };
+  const option = shownOf(chargePlan(build()));
 
   it('holds the charger’s amps until the volts are reached, then lets them fall', () => {
     const amps = seriesOf(option).find((s) => s.type === 'line' && s.data?.[0]?.[1] === 4)?.data ?? [];
@@ -41,11 +44,17 @@ describe('the chart of a charge', () => {
     expect(axis(option).max).toBeGreaterThan(4);
   });
 
-  it('is empty paper where the charger ends before the pack is full', () => {
-    const base = build();
-    const short = chargePlan(withValues(base, 'packs.0.charger', { volts: label(45) }));
+  it('ends where the charger does, if that is before the pack is full', () => {
+    const charger = { volts: label(50) };
+    const short = chargePlan(withValues(build(), 'packs.0.charger', charger));
     expect(short.run.arrives).toBe(false);
-    expect(words(chargeChart(short, INK))).not.toContain('Volts reached');
+    const drawn = shownOf(short);
+    expect(words(drawn)).toContain('charge, from empty');
+    const amps = seriesOf(drawn).find((s) => s.type === 'line' && s.data?.[0]?.[1] === 4)?.data ?? [];
+    // 50 V rest on 13 cells are 3.85 V each: about two thirds of 200 steps.
+    expect(amps.length).toBeGreaterThan(100);
+    expect(amps.length).toBeLessThan(150);
+    expect(Math.min(...amps.map(([, a = 0]) => a))).toBeGreaterThan(0);
   });
 });
 

@@ -104,6 +104,18 @@ describe('a thing that does not fit', () => {
     expect(shopping(bought)).toContain('not as it stands:');
   });
 
+  it('is not said of what mends it: arms are bought where none hold the axle', () => {
+    const bare = made({
+      donor: { fork: 'rigid' },
+      drive: { torqueArms: 0, wheel: 'front' },
+      controller: { phaseCurrentA: 60 },
+    });
+    const { list, study } = evaluate(bare);
+    const arms = list.rows.find((r) => r.key === 'torque-arms');
+    expect(arms?.line && fitsOf(arms.line, study).map(({ state }) => state)).toContain('stop');
+    expect(arms && stopsOf(arms, study)).toEqual([]);
+  });
+
   it('is told of whatever stops, and of nothing else, for any machine', () => {
     fc.assert(
       fc.property(anyBuild, (build) => {

@@ -3,7 +3,7 @@ import type { State } from '../../check/state.ts';
 import { idOfPack } from '../../document/pack-names.ts';
 import type { Link } from '../../power-chain/link.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
-import { OF_EACH_PACK } from './fits.ts';
+import { AS_PLANNED, OF_EACH_PACK } from './fits.ts';
 import type { Line } from './line.ts';
 
 /** What has been found of a build that a line can rest on. */
@@ -46,6 +46,14 @@ function linksOf({ chain }: Found, id: string, pack: number | undefined): readon
 export const fitsOf = ({ checks, pack }: Rests, found: Found): readonly LineFit[] =>
   checks.flatMap((id) => [...checksOf(found, id, pack), ...linksOf(found, id, pack)]);
 
-/** What a row stops at: it should not be bought as it stands. Nothing is known of what was added by hand. */
-export const stopsOf = ({ line }: { readonly line: Rests | undefined }, found: Found): readonly LineFit[] =>
-  line === undefined ? [] : fitsOf(line, found).filter(({ state }) => state === 'stop');
+/**
+ * What a row stops at: it should not be bought as it stands. What is bought to mend what was found is right, and nothing is known of
+ * what was added by hand.
+ */
+export const stopsOf = (
+  { line }: { readonly line: (Rests & Pick<Line, 'rule'>) | undefined },
+  found: Found,
+): readonly LineFit[] =>
+  line === undefined || !AS_PLANNED.has(line.rule)
+    ? []
+    : fitsOf(line, found).filter(({ state }) => state === 'stop');

@@ -36,7 +36,7 @@ export const FITS: Readonly<Record<string, readonly string[]>> = {
     'cells',
   ],
   cells: ['cells'],
-  board: ['bms', 'board', 'cutoff-order'],
+  board: ['bms', 'board'],
   charger: ['charger-volts', 'charger-amps', 'charge-plug'],
   fuse: ['fuse', 'fuse-below-lead', 'fuse-above-hill', 'fuse-volts'],
   combiner: ['join', 'above-cutoff', 'parallel-kind', 'parallel-volts'],
@@ -69,13 +69,34 @@ export const FITS: Readonly<Record<string, readonly string[]>> = {
   'crank-puller': ['crank-tool'],
 };
 
-/** Checks that are asked of each pack by itself. */
-export const OF_EACH_PACK: ReadonlySet<string> = new Set([
-  'charger-volts',
-  'charger-amps',
+/**
+ * Lines that name what the build has: where a check of it stops, another one has to be bought. The others are bought because of what
+ * their checks find, and mend it.
+ */
+export const AS_PLANNED: ReadonlySet<string> = new Set([
+  'motor',
+  'controller',
+  'pack',
+  'cells',
   'board',
-  'cutoff-order',
+  'charger',
+  'fuse',
+  'combiner',
+  'converter',
+  'plugs',
+  'rings',
+  'battery-lead',
+  'phase-lead',
+  'charge-socket',
+  'drive-chain',
+  'assist-sensor',
+  'throttle',
+  'display',
+  'spokes',
 ]);
+
+/** Checks that are asked of each pack by itself. */
+export const OF_EACH_PACK: ReadonlySet<string> = new Set(['charger-volts', 'charger-amps', 'board']);
 
 /** What is looked at when a thing comes, before it is fitted: what is wrong is sent back unused. Common practice, no source. */
 export const ARRIVAL: Readonly<Record<string, string>> = {

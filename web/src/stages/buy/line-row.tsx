@@ -84,7 +84,8 @@ function StateCell({ row, onSay }: { row: Row; onSay: (said: Said) => void }) {
 
 const UNIT = { piece: '', pair: ' pair', m: ' m', set: ' set' } as const;
 
-const off = ({ from, state }: Row): boolean => from === 'gone' || state === 'not-needed';
+/** What nobody wants any more. */
+export const off = ({ from, state }: Row): boolean => from === 'gone' || state === 'not-needed';
 
 /** What stands under a line: why, what it stops at, what to ask, and notes of hand. */
 function Under({
@@ -119,7 +120,7 @@ function Under({
           {line.ask !== '' && row.state === 'needed' && row.broughtBy === undefined && ', ask first'}
         </button>
       )}
-      {!off(row) && <NotAsItStands stops={stops} />}
+      <NotAsItStands stops={stops} />
       {row.broughtBy !== undefined && <span className="block">comes in the box of the {row.broughtBy}</span>}
       {row.price === null && likely !== undefined && (
         <span className="block">likely {between(likely.least, likely.most)}, by the shelf</span>

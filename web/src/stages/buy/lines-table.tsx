@@ -15,7 +15,7 @@ import { PanelHead } from '../../ui/panel.tsx';
 import { ListFiles } from './list-files.tsx';
 import { GROUP_NAMES } from './group-names.ts';
 import { LinePanel } from './line-panel.tsx';
-import { LineRow } from './line-row.tsx';
+import { LineRow, off } from './line-row.tsx';
 import { LineMark, STATE_WORDS } from './line-states.tsx';
 import type { Purchasing } from './use-purchase.ts';
 
@@ -107,9 +107,12 @@ export function LinesTable({ rows, ledger, document, say, verdict }: Purchasing 
   const [opened, setOpened] = useState<string>();
   const open = rows.find((r) => r.key === opened);
   const [toggled, setToggled] = useState<Readonly<Record<string, boolean>>>({});
-  /** A group of which nothing is to be bought stands folded, until somebody looks into it or for something. */
+  const stops = new Map(rows.map((row) => [row.key, off(row) ? [] : stopsOf(row, verdict.study)]));
+  /** A group of which nothing is to be bought, and nothing stops, stands folded until somebody looks into it or for something. */
   const isOpen = (id: string, list: readonly Row[]): boolean =>
-    toggled[id] ?? (filter !== 'all' || list.some((r) => r.state === 'needed' || r.from !== 'build'));
+    toggled[id] ??
+    (filter !== 'all' ||
+      list.some((r) => r.state === 'needed' || r.from !== 'build' || stops.get(r.key)?.length !== 0));
   const shown = rows.filter((row) => passes(row, filter));
   const takeOut = (row: Row) => () => {
     edit((d) => {
@@ -168,7 +171,7 @@ export function LinesTable({ rows, ledger, document, say, verdict }: Purchasing 
                   <LineRow
                     key={row.key}
                     row={row}
-                    stops={stopsOf(row, verdict.study)}
+                    stops={stops.get(row.key) ?? []}
                     currency={document.money.currency}
                     second={document.purchase.second?.currency}
                     onOpen={() => {

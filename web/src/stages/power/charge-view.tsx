@@ -12,7 +12,7 @@ import {
   type ChargeOutcome,
 } from '@apple-cart/core';
 import { ChartPanel } from '../../charts/chart-panel.tsx';
-import { chargeChart } from '../../charts/charge-chart.ts';
+import { chargeChart, type ChargeShown } from '../../charts/charge-chart.ts';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
 import { PlainRow } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
@@ -21,6 +21,7 @@ import { PriceField } from '../../fields/price-field.tsx';
 import { withSection } from '../../state/paths.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
 import { NameField } from '../parts/name-field.tsx';
 import { ShelfMenu } from '../parts/shelf-menu.tsx';
 import { usePack } from '../parts/use-pack.ts';
@@ -62,11 +63,16 @@ export function ChargeFields() {
   );
 }
 
+/** Hours as one reads them off a clock. */
+const clockText = (hours: number): string => {
+  const minutes = Math.round(hours * 60);
+  return `${String(Math.floor(minutes / 60))} h ${String(minutes % 60).padStart(2, '0')}`;
+};
+
 const hoursText = (run: ChargeOutcome): string => {
   if (!run.arrives)
     return run.endsAt === undefined ? 'not with this' : `ends at ${(100 * run.endsAt).toFixed(0)} %`;
-  const minutes = Math.round(run.hours * 60);
-  return `${String(Math.floor(minutes / 60))} h ${String(minutes % 60).padStart(2, '0')}`;
+  return clockText(run.hours);
 };
 
 function Habits() {
@@ -129,20 +135,16 @@ function Habits() {
   );
 }
 
-function runTitle(run: ChargeOutcome, to85: ChargeOutcome): string {
-  if (run.arrives) return `Full in ${hoursText(run)}, 85 % in ${hoursText(to85)}`;
-  return run.endsAt === undefined
-    ? 'This charger overcharges the pack: not to be used'
-    : `The charger ends at ${(100 * run.endsAt).toFixed(0)} %`;
-}
+const runTitle = (run: ChargeShown, to85: ChargeOutcome): string =>
+  run.arrives
+    ? `Full in ${hoursText(run)}, 85 % in ${hoursText(to85)}`
+    : `The charger ends at ${(100 * run.endsAt).toFixed(0)} %, after ${clockText(run.hours)}`;
 
-function RunPanel() {
+function RunChart({ run, to85 }: { run: ChargeShown; to85: ChargeOutcome }) {
   const { document, verdict } = useDeferredStage();
   const { index } = usePack(document);
   const ink = useChartInk();
-  const plan = useMemo(() => chargePlan(document, index), [document, index]);
-  const option = useMemo(() => chargeChart(plan, ink), [plan, ink]);
-  const { run, to85 } = plan;
+  const option = useMemo(() => chargeChart(run, to85, ink), [run, to85, ink]);
   const title = runTitle(run, to85);
   const unknown = verdict.known.packs[index]?.charger.volts.source === 'unknown';
   return (
@@ -160,11 +162,26 @@ function RunPanel() {
           { name: 'Current, A', digits: 2 },
           { name: 'Volts, V', digits: 1 },
         ],
-        rows: run.arrives
-          ? run.steps.filter((_, i) => i % 10 === 0).map((s) => [s.hours, 100 * s.charge, s.amps, s.volts])
-          : [],
+        rows: run.steps.filter((_, i) => i % 10 === 0).map((s) => [s.hours, 100 * s.charge, s.amps, s.volts]),
       }}
     />
+  );
+}
+
+function RunPanel() {
+  const { document } = useDeferredStage();
+  const { index } = usePack(document);
+  const { run, to85 } = useMemo(() => chargePlan(document, index), [document, index]);
+  if (run.arrives || run.endsAt !== undefined) return <RunChart run={run} to85={to85} />;
+  return (
+    <section aria-label="The charge">
+      <PanelHead title="This charger overcharges the pack" note="not to be used" />
+      <p className="flex items-start gap-2.5 py-2 leading-snug">
+        <StateMark state="stop" size={16} labelled={false} />
+        It goes on where the cells are full, and that can set them on fire. No hours and no costs are told for
+        it: take the charger made for this pack.
+      </p>
+    </section>
   );
 }
 
