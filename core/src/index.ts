@@ -416,7 +416,7 @@ export {
   type SettingsDocument,
   type ToldSetting,
 } from './document/settings.ts';
-export { askedRows } from './workshop/settings/asked.ts';
+export { amissRows, askedRows } from './workshop/settings/asked.ts';
 export type { SettingRow, Stands } from './workshop/settings/settings.ts';
 export type { Setting } from './workshop/settings/sheet/setting.ts';
 export { explainRatio, type Explanation, type SpeedFacts } from './workshop/settings/ratio.ts';

@@ -1,9 +1,9 @@
 import { specAt } from '../document/document.ts';
-import type { Chemistry } from '../document/choices.ts';
 import { LABEL_V_PER_CELL } from '../document/per-cell.ts';
 import { CHEMISTRIES } from '../document/chemistries.ts';
 import type { Known } from '../document/known-build.ts';
 import type { Check } from '../check/check.ts';
+import { miscutPacks } from '../power-chain/cutoff-span.ts';
 import { qty } from '../quantity/phrase.ts';
 import type { StageId } from '../check/stage-ids.ts';
 import { stageOf, stageOfCheck } from './stages/stage-of.ts';
@@ -46,15 +46,6 @@ function unusualFinding({ path, label, unit, value }: Known): Finding {
 
 /** Entered values outside their plausible span: kept and used, but said. */
 const unusual = ({ used }: Study): readonly Finding[] => used.filter(isUnusual).map(unusualFinding);
-
-/** Per-cell volts under load at which a cut-off makes sense. Common practice, no source. */
-const CUTOFF_SPAN: Readonly<Record<Chemistry, readonly [number, number]>> = {
-  nmc: [2.8, 3.4],
-  'nmc-power': [2.8, 3.4],
-  lmo: [2.8, 3.5],
-  lfp: [2.4, 3.1],
-  'lead-acid': [1.65, 1.95],
-};
 
 /** Labels round; more than this share apart means another pack. */
 const CELL_MISMATCH = 0.08;
@@ -104,31 +95,14 @@ const mislabelled = ({ known, build }: Study): readonly Finding[] =>
 
 /** A controller's cut-off that no pack's cells are meant for; one of several packs is enough to say so. */
 const miscut = ({ known, build }: Study): readonly Finding[] =>
-  build.packs.flatMap(({ chemistry }, i) => {
-    const cells = known.packs[i]?.cellsInSeries.value ?? 1;
-    const perCell = known.controller.lowVoltageCutoffV.value / cells;
-    const [low, high] = CUTOFF_SPAN[chemistry];
-    if (perCell >= low && perCell <= high) return [];
-    return [
-      {
-        stage: 'power' as const,
-        code: idOfPack('cutoff-for-another-pack', i),
-        state: 'stop' as const,
-        title: `The low-voltage cut-off is set for another pack${ofPack(build, i)}`,
-        detail: [
-          qty(perCell, 'V', 2),
-          ' a cell; usual for ',
-          CHEMISTRIES[chemistry].name,
-          ' is ',
-          qty(low, 'V', 2),
-          ' to ',
-          qty(high, 'V', 2),
-          '. The cell maker’s data sheet decides.',
-        ],
-        path: 'controller.lowVoltageCutoffV',
-      },
-    ];
-  });
+  miscutPacks(build, known).map(({ index, why }) => ({
+    stage: 'power',
+    code: idOfPack('cutoff-for-another-pack', index),
+    state: 'stop',
+    title: `The low-voltage cut-off is set for another pack${ofPack(build, index)}`,
+    detail: why,
+    path: 'controller.lowVoltageCutoffV',
+  }));
 
 function drive({ build, machine }: Study): readonly Finding[] {
   const out: Finding[] = [];

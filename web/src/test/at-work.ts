@@ -1,4 +1,4 @@
-import { act, fireEvent, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, within } from '@testing-library/react';
 import type { ComponentType } from 'react';
 import { expect, vi } from 'vitest';
 import type { BuildDocument, Kept } from '@apple-cart/core';
@@ -51,6 +51,8 @@ export class AtWork {
     document: BuildDocument,
     records: readonly Kept[] = [],
   ): Promise<AtWork> {
+    // One page at a time, as in a window.
+    cleanup();
     WorkerHere.silent = false;
     inHand(document, records);
     const { page, complaints } = await shown(Page, address);

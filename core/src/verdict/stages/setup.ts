@@ -1,5 +1,5 @@
 import { firstOf } from '../../quantity/first-of.ts';
-import { askedRows } from '../../workshop/settings/asked.ts';
+import { amissRows, askedRows } from '../../workshop/settings/asked.ts';
 import { motorDecided } from '../../document/motor-decided.ts';
 import type { Stage } from './stage.ts';
 
@@ -16,9 +16,11 @@ export const setupStage: Stage = {
     const count = (kind: string): number => rows.filter((r) => r.stands.kind === kind).length;
     const [wrong, taken] = [count('wrong'), count('not-taken')];
     const same = count('same');
+    const amiss = amissRows(rows).length;
     return firstOf(
       [
         [wrong > 0, { state: 'stop', words: `${String(wrong)} wrong` }],
+        [amiss > 0, { state: 'stop', words: `${String(amiss)} not to be put in` }],
         [taken > 0, { state: 'look', words: `${String(taken)} to look at` }],
         [
           same < rows.length,

@@ -106,7 +106,6 @@ describe('a thing that does not fit', () => {
 
   it('is not said of what mends it: arms are bought where none hold the axle', () => {
     const bare = made({
-      donor: { fork: 'rigid' },
       drive: { torqueArms: 0, wheel: 'front' },
       controller: { phaseCurrentA: 60 },
     });

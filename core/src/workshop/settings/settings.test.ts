@@ -48,6 +48,33 @@ describe('the settings sheet', () => {
     expect(at({ readBack: 39 })).toMatchObject({ kind: 'wrong', state: 'stop' });
   });
 
+  it.each([
+    ['30 V on fourteen lithium cells', { lowVoltageCutoffV: 30 }, 'low-volts', 'stop', '2.14'],
+    ['42 V on fourteen lithium cells', { lowVoltageCutoffV: 42 }, 'low-volts', undefined, ''],
+    [
+      'a motor’s cut-off below its board’s',
+      { lowVoltageCutoffV: 41 },
+      'lights-reserve',
+      'stop',
+      'board opens',
+    ],
+    ['80 A through a plug for 20', { batteryCurrentA: 80 }, 'battery-amps', 'look', 'Plug'],
+  ] as const)('marks a plan that is not to be put in: %s', (_name, controller, key, state, words) => {
+    const planned = hub({
+      controller: { batteryCurrentA: 25, ...controller },
+      pack: { cellsInSeries: 14, nominalV: 52, boardCutoffV: 41.5, bmsCurrentA: 100 },
+      supply: { accessories: [{ name: 'Lamp', volts: 12, watts: 6, onPct: 50, light: true }] },
+      cabling: { leadMm2: 2, leadMm: 600, connectorA: 20, phaseMm2: 4, phaseConnectorA: 60 },
+    });
+    const { amiss } = row(planned, key).setting;
+    expect(amiss?.state).toBe(state);
+    expect(phraseText(amiss?.why ?? [])).toContain(words);
+    // Put in and read back as planned, it is still not as it should be.
+    const put = row(planned, key).setting.plan ?? 0;
+    const taken = row(told(planned, { [key]: { entered: put, readBack: put } }), key);
+    expect(taken.stands).toEqual({ kind: 'same', state: state ?? 'fine' });
+  });
+
   it('tells what drifts: the plan moves, and what was the same no longer is', () => {
     const set = told(build, { 'battery-amps': { entered: 30, readBack: 30 } });
     expect(row(set, 'battery-amps').stands.kind).toBe('same');

@@ -33,7 +33,7 @@ const settingsOf = (job: Job): readonly Setting[] => [
   ...profiles(job),
 ];
 
-function standsOf({ plan, tolerance, taste }: Setting, { entered, readBack }: ToldSetting): Stands {
+function standsOf({ plan, tolerance, taste, amiss }: Setting, { entered, readBack }: ToldSetting): Stands {
   if (taste && plan === undefined) return { kind: 'left', state: 'unknown' };
   if (entered === null && readBack === null)
     return plan === undefined
@@ -47,7 +47,7 @@ function standsOf({ plan, tolerance, taste }: Setting, { entered, readBack }: To
     return entered === null
       ? { kind: 'wrong', state: 'stop', by: readBack - plan }
       : { kind: 'not-taken', state: 'look', by: readBack - entered };
-  return { kind: 'same', state: 'fine' };
+  return { kind: 'same', state: amiss?.state ?? 'fine' };
 }
 
 /** The sheet with what was put in and read back, each held against the plan. */

@@ -2,7 +2,7 @@ import { phraseText, type BuildDocument } from '@apple-cart/core';
 import { PrintPage } from '../../paper/print-page.tsx';
 import { useSettings } from '../../state/settings-store.ts';
 import { useVerdict } from '../../state/use-verdict.ts';
-import { planWords } from './settings-table.tsx';
+import { NotAsPlanned, planWords } from './settings-table.tsx';
 
 function Card({ build }: { build: BuildDocument }) {
   const { settings } = useVerdict(build);
@@ -33,7 +33,10 @@ function Card({ build }: { build: BuildDocument }) {
                 {row.told.name !== '' && <span className="block font-normal text-ink2">{row.told.name}</span>}
               </th>
               <td className="num py-1.5 pr-2 text-right whitespace-nowrap">{planWords(row)}</td>
-              <td className="py-1.5 pr-2">{phraseText(row.setting.because, system)}</td>
+              <td className="py-1.5 pr-2">
+                {phraseText(row.setting.because, system)}
+                <NotAsPlanned setting={row.setting} />
+              </td>
               <td className="num border-l border-hair py-1.5 pl-1">{row.told.entered ?? ''}</td>
               <td className="num border-l border-hair py-1.5 pl-1">{row.told.readBack ?? ''}</td>
             </tr>

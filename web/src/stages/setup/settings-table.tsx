@@ -51,6 +51,23 @@ function Chosen({
   );
 }
 
+/** What is to be put right in the plan before its value goes into a controller. */
+export function NotAsPlanned({ setting: { amiss } }: { setting: Setting }) {
+  const system = useSettings((state) => state.units);
+  if (amiss === undefined) return null;
+  return (
+    <span className="flex items-start gap-1.5 text-ink">
+      <span className="pt-0.5">
+        <StateMark state={amiss.state} size={13} labelled={false} />
+      </span>
+      <span>
+        <b className="font-semibold">{amiss.state === 'stop' ? 'Not to be put in' : 'Look first'}:</b>{' '}
+        {phraseText(amiss.why, system)}
+      </span>
+    </span>
+  );
+}
+
 function Row({ row, sheet }: { row: SettingRow; sheet: SettingsSheet }) {
   const system = useSettings((state) => state.units);
   const { setting, told, stands } = row;
@@ -60,7 +77,7 @@ function Row({ row, sheet }: { row: SettingRow; sheet: SettingsSheet }) {
   const own = told.name === '' ? (names?.[setting.key] ?? '') : told.name;
   return (
     <tr
-      className={`border-b border-hair align-top ${TINT[stands.state]}`}
+      className={`border-b border-hair align-top ${TINT[setting.amiss?.state === 'stop' ? 'stop' : stands.state]}`}
       data-setting={setting.key}
       data-stands={stands.kind}
     >
@@ -87,6 +104,7 @@ function Row({ row, sheet }: { row: SettingRow; sheet: SettingsSheet }) {
       </td>
       <td className="py-1.5 pr-2 leading-snug text-ink2">
         {phraseText(setting.because, system)}
+        <NotAsPlanned setting={setting} />
         {stands.state === 'stop' || stands.state === 'look' ? (
           <span className="block text-ink">{setting.ifWrong}</span>
         ) : null}
@@ -123,8 +141,8 @@ function Program({ sheet }: { sheet: SettingsSheet }) {
   const build = useBuild((state) => state.id) ?? '';
   const { seed, set } = useSimulated();
   const [trouble, setTrouble] = useState('');
-  const planned = sheet.rows.flatMap(({ setting: { key, plan, digits } }) =>
-    plan === undefined ? [] : [[key, Number(plan.toFixed(digits))] as const],
+  const planned = sheet.rows.flatMap(({ setting: { key, plan, digits, amiss } }) =>
+    plan === undefined || amiss?.state === 'stop' ? [] : [[key, Number(plan.toFixed(digits))] as const],
   );
   return (
     <>

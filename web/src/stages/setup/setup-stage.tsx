@@ -1,4 +1,4 @@
-import { askedRows, firstOf, type State } from '@apple-cart/core';
+import { amissRows, askedRows, firstOf, type State } from '@apple-cart/core';
 import { useSearchParams } from 'react-router';
 import { SETUP_VIEWS, type SetupView } from '../../screens/setup-views.ts';
 import { FieldGroup } from '../../fields/field-group.tsx';
@@ -63,6 +63,7 @@ function stampOf(sheet: SettingsSheet): {
   const count = (kind: string): number => asked.filter((r) => r.stands.kind === kind).length;
   const [wrong, taken, same] = [count('wrong'), count('not-taken'), count('same')];
   const ratio = ratioOf(sheet);
+  const amiss = amissRows(asked).length;
   const under = `${String(same)} of ${String(asked.length)} settings are as planned`;
   return firstOf(
     [
@@ -77,6 +78,10 @@ function stampOf(sheet: SettingsSheet): {
       [
         ratio !== undefined && ratio > 1.03,
         { state: 'stop', word: 'Speed is wrong', under: 'faster than the display says' },
+      ],
+      [
+        amiss > 0,
+        { state: 'stop', word: `${String(amiss)} not to be put in`, under: 'the plan is put right first' },
       ],
       [taken > 0, { state: 'look', word: `${String(taken)} not taken`, under }],
       [same < asked.length, { state: 'unknown', word: 'Not all read', under }],

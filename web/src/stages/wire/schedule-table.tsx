@@ -68,6 +68,15 @@ export function ScheduleTable({
               {w.devices.length > 0 && (
                 <span className="block text-[12px] text-ink2">in it: {devicesText(w.devices)}</span>
               )}
+              {/* On paper nobody can open the cable to read why it is marked. */}
+              {pick === undefined &&
+                w.way
+                  .filter(({ state }) => state === 'stop' || state === 'look')
+                  .map((f) => (
+                    <span key={f.rule} className="block text-[12px]">
+                      <b className="font-semibold">{f.words}</b> {f.remedy}
+                    </span>
+                  ))}
             </td>
             <td className="py-1.5 pr-2">
               <span className="flex flex-wrap gap-1">

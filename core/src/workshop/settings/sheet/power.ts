@@ -1,10 +1,36 @@
 import { fullChargeVolts } from '../../../machine/battery.ts';
 import { BRAKING_SHARE } from '../../../power-chain/charge-checks.ts';
-import type { Known } from '../../../document/known-build.ts';
+import type { BuildDocument } from '../../../document/document.ts';
+import type { Known, KnownBuild } from '../../../document/known-build.ts';
+import { ofPack } from '../../../document/pack-names.ts';
+import { miscutPacks } from '../../../power-chain/cutoff-span.ts';
 import { motorCount } from '../../../document/motors.ts';
 import { qty, type Phrase } from '../../../quantity/phrase.ts';
+import type { Chain } from '../../../power-chain/chain.ts';
 import type { Job } from '../../job.ts';
-import { isKnown, setting, valueOf, type Setting } from './setting.ts';
+import { isKnown, setting, valueOf, type Amiss, type Setting } from './setting.ts';
+
+/** A cut-off that is meant for other cells than those of a pack aboard. */
+function miscutAt(build: BuildDocument, known: KnownBuild): Amiss | undefined {
+  const [pack] = miscutPacks(build, known);
+  return (
+    pack && { state: 'stop', why: ['set for another pack', ofPack(build, pack.index), ': ', ...pack.why] }
+  );
+}
+
+/** More than the weakest link carries. */
+const tooMuch = (weakest: Chain['weakest']): Amiss | undefined =>
+  weakest?.state === 'look' || weakest?.state === 'stop'
+    ? { state: weakest.state, why: [`${weakest.name}: `, ...weakest.why] }
+    : undefined;
+
+const boardFirst = (leftV: number): Amiss | undefined =>
+  leftV > 0
+    ? undefined
+    : {
+        state: 'stop',
+        why: ['the board opens before the motor is cut: help, display and lights end at once'],
+      };
 
 /** Amps and volts of pack and motor. */
 export function power({ build, known, machine, chain }: Job): readonly Setting[] {
@@ -27,6 +53,7 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
       unit: 'A',
       of: controller.batteryCurrentA,
       plan: valueOf(controller.batteryCurrentA),
+      amiss: isKnown(controller.batteryCurrentA) ? tooMuch(weakest) : undefined,
       because:
         weakest?.continuousA === undefined
           ? ['no link of the chain is known yet']
@@ -59,6 +86,7 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
       unit: 'V',
       of: low,
       plan: valueOf(low),
+      amiss: isKnown(low) ? miscutAt(build, known) : undefined,
       because:
         isKnown(cells) && isKnown(low)
           ? [`${String(cells.value)} in series at `, qty(low.value / cells.value, 'V', 2), ' a cell']
@@ -85,6 +113,7 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
             name: 'Left for the lights',
             unit: 'V',
             plan: isKnown(low) && isKnown(board) ? low.value - board.value : undefined,
+            amiss: isKnown(low) && isKnown(board) ? boardFirst(low.value - board.value) : undefined,
             because: [
               'motor’s cut-off less the board’s, ',
               ...(isKnown(board) ? [qty(board.value, 'V', 1)] : ['not known']),
