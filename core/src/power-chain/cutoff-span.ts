@@ -35,3 +35,17 @@ export const miscutPacks = (
     ];
     return [{ index, why }];
   });
+
+/** The cut-offs that suit every pack aboard, V; undefined where there are none, or nobody has counted the cells of one. */
+export function cutoffSpan(build: BuildDocument, known: KnownBuild): readonly [number, number] | undefined {
+  const spans = build.packs.map(({ chemistry }, i) => {
+    const cells = known.packs[i]?.cellsInSeries;
+    const [low, high] = CUTOFF_SPAN[chemistry];
+    return cells === undefined || cells.source === 'unknown'
+      ? ([NaN, NaN] as const)
+      : ([low * cells.value, high * cells.value] as const);
+  });
+  const low = Math.max(...spans.map(([least]) => least));
+  const high = Math.min(...spans.map(([, most]) => most));
+  return low <= high ? [low, high] : undefined;
+}

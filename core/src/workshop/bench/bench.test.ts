@@ -217,6 +217,21 @@ describe('the hold points of a build', () => {
     expect(one).toMatchObject({ names: ['Front'] });
   });
 
+  it('hold a cut-off against the cells where the plan has one for another pack', () => {
+    // Usual for lithium is 2.8 to 3.4 V a cell under load (common practice, no source): 36.4 to 44.2 V for thirteen.
+    const pack = { cellsInSeries: 13, nominalV: 48 };
+    const of = (volts: number) => hub({ pack, controller: { lowVoltageCutoffV: volts } });
+    const band = (volts: number) => bandOf(of(volts), 'cutoffs/low-volts').map((v) => v?.toFixed(1));
+    expect(band(41.5)).toEqual(['41.4', '41.6']);
+    expect(band(30)).toEqual(['36.4', '44.2']);
+    expect(phraseText(pointOf(of(30), 'cutoffs/low-volts').why)).toMatch(/for another pack, 2\.31.V a cell/);
+    const uncounted = hub({
+      pack: { cellsInSeries: { source: 'unknown' }, nominalV: 48 },
+      controller: { lowVoltageCutoffV: 30 },
+    });
+    expect(bandOf(uncounted, 'cutoffs/low-volts')).toEqual([null, null]);
+  });
+
   it('never let a default be the value that is failed: what nobody knows is only recorded', () => {
     const bare = sample({ drive: { name: 'Hub' } });
     expect(bandOf(bare, 'cutoffs/low-volts')).toEqual([null, null]);

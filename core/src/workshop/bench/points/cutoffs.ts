@@ -1,5 +1,7 @@
 import type { Job } from '../../job.ts';
-import { qty } from '../../../quantity/phrase.ts';
+import { ofPack } from '../../../document/pack-names.ts';
+import { cutoffSpan, miscutPacks } from '../../../power-chain/cutoff-span.ts';
+import { qty, type Phrase } from '../../../quantity/phrase.ts';
 import { leverEnds } from '../scene.ts';
 import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
@@ -10,12 +12,44 @@ const [READ_V, READ_KMH] = [0.1, 0.1];
 /** Half of the last digit that is shown, km/h. */
 const ROUNDED_KMH = 0.05;
 
+/** What the controller shows of its cut-off: as planned, or, where the plan's own is for another pack, one that suits the cells. */
+function lowVolts({ build, known }: Job): HoldPoint {
+  const low = known.controller.lowVoltageCutoffV;
+  const isKnown = low.source !== 'unknown';
+  const [wrong] = isKnown ? miscutPacks(build, known) : [];
+  const planned = isKnown ? ([low.value - READ_V, low.value + READ_V] as const) : undefined;
+  const span = wrong === undefined ? planned : cutoffSpan(build, known);
+  const why = (): Phrase => {
+    if (!isKnown) return ['no value in the plan yet: Power asks for it'];
+    return wrong === undefined
+      ? ['the plan’s ', qty(low.value, 'V', 1)]
+      : [
+          'the plan’s ',
+          qty(low.value, 'V', 1),
+          ` is set for another pack${ofPack(build, wrong.index)}, `,
+          ...wrong.why,
+          ' Put it right under Power first',
+        ];
+  };
+  return holdPoint(
+    'cutoffs',
+    'low-volts',
+    'Low-voltage cut-off, read back',
+    'As the controller itself shows it after it was written; the settings sheet has the name.',
+    between('V', span?.[0] ?? null, span?.[1] ?? null),
+    {
+      instrument: 'programmer',
+      part: build.controller.name,
+      why: why(),
+      otherwise: 'Set for another number of cells it empties a pack to death, or stops it on the first hill.',
+    },
+  );
+}
+
 /** What has to stop the motor, each tried on the stand. */
 export function cutoffs(job: Job): readonly HoldPoint[] {
-  const { build, known } = job;
-  const { donor, controller, controls } = build;
+  const { donor, controller, controls } = job.build;
   const levers = [...leverEnds(job)];
-  const low = known.controller.lowVoltageCutoffV;
   // As it is put in: a controller shows no other, whatever wheel it holds.
   const end = controller.assistCutoffKmh;
   return [
@@ -57,27 +91,7 @@ export function cutoffs(job: Job): readonly HoldPoint[] {
             { guards: true, part: controls.assistSensor },
           ),
         ]),
-    holdPoint(
-      'cutoffs',
-      'low-volts',
-      'Low-voltage cut-off, read back',
-      'As the controller itself shows it after it was written; the settings sheet has the name.',
-      between(
-        'V',
-        low.source === 'unknown' ? null : low.value - READ_V,
-        low.source === 'unknown' ? null : low.value + READ_V,
-      ),
-      {
-        instrument: 'programmer',
-        part: build.controller.name,
-        why:
-          low.source === 'unknown'
-            ? ['no value in the plan yet: Power asks for it']
-            : ['the plan’s ', qty(low.value, 'V', 1)],
-        otherwise:
-          'Set for another number of cells it empties a pack to death, or stops it on the first hill.',
-      },
-    ),
+    lowVolts(job),
     ...(controller.limitsSpeed
       ? [
           holdPoint(
@@ -93,7 +107,7 @@ export function cutoffs(job: Job): readonly HoldPoint[] {
             ),
             {
               instrument: 'programmer',
-              part: build.controller.name,
+              part: controller.name,
               why:
                 end.source === 'unknown'
                   ? ['no value in the plan yet']
