@@ -12,6 +12,8 @@ export interface RangeCase {
   readonly km: number;
   readonly ends: Ride['ends'];
   readonly whPerKm: number;
+  /** State of charge where it ends, 0 to 1: a hill may end it long before the charge does. */
+  readonly left: number;
 }
 
 /** A hard frost, and a pack at the end of its good years. Common practice, no source. */
@@ -26,7 +28,8 @@ export function rangeCases(build: BuildDocument, route: Route): readonly RangeCa
     const path = packPath(i as PackIndex);
     return withValue(one, `${path}.startC`, WINTER_C);
   }, frost);
-  const aged = (b: BuildDocument): BuildDocument => withValue(b, 'packs.0.healthPct', OLD_PCT);
+  const aged = (b: BuildDocument): BuildDocument =>
+    b.packs.reduce((now, _, i) => withValue(now, `${packPath(i as PackIndex)}.healthPct`, OLD_PCT), b);
   const one = (
     id: RangeCase['id'],
     label: string,
@@ -41,6 +44,7 @@ export function rangeCases(build: BuildDocument, route: Route): readonly RangeCa
       km: ride.metres / 1000,
       ends: ride.ends,
       whPerKm: ride.metres > 0 ? ride.usedWh / (ride.metres / 1000) : 0,
+      left: ride.charge,
     };
   };
   return [

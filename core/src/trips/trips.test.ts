@@ -241,6 +241,19 @@ describe('habits, seasons and age', () => {
     expect(of('resting')).toBeLessThan(of('full'));
   });
 
+  it('say what is left where each ends, and age every pack', () => {
+    const cases = rangeCases(longtail, route(lanes));
+    for (const { left } of cases) {
+      expect(left).toBeGreaterThanOrEqual(0);
+      expect(left).toBeLessThan(0.7);
+    }
+    expect(cases.find((c) => c.id === 'middle')?.left).toBeCloseTo(0.2, 1);
+    const [pack] = longtail.packs;
+    const two = { ...longtail, packs: [pack, pack] as typeof longtail.packs };
+    const km = (id: string): number => rangeCases(two, route(lanes)).find((c) => c.id === id)?.km ?? NaN;
+    expect(km('old') / km('full')).toBeLessThan(0.8);
+  });
+
   // Common practice, no source: sealed lead-acid hardens when it is kept part empty.
   it('offer no partial charging for lead-acid', () => {
     const ids = rangeCases(trike, route(crate)).map((c) => c.id);

@@ -1,4 +1,4 @@
-import { act, cleanup, fireEvent, within } from '@testing-library/react';
+import { act, cleanup, configure, fireEvent, within } from '@testing-library/react';
 import type { ComponentType } from 'react';
 import { expect, vi } from 'vitest';
 import type { BuildDocument, Kept } from '@apple-cart/core';
@@ -6,6 +6,9 @@ import { useBuild } from '../state/build-store.ts';
 import { EVERY_PAGE } from './every-page.ts';
 import { inHand, shown } from './pages.ts';
 import { WorkerHere } from './worker-here.ts';
+
+// What is not found is named in a line: a whole page helps nobody.
+configure({ getElementError: (message) => new Error(message?.split('\n')[0]) });
 
 /** Words as they are read: what keeps a number and its unit on one line is a blank to the eye. */
 export const readAs = (text: string | null | undefined): string =>
@@ -118,6 +121,12 @@ export class AtWork {
     });
   }
 
+  /** Opens one of several sheets that lie over each other. */
+  async turnTo(name: string): Promise<void> {
+    const tab = within(this.page).getByRole('tab', { name });
+    await this.do(() => fireEvent.mouseDown(tab, { button: 0, ctrlKey: false }));
+  }
+
   /** Ticks or unticks a box. */
   async tick(name: string | RegExp): Promise<void> {
     const box = within(this.page).getByRole('checkbox', { name });
@@ -138,11 +147,13 @@ export class AtWork {
     );
   }
 
-  /** The cells of a row after its name, which begins so. */
+  /** The cells of a row after the one that begins so. */
   row(name: string): readonly string[] {
-    const row = this.rows.find(([first]) => first?.startsWith(name) === true);
-    if (row === undefined) throw new Error(`there is no row ${name}`);
-    return row.slice(1);
+    for (const row of this.rows) {
+      const at = row.findIndex((cell) => cell.startsWith(name));
+      if (at >= 0) return row.slice(at + 1);
+    }
+    throw new Error(`there is no row ${name}`);
   }
 
   private async do(deed: () => unknown): Promise<void> {

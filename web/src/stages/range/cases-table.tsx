@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { RIDE_END_WORDS, type RangeCase, type Route } from '@apple-cart/core';
+import { formatNumber, RIDE_END_WORDS, type RangeCase, type Route } from '@apple-cart/core';
 import { Studying } from '../../work/studying.tsx';
 import { useStudy } from '../../work/use-study.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
@@ -25,8 +25,8 @@ function Case({ one, most }: { one: RangeCase; most: number }) {
       <td className="num w-[104px] py-1 text-right whitespace-nowrap text-ink2 max-tablet:hidden">
         {per.text} <span className="text-[12.5px] text-ink3">{per.unit}</span>
       </td>
-      <td className="w-[120px] py-1 pl-3 text-[12.5px] text-ink2 max-tablet:hidden">
-        {RIDE_END_WORDS[one.ends]}
+      <td className="w-[150px] py-1 pl-3 text-[12.5px] text-ink2 max-tablet:hidden">
+        {RIDE_END_WORDS[one.ends]}, {formatNumber(100 * one.left, 0)}&nbsp;% left
       </td>
     </tr>
   );

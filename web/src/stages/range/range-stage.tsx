@@ -144,7 +144,7 @@ function SpeedView() {
             ? 'The cruising speed is not held'
             : `Plan on ${figure.value} ${figure.unit}`
         }
-        note="level road, steady speed"
+        note={`level road, ${figure.condition}`}
         summary={`Planned range against speed. ${figure.value} ${figure.unit} ${figure.condition}.`}
         name={`${document.name} range`}
         option={range}
