@@ -136,6 +136,11 @@ export class AtWork {
   /** Opens the menu of a choice and takes one of its words. */
   async choose(label: string, option: string | RegExp): Promise<void> {
     await this.press(new RegExp(`^${label.replaceAll(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`)}`));
+    await this.pick(option);
+  }
+
+  /** Takes one of the words of the menu that is open. */
+  async pick(option: string | RegExp): Promise<void> {
     const item = within(this.page).getByRole('menuitemradio', { name: option });
     await this.do(() => fireEvent.click(item));
   }
@@ -156,7 +161,8 @@ export class AtWork {
     throw new Error(`there is no row ${name}`);
   }
 
-  private async do(deed: () => unknown): Promise<void> {
+  /** Anything that a hand does, until what it sets off has been answered. */
+  async do(deed: () => unknown): Promise<void> {
     await act(async () => {
       deed();
       await Promise.resolve();
