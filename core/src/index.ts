@@ -330,6 +330,7 @@ export { partsOfPort, pinoutOf, withPinout } from './parts/pinouts.ts';
 export type { Cable } from './workshop/harness/components.ts';
 export { restAsUsual, usualPort, type Port } from './workshop/harness/ports.ts';
 export { facesOfPair, type PlugFace } from './workshop/harness/plug-face.ts';
+export { planStops, type Finding } from './verdict/finding.ts';
 export type { PlugFinding } from './workshop/harness/plug-rules.ts';
 export type { Run } from './workshop/harness/runs.ts';
 export { faced } from './workshop/harness/adapter.ts';

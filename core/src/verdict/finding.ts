@@ -12,3 +12,10 @@ export interface Finding {
   /** Where it shows in the document; empty when it is not about one field. */
   readonly path: string;
 }
+
+/**
+ * What the plan itself stops at: a bench that finds all as planned does not make it right. The class stands by itself, with what it
+ * asks.
+ */
+export const planStops = (findings: readonly Finding[]): readonly Finding[] =>
+  findings.filter(({ state, stage }) => state === 'stop' && stage !== 'law');

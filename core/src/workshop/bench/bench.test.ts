@@ -610,6 +610,12 @@ describe('what is asked on the bench is there to be looked at', () => {
     expect(items(unsaid)).toMatch(/where the packs meet.*One at each pack, or one for all: looked at/);
     expect(items(each)).not.toContain('one for all');
     expect(pointOf(told({ protection: 'breaker', fuseA: 40 }), 'cold/fuse').how).not.toContain('holder');
+    // A fuse that is as planned, and as wrong as the plan, does not pass.
+    const wrong = told({ protection: 'fuse', fuseA: 100, leadMm2: 1.5 });
+    expect(items(wrong)).toMatch(
+      /Put right under Power and here: fuse below what the lead carries, at most \d+/,
+    );
+    expect(items(told({ protection: 'fuse', fuseA: 30, leadMm2: 4 }))).not.toContain('Put right under Power');
     const uncounted = hub({
       cabling: { protection: 'fuse', fuseA: 30 },
       pack: { nominalV: 48, cellsInSeries: { source: 'unknown' } },

@@ -1,13 +1,17 @@
+import { planStops } from '@apple-cart/core';
 import { keepRecord } from '../../state/records.ts';
 import { usePeople } from '../../state/people.ts';
 import { Button } from '../../ui/button.tsx';
 import { Caution } from '../../ui/caution.tsx';
 import type { Bench } from '../parts/use-bench.ts';
+import { useStage } from '../parts/use-stage.ts';
 import { WhoField } from '../parts/who-field.tsx';
+import { PlanStops } from './plan-stops.tsx';
 
 /** Freezes the steps with what is expected of each, and begins. */
 export function BeginRun({ bench, again = false }: { bench: Bench; again?: boolean }) {
   const { who, remember } = usePeople();
+  const { verdict } = useStage();
   const groups = new Set(bench.points.map((p) => p.group)).size;
   return (
     <section aria-label="Begin" className="grid max-w-[560px] gap-3 py-3">
@@ -16,6 +20,10 @@ export function BeginRun({ bench, again = false }: { bench: Bench; again?: boole
         expected of it. A run freezes them with the plan as it is now; where the plan moves later, the checks
         to repeat are named.
       </p>
+      <PlanStops
+        stops={planStops(verdict.findings)}
+        words="Put it right before anything is joined: a run holds what is found against the plan, and passes what is as wrong as the plan."
+      />
       <WhoField />
       <Button
         className="h-12!"

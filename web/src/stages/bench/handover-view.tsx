@@ -1,6 +1,7 @@
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { planStops } from '@apple-cart/core';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { usePeople } from '../../state/people.ts';
 import { keepRecord } from '../../state/records.ts';
@@ -9,6 +10,7 @@ import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { useStage } from '../parts/use-stage.ts';
 import { atWords } from './at-words.ts';
+import { PlanStops } from './plan-stops.tsx';
 import { sheetOf } from './sheet-of.ts';
 import { SignedPaper } from './signed-paper.tsx';
 import type { Bench } from '../parts/use-bench.ts';
@@ -21,6 +23,10 @@ export function HandoverInputs({ bench }: { bench: Bench }) {
   const { who, remember } = usePeople();
   const [role, setRole] = useState('');
   const [words, setWords] = useState('');
+  const [told, setTold] = useState('');
+  const stops = planStops(verdict.findings);
+  // What is stopped at later has not been told.
+  const stopsKey = stops.map(({ code }) => code).join();
   const { view, run } = bench;
   if (view === undefined || run === undefined)
     return <p className="py-3 text-ink2">No run has been begun: nothing to sign yet.</p>;
@@ -35,6 +41,20 @@ export function HandoverInputs({ bench }: { bench: Bench }) {
           </p>
         )}
         <div className="grid gap-2 py-2">
+          <PlanStops stops={stops} words="It stands on the sheet, for whoever takes the machine over." />
+          {stops.length > 0 && (
+            <label className="flex min-h-8 items-center gap-2 text-[13.5px] max-bench:min-h-11">
+              <input
+                type="checkbox"
+                className="size-5"
+                checked={told === stopsKey}
+                onChange={(event) => {
+                  setTold(event.target.checked ? stopsKey : '');
+                }}
+              />
+              Whoever takes it over has been told of it
+            </label>
+          )}
           <WhoField />
           <label className="text-[13.5px]">
             As
@@ -62,7 +82,7 @@ export function HandoverInputs({ bench }: { bench: Bench }) {
           <Button
             kind="go"
             className="h-12!"
-            disabled={!view.ready || who.trim() === ''}
+            disabled={!view.ready || who.trim() === '' || told !== stopsKey}
             onClick={() => {
               remember(who);
               void keepRecord(bench.build, 'bench-sign', run.key, {

@@ -2,6 +2,8 @@ import {
   BENCH_GROUPS,
   BENCH_GROUP_NAMES,
   formatQuantity,
+  phraseText,
+  planStops,
   type BuildDocument,
   type RunView,
   type SignedSheet,
@@ -34,6 +36,11 @@ export function sheetOf(
           const { value, unit, condition } = figureText(f, system);
           return [f.label, cut(`${value} ${unit}`.trim()), cut(condition), STATE_WORD[f.state]];
         }),
+      },
+      {
+        title: 'What the plan itself stops at',
+        note: 'Known as it was signed, and not put right: told to whoever takes it over.',
+        rows: planStops(verdict.findings).map((f) => [cut(f.title), cut(phraseText(f.detail, system))]),
       },
       {
         title: 'Class and duties',

@@ -1,0 +1,118 @@
+// @vitest-environment happy-dom
+import 'fake-indexeddb/auto';
+import { describe, expect, it } from 'vitest';
+import {
+  withQuantity,
+  type BenchEntry,
+  type BuildDocument,
+  type HoldPoint,
+  type Kept,
+} from '@apple-cart/core';
+import { longtail, tandem } from '@apple-cart/core/test';
+import { usePeople } from '../../state/people.ts';
+import { verdictOf } from '../../state/verdicts.ts';
+import { AtWork } from '../../test/at-work.ts';
+import { showsPages } from '../../test/pages.ts';
+
+showsPages();
+
+const wrong = withQuantity(longtail, 'packs.0.charger.volts', { source: 'label', value: 58.8 });
+/** What somebody finds at a step that is as it should be. */
+function foundAt({ evidence }: HoldPoint): Pick<BenchEntry, 'readings' | 'ticks' | 'words'> {
+  switch (evidence.kind) {
+    case 'ticks':
+      return { readings: [], ticks: evidence.items.map(() => true), words: '' };
+    case 'readings': {
+      const { low, high } = evidence;
+      const middle = ((low ?? high ?? 1) + (high ?? low ?? 1)) / 2;
+      return { readings: evidence.names.map(() => middle), ticks: [], words: '' };
+    }
+    case 'words':
+      return { readings: [], ticks: [], words: 'as it should be' };
+  }
+}
+
+/** A run of a build of which every step was passed. */
+function passed(build: BuildDocument): readonly Kept[] {
+  const steps = verdictOf(build).bench;
+  const at = '2026-03-02T10:00:00.000Z';
+  const who = 'R. Quince';
+  const run: Kept<'bench-run'> = {
+    key: 'run',
+    kind: 'bench-run',
+    seq: 1,
+    parent: null,
+    at,
+    data: { name: 'First run', planVersion: 1, who, steps: steps.map((p) => ({ ...p, why: [...p.why] })) },
+  };
+  const entries = steps.map((point, i): Kept<'bench-entry'> => {
+    const { evidence, part, guards } = point;
+    return {
+      key: `entry-${String(i)}`,
+      kind: 'bench-entry',
+      seq: i + 2,
+      parent: 'run',
+      at,
+      data: {
+        ...foundAt(point),
+        step: point.key,
+        says: 'pass',
+        who,
+        simulated: false,
+        against: { planVersion: 1, evidence, part, guards },
+        corrects: null,
+      },
+    };
+  });
+  return [run, ...entries];
+}
+const button = (work: AtWork, name: string): HTMLButtonElement => {
+  const found = [...work.page.querySelectorAll('button')].find((b) => b.textContent === name);
+  if (found === undefined) throw new Error(`there is no button ${name}`);
+  return found;
+};
+
+describe('a run that is begun', () => {
+  it('names the hold points of this machine, and waits for a name', async () => {
+    usePeople.setState({ who: '' });
+    const work = await AtWork.at('bench run', tandem);
+    expect(work.text).toMatch(/\d+ hold points in \d+ groups are worked out from this build/);
+    expect(button(work, 'Begin the run').disabled).toBe(true);
+    await work.type(/^Who/, 'R. Quince');
+    expect(button(work, 'Begin the run').disabled).toBe(false);
+  });
+
+  it('says first what the plan itself stops at: what is found as planned would be as wrong', async () => {
+    const sound = await AtWork.at('bench run', longtail);
+    expect(sound.text).not.toContain('The plan itself stops at');
+    const work = await AtWork.at('bench run', wrong);
+    expect(work.text).toMatch(/The plan itself stops at one thing.*Charger’s volts against the pack/);
+  });
+});
+
+describe('a hand-over', () => {
+  it('waits for every hold point and a name', async () => {
+    usePeople.setState({ who: 'R. Quince' });
+    const all = passed(longtail);
+    const open = await AtWork.at('bench handover', longtail, all.slice(0, -3));
+    expect(open.text).toMatch(/\d open, 0 failed/);
+    expect(button(open, 'Sign the hand-over').disabled).toBe(true);
+    const ready = await AtWork.at('bench handover', longtail, all);
+    expect(ready.text).toContain('all passed or waived');
+    expect(button(ready, 'Sign the hand-over').disabled).toBe(false);
+    expect(ready.text).not.toContain('The plan itself stops at');
+  });
+
+  it('of a plan that stops is signed once whoever takes the machine over was told, and the sheet says at what', async () => {
+    usePeople.setState({ who: 'R. Quince' });
+    const work = await AtWork.at('bench handover', wrong, passed(wrong));
+    expect(work.text).toMatch(/The plan itself stops at one thing/);
+    expect(button(work, 'Sign the hand-over').disabled).toBe(true);
+    await work.tick(/has been told of it/);
+    expect(button(work, 'Sign the hand-over').disabled).toBe(false);
+    const paper = await AtWork.at('print hand-over', wrong, passed(wrong));
+    expect(paper.text).toMatch(
+      /What the plan itself stops at.*Charger’s volts against the pack.*overcharges/,
+    );
+  });
+});
