@@ -5,6 +5,7 @@ import { drawn } from './drawn.ts';
 
 // What the tests of other rooms draw builds by.
 export { anyBuild } from './sample.ts';
+export { entryOf } from './bench-points.ts';
 export { anyRecords } from './records.ts';
 export { courier, longtail, tandem, tourer, trike } from './demo.ts';
 

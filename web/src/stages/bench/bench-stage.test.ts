@@ -1,14 +1,8 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
 import { describe, expect, it } from 'vitest';
-import {
-  withQuantity,
-  type BenchEntry,
-  type BuildDocument,
-  type HoldPoint,
-  type Kept,
-} from '@apple-cart/core';
-import { longtail, tandem } from '@apple-cart/core/test';
+import { withQuantity, type BuildDocument, type Kept } from '@apple-cart/core';
+import { entryOf, longtail, tandem } from '@apple-cart/core/test';
 import { usePeople } from '../../state/people.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 import { AtWork } from '../../test/at-work.ts';
@@ -17,21 +11,6 @@ import { showsPages } from '../../test/pages.ts';
 showsPages();
 
 const wrong = withQuantity(longtail, 'packs.0.charger.volts', { source: 'label', value: 58.8 });
-/** What somebody finds at a step that is as it should be. */
-function foundAt({ evidence }: HoldPoint): Pick<BenchEntry, 'readings' | 'ticks' | 'words'> {
-  switch (evidence.kind) {
-    case 'ticks':
-      return { readings: [], ticks: evidence.items.map(() => true), words: '' };
-    case 'readings': {
-      const { low, high } = evidence;
-      const middle = ((low ?? high ?? 1) + (high ?? low ?? 1)) / 2;
-      return { readings: evidence.names.map(() => middle), ticks: [], words: '' };
-    }
-    case 'words':
-      return { readings: [], ticks: [], words: 'as it should be' };
-  }
-}
-
 /** A run of a build of which every step was passed. */
 function passed(build: BuildDocument): readonly Kept[] {
   const steps = verdictOf(build).bench;
@@ -45,25 +24,14 @@ function passed(build: BuildDocument): readonly Kept[] {
     at,
     data: { name: 'First run', planVersion: 1, who, steps: steps.map((p) => ({ ...p, why: [...p.why] })) },
   };
-  const entries = steps.map((point, i): Kept<'bench-entry'> => {
-    const { evidence, part, guards } = point;
-    return {
-      key: `entry-${String(i)}`,
-      kind: 'bench-entry',
-      seq: i + 2,
-      parent: 'run',
-      at,
-      data: {
-        ...foundAt(point),
-        step: point.key,
-        says: 'pass',
-        who,
-        simulated: false,
-        against: { planVersion: 1, evidence, part, guards },
-        corrects: null,
-      },
-    };
-  });
+  const entries = steps.map((point, i): Kept<'bench-entry'> => ({
+    key: `entry-${String(i)}`,
+    kind: 'bench-entry',
+    seq: i + 2,
+    parent: 'run',
+    at,
+    data: entryOf(point, 'pass'),
+  }));
   return [run, ...entries];
 }
 const button = (work: AtWork, name: string): HTMLButtonElement => {

@@ -1,0 +1,23 @@
+import type { BuildDocument } from '../document/document.ts';
+import { newBuild } from '../document/template.ts';
+import { evaluate } from './evaluate.ts';
+import { sample, type Changes } from './sample.ts';
+import type { Line } from '../workshop/parts-list/line.ts';
+
+export const list = (build: BuildDocument): readonly Line[] =>
+  evaluate(build).list.rows.flatMap(({ line }) => line ?? []);
+export type Kind = BuildDocument['drive']['kind'];
+export type Case = readonly [changes: Changes, kind?: Kind];
+
+/** A build of a hub motor, at the rear unless it says else, with a name for its motor. */
+export function made([changes, kind = 'geared-hub']: Case): BuildDocument {
+  return sample({ ...changes, drive: { name: 'Motor', ...changes.drive } }, kind);
+}
+export const none = newBuild('Nothing chosen');
+export const box = (place: BuildDocument['packs'][number]['boxes'][number]['place'], count = 1) => ({
+  boxes: Array.from({ length: count }, () => ({ place, at: null })),
+});
+export const light = { name: 'Lamp', volts: 12, watts: 5, onPct: 100, light: true };
+export const hub = { flatsMm: 10, axleMm: 12 };
+export const fromCells: Case = [{ pack: { make: 'cells', cellsInSeries: 13 }, cell: { parallel: 4 } }];
+export const laidDown: Case = [{ pack: { chemistry: 'lead-acid', ...box('deck', 4) } }];
