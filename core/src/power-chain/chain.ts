@@ -192,7 +192,7 @@ const controllerLink = ({ known: { controller }, machine: { motors }, battery }:
       continuousA: motors * controller.batteryCurrentA.value,
       peakA: motors * controller.batteryCurrentA.value,
     },
-    inputs: [],
+    inputs: [controller.batteryCurrentA],
     demand: battery,
     failing: '',
     remedy: [],
@@ -255,7 +255,7 @@ export function currentChain(
   climb: ClimbOutcome,
 ): Chain {
   const battery = batteryDemand(build, known, climb, machine);
-  const phase = phaseDemand(climb, machine);
+  const phase = phaseDemand(climb, machine, known);
   const scene = { build, known, machine, battery, phase };
   const links = LINKS.flatMap((make) => make(scene) ?? []);
   const judged = links.filter((l) => l.margin !== undefined);

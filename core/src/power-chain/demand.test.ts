@@ -20,7 +20,7 @@ const demands = (changes: Parameters<typeof sample>[0] = {}, gradePct = 6) => {
   return {
     climbed,
     battery: batteryDemand(one, known, climbed, machine),
-    phase: phaseDemand(climbed, machine),
+    phase: phaseDemand(climbed, machine, known),
     machine,
   };
 };

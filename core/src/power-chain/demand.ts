@@ -1,7 +1,13 @@
 import type { BuildDocument } from '../document/document.ts';
-import type { KnownBuild } from '../document/known-build.ts';
+import type { Known, KnownBuild } from '../document/known-build.ts';
 import type { Machine } from '../machine/machine.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
+
+/** Amps that nobody has said, and the most that they could be; undefined where nothing bounds them. */
+interface Open {
+  readonly unknown: readonly Known[];
+  readonly mostA: number | undefined;
+}
 
 /** Amps asked of a link. */
 export interface Demand {
@@ -11,13 +17,16 @@ export interface Demand {
   readonly peakA: number;
   /** Moving off, at standstill. */
   readonly startA: number;
+  /** Where these are a default’s: nothing is fine by them that would not be fine at the most. */
+  readonly open: Open | undefined;
 }
 
 /** What a branch is asked that carries a share of it. */
-export const partOfDemand = ({ continuousA, peakA, startA }: Demand, share: number): Demand => ({
+export const partOfDemand = ({ continuousA, peakA, startA, open }: Demand, share: number): Demand => ({
   continuousA: share * continuousA,
   peakA: share * peakA,
   startA: share * startA,
+  open: open && { ...open, mostA: open.mostA && share * open.mostA },
 });
 
 /**
@@ -36,12 +45,15 @@ export function batteryDemand(
   const { controller, packs } = known;
   const [pack] = packs;
   const { motors } = machine;
+  const said = controller.batteryCurrentA.source !== 'unknown';
   const byPower = build.controller.limitsPower
     ? // The lower the volts, the more amps a limit in watts lets through: what the links must carry is that.
       (motors * controller.powerLimitW.value) /
       Math.min(pack.nominalV.value, controller.lowVoltageCutoffV.value)
     : Infinity;
-  const peakA = Math.min(motors * controller.batteryCurrentA.value, byPower);
+  // A limit in watts that somebody has said is enough: whatever the amps are, they are no more than it lets through.
+  const bounded = !said && build.controller.limitsPower && controller.powerLimitW.source !== 'unknown';
+  const peakA = bounded ? byPower : Math.min(motors * controller.batteryCurrentA.value, byPower);
   // A hill that is not climbed asks for all there is.
   const continuousA = climb.climbs ? Math.min(peakA, climb.batteryA) : peakA;
   // At standstill only the copper loss is drawn: I^2 R at the phase limit.
@@ -49,14 +61,22 @@ export function batteryDemand(
     peakA,
     (machine.limits.phaseA ** 2 * machine.circuitOhm + machine.limits.standbyW) / pack.nominalV.value,
   );
-  return { continuousA, peakA, startA };
+  const open = said || bounded ? undefined : { unknown: [controller.batteryCurrentA], mostA: undefined };
+  return { continuousA, peakA, startA, open };
 }
 
+/** Phase amps are two to three times the battery’s, and hardly ever more than so many times. Common practice, no source. */
+const MOST_OVER_BATTERY = 4;
+
 /** Phase amps of one motor, effective: on the hill by the climb, at most and moving off the phase limit. */
-export function phaseDemand(climb: ClimbOutcome, machine: Machine): Demand {
+export function phaseDemand(climb: ClimbOutcome, machine: Machine, { controller }: KnownBuild): Demand {
   // A brushed motor's two leads carry the whole of its current.
   const effective = machine.motor.brushes === undefined ? EFFECTIVE : 1;
   const share = effective / machine.motors;
   const most = machine.limits.phaseA * share;
-  return { continuousA: climb.climbs ? climb.phaseA * share : most, peakA: most, startA: most };
+  const { phaseCurrentA, batteryCurrentA } = controller;
+  const mostA =
+    batteryCurrentA.source === 'unknown' ? undefined : MOST_OVER_BATTERY * batteryCurrentA.value * effective;
+  const open = phaseCurrentA.source === 'unknown' ? { unknown: [phaseCurrentA], mostA } : undefined;
+  return { continuousA: climb.climbs ? climb.phaseA * share : most, peakA: most, startA: most, open };
 }

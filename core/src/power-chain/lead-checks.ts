@@ -6,7 +6,7 @@ import type { Machine } from '../machine/machine.ts';
 import { qty } from '../quantity/phrase.ts';
 import { inrush, type Inrush } from './inrush.ts';
 import { leadAmps, leadLoss } from './leads.ts';
-import { highestVolts, type PowerSubject } from './subject.ts';
+import { highestVolts, uncounted, type PowerSubject } from './subject.ts';
 
 /** Drop in the power lead at the controller's limit, % of the pack's volts. Common practice, no source. */
 export const DROP_FINE_PCT = 2;
@@ -35,7 +35,7 @@ export function leadDrop({ build, known, chain }: PowerSubject): Check {
     remedy: ['Shorten the lead or take a thicker one.'],
     origin: 'common practice',
     source: 'Ohm’s law with the resistivity of IEC 60028 at 40 °C',
-    inputs: [cabling.leadMm, cabling.leadMm2],
+    inputs: [cabling.leadMm, cabling.leadMm2, ...(chain.battery.open?.unknown ?? [])],
   });
 }
 
@@ -96,14 +96,24 @@ export function fuseChecks({ build, known, chain }: PowerSubject): readonly Chec
       why: ['A smaller one opens on the hill.'],
       remedy: ['Take the next size up that the lead still carries.'],
       origin: 'common practice',
-      inputs: [cabling.fuseA],
+      inputs: [cabling.fuseA, ...(chain.battery.open?.unknown ?? [])],
     }),
-    breaksDirect(build, cabling.fuseV, full),
+    breaksDirect(
+      build,
+      cabling.fuseV,
+      full,
+      uncounted({ build, known }, (volts) => volts <= cabling.fuseV.value),
+    ),
   ];
 }
 
 /** A breaker made for alternating current only stops here, whatever volts it is made for. */
-function breaksDirect({ cabling }: BuildDocument, fuseV: Known, full: number): Check {
+function breaksDirect(
+  { cabling }: BuildDocument,
+  fuseV: Known,
+  full: number,
+  cells: readonly Known[],
+): Check {
   const base = {
     id: 'fuse-volts',
     group: 'leads' as const,
@@ -112,7 +122,7 @@ function breaksDirect({ cabling }: BuildDocument, fuseV: Known, full: number): C
     why: ['A direct-current arc does not go out by itself: a rating for alternating current does not count.'],
     remedy: ['Take one with a direct-current rating above a full charge.'],
     origin: 'common practice' as const,
-    inputs: [fuseV],
+    inputs: [fuseV, ...cells],
     asked: [asked('direct or alternating current', cabling.breaks)],
   };
   return cabling.breaks === 'alternating'

@@ -61,6 +61,10 @@ interface Spec {
   readonly source: string;
 }
 
+/** It carries what is asked even if that is the most that it could be. */
+const bearsAny = ({ continuousA, peakA }: Limits, { continuousA: askedA, open }: Demand): boolean =>
+  open === undefined || (peakA >= (open.mostA ?? Infinity) && continuousA >= askedA);
+
 const missingWhy = (inputs: readonly Known[]): Phrase => {
   const missing = inputs.filter((k) => k.source === 'unknown').map((k) => k.label.toLowerCase());
   return [missing.length > 0 ? `Not known: ${missing.join(', ')}.` : 'Not known.'];
@@ -96,10 +100,22 @@ const unknownLink = ({ id, pack = 0, cable = '', name, inputs, demand, source }:
   remedy: ['Read it from the data sheet or measure it.'],
 });
 
-/** A link held against what is asked of it; one whose limits are not all known is unknown. */
+/** A link whose limits are known, but not what is asked of it. */
+const unasked = (spec: Spec, { continuousA, peakA }: Limits): Link => ({
+  ...unknownLink(spec),
+  continuousA,
+  peakA,
+  why: [
+    `What it is asked is not known: ${(spec.demand.open?.unknown ?? []).map((k) => k.label.toLowerCase()).join(', ')}.`,
+  ],
+  remedy: ['Read it from the controller’s label or its settings.'],
+});
+
+/** A link held against what is asked of it; one whose limits, or whose demand, are not known is unknown. */
 export function link(spec: Spec): Link {
   const { id, pack = 0, cable = '', name, limits, inputs, demand, remedy, source } = spec;
   if (limits === undefined || inputs.some((k) => k.source === 'unknown')) return unknownLink(spec);
+  if (!bearsAny(limits, demand)) return unasked(spec, limits);
   const { continuousA, peakA } = limits;
   const margin = Math.min(share(continuousA, demand.continuousA), share(peakA, demand.peakA)) - 1;
   const holds = continuousA >= demand.continuousA;

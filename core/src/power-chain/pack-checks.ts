@@ -2,7 +2,7 @@ import { asked, measured, told, type Check } from '../check/check.ts';
 import { hasBoard } from '../document/pack-board.ts';
 import { qty } from '../quantity/phrase.ts';
 import { idOfPack, ofPack } from '../document/pack-names.ts';
-import { EDGE, highestVolts, type PowerSubject } from './subject.ts';
+import { EDGE, highestVolts, uncounted, type PowerSubject } from './subject.ts';
 
 /** A full charge of the highest pack against what the controller's capacitors stand. */
 export function controllerVolts({ build, known }: PowerSubject): Check {
@@ -23,7 +23,7 @@ export function controllerVolts({ build, known }: PowerSubject): Check {
     remedy: ['Take a controller for more volts, or a pack with fewer cells in series.'],
     origin: 'common practice',
     source: 'within a twentieth of its rating a capacitor is at its edge',
-    inputs: [rated],
+    inputs: [rated, ...uncounted({ build, known }, (volts) => volts <= rated.value * EDGE)],
   });
 }
 

@@ -1,5 +1,5 @@
 import type { BuildDocument } from '../document/document.ts';
-import type { KnownBuild } from '../document/known-build.ts';
+import type { Known, KnownBuild } from '../document/known-build.ts';
 import { fullChargeVolts } from '../machine/battery.ts';
 import { packsAboard } from '../machine/assemble.ts';
 import type { Machine } from '../machine/machine.ts';
@@ -16,6 +16,21 @@ export interface PowerSubject {
 /** Full charge of the highest pack, V. */
 export const highestVolts = (build: BuildDocument, known: KnownBuild): number =>
   Math.max(...packsAboard(build, known).map(({ pack }) => fullChargeVolts(pack)));
+
+/**
+ * Cells that nobody has counted, where it could matter: a pack's label leaves open whether there is one more in series.
+ * @param bears whether a full charge of so many volts is still fine
+ */
+export function uncounted(
+  { build, known }: Pick<PowerSubject, 'build' | 'known'>,
+  bears: (fullV: number) => boolean,
+): readonly Known[] {
+  return packsAboard(build, known).flatMap(({ pack }, i) => {
+    const cells = known.packs[i]?.cellsInSeries;
+    const more = fullChargeVolts({ ...pack, cellsInSeries: pack.cellsInSeries + 1 });
+    return cells?.source === 'unknown' && bears(fullChargeVolts(pack)) && !bears(more) ? [cells] : [];
+  });
+}
 
 /** A controller's capacitors are at their edge within this of their volts. Common practice: 63 V on a 14S pack. */
 export const EDGE = 0.95;

@@ -1,7 +1,7 @@
 import { asked, measured, told, type Check } from '../check/check.ts';
 import { accessoryDraw } from '../machine/accessories.ts';
 import { qty } from '../quantity/phrase.ts';
-import { EDGE, highestVolts, type PowerSubject } from './subject.ts';
+import { EDGE, highestVolts, uncounted, type PowerSubject } from './subject.ts';
 
 /** What feeds the low-volt accessories: large enough, for the volts, and no resistor that burns them off. */
 export function supplyChecks({ build, known }: PowerSubject): readonly Check[] {
@@ -63,7 +63,7 @@ export function supplyChecks({ build, known }: PowerSubject): readonly Check[] {
       why: ['It hangs on the pack all the time, also when it is just charged.'],
       remedy: ['Take a converter for more volts.'],
       origin: 'common practice',
-      inputs: [supply.maxInV],
+      inputs: [supply.maxInV, ...uncounted({ build, known }, (volts) => volts <= supply.maxInV.value * EDGE)],
       asked: asks,
     }),
   ];

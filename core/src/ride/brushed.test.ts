@@ -1,6 +1,7 @@
 import { batteryAmps } from '../machine/battery.ts';
 import { describe, expect, it } from 'vitest';
 import { phaseDemand } from '../power-chain/demand.ts';
+import { knownBuild } from '../document/known.ts';
 import { assemble } from '../machine/assemble.ts';
 import { sample } from '../test/sample.ts';
 import { HAND_GEAR, HAND_THERMAL, handMachine } from '../test/hand-machine.ts';
@@ -105,9 +106,9 @@ describe('a build with a brushed motor', () => {
     const it_ = assemble(build);
     expect(it_.regeneration).toBeUndefined();
     const hill = climb(it_, 0.5, 500, 4, 'best');
-    expect(phaseDemand(hill, it_).peakA).toBe(it_.limits.phaseA);
+    expect(phaseDemand(hill, it_, knownBuild(build)).peakA).toBe(it_.limits.phaseA);
     const three = assemble({ ...build, drive: { ...build.drive, commutation: 'electronic' } });
-    expect(phaseDemand(hill, three).peakA).toBeCloseTo(three.limits.phaseA * Math.sqrt(2 / 3), 9);
+    expect(phaseDemand(hill, three, knownBuild(build)).peakA).toBeCloseTo(three.limits.phaseA * Math.sqrt(2 / 3), 9);
   });
 
   it('is made from its label: 147 rpm/V, 0.17 ohm, 17 A of motor current, bears 120 C', () => {

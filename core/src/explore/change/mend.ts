@@ -88,7 +88,9 @@ function charger(now: Study, then: Study, parts: readonly Part[]): Repair | unde
     const document = then.build.packs[i];
     const id = idOfPack('charger-volts', i);
     const isNew = i >= now.build.packs.length && document?.charger.volts.source === 'unknown';
-    if (!newly(now, then, id) && !isNew) continue;
+    // One that only fills it in part is changed as well.
+    const early = checkOf(then, id)?.state === 'look' && checkOf(now, id)?.state === 'fine';
+    if (!newly(now, then, id) && !early && !isNew) continue;
     const [least, most] = endSpan(pack);
     const made = parts.filter((p) => p.type === 'charger').filter((p) => p.volts >= least && p.volts <= most);
     const part = cheapest(made, then.build.money.currency);

@@ -33,8 +33,9 @@ function stateOf({ weakest, unknown }: Chain): State {
   return weakest.state === 'fine' && unknown.length > 0 ? 'unknown' : weakest.state;
 }
 
-function condition({ weakest, unknown }: Chain, state: State): Phrase {
-  if (weakest === undefined) return ['no link is known'];
+function condition({ weakest, unknown, battery }: Chain, state: State): Phrase {
+  if (weakest === undefined)
+    return [battery.open === undefined ? 'no link is known' : 'the controller’s amps are not known'];
   if (state === 'unknown') return [`${counted(unknown.length, 'link')} not known`];
   const { limitA, demandA } = tightest(weakest);
   return [qty(limitA, 'A', 0), ' for ', qty(demandA, 'A', 0), ' asked'];

@@ -59,8 +59,15 @@ function carries(link: Link): readonly CableFinding[] {
       {
         rule,
         state: 'unknown',
-        words: `${link.name}: what it carries is not known, of ${amps(link.demand.continuousA)} A on the hill.`,
-        remedy: 'Read it from the data sheet and type it here, or for all alike under Power.',
+        ...(link.continuousA === undefined
+          ? {
+              words: `${link.name}: what it carries is not known, of ${amps(link.demand.continuousA)} A on the hill.`,
+              remedy: 'Read it from the data sheet and type it here, or for all alike under Power.',
+            }
+          : {
+              words: `${link.name}: what it is asked is not known.`,
+              remedy: 'Power asks for the controller’s amps: read them from its label or its settings.',
+            }),
       },
     ];
   return [
@@ -71,6 +78,13 @@ function carries(link: Link): readonly CableFinding[] {
       remedy: 'Take a larger one, or lower the controller to what it carries.',
     },
   ];
+}
+
+function dropRemedy(isKnown: boolean, isAsked: boolean): string {
+  if (!isKnown) return 'Power asks for the volts of the pack.';
+  return isAsked
+    ? 'Take a thicker lead, or bring the parts nearer together.'
+    : 'Power asks for the controller’s amps.';
 }
 
 const stateOfDrop = (percent: number): State => {
@@ -84,8 +98,9 @@ export function currentFindings(s: Subject): readonly CableFinding[] {
   const drop = dropOf(s);
   // A share of volts that nobody has said is no share.
   const isKnown = s.known.packs[0].nominalV.source !== 'unknown';
+  const isAsked = s.chain.battery.open === undefined;
   const judged = drop === undefined ? 'fine' : stateOfDrop(drop.percent);
-  const state: State = drop !== undefined && !isKnown ? 'unknown' : judged;
+  const state: State = drop !== undefined && !(isKnown && isAsked) ? 'unknown' : judged;
   return [
     ...linksOf(s).flatMap(carries),
     ...(drop === undefined || state === 'fine'
@@ -95,9 +110,7 @@ export function currentFindings(s: Subject): readonly CableFinding[] {
             rule: 'drop',
             state,
             words: `Loses ${drop.volts.toFixed(2)} V out and back at ${amps(s.current.share * s.chain.battery.peakA)} A, ${isKnown ? `${drop.percent.toFixed(1)} % of the pack` : 'of a pack whose volts are not known'}, and ${drop.watts.toFixed(0)} W as heat.`,
-            remedy: isKnown
-              ? 'Take a thicker lead, or bring the parts nearer together.'
-              : 'Power asks for the volts of the pack.',
+            remedy: dropRemedy(isKnown, isAsked),
           },
         ]),
   ];

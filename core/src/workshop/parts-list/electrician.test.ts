@@ -123,6 +123,19 @@ describe('what an electrician looks for on the list', () => {
     ).toBe(40);
   });
 
+  it('rates nothing by amps that nobody has said without saying so', () => {
+    const rated = (controller: NonNullable<Changes['controller']>): string =>
+      ['fuse', 'spare-fuse', 'plugs', 'main-switch']
+        .map((key) =>
+          words(made([{ controller, cabling: { protection: 'fuse', passes: ['pull-plug'] } }]), key),
+        )
+        .join();
+    const unsaid = rated({ batteryCurrentA: { source: 'unknown' } });
+    expect(unsaid.split('not known: measure first')).toHaveLength(5);
+    expect(unsaid).toContain('the controller’s amps are not known yet');
+    expect(rated({ batteryCurrentA: 20 })).not.toContain('not known');
+  });
+
   it('lists a fuse, plugs and a lead for each pack', () => {
     const second = { join: 'parallel', nominalV: 48, capacityAh: 10 } as const;
     const cabling = { leadMm: 800, connectors: 1 as const };

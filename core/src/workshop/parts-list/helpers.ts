@@ -157,6 +157,12 @@ export const specOf = (
   digits?: number,
 ): Phrase => [qty(value, unit, digits), ...(beside(source) === '' ? [] : [beside(source)])];
 
+/** Amps that a part of the battery lead is asked for by, with what stands beside them where they rest on amps that nobody has said. */
+export const ampsOf = (amps: number, entered: Known, { battery }: Chain): Phrase => {
+  const worked = battery.open === undefined ? 'worked' : 'unknown';
+  return specOf({ value: amps, source: entered.source === 'unknown' ? worked : entered.source }, 'A', 0);
+};
+
 /** A size that a part is asked for by: bicycle parts and cells are sold by the millimetre in every country. */
 export const sizeOf = ({ value, source }: Pick<Known, 'value' | 'source'>, digits: number): string =>
   `${formatQuantity(value, 'mm', digits)}${beside(source)}`;

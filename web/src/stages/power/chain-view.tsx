@@ -181,6 +181,7 @@ function Part({ chain, phase }: { chain: Chain; phase: boolean }) {
               <path d="M0 5h16" stroke={phase ? 'var(--q-phase)' : 'var(--q-batt-line)'} strokeWidth="2.5" />
             </svg>
             full {amps(demand.peakA)}
+            {demand.open !== undefined && ', a default'}
           </th>
           <th className="py-1 pl-2 text-right font-semibold">Carries</th>
           <th className="py-1 pl-2 text-right font-semibold">In hand</th>

@@ -1,6 +1,5 @@
 import type { JoinHow } from '../../../../document/choices.ts';
-import { qty } from '../../../../quantity/phrase.ts';
-import { ratedAmps } from '../../helpers.ts';
+import { ampsOf, ratedAmps } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 const JOINS: Readonly<Record<JoinHow, readonly [what: string, kind: string]>> = {
@@ -21,7 +20,11 @@ export const combiner: Rule = {
     const amps = Math.ceil(ratedAmps(known.joining.ratedA, chain, 1));
     return [
       {
-        what: [what, `, ${String(packs.length)} packs, at least `, qty(amps, 'A', 0)],
+        what: [
+          what,
+          `, ${String(packs.length)} packs, at least `,
+          ...ampsOf(amps, known.joining.ratedA, chain),
+        ],
         why: ['packs are never joined bare: unlike volts burn'],
         rated: { least: amps, most: undefined },
         kind,

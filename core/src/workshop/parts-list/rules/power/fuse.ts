@@ -1,10 +1,11 @@
 import type { Chain } from '../../../../power-chain/chain.ts';
 import { qty, type Phrase } from '../../../../quantity/phrase.ts';
-import { FULL_OVER_LABEL, fuseAmps } from '../../helpers.ts';
+import { FULL_OVER_LABEL, ampsOf, fuseAmps } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** For long, and at full throttle where that is more. */
-function asked({ battery: { continuousA, peakA } }: Chain): Phrase {
+function asked({ battery: { continuousA, peakA, open } }: Chain): Phrase {
+  if (open !== undefined) return ['the controller’s amps are not known yet'];
   const long = qty(continuousA, 'A', 0);
   return Math.round(peakA) > Math.round(continuousA)
     ? [long, ' asked for long, ', qty(peakA, 'A', 0), ' at full throttle']
@@ -32,7 +33,7 @@ export const fuse: Rule = {
       {
         what: [
           cabling.protection === 'breaker' ? 'Breaker ' : 'Fuse with holder ',
-          qty(amps, 'A', 0),
+          ...ampsOf(amps, known.cabling.fuseA, chain),
           ', direct current, at least ',
           qty(volts, 'V', 0),
         ],

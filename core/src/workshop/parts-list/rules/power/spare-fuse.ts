@@ -1,6 +1,5 @@
-import { fuseAmps } from '../../helpers.ts';
+import { ampsOf, fuseAmps } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
-import { qty } from '../../../../quantity/phrase.ts';
 
 /** A fuse to replace the one that has done its work. */
 export const spareFuse: Rule = {
@@ -13,7 +12,7 @@ export const spareFuse: Rule = {
     return cabling.protection === 'fuse'
       ? [
           {
-            what: ['Spare fuse ', qty(amps, 'A', 0), ', of the same kind'],
+            what: ['Spare fuse ', ...ampsOf(amps, known.cabling.fuseA, chain), ', of the same kind'],
             rated: { least: amps, most: amps },
             why: ['one that blows is replaced by its like, never by a larger one'],
           },

@@ -1,6 +1,5 @@
-import { qty } from '../../../../quantity/phrase.ts';
 import { RINGS_PEAK } from '../../../../power-chain/chain.ts';
-import { ratedAmps } from '../../helpers.ts';
+import { ampsOf, ratedAmps } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** The pull-plug or main switch. */
@@ -13,7 +12,7 @@ export const mainSwitch: Rule = {
     const amps = Math.ceil(ratedAmps(known.cabling.pullPlugA, chain, RINGS_PEAK));
     return [
       {
-        what: ['Pull-plug or main switch, direct current, ', qty(amps, 'A', 0)],
+        what: ['Pull-plug or main switch, direct current, ', ...ampsOf(amps, known.cabling.pullPlugA, chain)],
         why: ['stops a runaway by hand'],
         rated: { least: amps, most: undefined },
       },

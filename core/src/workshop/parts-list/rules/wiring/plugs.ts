@@ -1,7 +1,6 @@
 import { controllersBeside } from '../../../../document/motors.ts';
-import { qty } from '../../../../quantity/phrase.ts';
 import { MINUTES } from '../../../../power-chain/scene.ts';
-import { ratedAmps } from '../../helpers.ts';
+import { ampsOf, ratedAmps } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Plug pairs of the battery lead with a spare. */
@@ -22,7 +21,11 @@ export const plugs: Rule = {
         : `${String(connectors)} at each of ${String(build.packs.length)} packs and at the controller`;
     return [
       {
-        what: ['Plug pair, ', qty(amps, 'A', 0), ' continuous, socket half on the pack'],
+        what: [
+          'Plug pair, ',
+          ...ampsOf(amps, known.connectorA, chain),
+          ' continuous, socket half on the pack',
+        ],
         why: [
           `${battery}, ${branches === 0 ? '' : 'one in the branch to the second controller, '}and one spare pair; the live side is never bare`,
         ],

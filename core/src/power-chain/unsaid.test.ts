@@ -1,0 +1,101 @@
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { BuildDocument } from '../document/document.ts';
+import { withQuantity } from '../document/quantity-at.ts';
+import { phraseText } from '../quantity/phrase.ts';
+import { courier, longtail, tandem, tourer, trike } from '../test/demo.ts';
+import { evaluate } from '../test/evaluate.ts';
+import { RUNS, anyBuild, sample, type Changes } from '../test/sample.ts';
+import { isPhaseLink, type Link } from './link.ts';
+
+const unsaid = (build: BuildDocument, path: 'controller.batteryCurrentA' | 'controller.phaseCurrentA') =>
+  evaluate(withQuantity(build, path, { source: 'unknown' }));
+const battery = (links: readonly Link[]): readonly Link[] => links.filter((link) => !isPhaseLink(link));
+
+describe('amps that nobody has said', () => {
+  it.each([courier, tourer, longtail, tandem, trike])(
+    'leave no link of the battery fine, and none the weakest by a default: $name',
+    (build) => {
+      const { power, figures } = unsaid(build, 'controller.batteryCurrentA');
+      for (const link of battery(power.chain.links)) expect(link.state, link.id).toBe('unknown');
+      const weakest = figures.find(({ id }) => id === 'weakest');
+      expect(weakest?.state).toBe('unknown');
+      expect(phraseText(weakest?.condition ?? [])).not.toMatch(/A for/);
+    },
+  );
+
+  it('are asked for by every check that is held against them', () => {
+    const { power } = unsaid(longtail, 'controller.batteryCurrentA');
+    const of = (id: string) => power.checks.find((c) => c.id === id);
+    for (const id of ['lead-drop', 'fuse-above-hill'])
+      expect(of(id), id).toMatchObject({ state: 'unknown', missing: ['controller.batteryCurrentA'] });
+    // What does not hang on them is told as before.
+    expect(of('fuse-below-lead')?.state).toBe('fine');
+  });
+
+  it('are no matter where the watts are limited: 500 W at 40 V are at most 12.5 A', () => {
+    const build = sample({
+      controller: {
+        batteryCurrentA: { source: 'unknown' },
+        limitsPower: true,
+        powerLimitW: 500,
+        lowVoltageCutoffV: 40,
+      },
+      pack: { nominalV: 48, cellsInSeries: 13, bmsCurrentA: 20, cellsContinuousA: 20, cellsPeakA: 25 },
+    });
+    const { battery: asked, links } = evaluate(build).power.chain;
+    expect(asked.peakA).toBeCloseTo(12.5, 9);
+    expect(links.find(({ id }) => id === 'bms')?.state).toBe('fine');
+  });
+
+  it('of a phase matter only where the leads would not bear the most that they could be', () => {
+    // Four times the battery's at the most (common practice, no source), by the square root of two thirds: 20 A make 65.
+    const phases = (mm2: number): Link['state'] | undefined =>
+      unsaid(
+        sample({
+          controller: { batteryCurrentA: 20 },
+          cabling: { phaseMm2: mm2, phaseMm: 200, phaseConnectorA: 100, insulationC: 200 },
+          pack: { nominalV: 48, cellsInSeries: 13 },
+        }),
+        'controller.phaseCurrentA',
+      ).power.chain.links.find(({ id }) => id === 'phase-leads')?.state;
+    expect(phases(6)).toBe('fine');
+    expect(phases(1)).toBe('unknown');
+  });
+
+  it('never let a link be fine that more amps would break, whatever the build', () => {
+    fc.assert(
+      fc.property(anyBuild, fc.double({ min: 8, max: 100, noNaN: true }), (build, amps) => {
+        if (build.controller.limitsPower) return;
+        const now = unsaid(build, 'controller.batteryCurrentA').power.chain.links;
+        const said = withQuantity(build, 'controller.batteryCurrentA', { source: 'label', value: amps });
+        for (const link of battery(evaluate(said).power.chain.links)) {
+          const before = now.find((l) => l.id === link.id && l.pack === link.pack && l.cable === link.cable);
+          if (link.state === 'look' || link.state === 'stop') expect(before?.state, link.id).not.toBe('fine');
+        }
+      }),
+      RUNS,
+    );
+  });
+});
+
+describe('cells that nobody has counted', () => {
+  const stands = (id: string, changes: Changes) =>
+    evaluate(
+      sample({
+        ...changes,
+        pack: { nominalV: 48, cellsInSeries: { source: 'unknown' } },
+        cabling: { protection: 'fuse', breaks: 'direct', fuseA: 20, ...changes.cabling },
+      }),
+    ).power.checks.find((c) => c.id === id)?.state;
+
+  it('leave open whether there is one more where that would matter: a 48 V label is of 13 or 14', () => {
+    // 13 full stand at 54.6 V, 14 at 58.8.
+    expect(stands('controller-volts', { controller: { ratedV: 80 } })).toBe('fine');
+    expect(stands('controller-volts', { controller: { ratedV: 60 } })).toBe('unknown');
+    expect(stands('controller-volts', { controller: { ratedV: 50 } })).toBe('stop');
+    expect(stands('fuse-volts', { cabling: { fuseV: 80 } })).toBe('fine');
+    expect(stands('fuse-volts', { cabling: { fuseV: 58 } })).toBe('unknown');
+    expect(stands('fuse-volts', { cabling: { fuseV: 32 } })).toBe('stop');
+  });
+});
