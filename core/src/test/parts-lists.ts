@@ -6,7 +6,7 @@ import type { Line } from '../workshop/parts-list/line.ts';
 
 export const list = (build: BuildDocument): readonly Line[] =>
   evaluate(build).list.rows.flatMap(({ line }) => line ?? []);
-export type Kind = BuildDocument['drive']['kind'];
+type Kind = BuildDocument['drive']['kind'];
 export type Case = readonly [changes: Changes, kind?: Kind];
 
 /** A build of a hub motor, at the rear unless it says else, with a name for its motor. */

@@ -11,11 +11,11 @@ import { WorkerHere } from './worker-here.ts';
 configure({ getElementError: (message) => new Error(message?.split('\n')[0]) });
 
 /** Words as they are read: what keeps a number and its unit on one line is a blank to the eye. */
-export const readAs = (text: string | null | undefined): string =>
+const readAs = (text: string | null | undefined): string =>
   (text ?? '').replaceAll('\u00a0', ' ').replaceAll(/\s+/g, ' ').trim();
 
 /** Something of it is still being worked out. */
-export const waits = (page: HTMLElement): boolean =>
+const waits = (page: HTMLElement): boolean =>
   page.querySelector('[aria-busy=true]') !== null ||
   [...page.querySelectorAll('[role=status]')].some(({ textContent }) => textContent.trim().endsWith('…'));
 
