@@ -168,6 +168,13 @@ describe('the charger of thirteen lithium cells', () => {
     expect(check(build, 'charger-volts')?.state).toBe(state);
   });
 
+  it('of 3.5 V a cell fills iron phosphate, whose volts hardly rise before they are full', () => {
+    const pack = { chemistry: 'lfp', cellsInSeries: 16, nominalV: 51.2, chargeLimitPct: 100 } as const;
+    const of = (volts: number) => check(whole({ pack, charger: { volts } }), 'charger-volts')?.state;
+    // 3.65 V a cell at the most (common practice): 58.4 V.
+    expect([56, 58.4, 60, 40].map(of)).toEqual(['fine', 'fine', 'stop', 'stop']);
+  });
+
   it('is not known to suit cells that nobody has counted, unless no count could stand it', () => {
     const uncounted = (volts: number) =>
       check(whole({ pack: { cellsInSeries: { source: 'unknown' } }, charger: { volts } }), 'charger-volts');

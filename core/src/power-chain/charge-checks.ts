@@ -45,8 +45,8 @@ function chargePlug({ build, known }: PowerSubject): readonly Check[] {
   ];
 }
 
-/** A charger that ends below this share of a pack is for another pack. */
-const HARDLY = 0.3;
+/** A charger that ends below this share of a pack is for another pack; above the other it fills it, as one of 3.5 V a cell does iron phosphate. */
+const [HARDLY, AS_GOOD_AS_FULL] = [0.3, 0.97];
 
 /** A charger's volts against its pack's end of charge. */
 function chargerVolts(s: PowerSubject, first: Pack, index: number): Check {
@@ -56,7 +56,9 @@ function chargerVolts(s: PowerSubject, first: Pack, index: number): Check {
   const volts = charger.volts.value;
   const lead = first.chemistry === 'lead-acid';
   const fills = chargeAtRest(first, volts);
-  const early = !lead && volts < least && fills > HARDLY;
+  const short = !lead && volts < least;
+  const early = short && fills > HARDLY;
+  const off = Math.max(0, least - volts, volts - most);
   const says = (): Phrase => {
     if (overcharges(volts, first)) return ['; this one overcharges.'];
     return early
@@ -67,7 +69,7 @@ function chargerVolts(s: PowerSubject, first: Pack, index: number): Check {
     id: idOfPack('charger-volts', index),
     group: 'charging',
     title: `Charger’s volts against the pack${ofPack(s.build, index)}`,
-    value: Math.max(0, least - volts, volts - most),
+    value: short && fills > AS_GOOD_AS_FULL ? 0 : off,
     unit: 'V',
     sense: 'most',
     // Rounding of a label is no fault.

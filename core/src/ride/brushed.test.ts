@@ -108,7 +108,10 @@ describe('a build with a brushed motor', () => {
     const hill = climb(it_, 0.5, 500, 4, 'best');
     expect(phaseDemand(hill, it_, knownBuild(build)).peakA).toBe(it_.limits.phaseA);
     const three = assemble({ ...build, drive: { ...build.drive, commutation: 'electronic' } });
-    expect(phaseDemand(hill, three, knownBuild(build)).peakA).toBeCloseTo(three.limits.phaseA * Math.sqrt(2 / 3), 9);
+    expect(phaseDemand(hill, three, knownBuild(build)).peakA).toBeCloseTo(
+      three.limits.phaseA * Math.sqrt(2 / 3),
+      9,
+    );
   });
 
   it('is made from its label: 147 rpm/V, 0.17 ohm, 17 A of motor current, bears 120 C', () => {
