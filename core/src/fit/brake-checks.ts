@@ -1,6 +1,7 @@
 import { counted } from '../quantity/format.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import type { BrakeKind } from '../document/choices.ts';
+import type { Known } from '../document/known-build.ts';
 import { qty } from '../quantity/phrase.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
@@ -76,6 +77,15 @@ const movingMasses = ({ known: { donor, brief }, build }: Subject) => [
   ...(build.brief.trailer === 'none' ? [] : [brief.trailerKg, brief.trailerLoadKg]),
 ];
 
+/** Up to so much of the design case’s energy a brake bears it. Common practice. */
+const FINE_RATIO = 1.5;
+
+/** A limit that is set, at a speed that nobody has said: how fast it goes is then a default’s. */
+const unsaidLimit = ({ build, known: { controller } }: Subject): readonly Known[] =>
+  build.controller.limitsSpeed && controller.assistCutoffKmh.source === 'unknown'
+    ? [controller.assistCutoffKmh]
+    : [];
+
 function energy(s: Subject): Check {
   const ratio = energyRatio(s.machine.road.massKg, s.topMs, designKg(s));
   return measured({
@@ -85,7 +95,7 @@ function energy(s: Subject): Check {
     value: ratio,
     unit: '1',
     sense: 'most',
-    fine: 1.5,
+    fine: FINE_RATIO,
     look: 2.5,
     limit: ['at most 1.5, stop beyond 2.5'],
     why: [
@@ -101,7 +111,7 @@ function energy(s: Subject): Check {
     remedy: ['Fit larger discs and hydraulic calipers, or limit speed or load.'],
     origin: 'common practice',
     source: 'half m v squared, derived; the limits are common practice',
-    inputs: movingMasses(s),
+    inputs: [...movingMasses(s), ...(ratio > FINE_RATIO ? [] : unsaidLimit(s))],
   });
 }
 
@@ -157,7 +167,8 @@ function kind(s: Subject): Check {
   const { front, rear } = brakesLeft(s.build, s.known);
   const count = [front, rear].filter((b) => b !== 'none').length;
   const fast = msToKmh(s.topMs) > RIM_KMH;
-  const rim = fast && (front === 'rim' || rear === 'rim');
+  const hasRim = front === 'rim' || rear === 'rim';
+  const rim = fast && hasRim;
   const lost = lostWords(s);
   return told({
     id: 'brake-kind',
@@ -192,7 +203,7 @@ function kind(s: Subject): Check {
       ['Nothing to do.'],
     ),
     origin: 'common practice',
-    inputs: [],
+    inputs: hasRim && !fast && count === 2 ? unsaidLimit(s) : [],
     asked: kinds(s),
   });
 }
