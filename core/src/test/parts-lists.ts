@@ -1,3 +1,4 @@
+import { phraseText } from '../quantity/phrase.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { newBuild } from '../document/template.ts';
 import { evaluate } from './evaluate.ts';
@@ -21,3 +22,11 @@ export const light = { name: 'Lamp', volts: 12, watts: 5, onPct: 100, light: tru
 export const hub = { flatsMm: 10, axleMm: 12 };
 export const fromCells: Case = [{ pack: { make: 'cells', cellsInSeries: 13 }, cell: { parallel: 4 } }];
 export const laidDown: Case = [{ pack: { chemistry: 'lead-acid', ...box('deck', 4) } }];
+
+export const line = (build: BuildDocument, key: string): Line | undefined =>
+  list(build).find((l) => l.key === key);
+/** What a line asks for, and why; empty where there is none. */
+export const words = (build: BuildDocument, key: string): string => {
+  const found = line(build, key);
+  return found === undefined ? '' : `${phraseText(found.what)}: ${phraseText(found.why)}`;
+};

@@ -4,8 +4,7 @@ import type { BuildDocument } from '../../document/document.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import { evaluate } from '../../test/evaluate.ts';
 import { type Changes } from '../../test/sample.ts';
-import type { Line } from './line.ts';
-import { list, made, box, light, hub, fromCells, laidDown } from '../../test/parts-lists.ts';
+import { line, made, words, box, light, hub, fromCells, laidDown } from '../../test/parts-lists.ts';
 
 const CHARGER: PartOf<'charger'> = {
   id: 'charger',
@@ -24,13 +23,6 @@ const CHARGER: PartOf<'charger'> = {
 };
 
 describe('what an electrician looks for on the list', () => {
-  const line = (build: BuildDocument, key: string): Line | undefined =>
-    list(build).find((l) => l.key === key);
-  const words = (build: BuildDocument, key: string): string => {
-    const found = line(build, key);
-    return found === undefined ? '' : `${phraseText(found.what)}: ${phraseText(found.why)}`;
-  };
-
   it('asks of a pack what is asked of its kind', () => {
     expect(line(made([{}]), 'pack')?.ask).toContain('Lithium');
     expect(line(made(laidDown), 'pack')?.ask).toContain('one batch');

@@ -1,20 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../../document/document.ts';
-import { phraseText } from '../../quantity/phrase.ts';
 import { shippedRules } from '../../law/rules.ts';
 import { evaluate } from '../../test/evaluate.ts';
 import { type Changes } from '../../test/sample.ts';
-import type { Line } from './line.ts';
-import { list, made, light, hub } from '../../test/parts-lists.ts';
+import { line, made, words, light, hub } from '../../test/parts-lists.ts';
 
 describe('what a mechanic looks for on the list', () => {
-  const line = (build: BuildDocument, key: string): Line | undefined =>
-    list(build).find((l) => l.key === key);
-  const words = (build: BuildDocument, key: string): string => {
-    const found = line(build, key);
-    return found === undefined ? '' : `${phraseText(found.what)}: ${phraseText(found.why)}`;
-  };
-
   it('is twice there where there are two motors, on a pair as in each wheel', () => {
     const count = (motors: 'one' | 'pair' | 'each-wheel', key: string): number =>
       line(
