@@ -1,15 +1,8 @@
 import type { Answer, PlannedAnswer } from '../document/choices.ts';
-import type { BuildDocument } from '../document/document.ts';
-import type { Known, KnownBuild, KnownSource } from '../document/known-build.ts';
-import { knownBuild, knownInUse } from '../document/known.ts';
-import { withValue } from '../document/quantity-at.ts';
-import { assembleKnown } from '../machine/assemble.ts';
-import { supplyAt } from '../machine/battery.ts';
-import type { Machine } from '../machine/machine.ts';
-import { torqueConstant } from '../machine/motor.ts';
-import { lazily } from '../quantity/lazily.ts';
+import type { Known, KnownSource } from '../document/known-build.ts';
+import type { Corners, Way } from '../machine/corners.ts';
+import { anyPack, plausibleSpan, type Bearings } from '../machine/span.ts';
 import { errorOf } from './measuring-error.ts';
-import { anyPack, cornerOf, plausibleSpan, unknownOf, type Bearings } from './span.ts';
 
 /** A number a clause is held against: a band where the instrument leaves conditions open. */
 export interface NumberFact {
@@ -74,57 +67,6 @@ export function told(known: Known, how: string): NumberFact {
   if (source !== 'unknown') return number(value, value, source, how, { error: errorOf(known) });
   const [low, high] = plausibleSpan(known);
   return number(value, value, source, how, { unsure: { low, high, labels: [known.label] } });
-}
-
-/** What the facts of one way are worked out on. */
-export interface Way {
-  readonly build: BuildDocument;
-  readonly known: KnownBuild;
-  readonly machine: Machine;
-  /** What counts of it. */
-  readonly used: readonly Known[];
-}
-
-export function wayOf(build: BuildDocument): Way {
-  const way: Way = lazily<Way>({
-    build: () => build,
-    known: () => knownBuild(build),
-    machine: () => assembleKnown(build, way.known),
-    used: () => knownInUse(build, way.known),
-  });
-  return way;
-}
-
-/** What a fact of the machine is worked out on, as it is entered and with unknown values at their plausible ends. */
-export interface Corners {
-  readonly unknown: readonly Known[];
-  readonly up: Way;
-  readonly down: Way;
-}
-
-/**
- * The corner with the speed constant at which the motor spins fastest within its span: the highest, unless its core drags so
- * much that a weaker winding no longer gets there. Kt of the fastest (Kt V - h)/(Kt^2 + c) is (h + sqrt(h^2 + V^2 c))/V with
- * h = Th R and c = ce R. Derived.
- */
-function fastest(build: BuildDocument, unknown: readonly Known[], end: 'up' | 'down'): BuildDocument {
-  const kv = unknown.find((k) => k.path === 'drive.kvRpmPerV');
-  if (kv === undefined || end === 'down') return build;
-  const { motor, pack, controllerOhm } = assembleKnown(build, knownBuild(build));
-  const { openVolts, ohm } = supplyAt(pack, 1);
-  const all = motor.resistance20 + controllerOhm + ohm;
-  const [h, c] = [motor.hysteresisNm * all, motor.eddyNms * all];
-  const best = torqueConstant((h + Math.sqrt(h * h + openVolts ** 2 * c)) / openVolts);
-  const [low, high] = plausibleSpan(kv);
-  return best >= high ? build : withValue(build, kv.path, Math.max(low, best));
-}
-
-/** The corners of a way by what bears on a fact. */
-export function cornersOf({ build, used }: Way, bearings: Bearings): Corners {
-  const unknown = unknownOf(used, bearings);
-  const at = (end: 'up' | 'down'): Way =>
-    wayOf(fastest(cornerOf(build, unknown, bearings, end), unknown, end));
-  return lazily<Corners>({ unknown: () => unknown, up: () => at('up'), down: () => at('down') });
 }
 
 export const worst = (known: readonly Known[]): KnownSource => {

@@ -3,7 +3,7 @@ import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 import { assembleKnown } from '../machine/assemble.ts';
 import { sample } from '../test/sample.ts';
-import { wayOf } from './fact.ts';
+import { wayOf } from '../machine/corners.ts';
 import { lawFacts, type LawFacts } from './facts.ts';
 import { FEDERAL_RIDER_KG, federalTestSpeeds, noLoadSpeed } from './motor-alone.ts';
 

@@ -7,26 +7,23 @@ import { lazily } from '../quantity/lazily.ts';
 import { assistCorners, type RatioCorner } from './assist-curve.ts';
 import {
   ASSUMED,
-  cornersOf,
   moved,
   number,
   plannedYes,
   point,
   restingOn,
   told,
-  wayOf,
   worst,
   yesNo,
   type AnswerFact,
-  type Corners,
   type NumberFact,
-  type Way,
 } from './fact.ts';
+import { cornersOf, wayOf, type Corners, type Way } from '../machine/corners.ts';
 import type { AnswerFactName, NumberFactName } from './fact-names.ts';
 import { massError } from './measuring-error.ts';
 import { peakWheelWatts } from './motor-alone.ts';
 import { profilesOf } from './profile.ts';
-import { FASTER, FASTER_AS_RIDDEN, HEAVIER, MORE_HELP } from './span.ts';
+import { FASTER, FASTER_AS_RIDDEN, HEAVIER, MORE_HELP } from '../machine/span.ts';
 import { alonePoint, assistEnd, byHand, drivesAlone, endOf, handSet, throttlePoint } from './speed-facts.ts';
 
 /** Help per rider force against speed; no corners where the help does not follow the rider. */

@@ -2,20 +2,11 @@ import type { BuildDocument } from '../document/document.ts';
 import type { Known } from '../document/known-build.ts';
 import { throttleHeld } from '../document/throttle.ts';
 import { msToKmh } from '../quantity/units.ts';
-import {
-  moved,
-  number,
-  point,
-  restingOn,
-  yesNo,
-  type AnswerFact,
-  type Corners,
-  type NumberFact,
-  type Way,
-} from './fact.ts';
+import { moved, number, point, restingOn, yesNo, type AnswerFact, type NumberFact } from './fact.ts';
+import type { Corners, Way } from '../machine/corners.ts';
 import { errorOf, wheelError } from './measuring-error.ts';
 import { federalTestSpeeds, noLoadSpeed } from './motor-alone.ts';
-import { FASTER } from './span.ts';
+import { FASTER } from '../machine/span.ts';
 
 /** The quantity at which the controller ends the help: its own, or the throttle’s where there is no other help. */
 export function endOf({ build, known }: Way): Known | undefined {

@@ -3,12 +3,12 @@ import { describe, expect, it } from 'vitest';
 import type { BuildDocument, QuantityPath } from '../document/document.ts';
 import { knownBuild, knownInUse } from '../document/known.ts';
 import { knownAt, withQuantity, withValue } from '../document/quantity-at.ts';
-import { wayOf } from './fact.ts';
+import { wayOf } from '../machine/corners.ts';
 import { RUNS, anyBuild } from '../test/sample.ts';
 import { lawFacts } from './facts.ts';
 import { judgeClause, type ClauseVerdict } from './judge-clause.ts';
 import { shippedRules } from './rules.ts';
-import { FASTER, HEAVIER, MORE_HELP, anyPack, plausibleSpan } from './span.ts';
+import { FASTER, HEAVIER, MORE_HELP, anyPack, plausibleSpan } from '../machine/span.ts';
 
 /** Every clause of every shipped place, each limit once. */
 const CLAUSES = [

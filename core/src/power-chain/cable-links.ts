@@ -3,7 +3,7 @@ import type { BuildDocument } from '../document/document.ts';
 import { NOTHING_MEASURED } from '../document/harness.ts';
 import { partOfDemand } from './demand.ts';
 import { link, type Link } from './link.ts';
-import { LOWER, leadLimits, plugLimits, type Scene } from './scene.ts';
+import { LOWER, leadBears, plugLimits, type Scene } from './scene.ts';
 
 type Carries = CurrentCable['carries'];
 
@@ -40,7 +40,7 @@ export function cableLinks(scene: Scene, carries: Carries): readonly Link[] {
               id: 'tail',
               cable: `${port} of ${key}`,
               name: `Own lead of the ${partOf(port)}, ${name}`,
-              limits: leadLimits(scene, size),
+              ...leadBears(scene, size, demand),
               failing: 'the thin lead that came with the part softens first',
               remedy: [LOWER, 'replace the lead that came with the part by a thicker one, in copper.'],
               source: 'heat balance of a lead in free air (McAdams 1954)',
@@ -68,7 +68,7 @@ export function cableLinks(scene: Scene, carries: Carries): readonly Link[] {
               ...base,
               id: carries === 'battery' ? ('leads' as const) : ('phase-leads' as const),
               name: `Lead, ${name}`,
-              limits: leadLimits(scene, mm2),
+              ...leadBears(scene, mm2, demand),
               failing: 'the insulation softens',
               remedy: [LOWER, 'take a thicker lead.'],
               source: 'heat balance of a lead in free air (McAdams 1954), out and back side by side',

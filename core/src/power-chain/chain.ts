@@ -7,7 +7,7 @@ import type { ClimbOutcome } from '../ride/climb.ts';
 import { batteryDemand, phaseDemand, type Demand } from './demand.ts';
 import { cableLinks, hasOwn } from './cable-links.ts';
 import { link, type Link } from './link.ts';
-import { LOWER, leadLimits, plugLimits, type Scene } from './scene.ts';
+import { LOWER, leadOf, plugLimits, type Scene } from './scene.ts';
 import { numbered } from '../document/pack-names.ts';
 
 export interface Chain {
@@ -56,7 +56,9 @@ const cellsLinks = (scene: Scene): readonly Link[] =>
         peakA: sum(packs, (k) => k.cellsPeakA.value),
       },
       inputs: packs.flatMap(({ document, known: k }) =>
-        document.make === 'cells' ? [k.cell.continuousA, k.cell.peakA] : [k.cellsContinuousA, k.cellsPeakA],
+        document.make === 'cells'
+          ? [k.cell.parallel, k.cell.continuousA, k.cell.peakA]
+          : [k.cellsContinuousA, k.cellsPeakA],
       ),
       demand: scene.battery,
       failing: 'the cells sag, warm up and age early',
@@ -175,9 +177,7 @@ const leadsLink = (scene: Scene): Link | undefined =>
     : link({
         id: 'leads',
         name: 'Power leads',
-        limits: leadLimits(scene, scene.known.cabling.leadMm2.value),
-        inputs: [scene.known.cabling.leadMm2],
-        demand: scene.battery,
+        ...leadOf(scene, scene.known.cabling.leadMm2, scene.battery),
         failing: 'the insulation softens',
         remedy: [LOWER, 'take a thicker lead.'],
         source: 'heat balance of a lead in free air (McAdams 1954), out and back side by side',
@@ -208,9 +208,7 @@ const phaseLeadsLink = (scene: Scene): Link | undefined =>
     : link({
         id: 'phase-leads',
         name: 'Phase leads',
-        limits: leadLimits(scene, scene.known.cabling.phaseMm2.value),
-        inputs: [scene.known.cabling.phaseMm2],
-        demand: scene.phase,
+        ...leadOf(scene, scene.known.cabling.phaseMm2, scene.phase),
         failing: 'the insulation softens where it enters the axle',
         remedy: ['Lower the phase limit, or take thicker phase leads.'],
         source: 'heat balance of a lead in free air (McAdams 1954); effective amps by equal copper loss',

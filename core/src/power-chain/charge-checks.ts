@@ -14,6 +14,12 @@ import type { PowerSubject } from './subject.ts';
 export const takenBy = (pack: PackDocument, known: KnownPack): Known =>
   pack.make === 'cells' ? known.cell.chargeA : known.maxChargeA;
 
+/** What that follows from: of cells, how many stand side by side as well. */
+const takenFrom = (pack: PackDocument, known: KnownPack): readonly Known[] => [
+  takenBy(pack, known),
+  ...(pack.make === 'cells' ? [known.cell.parallel] : []),
+];
+
 /** Each charger's volts against its pack's end of charge, and its amps against what the cells take. */
 export const chargerChecks = (s: PowerSubject): readonly Check[] => [
   ...packsAboard(s.build, s.known).flatMap(({ pack }, i) => chargerOf(s, pack, i)),
@@ -104,7 +110,7 @@ function chargerOf(s: PowerSubject, first: Pack, index: number): readonly Check[
   const [document, pack] = [s.build.packs[index], s.known.packs[index]];
   if (document === undefined || pack === undefined) return [];
   const { charger } = pack;
-  const taken = takenBy(document, pack);
+  const taken = takenFrom(document, pack);
   return [
     chargerVolts(s, first, index),
     measured({
@@ -117,7 +123,7 @@ function chargerOf(s: PowerSubject, first: Pack, index: number): readonly Check[
       fine: pack.maxChargeA.value,
       look: pack.maxChargeA.value,
       limit: ['at most ', qty(pack.maxChargeA.value, 'A')],
-      limitFrom: [taken],
+      limitFrom: taken,
       why: [
         'Usual for the chemistry is ',
         qty(AMPS_PER_AH[first.chemistry].charge, '1', 2),
@@ -127,7 +133,7 @@ function chargerOf(s: PowerSubject, first: Pack, index: number): readonly Check[
       origin: 'common practice',
       source: 'the cell maker’s data sheet decides',
       mends: charger.currentA,
-      inputs: [charger.currentA, taken],
+      inputs: [charger.currentA, ...taken],
     }),
   ];
 }

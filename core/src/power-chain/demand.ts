@@ -35,6 +35,30 @@ export const partOfDemand = ({ continuousA, peakA, startA, open }: Demand, share
  */
 const EFFECTIVE = Math.sqrt(2 / 3);
 
+/** A cut-off that nobody has read may be so much of the usual one: 2.5 V a lithium cell in place of 3.1. Common practice, no source. */
+const LOW_CUTOFF = 0.8;
+
+/**
+ * Battery amps that nobody has said, neither as amps nor by watts at the lowest volts.
+ * @param mostA the controller's limit in amps, as said or as usually found
+ * @param byPowerA what its limit in watts lets through; Infinity without one
+ */
+function openAmps(
+  { controller: { limitsPower } }: BuildDocument,
+  { controller: { batteryCurrentA, powerLimitW, lowVoltageCutoffV } }: KnownBuild,
+  mostA: number,
+  byPowerA: number,
+): Open | undefined {
+  const said = batteryCurrentA.source === 'unknown' ? undefined : mostA;
+  if (!limitsPower) return said === undefined ? { unknown: [batteryCurrentA], mostA: undefined } : undefined;
+  // Amps that are said, and are the less whatever the watts.
+  if (said !== undefined && said <= byPowerA) return undefined;
+  if (powerLimitW.source === 'unknown')
+    return { unknown: said === undefined ? [batteryCurrentA, powerLimitW] : [powerLimitW], mostA: said };
+  if (lowVoltageCutoffV.source !== 'unknown') return undefined;
+  return { unknown: [lowVoltageCutoffV], mostA: Math.min(said ?? Infinity, byPowerA / LOW_CUTOFF) };
+}
+
 /** Battery amps: on the hill what the climb takes, at most the controller's limit. */
 export function batteryDemand(
   build: BuildDocument,
@@ -45,15 +69,17 @@ export function batteryDemand(
   const { controller, packs } = known;
   const [pack] = packs;
   const { motors } = machine;
-  const said = controller.batteryCurrentA.source !== 'unknown';
+  const most = motors * controller.batteryCurrentA.value;
   const byPower = build.controller.limitsPower
     ? // The lower the volts, the more amps a limit in watts lets through: what the links must carry is that.
       (motors * controller.powerLimitW.value) /
       Math.min(pack.nominalV.value, controller.lowVoltageCutoffV.value)
     : Infinity;
+  const open = openAmps(build, known, most, byPower);
   // A limit in watts that somebody has said is enough: whatever the amps are, they are no more than it lets through.
-  const bounded = !said && build.controller.limitsPower && controller.powerLimitW.source !== 'unknown';
-  const peakA = bounded ? byPower : Math.min(motors * controller.batteryCurrentA.value, byPower);
+  const bounded = build.controller.limitsPower && controller.powerLimitW.source !== 'unknown';
+  const peakA =
+    bounded && controller.batteryCurrentA.source === 'unknown' ? byPower : Math.min(most, byPower);
   // A hill that is not climbed asks for all there is.
   const continuousA = climb.climbs ? Math.min(peakA, climb.batteryA) : peakA;
   // At standstill only the copper loss is drawn: I^2 R at the phase limit.
@@ -61,7 +87,6 @@ export function batteryDemand(
     peakA,
     (machine.limits.phaseA ** 2 * machine.circuitOhm + machine.limits.standbyW) / pack.nominalV.value,
   );
-  const open = said || bounded ? undefined : { unknown: [controller.batteryCurrentA], mostA: undefined };
   return { continuousA, peakA, startA, open };
 }
 

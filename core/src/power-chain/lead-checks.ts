@@ -3,10 +3,12 @@ import type { Known, KnownBuild } from '../document/known-build.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import { supplyAt } from '../machine/battery.ts';
 import type { Machine } from '../machine/machine.ts';
+import { couldTurn } from '../machine/span.ts';
 import { qty } from '../quantity/phrase.ts';
+import { WARM_AIR_C } from './scene.ts';
 import { inrush, type Inrush } from './inrush.ts';
 import { leadAmps, leadLoss } from './leads.ts';
-import { highestVolts, uncounted, type PowerSubject } from './subject.ts';
+import { highestVolts, uncounted, unlabelled, type PowerSubject } from './subject.ts';
 
 /** Drop in the power lead at the controller's limit, % of the pack's volts. Common practice, no source. */
 export const DROP_FINE_PCT = 2;
@@ -35,7 +37,7 @@ export function leadDrop({ build, known, chain }: PowerSubject): Check {
     remedy: ['Shorten the lead or take a thicker one.'],
     origin: 'common practice',
     source: 'Ohm’s law with the resistivity of IEC 60028 at 40 °C',
-    inputs: [cabling.leadMm, cabling.leadMm2, ...(chain.battery.open?.unknown ?? [])],
+    inputs: [cabling.leadMm, cabling.leadMm2, ...unlabelled(known), ...(chain.battery.open?.unknown ?? [])],
   });
 }
 
@@ -57,12 +59,10 @@ export function fuseChecks({ build, known, chain }: PowerSubject): readonly Chec
     asked: [asked('fuse or breaker', kind)],
   });
   if (kind === 'none' || kind === 'unknown') return [present];
-  const carries = leadAmps(
-    build.cabling.conductor,
-    cabling.leadMm2.value,
-    cabling.insulationC.value,
-    Math.max(30, brief.temperatureC.value),
-  );
+  const air = Math.max(WARM_AIR_C, brief.temperatureC.value);
+  const carried = (insulationC: number): number =>
+    leadAmps(build.cabling.conductor, cabling.leadMm2.value, insulationC, air);
+  const carries = carried(cabling.insulationC.value);
   const full = highestVolts(build, known);
   return [
     present,
@@ -81,7 +81,11 @@ export function fuseChecks({ build, known, chain }: PowerSubject): readonly Chec
       remedy: ['Take a thicker lead or a smaller fuse.'],
       origin: 'derived',
       source: 'heat balance of a lead in free air (McAdams 1954)',
-      inputs: [cabling.fuseA, cabling.leadMm2],
+      inputs: [
+        cabling.fuseA,
+        cabling.leadMm2,
+        ...couldTurn(cabling.insulationC, (celsius) => cabling.fuseA.value <= carried(celsius)),
+      ],
     }),
     measured({
       id: 'fuse-above-hill',

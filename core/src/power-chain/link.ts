@@ -65,6 +65,10 @@ interface Spec {
 const bearsAny = ({ continuousA, peakA }: Limits, { continuousA: askedA, open }: Demand): boolean =>
   open === undefined || (peakA >= (open.mostA ?? Infinity) && continuousA >= askedA);
 
+/** It carries what is asked, on the hill and at the most. */
+export const bears = (limits: Limits, demand: Demand): boolean =>
+  bearsAny(limits, demand) && limits.continuousA >= demand.continuousA && limits.peakA >= demand.peakA;
+
 const missingWhy = (inputs: readonly Known[]): Phrase => {
   const missing = inputs.filter((k) => k.source === 'unknown').map((k) => k.label.toLowerCase());
   return [missing.length > 0 ? `Not known: ${missing.join(', ')}.` : 'Not known.'];

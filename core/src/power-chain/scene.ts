@@ -1,9 +1,10 @@
 import type { BuildDocument } from '../document/document.ts';
-import type { KnownBuild } from '../document/known-build.ts';
+import type { Known, KnownBuild } from '../document/known-build.ts';
 import type { Machine } from '../machine/machine.ts';
+import { couldTurn } from '../machine/span.ts';
 import type { Demand } from './demand.ts';
 import { leadAmps, plugAmps } from './leads.ts';
-import type { Limits } from './link.ts';
+import { bears, type Limits } from './link.ts';
 
 /** Plugs and leads stand this much more for some minutes, by the heat they store. From memory. */
 export const MINUTES = 1.25;
@@ -20,14 +21,37 @@ export interface Scene {
 export const LOWER = 'Lower the controller to what it carries, or ';
 
 /** A lead is never in cooler air than this for long: it lies beside others, in the sun, under a cover, C. Common practice. */
-const WARM_AIR_C = 30;
+export const WARM_AIR_C = 30;
 
 /** A lead of a size in the build's metal and insulation. */
-export function leadLimits({ build, known: { cabling, brief } }: Scene, mm2: number): Limits {
+const leadLimits = ({ build, known: { brief } }: Scene, mm2: number, insulationC: number): Limits => {
   const air = Math.max(WARM_AIR_C, brief.temperatureC.value);
-  const amps = leadAmps(build.cabling.conductor, mm2, cabling.insulationC.value, air);
+  const amps = leadAmps(build.cabling.conductor, mm2, insulationC, air);
   return { continuousA: amps, peakA: amps * MINUTES };
+};
+
+interface LeadBears {
+  readonly limits: Limits;
+  readonly inputs: readonly Known[];
 }
+
+/**
+ * What a lead carries, and what that rests on beside its size: an insulation that nobody has read, where another usual one would
+ * bear what this does not, or the other way round.
+ */
+export function leadBears(scene: Scene, mm2: number, demand: Demand): LeadBears {
+  const { insulationC } = scene.known.cabling;
+  return {
+    limits: leadLimits(scene, mm2, insulationC.value),
+    inputs: couldTurn(insulationC, (celsius) => bears(leadLimits(scene, mm2, celsius), demand)),
+  };
+}
+
+/** A lead of the build in general: of a size that may not be known. */
+export const leadOf = (scene: Scene, mm2: Known, demand: Demand): LeadBears & { readonly demand: Demand } => {
+  const { limits, inputs } = leadBears(scene, mm2.value, demand);
+  return { limits, inputs: [mm2, ...inputs], demand };
+};
 
 /** Plugs of a rating, one or several side by side. */
 export function plugLimits(amps: number, count: number): Limits {

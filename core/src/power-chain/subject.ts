@@ -3,6 +3,7 @@ import type { Known, KnownBuild } from '../document/known-build.ts';
 import { fullChargeVolts } from '../machine/battery.ts';
 import { packsAboard } from '../machine/assemble.ts';
 import type { Machine } from '../machine/machine.ts';
+import { couldTurn, plausibleSpan } from '../machine/span.ts';
 import type { Chain } from './chain.ts';
 
 /** What the checks of the power chain look at. */
@@ -17,8 +18,17 @@ export interface PowerSubject {
 export const highestVolts = (build: BuildDocument, known: KnownBuild): number =>
   Math.max(...packsAboard(build, known).map(({ pack }) => fullChargeVolts(pack)));
 
+/** Volts of the packs of which neither label nor cells were read: nothing is told by them. */
+export const unlabelled = ({ packs }: KnownBuild): readonly Known[] =>
+  packs
+    .filter(
+      ({ nominalV, cellsInSeries }) => nominalV.source === 'unknown' && cellsInSeries.source === 'unknown',
+    )
+    .map(({ nominalV }) => nominalV);
+
 /**
- * Cells that nobody has counted, where it could matter: a pack's label leaves open whether there is one more in series.
+ * Cells that nobody has counted, where it could matter: a pack's label leaves open whether there is one more in series, and a
+ * pack without one leaves open everything that is usual.
  * @param bears whether a full charge of so many volts is still fine
  */
 export function uncounted(
@@ -26,9 +36,14 @@ export function uncounted(
   bears: (fullV: number) => boolean,
 ): readonly Known[] {
   return packsAboard(build, known).flatMap(({ pack }, i) => {
-    const cells = known.packs[i]?.cellsInSeries;
-    const more = fullChargeVolts({ ...pack, cellsInSeries: pack.cellsInSeries + 1 });
-    return cells?.source === 'unknown' && bears(fullChargeVolts(pack)) && !bears(more) ? [cells] : [];
+    const { cellsInSeries: cells, nominalV } = known.packs[i] ?? known.packs[0];
+    const counts =
+      nominalV.source === 'unknown'
+        ? plausibleSpan(nominalV).map((volts) => Math.round((volts * pack.cellsInSeries) / nominalV.value))
+        : [pack.cellsInSeries + 1];
+    const fullOf = (count: number): number => fullChargeVolts({ ...pack, cellsInSeries: count });
+    if (nominalV.source !== 'unknown' && !bears(fullOf(pack.cellsInSeries))) return [];
+    return couldTurn(cells, (count) => bears(fullOf(count)), counts);
   });
 }
 

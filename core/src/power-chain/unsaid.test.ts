@@ -99,3 +99,98 @@ describe('cells that nobody has counted', () => {
     expect(stands('fuse-volts', { cabling: { fuseV: 32 } })).toBe('stop');
   });
 });
+
+describe('an insulation that nobody has read', () => {
+  // 2.5 mm2 in 30 C of air: 60 C of insulation carry about 23 A, 75 C 29 A, silicone's 200 C 58 A (the heat balance of leads.ts).
+  const thin = (insulationC: number | undefined, more: Changes = {}) =>
+    evaluate(
+      sample({
+        controller: { batteryCurrentA: 20, phaseCurrentA: 40 },
+        pack: { nominalV: 48, cellsInSeries: 13 },
+        cabling: {
+          protection: 'fuse',
+          breaks: 'direct',
+          leadMm2: 2.5,
+          fuseA: 25,
+          fuseV: 80,
+          ...(insulationC === undefined ? { insulationC: { source: 'unknown' } } : { insulationC }),
+          ...more.cabling,
+        },
+      }),
+    ).power;
+  const fuse = (insulationC: number | undefined, fuseA: number) =>
+    thin(insulationC, { cabling: { fuseA } }).checks.find((c) => c.id === 'fuse-below-lead');
+  const leads = (insulationC: number | undefined, leadMm2: number) =>
+    thin(insulationC, { cabling: { leadMm2 } }).chain.links.find((l) => l.id === 'leads');
+
+  it('leaves open whether the fuse opens before the lead burns where that hangs on it', () => {
+    expect(fuse(undefined, 15)?.state).toBe('fine');
+    expect(fuse(60, 25)?.state).toBe('stop');
+    expect(fuse(75, 25)?.state).toBe('fine');
+    expect(fuse(undefined, 25)).toMatchObject({ state: 'unknown', missing: ['cabling.insulationC'] });
+    expect(fuse(undefined, 100)?.state).toBe('stop');
+  });
+
+  it('leaves open what a lead carries where that hangs on it', () => {
+    expect(leads(undefined, 6)?.state).toBe('fine');
+    const open = leads(undefined, 1.5);
+    expect(open?.state).toBe('unknown');
+    expect(phraseText(open?.why ?? [])).toMatch(/insulation/);
+  });
+});
+
+describe('a pack of which neither volts nor cells are read', () => {
+  const bare = sample({
+    controller: { batteryCurrentA: 20, ratedV: 60 },
+    pack: { nominalV: { source: 'unknown' }, cellsInSeries: { source: 'unknown' } },
+    cabling: { protection: 'fuse', breaks: 'direct', fuseA: 20, fuseV: 58, leadMm2: 4, leadMm: 300 },
+    supply: { maxInV: 60 },
+  });
+  it.each(['controller-volts', 'fuse-volts', 'lead-drop'])('is fine for nothing: %s', (id) => {
+    expect(evaluate(bare).power.checks.find((c) => c.id === id)?.state).toBe('unknown');
+  });
+});
+
+describe('a limit in watts that nobody has read', () => {
+  it('does not make the amps less than the controller may draw', () => {
+    const limited = (powerLimitW: number | undefined) =>
+      evaluate(
+        sample({
+          controller: {
+            batteryCurrentA: 30,
+            limitsPower: true,
+            ...(powerLimitW === undefined ? { powerLimitW: { source: 'unknown' } } : { powerLimitW }),
+          },
+          pack: { nominalV: 48, cellsInSeries: 13, bmsCurrentA: 25 },
+        }),
+      ).power.chain.links.find(({ id }) => id === 'bms');
+    expect(limited(800)?.state).toBe('fine');
+    expect(limited(2000)?.state).toBe('look');
+    expect(limited(undefined)?.state).toBe('unknown');
+  });
+});
+
+describe('cells side by side that nobody has counted', () => {
+  const packOf = (parallel: number | undefined) => {
+    const build = sample({
+      controller: { batteryCurrentA: 20 },
+      pack: { make: 'cells', cellsInSeries: 13 },
+      cell: { capacityAh: 3, continuousA: 8, peakA: 12 },
+      charger: { volts: 54.6, currentA: 4 },
+    });
+    return evaluate(
+      withQuantity(
+        build,
+        'packs.0.cell.parallel',
+        parallel === undefined ? { source: 'unknown' } : { source: 'label', value: parallel },
+      ),
+    ).power;
+  };
+  it('carry nothing that is promised', () => {
+    const cells = (parallel: number | undefined) =>
+      packOf(parallel).chain.links.find(({ id }) => id === 'cells');
+    expect(cells(4)?.state).toBe('fine');
+    expect(cells(1)?.state).not.toBe('fine');
+    expect(cells(undefined)?.state).toBe('unknown');
+  });
+});

@@ -4,7 +4,7 @@ import type { BuildDocument } from '../../document/document.ts';
 import { lawFacts } from '../../law/facts.ts';
 import { judgePlace } from '../../law/judge.ts';
 import { shippedRules } from '../../law/rules.ts';
-import { wayOf } from '../../law/fact.ts';
+import { wayOf } from '../../machine/corners.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import { RUNS, anyBuild, sample } from '../../test/sample.ts';
 import { complyWith, type ComplyPlan } from './comply.ts';

@@ -67,8 +67,8 @@ export const MORE_HELP: Bearings = [
 /** Standard deviations that a default is taken to be off at most, as in the band of the range. */
 const DEVIATIONS = 2.5;
 
-/** Wider than what is usual, where the law asks of what nobody has read. */
-const LAW_SPANS: Partial<Record<string, readonly [number, number]>> = {
+/** Wider than what is usual: of these the question is just whether they are. */
+const WIDE_SPANS: Partial<Record<string, readonly [number, number]>> = {
   // A key that drives it faster than a walk is just what the clause is about.
   'controls.walkCutoffKmh': [3, 25],
   'controller.weakeningA': [0, 30],
@@ -77,12 +77,26 @@ const LAW_SPANS: Partial<Record<string, readonly [number, number]>> = {
 /** Between which values an unknown quantity may plausibly lie. */
 export function plausibleSpan(known: Known): readonly [low: number, high: number] {
   const { min, max, plausible } = specAt(known.path);
-  const own = LAW_SPANS[known.path];
+  const own = WIDE_SPANS[known.path];
   if (own !== undefined) return own;
   if (known.spread === undefined) return plausible;
   const off = DEVIATIONS * known.spread * Math.abs(known.value);
   return [Math.max(min, known.value - off), Math.min(max, known.value + off)];
 }
+
+/**
+ * A value that nobody has read, where it could matter: at an end of its span another answer would be given.
+ * @param answer what is found at so much of it
+ */
+export const couldTurn = (
+  known: Known,
+  answer: (value: number) => unknown,
+  span: readonly number[] = plausibleSpan(known),
+): readonly Known[] => {
+  if (known.source !== 'unknown') return [];
+  const now = answer(known.value);
+  return span.some((value) => answer(value) !== now) ? [known] : [];
+};
 
 /** A path of any pack, as the bearings name it. */
 export const anyPack = (path: QuantityPath): string => path.replace(/^packs\.\d\./, 'packs.');
