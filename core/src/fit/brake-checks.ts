@@ -80,14 +80,20 @@ const movingMasses = ({ known: { donor, brief }, build }: Subject) => [
 /** Up to so much of the design case’s energy a brake bears it. Common practice. */
 const FINE_RATIO = 1.5;
 
-/** A limit that is set, at a speed that nobody has said: how fast it goes is then a default’s. */
-const unsaidLimit = ({ build, known: { controller } }: Subject): readonly Known[] =>
-  build.controller.limitsSpeed && controller.assistCutoffKmh.source === 'unknown'
-    ? [controller.assistCutoffKmh]
-    : [];
+/**
+ * What nobody has read and what might make it too fast, the most telling first: its limit, its winding.
+ * @param bears whether the brakes are still fine at a top speed, m/s
+ */
+function unsaidSpeed({ topMs, faster }: Subject, bears: (ms: number) => boolean): readonly Known[] {
+  const { unknown } = faster;
+  if (unknown.length === 0 || !bears(topMs) || bears(faster.topMs(unknown.length))) return [];
+  const least = unknown.findIndex((_, i) => !bears(faster.topMs(i + 1)));
+  return unknown.slice(0, least + 1);
+}
 
 function energy(s: Subject): Check {
-  const ratio = energyRatio(s.machine.road.massKg, s.topMs, designKg(s));
+  const ratioAt = (ms: number): number => energyRatio(s.machine.road.massKg, ms, designKg(s));
+  const ratio = ratioAt(s.topMs);
   return measured({
     id: 'brake-energy',
     group: 'brakes',
@@ -111,7 +117,7 @@ function energy(s: Subject): Check {
     remedy: ['Fit larger discs and hydraulic calipers, or limit speed or load.'],
     origin: 'common practice',
     source: 'half m v squared, derived; the limits are common practice',
-    inputs: [...movingMasses(s), ...(ratio > FINE_RATIO ? [] : unsaidLimit(s))],
+    inputs: [...movingMasses(s), ...unsaidSpeed(s, (ms) => ratioAt(ms) <= FINE_RATIO)],
   });
 }
 
@@ -203,7 +209,7 @@ function kind(s: Subject): Check {
       ['Nothing to do.'],
     ),
     origin: 'common practice',
-    inputs: hasRim && !fast && count === 2 ? unsaidLimit(s) : [],
+    inputs: hasRim && count === 2 ? unsaidSpeed(s, (ms) => msToKmh(ms) <= RIM_KMH) : [],
     asked: kinds(s),
   });
 }

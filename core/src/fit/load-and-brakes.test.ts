@@ -61,15 +61,6 @@ describe('brakes', () => {
     const rims = { donor: { brakeFront: 'rim' as const, brakeRear: 'rim' as const } };
     expect(one(hub(rims), 'brake-kind', 31).state).toBe('fine');
     expect(one(hub(rims), 'brake-kind', 34).state).toBe('stop');
-    // A limit at a speed that nobody has said is none that rims are fine by; discs do not ask for it.
-    const unsaid = { controller: { limitsSpeed: true, assistCutoffKmh: { source: 'unknown' as const } } };
-    expect(one(hub({ ...rims, ...unsaid }), 'brake-kind', 25)).toMatchObject({
-      state: 'unknown',
-      missing: ['controller.assistCutoffKmh'],
-    });
-    expect(one(hub({ ...rims, ...unsaid }), 'brake-kind', 34).state).toBe('stop');
-    expect(one(hub(unsaid), 'brake-kind', 25).state).toBe('fine');
-    expect(one(hub(unsaid), 'brake-energy', 25).missing).toContain('controller.assistCutoffKmh');
   });
 });
 

@@ -1,4 +1,5 @@
 import { standingKg, type Balance } from '../machine/machine.ts';
+import { couldTurn } from '../machine/span.ts';
 import { orNull } from '../quantity/or-null.ts';
 import { qty } from '../quantity/phrase.ts';
 import { gripGradePct, liftGradePct } from '../ride/start-grade.ts';
@@ -21,6 +22,10 @@ export function gripGrades({ machine, known }: Subject): GripGrades {
     wetPct: orNull(gripGradePct({ ...machine.balance, grip: known.donor.tyreGripWet.value })),
   };
 }
+
+/** Between what a tyre grips a paved hill, dry and wet: of a grip that nobody has said. From memory. */
+const DRY_GRIP = [0.6, 0.85] as const;
+const WET_GRIP = [0.3, 0.6] as const;
 
 function permitted(s: Subject): Check {
   const { donor, brief, drive, packs, controller } = s.known;
@@ -57,6 +62,10 @@ const balanceInputs = ({ known: { donor } }: Subject) => [
   donor.massAheadMm,
   donor.massHeightMm,
 ];
+
+/** What a trailer and its load pull back on a hill. */
+const towed = ({ build, known: { brief } }: Subject) =>
+  build.brief.trailer === 'none' ? [] : [brief.trailerKg, brief.trailerLoadKg];
 
 function lift(s: Subject): Check {
   const hill = s.known.brief.hillGradePct.value;
@@ -119,9 +128,11 @@ const SLIP_REMEDIES: Readonly<Record<Balance['drivenWheel'], string>> = {
 
 function slip(s: Subject, wet: boolean): Check {
   const hill = s.known.brief.hillGradePct.value;
-  const { dryPct, wetPct } = gripGrades(s);
+  const grip = wet ? s.known.donor.tyreGripWet : s.known.donor.tyreGrip;
   // With grip enough the driven tyre never slips; a grade nobody rides stands for it.
-  const value = Math.min((wet ? wetPct : dryPct) ?? 100, 100);
+  const slipsAt = (of: number): number => Math.min(gripGradePct({ ...s.machine.balance, grip: of }), 100);
+  const value = slipsAt(grip.value);
+  const fine = wet ? hill : hill + 3;
   return measured({
     id: wet ? 'slip-wet' : 'slip-dry',
     group: 'load',
@@ -129,19 +140,20 @@ function slip(s: Subject, wet: boolean): Check {
     value,
     unit: '%',
     sense: 'least',
-    fine: wet ? hill : hill + 3,
+    fine,
     // A wet climb is walked; a dry one that slips does not climb.
     look: wet ? 0 : hill,
-    limit: [
-      'at least ',
-      qty(wet ? hill : hill + 3, '%', 0),
-      wet ? ', the test hill' : ', the test hill and three more',
-    ],
+    limit: ['at least ', qty(fine, '%', 0), wet ? ', the test hill' : ', the test hill and three more'],
     why: [DRIVEN_WORDS[s.machine.balance.drivenWheel]],
     remedy: [SLIP_REMEDIES[s.machine.balance.drivenWheel]],
     origin: 'derived',
     source: 'statics; grip from memory unless entered',
-    inputs: [...balanceInputs(s), s.known.brief.hillGradePct],
+    inputs: [
+      ...balanceInputs(s),
+      ...towed(s),
+      s.known.brief.hillGradePct,
+      ...couldTurn(grip, (of) => slipsAt(of) >= fine, wet ? WET_GRIP : DRY_GRIP),
+    ],
   });
 }
 

@@ -1,10 +1,18 @@
 import { isHubMotor } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { boxesOf, frameOf, massPoints, type PlacedBox } from '../document/frame-of.ts';
-import type { KnownBuild } from '../document/known-build.ts';
+import type { Known, KnownBuild } from '../document/known-build.ts';
 import type { Frame } from '../frame/frame.ts';
 import type { MassPoint } from '../frame/mass.ts';
 import type { Machine } from '../machine/machine.ts';
+
+/** How fast the machine might be by what nobody has read. */
+export interface Faster {
+  /** Unknown values that bear on its speed, the most telling first. */
+  readonly unknown: readonly Known[];
+  /** Top speed on the level with so many of them, from the first, at the fast end of what is plausible, m/s. */
+  readonly topMs: (count: number) => number;
+}
 
 /** What the checks look at. */
 export interface Subject {
@@ -16,12 +24,19 @@ export interface Subject {
   readonly masses: readonly MassPoint[];
   /** Top speed on the level with a full pack, m/s. */
   readonly topMs: number;
+  readonly faster: Faster;
   /** A motor whose axle stands in the dropouts, and which. */
   readonly hub: 'front' | 'rear' | undefined;
 }
 
 /** Puts together what the checks look at. `topMs` is the top speed on the level with a full pack, m/s. */
-export function subject(build: BuildDocument, known: KnownBuild, machine: Machine, topMs: number): Subject {
+export function subject(
+  build: BuildDocument,
+  known: KnownBuild,
+  machine: Machine,
+  topMs: number,
+  faster: Faster = { unknown: [], topMs: () => topMs },
+): Subject {
   const frame = frameOf(build, known);
   const boxes = boxesOf(build, known, frame);
   const { machine: parts, people } = massPoints(build, known, frame, boxes);
@@ -33,6 +48,7 @@ export function subject(build: BuildDocument, known: KnownBuild, machine: Machin
     boxes,
     masses: [...parts, ...people],
     topMs,
+    faster,
     hub: isHubMotor(build) ? build.drive.wheel : undefined,
   };
 }

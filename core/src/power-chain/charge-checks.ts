@@ -10,15 +10,9 @@ import { idOfPack, ofPack } from '../document/pack-names.ts';
 import { endSpan, overcharges } from './charging.ts';
 import type { PowerSubject } from './subject.ts';
 
-/** What a pack takes on charge rests on: the amps of its cells where it is built of them, or its own. */
-export const takenBy = (pack: PackDocument, known: KnownPack): Known =>
-  pack.make === 'cells' ? known.cell.chargeA : known.maxChargeA;
-
-/** What that follows from: of cells, how many stand side by side as well. */
-const takenFrom = (pack: PackDocument, known: KnownPack): readonly Known[] => [
-  takenBy(pack, known),
-  ...(pack.make === 'cells' ? [known.cell.parallel] : []),
-];
+/** What a pack takes on charge rests on: the amps of its cells and how many stand side by side, or its own. */
+export const takenBy = (pack: PackDocument, known: KnownPack): readonly Known[] =>
+  pack.make === 'cells' ? [known.cell.chargeA, known.cell.parallel] : [known.maxChargeA];
 
 /** Each charger's volts against its pack's end of charge, and its amps against what the cells take. */
 export const chargerChecks = (s: PowerSubject): readonly Check[] => [
@@ -110,7 +104,7 @@ function chargerOf(s: PowerSubject, first: Pack, index: number): readonly Check[
   const [document, pack] = [s.build.packs[index], s.known.packs[index]];
   if (document === undefined || pack === undefined) return [];
   const { charger } = pack;
-  const taken = takenFrom(document, pack);
+  const taken = takenBy(document, pack);
   return [
     chargerVolts(s, first, index),
     measured({
@@ -174,7 +168,7 @@ export function regenChecks({ build, known }: PowerSubject): readonly Check[] {
       fine: most * BRAKING_SHARE,
       look: most * 2 * BRAKING_SHARE,
       limit: ['at most ', qty(most * BRAKING_SHARE, 'A'), ' for seconds'],
-      limitFrom: [taken],
+      limitFrom: taken,
       why: [
         'Twice the charge limit for seconds at a time; a long descent is a charge like any other: ',
         qty(most, 'A'),
@@ -182,7 +176,7 @@ export function regenChecks({ build, known }: PowerSubject): readonly Check[] {
       ],
       remedy: ['Lower the controller’s braking current.'],
       origin: 'common practice',
-      inputs: [controller.regenA, taken],
+      inputs: [controller.regenA, ...taken],
       asked: brakes,
     }),
   ];

@@ -5,10 +5,12 @@ import type { Check } from '../check/check.ts';
 import { fitChecks } from '../fit/fit.ts';
 import { currentChain, type Chain } from '../power-chain/chain.ts';
 import { powerChecks } from '../power-chain/checks.ts';
-import { subject, type Subject } from '../fit/subject.ts';
+import { subject, type Faster, type Subject } from '../fit/subject.ts';
 import { hillOnce, type HeatTimes } from '../trips/hill-heat.ts';
 import { assembleKnown } from '../machine/assemble.ts';
+import { fastCorner } from '../machine/corners.ts';
 import type { Machine } from '../machine/machine.ts';
+import { FASTER_AS_RIDDEN, unknownOf } from '../machine/span.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { climb, type ClimbOutcome } from '../ride/climb.ts';
@@ -66,6 +68,18 @@ function hillOf({ machine, climb: climbed, known: { brief }, choice }: Study): H
   return hillOnce(machine, STATED_CHARGE, hillLengthM.value, hillGradePct.value, choice, climbed.v);
 }
 
+const speedOf = (top: SteadyOutcome): number => (top.moves ? top.v : 0);
+
+/** How fast it might be by what nobody has read; the wheel that the controller holds is taken as true. */
+function fasterOf({ build, used, charged }: Study): Faster {
+  const unknown = unknownOf(used, FASTER_AS_RIDDEN);
+  return {
+    unknown,
+    topMs: (count) =>
+      speedOf(topSpeed(fastCorner(build, unknown.slice(0, count), FASTER_AS_RIDDEN).machine, charged)),
+  };
+}
+
 const rangeOf = (s: Study, legs: Legs): RangeOutcome =>
   constantSpeedRange(s.machine, kmhToMs(s.known.brief.cruiseSpeedKmh.value), s.charged, legs);
 
@@ -88,7 +102,7 @@ export function study(build: BuildDocument): Study {
     start: () => startGrade(s.machine, STATED_CHARGE, s.choice),
     range: () => rangeOf(s, 'helping'),
     rangeRested: () => rangeOf(s, 'resting'),
-    subject: () => subject(build, s.known, s.machine, s.topFull.moves ? s.topFull.v : 0),
+    subject: () => subject(build, s.known, s.machine, speedOf(s.topFull), fasterOf(s)),
     checks: () => fitChecks(s.subject),
     chain: () => currentChain(build, s.known, s.machine, s.climb),
     powerChecks: () => powerChecks({ build, known: s.known, machine: s.machine, chain: s.chain }),

@@ -58,9 +58,10 @@ export const charger: Rule = {
 };
 
 /** Its own amps, else the most that the pack takes where what that rests on is known. */
-function ampsOf(own: Known, most: Known, restsOn: Known): Phrase {
+function ampsOf(own: Known, most: Known, restsOn: readonly Known[]): Phrase {
   if (own.source !== 'unknown') return [', ', ...specOf(own, 'A', 1)];
-  return restsOn.source === 'unknown'
-    ? []
-    : [', at most ', ...specOf({ ...most, source: restsOn.source }, 'A', 1)];
+  const sources = restsOn.map((k) => k.source);
+  if (sources.includes('unknown')) return [];
+  const source = sources.includes('assumed') ? 'assumed' : most.source;
+  return [', at most ', ...specOf({ ...most, source }, 'A', 1)];
 }

@@ -1,0 +1,67 @@
+import type { BuildDocument } from '../document/document.ts';
+import type { Known, KnownBuild } from '../document/known-build.ts';
+import { knownBuild, knownInUse } from '../document/known.ts';
+import { withValue } from '../document/quantity-at.ts';
+import { lazily } from '../quantity/lazily.ts';
+import { assembleKnown } from './assemble.ts';
+import { supplyAt } from './battery.ts';
+import type { Machine } from './machine.ts';
+import { torqueConstant } from './motor.ts';
+import { cornerOf, plausibleSpan, unknownOf, type Bearings } from './span.ts';
+
+/** One way the rider can have a build, with what follows from it. */
+export interface Way {
+  readonly build: BuildDocument;
+  readonly known: KnownBuild;
+  readonly machine: Machine;
+  /** What counts of it. */
+  readonly used: readonly Known[];
+}
+
+export function wayOf(build: BuildDocument): Way {
+  const way: Way = lazily<Way>({
+    build: () => build,
+    known: () => knownBuild(build),
+    machine: () => assembleKnown(build, way.known),
+    used: () => knownInUse(build, way.known),
+  });
+  return way;
+}
+
+/** A machine as it is entered, and with unknown values at their plausible ends. */
+export interface Corners {
+  readonly unknown: readonly Known[];
+  readonly up: Way;
+  readonly down: Way;
+}
+
+/**
+ * The corner with the speed constant at which the motor spins fastest within its span: the highest, unless its core drags so
+ * much that a weaker winding no longer gets there. Kt of the fastest (Kt V - h)/(Kt^2 + c) is (h + sqrt(h^2 + V^2 c))/V with
+ * h = Th R and c = ce R. Derived.
+ */
+function fastest(build: BuildDocument, unknown: readonly Known[]): BuildDocument {
+  const kv = unknown.find((k) => k.path === 'drive.kvRpmPerV');
+  if (kv === undefined) return build;
+  const { motor, pack, controllerOhm } = assembleKnown(build, knownBuild(build));
+  const { openVolts, ohm } = supplyAt(pack, 1);
+  const all = motor.resistance20 + controllerOhm + ohm;
+  const [h, c] = [motor.hysteresisNm * all, motor.eddyNms * all];
+  const best = torqueConstant((h + Math.sqrt(h * h + openVolts ** 2 * c)) / openVolts);
+  const [low, high] = plausibleSpan(kv);
+  return best >= high ? build : withValue(build, kv.path, Math.max(low, best));
+}
+
+/** The way with unknown values at the ends that turn a fact up. */
+export const fastCorner = (build: BuildDocument, unknown: readonly Known[], bearings: Bearings): Way =>
+  wayOf(fastest(cornerOf(build, unknown, bearings, 'up'), unknown));
+
+/** The corners of a way by what bears on a fact. */
+export function cornersOf({ build, used }: Way, bearings: Bearings): Corners {
+  const unknown = unknownOf(used, bearings);
+  return lazily<Corners>({
+    unknown: () => unknown,
+    up: () => fastCorner(build, unknown, bearings),
+    down: () => wayOf(cornerOf(build, unknown, bearings, 'down')),
+  });
+}
