@@ -1,5 +1,6 @@
 import type { Known } from '../document/known-build.ts';
 import type { QuantityPath } from '../document/document.ts';
+import { unreadOf } from '../document/worked.ts';
 import type { Phrase } from '../quantity/phrase.ts';
 import type { Unit } from '../quantity/units.ts';
 import type { StageId } from './stage-ids.ts';
@@ -93,8 +94,7 @@ const NOT_YET: Phrase = ['not known yet'];
 /** What to do about a check that is fine. */
 const NOTHING: Phrase = ['Nothing to do.'];
 
-const pathsFrom = (inputs: readonly Known[], source: Known['source']): readonly QuantityPath[] =>
-  inputs.filter((k) => k.source === source).map((k) => k.path);
+const pathsOf = (inputs: readonly Known[]): readonly QuantityPath[] => inputs.map((k) => k.path);
 
 /** What a check finds once everything that it rests on is known. */
 interface Outcome {
@@ -107,7 +107,7 @@ interface Outcome {
 
 /** An unknown input gives unknown, whatever the outcome would say. Written out: it is made some fifty times a keystroke. */
 function checkOf(base: Base, outcome: Outcome): Check {
-  const missing = pathsFrom(base.inputs, 'unknown');
+  const missing = [...new Set(pathsOf(base.inputs.flatMap(unreadOf)))];
   const unanswered = (base.asked ?? []).filter((a) => !a.known).map((a) => a.label);
   const known = missing.length === 0 && unanswered.length === 0;
   const limitless = base.limitFrom?.some((k) => k.source === 'unknown') === true;
@@ -122,8 +122,8 @@ function checkOf(base: Base, outcome: Outcome): Check {
     source: base.source ?? '',
     missing,
     unanswered,
-    assumed: pathsFrom(base.inputs, 'assumed'),
-    inputs: base.inputs.map((k) => k.path),
+    assumed: pathsOf(base.inputs.filter((k) => k.source === 'assumed')),
+    inputs: pathsOf(base.inputs),
     at: (base.mends ?? (base.inputs.length === 1 ? base.inputs[0] : undefined))?.path ?? '',
     state: known ? outcome.would : 'unknown',
     would: outcome.would,

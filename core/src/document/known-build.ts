@@ -15,6 +15,8 @@ export interface Known {
   readonly origin: string;
   /** Standard deviation as a share of it, where a measurement or a default says it. */
   readonly spread?: number;
+  /** Of an unknown value that is worked out of others: which of those nobody has read. */
+  readonly restsOn?: readonly Known[];
 }
 
 /** All quantities of a build by section and key, with unknowns replaced by their stated defaults. */

@@ -162,10 +162,11 @@ const PACK_ROWS = PACK_PATHS.map((path) => ({
  * A speed that the controller knows by turns of the wheel, on the road: the true roll-out over the one it holds
  * times what is set. Derived.
  */
-function trueSpeed(set: Known, wheel: number): Known {
-  if (wheel === 1) return set;
+function trueSpeed(set: Known, rollout: Known, held: Known): Known {
+  const wheel = rollout.value / held.value;
+  if (wheel === 1 && rollout.source !== 'unknown') return set;
   const value = set.value * wheel;
-  return set.source === 'unknown' ? { ...set, value } : workedAlways(set, value);
+  return set.source === 'unknown' ? { ...set, value } : workedAlways(set, value, [rollout]);
 }
 
 /** A known build while it is being filled. */
@@ -215,22 +216,24 @@ export function knownBuild(build: BuildDocument): KnownBuild {
     const one = all.packs[i];
     if (one === undefined) return;
     if (pack.make === 'cells') Object.assign(one, packFromCells(pack, one));
-    if (leads !== undefined) one.wiringMohm = worked(one.wiringMohm, REST_OF_PATH_MOHM + 1000 * leads);
+    if (leads !== undefined) one.wiringMohm = worked(one.wiringMohm, REST_OF_PATH_MOHM + 1000 * leads, []);
   });
   const known = all as Filling & KnownBuild;
   const { donor, controller, controls } = all;
-  donor.rolloutMm = worked(donor.rolloutMm, rolloutFromSizeMm(donor.beadMm.value, donor.tyreMm.value));
+  const { beadMm, tyreMm } = donor;
+  donor.rolloutMm = worked(donor.rolloutMm, rolloutFromSizeMm(beadMm.value, tyreMm.value), [beadMm, tyreMm]);
   const { setRolloutMm } = controller;
-  const wheel = setRolloutMm.source === 'unknown' ? 1 : donor.rolloutMm.value / setRolloutMm.value;
-  controller.assistCutoffKmh = trueSpeed(controller.assistCutoffKmh, wheel);
-  controls.throttleCutoffKmh = trueSpeed(controls.throttleCutoffKmh, wheel);
-  controls.walkCutoffKmh = trueSpeed(controls.walkCutoffKmh, wheel);
+  if (setRolloutMm.source !== 'unknown') {
+    controller.assistCutoffKmh = trueSpeed(controller.assistCutoffKmh, donor.rolloutMm, setRolloutMm);
+    controls.throttleCutoffKmh = trueSpeed(controls.throttleCutoffKmh, donor.rolloutMm, setRolloutMm);
+    controls.walkCutoffKmh = trueSpeed(controls.walkCutoffKmh, donor.rolloutMm, setRolloutMm);
+  }
   // Only what leans or is loaded asks where the mass is; the frame is not drawn for the rest.
   const { massAheadMm, massHeightMm } = donor;
   const centre = lazily({ at: () => ladenCentre(build, known) });
   const located = lazily({
-    massAheadMm: () => worked(massAheadMm, Math.max(1, centre.at.x)),
-    massHeightMm: () => worked(massHeightMm, Math.max(1, centre.at.y)),
+    massAheadMm: () => worked(massAheadMm, Math.max(1, centre.at.x), []),
+    massHeightMm: () => worked(massHeightMm, Math.max(1, centre.at.y), []),
   });
   Object.defineProperties(donor, Object.getOwnPropertyDescriptors(located));
   return known;

@@ -1,6 +1,6 @@
 import { CHEMISTRIES } from './chemistries.ts';
 import { cellBox, type CellRows } from './cell-box.ts';
-import type { KnownPack } from './known-build.ts';
+import type { Known, KnownPack } from './known-build.ts';
 import type { PackDocument } from './pack.ts';
 import { worked, workedAlways } from './worked.ts';
 
@@ -34,25 +34,37 @@ export function cellRowsOf(pack: PackDocument, known: KnownPack): CellRows {
 
 /**
  * A pack made from cells, S x P: volts are S nominal cells, amp-hours and amps are P cells. Mass and box
- * are worked out too, and replaced by what is measured once the pack stands there. Derived.
+ * are worked out too, and replaced by what is measured once the pack stands there. Gaps and case are taken as usual. Derived.
  */
 export function packFromCells(pack: PackDocument, entered: KnownPack): KnownPack {
-  const rows = worked(entered.cell.rows, Math.max(1, Math.round(entered.cell.parallel.value)));
+  const rows = worked(entered.cell.rows, Math.max(1, Math.round(entered.cell.parallel.value)), [
+    entered.cell.parallel,
+  ]);
   const known: KnownPack = { ...entered, cell: { ...entered.cell, rows } };
   const { cell } = known;
   const { series, parallel } = bodiesOf(pack, known);
   const box = cellBox(cellRowsOf(pack, known));
   const kg = (series * parallel * cell.massG.value * (1 + FITTINGS_SHARE)) / 1000;
+  const { cellsInSeries } = known;
+  const side = (one: Known): readonly Known[] => [cell.parallel, one];
+  const body = pack.cell.round
+    ? [cellsInSeries, cell.parallel, cell.widthMm]
+    : [cellsInSeries, cell.parallel, cell.widthMm, cell.depthMm];
+  const volts = cellsInSeries.value * CHEMISTRIES[pack.chemistry].nominalV;
   return {
     ...known,
-    nominalV: workedAlways(known.nominalV, known.cellsInSeries.value * CHEMISTRIES[pack.chemistry].nominalV),
-    capacityAh: workedAlways(known.capacityAh, parallel * cell.capacityAh.value),
-    cellsContinuousA: workedAlways(known.cellsContinuousA, parallel * cell.continuousA.value),
-    cellsPeakA: workedAlways(known.cellsPeakA, parallel * cell.peakA.value),
-    maxChargeA: workedAlways(known.maxChargeA, parallel * cell.chargeA.value),
-    massKg: worked(known.massKg, kg),
-    boxLengthMm: worked(known.boxLengthMm, box.lengthMm),
-    boxHeightMm: worked(known.boxHeightMm, box.depthMm),
-    boxWidthMm: worked(known.boxWidthMm, box.heightMm),
+    nominalV: workedAlways(known.nominalV, volts, [cellsInSeries]),
+    capacityAh: workedAlways(known.capacityAh, parallel * cell.capacityAh.value, side(cell.capacityAh)),
+    cellsContinuousA: workedAlways(
+      known.cellsContinuousA,
+      parallel * cell.continuousA.value,
+      side(cell.continuousA),
+    ),
+    cellsPeakA: workedAlways(known.cellsPeakA, parallel * cell.peakA.value, side(cell.peakA)),
+    maxChargeA: workedAlways(known.maxChargeA, parallel * cell.chargeA.value, side(cell.chargeA)),
+    massKg: worked(known.massKg, kg, [cellsInSeries, cell.parallel, cell.massG]),
+    boxLengthMm: worked(known.boxLengthMm, box.lengthMm, body),
+    boxHeightMm: worked(known.boxHeightMm, box.depthMm, body),
+    boxWidthMm: worked(known.boxWidthMm, box.heightMm, [cell.heightMm]),
   };
 }

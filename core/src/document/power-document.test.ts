@@ -8,7 +8,7 @@ import { evaluate } from '../test/evaluate.ts';
 import { sample, type Changes } from '../test/sample.ts';
 import { chemistry } from './choices.ts';
 import { inUse, knownBuild } from './known.ts';
-import { withValues } from './quantity-at.ts';
+import { withQuantity, withValues } from './quantity-at.ts';
 import { readBuild } from './read.ts';
 
 const shelf = z.array(part).parse(shelfFile);
@@ -97,7 +97,12 @@ describe('cells, chargers, plugs and leads of the shelf', () => {
     const build = applyPart(sample({ pack: { massKg: 4, boxLengthMm: 300 } }), cell);
     expect(build.packs[0].make).toBe('cells');
     expect(build.packs[0].massKg).toEqual({ source: 'unknown' });
-    expect(knownBuild(build).packs[0].boxLengthMm.source).toBe('worked');
+    // Nobody has said yet how many stand in a row and side by side.
+    const counts = ['packs.0.cellsInSeries', 'packs.0.cell.parallel'] as const;
+    expect(knownBuild(build).packs[0].boxLengthMm.source).toBe('unknown');
+    expect(knownBuild(build).packs[0].boxLengthMm.restsOn?.map((k) => k.path)).toEqual(counts);
+    const counted = counts.reduce((b, path) => withQuantity(b, path, { source: 'label', value: 4 }), build);
+    expect(knownBuild(counted).packs[0].boxLengthMm.source).toBe('worked');
     expect(build.packs[0].cell.price).toBe(cell.price);
     expect(readBuild(build).ok).toBe(true);
   });

@@ -73,9 +73,9 @@ describe('the walk round the bicycle', () => {
   });
 
   it('comes past everything of donor, motor and pack that a check can wait for, over many builds', () => {
-    // Entered elsewhere: at the brief, as a setting, or as the gearing.
+    // Entered elsewhere: at the brief, as a setting, as the gearing, or said of the road.
     const elsewhere =
-      /^(brief|controller|gearing)\.|^drive\.(kvRpmPerV|reduction|massKg|spacerMm|armHoldsNm|motorSprocketTeeth|wheelSprocketTeeth|pitchMm|centreMm)$|^donor\.(massAheadMm|massHeightMm)$/;
+      /^(brief|controller|controls|gearing)\.|^drive\.(kvRpmPerV|resistanceOhm|hysteresisNm|eddyNms|efficiency|brushV|cancelA|reduction|massKg|spacerMm|armHoldsNm|motorSprocketTeeth|wheelSprocketTeeth|pitchMm|centreMm)$|^donor\.(massAheadMm|massHeightMm|tyreGrip|tyreGripWet)$/;
     fc.assert(
       fc.property(anyBuild, (build) => {
         for (const check of evaluate(build).fit.checks) {

@@ -81,14 +81,15 @@ const movingMasses = ({ known: { donor, brief }, build }: Subject) => [
 const FINE_RATIO = 1.5;
 
 /**
- * What nobody has read and what might make it too fast, the most telling first: its limit, its winding.
+ * What nobody has read and what might make it too fast, the most telling first: its limit, its winding. Those that would by
+ * themselves, or all that do together.
  * @param bears whether the brakes are still fine at a top speed, m/s
  */
 function unsaidSpeed({ topMs, faster }: Subject, bears: (ms: number) => boolean): readonly Known[] {
   const { unknown } = faster;
-  if (unknown.length === 0 || !bears(topMs) || bears(faster.topMs(unknown.length))) return [];
-  const least = unknown.findIndex((_, i) => !bears(faster.topMs(i + 1)));
-  return unknown.slice(0, least + 1);
+  if (unknown.length === 0 || !bears(topMs) || bears(faster.topMs(unknown))) return [];
+  const alone = unknown.filter((one) => !bears(faster.topMs([one])));
+  return alone.length > 0 ? alone : unknown;
 }
 
 function energy(s: Subject): Check {

@@ -10,8 +10,8 @@ import type { Machine } from '../machine/machine.ts';
 export interface Faster {
   /** Unknown values that bear on its speed, the most telling first. */
   readonly unknown: readonly Known[];
-  /** Top speed on the level with so many of them, from the first, at the fast end of what is plausible, m/s. */
-  readonly topMs: (count: number) => number;
+  /** Top speed on the level with some of them at the fast end of what is plausible, m/s. */
+  readonly topMs: (unread: readonly Known[]) => number;
 }
 
 /** What the checks look at. */

@@ -1,6 +1,7 @@
 import { specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
 import type { Known } from '../document/known-build.ts';
-import { withQuantity } from '../document/quantity-at.ts';
+import { knownBuild } from '../document/known.ts';
+import { knownAt, withQuantity } from '../document/quantity-at.ts';
 
 /** Which way a value of the machine turns what the law measures: up with it, or down. */
 type Turns = 1 | -1;
@@ -13,6 +14,9 @@ export const FASTER: Bearings = [
   ['controller.setRolloutMm', -1],
   ['controls.throttleCutoffKmh', 1],
   ['controls.walkCutoffKmh', 1],
+  ['donor.rolloutMm', 1],
+  ['donor.beadMm', 1],
+  ['donor.tyreMm', 1],
   ['drive.kvRpmPerV', 1],
   ['drive.reduction', -1],
   ['drive.resistanceOhm', -1],
@@ -48,6 +52,12 @@ export const FASTER_AS_RIDDEN: Bearings = FASTER.filter(([path]) => path !== 'co
 
 /** What makes it heavier. */
 export const HEAVIER: Bearings = [
+  // What nobody has weighed follows from what it holds: that first.
+  ['packs.nominalV', 1],
+  ['packs.cellsInSeries', 1],
+  ['packs.capacityAh', 1],
+  ['packs.cell.parallel', 1],
+  ['packs.cell.massG', 1],
   ['donor.massKg', 1],
   ['drive.massKg', 1],
   ['packs.massKg', 1],
@@ -60,6 +70,9 @@ export const MORE_HELP: Bearings = [
   ['controller.assistCutoffKmh', 1],
   ['controller.setRolloutMm', -1],
   ['controller.assistTaperKmh', -1],
+  ['donor.rolloutMm', 1],
+  ['donor.beadMm', 1],
+  ['donor.tyreMm', 1],
   ['drive.efficiency', 1],
   ['gearing.chainEfficiency', -1],
 ];
@@ -120,8 +133,10 @@ export function cornerOf(
   end: 'up' | 'down',
 ): BuildDocument {
   const turns = new Map(bearings);
-  return unknown.reduce((b, known) => {
-    const [low, high] = plausibleSpan(known);
+  return unknown.reduce((b, known, i) => {
+    // A default that follows from others follows from those that were put before it.
+    const follows = i > 0 && known.spread !== undefined;
+    const [low, high] = plausibleSpan(follows ? knownAt(knownBuild(b), known.path) : known);
     const up = (turns.get(anyPack(known.path)) ?? 1) === (end === 'up' ? 1 : -1);
     return withQuantity(b, known.path, { source: 'assumed', value: up ? high : low });
   }, build);

@@ -1,5 +1,6 @@
 import type { State } from '../check/state.ts';
 import type { Known } from '../document/known-build.ts';
+import { unreadOf } from '../document/worked.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import type { Demand } from './demand.ts';
 
@@ -70,7 +71,7 @@ export const bears = (limits: Limits, demand: Demand): boolean =>
   bearsAny(limits, demand) && limits.continuousA >= demand.continuousA && limits.peakA >= demand.peakA;
 
 const missingWhy = (inputs: readonly Known[]): Phrase => {
-  const missing = inputs.filter((k) => k.source === 'unknown').map((k) => k.label.toLowerCase());
+  const missing = inputs.flatMap(unreadOf).map((k) => k.label.toLowerCase());
   return [missing.length > 0 ? `Not known: ${missing.join(', ')}.` : 'Not known.'];
 };
 

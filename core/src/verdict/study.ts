@@ -75,8 +75,7 @@ function fasterOf({ build, used, charged }: Study): Faster {
   const unknown = unknownOf(used, FASTER_AS_RIDDEN);
   return {
     unknown,
-    topMs: (count) =>
-      speedOf(topSpeed(fastCorner(build, unknown.slice(0, count), FASTER_AS_RIDDEN).machine, charged)),
+    topMs: (unread) => speedOf(topSpeed(fastCorner(build, unread, FASTER_AS_RIDDEN).machine, charged)),
   };
 }
 
