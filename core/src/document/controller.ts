@@ -88,6 +88,8 @@ export const controllerSpecs = {
     step: 0.5,
     fallback: (c: FallbackContext) => Math.round(CUTOFF_PER_CELL[c.chemistry] * c.cellsInSeries * 10) / 10,
     origin: 'common practice: 3.1 V a lithium cell, 2.7 V LFP, 1.75 V lead-acid',
+    // Between 2.7 and 3.5 V a lithium cell.
+    spread: () => 0.05,
   },
   lowVoltageFoldV: {
     label: 'Current fades over the last',

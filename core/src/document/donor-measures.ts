@@ -67,6 +67,8 @@ export const donorFrameSpecs = {
     step: 0.05,
     fallback: 0.4,
     origin: 'from memory, wet asphalt',
+    // Between 0.3 and 0.5 on a wet paved road.
+    spread: () => 0.1,
   },
 } as const satisfies Record<string, QuantitySpec>;
 

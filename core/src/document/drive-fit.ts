@@ -35,6 +35,8 @@ export const driveSizeSpecs = {
     step: 5,
     fallback: 45,
     origin: 'from memory, a 6 mm steel arm; the maker’s data decides',
+    // Between 28 and 62 N m, by its thickness and how it is clamped.
+    spread: () => 0.15,
   },
 } as const satisfies Record<string, QuantitySpec>;
 

@@ -39,17 +39,13 @@ function known(path: QuantityPath, spec: QuantitySpec, entered: Sourced, context
     return spread === undefined ? read : { ...read, spread };
   }
   const { fallback, because, origin, spread } = spec;
-  if (typeof fallback !== 'function')
-    return { path, label, unit, value: fallback, source: 'unknown', origin };
-  const value = Math.min(spec.max, Math.max(spec.min, fallback(context)));
-  if (because === undefined) return { path, label, unit, value, source: 'unknown', origin };
+  const value =
+    typeof fallback === 'function' ? Math.min(spec.max, Math.max(spec.min, fallback(context))) : fallback;
+  const base = { path, label, unit, value, source: 'unknown' } as const;
+  const wide = spread === undefined ? base : { ...base, spread: spread(context) };
+  if (because === undefined) return { ...wide, origin };
   return {
-    path,
-    label,
-    unit,
-    value,
-    source: 'unknown',
-    ...(spread === undefined ? {} : { spread: spread(context) }),
+    ...wide,
     // Written only where it is read: a build is resolved at every keystroke.
     get origin() {
       return because(context);

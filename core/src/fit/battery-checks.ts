@@ -3,6 +3,7 @@ import { qty } from '../quantity/phrase.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import type { PlacedBox } from '../document/frame-of.ts';
 import type { Known } from '../document/known-build.ts';
+import { couldTurn } from '../machine/span.ts';
 import type { PackPlace } from '../frame/names.ts';
 import {
   betweenBoxes,
@@ -167,12 +168,18 @@ function feet(s: Subject): readonly Check[] {
   const wide = boxes.filter((box) => widthOf(s, box).value > NARROW_MM);
   const mm = Math.min(...boxes.map((box) => feetRoom(s, box)));
   const wideMm = Math.min(...wide.map((box) => feetRoom(s, box)));
+  const { crankMm } = s.known.donor;
   const base = {
     id: 'pack-feet',
     group: 'battery' as const,
     title: 'Pack to cranks and heels',
     origin: 'common practice' as const,
-    inputs: [...sizes(s, boxes), ...widths(s, boxes), s.known.donor.bracketHeightMm],
+    inputs: [
+      ...sizes(s, boxes),
+      ...widths(s, boxes),
+      s.known.donor.bracketHeightMm,
+      ...couldTurn(crankMm, (long) => wideMm + crankMm.value - long >= ROOM_MM),
+    ],
     asked: [outline(s)],
     limit: ['at least ', qty(ROOM_MM, 'mm', 0), ', or no wider than ', qty(NARROW_MM, 'mm', 0)],
   };

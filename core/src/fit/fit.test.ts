@@ -57,7 +57,12 @@ describe('torque at the dropout', () => {
   it('is held by arms, more of them the stronger the motor', () => {
     const strong = { controller: { phaseCurrentA: 90 } };
     expect(one(hub({ ...strong, drive: { torqueArms: 0 } }), 'spread-driving').state).toBe('stop');
-    expect(one(hub({ ...strong, drive: { torqueArms: 2 } }), 'spread-driving').state).toBe('fine');
+    const held = (armHoldsNm: number | { source: 'unknown' }) =>
+      one(hub({ ...strong, drive: { torqueArms: 2, armHoldsNm } }), 'spread-driving');
+    expect(held(60).state).toBe('fine');
+    expect(held(25).state).toBe('stop');
+    // What an arm holds goes by its thickness: nobody has read it, and it decides here.
+    expect(held({ source: 'unknown' })).toMatchObject({ state: 'unknown', missing: ['drive.armHoldsNm'] });
   });
 
   it('turns round with regeneration: then arms are wanted whatever the material', () => {

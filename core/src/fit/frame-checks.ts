@@ -3,7 +3,9 @@ import { firstOf } from '../quantity/first-of.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import type { State } from '../check/state.ts';
+import type { Known } from '../document/known-build.ts';
 import { drivesBoth } from '../document/motors.ts';
+import { couldTurn } from '../machine/span.ts';
 import { widthChecks } from './hub-width.ts';
 import { askedMaterial, driven } from './driven-end.ts';
 import type { Subject } from './subject.ts';
@@ -26,6 +28,18 @@ function brakingTorqueNm({ machine }: Subject): number {
   const { motor, limits, gears, wheelRadius, efficiency } = machine;
   const turns = (gears[0]?.motorRatio ?? 0) * wheelRadius;
   return ((motor.kt * limits.phaseA + motor.hysteresisNm) * turns) / efficiency / machine.motors;
+}
+
+/** What nobody has read and what decides whether that is a strong motor: torque goes with the amps, and with one over Kv. */
+function unsaidStrength(s: Subject): readonly Known[] {
+  const { controller, drive } = s.known;
+  const torque = axleTorqueNm(s);
+  const strong = (times: number): boolean => torque * times > STRONG_NM;
+  return [
+    ...couldTurn(controller.phaseCurrentA, (amps) => strong(amps / controller.phaseCurrentA.value)),
+    ...couldTurn(drive.kvRpmPerV, (kv) => strong(drive.kvRpmPerV.value / kv)),
+    ...couldTurn(drive.reduction, (turns) => strong(turns / drive.reduction.value)),
+  ];
 }
 
 type Place = 'axle' | 'mid' | 'clamped';
@@ -57,7 +71,8 @@ function material(s: Subject): Check {
   const front = s.hub === 'front';
   const torque = axleTorqueNm(s);
   const carbon = frameMaterial === 'carbon' || (front && forkMaterial === 'carbon');
-  const softFork = front && forkKind === 'suspension' && forkMaterial !== 'steel' && torque > STRONG_NM;
+  const soft = front && forkKind === 'suspension' && forkMaterial !== 'steel';
+  const softFork = soft && torque > STRONG_NM;
   const here = front ? forkMaterial : frameMaterial;
   const aluminium = here === 'aluminium';
   const magnesium = here === 'magnesium' && s.hub !== undefined;
@@ -115,7 +130,7 @@ function material(s: Subject): Check {
       ['Nothing to do.'],
     ),
     origin: 'common practice',
-    inputs: [],
+    inputs: soft && !carbon && !magnesium ? unsaidStrength(s) : [],
     asked: [
       asked('frame material', frameMaterial),
       ...(front ? [asked('fork material', forkMaterial), asked('kind of fork', forkKind)] : []),
@@ -146,9 +161,11 @@ function armsCases(s: Subject): readonly ArmsCase[] {
   return open(material === 'unknown', material !== 'steel').flatMap((alloy) =>
     open(turns && controller.regenerates === 'unknown', turns && controller.regenerates === 'yes').flatMap(
       (regen) =>
-        open(s.known.controller.phaseCurrentA.source === 'unknown', axleTorqueNm(s) > STRONG_NM).map(
-          (strong) => ({ alloy, regen, strong }),
-        ),
+        open(unsaidStrength(s).length > 0, axleTorqueNm(s) > STRONG_NM).map((strong) => ({
+          alloy,
+          regen,
+          strong,
+        })),
     ),
   );
 }
@@ -194,7 +211,7 @@ function armsWanted(s: Subject): Check {
         : 'Fit an arm that bears on the flats without play.',
     ],
     origin: 'common practice',
-    inputs: settled ? [] : [s.known.controller.phaseCurrentA],
+    inputs: settled ? [] : unsaidStrength(s),
     asked: settled
       ? []
       : [
@@ -207,11 +224,17 @@ function armsWanted(s: Subject): Check {
 /** Force that the axle's flats put on the dropout lips, N: torque over the width across the flats. Derived. */
 export const spreadingForceN = (torqueNm: number, flatsMm: number): number => torqueNm / (flatsMm / 1000);
 
+/** What an arm holds: as entered, or where nobody has read it and another usual arm would answer otherwise. */
+const armInput = (arm: Known, holds: (armNm: number) => boolean): readonly Known[] =>
+  arm.source === 'unknown' ? couldTurn(arm, holds) : [arm];
+
 function spread(s: Subject, direction: 'driving' | 'braking'): Check {
   const { drive, controller } = s.known;
   const steel = (s.hub === 'front' ? s.build.donor.forkMaterial : s.build.donor.frameMaterial) === 'steel';
   const torque = direction === 'driving' ? axleTorqueNm(s) : brakingTorqueNm(s);
-  const holds = s.build.drive.torqueArms * drive.armHoldsNm.value + (steel ? STEEL_LIPS_NM : 0);
+  const { torqueArms } = s.build.drive;
+  const held = (armNm: number): number => torqueArms * armNm + (steel ? STEEL_LIPS_NM : 0);
+  const holds = held(drive.armHoldsNm.value);
   const flats = drive.flatsMm.value;
   return measured({
     id: `spread-${direction}`,
@@ -228,7 +251,7 @@ function spread(s: Subject, direction: 'driving' | 'braking'): Check {
       ' on flats ',
       qty(flats, 'mm', 1),
       ' apart push the lips open; ',
-      s.build.drive.torqueArms === 0 ? 'no arm' : counted(s.build.drive.torqueArms, 'arm'),
+      torqueArms === 0 ? 'no arm' : counted(torqueArms, 'arm'),
       steel ? ' and steel lips' : '',
       ' hold ',
       qty(holds, 'N m', 0),
@@ -243,7 +266,7 @@ function spread(s: Subject, direction: 'driving' | 'braking'): Check {
       controller.phaseCurrentA,
       drive.kvRpmPerV,
       drive.reduction,
-      ...(s.build.drive.torqueArms > 0 ? [{ ...drive.armHoldsNm, source: 'label' as const }] : []),
+      ...(torqueArms > 0 ? armInput(drive.armHoldsNm, (armNm) => torque <= held(armNm)) : []),
     ],
     asked: [askedMaterial(s)],
   });

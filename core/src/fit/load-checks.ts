@@ -23,10 +23,6 @@ export function gripGrades({ machine, known }: Subject): GripGrades {
   };
 }
 
-/** Between what a tyre grips a paved hill, dry and wet: of a grip that nobody has said. From memory. */
-const DRY_GRIP = [0.6, 0.85] as const;
-const WET_GRIP = [0.3, 0.6] as const;
-
 function permitted(s: Subject): Check {
   const { donor, brief, drive, packs, controller } = s.known;
   const total = standingKg(s.machine);
@@ -152,7 +148,7 @@ function slip(s: Subject, wet: boolean): Check {
       ...balanceInputs(s),
       ...towed(s),
       s.known.brief.hillGradePct,
-      ...couldTurn(grip, (of) => slipsAt(of) >= fine, wet ? WET_GRIP : DRY_GRIP),
+      ...couldTurn(grip, (of) => slipsAt(of) >= fine),
     ],
   });
 }

@@ -1,12 +1,15 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { Known, KnownBuild } from '../document/known-build.ts';
 import type { Machine } from '../machine/machine.ts';
+import { plausibleSpan } from '../machine/span.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
 
 /** Amps that nobody has said, and the most that they could be; undefined where nothing bounds them. */
 interface Open {
   readonly unknown: readonly Known[];
   readonly mostA: number | undefined;
+  /** The most that they could be on the hill, where that is not known either. */
+  readonly hillA?: number;
 }
 
 /** Amps asked of a link. */
@@ -26,7 +29,11 @@ export const partOfDemand = ({ continuousA, peakA, startA, open }: Demand, share
   continuousA: share * continuousA,
   peakA: share * peakA,
   startA: share * startA,
-  open: open && { ...open, mostA: open.mostA && share * open.mostA },
+  open: open && {
+    ...open,
+    mostA: open.mostA && share * open.mostA,
+    ...(open.hillA === undefined ? {} : { hillA: share * open.hillA }),
+  },
 });
 
 /**
@@ -34,9 +41,6 @@ export const partOfDemand = ({ continuousA, peakA, startA, open }: Demand, share
  * loss, I^2 R = 3 Ieff^2 R / 2 with R between two lines. Derived.
  */
 const EFFECTIVE = Math.sqrt(2 / 3);
-
-/** A cut-off that nobody has read may be so much of the usual one: 2.5 V a lithium cell in place of 3.1. Common practice, no source. */
-const LOW_CUTOFF = 0.8;
 
 /**
  * Battery amps that nobody has said, neither as amps nor by watts at the lowest volts.
@@ -54,9 +58,13 @@ function openAmps(
   // Amps that are said, and are the less whatever the watts.
   if (said !== undefined && said <= byPowerA) return undefined;
   if (powerLimitW.source === 'unknown')
-    return { unknown: said === undefined ? [batteryCurrentA, powerLimitW] : [powerLimitW], mostA: said };
+    return said === undefined
+      ? { unknown: [batteryCurrentA, powerLimitW], mostA: undefined }
+      : { unknown: [powerLimitW], mostA: said, hillA: said };
   if (lowVoltageCutoffV.source !== 'unknown') return undefined;
-  return { unknown: [lowVoltageCutoffV], mostA: Math.min(said ?? Infinity, byPowerA / LOW_CUTOFF) };
+  const [lowest] = plausibleSpan(lowVoltageCutoffV);
+  const mostByPowerA = (byPowerA * lowVoltageCutoffV.value) / lowest;
+  return { unknown: [lowVoltageCutoffV], mostA: Math.min(said ?? Infinity, mostByPowerA) };
 }
 
 /** Battery amps: on the hill what the climb takes, at most the controller's limit. */

@@ -4,6 +4,7 @@ import { supplyAt } from '../machine/battery.ts';
 import { sameKind } from '../machine/joined-packs.ts';
 import { packsAboard } from '../machine/assemble.ts';
 import type { PackAboard } from '../machine/machine.ts';
+import { couldTurn } from '../machine/span.ts';
 import { qty } from '../quantity/phrase.ts';
 import { equalisingAmps } from '../ride/packs-together.ts';
 import { idOfPack, ofPack } from '../document/pack-names.ts';
@@ -83,6 +84,9 @@ function branchFuses({ build: { joining } }: PowerSubject): Check {
   });
 }
 
+/** A half-full pack stands so far above the cut-off that a hill does not end its ride. Common practice, no source. */
+const ROOM_ABOVE = 1.05;
+
 /** A pack that is switched to, or joins in, has to stand above the controller's cut-off. */
 function aboveCutoff({ build, known, machine }: PowerSubject, { pack }: PackAboard, index: number): Check {
   const volts = supplyAt(pack, 0.5).openVolts;
@@ -93,13 +97,16 @@ function aboveCutoff({ build, known, machine }: PowerSubject, { pack }: PackAboa
     value: volts,
     unit: 'V',
     sense: 'least',
-    fine: machine.limits.lowVolts * 1.05,
+    fine: machine.limits.lowVolts * ROOM_ABOVE,
     look: machine.limits.lowVolts,
     limit: ['above ', qty(machine.limits.lowVolts, 'V')],
     why: ['Half full it rests at ', qty(volts, 'V'), '; the controller stops below its cut-off.'],
     remedy: ['Take a pack with as many cells in series, or a controller whose cut-off follows the pack.'],
     origin: 'derived',
-    inputs: knownOf(known, index, 'cellsInSeries'),
+    inputs: [
+      ...knownOf(known, index, 'cellsInSeries'),
+      ...couldTurn(known.controller.lowVoltageCutoffV, (cutoff) => volts >= cutoff * ROOM_ABOVE),
+    ],
   });
 }
 

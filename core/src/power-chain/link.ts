@@ -64,7 +64,7 @@ interface Spec {
 
 /** It carries what is asked even if that is the most that it could be. */
 const bearsAny = ({ continuousA, peakA }: Limits, { continuousA: askedA, open }: Demand): boolean =>
-  open === undefined || (peakA >= (open.mostA ?? Infinity) && continuousA >= askedA);
+  open === undefined || (peakA >= (open.mostA ?? Infinity) && continuousA >= (open.hillA ?? askedA));
 
 /** It carries what is asked, on the hill and at the most. */
 export const bears = (limits: Limits, demand: Demand): boolean =>
