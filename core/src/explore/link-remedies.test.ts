@@ -66,7 +66,7 @@ describe('ways out of a weak link', () => {
 
   it('turn the phase limit down where phase leads are thin', () => {
     const [lower] = linkRemedies(
-      build({ cabling: { phaseMm2: 1 } }),
+      build({ cabling: { phaseMm2: 1, insulationC: 75 } }),
       { id: 'phase-leads', pack: 0, cable: '' },
       shelf,
     );

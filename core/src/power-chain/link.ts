@@ -54,6 +54,8 @@ interface Spec {
   /** The limits if every input is as entered or as usually found. */
   readonly limits: Limits | undefined;
   readonly inputs: readonly Known[];
+  /** Values that nobody has read, of which another usual one would give another answer. */
+  readonly turning?: readonly Known[];
   readonly demand: Demand;
   readonly failing: string;
   /** It opens by itself before anything burns: never worse than a look. */
@@ -116,10 +118,25 @@ const unasked = (spec: Spec, { continuousA, peakA }: Limits): Link => ({
   remedy: ['Read it from the controller’s label or its settings.'],
 });
 
+/** A link that would answer otherwise by another usual value of what nobody has read: by the usual one it says what it would. */
+const turned = (spec: Spec, limits: Limits, turning: readonly Known[]): Link => ({
+  ...unknownLink(spec),
+  inputs: [...spec.inputs, ...turning],
+  why: [
+    ...missingWhy(turning),
+    ' At the usual ',
+    ...turning.flatMap((k) => [qty(k.value, k.unit, 0)]),
+    bears(limits, spec.demand)
+      ? ' it carries what is asked of it.'
+      : ' it does not carry what is asked of it.',
+  ],
+});
+
 /** A link held against what is asked of it; one whose limits, or whose demand, are not known is unknown. */
 export function link(spec: Spec): Link {
   const { id, pack = 0, cable = '', name, limits, inputs, demand, remedy, source } = spec;
   if (limits === undefined || inputs.some((k) => k.source === 'unknown')) return unknownLink(spec);
+  if (spec.turning !== undefined && spec.turning.length > 0) return turned(spec, limits, spec.turning);
   if (!bearsAny(limits, demand)) return unasked(spec, limits);
   const { continuousA, peakA } = limits;
   const margin = Math.min(share(continuousA, demand.continuousA), share(peakA, demand.peakA)) - 1;

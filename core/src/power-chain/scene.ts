@@ -32,7 +32,7 @@ const leadLimits = ({ build, known: { brief } }: Scene, mm2: number, insulationC
 
 interface LeadBears {
   readonly limits: Limits;
-  readonly inputs: readonly Known[];
+  readonly turning: readonly Known[];
 }
 
 /**
@@ -43,15 +43,16 @@ export function leadBears(scene: Scene, mm2: number, demand: Demand): LeadBears 
   const { insulationC } = scene.known.cabling;
   return {
     limits: leadLimits(scene, mm2, insulationC.value),
-    inputs: couldTurn(insulationC, (celsius) => bears(leadLimits(scene, mm2, celsius), demand)),
+    turning: couldTurn(insulationC, (celsius) => bears(leadLimits(scene, mm2, celsius), demand)),
   };
 }
 
 /** A lead of the build in general: of a size that may not be known. */
-export const leadOf = (scene: Scene, mm2: Known, demand: Demand): LeadBears & { readonly demand: Demand } => {
-  const { limits, inputs } = leadBears(scene, mm2.value, demand);
-  return { limits, inputs: [mm2, ...inputs], demand };
-};
+export const leadOf = (scene: Scene, mm2: Known, demand: Demand) => ({
+  ...leadBears(scene, mm2.value, demand),
+  inputs: [mm2],
+  demand,
+});
 
 /** Plugs of a rating, one or several side by side. */
 export function plugLimits(amps: number, count: number): Limits {

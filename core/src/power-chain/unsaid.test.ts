@@ -135,7 +135,10 @@ describe('an insulation that nobody has read', () => {
     expect(leads(undefined, 6)?.state).toBe('fine');
     const open = leads(undefined, 1.5);
     expect(open?.state).toBe('unknown');
-    expect(phraseText(open?.why ?? [])).toMatch(/insulation/);
+    expect(phraseText(open?.why ?? [])).toMatch(/insulation stands. At the usual 75.°C it carries what is asked/);
+    // Too thin by the usual one; silicone might bear it.
+    expect(leads(undefined, 0.75)?.state).toBe('unknown');
+    expect(phraseText(leads(undefined, 0.75)?.why ?? [])).toMatch(/does not carry/);
   });
 });
 
