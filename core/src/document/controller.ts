@@ -102,7 +102,7 @@ export const controllerSpecs = {
     origin: 'common practice: the current falls so that the volts stay at the cut-off',
   },
   assistCutoffKmh: {
-    label: 'Motor has stopped helping at',
+    label: 'Help has ended at',
     unit: 'km/h',
     min: 3,
     max: 150,

@@ -64,6 +64,7 @@ export function fuseChecks({ build, known, chain }: PowerSubject): readonly Chec
     leadAmps(build.cabling.conductor, cabling.leadMm2.value, insulationC, air);
   const carries = carried(cabling.insulationC.value);
   const full = highestVolts(build, known);
+  const insulation = couldTurn(cabling.insulationC, (celsius) => cabling.fuseA.value <= carried(celsius));
   return [
     present,
     measured({
@@ -76,16 +77,12 @@ export function fuseChecks({ build, known, chain }: PowerSubject): readonly Chec
       fine: carries,
       look: carries,
       limit: ['at most ', qty(carries, 'A', 0)],
-      limitFrom: [cabling.leadMm2],
+      limitFrom: [cabling.leadMm2, ...insulation],
       why: ['The fuse has to open before the lead burns.'],
       remedy: ['Take a thicker lead or a smaller fuse.'],
       origin: 'derived',
       source: 'heat balance of a lead in free air (McAdams 1954)',
-      inputs: [
-        cabling.fuseA,
-        cabling.leadMm2,
-        ...couldTurn(cabling.insulationC, (celsius) => cabling.fuseA.value <= carried(celsius)),
-      ],
+      inputs: [cabling.fuseA, cabling.leadMm2, ...insulation],
     }),
     measured({
       id: 'fuse-above-hill',
@@ -98,6 +95,7 @@ export function fuseChecks({ build, known, chain }: PowerSubject): readonly Chec
       look: chain.battery.continuousA,
       limit: ['at least ', qty(chain.battery.continuousA, 'A')],
       why: ['A smaller one opens on the hill.'],
+      limitFrom: chain.battery.open?.unknown ?? [],
       remedy: ['Take the next size up that the lead still carries.'],
       origin: 'common practice',
       inputs: [cabling.fuseA, ...(chain.battery.open?.unknown ?? [])],

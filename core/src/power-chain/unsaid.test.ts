@@ -127,7 +127,11 @@ describe('an insulation that nobody has read', () => {
     expect(fuse(undefined, 15)?.state).toBe('fine');
     expect(fuse(60, 25)?.state).toBe('stop');
     expect(fuse(75, 25)?.state).toBe('fine');
-    expect(fuse(undefined, 25)).toMatchObject({ state: 'unknown', missing: ['cabling.insulationC'] });
+    expect(fuse(undefined, 25)).toMatchObject({
+      state: 'unknown',
+      missing: ['cabling.insulationC'],
+      limit: ['not known yet'],
+    });
     expect(fuse(undefined, 100)?.state).toBe('stop');
   });
 
@@ -135,7 +139,9 @@ describe('an insulation that nobody has read', () => {
     expect(leads(undefined, 6)?.state).toBe('fine');
     const open = leads(undefined, 1.5);
     expect(open?.state).toBe('unknown');
-    expect(phraseText(open?.why ?? [])).toMatch(/insulation stands. At the usual 75.°C it carries what is asked/);
+    expect(phraseText(open?.why ?? [])).toMatch(
+      /insulation stands. At the usual 75.°C it carries what is asked/,
+    );
     // Too thin by the usual one; silicone might bear it.
     expect(leads(undefined, 0.75)?.state).toBe('unknown');
     expect(phraseText(leads(undefined, 0.75)?.why ?? [])).toMatch(/does not carry/);

@@ -77,7 +77,7 @@ function Row({ check, open, onToggle }: { check: Check; open: boolean; onToggle:
               {check.title}
               {check.state === 'unknown' && (
                 <span className="block text-[12.5px] font-normal text-ink2">
-                  wants {wantsOf(check).join('; ')}
+                  not known: {wantsOf(check).join('; ')}
                 </span>
               )}
               {(check.state === 'stop' || check.state === 'look') && (

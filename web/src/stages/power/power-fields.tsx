@@ -293,7 +293,7 @@ export function ControllerFields({ document, verdict }: { document: BuildDocumen
       />
       {controller.limitsSpeed && (
         <>
-          <NumberField path="controller.assistCutoffKmh" label="Help has ended at" />
+          <NumberField path="controller.assistCutoffKmh" />
           <NumberField path="controller.assistTaperKmh" label="It fades over" />
         </>
       )}
