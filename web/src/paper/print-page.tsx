@@ -3,6 +3,8 @@ import { useEffect, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BuildDocument } from '@apple-cart/core';
 import { useBuild } from '../state/build-store.ts';
+import { useRules } from '../state/rules.ts';
+import { useShelf } from '../state/shelf.ts';
 import { Button } from '../ui/button.tsx';
 import { NotFound } from './not-found.tsx';
 
@@ -16,12 +18,30 @@ interface Props {
   readonly children: (build: BuildDocument) => ReactNode;
 }
 
+/** What a page of a build is worked out by beside the build itself: whether it has been read, and what cannot be. */
+function useSources(): { readonly read: boolean; readonly troubles: readonly string[] } {
+  const [rules, shelf] = [useRules(), useShelf()];
+  const waited = [
+    { there: rules.book !== undefined, what: 'The rules that it is judged by', error: rules.error },
+    {
+      there: shelf.parts !== undefined,
+      what: 'The shelf that prices and days come from',
+      error: shelf.error,
+    },
+  ].filter(({ there }) => !there);
+  return {
+    read: waited.every(({ error }) => error !== undefined),
+    troubles: waited.map(({ what, error }) => `${what} cannot be read, and is missing here. ${error ?? ''}`),
+  };
+}
+
 /** A page of a build that is made to be printed: the way back, a button that prints, and the paper. */
 export function PrintPage({ title, back, buttons, width, children }: Props) {
   const { id } = useParams();
   const open = useBuild((state) => state.open);
   const build = useBuild((state) => (state.id === id ? state.document : undefined));
   const loadError = useBuild((state) => state.loadError);
+  const { read, troubles } = useSources();
   useEffect(() => {
     if (id !== undefined) void open(id);
   }, [id, open]);
@@ -30,6 +50,8 @@ export function PrintPage({ title, back, buttons, width, children }: Props) {
   }, [title, build]);
   if (loadError !== undefined) return <NotFound what="build" detail={loadError} />;
   if (build === undefined) return <p className="p-6">Fetching the build.</p>;
+  // What goes out on paper is not taken back: never without the prices, days and rules that the screen has.
+  if (!read) return <p className="p-6">Fetching the shelf and the rules.</p>;
   return (
     <main
       className={`mx-auto min-h-full bg-sheet px-6 py-4 max-tablet:px-3 print:max-w-none print:bg-white print:p-0 ${width === 'sheet' ? 'max-w-[820px]' : 'max-w-[620px]'}`}
@@ -47,6 +69,11 @@ export function PrintPage({ title, back, buttons, width, children }: Props) {
           <Printer size={15} strokeWidth={1.6} aria-hidden /> Print
         </Button>
       </div>
+      {troubles.map((trouble) => (
+        <p key={trouble} role="alert" className="pb-2 font-semibold text-stop">
+          {trouble}
+        </p>
+      ))}
       {children(build)}
     </main>
   );

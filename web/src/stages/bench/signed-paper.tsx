@@ -1,6 +1,14 @@
 import { atWords } from './at-words.ts';
 import type { Kept, SignedSheet } from '@apple-cart/core';
 
+/** Shares of the width by how many columns a section has, %: columns of one kind stand below each other in every section. */
+const SHARES: Readonly<Record<number, readonly number[]>> = {
+  2: [28, 72],
+  3: [16, 70, 14],
+  4: [24, 24, 36, 16],
+  7: [5, 29, 15, 14, 9, 14, 14],
+};
+
 /** A hand-over on paper: what was signed, and beneath it who signed and what was put right later. */
 export function SignedPaper({ sheet, signs }: { sheet: SignedSheet; signs: readonly Kept<'bench-sign'>[] }) {
   return (
@@ -14,7 +22,12 @@ export function SignedPaper({ sheet, signs }: { sheet: SignedSheet; signs: reado
               {section.title}
             </h3>
             {section.note !== '' && <p className="pt-0.5 text-ink2">{section.note}</p>}
-            <table className="w-full border-collapse">
+            <table className="w-full table-fixed border-collapse wrap-break-word max-tablet:table-auto">
+              <colgroup>
+                {(SHARES[section.rows[0]?.length ?? 0] ?? []).map((share, i) => (
+                  <col key={i} style={{ width: `${String(share)}%` }} />
+                ))}
+              </colgroup>
               <tbody>
                 {section.rows.map((row, i) => (
                   <tr key={i} className="border-b border-hair align-top">
