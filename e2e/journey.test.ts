@@ -48,12 +48,16 @@ describe('the builds page', () => {
     for (const card of cards) {
       expect(card.drawn).toBeGreaterThan(20);
       expect(card.text).toMatch(/Test hill\d+\.\d km\/h/);
-      expect(card.text).toMatch(/£\d/);
+      // With what is guessed of it: the shelf has been read.
+      expect(card.text).toMatch(/Price£\d/);
+      expect(card.text).not.toMatch(/£[\d,]+\+/);
     }
     // A level road would be only just enough; the one that was chosen is not to be ridden so, and the tray says the same.
     await says(page, '[data-build="Tide-flat trike"]', 'Range: too hot on Tide causeway, winter');
     await openBuild(page, bench.application, 'Tide-flat trike', 'brief');
     await figureBecomes(page, 'range', /too hot on Tide causeway, winter/);
+    await figureBecomes(page, 'price', /£801–917/);
+    expect(cards.at(-1)?.text).toContain('Price£801–917');
   });
 });
 

@@ -10,6 +10,7 @@ import { useBuild } from '../state/build-store.ts';
 import { bringBuildBack, putBuildAway, useBuilds } from '../state/builds.ts';
 import { anythingHeld } from '../state/held.ts';
 import { readTrouble } from '../state/query-client.ts';
+import { useShelfInForce } from '../state/shelf-in-force.ts';
 import { useRules } from '../state/rules.ts';
 import { useAttempt } from '../state/use-attempt.ts';
 import { usePutAway } from '../state/use-put-away.ts';
@@ -36,16 +37,17 @@ interface Named {
 
 const putAwayOf = (state: unknown): Named | undefined => (state as { putAway?: Named } | null)?.putAway;
 
-/** What judges the cards: the code and the rule book, fetched beside the list. */
+/** What judges the cards: the code, the rule book and the shelf that prices are guessed by, fetched beside the list. */
 function useJudge() {
   const rules = useRules();
+  const priced = useShelfInForce();
   const { data, error, refetch } = useQuery({
     queryKey: ['card-verdict'],
     queryFn: async () => ({ Verdict: await loadCardVerdict() }),
     staleTime: Infinity,
   });
   return {
-    Verdict: rules.book === undefined ? undefined : data?.Verdict,
+    Verdict: rules.book === undefined || !priced ? undefined : data?.Verdict,
     error:
       rules.error ?? (error === null ? undefined : readTrouble(error, 'The figures cannot be worked out.')),
     load: async () => {

@@ -6,7 +6,7 @@ import { figureOf } from '../stages/parts/use-stage.ts';
 import { figureText } from '../state/figure-text.ts';
 import { rangeRow } from '../state/road-range.ts';
 import { useSettings } from '../state/settings-store.ts';
-import { verdictOf } from '../state/verdicts.ts';
+import { useVerdict } from '../state/use-verdict.ts';
 import { StateMark } from '../ui/state-mark.tsx';
 import { pictureHeight } from './card-picture.ts';
 import { useCardRoads } from './card-roads.ts';
@@ -61,7 +61,7 @@ const UpkeepDue = lazy(() => import('./upkeep-due.tsx').then((m) => ({ default: 
 
 /** What the card says once the build is judged: drawing, what it needs, three figures and the state of its stages. */
 export function CardVerdict({ id, document }: { readonly id: string; readonly document: BuildDocument }) {
-  const verdict = verdictOf(document);
+  const verdict = useVerdict(document);
   const system = useSettings((state) => state.units);
   const road = useCardRoads(({ ranges }) => ranges.get(document));
   const range = rangeRow(verdict.stages, road);

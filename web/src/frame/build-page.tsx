@@ -4,7 +4,6 @@ import { STAGE_IDS, type FigureId } from '@apple-cart/core';
 import { STAGE_SHEETS, START, StartSheet, fetchAllSheets } from '../stages/sheets.tsx';
 import { SCREENS, isStage } from '../screens/registry.ts';
 import { useBuild } from '../state/build-store.ts';
-import { fetchShelf } from '../state/shelf.ts';
 import { verdictOf } from '../state/verdicts.ts';
 import { fetchDialogs } from '../ui/dialog.tsx';
 import { fetchMenus } from '../ui/menu.tsx';
@@ -57,8 +56,6 @@ export function BuildPage() {
       fetchDialogs();
       void fetchMenus().catch(() => undefined);
       fetchAllSheets();
-      // Prices that nobody has entered are guessed by the shelf.
-      void fetchShelf();
     }, 400);
     return () => {
       clearTimeout(timer);

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import type { ListAnswer, Stored } from '@apple-cart/contracts';
 import type { Part } from '@apple-cart/core';
+import { api } from './api.ts';
 import { queryClient } from './query-client.ts';
 
 /** Under which the shelf is remembered once it has been read. */
@@ -20,7 +21,14 @@ export function shelfInForce(): readonly Part[] {
   return parts;
 }
 
-/** A page that shows prices is drawn anew when the shelf has been read or has changed; it is not read for that. */
-export function useShelfInForce(): void {
-  useQuery<Answer>({ queryKey: SHELF_KEY, enabled: false });
-}
+/** How the shelf is read: once, until it changes. */
+export const SHELF = {
+  queryKey: SHELF_KEY,
+  queryFn: ({ signal }: { readonly signal: AbortSignal }): Promise<Answer> => api.parts.list(signal),
+};
+
+/**
+ * A page that shows prices reads the shelf that they are guessed by, and is drawn anew when it has come or has changed.
+ * @returns whether it has come; one that cannot be read is not waited for
+ */
+export const useShelfInForce = (): boolean => useQuery(SHELF).isFetched;

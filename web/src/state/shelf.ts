@@ -6,7 +6,7 @@ import { drafts } from './drafts.ts';
 import { held } from './held.ts';
 import { Sender } from './sender.ts';
 import { api } from './api.ts';
-import { SHELF_KEY as KEY, shelfInForce } from './shelf-in-force.ts';
+import { SHELF, SHELF_KEY as KEY, shelfInForce } from './shelf-in-force.ts';
 import { queryClient, readTrouble, refresh } from './query-client.ts';
 
 export type StoredPart = Stored<Part>;
@@ -29,7 +29,7 @@ const load = (): Promise<void> => refresh(KEY);
 
 /** The parts shelf as the server has it, read once it is needed. */
 export function useShelf(): Shelf {
-  const { data, error } = useQuery({ queryKey: KEY, queryFn: ({ signal }) => api.parts.list(signal) });
+  const { data, error } = useQuery(SHELF);
   const parts = useMemo(() => data?.documents.toSorted(inOrder), [data]);
   return {
     parts,
@@ -38,13 +38,6 @@ export function useShelf(): Shelf {
     load,
   };
 }
-
-/** Reads the shelf ahead of whoever asks for it; a failure is told where it is asked for. */
-export const fetchShelf = async (): Promise<void> => {
-  await queryClient
-    .query({ queryKey: KEY, queryFn: ({ signal }) => api.parts.list(signal) })
-    .catch(() => undefined);
-};
 
 /** Ids on the shelf as it was last read. */
 export const idsOnShelf = (): readonly string[] =>
