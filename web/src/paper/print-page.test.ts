@@ -47,7 +47,7 @@ describe('a page that is printed from a window of its own', () => {
   it('says what is missing where the shelf cannot be read', async () => {
     const { shelf, answers } = shelfOnItsWay();
     const work = await AtWork.at('print plan', longtail);
-    await answers(Response.json({ error: 'broken', message: 'no' }, { status: 500 }));
+    await answers(Response.json({ error: 'broken', message: 'no' }, { status: 400 }));
     await vi.waitFor(() => {
       expect(work.page.querySelector('[role=alert]')?.textContent).toMatch(
         /shelf.*cannot be read, and is missing here/,
