@@ -56,4 +56,16 @@ describe('a page that is printed from a window of its own', () => {
     expect(work.page.textContent).toContain('Plan of the work');
     queryClient.setQueryData(SHELF_KEY, shelf);
   });
+
+  it('says so of the rules as well, and stays while they are asked for again', async () => {
+    const rules = queryClient.getQueryData(['rules']);
+    queryClient.removeQueries({ queryKey: ['rules'] });
+    vi.stubGlobal('fetch', () => Promise.resolve(Response.json({}, { status: 400 })));
+    const work = await AtWork.at('print plan', longtail);
+    await vi.waitFor(() => {
+      expect(work.page.querySelector('[role=alert]')?.textContent).toMatch(/rules.*cannot be read/);
+    });
+    expect(work.page.textContent).toContain('Plan of the work');
+    queryClient.setQueryData(['rules'], rules);
+  });
 });

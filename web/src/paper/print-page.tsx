@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import type { BuildDocument } from '@apple-cart/core';
 import { useBuild } from '../state/build-store.ts';
 import { useRules } from '../state/rules.ts';
+import { useShelfInForce } from '../state/shelf-in-force.ts';
 import { useShelf } from '../state/shelf.ts';
 import { Button } from '../ui/button.tsx';
 import { NotFound } from './not-found.tsx';
@@ -21,17 +22,17 @@ interface Props {
 /** What a page of a build is worked out by beside the build itself: whether it has been read, and what cannot be. */
 function useSources(): { readonly read: boolean; readonly troubles: readonly string[] } {
   const [rules, shelf] = [useRules(), useShelf()];
-  const waited = [
-    { there: rules.book !== undefined, what: 'The rules that it is judged by', error: rules.error },
-    {
-      there: shelf.parts !== undefined,
-      what: 'The shelf that prices and days come from',
-      error: shelf.error,
-    },
-  ].filter(({ there }) => !there);
+  const priced = useShelfInForce();
+  const missing = [
+    ...(rules.book === undefined ? [['The rules that it is judged by', rules.error]] : []),
+    ...(shelf.parts === undefined ? [['The shelf that prices and days come from', shelf.error]] : []),
+  ];
   return {
-    read: waited.every(({ error }) => error !== undefined),
-    troubles: waited.map(({ what, error }) => `${what} cannot be read, and is missing here. ${error ?? ''}`),
+    // Whoever asks again for what could not be read does not take the page away.
+    read: rules.answered && priced,
+    troubles: missing.map(
+      ([what, error]) => `${what ?? ''} cannot be read, and is missing here. ${error ?? ''}`,
+    ),
   };
 }
 

@@ -26,13 +26,16 @@ export interface Rules {
   /** Stored files that cannot be used. */
   readonly broken: readonly Broken[];
   readonly error: string | undefined;
+  /** Whether they have come, or could not be read. */
+  readonly answered: boolean;
   readonly load: () => Promise<void>;
 }
 
 /** The rule book as the server has it: what ships, corrected and added to. */
 export function useRules(): Rules {
-  const { data, error } = useQuery({ queryKey: KEY, queryFn: ({ signal }) => read(signal) });
+  const { data, error, isFetched } = useQuery({ queryKey: KEY, queryFn: ({ signal }) => read(signal) });
   return {
+    answered: isFetched,
     book: data?.book,
     listed: data?.documents ?? NO_RULES,
     broken: data?.broken ?? NO_BROKEN,

@@ -29,6 +29,6 @@ export const SHELF = {
 
 /**
  * A page that shows prices reads the shelf that they are guessed by, and is drawn anew when it has come or has changed.
- * @returns whether it has come; one that cannot be read is not waited for
+ * @returns whether it has come; one that could not be read is not waited for, nor asked for again by every figure that is drawn
  */
-export const useShelfInForce = (): boolean => useQuery(SHELF).isFetched;
+export const useShelfInForce = (): boolean => useQuery({ ...SHELF, retryOnMount: false }).isFetched;
