@@ -81,16 +81,11 @@ const movingMasses = ({ known: { donor, brief }, build }: Subject) => [
 const FINE_RATIO = 1.5;
 
 /**
- * What nobody has read and what might make it too fast, the most telling first: its limit, its winding. Those that would by
- * themselves, or all that do together.
+ * The most telling of what nobody has read, where all of it at its fast end would make it too fast: its limit, its wheel, its winding.
  * @param bears whether the brakes are still fine at a top speed, m/s
  */
-function unsaidSpeed({ topMs, faster }: Subject, bears: (ms: number) => boolean): readonly Known[] {
-  const { unknown } = faster;
-  if (unknown.length === 0 || !bears(topMs) || bears(faster.topMs(unknown))) return [];
-  const alone = unknown.filter((one) => !bears(faster.topMs([one])));
-  return alone.length > 0 ? alone : unknown;
-}
+const unsaidSpeed = ({ topMs, faster }: Subject, bears: (ms: number) => boolean): readonly Known[] =>
+  faster.unknown.length === 0 || !bears(topMs) || bears(faster.topMs) ? [] : faster.unknown.slice(0, 1);
 
 function energy(s: Subject): Check {
   const ratioAt = (ms: number): number => energyRatio(s.machine.road.massKg, ms, designKg(s));

@@ -134,8 +134,8 @@ export function cornerOf(
 ): BuildDocument {
   const turns = new Map(bearings);
   return unknown.reduce((b, known, i) => {
-    // A default that follows from others follows from those that were put before it.
-    const follows = i > 0 && known.spread !== undefined;
+    // What a pack weighs follows from what it holds, which was put before it.
+    const follows = i > 0 && anyPack(known.path) === 'packs.massKg';
     const [low, high] = plausibleSpan(follows ? knownAt(knownBuild(b), known.path) : known);
     const up = (turns.get(anyPack(known.path)) ?? 1) === (end === 'up' ? 1 : -1);
     return withQuantity(b, known.path, { source: 'assumed', value: up ? high : low });

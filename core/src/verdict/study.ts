@@ -72,11 +72,12 @@ const speedOf = (top: SteadyOutcome): number => (top.moves ? top.v : 0);
 
 /** How fast it might be by what nobody has read; the wheel that the controller holds is taken as true. */
 function fasterOf({ build, used, charged }: Study): Faster {
-  const unknown = unknownOf(used, FASTER_AS_RIDDEN);
-  return {
-    unknown,
-    topMs: (unread) => speedOf(topSpeed(fastCorner(build, unread, FASTER_AS_RIDDEN).machine, charged)),
-  };
+  // A walk key ends long before that.
+  const unknown = unknownOf(used, FASTER_AS_RIDDEN).filter(({ path }) => path !== 'controls.walkCutoffKmh');
+  return lazily<Faster>({
+    unknown: () => unknown,
+    topMs: () => speedOf(topSpeed(fastCorner(build, unknown, FASTER_AS_RIDDEN).machine, charged)),
+  });
 }
 
 const rangeOf = (s: Study, legs: Legs): RangeOutcome =>
