@@ -1,5 +1,7 @@
 import { ChevronRight } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { ByDefault, onDefault, type From } from '../ui/by-default.tsx';
+import { SourceMark } from '../ui/source-mark.tsx';
 
 /** A ruled group of fields under a heading. */
 export function FieldGroup({
@@ -65,17 +67,20 @@ export function unfold(field: Element): void {
 export const ROW =
   'grid min-h-[30px] grid-cols-[minmax(0,1fr)_88px_39px_90px] items-center border-b border-hair max-bench:min-h-[46px] print:min-h-6! @max-[345px]:grid-cols-[minmax(0,1fr)_84px_39px_26px]';
 
-/** A value worked out from others: no field, an equals sign. */
+/** A value worked out from others: no field, an equals sign; one that a default makes says so. */
 export function WorkedRow({
   label,
   children,
   unit,
   sum = false,
+  from,
 }: {
   label: string;
   children: ReactNode;
   unit: string;
   sum?: boolean;
+  /** What it is worked out from, of what may not have been read. */
+  from?: From;
 }) {
   return (
     <div
@@ -85,10 +90,14 @@ export function WorkedRow({
       <span className="flex justify-end text-[15px]">{children}</span>
       <span className="pl-1 text-[12.5px] text-ink3">{unit}</span>
       <span className="flex items-center gap-1.5 pl-2 text-[12px] font-normal whitespace-nowrap text-ink2">
-        <svg viewBox="0 0 15 12" width="15" height="12" aria-hidden>
-          <path d="M3 4.2h9M3 7.8h9" fill="none" stroke="currentColor" strokeWidth="1.4" />
-        </svg>
-        <span className="@max-[345px]:sr-only">worked out</span>
+        {onDefault(from) ? (
+          <ByDefault />
+        ) : (
+          <>
+            <SourceMark source="worked" />
+            <span className="@max-[345px]:sr-only">worked out</span>
+          </>
+        )}
       </span>
     </div>
   );

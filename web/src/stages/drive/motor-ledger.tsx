@@ -5,7 +5,9 @@ import { Ledger } from '../parts/ledger.tsx';
 
 /** What the motor itself does. */
 export function MotorLedger({ verdict }: { verdict: Verdict }) {
-  const { motor } = verdict;
+  const { motor, known } = verdict;
+  const { kvRpmPerV, reduction } = known.drive;
+  const turning = [kvRpmPerV, known.controller.phaseCurrentA];
   const two = motorCount(useDocument()) === 2;
   const shown = useQuantity();
   const plain = (text: string, unit: string) => (
@@ -21,16 +23,19 @@ export function MotorLedger({ verdict }: { verdict: Verdict }) {
         {
           label: 'Torque constant Kt',
           note: '60 / (2 pi Kv)',
+          from: [kvRpmPerV],
           value: plain(motor.torqueConstant.toFixed(3), 'N m/A'),
         },
         {
           label: two ? 'Torque at the shaft of each' : 'Torque at its shaft',
           note: 'all the phase current',
+          from: turning,
           value: plain(motor.shaftNm.toFixed(1), 'N m'),
         },
         {
           label: 'Torque at its output',
           note: 'behind the reduction',
+          from: [...turning, reduction],
           value: plain(motor.outputNm.toFixed(0), 'N m'),
         },
         ...motor.noLoadKmh.map((kmh, i) => {
@@ -38,6 +43,7 @@ export function MotorLedger({ verdict }: { verdict: Verdict }) {
           return {
             label: motor.noLoadKmh.length === 1 ? 'No-load speed' : `No-load speed, pack ${String(i + 1)}`,
             note: 'as charged, an upper bound',
+            from: [kvRpmPerV, reduction, known.donor.rolloutMm],
             value: plain(speed.text, speed.unit),
           };
         }),

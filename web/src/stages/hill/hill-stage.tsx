@@ -28,6 +28,13 @@ function Fields({ view }: { view: HillView }) {
   const shown = useQuantity();
   const machine = figureOf(verdict, 'mass').value ?? 0;
   const total = verdict.axlesKg.rear + verdict.axlesKg.front;
+  const { known } = verdict;
+  const weighed = [
+    known.donor.massKg,
+    known.drive.massKg,
+    known.controller.massKg,
+    ...known.packs.map((pack) => pack.massKg),
+  ];
   const mass = (kg: number) => <Num text={shown(kg, 'kg', 1).text} places={3} />;
   const road = (
     <FieldGroup title="Road">
@@ -38,10 +45,15 @@ function Fields({ view }: { view: HillView }) {
     <FieldGroup title="Load on the hill">
       <NumberField path="brief.riderMassKg" />
       <NumberField path="brief.loadMassKg" />
-      <WorkedRow label="Bicycle, motor, pack" unit={shown(1, 'kg').unit}>
+      <WorkedRow label="Bicycle, motor, pack" unit={shown(1, 'kg').unit} from={weighed}>
         {mass(machine)}
       </WorkedRow>
-      <WorkedRow label="Total load" unit={shown(1, 'kg').unit} sum>
+      <WorkedRow
+        label="Total load"
+        unit={shown(1, 'kg').unit}
+        sum
+        from={[...weighed, known.brief.riderMassKg, known.brief.loadMassKg]}
+      >
         {mass(total)}
       </WorkedRow>
     </FieldGroup>

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Unit } from '@apple-cart/core';
 import { useQuantity } from '../../state/use-quantity.ts';
+import { ByDefault, onDefault, type From } from '../../ui/by-default.tsx';
 import { Num } from '../../ui/num.tsx';
 
 /** A value in the reader's units, split at the decimal point. */
@@ -28,6 +29,8 @@ export interface LedgerLine {
   readonly label: string;
   readonly note?: string;
   readonly value: ReactNode;
+  /** What it is worked out from, of what may not have been read. */
+  readonly from?: From;
   /** A total: ruled above, doubled below. */
   readonly sum?: boolean;
 }
@@ -38,7 +41,7 @@ export function Ledger({ title, lines }: { title: string; lines: readonly Ledger
     <table className="keep-together w-full border-collapse">
       <caption className="head border-b-[1.5px] border-ink pb-1.5 text-left text-[14px]">{title}</caption>
       <tbody>
-        {lines.map(({ label, note, value, sum = false }) => (
+        {lines.map(({ label, note, value, from, sum = false }) => (
           <tr
             key={label}
             className={
@@ -51,6 +54,11 @@ export function Ledger({ title, lines }: { title: string; lines: readonly Ledger
               {label}
               {note !== undefined && (
                 <span className="pl-1.5 text-[12px] font-normal whitespace-nowrap text-ink2">{note}</span>
+              )}
+              {onDefault(from) && (
+                <span className="pl-1.5">
+                  <ByDefault />
+                </span>
               )}
             </th>
             <td className="py-1 text-right text-[15px]">{value}</td>

@@ -134,19 +134,39 @@ export function CellPicture() {
       <Ledger
         title="The pack from these cells"
         lines={[
-          { label: 'Nominal', value: <Quantity value={own.nominalV} unit="V" /> },
-          { label: 'Full', note: `for the charger`, value: <Quantity value={own.fullV} unit="V" /> },
+          { label: 'Nominal', from: [known.nominalV], value: <Quantity value={own.nominalV} unit="V" /> },
+          {
+            label: 'Full',
+            note: 'for the charger',
+            from: [known.cellsInSeries],
+            value: <Quantity value={own.fullV} unit="V" />,
+          },
           {
             label: 'At rest for storage',
             note: 'half charged',
+            from: [known.cellsInSeries],
             value: <Quantity value={own.halfV} unit="V" />,
           },
-          { label: 'Cut off at', value: <Quantity value={power.cutoffV} unit="V" /> },
-          { label: 'Capacity', value: <Quantity value={known.capacityAh.value} unit="Ah" /> },
-          { label: 'Energy', value: <Quantity value={own.energyWh} unit="Wh" />, sum: true },
+          {
+            label: 'Cut off at',
+            from: [verdict.known.controller.lowVoltageCutoffV],
+            value: <Quantity value={power.cutoffV} unit="V" />,
+          },
+          {
+            label: 'Capacity',
+            from: [known.capacityAh],
+            value: <Quantity value={known.capacityAh.value} unit="Ah" />,
+          },
+          {
+            label: 'Energy',
+            from: [known.nominalV, known.capacityAh],
+            value: <Quantity value={own.energyWh} unit="Wh" />,
+            sum: true,
+          },
           {
             label: 'Amps continuous, ten seconds',
             note: `${known.cellsPeakA.value.toFixed(0)} A`,
+            from: [known.cellsContinuousA, known.cellsPeakA],
             value: <Quantity value={known.cellsContinuousA.value} unit="A" />,
           },
           {

@@ -12,6 +12,7 @@ export function LeadLedger() {
     leadLoss(document.cabling.conductor, cabling.leadMm.value, cabling.leadMm2.value, amps);
   const full = lead(chain.battery.peakA);
   const hill = lead(chain.battery.continuousA);
+  const asked = chain.battery.open?.unknown ?? [];
   const rush = verdict.power.firstTouch;
   const softened = preCharge(verdict.power.fullV, cabling.preChargeOhm.value, controller.capacitorUf.value);
   return (
@@ -23,9 +24,14 @@ export function LeadLedger() {
           note: 'at 40 °C',
           value: <Quantity value={1000 * full.ohm} unit="mohm" digits={1} />,
         },
-        { label: 'Lost on the hill', value: <Quantity value={hill.watts} unit="W" digits={1} /> },
+        {
+          label: 'Lost on the hill',
+          from: asked,
+          value: <Quantity value={hill.watts} unit="W" digits={1} />,
+        },
         {
           label: 'Lost at full throttle',
+          from: asked,
           note: `${full.volts.toFixed(2)} V`,
           value: <Quantity value={full.watts} unit="W" digits={1} />,
         },
@@ -51,6 +57,7 @@ export function LeadLedger() {
             ]),
         {
           label: 'Energy in the first spark',
+          from: [controller.capacitorUf],
           note: `bare plug: ${rush.peakA.toFixed(0)} A for an instant`,
           value: <Quantity value={rush.energyJ} unit="J" digits={1} />,
         },

@@ -19,27 +19,51 @@ export function PackLedger() {
       <Ledger
         title="The build in hand"
         lines={[
-          { label: 'Nominal volts', value: <Quantity value={own.nominalV} unit="V" /> },
+          {
+            label: 'Nominal volts',
+            from: [pack.nominalV],
+            value: <Quantity value={own.nominalV} unit="V" />,
+          },
           {
             label: 'Full, and cut off at',
             note: `${power.cutoffV.toFixed(1)} V`,
+            from: [pack.cellsInSeries, controller.lowVoltageCutoffV],
             value: <Quantity value={own.fullV} unit="V" />,
           },
-          { label: 'Capacity', value: <Quantity value={pack.capacityAh.value} unit="Ah" /> },
-          { label: 'Energy on the label', value: <Quantity value={own.energyWh} unit="Wh" />, sum: true },
+          {
+            label: 'Capacity',
+            from: [pack.capacityAh],
+            value: <Quantity value={pack.capacityAh.value} unit="Ah" />,
+          },
+          {
+            label: 'Energy on the label',
+            from: [pack.nominalV, pack.capacityAh],
+            value: <Quantity value={own.energyWh} unit="Wh" />,
+            sum: true,
+          },
           {
             label: 'Resistance',
             note: 'half charged, with leads',
             value: <Quantity value={1000 * own.halfOhm} unit="mohm" />,
           },
-          { label: 'Sag at full throttle', note: 'half charged', value: <Quantity value={sag} unit="V" /> },
+          {
+            label: 'Sag at full throttle',
+            note: 'half charged',
+            from: [controller.batteryCurrentA],
+            value: <Quantity value={sag} unit="V" />,
+          },
           {
             label: 'Controller',
             note: 'from the pack',
+            from: [controller.batteryCurrentA],
             value: <Quantity value={controller.batteryCurrentA.value} unit="A" />,
           },
-          { label: 'Input power', value: <Quantity value={power.inputW} unit="W" /> },
-          { label: 'Pack', value: <Quantity value={pack.massKg.value} unit="kg" /> },
+          {
+            label: 'Input power',
+            from: [packs[0].nominalV, controller.batteryCurrentA],
+            value: <Quantity value={power.inputW} unit="W" />,
+          },
+          { label: 'Pack', from: [pack.massKg], value: <Quantity value={pack.massKg.value} unit="kg" /> },
           ...(price === null
             ? []
             : [

@@ -30,11 +30,14 @@ const CHEMISTRY: readonly {
   { value: 'lead-acid', label: 'sealed lead-acid', note: 'counted in 2 V cells: a 12 V block is 6' },
 ];
 
-const EnergyRow = ({ verdict, index }: { verdict: Verdict; index: PackIndex }) => (
-  <WorkedRow label="Label energy" unit="Wh" sum>
-    <Num text={formatNumber(verdict.power.packs[index]?.energyWh ?? 0, 0)} places={3} />
-  </WorkedRow>
-);
+function EnergyRow({ verdict, index }: { verdict: Verdict; index: PackIndex }) {
+  const { nominalV, capacityAh } = verdict.known.packs[index] ?? verdict.known.packs[0];
+  return (
+    <WorkedRow label="Label energy" unit="Wh" sum from={[nominalV, capacityAh]}>
+      <Num text={formatNumber(verdict.power.packs[index]?.energyWh ?? 0, 0)} places={3} />
+    </WorkedRow>
+  );
+}
 
 /** Where a pack stands between rides, what is round it, and how old it is: its warmth and what is left of it follow. */
 function PackKeeping({ document, index }: { document: BuildDocument; index: PackIndex }) {
@@ -173,6 +176,7 @@ export function CellFields({ document, verdict, index }: PackProps) {
   const at = packPath(index);
   const edit = useBuild((state) => state.edit);
   const { round, nesting: nested } = (document.packs[index] ?? document.packs[0]).cell;
+  const { nominalV, capacityAh } = verdict.known.packs[index] ?? verdict.known.packs[0];
   const cell = (part: Partial<PackDocument['cell']>, label: string): void => {
     edit((d) => withValues(d, `${at}.cell`, part), label);
   };
@@ -183,14 +187,11 @@ export function CellFields({ document, verdict, index }: PackProps) {
         <PackKind document={document} index={index} />
         <NumberField path={`${at}.cellsInSeries`} />
         <NumberField path={`${at}.cell.parallel`} />
-        <WorkedRow label="Volts, cells by their nominal" unit="V">
+        <WorkedRow label="Volts, cells by their nominal" unit="V" from={[nominalV]}>
           <Num text={formatNumber(verdict.power.packs[index]?.nominalV ?? 0, 1)} places={3} />
         </WorkedRow>
-        <WorkedRow label="Capacity" unit="Ah">
-          <Num
-            text={formatNumber((verdict.known.packs[index] ?? verdict.known.packs[0]).capacityAh.value, 1)}
-            places={3}
-          />
+        <WorkedRow label="Capacity" unit="Ah" from={[capacityAh]}>
+          <Num text={formatNumber(capacityAh.value, 1)} places={3} />
         </WorkedRow>
         <EnergyRow verdict={verdict} index={index} />
         <NumberField path={`${at}.bmsCurrentA`} label="Protection limit" />
@@ -257,7 +258,12 @@ export function ControllerFields({ document, verdict }: { document: BuildDocumen
       <PlainRow label="Copy a controller">
         <ShelfMenu type="controller" />
       </PlainRow>
-      <WorkedRow label="Input power" unit="W" sum>
+      <WorkedRow
+        label="Input power"
+        unit="W"
+        sum
+        from={[verdict.known.packs[0].nominalV, verdict.known.controller.batteryCurrentA]}
+      >
         <Num text={formatNumber(verdict.power.inputW, 0)} places={3} />
       </WorkedRow>
       <NumberField path="controller.phaseCurrentA" />

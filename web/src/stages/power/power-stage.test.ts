@@ -41,6 +41,22 @@ describe('the pack, as it is typed', () => {
     }
   });
 
+  it('says so of every number that a default makes', async () => {
+    const unread = (['packs.0.capacityAh', 'controller.batteryCurrentA'] as const).reduce(
+      (build, path) => withQuantity(build, path, { source: 'unknown' }),
+      longtail,
+    );
+    const work = await AtWork.at('power pack', unread);
+    expect(work.text).toMatch(/Label energy\s*624\s*Wh\s*by a default/);
+    expect(work.text).toMatch(/Input power\s*[\d,]+\s*W\s*by a default/);
+    expect(work.text).toMatch(/Energy on the label\s*by a default\s*624/);
+    expect(work.text).toMatch(/Controllerfrom the pack\s*by a default/);
+    expect(work.text).not.toMatch(/Nominal volts\s*by a default/);
+    await work.type('Capacity', '17.5');
+    expect(work.text).toMatch(/Label energy\s*840\s*Wh\s*worked out/);
+    expect(work.text).not.toMatch(/Energy on the label\s*by a default/);
+  });
+
   it('says by one key where it comes from; unknown, it says what it is taken as', async () => {
     const work = await AtWork.at('power pack', longtail);
     const seen: string[] = [];

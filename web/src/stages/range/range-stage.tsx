@@ -32,8 +32,9 @@ function EnergyLedger({ verdict }: { verdict: Verdict }) {
   const { energyWh } = verdict.power;
   if (!run.holds) return null;
   const reserve = verdict.known.brief.reservePct.value / 100;
+  const labelled = verdict.known.packs.flatMap((pack) => [pack.nominalV, pack.capacityAh]);
   const row = (label: string, wh: number, sum = false) => (
-    <WorkedRow label={label} unit="Wh" sum={sum}>
+    <WorkedRow label={label} unit="Wh" sum={sum} from={labelled}>
       <Num text={formatNumber(wh, 0)} places={3} />
     </WorkedRow>
   );
