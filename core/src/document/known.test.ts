@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { sample } from '../test/sample.ts';
+import { sample, type Changes } from '../test/sample.ts';
 import { QUANTITY_PATHS, specAt } from './document.ts';
 import { inUse, knownBuild, knownInUse } from './known.ts';
 import { rolloutFromSizeMm } from './wheel-size.ts';
@@ -61,6 +61,21 @@ describe('roll-out', () => {
   it('is worked out from the size when it was not measured', () => {
     const known = knownBuild(sample({ donor: { beadMm: 559, tyreMm: 54, rolloutMm: unknown } }));
     expect(known.donor.rolloutMm).toMatchObject({ source: 'worked', value: rolloutFromSizeMm(559, 54) });
+  });
+
+  it('is as unknown as bead and tyre are', () => {
+    const half = knownBuild(sample({ donor: { beadMm: 559, tyreMm: unknown, rolloutMm: unknown } }));
+    expect(half.donor.rolloutMm).toMatchObject({
+      source: 'unknown',
+      origin: 'worked from what nobody has read: tyre width',
+      restsOn: [{ path: 'donor.tyreMm' }],
+    });
+    // And so is a speed that the controller knows by turns of that wheel.
+    const held = { limitsSpeed: true, assistCutoffKmh: 25, setRolloutMm: 2100 };
+    const speed = (donor: NonNullable<Changes['donor']>) =>
+      knownBuild(sample({ donor, controller: held })).controller.assistCutoffKmh.source;
+    expect(speed({ beadMm: 622, tyreMm: unknown, rolloutMm: unknown })).toBe('unknown');
+    expect(speed({ beadMm: 622, tyreMm: 42, rolloutMm: unknown })).toBe('worked');
   });
 
   it('is taken as measured when it was', () => {

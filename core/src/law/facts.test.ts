@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 import { assembleKnown } from '../machine/assemble.ts';
-import { sample } from '../test/sample.ts';
+import { sample, type Changes } from '../test/sample.ts';
 import { wayOf } from '../machine/corners.ts';
 import { lawFacts, type LawFacts } from './facts.ts';
 import { FEDERAL_RIDER_KG, federalTestSpeeds, noLoadSpeed } from './motor-alone.ts';
@@ -128,6 +128,22 @@ describe('facts of a build', () => {
     expect(limited({}, 1900).throttleAloneKmh?.high).toBeCloseTo((32 * 2000) / 1900, 9);
     // Nothing but the hand asks for help: where it stops, all help has ended.
     expect(limited({ assistSensor: 'none' }, 2000).assistEndKmh?.high).toBe(32);
+  });
+
+  it('end the help between the wheels that it could be, where nobody has read which', () => {
+    const held = { limitsSpeed: true, assistCutoffKmh: 25, setRolloutMm: 2100 };
+    const strong = { kvRpmPerV: 40, reduction: 1 };
+    const ends = (donor: NonNullable<Changes['donor']>) =>
+      facts(sample({ donor, controller: held, drive: strong })).assistEndKmh;
+    expect(ends({ beadMm: 622, tyreMm: 42, rolloutMm: { source: 'unknown' } })?.unsure).toBeUndefined();
+    const open = ends({
+      beadMm: { source: 'unknown' },
+      tyreMm: { source: 'unknown' },
+      rolloutMm: { source: 'unknown' },
+    });
+    expect(open?.source).toBe('unknown');
+    expect(open?.unsure?.low).toBeLessThan(25);
+    expect(open?.unsure?.high).toBeGreaterThan(25);
   });
 
   it('are those of the fastest pack as well: a switch that the rider can flip is a way of riding', () => {

@@ -176,6 +176,13 @@ describe('the settings sheet', () => {
     expect(phraseText(row(unsaid, 'help-ends').setting.because)).not.toContain('rpm');
   });
 
+  it('tells no roll-out to be put in that a default makes', () => {
+    const wheel = (beadMm: number | { source: 'unknown' }) =>
+      row(hub({ donor: { beadMm, tyreMm: 42, rolloutMm: { source: 'unknown' } } }), 'roll-out');
+    expect(wheel(622).setting.plan).toBeGreaterThan(2100);
+    expect(wheel({ source: 'unknown' }).setting.plan).toBeUndefined();
+  });
+
   it('spans the throttle clear of what the lever gives, once it is read, and says where the reading comes from', () => {
     const lever = (restV: number | null, fullV: number | null, simulated = false): BuildDocument => {
       const bare = hub({ controls: { throttle: 'full' } });
