@@ -1,18 +1,50 @@
 import { motorDecided } from '../document/motor-decided.ts';
+import { unlabelled } from '../power-chain/subject.ts';
 import type { Study } from './study.ts';
 import type { Figure, FigureId } from './figure.ts';
 
-/** Figures that a motor makes. */
-const BY_MOTOR: readonly FigureId[] = ['top-speed', 'hill', 'start', 'range', 'consumption', 'heat'];
+/** Figures that motor and volts make. */
+const DRIVEN: readonly FigureId[] = ['top-speed', 'hill', 'start', 'range', 'consumption', 'heat'];
 
-/** A figure of a motor that nobody has chosen is that of a usual one: it promises nothing, and says so. */
+/** What nobody has chosen or read, which a usual one stands in for, and what it leaves open. */
+interface StandIn {
+  readonly figures: readonly FigureId[];
+  readonly condition: string;
+  readonly leftOut: string;
+}
+
+/** The first that stands in for something; undefined where all is decided. */
+function standIn(s: Pick<Study, 'build' | 'known'>): StandIn | undefined {
+  if (!motorDecided(s))
+    return {
+      figures: DRIVEN,
+      condition: 'with a usual motor',
+      leftOut: 'No motor is chosen: a usual one of its kind stands in.',
+    };
+  if (unlabelled(s.known).length > 0)
+    return {
+      figures: DRIVEN,
+      condition: 'with a usual pack',
+      leftOut: 'Neither volts nor cells of the pack are known: a usual one stands in.',
+    };
+  if (s.known.packs.some(({ capacityAh }) => capacityAh.source === 'unknown'))
+    return {
+      figures: ['range'],
+      condition: 'with a usual pack',
+      leftOut: 'What the pack holds is not known: a usual one stands in.',
+    };
+  return undefined;
+}
+
+/** A figure of a motor or a pack that nobody has chosen is that of a usual one: it promises nothing, and says so. */
 export function withUndecided(
   s: Pick<Study, 'build' | 'known'>,
   figures: readonly Figure[],
 ): readonly Figure[] {
-  if (motorDecided(s)) return figures;
+  const usual = standIn(s);
+  if (usual === undefined) return figures;
   return figures.map((figure) =>
-    BY_MOTOR.includes(figure.id)
+    usual.figures.includes(figure.id)
       ? {
           // Written out: spreading would write the working.
           id: figure.id,
@@ -22,13 +54,10 @@ export function withUndecided(
           upTo: figure.upTo,
           unit: figure.unit,
           words: figure.words,
-          condition: ['with a usual motor'],
+          condition: [usual.condition],
           get working() {
             const { working } = figure;
-            return {
-              ...working,
-              leftOut: ['No motor is chosen: a usual one of its kind stands in.', ...working.leftOut],
-            };
+            return { ...working, leftOut: [usual.leftOut, ...working.leftOut] };
           },
         }
       : figure,
