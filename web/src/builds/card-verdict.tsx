@@ -40,7 +40,7 @@ function CardFigure({
   const system = useSettings((state) => state.units);
   const { value, unit } = figureText(figureOf(verdict, id), system);
   return (
-    <span className="min-w-0">
+    <span className="whitespace-nowrap">
       <span className="block text-[12px] text-ink2">{label}</span>
       <b className="figure-number text-[18px]">{value}</b>{' '}
       <span className="text-[13px] text-ink3">{unit}</span>
@@ -96,7 +96,10 @@ export function CardVerdict({ id, document }: { readonly id: string; readonly do
       <Suspense fallback={null}>
         {document.brief.rangeRoute !== '' && <RideCardRoad document={document} />}
       </Suspense>
-      <div className="mt-auto flex items-end justify-between gap-3 pt-2.5" data-judged={document.name}>
+      <div
+        className="mt-auto flex flex-wrap items-end justify-between gap-x-3 gap-y-1.5 pt-2.5"
+        data-judged={document.name}
+      >
         <CardFigure verdict={verdict} id="hill" label="Test hill" />
         <CardFigure
           verdict={verdict}
@@ -106,7 +109,7 @@ export function CardVerdict({ id, document }: { readonly id: string; readonly do
         />
         <CardFigure verdict={verdict} id="price" label="Price" />
         <span
-          className="flex gap-[5px] pb-1"
+          className="ml-auto flex gap-[5px] pb-1"
           role="img"
           aria-label={`Stages: ${begun.map((s) => `${SCREENS[s.id].name} ${s.state}`).join(', ')}`}
         >
