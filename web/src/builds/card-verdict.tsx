@@ -86,7 +86,7 @@ export function CardVerdict({ id, document }: { readonly id: string; readonly do
       {head !== undefined && (
         <p className="flex items-center gap-2.5 border-b border-rule py-2.5">
           <StateMark state={head.stage.state} size={18} />
-          <b className="head shrink-0 text-[15px]">{head.text}</b>
+          <b className="head max-w-[calc(100%-28px)] shrink-0 text-[15px]">{head.text}</b>
           <span className="ml-auto truncate text-[13px] text-ink2">{detail}</span>
         </p>
       )}
@@ -97,7 +97,7 @@ export function CardVerdict({ id, document }: { readonly id: string; readonly do
         {document.brief.rangeRoute !== '' && <RideCardRoad document={document} />}
       </Suspense>
       <div
-        className="mt-auto flex flex-wrap items-end justify-between gap-x-3 gap-y-1.5 pt-2.5"
+        className="mt-auto flex flex-wrap items-end gap-x-5 gap-y-1.5 pt-2.5"
         data-judged={document.name}
       >
         <CardFigure verdict={verdict} id="hill" label="Test hill" />
