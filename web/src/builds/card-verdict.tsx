@@ -96,10 +96,7 @@ export function CardVerdict({ id, document }: { readonly id: string; readonly do
       <Suspense fallback={null}>
         {document.brief.rangeRoute !== '' && <RideCardRoad document={document} />}
       </Suspense>
-      <div
-        className="mt-auto flex flex-wrap items-end gap-x-5 gap-y-1.5 pt-2.5"
-        data-judged={document.name}
-      >
+      <div className="mt-auto flex flex-wrap items-end gap-x-5 gap-y-1.5 pt-2.5" data-judged={document.name}>
         <CardFigure verdict={verdict} id="hill" label="Test hill" />
         <CardFigure
           verdict={verdict}
