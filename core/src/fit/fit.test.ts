@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { knownBuild } from '../document/known.ts';
 import type { BuildDocument } from '../document/document.ts';
-import { spreadingForceN } from './frame-checks.ts';
+import { spreadingForceN } from './torque-arms.ts';
 import { spacerTrade } from './spacers.ts';
 import { rimChange } from './wheel-checks.ts';
 import { checks, one, hub, mid } from '../test/fit-builds.ts';

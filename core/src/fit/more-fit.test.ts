@@ -5,7 +5,7 @@ import { assemble } from '../machine/assemble.ts';
 import { sample } from '../test/sample.ts';
 import { externalDrive } from './external-checks.ts';
 import { fitChecks } from './fit.ts';
-import { axleTorqueNm } from './frame-checks.ts';
+import { axleTorqueNm } from './axle-torque.ts';
 import { gripGrades } from './load-checks.ts';
 import { bossPoints, feetRoom, nearestRooms, seatedMm } from './pack-room.ts';
 import { subject } from './subject.ts';

@@ -1,6 +1,6 @@
 import { qty } from '../quantity/phrase.ts';
 import { measured, type Check } from '../check/check.ts';
-import { axleTorqueNm } from './frame-checks.ts';
+import { axleTorqueNm } from './axle-torque.ts';
 import type { Subject } from './subject.ts';
 
 /** Where a spoke runs, mm. */
