@@ -1,5 +1,5 @@
 import type { Known } from '../document/known-build.ts';
-import { couldTurn } from '../machine/span.ts';
+import { plausibleSpan } from '../machine/span.ts';
 import type { Subject } from './subject.ts';
 
 /** Wheel torque above which a hub counts as strong, N m. Common practice, no source. */
@@ -19,14 +19,20 @@ export function brakingTorqueNm({ machine }: Subject): number {
   return ((motor.kt * limits.phaseA + motor.hysteresisNm) * turns) / efficiency / machine.motors;
 }
 
-/** What nobody has read and what decides whether that is a strong motor: torque goes with the amps, and with one over Kv. */
+/**
+ * What nobody has read and what decides whether that is a strong motor, all at once: torque goes with the amps and the reduction,
+ * and with one over Kv.
+ */
 export function unsaidStrength(s: Subject): readonly Known[] {
   const { controller, drive } = s.known;
+  const bearing = [
+    { known: controller.phaseCurrentA, times: (amps: number) => amps / controller.phaseCurrentA.value },
+    { known: drive.kvRpmPerV, times: (kv: number) => drive.kvRpmPerV.value / kv },
+    { known: drive.reduction, times: (turns: number) => turns / drive.reduction.value },
+  ].filter(({ known }) => known.source === 'unknown');
+  const ends = bearing.map(({ known, times }) => plausibleSpan(known).map(times));
   const torque = axleTorqueNm(s);
-  const strong = (times: number): boolean => torque * times > STRONG_NM;
-  return [
-    ...couldTurn(controller.phaseCurrentA, (amps) => strong(amps / controller.phaseCurrentA.value)),
-    ...couldTurn(drive.kvRpmPerV, (kv) => strong(drive.kvRpmPerV.value / kv)),
-    ...couldTurn(drive.reduction, (turns) => strong(turns / drive.reduction.value)),
-  ];
+  const least = ends.reduce((nm, of) => nm * Math.min(...of), torque);
+  const most = ends.reduce((nm, of) => nm * Math.max(...of), torque);
+  return least > STRONG_NM === most > STRONG_NM ? [] : bearing.map(({ known }) => known);
 }

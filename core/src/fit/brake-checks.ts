@@ -6,7 +6,7 @@ import { qty } from '../quantity/phrase.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import { brakesLeft } from './brakes-left.ts';
-import type { Subject } from './subject.ts';
+import { towed, type Subject } from './subject.ts';
 
 const GRAVITY = 9.80665;
 /** What a bicycle's brakes are made for unless the maker says more: 100 kg at 25 km/h. Common practice. */
@@ -70,11 +70,11 @@ const kinds = ({ build: { donor } }: Subject) => [
 ];
 
 /** Everything that has to be brought to rest: a trailer brakes with the machine's brakes. */
-const movingMasses = ({ known: { donor, brief }, build }: Subject) => [
-  donor.massKg,
-  brief.riderMassKg,
-  brief.loadMassKg,
-  ...(build.brief.trailer === 'none' ? [] : [brief.trailerKg, brief.trailerLoadKg]),
+const movingMasses = (s: Subject) => [
+  s.known.donor.massKg,
+  s.known.brief.riderMassKg,
+  s.known.brief.loadMassKg,
+  ...towed(s),
 ];
 
 /** Up to so much of the design case’s energy a brake bears it. Common practice. */

@@ -4,7 +4,7 @@ import { orNull } from '../quantity/or-null.ts';
 import { qty } from '../quantity/phrase.ts';
 import { gripGradePct, liftGradePct } from '../ride/start-grade.ts';
 import { measured, type Check } from '../check/check.ts';
-import type { Subject } from './subject.ts';
+import { towed, type Subject } from './subject.ts';
 
 /** Grades at which the machine tips or slips, %. */
 export interface GripGrades {
@@ -58,10 +58,6 @@ const balanceInputs = ({ known: { donor } }: Subject) => [
   donor.massAheadMm,
   donor.massHeightMm,
 ];
-
-/** What a trailer and its load pull back on a hill. */
-const towed = ({ build, known: { brief } }: Subject) =>
-  build.brief.trailer === 'none' ? [] : [brief.trailerKg, brief.trailerLoadKg];
 
 function lift(s: Subject): Check {
   const hill = s.known.brief.hillGradePct.value;

@@ -52,3 +52,7 @@ export function subject(
     hub: isHubMotor(build) ? build.drive.wheel : undefined,
   };
 }
+
+/** A trailer and its load, where one is towed: both brake and climb with the machine. */
+export const towed = ({ build, known: { brief } }: Subject): readonly Known[] =>
+  build.brief.trailer === 'none' ? [] : [brief.trailerKg, brief.trailerLoadKg];

@@ -81,6 +81,25 @@ describe('brakes of a machine whose speed nobody has read', () => {
   });
 });
 
+describe('torque arms of a motor that nobody has read', () => {
+  // From 40 N m on even a steel dropout asks for an arm. About 24 N m by the usual values; 35 with the most amps that an 8 A
+  // controller usually has in a phase, 34 with the slowest winding usual for it, 50 with both.
+  it('are open where amps and winding only together would make it strong', () => {
+    const of = (phaseCurrentA: number | typeof UNSAID, kvRpmPerV: number | typeof UNSAID) =>
+      check('torque-arms', {
+        drive: { kvRpmPerV, noLoadRpm: UNSAID, reduction: 4, torqueArms: 0, wheel: 'rear' },
+        controller: { batteryCurrentA: 8, phaseCurrentA },
+      });
+    expect(of(20, 30).state).toBe('fine');
+    expect(of(UNSAID, 30).state).toBe('fine');
+    expect(of(20, UNSAID).state).toBe('fine');
+    expect(of(UNSAID, UNSAID)).toMatchObject({
+      state: 'unknown',
+      missing: ['controller.phaseCurrentA', 'drive.kvRpmPerV'],
+    });
+  });
+});
+
 describe('a grip that nobody has said', () => {
   // Statics by hand: a front drive on 1.05 m, its mass half a metre ahead of the rear axle and 1.05 m up, slips at a grade of
   // grip 0.5 / (1.05 + grip 1.05): 19.6 % by 0.7, 17.9 % by 0.6; three more than the hill are asked.

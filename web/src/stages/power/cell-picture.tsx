@@ -4,6 +4,7 @@ import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { Num } from '../../ui/num.tsx';
 import { Ledger, Quantity } from '../parts/ledger.tsx';
+import { chargeLines } from './pack-ledger.tsx';
 import { usePack } from '../parts/use-pack.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
@@ -152,17 +153,7 @@ export function CellPicture() {
             from: [verdict.known.controller.lowVoltageCutoffV],
             value: <Quantity value={power.cutoffV} unit="V" />,
           },
-          {
-            label: 'Capacity',
-            from: [known.capacityAh],
-            value: <Quantity value={known.capacityAh.value} unit="Ah" />,
-          },
-          {
-            label: 'Energy',
-            from: [known.nominalV, known.capacityAh],
-            value: <Quantity value={own.energyWh} unit="Wh" />,
-            sum: true,
-          },
+          ...chargeLines(known, own.energyWh, 'Energy'),
           {
             label: 'Amps continuous, ten seconds',
             note: `${known.cellsPeakA.value.toFixed(0)} A`,
@@ -177,14 +168,16 @@ export function CellPicture() {
           {
             label: 'Sag at the controller’s limit',
             note: 'half charged, with leads',
+            from: [verdict.known.controller.batteryCurrentA],
             value: <Quantity value={sag} unit="V" />,
           },
-          { label: 'Mass', value: <Quantity value={known.massKg.value} unit="kg" /> },
+          { label: 'Mass', from: [known.massKg], value: <Quantity value={known.massKg.value} unit="kg" /> },
           ...(price === null
             ? []
             : [
                 {
                   label: `${String(count)} cells`,
+                  from: [known.cellsInSeries, known.cell.parallel, known.capacityAh],
                   note: `${moneyText(price * count, document.money.currency)}, without strips, protection and case`,
                   value: (
                     <Num

@@ -1,8 +1,18 @@
-import { currencySign, moneyText, priceOfLine } from '@apple-cart/core';
+import { currencySign, moneyText, priceOfLine, type Verdict } from '@apple-cart/core';
 import { Num } from '../../ui/num.tsx';
-import { Ledger, Quantity } from '../parts/ledger.tsx';
+import { Ledger, Quantity, type LedgerLine } from '../parts/ledger.tsx';
 import { usePack } from '../parts/use-pack.ts';
 import { useStage } from '../parts/use-stage.ts';
+
+/** What a pack holds: its amp-hours, and under `label` its watt-hours. */
+export const chargeLines = (
+  { nominalV, capacityAh }: Verdict['known']['packs'][number],
+  energyWh: number,
+  label: string,
+): readonly LedgerLine[] => [
+  { label: 'Capacity', from: [capacityAh], value: <Quantity value={capacityAh.value} unit="Ah" /> },
+  { label, from: [nominalV, capacityAh], value: <Quantity value={energyWh} unit="Wh" />, sum: true },
+];
 
 /** The pack in numbers: what was chosen, and what it comes to. */
 export function PackLedger() {
@@ -30,17 +40,7 @@ export function PackLedger() {
             from: [pack.cellsInSeries, controller.lowVoltageCutoffV],
             value: <Quantity value={own.fullV} unit="V" />,
           },
-          {
-            label: 'Capacity',
-            from: [pack.capacityAh],
-            value: <Quantity value={pack.capacityAh.value} unit="Ah" />,
-          },
-          {
-            label: 'Energy on the label',
-            from: [pack.nominalV, pack.capacityAh],
-            value: <Quantity value={own.energyWh} unit="Wh" />,
-            sum: true,
-          },
+          ...chargeLines(pack, own.energyWh, 'Energy on the label'),
           {
             label: 'Resistance',
             note: 'half charged, with leads',
@@ -69,6 +69,7 @@ export function PackLedger() {
             : [
                 {
                   label: 'Price',
+                  from: [pack.nominalV, pack.capacityAh],
                   note: `${moneyText(price, document.money.currency)} for the pack`,
                   value: (
                     <Num
