@@ -1,4 +1,4 @@
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type ClickOptions, type ElementHandle, type Page } from 'puppeteer-core';
 
 export type { Page };
 
@@ -8,7 +8,8 @@ export type { Page };
  */
 export const launch = (own?: string): Promise<Browser> =>
   puppeteer.launch({
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium-headless-shell',
+    headless: 'shell',
     args: [
       '--no-sandbox',
       '--disable-gpu',
@@ -22,6 +23,35 @@ export const launch = (own?: string): Promise<Browser> =>
       `--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost${own === undefined ? '' : `, EXCLUDE ${own}`}`,
     ],
   });
+
+/** What the driver says where an element was drawn anew between its being found and its being pressed. */
+const GONE = /detached|not clickable|Could not find (?:object|node)|does not belong to the document/;
+
+/** Does what a hand does. Where what it reached for has been drawn anew nothing was pressed, and it is sought again. */
+export async function again(act: () => Promise<void>): Promise<void> {
+  for (let tries = 0; ; tries += 1)
+    try {
+      await act();
+      return;
+    } catch (problem) {
+      if (tries === 8 || !GONE.test(String(problem))) throw problem;
+      await new Promise((done) => setTimeout(done, 100));
+    }
+}
+
+/** Presses an element as a hand does, which presses what it sees: not before it stands still. */
+export async function press(element: ElementHandle, options?: ClickOptions): Promise<void> {
+  await element.evaluate(async (e) => {
+    let before = '';
+    for (let tries = 0; tries < 100; tries += 1) {
+      const now = JSON.stringify(e.getBoundingClientRect());
+      if (now === before) return;
+      before = now;
+      await new Promise((done) => setTimeout(done, 32));
+    }
+  });
+  await element.click(options);
+}
 
 export interface Watch {
   /** Errors of the page and its console, and requests that left this machine. */
@@ -56,21 +86,12 @@ export async function watched(page: Page, width = 1280, height = 800): Promise<P
     const local = protocol === 'data:' || protocol === 'blob:' || hostname === '127.0.0.1';
     if (!local) troubles.push(`request to ${request.url()}`);
   });
-  // A hand presses what it sees: not before it stands still.
-  const click = page.click.bind(page);
-  page.click = async (selector, options) => {
-    // No function of its own has a name in here: what runs it by itself would give it a helper that the page has not.
-    await page.evaluate(async (s) => {
-      let before = '';
-      for (let tries = 0; tries < 100; tries += 1) {
-        const now = JSON.stringify(document.querySelector(s)?.getBoundingClientRect());
-        if (now === before) return;
-        before = now;
-        await new Promise((done) => setTimeout(done, 32));
-      }
-    }, selector);
-    await click(selector, options);
-  };
+  page.click = (selector, options) =>
+    again(async () => {
+      const element = await page.$(selector);
+      if (element === null) throw new Error(`No element found for selector: ${selector}`);
+      await press(element, options);
+    });
   return Object.assign(page, { troubles });
 }
 

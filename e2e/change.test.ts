@@ -60,7 +60,7 @@ describe('a change', () => {
     await says(page, '[data-stage=change]', '2 rejected');
     // What stood on trial and was taken back left no trace between the states.
     await says(page, '[data-testid=states]', 'Nothing differs');
-  }, 180_000);
+  });
 
   it('of several steps is one build with what must change with it, and becomes a job with a list of its own', async () => {
     const page = await bench.open();
@@ -87,7 +87,7 @@ describe('a change', () => {
     expect(copy.gearing.ringTeeth).toMatchObject({ value: 30 });
     expect(copy.controller.batteryCurrentA).toMatchObject({ value: 25 });
     expect(copy.purchase.lines['offset-ring']).toMatchObject({ state: 'needed', price: 34 });
-  }, 180_000);
+  });
 });
 
 describe('which motor and pack?', () => {
@@ -95,8 +95,7 @@ describe('which motor and pack?', () => {
     const page = await bench.open();
     await page.goto(bench.application.url);
     await page.waitForSelector('[data-judged]');
-    const door = await page.waitForSelector('::-p-text(Which motor and pack?)');
-    await door?.click();
+    await page.locator('::-p-text(Which motor and pack?)').click();
     await page.waitForSelector('[data-testid=proposals]');
     const id = idIn(page);
     await clickWords(page, 'Which motor and pack? Search the whole shelf', 'a');
@@ -118,7 +117,7 @@ describe('which motor and pack?', () => {
     await figureBecomes(page, 'hill', /\d/);
     await page.setViewport({ width: 768, height: 1024 });
     expect(await tooSmall(page)).toEqual([]);
-  }, 240_000);
+  });
 
   it('is stopped half-way and keeps what it found', async () => {
     const page = await bench.open();
@@ -139,7 +138,7 @@ describe('which motor and pack?', () => {
     await clickWords(page, 'Stop');
     await page.waitForSelector('[data-testid=search]');
     await says(page, '[data-testid=search-words]', 'looked at');
-  }, 180_000);
+  });
 });
 
 describe('side by side', () => {
@@ -167,7 +166,7 @@ describe('side by side', () => {
     );
     const pdf = await page.pdf({ preferCSSPageSize: true });
     expect(pdf.length).toBeGreaterThan(10_000);
-  }, 180_000);
+  });
 
   it('what moves it most is told for each headline, and leads to where it is entered', async () => {
     const page = await bench.open();
@@ -178,5 +177,5 @@ describe('side by side', () => {
     await says(page, '[data-testid=tornado]', 'range, legs helping');
     await page.click('[data-moved] a');
     await page.waitForFunction(() => !/\/change/.test(location.pathname));
-  }, 120_000);
+  });
 });

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { STAGE_IDS } from '@apple-cart/core';
 import { SCREENS } from '../web/src/screens/registry.ts';
 import { settled } from './browser.ts';
-import { chooseFrom, figureText, firstLoad, kept, openBuild, typeInto, says } from './hands.ts';
+import { chooseFrom, figureText, FIRST_LOAD, firstLoad, kept, openBuild, typeInto, says } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -197,13 +197,17 @@ describe('without a mouse', () => {
     const page = await open();
     await openBuild(page, bench.application, 'Choir tandem', 'brief');
     for (const stage of [...STAGE_IDS].reverse()) {
-      await page.keyboard.press('g');
-      await page.keyboard.press(SCREENS[stage].key as KeyInput);
-      await page.waitForFunction(
-        (name) => document.querySelector('main h1')?.textContent === name,
-        {},
-        SCREENS[stage].name,
-      );
+      await expect
+        .poll(
+          async () => {
+            // The two belong together for a second and a half: a hand on a machine that stood still presses again.
+            await page.keyboard.press('g');
+            await page.keyboard.press(SCREENS[stage].key as KeyInput);
+            return page.$eval('main h1', (h) => h.textContent);
+          },
+          { timeout: 60_000, interval: 200 },
+        )
+        .toBe(SCREENS[stage].name);
     }
     expect(new Set(STAGE_IDS.map((id) => SCREENS[id].key)).size).toBe(STAGE_IDS.length);
   });
@@ -263,9 +267,9 @@ describe('the first load', () => {
     const { scripts, first, judged } = await firstLoad(page, bench.application.url);
     expect(scripts.length).toBeGreaterThan(0);
     expect(first).toBeGreaterThan(50_000);
-    expect(first).toBeLessThan(170_000);
+    expect(first).toBeLessThan(FIRST_LOAD.first);
     expect(judged).toBeGreaterThan(first);
-    expect(judged).toBeLessThan(320_000);
+    expect(judged).toBeLessThan(FIRST_LOAD.judged);
     expect(scripts.every((url) => url.startsWith(bench.application.url))).toBe(true);
   });
 

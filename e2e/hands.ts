@@ -1,12 +1,12 @@
 import { readFile, readdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import type { Page } from 'puppeteer-core';
+import type { ElementHandle, Page } from 'puppeteer-core';
 import type { ListAnswer, Stored } from '@apple-cart/contracts';
 import type { BuildDocument, FigureId, QuantityPath, StageId } from '@apple-cart/core';
 import { PRINTED_PAGES, SCREENS } from '../web/src/screens/registry.ts';
 import type { Application } from './application.ts';
-import { settled } from './browser.ts';
+import { again, press, settled } from './browser.ts';
 
 /** Opens a demo build at a stage, as a reader would by its address. */
 export async function openBuild(
@@ -158,49 +158,48 @@ export async function typeInto(
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
 }
 
+/** Puts other words into a text field, as a hand that selects what stands there and types over it. */
+export const typeOver = (page: Page, selector: string, text: string): Promise<void> =>
+  again(async () => {
+    const field = (await page.waitForSelector(selector)) as ElementHandle<HTMLInputElement>;
+    await field.evaluate((input) => {
+      input.focus();
+      input.select();
+    });
+    await page.keyboard.type(text);
+    const typed = await field.evaluate((input) => input.value);
+    if (typed !== text) throw new Error(`detached while it was typed into: ${typed} in place of ${text}`);
+  });
+
+/** Presses the first element that says just these words, or them among others, once it is there and may be pressed. */
+const pressWords = (page: Page, selector: string, words: string, just: boolean): Promise<void> =>
+  again(async () => {
+    const found = await page.waitForFunction(
+      (s, text, whole) =>
+        [...document.querySelectorAll<HTMLElement>(s)].find(
+          (e) =>
+            (whole ? e.textContent.trim() === text : e.textContent.includes(text)) &&
+            !(e as HTMLButtonElement).disabled,
+        ),
+      {},
+      selector,
+      words,
+      just,
+    );
+    await press(found as ElementHandle<HTMLElement>);
+  });
+
 /** Clicks the first button (or other control) that says just these words. */
-export async function clickWords(page: Page, words: string, selector = 'button'): Promise<void> {
-  await page.waitForFunction(
-    (s, text) =>
-      [...document.querySelectorAll<HTMLElement>(s)].some(
-        (b) => b.textContent.trim() === text && !(b as HTMLButtonElement).disabled,
-      ),
-    {},
-    selector,
-    words,
-  );
-  for (const button of await page.$$(selector)) {
-    if ((await button.evaluate((b) => b.textContent.trim())) !== words) continue;
-    await button.click();
-    return;
-  }
-}
+export const clickWords = (page: Page, words: string, selector = 'button'): Promise<void> =>
+  pressWords(page, selector, words, true);
 
 /** Takes the item that says `text` from the open menu, once it is there: what a menu lists may still be fetched. */
-export async function chooseItem(page: Page, text: string): Promise<void> {
-  const items = '[role=menuitemradio], [role=menuitem]';
-  await page.waitForFunction(
-    (selector, words) => [...document.querySelectorAll(selector)].some((i) => i.textContent.includes(words)),
-    {},
-    items,
-    text,
-  );
-  for (const item of await page.$$(items)) {
-    if (!(await item.evaluate((i) => i.textContent)).includes(text)) continue;
-    await item.click();
-    return;
-  }
-}
+export const chooseItem = (page: Page, text: string): Promise<void> =>
+  pressWords(page, '[role=menuitemradio], [role=menuitem]', text, false);
 
 /** Opens the first menu whose button says `button` and takes the item that says `item`. */
 export async function chooseFrom(page: Page, button: string, item: string): Promise<void> {
-  const buttons = await page.$$('button');
-  for (const candidate of buttons) {
-    if ((await candidate.evaluate((b) => b.textContent)).includes(button)) {
-      await candidate.click();
-      break;
-    }
-  }
+  await pressWords(page, 'button', button, false);
   await page.waitForSelector('[role=menu]');
   await chooseItem(page, item);
   await page.waitForSelector('[role=menu]', { hidden: true });
@@ -244,14 +243,26 @@ export async function says(
 /** Waits until the server has acknowledged every change. */
 export const kept = (page: Page) => page.waitForSelector('[data-save-state=saved]');
 
-/** What a page fetches, bytes of gzip: what it needs before anything shows, and all until the cards are judged. */
+/** What a page may fetch, bytes of gzip: before anything shows, and until the cards are judged. */
+export const FIRST_LOAD = { first: 170_000, judged: 320_000 };
+
+/**
+ * What a page fetches, bytes of gzip: what it needs before anything shows, and all until the cards are judged. The page
+ * itself notes what it had fetched by then: what it fetches once it is idle has nothing to do with it, however slow the
+ * machine is that asks.
+ */
 export async function firstLoad(
   page: Page,
   url: string,
 ): Promise<{ readonly scripts: readonly string[]; readonly first: number; readonly judged: number }> {
-  const scripts = new Set<string>();
-  page.on('response', (response) => {
-    if (response.request().resourceType() === 'script') scripts.add(response.url());
+  await page.evaluateOnNewDocument(() => {
+    const observer = new MutationObserver(() => {
+      if (document.querySelector('[data-judged]') === null) return;
+      observer.disconnect();
+      const fetched = performance.getEntriesByType('resource').map((entry) => entry.name);
+      Object.assign(window, { fetched: fetched.filter((name) => name.endsWith('.js')) });
+    });
+    observer.observe(document, { subtree: true, childList: true, attributes: true });
   });
   await page.goto(url);
   // Read from the document as it is sent: what is imported later adds links of its own.
@@ -260,11 +271,12 @@ export async function firstLoad(
     ([, path]) => new URL(path ?? '', url).href,
   );
   await settled(page, '[data-judged]');
+  const scripts = await page.evaluate(() => (window as unknown as { fetched: string[] }).fetched);
   const size = async (script: string): Promise<number> =>
     gzipSync(Buffer.from(await (await fetch(script)).arrayBuffer())).length;
   const total = async (urls: Iterable<string>): Promise<number> =>
     (await Promise.all([...new Set(urls)].map(size))).reduce((sum, bytes) => sum + bytes, 0);
-  return { scripts: [...scripts], first: await total(atOnce), judged: await total([...atOnce, ...scripts]) };
+  return { scripts, first: await total(atOnce), judged: await total([...atOnce, ...scripts]) };
 }
 
 /** Does what gives a file out, and reads it once it has come into the folder. */

@@ -5,7 +5,16 @@ import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { shippedRules } from '@apple-cart/core';
 import { settled, type Watch } from './browser.ts';
-import { chooseFrom, chooseIn, clickWords, kept, openBuild, says as pageSays, typeInto } from './hands.ts';
+import {
+  chooseFrom,
+  chooseIn,
+  clickWords,
+  kept,
+  openBuild,
+  says as pageSays,
+  typeInto,
+  typeOver,
+} from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -34,12 +43,8 @@ const bring = async (content: string): Promise<void> => {
   await (input as ElementHandle<HTMLInputElement>).uploadFile(path);
 };
 /** Types into a field of the form of rules. */
-async function typeRule(path: string, text: string): Promise<void> {
-  const selector = `[data-rule-field="${path}"] input`;
-  await page.waitForSelector(selector);
-  await page.click(selector, { count: 3 });
-  await page.keyboard.type(text);
-}
+const typeRule = (path: string, text: string): Promise<void> =>
+  typeOver(page, `[data-rule-field="${path}"] input`, text);
 
 describe('the rule book', () => {
   it('takes a place of one’s own by form, and a build is judged by it', async () => {

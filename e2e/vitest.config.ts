@@ -1,7 +1,7 @@
 import { BaseSequencer, type TestSpecification } from 'vitest/node';
 import { defineConfig } from 'vitest/config';
 
-/** Files that take minutes: begun last they would leave one of the two workers with nothing to do at the end. */
+/** Files that take minutes: begun last they would leave a worker with nothing to do at the end. */
 const LONG = ['screens', 'torture', 'road', 'ride', 'donor', 'frame', 'power'];
 
 class LongestFirst extends BaseSequencer {
@@ -14,13 +14,13 @@ class LongestFirst extends BaseSequencer {
   }
 }
 
-/** Each file has a browser and a server of its own; most of a test is waiting, so that two run beside each other. */
+/** Each file has a browser and a server of its own; most of a test is waiting, so that three run beside each other on two cores. */
 export default defineConfig({
   test: {
     include: ['e2e/**/*.test.ts', 'torture/**/*.test.ts'],
     environment: 'node',
     globalSetup: `${import.meta.dirname}/snapshot.ts`,
-    maxWorkers: 2,
+    maxWorkers: 3,
     sequence: { sequencer: LongestFirst },
     testTimeout: 400_000,
     hookTimeout: 400_000,

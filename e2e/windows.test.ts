@@ -2,7 +2,7 @@ import Sqlite from 'better-sqlite3';
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { settled } from './browser.ts';
-import { chooseItem, clickWords, kept, openBuild, says, typeInto } from './hands.ts';
+import { chooseItem, clickWords, kept, openBuild, says, typeInto, typeOver } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -87,12 +87,8 @@ describe('leaving the page', () => {
 });
 
 describe('the form of a part', () => {
-  const fill = async (page: Page, key: string, text: string): Promise<void> => {
-    const field = `[data-part-field="${key}"] input`;
-    await page.waitForSelector(field);
-    await page.click(field, { count: 3 });
-    await page.keyboard.type(text);
-  };
+  const fill = (page: Page, key: string, text: string): Promise<void> =>
+    typeOver(page, `[data-part-field="${key}"] input`, text);
 
   it('holds what is typed over a reload, and sends it when the server is back', async () => {
     const page = await open();

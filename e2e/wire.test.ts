@@ -4,7 +4,7 @@ import path from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
-import { chooseIn, chooseItem, clickWords, downloaded, kept, openBuild, says } from './hands.ts';
+import { chooseIn, chooseItem, clickWords, downloaded, kept, openBuild, says, typeOver } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -80,9 +80,7 @@ describe('the wiring stage', () => {
     await page.keyboard.type('0');
     await page.goto(page.url().replace(/view=.*$/, 'view=pins&cable=assist-controller'));
     await page.waitForSelector('[data-testid=pins]');
-    const plug = await page.waitForSelector('xpath///label[text()="Plug"]/following-sibling::input');
-    await plug?.click({ count: 3 });
-    await page.keyboard.type('round five');
+    await typeOver(page, 'xpath///label[text()="Plug"]/following-sibling::input', 'round five');
     await says(page, '[data-finding=other-family]', 'do not mate');
     await clickWords(page, 'Make an adapter');
     await says(page, '[data-testid=adapter]', '1 to 1');

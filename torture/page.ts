@@ -21,6 +21,16 @@ const stateOf = (page: Page): Promise<string | undefined> =>
     () => document.querySelector('[data-save-state]')?.getAttribute('data-save-state') ?? undefined,
   );
 
+/** Presses the button that says just these words, if it stands there at this moment. */
+const pressAtOnce = (page: Page, selector: string, words: string): Promise<void> =>
+  page.$$eval(
+    selector,
+    (all, text) => {
+      (all as HTMLElement[]).find((e) => e.textContent === text)?.click();
+    },
+    words,
+  );
+
 /** Settles whatever two windows on one build have to settle, until everything is kept. */
 async function settle(page: Page, random: Chance): Promise<boolean> {
   const until = Date.now() + PATIENCE_MS;
@@ -35,12 +45,9 @@ async function settle(page: Page, random: Chance): Promise<boolean> {
     }
     if (state === 'conflict') {
       const words = random.next() < 0.5 ? 'Go on with this window’s' : 'Take the other window’s';
-      for (const button of await page.$$('[role=dialog] button'))
-        if ((await button.evaluate((b) => b.textContent)) === words) await button.click();
+      await pressAtOnce(page, '[role=dialog] button', words);
     }
-    if (state === 'gone')
-      for (const button of await page.$$('main button'))
-        if ((await button.evaluate((b) => b.textContent)) === 'Bring it back') await button.click();
+    if (state === 'gone') await pressAtOnce(page, 'main button', 'Bring it back');
     await pause(100);
   }
   return false;
@@ -90,14 +97,16 @@ async function misfortune({ line, random, pages, typed, counts, kill }: Story): 
     counts.kills += 1;
     return;
   }
-  // A conflict is settled before anybody types on: the dialog stands in the way.
-  if ((await stateOf(page)) === 'conflict') {
-    line.calm();
-    await settle(page, random);
-    return;
-  }
   const value = String(40 + random.below(60) + random.below(10) / 10);
-  await typeInto(page, field, value);
+  for (let tries = 0; tries < 5; tries += 1) {
+    // A conflict is settled before anybody types on: the dialog stands in the way, also where it opens amid a number.
+    if ((await stateOf(page)) === 'conflict') {
+      line.calm();
+      await settle(page, random);
+    }
+    await typeInto(page, field, value, false);
+    if ((await page.$eval(`[data-field="${field}"] input`, (i) => i.value)) === value) break;
+  }
   typed.get(field)?.push(value);
   counts.typed += 1;
   await pause(random.below(700));

@@ -25,7 +25,8 @@ async function fail(page: Page, words: string): Promise<void> {
   const form = '[aria-label=Answer] form textarea';
   // The run may still be read on the weak line; a hand that misses presses again.
   for (let tries = 0; tries < 8 && (await page.$(form)) === null; tries += 1) {
-    await (await page.waitForSelector('[data-testid=fail]:not(:disabled)'))?.click();
+    await page.waitForSelector('[data-testid=fail]:not(:disabled)');
+    await page.click('[data-testid=fail]:not(:disabled)');
     await page.waitForSelector(form, { timeout: 3000 }).catch(() => undefined);
   }
   if ((await page.$(form)) === null)
