@@ -20,6 +20,8 @@ export default defineConfig({
     include: ['e2e/**/*.test.ts', 'torture/**/*.test.ts'],
     environment: 'node',
     globalSetup: `${import.meta.dirname}/snapshot.ts`,
+    // Tests share nothing that they change: a worker loads the modules once for all its files.
+    isolate: false,
     maxWorkers: 3,
     sequence: { sequencer: LongestFirst },
     testTimeout: 400_000,
