@@ -35,6 +35,10 @@ export default tseslint.config(
       '@typescript-eslint/consistent-type-imports': 'error',
       '@typescript-eslint/switch-exhaustiveness-check': 'error',
       'no-nested-ternary': 'error',
+      // Words of a union are told apart by the types themselves; so there is nothing for the rules of enums to look at.
+      'no-restricted-syntax': ['error', 'TSEnumDeclaration'],
+      '@typescript-eslint/no-unsafe-enum-assignment': 'off',
+      '@typescript-eslint/no-unsafe-enum-comparison': 'off',
     },
   },
   {
