@@ -245,6 +245,7 @@ export { SURFACE_DATA, SURFACES } from './route/surface.ts';
 // Verdict: everything that is said of a build, stage by stage.
 export { LOW_CHARGE, type HillCurves, type HillSpan, type RangePoint } from './verdict/curves.ts';
 export { evaluate, type Verdict } from './verdict/evaluate.ts';
+export { standsInFor } from './verdict/undecided.ts';
 export { TRAY, type Figure, type FigureId, type WorkingRow } from './verdict/figure.ts';
 export { classWords, placeState } from './verdict/figures/class-figure.ts';
 export { currencySign, moneyText } from './quantity/money.ts';

@@ -36,6 +36,12 @@ function standIn(s: Pick<Study, 'build' | 'known'>): StandIn | undefined {
   return undefined;
 }
 
+/** What stands in for that which a figure wants and nobody has chosen or read: "with a usual motor"; empty where nothing does. */
+export function standsInFor(s: Pick<Study, 'build' | 'known'>, figure: FigureId): string {
+  const usual = standIn(s);
+  return usual?.figures.includes(figure) === true ? usual.condition : '';
+}
+
 /** A figure of a motor or a pack that nobody has chosen is that of a usual one: it promises nothing, and says so. */
 export function withUndecided(
   s: Pick<Study, 'build' | 'known'>,

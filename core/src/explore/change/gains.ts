@@ -59,6 +59,8 @@ export interface Changed {
   readonly classRisk: 'stays' | 'changes' | 'worse';
   /** Checks that stop it and did not before. */
   readonly newStops: readonly string[];
+  /** Checks and links that nobody can answer afterwards, and that did not wait for anything before. */
+  readonly opens: readonly string[];
 }
 
 /** One step with what it gains by itself. */
@@ -66,6 +68,7 @@ export interface StepGain extends Changed {
   readonly id: string;
   readonly kind: StepKind;
   readonly what: string;
+  readonly against: string;
   readonly note: string;
   readonly setting: boolean;
   readonly part: string;
@@ -107,6 +110,12 @@ export function standing(s: Study, book: RuleBook): Standing {
     stops: [...stops, ...s.powerChecks.filter((c) => c.state === 'stop')].map((c) => c.title),
   };
 }
+
+/** What waits for something that nobody has read. */
+const openIn = ({ checks, powerChecks, chain }: Study): readonly string[] => [
+  ...[...checks, ...powerChecks].filter((c) => c.state === 'unknown').map((c) => c.title),
+  ...chain.unknown.map((link) => link.name),
+];
 
 /** What a step costs beside what is on the list. */
 const withMoney = (sum: AllIn, money: number): AllIn => ({ ...sum, cost: sum.cost + money });
@@ -155,6 +164,7 @@ export function changedBy(now: Before, steps: readonly ChangeStep[]): Changed {
   const { study: s } = compare(build, now.study);
   const is = standing(s, book);
   const was = now.is;
+  const waited = openIn(now.study);
   const works = steps.map((step) => WORK[step.setting ? 'setting' : step.kind]);
   const habits = steps.every((s_) => s_.kind === 'cruise' || s_.kind === 'load');
   return {
@@ -180,6 +190,7 @@ export function changedBy(now: Before, steps: readonly ChangeStep[]): Changed {
     difficulty: HARD[Math.max(0, ...works.map((w) => HARD.indexOf(w.difficulty)))] ?? 'low',
     classRisk: riskOf(was, is),
     newStops: is.stops.filter((title) => !was.stops.includes(title)),
+    opens: openIn(s).filter((title) => !waited.includes(title)),
   };
 }
 
@@ -216,8 +227,8 @@ export function* changeGains(
 }
 
 function gainOf(now: Before, step: ChangeStep): StepGain {
-  const { id, kind, what, note, setting, part } = step;
-  return { ...changedBy(now, [step]), id, kind, what, note, setting, part: part?.name ?? '' };
+  const { id, kind, what, against, note, setting, part } = step;
+  return { ...changedBy(now, [step]), id, kind, what, against, note, setting, part: part?.name ?? '' };
 }
 
 /** Chosen steps as one build; steps that the shelf has no more are left out. */

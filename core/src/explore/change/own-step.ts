@@ -2,7 +2,7 @@ import { QUANTITY_PATHS, specAt, type BuildDocument, type QuantityPath } from '.
 import { knownBuild } from '../../document/known.ts';
 import { knownAt, withValue } from '../../document/quantity-at.ts';
 import { formatNumber, unitText, usualDigits } from '../../quantity/format.ts';
-import type { ChangeStep } from './step.ts';
+import { leaving, type ChangeStep } from './step.ts';
 
 /** A step that somebody has thought of: one value of the build changed, for so much money. */
 export interface OwnStep {
@@ -40,14 +40,17 @@ export function ownStep(build: BuildDocument, id: string): ChangeStep | undefine
   const { path, value, cost } = own;
   const index = /^packs\.(\d)/.exec(path);
   if (index !== null && Number(index[1]) >= build.packs.length) return undefined;
-  const now = knownAt(knownBuild(build), path).value;
+  const now = knownAt(knownBuild(build), path);
   const { label, unit } = specAt(path);
   const text = (n: number): string =>
     formatNumber(n, Math.max(usualDigits(n, unit), Number.isInteger(n) ? 0 : 2));
+  const told = unit === '1' ? '' : unitText(unit);
+  const left = leaving(now, text(now.value), told);
   return {
     id,
     kind: 'own',
-    what: `${label} ${text(now)} to ${text(value)}${unit === '1' ? '' : ` ${unitText(unit)}`}`,
+    what: `${label} ${left.from} ${text(value)}${told === '' ? '' : ` ${told}`}`,
+    against: left.against,
     note: 'your own step: what it takes is yours to say',
     setting: false,
     part: undefined,

@@ -1,11 +1,12 @@
 import type { BuildDocument } from '../../document/document.ts';
 import { knownBuild } from '../../document/known.ts';
-import type { KnownBuild } from '../../document/known-build.ts';
+import type { Known, KnownBuild } from '../../document/known-build.ts';
 import type { Sourced } from '../../document/quantity-spec.ts';
 import { withBatteryLimit } from '../../document/turned-down.ts';
 import { hasBoard } from '../../document/pack-board.ts';
 import type { Part } from '../../parts/part.ts';
 import { formatNumber } from '../../quantity/format.ts';
+import { unreadOf } from '../../document/worked.ts';
 import type { ChangeStep, StepKind } from './step.ts';
 
 const assumed = (value: number): Sourced => ({ source: 'assumed', value });
@@ -17,10 +18,12 @@ const setting = (
   what: string,
   note: string,
   change: ChangeStep['change'],
+  against = '',
 ): ChangeStep => ({
   id: `${kind}/${id}`,
   kind,
   what,
+  against,
   note,
   setting: true,
   part: undefined,
@@ -59,19 +62,24 @@ function currentLimit(
 /** Limits taken off: what that gains, and what it costs in law, is told; nothing of it is hidden. */
 function limits(build: BuildDocument, known: KnownBuild): readonly ChangeStep[] {
   const { limitsSpeed, limitsPower } = build.controller;
+  const { assistCutoffKmh, powerLimitW } = known.controller;
+  const [kmh, watts] = [`${number(assistCutoffKmh.value, 1)} km/h`, `${number(powerLimitW.value)} W`];
+  const isRead = (limit: Known): boolean => unreadOf(limit).length === 0;
   const speed = setting(
     'speed-limit',
     'off',
-    `Speed limit of ${number(known.controller.assistCutoffKmh.value, 1)} km/h lifted`,
+    isRead(assistCutoffKmh) ? `Speed limit of ${kmh} lifted` : 'Speed limit lifted',
     'help goes on to where the motor itself ends',
     (b) => ({ ...b, controller: { ...b.controller, limitsSpeed: false } }),
+    isRead(assistCutoffKmh) ? '' : kmh,
   );
   const power = setting(
     'power-limit',
     'off',
-    `Power limit of ${number(known.controller.powerLimitW.value)} W lifted`,
+    isRead(powerLimitW) ? `Power limit of ${watts} lifted` : 'Power limit lifted',
     'more of the current that the controller is made for',
     (b) => ({ ...b, controller: { ...b.controller, limitsPower: false } }),
+    isRead(powerLimitW) ? '' : watts,
   );
   return [...(limitsSpeed ? [speed] : []), ...(limitsPower ? [power] : [])];
 }
@@ -117,14 +125,18 @@ const sensor = ({ controls, drive }: BuildDocument): readonly ChangeStep[] =>
 function habits(known: KnownBuild): readonly ChangeStep[] {
   const { cruiseSpeedKmh, loadMassKg } = known.brief;
   const slower = Math.round(0.9 * cruiseSpeedKmh.value);
-  const less = Math.min(10, loadMassKg.value);
+  // Of a load that nobody has told there is nothing to leave at home.
+  const less = unreadOf(loadMassKg).length > 0 ? 0 : Math.min(10, loadMassKg.value);
+  const usual = `${number(cruiseSpeedKmh.value)} km/h`;
+  const isChosen = unreadOf(cruiseSpeedKmh).length === 0;
   return [
     setting(
       'cruise',
       'slower',
-      `Ride at ${number(slower)} instead of ${number(cruiseSpeedKmh.value)} km/h`,
+      isChosen ? `Ride at ${number(slower)} instead of ${usual}` : `Ride at ${number(slower)} km/h`,
       'a habit, not a part',
       (b) => ({ ...b, brief: { ...b.brief, cruiseSpeedKmh: assumed(slower) } }),
+      isChosen ? '' : usual,
     ),
     ...(less >= 1
       ? [

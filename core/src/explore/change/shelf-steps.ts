@@ -1,7 +1,7 @@
 import type { BuildDocument } from '../../document/document.ts';
 import { withFurtherPack } from '../../document/further-pack.ts';
 import { knownBuild } from '../../document/known.ts';
-import type { KnownBuild } from '../../document/known-build.ts';
+import type { Known, KnownBuild } from '../../document/known-build.ts';
 import { MOST_PACKS, type PackDocument } from '../../document/pack.ts';
 import type { Chemistry } from '../../document/choices.ts';
 import { CHEMISTRIES } from '../../document/chemistries.ts';
@@ -12,7 +12,10 @@ import { formatNumber } from '../../quantity/format.ts';
 import { layoutOf, suits, withMotor } from '../motor-for.ts';
 import { sameVolts } from '../usual-volts.ts';
 import { madeForVolts, sameBead } from '../goes-with.ts';
-import type { ChangeStep, StepKind } from './step.ts';
+import { motorDecided } from '../../document/motor-decided.ts';
+import { unreadOf } from '../../document/worked.ts';
+import { unlabelled } from '../../power-chain/subject.ts';
+import { heldAgainst, leaving, type ChangeStep, type StepKind } from './step.ts';
 
 /** A step that brings one part. */
 const bringing = (
@@ -21,10 +24,12 @@ const bringing = (
   what: string,
   change: ChangeStep['change'],
   note = '',
+  against = '',
 ): ChangeStep => ({
   id: `${kind}/${part.id}`,
   kind,
   what,
+  against,
   note,
   setting: false,
   part,
@@ -35,24 +40,29 @@ const bringing = (
 
 const number = (value: number, digits = 0): string => formatNumber(value, digits);
 
+/** Not what is in hand already, as far as that was read. */
+const isOther = (known: Known, value: number): boolean => unreadOf(known).length > 0 || known.value !== value;
+
+/** Volts of the first pack, where they stand in for what nobody has read. */
+const voltsStandIn = (known: KnownBuild): string =>
+  unlabelled(known).includes(known.packs[0].nominalV) ? `${number(known.packs[0].nominalV.value)} V` : '';
+
 /** Controllers for the volts of the first pack, of other amps than the one in hand. */
-const controllers = (
-  build: BuildDocument,
-  known: KnownBuild,
-  parts: readonly Part[],
-): readonly ChangeStep[] =>
-  ofType(parts, 'controller')
+function controllers(build: BuildDocument, known: KnownBuild, parts: readonly Part[]): readonly ChangeStep[] {
+  const { batteryCurrentA } = known.controller;
+  const now = leaving(batteryCurrentA, number(batteryCurrentA.value), 'A');
+  return ofType(parts, 'controller')
     .filter(
       (p) =>
         madeForVolts(p, known.packs[0].nominalV.value) &&
         p.name !== build.controller.name &&
-        p.batteryCurrentA !== known.controller.batteryCurrentA.value,
+        isOther(known.controller.batteryCurrentA, p.batteryCurrentA),
     )
     .map((part) =>
       bringing(
         'amps',
         part,
-        `Controller ${number(known.controller.batteryCurrentA.value)} to ${number(part.batteryCurrentA)} A`,
+        `Controller ${now.from} ${number(part.batteryCurrentA)} A`,
         // One inside of the motor gives way to one beside it: where that sits is asked anew.
         (b) => {
           const next = applyPart(b, part);
@@ -61,15 +71,26 @@ const controllers = (
             : next;
         },
         `${part.name}${build.controller.place === 'motor' ? ': the motor’s own inside is bypassed, ask its maker' : ''}`,
+        heldAgainst(now.against, voltsStandIn(known)),
       ),
     );
+}
 
-function packWords(own: PackDocument, known: KnownBuild, part: PartOf<'pack'>): string {
-  const now = known.packs[0];
-  const [v, ah] = [now.nominalV.value, now.capacityAh.value];
-  if (!sameVolts(v, part.nominalV))
-    return `Pack ${number(v)} to ${number(part.nominalV)} V, ${number(part.capacityAh, 1)} Ah${ofChemistry(own.chemistry, part)}`;
-  return `Pack ${number(ah, 1)} to ${number(part.capacityAh, 1)} Ah${ofChemistry(own.chemistry, part)}`;
+function packStep(own: PackDocument, known: KnownBuild, part: PartOf<'pack'>): ChangeStep {
+  const { nominalV, capacityAh } = known.packs[0];
+  const [volts, charge] = [number(part.nominalV), number(part.capacityAh, 1)];
+  const v = leaving(nominalV, number(nominalV.value), 'V');
+  const ah = leaving(capacityAh, number(capacityAh.value, 1), 'Ah');
+  const other = unreadOf(nominalV).length > 0 || !sameVolts(nominalV.value, part.nominalV);
+  const words = other ? `Pack ${v.from} ${volts} V, ${charge} Ah` : `Pack ${ah.from} ${charge} Ah`;
+  return bringing(
+    'pack',
+    part,
+    `${words}${ofChemistry(own.chemistry, part)}`,
+    (b) => applyPart(b, part),
+    part.name,
+    heldAgainst(v.against, ah.against),
+  );
 }
 
 /** Named where it is another one. */
@@ -80,13 +101,12 @@ const ofChemistry = (now: Chemistry, { chemistry }: PartOf<'pack'>): string =>
 const packs = (build: BuildDocument, known: KnownBuild, parts: readonly Part[]): readonly ChangeStep[] =>
   ofType(parts, 'pack')
     .filter((p) => p.name !== build.packs[0].name)
-    .map((part) =>
-      bringing('pack', part, packWords(build.packs[0], known, part), (b) => applyPart(b, part), part.name),
-    );
+    .map((part) => packStep(build.packs[0], known, part));
 
 /** A like pack beside the first one, through a combiner where there is none yet. */
 function secondPacks(build: BuildDocument, known: KnownBuild, parts: readonly Part[]): readonly ChangeStep[] {
-  if (build.packs.length >= MOST_PACKS) return [];
+  // Beside a pack of which neither volts nor cells were read nothing is alike.
+  if (build.packs.length >= MOST_PACKS || voltsStandIn(known) !== '') return [];
   const series = known.packs[0].cellsInSeries.value;
   return ofType(parts, 'pack')
     .filter((p) => p.cellsInSeries === series && p.chemistry === build.packs[0].chemistry)
@@ -107,8 +127,9 @@ function secondPacks(build: BuildDocument, known: KnownBuild, parts: readonly Pa
 }
 
 /** Motors for the same place in the machine: larger, smaller, wound otherwise. */
-function motors(build: BuildDocument, parts: readonly Part[]): readonly ChangeStep[] {
+function motors(build: BuildDocument, known: KnownBuild, parts: readonly Part[]): readonly ChangeStep[] {
   const layout = layoutOf(build);
+  const against = motorDecided({ build, known }) ? '' : 'a usual motor';
   return ofType(parts, 'motor')
     .filter(
       (p) => suits(p, layout) && p.name !== build.drive.name && p.commutation === build.drive.commutation,
@@ -122,22 +143,29 @@ function motors(build: BuildDocument, parts: readonly Part[]): readonly ChangeSt
         build.drive.kind === 'mid-drive'
           ? 'its ring and mounts with it'
           : 'laced into the wheel, cable side alike',
+        against,
       ),
     );
 }
 
-const rings = (known: KnownBuild, parts: readonly Part[]): readonly ChangeStep[] =>
-  ofType(parts, 'ring')
-    .filter((p) => p.teeth !== known.gearing.ringTeeth.value)
+function rings(known: KnownBuild, parts: readonly Part[]): readonly ChangeStep[] {
+  const { ringTeeth } = known.gearing;
+  const now = leaving(ringTeeth, number(ringTeeth.value), 'T');
+  return ofType(parts, 'ring')
+    .filter((p) => isOther(ringTeeth, p.teeth))
     .map((part) =>
       bringing(
         'ring',
         part,
-        `Ring ${number(known.gearing.ringTeeth.value)} to ${number(part.teeth)} T`,
+        `Ring ${now.from} ${number(part.teeth)} T`,
         (b) => applyPart(b, part),
-        ringNote(part.teeth - known.gearing.ringTeeth.value),
+        now.against === ''
+          ? ringNote(part.teeth - ringTeeth.value)
+          : 'links into or out of the chain, by the ring in hand',
+        now.against,
       ),
     );
+}
 
 /** Half of a ring's teeth lie in the chain: two teeth are one link (a half-inch pitch). */
 function ringNote(teeth: number): string {
@@ -214,7 +242,7 @@ function tyres(build: BuildDocument, known: KnownBuild, parts: readonly Part[]):
     .filter(
       (p) =>
         sameBead(p.beadMm, known.donor.beadMm.value) &&
-        (p.crr !== known.donor.crr.value || p.tyreMm !== known.donor.tyreMm.value),
+        (isOther(known.donor.crr, p.crr) || isOther(known.donor.tyreMm, p.tyreMm)),
     )
     .map((part) => ({
       ...bringing(
@@ -223,6 +251,7 @@ function tyres(build: BuildDocument, known: KnownBuild, parts: readonly Part[]):
         `Tyres to ${part.name}`,
         (b) => applyPart(b, part),
         'roll-out anew: set the display again',
+        unreadOf(known.donor.crr).length === 0 ? '' : 'tyres of usual rolling',
       ),
       pieces: alike ? wheelCount : 1,
     }));
@@ -235,7 +264,7 @@ export function shelfSteps(build: BuildDocument, parts: readonly Part[]): readon
     ...controllers(build, known, parts),
     ...packs(build, known, parts),
     ...secondPacks(build, known, parts),
-    ...motors(build, parts),
+    ...motors(build, known, parts),
     ...rings(known, parts),
     ...cogs(build, parts),
     ...tyres(build, known, parts),

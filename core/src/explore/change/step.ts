@@ -1,4 +1,6 @@
 import type { BuildDocument } from '../../document/document.ts';
+import type { Known } from '../../document/known-build.ts';
+import { unreadOf } from '../../document/worked.ts';
 import type { Part } from '../../parts/part.ts';
 
 /** What a step changes: of those of one kind one is taken at a time. */
@@ -49,8 +51,10 @@ export interface ChangeStep {
   /** Stays the same while the shelf does: a choice of steps is kept by these. */
   readonly id: string;
   readonly kind: StepKind;
-  /** What is changed, from and to: "Controller 22 to 30 A". */
+  /** What is changed, from and to: "Controller 22 to 30 A"; "Controller to 30 A" where nobody has read the one in hand. */
   readonly what: string;
+  /** What stands in for that which nobody has read, and the gain is held against: "18 A"; empty where all of it was. */
+  readonly against: string;
   /** What its maker or its fitter has to be asked; empty where nothing. */
   readonly note: string;
   /** Something is set, nothing is bought. */
@@ -63,3 +67,17 @@ export interface ChangeStep {
   readonly money: number;
   readonly change: (build: BuildDocument) => BuildDocument;
 }
+
+/** What a step leaves behind: how its words begin, and what it is held against where nobody has read it. */
+export const leaving = (
+  known: Known,
+  text: string,
+  unit: string,
+): { readonly from: string; readonly against: string } =>
+  unreadOf(known).length === 0
+    ? { from: `${text} to`, against: '' }
+    : { from: 'to', against: unit === '' ? text : `${text} ${unit}` };
+
+/** Several of them in one. */
+export const heldAgainst = (...all: readonly string[]): string =>
+  [...new Set(all.filter((words) => words !== ''))].join(' and ');

@@ -1,8 +1,9 @@
-import { AIMS, LIMIT_WORDS, moneyText, type StepGains } from '@apple-cart/core';
+import { AIMS, LIMIT_WORDS, moneyText, standsInFor, type FigureId, type StepGains } from '@apple-cart/core';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { RadioMark } from '../../fields/radio-mark.tsx';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Caution } from '../../ui/caution.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
 import { useStage } from '../parts/use-stage.ts';
 import { OwnSteps } from './own-steps.tsx';
 import { AIM_LOOKS } from './aims.ts';
@@ -10,6 +11,17 @@ import type { Gaining } from './use-gains.ts';
 
 const LINE =
   'flex min-h-[31px] items-center justify-between gap-2 border-b border-hair text-[14px] max-bench:min-h-11';
+
+/** What stands in for that which nobody has chosen or read: the headline is that of a usual one. */
+function Usual({ figure }: { figure: FigureId }) {
+  const { document, verdict } = useStage();
+  const words = standsInFor({ build: document, known: verdict.known }, figure);
+  return words === '' ? null : (
+    <span className="flex items-center gap-1 text-[12px] font-normal text-ink2">
+      <StateMark state="unknown" size={12} /> {words}
+    </span>
+  );
+}
 
 /** What somebody wants more of: it sorts the steps, and scales their bars. */
 function Wanted({ gaining, now }: { gaining: Gaining; now: StepGains['now'] | undefined }) {
@@ -19,7 +31,7 @@ function Wanted({ gaining, now }: { gaining: Gaining; now: StepGains['now'] | un
     <FieldGroup title="What you want more of">
       <div role="radiogroup" aria-label="What you want more of">
         {AIMS.map((aim) => {
-          const { name, unit, digits, of } = AIM_LOOKS[aim];
+          const { name, unit, digits, of, figure } = AIM_LOOKS[aim];
           const value = now === undefined ? undefined : of(now);
           // Nothing is said before it is worked out.
           const missing = now === undefined ? '…' : 'none';
@@ -33,7 +45,10 @@ function Wanted({ gaining, now }: { gaining: Gaining; now: StepGains['now'] | un
                     gaining.onAim(aim);
                   }}
                 />
-                {aim === 'hill' && hillName !== '' ? `Up ${hillName}` : name}
+                <span>
+                  {aim === 'hill' && hillName !== '' ? `Up ${hillName}` : name}
+                  <Usual figure={figure} />
+                </span>
               </span>
               <span className="num">
                 {value === undefined ? missing : `${shown(value, unit, digits).text} `}

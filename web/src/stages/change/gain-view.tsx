@@ -53,9 +53,10 @@ function finding(list: readonly StepGain[], aim: Aim): string {
   if (best === undefined) return 'Nothing on the shelf gains here';
   const most = [...good].sort((a, b) => (b.gains[aim] ?? 0) - (a.gains[aim] ?? 0))[0];
   const free = gainPerMoney(best, aim) === Infinity && best.allIn.cost === 0;
+  const over = best.against === '' ? '' : `, over ${best.against} by a default`;
   if (most === best)
-    return free ? `${best.what}: free, and gains most` : `${best.what} gains most, for least`;
-  return free ? `${best.what} is free` : `${best.what} gains most for its money`;
+    return `${free ? `${best.what}: free, and gains most` : `${best.what} gains most, for least`}${over}`;
+  return `${free ? `${best.what} is free` : `${best.what} gains most for its money`}${over}`;
 }
 
 export function GainPicture({ gaining }: { gaining: Gaining }) {
@@ -233,7 +234,8 @@ function Together({
             {joint.also.length > 0 && `Also: ${joint.also.join('; ')}. `}
             {joint.allIn.more.length > 0 && `To buy: ${joint.allIn.more.join('; ')}. `}
             {joint.allIn.leftOver.length > 0 && `Left over: ${joint.allIn.leftOver.join('; ')}. `}
-            {joint.allIn.noIdea.length > 0 && `Without a known price: ${joint.allIn.noIdea.join('; ')}.`}
+            {joint.allIn.noIdea.length > 0 && `Without a known price: ${joint.allIn.noIdea.join('; ')}. `}
+            {joint.opens.length > 0 && `Then to be found out: ${joint.opens.join('; ')}.`}
           </p>
           {[...joint.left, ...joint.newStops].length > 0 && (
             <p className="text-[13px] leading-snug text-stop">

@@ -1,6 +1,8 @@
 import {
   TORNADO_FIGURES,
+  standsInFor,
   swingOf,
+  type FigureId,
   type Moved,
   type Tornado,
   type TornadoFigure,
@@ -17,19 +19,21 @@ import { PanelHead } from '../../ui/panel.tsx';
 import { SourceMark } from '../../ui/source-mark.tsx';
 import { Studying } from '../../work/studying.tsx';
 import { useStudy } from '../../work/use-study.ts';
-import { useDeferredStage } from '../parts/use-stage.ts';
+import { useDeferredStage, useStage } from '../parts/use-stage.ts';
 
 interface FigureLook {
   readonly name: string;
   readonly unit: Unit;
   readonly digits: number;
+  /** The headline of the tray that says the same. */
+  readonly figure: FigureId;
 }
 const LOOKS: Readonly<Record<TornadoFigure, FigureLook>> = {
-  hillKmh: { name: 'Up the test hill', unit: 'km/h', digits: 1 },
-  topKmh: { name: 'Top speed', unit: 'km/h', digits: 1 },
-  rangeKm: { name: 'Range, legs helping', unit: 'km', digits: 0 },
-  hottestC: { name: 'Hottest winding', unit: 'C', digits: 0 },
-  startPct: { name: 'Starts on', unit: '%', digits: 1 },
+  hillKmh: { name: 'Up the test hill', unit: 'km/h', digits: 1, figure: 'hill' },
+  topKmh: { name: 'Top speed', unit: 'km/h', digits: 1, figure: 'top-speed' },
+  rangeKm: { name: 'Range, legs helping', unit: 'km', digits: 0, figure: 'range' },
+  hottestC: { name: 'Hottest winding', unit: 'C', digits: 0, figure: 'heat' },
+  startPct: { name: 'Starts on', unit: '%', digits: 1, figure: 'start' },
 };
 
 export interface Moving {
@@ -95,6 +99,7 @@ const MOST = 16;
 
 function Bars({ found, figure }: { found: Tornado; figure: TornadoFigure }) {
   const show = useQuantity();
+  const { document, verdict } = useStage();
   const build = useBuild((state) => state.id) ?? '';
   const { name, unit, digits } = LOOKS[figure];
   const now = found.now[figure];
@@ -110,11 +115,14 @@ function Bars({ found, figure }: { found: Tornado; figure: TornadoFigure }) {
   const ends = list.flatMap((m) => [m.less[figure] ?? now, m.more[figure] ?? now]);
   const reach = Math.max(...ends.map((e) => Math.abs(e - now)), 1e-9);
   const text = (value: number): string => show(value, unit, digits).text;
+  const usual = standsInFor({ build: document, known: verdict.known }, LOOKS[figure].figure);
   return (
     <section aria-label={`What moves it most: ${name}`} data-testid="tornado">
       <PanelHead
         title={`Most of all: ${most.known.label.toLowerCase()}`}
-        note={`${name.toLowerCase()}, ${text(now)} ${show(now, unit).unit} now`}
+        note={[`${name.toLowerCase()}, ${text(now)} ${show(now, unit).unit} now`, usual]
+          .filter((t) => t !== '')
+          .join(', ')}
       />
       <table className="w-full border-collapse text-[13.5px]">
         <caption className="sr-only">Values by how far they move {name.toLowerCase()}</caption>
@@ -164,6 +172,14 @@ function Bars({ found, figure }: { found: Tornado; figure: TornadoFigure }) {
   );
 }
 
+/** How far a value is moved, by whether anybody has read it, and whether it says how well it is known. */
+const HOW_FAR = {
+  'read, spread': ', as well as it is known',
+  'read, tenth': '',
+  'unread, spread': ' of a default, as far as that is usually off',
+  'unread, tenth': ' of a default; nobody has read it, and it may be further off',
+} as const;
+
 function By({ moved: { known, by, spread } }: { moved: Moved }) {
   const show = useQuantity();
   const { text, unit } = show(known.value, known.unit);
@@ -172,7 +188,7 @@ function By({ moved: { known, by, spread } }: { moved: Moved }) {
     <>
       {text} {unit === '1' ? '' : unit} ±{' '}
       {share > 0 ? `${String(share)} %` : `${show(by, known.unit).text} ${unit}`}
-      {spread ? ', as well as it is known' : ''}
+      {HOW_FAR[`${known.source === 'unknown' ? 'unread' : 'read'}, ${spread ? 'spread' : 'tenth'}`]}
     </>
   );
 }

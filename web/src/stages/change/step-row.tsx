@@ -86,7 +86,7 @@ function ClassCell({ step, was }: { step: StepGain; was: string }) {
 
 /** Beneath a step: what must change with it, what nothing mends, what stands newly in the way. */
 function Under({ step, rejected }: { step: StepGain; rejected: TrialRecord | undefined }) {
-  const { note, also, left, newStops, hours, difficulty } = step;
+  const { against, note, also, left, newStops, opens, hours, difficulty } = step;
   const work =
     hours === 0
       ? 'no work'
@@ -99,6 +99,12 @@ function Under({ step, rejected }: { step: StepGain; rejected: TrialRecord | und
       {[...left, ...newStops].length > 0 && (
         <span className="block text-stop">In the way: {[...left, ...newStops].join(', ')}</span>
       )}
+      {against !== '' && (
+        <span className="flex items-start gap-1.5">
+          <StateMark state="unknown" size={13} /> Yours is not known: the gain is over {against}, by a default
+        </span>
+      )}
+      {opens.length > 0 && <span className="block">Then to be found out: {opens.join('; ')}</span>}
       {step.is.weakestMargin !== undefined && step.is.weakestMargin < 0.05 && (
         <span className="block">
           Weakest afterwards: {step.is.weakest.toLowerCase()},{' '}
