@@ -311,6 +311,14 @@ describe('what nobody has read of the part in hand', () => {
     expect(unread('brief.loadMassKg').steps.map((s) => s.kind)).not.toContain('load');
   });
 
+  it('sets no cut-off by cells that nobody has counted', () => {
+    const bare = withQuantity(longtail, 'packs.0.cellsInSeries', { source: 'unknown' });
+    const is = one(gainsOf(bare), 'pack/pack-52-20');
+    expect(is.also.join()).toContain('cut-off set anew for 14 cells in series');
+    expect(is.build.controller.lowVoltageCutoffV.source).toBe('unknown');
+    expect(one(ofLongtail, 'pack/pack-52-20').also.join()).toMatch(/cut-off set to \d/);
+  });
+
   it('is told where a step asks for more of it: a second pack for its branch fuses', () => {
     expect(one(ofLongtail, 'second-pack/pack-48-17').opens).toContain('A fuse or breaker at each pack');
     expect(one(ofLongtail, 'cruise/slower').opens).toEqual([]);

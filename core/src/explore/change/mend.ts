@@ -60,9 +60,20 @@ function controllerVolts(now: Study, then: Study, parts: readonly Part[]): Repai
 
 /** A pack of more or fewer cells in series is cut off at other volts: set, at the same volts a cell. */
 function cutoff(now: Study, then: Study): Repair | undefined {
-  const [was, is] = [now.known.packs[0].cellsInSeries.value, then.known.packs[0].cellsInSeries.value];
+  const [before, after] = [now.known.packs[0].cellsInSeries, then.known.packs[0].cellsInSeries];
+  const [was, is] = [before.value, after.value];
   const { lowVoltageCutoffV } = then.build.controller;
   const same = now.build.controller.lowVoltageCutoffV;
+  // By cells that nobody has counted no cut-off is worked out.
+  if (before.source === 'unknown' && after.source !== 'unknown' && lowVoltageCutoffV.source !== 'unknown')
+    return {
+      build: {
+        ...then.build,
+        controller: { ...then.build.controller, lowVoltageCutoffV: { source: 'unknown' } },
+      },
+      words: `cut-off set anew for ${number(is)} cells in series: how many it was set for is not known`,
+      part: undefined,
+    };
   if (was === is || lowVoltageCutoffV.source === 'unknown' || same.source === 'unknown') return undefined;
   if (lowVoltageCutoffV.value !== same.value) return undefined;
   const [perCellWas, perCellIs] = [

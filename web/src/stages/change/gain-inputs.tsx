@@ -50,7 +50,7 @@ function Wanted({ gaining, now }: { gaining: Gaining; now: StepGains['now'] | un
                   <Usual figure={figure} />
                 </span>
               </span>
-              <span className="num">
+              <span className="num whitespace-nowrap">
                 {value === undefined ? missing : `${shown(value, unit, digits).text} `}
                 {value !== undefined && (
                   <span className="text-[12px] font-normal text-ink2">{shown(value, unit, digits).unit}</span>
