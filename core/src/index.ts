@@ -470,6 +470,7 @@ export { netWh, withReadings } from './road/measured.ts';
 export { beyondRoad, cutRecording, cutRide, isCut, type RiddenPart } from './road/cut.ts';
 export { rideBeside, roadOfRide, type Beside, type BesideProgress, type RideRoad } from './road/beside.ts';
 export {
+  doubtOf,
   figureState,
   headlineOf,
   leaningOf,

@@ -1,3 +1,4 @@
+import { unlabelled } from '../document/stands-in.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { Known, KnownBuild } from '../document/known-build.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
@@ -8,7 +9,7 @@ import { qty } from '../quantity/phrase.ts';
 import { WARM_AIR_C } from './scene.ts';
 import { inrush, type Inrush } from './inrush.ts';
 import { leadAmps, leadLoss } from './leads.ts';
-import { highestVolts, uncounted, unlabelled, type PowerSubject } from './subject.ts';
+import { highestVolts, uncounted, type PowerSubject } from './subject.ts';
 
 /** Drop in the power lead at the controller's limit, % of the pack's volts. Common practice, no source. */
 export const DROP_FINE_PCT = 2;

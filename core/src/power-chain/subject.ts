@@ -18,14 +18,6 @@ export interface PowerSubject {
 export const highestVolts = (build: BuildDocument, known: KnownBuild): number =>
   Math.max(...packsAboard(build, known).map(({ pack }) => fullChargeVolts(pack)));
 
-/** Volts of the packs of which neither label nor cells were read: nothing is told by them. */
-export const unlabelled = ({ packs }: KnownBuild): readonly Known[] =>
-  packs
-    .filter(
-      ({ nominalV, cellsInSeries }) => nominalV.source === 'unknown' && cellsInSeries.source === 'unknown',
-    )
-    .map(({ nominalV }) => nominalV);
-
 /**
  * Cells that nobody has counted, where it could matter: a pack's label leaves open whether there is one more in series, and a
  * pack without one leaves open everything that is usual.

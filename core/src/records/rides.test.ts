@@ -27,6 +27,7 @@ const TOLD: RideTold = {
   road: 'none',
   windKnown: false,
   byVolts: false,
+  standsIn: '',
   figures: [],
   causes: [],
 };

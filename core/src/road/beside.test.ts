@@ -2,6 +2,9 @@ import { describe, expect, it } from 'vitest';
 import marketRun from '../../../demo/routes/market-run.json' with { type: 'json' };
 import crateLane from '../../../demo/routes/crate-lane.json' with { type: 'json' };
 import type { BuildDocument } from '../document/document.ts';
+import { withQuantity } from '../document/quantity-at.ts';
+import { newBuild } from '../document/template.ts';
+import { readBuild } from '../document/read.ts';
 import { simulatedLog, type SimulatedRide } from '../instruments/simulated-logger.ts';
 import { readRoute } from '../route/read-route.ts';
 import type { Route } from '../route/route.ts';
@@ -96,6 +99,25 @@ describe('a ride beside its plan', () => {
     expect(figure({ told }, 'energy').measured).toBeGreaterThan(0);
   });
 
+  it('says nothing of a plan whose motor nobody has chosen, or whose pack nobody has read', () => {
+    const { told } = ridden(longtail, {});
+    expect(told.standsIn).toBe('');
+    const bare = readBuild({ ...longtail, drive: newBuild('bare').drive });
+    if (!bare.ok) throw new Error('the build is broken');
+    const usual = ridden(bare.value, {}).told;
+    expect(usual.standsIn).toBe('with a usual motor');
+    expect(rideState('range', { ...usual, planVersion: 1 })).toBe('unknown');
+    expect(roadStands([{ kind: 'range', told: { ...usual, planVersion: 1 } }])).toMatchObject({
+      state: 'unknown',
+      compared: 0,
+    });
+    const unlabelled = (['packs.0.nominalV', 'packs.0.cellsInSeries'] as const).reduce(
+      (b, path) => withQuantity(b, path, { source: 'unknown' }),
+      longtail,
+    );
+    expect(ridden(unlabelled, {}).told.standsIn).toBe('with a usual pack');
+  });
+
   it('is told of a typed ride by the route that it names, as often as its distance says', () => {
     const km = (2 * (market.profile.at(-1)?.distanceM ?? 0) * (market.andBack ? 2 : 1) * market.times) / 1000;
     const typed: RideRecord = { ...DAY, distanceKm: km, energyWh: 400, minutes: (60 * km) / 18 };
@@ -156,6 +178,7 @@ describe('how the plan stands by its rides', () => {
     road: 'route' as const,
     windKnown,
     byVolts: false,
+    standsIn: '',
     figures: [{ id: 'energy' as const, measured, plan: 100, low: 90, high: 112 }],
     causes: [],
   });

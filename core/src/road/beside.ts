@@ -9,6 +9,7 @@ import { riddenLengthM } from '../route/profile.ts';
 import type { Route } from '../route/route.ts';
 import { drawingOf } from '../trips/drawing.ts';
 import { ridePlan, traceSpacing, type Effort, type RidePlan } from '../trips/ride-plan.ts';
+import { usualDrive } from '../document/stands-in.ts';
 import type { Recording } from './channels.ts';
 import { netWh, whByVolts } from './measured.ts';
 import { roadOfLog } from './own-road.ts';
@@ -262,6 +263,7 @@ export function* rideBeside(
     road: 'none',
     windKnown: day.windKnown,
     byVolts: false,
+    standsIn: '',
     figures: [],
     causes: [],
   };
@@ -315,6 +317,7 @@ export function* rideBeside(
       road: road?.of ?? 'none',
       windKnown: day.windKnown,
       byVolts: byVolts !== undefined,
+      standsIn: usualDrive({ build, known: day0.known }),
       figures,
       causes,
     },

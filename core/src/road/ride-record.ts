@@ -134,6 +134,8 @@ export const rideTold = z.strictObject({
   windKnown: z.boolean(),
   /** The energy was worked out from the volts at rest: no display told it. */
   byVolts: z.boolean().default(false),
+  /** What stood in the plan for that which nobody had chosen or read: "with a usual motor"; empty for nothing. */
+  standsIn: z.string().max(80).default(''),
   figures: z.array(figure).max(RIDE_FIGURES.length),
   /** What most of the span comes from, in words. */
   causes: z.array(z.string().max(120)).max(5),

@@ -56,10 +56,20 @@ const ABOUT: Readonly<Record<RideKind, readonly RideFigureId[]>> = {
 export const headlineOf = (kind: RideKind, told: Pick<RideTold, 'figures'>): RideFigure | undefined =>
   ABOUT[kind].map((id) => told.figures.find((f) => f.id === id)).find((f) => f !== undefined);
 
-/** How a ride stands: by what it is about; without a road, or without a word about the wind, nothing can be said. */
+/** Why a ride says nothing of its plan: nobody noted the wind, or the plan was that of a usual motor or pack. */
+export type Doubt = 'wind' | 'stand-in';
+export function doubtOf({
+  windKnown,
+  standsIn,
+}: Pick<RideTold, 'windKnown' | 'standsIn'>): Doubt | undefined {
+  if (standsIn !== '') return 'stand-in';
+  return windKnown ? undefined : 'wind';
+}
+
+/** How a ride stands: by what it is about; without a road, or where there is a doubt, nothing can be said. */
 export function rideState(kind: RideKind, told: RideTold | undefined): State {
   const figure = told === undefined ? undefined : headlineOf(kind, told);
-  if (told === undefined || figure === undefined || !told.windKnown) return 'unknown';
+  if (told === undefined || figure === undefined || doubtOf(told) !== undefined) return 'unknown';
   return figureState(figure);
 }
 
@@ -79,7 +89,8 @@ export function roadStands(
   rides: readonly { readonly kind: RideKind; readonly told: RideTold | undefined }[],
 ): RoadStands {
   const energies = rides.flatMap(({ told }) => {
-    const figure = told?.windKnown === true ? told.figures.find((f) => f.id === 'energy') : undefined;
+    if (told === undefined || doubtOf(told) !== undefined) return [];
+    const figure = told.figures.find((f) => f.id === 'energy');
     return figure === undefined || figure.plan <= 0 ? [] : [figure];
   });
   const [measured, plan] = [

@@ -1,5 +1,4 @@
-import { motorDecided } from '../document/motor-decided.ts';
-import { unlabelled } from '../power-chain/subject.ts';
+import { usualDrive, type UsualDrive } from '../document/stands-in.ts';
 import type { Study } from './study.ts';
 import type { Figure, FigureId } from './figure.ts';
 
@@ -13,20 +12,16 @@ interface StandIn {
   readonly leftOut: string;
 }
 
+/** What is left out of a figure of what a usual one drives. */
+const LEFT_OUT: Readonly<Record<Exclude<UsualDrive, ''>, string>> = {
+  'with a usual motor': 'No motor is chosen: a usual one of its kind stands in.',
+  'with a usual pack': 'Neither volts nor cells of the pack are known: a usual one stands in.',
+};
+
 /** The first that stands in for something; undefined where all is decided. */
 function standIn(s: Pick<Study, 'build' | 'known'>): StandIn | undefined {
-  if (!motorDecided(s))
-    return {
-      figures: DRIVEN,
-      condition: 'with a usual motor',
-      leftOut: 'No motor is chosen: a usual one of its kind stands in.',
-    };
-  if (unlabelled(s.known).length > 0)
-    return {
-      figures: DRIVEN,
-      condition: 'with a usual pack',
-      leftOut: 'Neither volts nor cells of the pack are known: a usual one stands in.',
-    };
+  const usual = usualDrive(s);
+  if (usual !== '') return { figures: DRIVEN, condition: usual, leftOut: LEFT_OUT[usual] };
   if (s.known.packs.some(({ capacityAh }) => capacityAh.source === 'unknown'))
     return {
       figures: ['range'],

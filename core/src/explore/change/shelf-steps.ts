@@ -14,7 +14,7 @@ import { sameVolts } from '../usual-volts.ts';
 import { madeForVolts, sameBead } from '../goes-with.ts';
 import { motorDecided } from '../../document/motor-decided.ts';
 import { unreadOf } from '../../document/worked.ts';
-import { unlabelled } from '../../power-chain/subject.ts';
+import { unlabelled } from '../../document/stands-in.ts';
 import { heldAgainst, leaving, type ChangeStep, type StepKind } from './step.ts';
 
 /** A step that brings one part. */

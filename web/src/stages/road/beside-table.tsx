@@ -40,7 +40,7 @@ export function BesideTable({ told }: { told: RideTold }) {
         {told.figures.map((figure) => {
           const { id, measured, plan } = figure;
           const [m, p] = [figureText(id, measured, system), figureText(id, plan, system)];
-          const { state, words } = saysWords(figure, told.windKnown);
+          const { state, words } = saysWords(figure, told);
           return (
             <tr key={id} className="border-b border-hair" data-beside={id}>
               <th scope="row" className="py-1 text-left font-semibold">

@@ -21,7 +21,9 @@ const ride = (changes: object = {}) =>
     ...changes,
   });
 const told = (figures: readonly RideFigure[], changes: object = {}): RideTold =>
-  ({ figures, windKnown: true, road: 'route', ...changes }) as unknown as RideTold;
+  ({ figures, windKnown: true, standsIn: '', road: 'route', ...changes }) as unknown as RideTold;
+
+const SURE = { windKnown: true, standsIn: '' };
 
 describe('by how much a ride is off', () => {
   it('is a share of the plan for energy and time, a difference for speed, volts and heat', () => {
@@ -57,6 +59,19 @@ describe('how the plan stands by a ride', () => {
     expect(stands([figure('per-km', 20, 12, 11, 13)]).state).toBe('stop');
   });
 
+  it('is never judged by the plan of a usual motor, and says so', () => {
+    const usual = { standsIn: 'with a usual motor' };
+    expect(stands([figure('per-km', 12.2, 12, 10, 13)], usual)).toMatchObject({
+      state: 'unknown',
+      off: 'no plan',
+      title: '+2 % to a plan with a usual motor: nobody has read its own',
+    });
+    expect(saysWords(figure('energy', 300, 298, 250, 350), { ...SURE, ...usual })).toEqual({
+      state: 'unknown',
+      words: 'as planned, with a usual motor',
+    });
+  });
+
   it('is never judged without a word about the wind, without a road, or by a coast-down', () => {
     expect(stands([figure('per-km', 12.2, 12, 10, 13)], { windKnown: false })).toMatchObject({
       state: 'unknown',
@@ -75,23 +90,23 @@ describe('how the plan stands by a ride', () => {
   });
 
   it('says of a figure whether it lies inside, only just, or far outside', () => {
-    expect(saysWords(figure('energy', 300, 298, 250, 350), true).words).toBe('as planned, inside');
+    expect(saysWords(figure('energy', 300, 298, 250, 350), SURE).words).toBe('as planned, inside');
     // What is as planned is never outside: the controller holds a winding back to within a kelvin.
-    expect(saysWords(figure('winding', 117, 116, 90, 116.2), true)).toEqual({
+    expect(saysWords(figure('winding', 117, 116, 90, 116.2), SURE)).toEqual({
       state: 'fine',
       words: 'as planned, inside',
     });
-    expect(saysWords(figure('winding', 120, 116, 90, 116.2), true).words).toBe('hopeful, outside');
-    expect(saysWords(figure('energy', 348, 300, 250, 350), true).words).toBe('hopeful, inside, just');
-    expect(saysWords(figure('energy', 380, 300, 250, 350), true)).toEqual({
+    expect(saysWords(figure('winding', 120, 116, 90, 116.2), SURE).words).toBe('hopeful, outside');
+    expect(saysWords(figure('energy', 348, 300, 250, 350), SURE).words).toBe('hopeful, inside, just');
+    expect(saysWords(figure('energy', 380, 300, 250, 350), SURE)).toEqual({
       state: 'look',
       words: 'hopeful, outside',
     });
-    expect(saysWords(figure('energy', 480, 300, 250, 350), true)).toEqual({
+    expect(saysWords(figure('energy', 480, 300, 250, 350), SURE)).toEqual({
       state: 'stop',
       words: 'hopeful, far outside',
     });
-    expect(saysWords(figure('energy', 380, 300, 250, 350), false)).toEqual({
+    expect(saysWords(figure('energy', 380, 300, 250, 350), { ...SURE, windKnown: false })).toEqual({
       state: 'unknown',
       words: 'hopeful, wind not noted',
     });

@@ -1,5 +1,6 @@
 import {
   convert,
+  doubtOf,
   figureState,
   firstOf,
   formatNumber,
@@ -88,6 +89,8 @@ export function rideStands(
     return { state: 'unknown', off: 'drag', title: 'It tells drag and rolling: see Learn' };
   if (figure === undefined) return { state: 'unknown', off: 'no plan', title: noPlan(told) };
   const off = offWords(figure, system);
+  if (told !== undefined && doubtOf(told) === 'stand-in')
+    return { state, off: 'no plan', title: `${off} to a plan ${told.standsIn}: nobody has read its own` };
   if (state === 'unknown')
     return { state, off: 'no wind', title: `${off} to the plan, and nobody noted the wind` };
   const leaning = leaningOf(figure);
@@ -99,16 +102,18 @@ export function rideStands(
 /** What a figure says, in a word or two. */
 export function saysWords(
   figure: RideFigure,
-  windKnown: boolean,
+  told: Pick<RideTold, 'windKnown' | 'standsIn'>,
 ): { readonly state: State; readonly words: string } {
   const leaning = leaningOf(figure);
   const spread = figure.high - figure.low;
   const span = figure.measured < figure.plan ? figure.plan - figure.low : figure.high - figure.plan;
   const off = Math.abs(figure.measured - figure.plan);
-  const state: State = windKnown ? figureState(figure) : 'unknown';
+  const doubt = doubtOf(told);
+  const state: State = doubt === undefined ? figureState(figure) : 'unknown';
   const inside = firstOf(
     [
-      [state === 'unknown', 'wind not noted'],
+      [doubt === 'stand-in', told.standsIn],
+      [doubt === 'wind', 'wind not noted'],
       [state === 'fine' && leaning !== 'holds' && off > 0.8 * span && spread > 0, 'inside, just'],
       [state === 'fine', 'inside'],
       [state === 'look', 'outside'],
