@@ -143,9 +143,7 @@ describe('from opening to a true class, hill and range', () => {
     await press('by the pedals');
     await figureBecomes(page, 'class', /EAPC/);
     await answered();
-    expect(plain(await page.$eval('main', (e) => e.textContent))).toMatch(
-      /More volts.*More amp-hours.*More amps/,
-    );
+    await says(page, 'main', /More volts.*More amp-hours.*More amps/);
     // Typed from its labels, and marked so without being asked.
     const mark = await page.$eval('[data-field="drive.ratedPowerW"] button[aria-label*="source"]', (b) =>
       b.getAttribute('aria-label'),

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import * as z from 'zod';
 import shelfFile from '../../../demo/parts.json' with { type: 'json' };
 import { part } from '../parts/part.ts';
+import { withQuantity } from '../document/quantity-at.ts';
 import { trike } from '../test/demo.ts';
 import { sample } from '../test/sample.ts';
 import { shippedRules } from '../law/rules.ts';
@@ -26,7 +27,8 @@ const step = (id: string) => {
 describe('one step more of', () => {
   // Common practice, no source: 48 to 52 V on the same motor gives 2 to 3 mph; more amps give force, not speed.
   it('volts gives speed: 13 to 14 in series, about a fourteenth more', () => {
-    expect(step('volts').what).toContain('14 in series');
+    // Sold as 52 V, whatever fourteen times a cell's label comes to.
+    expect(step('volts').what).toBe('14 in series, 52 V');
     const gained = (step('volts').topKmh ?? 0) - (step('now').topKmh ?? 0);
     expect(gained).toBeGreaterThan(0.5);
     expect(gained).toBeLessThan(5);
@@ -50,6 +52,20 @@ describe('one step more of', () => {
     const larger = step('motor').build.drive;
     expect(larger.kind).toBe('geared-hub');
     expect(larger.ratedPowerW.source === 'unknown' ? 0 : larger.ratedPowerW.value).toBeGreaterThan(250);
+  });
+
+  it('is told against a default where nobody has read what it is more than', () => {
+    for (const one of voltsOrAmps(build, shelf, shippedRules()).filter((s) => s.id !== 'motor'))
+      expect(one.against, one.id).toBe('');
+    const bare = (
+      ['controller.batteryCurrentA', 'packs.0.cellsInSeries', 'packs.0.nominalV'] as const
+    ).reduce((b, path) => withQuantity(b, path, { source: 'unknown' }), build);
+    const against = Object.fromEntries(
+      voltsOrAmps(bare, shelf, shippedRules()).map((s) => [s.id, s.against]),
+    );
+    expect(against).toMatchObject({ now: 'with a usual pack', 'amp-hours': '' });
+    expect(against['amps']).toMatch(/^\d+ A$/);
+    expect(against['volts']).toMatch(/^\d+ in series$/);
   });
 
   it('does without a shelf: a quarter more amps, no other motor, no price', () => {

@@ -2,6 +2,7 @@ import { priceOfLine } from '../document/purchase.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { Chemistry } from '../document/choices.ts';
 import { knownBuild } from '../document/known.ts';
+import { usualDrive } from '../document/stands-in.ts';
 import { LABEL_V_PER_CELL } from '../document/per-cell.ts';
 import type { PackDocument } from '../document/pack.ts';
 import { withPack } from '../document/quantity-at.ts';
@@ -14,6 +15,7 @@ import { classFigure } from '../verdict/figures/class-figure.ts';
 import type { State } from '../check/state.ts';
 import { judged } from '../verdict/judged.ts';
 import { study, type Study } from '../verdict/study.ts';
+import { leaving } from './change/step.ts';
 import { compare } from './compare.ts';
 import { layoutOf, suits } from './motor-for.ts';
 
@@ -24,6 +26,8 @@ export interface Step {
   readonly id: StepId;
   /** What is changed, in a few words. */
   readonly what: string;
+  /** The default that it is a step more than, or that the build stands with, where nobody has read its own: empty where it was. */
+  readonly against: string;
   readonly build: BuildDocument;
   readonly topKmh: number | undefined;
   readonly hillKmh: number | undefined;
@@ -51,6 +55,14 @@ const SERIES: Readonly<Record<Chemistry, readonly number[]>> = {
   'lead-acid': [12, 18, 24, 30, 36],
 };
 
+/** What packs of so many cells are sold as, V: of 3.6 to 3.7 V a cell, none of which is the label for all. Common practice. */
+const SOLD_AS: Readonly<Partial<Record<number, number>>> = { 7: 24, 10: 36, 13: 48, 14: 52, 16: 60, 20: 72 };
+const soldAs = (chemistry: Chemistry, cells: number): number => {
+  const volts = cells * LABEL_V_PER_CELL[chemistry];
+  const cobalt = chemistry === 'nmc' || chemistry === 'nmc-power' || chemistry === 'lmo';
+  return (cobalt ? SOLD_AS[cells] : undefined) ?? Math.round(volts);
+};
+
 /** A step of amp-hours or amps where the shelf has none: a quarter more. */
 const QUARTER = 1.25;
 
@@ -61,6 +73,7 @@ const scaled = (entered: Sourced, by: number): Sourced =>
 interface Draft {
   readonly id: StepId;
   readonly what: string;
+  readonly against: string;
   readonly build: BuildDocument;
   readonly price: number | null;
 }
@@ -73,7 +86,7 @@ function withMoreCells(
   const { chemistry, massKg } = pack;
   const next = SERIES[chemistry].find((s) => s > cells);
   if (next === undefined) return undefined;
-  const volts = Math.round(next * LABEL_V_PER_CELL[chemistry]);
+  const volts = soldAs(chemistry, next);
   const larger = {
     cellsInSeries: assumed(next),
     nominalV: assumed(volts),
@@ -101,6 +114,7 @@ function moreVolts(build: BuildDocument): Draft | undefined {
   return {
     id: 'volts',
     what: `${String(first.next)} in series, ${String(first.volts)} V`,
+    against: leaving(known.packs[0].cellsInSeries, String(cells), 'in series').against,
     price: dearer(build, by),
     build: {
       ...build,
@@ -121,6 +135,7 @@ function moreAmpHours(build: BuildDocument): Draft {
   return {
     id: 'amp-hours',
     what: `${ah.toFixed(1)} Ah`,
+    against: leaving(known.capacityAh, known.capacityAh.value.toFixed(1), 'Ah').against,
     price: dearer(build, by),
     build: withPack(build, 0, () => ({
       ...pack,
@@ -150,6 +165,7 @@ function moreAmps(build: BuildDocument, controllers: readonly PartOf<'controller
   return {
     id: 'amps',
     what: `${String(amps)} A, ${String(phase)} A phase`,
+    against: leaving(controller.batteryCurrentA, now.toFixed(0), 'A').against,
     price: priceIn(build, part),
     build: {
       ...build,
@@ -180,7 +196,14 @@ function largerMotor(build: BuildDocument, motors: readonly PartOf<'motor'>[]): 
     smallest(list, (m) => m.ratedPowerW, drive.ratedPowerW.value);
   const part = next(kind.filter(alike)) ?? next(kind);
   if (part === undefined) return undefined;
-  return { id: 'motor', what: part.name, price: priceIn(build, part), build: applyPart(build, part) };
+  const { against } = leaving(drive.ratedPowerW, drive.ratedPowerW.value.toFixed(0), 'W');
+  return {
+    id: 'motor',
+    what: part.name,
+    against,
+    price: priceIn(build, part),
+    build: applyPart(build, part),
+  };
 }
 
 /** What stops a changed build that did not stop the one in hand: the step alone is not ridden so. */
@@ -214,7 +237,7 @@ function result(draft: Draft, now: Study, book: RuleBook): Step {
  */
 export function voltsOrAmps(build: BuildDocument, parts: readonly Part[], book: RuleBook): readonly Step[] {
   const drafts: readonly (Draft | undefined)[] = [
-    { id: 'now', what: '', build, price: null },
+    { id: 'now', what: '', against: usualDrive({ build, known: knownBuild(build) }), build, price: null },
     moreVolts(build),
     moreAmpHours(build),
     moreAmps(

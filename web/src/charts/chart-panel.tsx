@@ -83,14 +83,16 @@ async function picture(option: EChartsOption, kind: 'svg' | 'canvas', background
   const { init } = await load();
   const box = document.createElement('div');
   const chart = init(box, null, { renderer: kind, width: 960, height: 480 });
-  chart.setOption({ ...placedOn(option, chart), backgroundColor: background });
-  const url = chart.getDataURL({
-    type: kind === 'svg' ? 'svg' : 'png',
-    pixelRatio: 2,
-    backgroundColor: background,
-  });
-  chart.dispose();
-  return url;
+  try {
+    chart.setOption({ ...placedOn(option, chart), backgroundColor: background });
+    return chart.getDataURL({
+      type: kind === 'svg' ? 'svg' : 'png',
+      pixelRatio: 2,
+      backgroundColor: background,
+    });
+  } finally {
+    chart.dispose();
+  }
 }
 
 function Table({ table, caption }: { table: ChartTable; caption: string }) {
@@ -161,11 +163,18 @@ export function ChartPanel({
   children,
 }: Props) {
   const [asTable, setAsTable] = useState(false);
+  const [undrawn, setUndrawn] = useState(false);
   const paper = (): string => getComputedStyle(document.documentElement).getPropertyValue('--sheet').trim();
   const save = (kind: 'svg' | 'canvas', extension: string) => () => {
-    void picture(option, kind, paper()).then((url) => {
-      downloadUrl(fileName(name, extension), url);
-    });
+    setUndrawn(false);
+    picture(option, kind, paper()).then(
+      (url) => {
+        downloadUrl(fileName(name, extension), url);
+      },
+      () => {
+        setUndrawn(true);
+      },
+    );
   };
   return (
     <section className="keep-together" aria-label={name}>
@@ -200,6 +209,11 @@ export function ChartPanel({
           </MenuItem>
         </Menu>
       </PanelHead>
+      {undrawn && (
+        <p role="alert" className="py-1 text-stop">
+          This browser could not draw the picture. The table holds the same numbers.
+        </p>
+      )}
       {asTable ? (
         <Table table={table} caption={summary} />
       ) : (

@@ -316,6 +316,10 @@ describe('what nobody has read of the part in hand', () => {
     const is = one(gainsOf(bare), 'pack/pack-52-20');
     expect(is.also.join()).toContain('cut-off set anew for 14 cells in series');
     expect(is.build.controller.lowVoltageCutoffV.source).toBe('unknown');
+    // A pack of the same label is cut off where the one before was.
+    const alike = one(gainsOf(bare), 'pack/pack-48-24');
+    expect(alike.also.join()).not.toContain('cut-off');
+    expect(alike.build.controller.lowVoltageCutoffV).toEqual(longtail.controller.lowVoltageCutoffV);
     expect(one(ofLongtail, 'pack/pack-52-20').also.join()).toMatch(/cut-off set to \d/);
   });
 

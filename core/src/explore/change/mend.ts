@@ -64,8 +64,14 @@ function cutoff(now: Study, then: Study): Repair | undefined {
   const [was, is] = [before.value, after.value];
   const { lowVoltageCutoffV } = then.build.controller;
   const same = now.build.controller.lowVoltageCutoffV;
-  // By cells that nobody has counted no cut-off is worked out.
-  if (before.source === 'unknown' && after.source !== 'unknown' && lowVoltageCutoffV.source !== 'unknown')
+  // By cells that nobody has counted no cut-off is worked out; a pack of the same label takes the one that was set.
+  const isAlike = was === is && now.known.packs[0].nominalV.source !== 'unknown';
+  if (
+    before.source === 'unknown' &&
+    after.source !== 'unknown' &&
+    !isAlike &&
+    lowVoltageCutoffV.source !== 'unknown'
+  )
     return {
       build: {
         ...then.build,

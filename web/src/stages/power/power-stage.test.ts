@@ -216,10 +216,24 @@ describe('lamps', () => {
 });
 
 describe('volts or amps', () => {
-  it('a step of cells is 3.7 V and a step of amps gives pull, not speed', async () => {
+  it('tells volts or amps against a default where nobody has read what is in hand', async () => {
+    const bare = (
+      ['controller.batteryCurrentA', 'packs.0.cellsInSeries', 'packs.0.nominalV'] as const
+    ).reduce((b, path) => withQuantity(b, path, { source: 'unknown' }), longtail);
+    const work = await AtWork.at('power steps', bare);
+    expect(work.text).toMatch(/(give|gives) [^.]*, with a usual pack/);
+    const head = (of: AtWork): string => of.rows.find((row) => row.join().includes('As it is'))?.join() ?? '';
+    expect(head(work)).toMatch(/More amps.*over \d+ A, by a default/);
+    const read = await AtWork.at('power steps', longtail);
+    expect(head(read)).toContain('More amps25 A, 55 A phase,');
+    // Nobody has read the rated power of its motor.
+    expect(head(read)).toContain('over 250 W, by a default');
+  });
+
+  it('the next pack has one cell more and is sold as 52 V, and a step of amps gives pull, not speed', async () => {
     const work = await AtWork.at('power steps', longtail);
     const head = work.rows.find(([first]) => first === '' || first?.startsWith('As it is'));
-    expect(head?.join(' ')).toContain('14 in series, 51 V');
+    expect(head?.join(' ')).toContain('14 in series, 52 V');
     const top = work.row('Top speed');
     // In a place with a speed limit the speed is the limit's: nothing gains more than a part of a km/h.
     const speeds = top.map((text) => Number.parseFloat(text));

@@ -37,6 +37,11 @@ const ROWS: readonly Row[] = [
 
 /** What the steps show, in one sentence. */
 function finding(steps: readonly Step[]): string {
+  const usual = steps[0]?.against ?? '';
+  return usual === '' ? gives(steps) : `${gives(steps)}, ${usual}`;
+}
+
+function gives(steps: readonly Step[]): string {
   const find = (id: Step['id']): Step | undefined => steps.find((s) => s.id === id);
   const [now, volts, amps] = [find('now'), find('volts'), find('amps')];
   const gain = (step: Step | undefined, key: 'topKmh' | 'startPct'): number =>
@@ -140,6 +145,12 @@ function StepsTable({ steps, currency }: { steps: readonly Step[]; currency: str
               <th key={s.id} className="font-semibold">
                 <span className="head block text-[14px]">{NAMES[s.id]}</span>
                 <span className="block text-[12px] font-normal text-ink2">{s.what}</span>
+                {s.against !== '' && (
+                  <span className="flex items-center justify-end gap-1 text-[12px] font-normal text-ink2">
+                    <StateMark state="unknown" size={12} />
+                    {s.id === 'now' ? s.against : `over ${s.against}, by a default`}
+                  </span>
+                )}
               </th>
             ))}
           </tr>
