@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import * as z from 'zod';
 import shelfFile from '../../../demo/parts.json' with { type: 'json' };
 import { part } from '../parts/part.ts';
+import type { BuildDocument } from '../document/document.ts';
 import { withQuantity } from '../document/quantity-at.ts';
 import { trike } from '../test/demo.ts';
 import { sample } from '../test/sample.ts';
@@ -52,6 +53,15 @@ describe('one step more of', () => {
     const larger = step('motor').build.drive;
     expect(larger.kind).toBe('geared-hub');
     expect(larger.ratedPowerW.source === 'unknown' ? 0 : larger.ratedPowerW.value).toBeGreaterThan(250);
+  });
+
+  it('volts sets the cut-off by the cells, and none by cells that nobody has counted', () => {
+    const volts = (of: BuildDocument) =>
+      voltsOrAmps(of, shelf, shippedRules()).find((s) => s.id === 'volts')?.build;
+    const set = withQuantity(build, 'controller.lowVoltageCutoffV', { source: 'label', value: 39 });
+    expect(volts(set)?.controller.lowVoltageCutoffV).toMatchObject({ value: 42 });
+    const bare = withQuantity(set, 'packs.0.cellsInSeries', { source: 'unknown' });
+    expect(volts(bare)?.controller.lowVoltageCutoffV).toEqual({ source: 'unknown' });
   });
 
   it('is told against a default where nobody has read what it is more than', () => {

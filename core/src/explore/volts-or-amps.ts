@@ -3,6 +3,7 @@ import type { BuildDocument } from '../document/document.ts';
 import type { Chemistry } from '../document/choices.ts';
 import { knownBuild } from '../document/known.ts';
 import { usualDrive } from '../document/stands-in.ts';
+import { unreadOf } from '../document/worked.ts';
 import { LABEL_V_PER_CELL } from '../document/per-cell.ts';
 import type { PackDocument } from '../document/pack.ts';
 import { withPack } from '../document/quantity-at.ts';
@@ -59,8 +60,8 @@ const SERIES: Readonly<Record<Chemistry, readonly number[]>> = {
 const SOLD_AS: Readonly<Partial<Record<number, number>>> = { 7: 24, 10: 36, 13: 48, 14: 52, 16: 60, 20: 72 };
 const soldAs = (chemistry: Chemistry, cells: number): number => {
   const volts = cells * LABEL_V_PER_CELL[chemistry];
-  const cobalt = chemistry === 'nmc' || chemistry === 'nmc-power' || chemistry === 'lmo';
-  return (cobalt ? SOLD_AS[cells] : undefined) ?? Math.round(volts);
+  const isOther = chemistry === 'lfp' || chemistry === 'lead-acid';
+  return (isOther ? undefined : SOLD_AS[cells]) ?? Math.round(volts);
 };
 
 /** A step of amp-hours or amps where the shelf has none: a quarter more. */
@@ -111,6 +112,8 @@ function moreVolts(build: BuildDocument): Draft | undefined {
     .slice(1)
     .map((pack, i) => withMoreCells(pack, known.packs[i + 1]?.cellsInSeries.value ?? 1)?.pack ?? pack);
   const by = first.next / cells;
+  const { lowVoltageCutoffV } = build.controller;
+  const counted = unreadOf(known.packs[0].cellsInSeries).length === 0;
   return {
     id: 'volts',
     what: `${String(first.next)} in series, ${String(first.volts)} V`,
@@ -119,7 +122,11 @@ function moreVolts(build: BuildDocument): Draft | undefined {
     build: {
       ...build,
       packs: [first.pack, ...others],
-      controller: { ...build.controller, lowVoltageCutoffV: scaled(build.controller.lowVoltageCutoffV, by) },
+      controller: {
+        ...build.controller,
+        // By cells that nobody has counted no cut-off is worked out.
+        lowVoltageCutoffV: counted ? scaled(lowVoltageCutoffV, by) : { source: 'unknown' },
+      },
     },
   };
 }
