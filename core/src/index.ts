@@ -66,6 +66,8 @@ export { DRAG_ADDS, POSTURES, TYRES } from './document/road-presets.ts';
 export { drivesBoth, motorCount } from './document/motors.ts';
 export { isThrottle, throttleEnds } from './document/throttle.ts';
 export { MOST_BOXES, MOST_PACKS, type PackDocument } from './document/pack.ts';
+export { hasBoard } from './document/pack-board.ts';
+export { massesOf, stays } from './document/kept.ts';
 export {
   knownAt,
   knownIfAny,
@@ -94,7 +96,7 @@ export { refreshed, staleValues } from './parts/refresh-part.ts';
 
 // Frame and fit: the bicycle from the side, and whether motor and pack go on it.
 export type { Level } from './trips/levels.ts';
-export { checkDigits, type Check } from './check/check.ts';
+export type { Check } from './check/check.ts';
 export { shownOf, wantsOf, type Shown } from './check/waiting.ts';
 export { worstState, type State } from './check/state.ts';
 export { fitChecks } from './fit/fit.ts';
@@ -246,6 +248,7 @@ export { SURFACE_DATA, SURFACES } from './route/surface.ts';
 export { LOW_CHARGE, type HillCurves, type HillSpan, type RangePoint } from './verdict/curves.ts';
 export { evaluate, type Verdict } from './verdict/evaluate.ts';
 export { standsInFor } from './verdict/undecided.ts';
+export { HILL_WORDS, givesOut, type HillOutcome } from './verdict/hill-outcome.ts';
 export { TRAY, type Figure, type FigureId, type WorkingRow } from './verdict/figure.ts';
 export { classWords, placeState } from './verdict/figures/class-figure.ts';
 export { currencySign, moneyText } from './quantity/money.ts';
@@ -299,7 +302,7 @@ export { runningOf, worthOf } from './verdict/worth-of.ts';
 export { underBudget, type UnderBudget, type WayBack } from './explore/under-budget.ts';
 export { PRICE_FIELDS, readPriceList, type PriceListRead } from './parts/price-list.ts';
 export { partsFor, type Likely } from './workshop/parts-list/likely.ts';
-export { KITS, counts, type Kit, type Row } from './workshop/parts-list/purchase-list.ts';
+export { KITS, counts, kitsOn, type Kit, type Row } from './workshop/parts-list/purchase-list.ts';
 export { fitsOf, stopsOf, type LineFit } from './workshop/parts-list/fit-of.ts';
 export { sendingOf, type Ledger } from './workshop/parts-list/ledger.ts';
 export {
@@ -319,6 +322,7 @@ export {
   PLUG_SHAPES,
   WIRE_COLOURS,
   type CableDocument,
+  type ControllerSits,
   type Hazard,
   type HarnessDocument,
   type PinWork,

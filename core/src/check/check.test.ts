@@ -1,9 +1,10 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Known, KnownSource } from '../document/known-build.ts';
-import { phraseText } from '../quantity/phrase.ts';
+import { formatQuantity } from '../quantity/format.ts';
+import { phraseText, qty } from '../quantity/phrase.ts';
 import { RUNS } from '../test/sample.ts';
-import { asked, checkDigits, measured, told, type Measured } from './check.ts';
+import { asked, measured, told, type Measured } from './check.ts';
 
 const known = (source: KnownSource, value = 10): Known => ({
   path: 'cabling.fuseA',
@@ -106,10 +107,37 @@ describe('a check of a fact', () => {
   });
 });
 
+describe('a miss by a hair', () => {
+  const missed = (unit: Measured['unit'], value: number, fine: number, sense: Measured['sense'] = 'most') =>
+    measured({
+      ...spec({ unit, value, fine, look: sense === 'most' ? 1e6 : -1e6 }),
+      sense,
+      limit: ['at most ', qty(fine, unit, 1)],
+    });
+  const read = (check: ReturnType<typeof measured>) => [
+    formatQuantity(check.value ?? 0, check.unit, check.digits),
+    phraseText(check.limit),
+  ];
+
+  it('is told with decimals enough to see it, in the value and in its limit', () => {
+    expect(read(missed('m', 6.13, 6.08))).toEqual(['6.13\u00a0m', 'at most 6.08\u00a0m']);
+    expect(read(missed('V', 71.4, 71.374))).toEqual(['71.40\u00a0V', 'at most 71.37\u00a0V']);
+    expect(read(missed('mm', 49.58, 50, 'least'))).toEqual(['49.6\u00a0mm', 'at most 50.0\u00a0mm']);
+    // What shows anyway stays as it was.
+    expect(read(missed('m', 6.3, 6.1))).toEqual(['6.3\u00a0m', 'at most 6.1\u00a0m']);
+  });
+
+  it('is none where it is no more than the last bit of a sum', () => {
+    expect(missed('A', 1.0000000000000013, 1).state).toBe('fine');
+    expect(missed('mm', 0.1 + 0.2, 0.3).state).toBe('fine');
+    expect(missed('mm', 0.3001, 0.3).state).toBe('look');
+  });
+});
+
 describe('decimals of a check', () => {
   it('are tenths for short lengths, none for counts and long ones', () => {
     const digits = (unit: Measured['unit'], value: number) =>
-      checkDigits(measured(spec({ unit, value, fine: 1e6, look: 1e6 })));
+      measured(spec({ unit, value, fine: 1e6, look: 1e6 })).digits;
     expect(digits('mm', 3.2)).toBe(1);
     expect(digits('mm', 320)).toBe(0);
     expect(digits('1', 4)).toBe(0);

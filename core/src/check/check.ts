@@ -1,6 +1,7 @@
 import type { Known } from '../document/known-build.ts';
 import type { QuantityPath } from '../document/document.ts';
 import { unreadOf } from '../document/worked.ts';
+import { usualDigits } from '../quantity/format.ts';
 import type { Phrase } from '../quantity/phrase.ts';
 import type { Unit } from '../quantity/units.ts';
 import type { StageId } from './stage-ids.ts';
@@ -39,6 +40,8 @@ export interface Check {
   /** What is compared; undefined when it is not known, or is no number. */
   readonly value: number | undefined;
   readonly unit: Unit;
+  /** Decimals that its value is told with: enough to see by how little a limit is missed. */
+  readonly digits: number | undefined;
   /** The finding in words where it is no number. */
   readonly words: string | undefined;
   /** The limit in words: "at least 10 mm". */
@@ -101,6 +104,7 @@ interface Outcome {
   readonly would: State;
   readonly value: number | undefined;
   readonly unit: Unit;
+  readonly digits: number | undefined;
   readonly words: string | undefined;
   readonly margin: number | undefined;
 }
@@ -129,6 +133,7 @@ function checkOf(base: Base, outcome: Outcome): Check {
     would: outcome.would,
     value: known ? outcome.value : undefined,
     unit: outcome.unit,
+    digits: outcome.digits,
     words: known ? outcome.words : undefined,
     margin: known ? outcome.margin : undefined,
   };
@@ -144,10 +149,19 @@ export interface Measured extends Base {
   readonly look: number;
 }
 
-const within = ({ value, sense }: Measured, bound: number): boolean =>
-  sense === 'most' ? value <= bound : value >= bound;
+/** A number against its two bounds. */
+export type Bounded = Pick<Measured, 'value' | 'sense' | 'fine' | 'look'>;
 
-function stateOf(spec: Measured): State {
+/** Sums are right to their last bits only: what misses a bound by no more meets it. */
+const LAST_BITS = 1e-12;
+
+const within = ({ value, sense }: Bounded, bound: number): boolean => {
+  const hair = LAST_BITS * Math.max(1, Math.abs(bound));
+  return sense === 'most' ? value <= bound + hair : value >= bound - hair;
+};
+
+/** What a number comes to. */
+export function stateOf(spec: Bounded): State {
   if (within(spec, spec.fine)) return 'fine';
   return within(spec, spec.look) ? 'look' : 'stop';
 }
@@ -156,24 +170,57 @@ function stateOf(spec: Measured): State {
 const marginOf = ({ value, sense, fine }: Measured): number =>
   sense === 'most' ? fine - value : value - fine;
 
-/** A check of a number against a limit. An unknown input gives unknown, whatever the number would say. */
-export const measured = (spec: Measured): Check =>
-  checkOf(spec, {
-    would: stateOf(spec),
-    value: spec.value,
-    unit: spec.unit,
-    words: undefined,
-    margin: marginOf(spec),
-  });
-
-/** A check of a fact that is no number. An unknown input gives unknown. */
-export const told = (spec: Base & { readonly state: State; readonly words: string }): Check =>
-  checkOf(spec, { would: spec.state, value: undefined, unit: '1', words: spec.words, margin: undefined });
-
-/** Decimals that a check's value is worth: small lengths are a matter of tenths, counts have none. */
-export function checkDigits({ unit, value = 0 }: Check): number | undefined {
+/** Decimals that a value is worth where nothing is near: small lengths are a matter of tenths, counts have none. */
+function shownDigits({ unit, value }: Pick<Measured, 'unit' | 'value'>): number | undefined {
   if (unit === 'mm') return Math.abs(value) < 20 ? 1 : 0;
   if (unit === 'm') return 1;
   if (unit === '1') return Number.isInteger(value) ? 0 : 2;
   return undefined;
 }
+
+/** A miss is told to a thousandth of its unit at most. */
+const FINEST = 3;
+
+/** The same, and as many more as tell a value from the bound that it misses: what would read as met, or as a miss of nought. */
+function digitsOf(spec: Measured, would: State): number | undefined {
+  const shown = shownDigits(spec);
+  if (would === 'fine') return shown;
+  const least = shown ?? usualDigits(spec.value, spec.unit);
+  for (let digits = least; digits <= FINEST; digits += 1)
+    if (spec.value.toFixed(digits) !== spec.fine.toFixed(digits)) return digits === least ? shown : digits;
+  return shown;
+}
+
+/** The limit with the bound itself in so many decimals. */
+const finer = ({ limit, unit, fine }: Measured, digits: number | undefined): Phrase =>
+  limit.map((part) =>
+    typeof part !== 'string' && part.unit === unit && Math.abs(part.value - fine) < LAST_BITS
+      ? { ...part, digits }
+      : part,
+  );
+
+/** A check of a number against a limit. An unknown input gives unknown, whatever the number would say. */
+export function measured(spec: Measured): Check {
+  const would = stateOf(spec);
+  const digits = digitsOf(spec, would);
+  const near = digits !== shownDigits(spec);
+  return checkOf(near ? { ...spec, limit: finer(spec, digits) } : spec, {
+    would,
+    value: spec.value,
+    unit: spec.unit,
+    digits,
+    words: undefined,
+    margin: marginOf(spec),
+  });
+}
+
+/** A check of a fact that is no number. An unknown input gives unknown. */
+export const told = (spec: Base & { readonly state: State; readonly words: string }): Check =>
+  checkOf(spec, {
+    would: spec.state,
+    value: undefined,
+    unit: '1',
+    digits: undefined,
+    words: spec.words,
+    margin: undefined,
+  });

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { byMotor } from './by-motor.ts';
-import { answer, plannedAnswer } from './choices.ts';
+import { answer, commutation, plannedAnswer } from './choices.ts';
 import { CUTOFF_PER_CELL } from './per-cell.ts';
 import { NO_DEFAULT, quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
@@ -206,6 +206,8 @@ export const controller = z.strictObject({
   name: z.string().max(80),
   limitsSpeed: z.boolean(),
   place: controllerPlace.default('unknown'),
+  /** The motors that it turns: three phases, or brushes. */
+  commutation: z.enum([...commutation.options, 'unknown']).default('unknown'),
   /** Brakes with the motor and charges the pack: the torque on the axle turns round. */
   regenerates: answer.default('unknown'),
   /** Turns a part of its current against the magnets at the top, so that the motor spins faster. */

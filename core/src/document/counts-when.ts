@@ -10,6 +10,7 @@ import {
   type QuantityPath,
 } from './document.ts';
 import type { PackDocument } from './pack.ts';
+import { drivenAsMade, stays } from './kept.ts';
 import { drivesBoth } from './motors.ts';
 import { isThrottle, throttleEnds } from './throttle.ts';
 
@@ -29,23 +30,34 @@ const external: When = (b) => b.drive.kind === 'external';
 const hubIn =
   (wheel: 'front' | 'rear'): When =>
   (b) =>
-    hub(b) && (b.drive.wheel === wheel || drivesBoth(b));
+    hubGoesIn(b) && (b.drive.wheel === wheel || drivesBoth(b));
 const unsaid =
   (key: keyof BuildDocument['drive'] & keyof typeof driveSpecs): When =>
   (b) =>
     b.drive[key].source === 'unknown';
+/** A motor that goes in: one that stays where its maker put it is not measured against the donor. */
+const goesIn: When = (b) => !stays(b, 'motor');
+const hubGoesIn: When = (b) => hub(b) && goesIn(b);
+const middleGoesIn: When = (b) => middle(b) && goesIn(b);
+/** The slot bears the axle's torque: asked unless nothing pulls harder than its maker meant. */
+const slotBears: When = (b) => hub(b) && b.donor.axle !== 'through' && !drivenAsMade(b);
 const disc: When = (b) => {
   const brake = b.drive.wheel === 'front' ? b.donor.brakeFront : b.donor.brakeRear;
-  return hub(b) && (brake === 'cable-disc' || brake === 'hydraulic-disc');
+  return hubGoesIn(b) && (brake === 'cable-disc' || brake === 'hydraulic-disc');
 };
 
-const laced: When = (b) => hub(b) && b.drive.lacing === 'own';
+/** The ring of magnets at the cranks, where it is new. */
+const sensorGoesOn: When = (b) => !middle(b) && b.controls.assistSensor !== 'none' && !stays(b, 'sensors');
+
+const laced: When = (b) => hubGoesIn(b) && b.drive.lacing === 'own';
 
 /** A hub that is narrower than its dropouts: what fills the gap needs axle. */
 const narrower: When = (b) => {
   const here = b.drive.wheel === 'front' ? b.donor.frontOldMm : b.donor.rearOldMm;
   const { overLocknutMm: own } = b.drive;
-  return hub(b) && here.source !== 'unknown' && own.source !== 'unknown' && own.value < here.value - 0.5;
+  return (
+    hubGoesIn(b) && here.source !== 'unknown' && own.source !== 'unknown' && own.value < here.value - 0.5
+  );
 };
 
 /** A controller that says it weakens the field of a motor without brushes. */
@@ -89,17 +101,17 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'brief.trailerCdaM2': towing,
   'donor.frontOldMm': hubIn('front'),
   'donor.rearOldMm': hubIn('rear'),
-  'donor.slotWidthMm': (b) => hub(b) && b.donor.axle !== 'through',
-  'donor.slotDepthMm': (b) => hub(b) && b.donor.axle !== 'through',
-  'donor.dropoutMm': (b) => hub(b) && b.donor.axle !== 'through',
+  'donor.slotWidthMm': slotBears,
+  'donor.slotDepthMm': slotBears,
+  'donor.dropoutMm': slotBears,
   'donor.caliperGapMm': disc,
-  'donor.ownBeadMm': hub,
-  'donor.shellWidthMm': middle,
-  'donor.shellBoreMm': middle,
-  'donor.stayReachMm': middle,
+  'donor.ownBeadMm': (b) => hub(b) && (goesIn(b) || b.donor.bothRims),
+  'donor.shellWidthMm': middleGoesIn,
+  'donor.shellBoreMm': middleGoesIn,
+  'donor.stayReachMm': middleGoesIn,
   'donor.chainlineMm': middle,
   'donor.chainLinks': middle,
-  'donor.spindleMm': (b) => !middle(b) && b.controls.assistSensor !== 'none',
+  'donor.spindleMm': sensorGoesOn,
   'donor.rackLoadKg': (b) =>
     b.packs.some((p) => p.boxes.some((box) => box.place === 'rear-rack' || box.place === 'deck')),
   'donor.shockStrokeMm': (b) => b.donor.style === 'full-suspension',
@@ -109,17 +121,17 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'drive.ratedRpm': unsaid('kvRpmPerV'),
   'drive.ratedA': unsaid('kvRpmPerV'),
   'drive.brushV': (b) => b.drive.commutation === 'brushes',
-  'drive.overLocknutMm': hub,
-  'drive.axleMm': hub,
-  'drive.flatsMm': hub,
-  'drive.shellMinMm': middle,
-  'drive.shellMaxMm': middle,
-  'drive.tubeMm': middle,
-  'drive.gearboxMm': middle,
+  'drive.overLocknutMm': hubGoesIn,
+  'drive.axleMm': (b) => hub(b) && !drivenAsMade(b),
+  'drive.flatsMm': (b) => hub(b) && !drivenAsMade(b),
+  'drive.shellMinMm': middleGoesIn,
+  'drive.shellMaxMm': middleGoesIn,
+  'drive.tubeMm': middleGoesIn,
+  'drive.gearboxMm': middleGoesIn,
   'drive.ringLineMm': middle,
   'drive.bodyDropMm': middle,
-  'drive.spacerMm': middle,
-  'drive.sensorBoreMm': (b) => !middle(b) && b.controls.assistSensor !== 'none',
+  'drive.spacerMm': middleGoesIn,
+  'drive.sensorBoreMm': sensorGoesOn,
   'drive.armHoldsNm': (b) => hub(b) && b.drive.torqueArms > 0,
   'drive.fluidFactor': (b) => b.drive.fluid,
   'drive.rollbackStartC': (b) => b.drive.windingSensor === 'yes',

@@ -174,7 +174,17 @@ const boss = z.strictObject({
 });
 
 /** What may stay of a machine that was electric already. */
-export const KEPT_PARTS = ['motor', 'pack', 'controller', 'display', 'leads', 'levers'] as const;
+export const KEPT_PARTS = [
+  'motor',
+  'pack',
+  'charger',
+  'controller',
+  'display',
+  'leads',
+  'levers',
+  'sensors',
+  'throttle',
+] as const;
 
 export const donor = z.strictObject({
   name: z.string().max(80),

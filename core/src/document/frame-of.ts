@@ -1,3 +1,4 @@
+import { bareDonorKg } from './kept.ts';
 import { drivesBoth, motorCount } from './motors.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import { frame, type Frame } from '../frame/frame.ts';
@@ -105,7 +106,7 @@ export function massPoints(
   const middle = onFrame.points.bare ?? onFrame.bracket;
   return {
     machine: [
-      { name: 'donor', kg: known.donor.massKg.value, ...middle },
+      { name: 'donor', kg: bareDonorKg(build, known), ...middle },
       // An external motor stands ahead of its wheel, or behind a front one, at the height of the axle.
       ...(drivesBoth(build)
         ? [

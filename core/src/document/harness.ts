@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { PACK_PLACES } from '../frame/names.ts';
 
 /** What a pin carries. */
 export const PIN_WORKS = [
@@ -131,9 +132,15 @@ const cable = z.strictObject({
 export type CableDocument = z.infer<typeof cable>;
 export const NOTHING_MEASURED: CableDocument = cable.parse({});
 
+/** Where the controller sits on the frame; a place that the frame does not have, and not said, is beside the first pack. */
+const CONTROLLER_SITS = ['unknown', 'pack', 'bracket', 'head', ...PACK_PLACES] as const;
+const controllerSits = z.enum(CONTROLLER_SITS).exclude(['free']);
+export type ControllerSits = z.infer<typeof controllerSits>;
+
 const key = z.string().regex(/^[a-z0-9/-]{1,60}$/);
 
 export const harness = z.strictObject({
+  controllerSits: controllerSits.default('unknown'),
   /** Plug halves that somebody has looked at, by component and port. */
   ports: z
     .record(key, port)

@@ -1,4 +1,5 @@
 import type { BuildDocument } from './document.ts';
+import type { Known } from './known-build.ts';
 
 type Driven = Pick<BuildDocument, 'drive'>;
 
@@ -7,6 +8,10 @@ export function motorCount({ drive: { kind, motors } }: Driven): 1 | 2 {
   if (motors === 'one' || kind === 'mid-drive') return 1;
   return kind === 'external' && motors === 'each-wheel' ? 1 : 2;
 }
+
+/** Ratings of all motors together, as the law counts them; undefined where nobody has read them. */
+export const ratedTogether = (build: Driven, { source, value }: Known): number | undefined =>
+  source === 'unknown' ? undefined : motorCount(build) * value;
 
 /** Both wheels drive. */
 export const drivesBoth = (build: Driven): boolean =>

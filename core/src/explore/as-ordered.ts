@@ -34,3 +34,18 @@ export function asOrdered(build: BuildDocument): BuildDocument {
     },
   };
 }
+
+/** A new controller is set for the place; a lower limit of the build's own stays. */
+export function newlySet(build: BuildDocument, cutoffKmh: number | undefined): BuildDocument {
+  if (cutoffKmh === undefined) return build;
+  const { assistCutoffKmh: now, limitsSpeed } = build.controller;
+  const inside = limitsSpeed && now.source !== 'unknown' && now.value <= cutoffKmh;
+  return {
+    ...build,
+    controller: {
+      ...build.controller,
+      limitsSpeed: true,
+      assistCutoffKmh: inside ? now : { source: 'assumed', value: cutoffKmh },
+    },
+  };
+}

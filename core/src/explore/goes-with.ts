@@ -1,8 +1,15 @@
+import type { BuildDocument } from '../document/document.ts';
 import type { PartOf } from '../parts/part.ts';
 
 /** Rims take tyres of one bead seat; labels of one differ by less than this, mm. ISO 5775 seats lie further apart. From memory. */
 const BEAD_MM = 2;
 export const sameBead = (a: number, b: number): boolean => Math.abs(a - b) <= BEAD_MM;
+
+/** A controller for three phases turns no motor with brushes, nor the other way round. */
+export const turnsMotor = (
+  { commutation }: Pick<PartOf<'controller'>, 'commutation'>,
+  { drive }: Pick<BuildDocument, 'drive'>,
+): boolean => commutation === drive.commutation;
 
 type Controller = Pick<PartOf<'controller'>, 'ratedV' | 'lowVoltageCutoffV'>;
 

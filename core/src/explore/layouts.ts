@@ -1,3 +1,4 @@
+import { motorCount } from '../document/motors.ts';
 import { priceOfLine } from '../document/purchase.ts';
 import { standingKg } from '../machine/machine.ts';
 import type { BuildDocument } from '../document/document.ts';
@@ -8,7 +9,8 @@ import { axleLoadsKg } from '../ride/start-grade.ts';
 import { gearTable } from '../verdict/gearing.ts';
 import { letsIn, usualOf } from '../law/usual.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
-import { study } from '../verdict/study.ts';
+import type { Check } from '../check/check.ts';
+import { study, type Study } from '../verdict/study.ts';
 import { LAYOUTS, layoutOf, motorFor, withMotor, type LayoutName } from './motor-for.ts';
 import { offerOf, type Offer } from './offer.ts';
 
@@ -54,6 +56,8 @@ function gearsKept(name: LayoutName, build: BuildDocument): string {
     : 'the one, for the legs';
 }
 
+const stopsOf = ({ powerChecks }: Study): readonly Check[] => powerChecks.filter((c) => c.state === 'stop');
+
 /**
  * Front, rear, middle and external drive on this donor, each with the build's own motor where it is of that layout, else with
  * the shelf's for it that the place lets in; battery and controller stay.
@@ -66,7 +70,9 @@ export function compareLayouts(
   const here = layoutOf(build);
   const place = book.find((p) => p.id === build.brief.place);
   const usual = place && usualOf(place, book);
-  const volts = study(build).known.packs[0].nominalV.value;
+  const hand = study(build);
+  const volts = hand.known.packs[0].nominalV.value;
+  const stopped = new Set(stopsOf(hand).map((c) => c.id));
   return LAYOUTS.map((name): Layout => {
     const own = name === here;
     const motor = own ? undefined : motorFor(build, motors, { layout: name, usual, volts });
@@ -76,13 +82,19 @@ export function compareLayouts(
     const gears = gearTable(s);
     const loads = axleLoadsKg(standingKg(s.machine), s.machine.balance);
     const grades = gripGrades(s.subject);
+    const offer = offerOf(s, book);
     return {
-      ...offerOf(s, book),
+      ...offer,
+      // Pack and controller stay: what the chain of current stops at is the motor’s doing only where it did not before.
+      stops: [...offer.stops, ...stopsOf(s).filter((c) => !stopped.has(c.id))],
       ...(missing ? { stops: [], looks: [], waits: 0 } : {}),
       name,
       motor: own ? build.drive.name : motor?.name,
       own,
-      letIn: motor === undefined || usual === undefined || letsIn(usual, motor.ratedPowerW),
+      letIn:
+        motor === undefined ||
+        usual === undefined ||
+        letsIn(usual, motorCount(candidate ?? build) * motor.ratedPowerW),
       build: candidate,
       slipDryPct: grades.dryPct,
       slipWetPct: grades.wetPct,

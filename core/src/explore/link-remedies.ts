@@ -3,7 +3,7 @@ import { withBatteryLimit } from '../document/turned-down.ts';
 import type { PackDocument } from '../document/pack.ts';
 import { withPack } from '../document/quantity-at.ts';
 import type { Sourced } from '../document/quantity-spec.ts';
-import { applyPart } from '../parts/apply-part.ts';
+import { buyPart } from '../parts/apply-part.ts';
 import { ofType } from '../parts/of-type.ts';
 import type { Part } from '../parts/part.ts';
 import { isPhaseLink, sameLink, type Link, type LinkKey } from '../power-chain/link.ts';
@@ -64,7 +64,7 @@ export const cheapest = <P extends Part>(parts: readonly P[], currency: string):
 
 const copied = (build: BuildDocument, part: Part, pack: number): Draft => ({
   what: part.name,
-  build: applyPart(build, part, pack),
+  build: buyPart(build, part, pack),
   price: part.price,
   part,
 });

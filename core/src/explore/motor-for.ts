@@ -1,6 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
 import { letsIn, type Usual } from '../law/usual.ts';
-import { applyPart } from '../parts/apply-part.ts';
+import { buyPart } from '../parts/apply-part.ts';
 import type { PartOf } from '../parts/part.ts';
 
 /** Where a motor can pull. */
@@ -64,6 +64,6 @@ export function motorFor(build: BuildDocument, motors: readonly Motor[], wanted:
 
 /** A build with a motor where a layout has it. */
 export function withMotor(build: BuildDocument, layout: LayoutName, motor: Motor): BuildDocument {
-  const with_ = applyPart(build, motor);
+  const with_ = buyPart(build, motor);
   return { ...with_, drive: { ...with_.drive, wheel: layout === 'front' ? 'front' : 'rear' } };
 }

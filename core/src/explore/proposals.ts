@@ -2,12 +2,12 @@ import type { BuildDocument } from '../document/document.ts';
 import { withPack } from '../document/quantity-at.ts';
 import { usualOf, type Usual } from '../law/usual.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
-import { applyPart } from '../parts/apply-part.ts';
+import { buyPart } from '../parts/apply-part.ts';
 import type { Part, PartOf } from '../parts/part.ts';
 import type { State } from '../check/state.ts';
 import { plannedKm } from '../verdict/figures/range-figures.ts';
 import { study } from '../verdict/study.ts';
-import { asOrdered } from './as-ordered.ts';
+import { asOrdered, newlySet } from './as-ordered.ts';
 import { madeForVolts } from './goes-with.ts';
 import { LAYOUTS, motorFor, withMotor, type LayoutName } from './motor-for.ts';
 import { offerOf, type Offer } from './offer.ts';
@@ -59,7 +59,7 @@ function controllerFor(
 
 /** Everything of the old pack goes but where it sits and how it is charged. */
 const withShelfPack = (build: BuildDocument, pack: Pack): BuildDocument =>
-  applyPart(
+  buyPart(
     withPack({ ...build, packs: [build.packs[0]] }, 0, (p) => ({ ...p, make: 'ready' })),
     pack,
   );
@@ -83,9 +83,11 @@ function trialOf(
   parts: readonly Part[],
 ): Trial | undefined {
   const motors = parts.filter((p) => p.type === 'motor');
-  const controllers = parts.filter((p) => p.type === 'controller');
   const motor = motorFor(build, motors, { layout, usual, volts });
   if (motor === undefined) return undefined;
+  const controllers = parts
+    .filter((p) => p.type === 'controller')
+    .filter((p) => p.commutation === motor.commutation);
   const wh = (p: Pack): number => p.nominalV * p.capacityAh;
   const trials = parts
     .filter((p): p is Pack => p.type === 'pack')
@@ -94,8 +96,9 @@ function trialOf(
     .flatMap((pack): Trial[] => {
       const controller = controllerFor(pack, motor.ratedPowerW, controllers);
       if (controller === undefined) return [];
-      const driven = asOrdered(withShelfPack(withMotor(build, layout, motor), pack));
-      return [{ layout, volts, motor, pack, controller, build: applyPart(driven, controller) }];
+      const driven = withShelfPack(withMotor(build, layout, motor), pack);
+      const set = newlySet(buyPart(driven, controller), usual?.cutoffKmh);
+      return [{ layout, volts, motor, pack, controller, build: asOrdered(set) }];
     });
   const wanted = build.brief.distanceKm.source === 'unknown' ? 0 : build.brief.distanceKm.value;
   return trials.find((t) => (plannedKm(study(t.build))?.low ?? 0) >= wanted) ?? trials.at(-1);

@@ -1,10 +1,11 @@
-import type { State } from '../check/state.ts';
+import { isWorse, type State } from '../check/state.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
 import { applyPart } from '../parts/apply-part.ts';
 import type { PartType } from '../document/part-types.ts';
 import type { Part } from '../parts/part.ts';
-import { study } from '../verdict/study.ts';
+import { study, type Study } from '../verdict/study.ts';
+import { opensBy } from './change/opens.ts';
 import { offerOf, type Offer } from './offer.ts';
 
 /** What a build would be with a part of the shelf in the place of its own. */
@@ -13,7 +14,7 @@ export interface ShelfOffer extends Pick<
   'className' | 'classState' | 'hillKmh' | 'plannedKm' | 'heatState' | 'hottestC'
 > {
   readonly id: string;
-  /** Checks of fit that it adds: the worst of them, and what it is called. */
+  /** What it adds that is amiss, of fit and of the power chain: the worst state, and what is in it. */
   readonly fit: State;
   readonly fitWords: string;
 }
@@ -54,6 +55,54 @@ export function ratingOf(part: Part): number {
   }
 }
 
+/** What is changed along with a part and costs little: it asks for another, and stops nobody. */
+const GOES_WITH: ReadonlySet<string> = new Set(['charger-volts', 'fuse-volts']);
+
+interface Amiss {
+  readonly key: string;
+  readonly state: 'stop' | 'look';
+  readonly title: string;
+}
+
+/** What stops a build or asks for a look: checks of fit and of the power chain, and links that are too small. */
+function amissIn({ checks, powerChecks, chain }: Study): readonly Amiss[] {
+  const found = [...checks, ...powerChecks].flatMap(({ id, state, title }): Amiss[] => {
+    if (state !== 'stop' && state !== 'look') return [];
+    return [{ key: id, title, state: [...GOES_WITH].some((one) => id.startsWith(one)) ? 'look' : state }];
+  });
+  const short = chain.links
+    .filter(({ margin }) => margin !== undefined && margin < 0)
+    .map(({ id, pack, name }): Amiss => ({
+      key: `${id} ${String(pack)}`,
+      state: 'stop',
+      title: `${name} too small`,
+    }));
+  return [...found, ...short];
+}
+
+const NAMED = 3;
+const someOf = (titles: readonly string[]): string =>
+  titles.length > NAMED
+    ? `${titles.slice(0, NAMED).join('; ')} and ${String(titles.length - NAMED)} more`
+    : titles.join('; ');
+
+/** Whether a part goes with the rest, in words: what stands in the way already is not its doing. */
+function fitOf(own: Study, then: Study): Pick<ShelfOffer, 'fit' | 'fitWords'> {
+  const before = new Map(amissIn(own).map((one) => [one.key, one.state]));
+  const news = amissIn(then).filter((one) => isWorse(one.state, before.get(one.key) ?? 'fine'));
+  const named = (state: Amiss['state']): readonly string[] =>
+    news.filter((one) => one.state === state).map((one) => one.title);
+  const [stops, looks, opens] = [named('stop'), named('look'), opensBy(own, then)];
+  if (stops.length > 0) return { fit: 'stop', fitWords: someOf(stops) };
+  if (opens.length > 0)
+    return { fit: 'unknown', fitWords: `to be found out: ${someOf([...opens, ...looks])}` };
+  if (looks.length > 0) return { fit: 'look', fitWords: someOf(looks) };
+  const waits = then.checks.filter((c) => c.state === 'unknown').length;
+  return waits > 0
+    ? { fit: 'unknown', fitWords: `${String(waits)} to measure` }
+    : { fit: 'fine', fitWords: 'nothing more in the way' };
+}
+
 /**
  * The build with each part in turn.
  * @param packIndex which pack a pack or a cell is for
@@ -64,14 +113,10 @@ export function shelfOffers(
   packIndex: number,
   book: RuleBook,
 ): readonly ShelfOffer[] {
-  const now = offerOf(study(build), book);
-  const known = new Map([...now.stops, ...now.looks].map((c) => [c.id, c.state]));
+  const own = study(build);
   return parts.map((part): ShelfOffer => {
-    const offer = offerOf(study(applyPart(build, part, packIndex)), book);
-    const { className, classState, hillKmh, plannedKm, heatState, hottestC, stops, looks, waits } = offer;
-    // What stands in the way already is not the part's doing.
-    const [worst] = [...stops, ...looks].filter((c) => known.get(c.id) !== c.state);
-    const waiting = waits > 0 ? 'unknown' : 'fine';
+    const then = study(applyPart(build, part, packIndex));
+    const { className, classState, hillKmh, plannedKm, heatState, hottestC } = offerOf(then, book);
     return {
       id: part.id,
       className,
@@ -80,8 +125,7 @@ export function shelfOffers(
       plannedKm,
       heatState,
       hottestC,
-      fit: worst?.state ?? waiting,
-      fitWords: worst?.title ?? (waits > 0 ? `${String(waits)} to measure` : 'nothing more in the way'),
+      ...fitOf(own, then),
     };
   });
 }

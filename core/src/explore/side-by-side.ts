@@ -1,6 +1,7 @@
 import type { State } from '../check/state.ts';
 import { STAGE_IDS } from '../check/stage-ids.ts';
 import type { ReadyMade } from '../document/money-plans.ts';
+import { ratedTogether } from '../document/motors.ts';
 import type { Unit } from '../quantity/units.ts';
 import type { Verdict } from '../verdict/evaluate.ts';
 import type { Figure, FigureId } from '../verdict/figure.ts';
@@ -149,9 +150,7 @@ const SPECS: readonly Spec[] = [
     digits: 0,
     less: undefined,
     usual: 750,
-    of: ({ known: { drive } }) => ({
-      value: drive.ratedPowerW.source === 'unknown' ? undefined : drive.ratedPowerW.value,
-    }),
+    of: ({ known: { drive }, study: { build } }) => ({ value: ratedTogether(build, drive.ratedPowerW) }),
     ready: (r) => r.motorW,
   },
   {

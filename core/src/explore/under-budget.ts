@@ -1,10 +1,12 @@
 import type { BuildDocument } from '../document/document.ts';
-import type { State } from '../check/state.ts';
+import { isWorse, type State } from '../check/state.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
-import { applyPart } from '../parts/apply-part.ts';
+import { buyPart } from '../parts/apply-part.ts';
 import type { Part } from '../parts/part.ts';
 import { evaluate } from '../verdict/evaluate.ts';
-import { study } from '../verdict/study.ts';
+import { study, type Study } from '../verdict/study.ts';
+import { opensBy } from './change/opens.ts';
+import { layoutOf, suits } from './motor-for.ts';
 import { offerOf, type Offer } from './offer.ts';
 
 /** A cheaper build that keeps what the brief asks. */
@@ -18,6 +20,8 @@ export interface WayBack {
   readonly plannedKm: Offer['plannedKm'];
   readonly hillKmh: number | undefined;
   readonly className: string;
+  /** What has to be found out then: not known, and not asked before, or asked less. */
+  readonly opens: readonly string[];
 }
 
 /** What the search found. */
@@ -37,10 +41,9 @@ export type UnderBudget =
 const SWAPPED = ['motor', 'pack', 'controller'] as const;
 /** So many are told. */
 const WAYS = 3;
-const RANK: readonly State[] = ['fine', 'look', 'unknown', 'stop'];
-const noWorse = (now: State, then: State): boolean => RANK.indexOf(then) <= RANK.indexOf(now);
+const noWorse = (now: State, then: State): boolean => !isWorse(then, now);
 
-/** What may not get worse: class, hill, heat and distance of the brief, and what stands in the way of fitting. */
+/** What may not get worse: class, hill, heat and distance of the brief. */
 function keeps(now: Offer, then: Offer, wantedKm: number): boolean {
   const reaches = (o: Offer): State => {
     if (o.plannedKm === undefined || o.plannedKm.high < wantedKm) return 'stop';
@@ -50,10 +53,21 @@ function keeps(now: Offer, then: Offer, wantedKm: number): boolean {
     noWorse(now.classState, then.classState) &&
     (then.hillKmh !== undefined || now.hillKmh === undefined) &&
     noWorse(now.heatState, then.heatState) &&
-    noWorse(reaches(now), reaches(then)) &&
-    then.stops.length <= now.stops.length
+    noWorse(reaches(now), reaches(then))
   );
 }
+
+/** What stops a build: checks of fit and of the power chain, and links of it that are too small. */
+const stopsIn = ({ checks, powerChecks, chain }: Study): readonly string[] => [
+  ...[...checks, ...powerChecks].filter((c) => c.state === 'stop').map((c) => c.id),
+  ...chain.links
+    .filter((l) => l.margin !== undefined && l.margin < 0)
+    .map((l) => `${l.id} ${String(l.pack)}`),
+];
+
+/** A motor of another place in the machine is no cheaper motor, but another conversion. */
+const sitsAlike = (build: BuildDocument, part: Part): boolean =>
+  part.type !== 'motor' || suits(part, layoutOf(build));
 
 /**
  * Builds of the shelf under the budget that keep what the brief asks, the cheapest first: one part in the place of the build's
@@ -65,26 +79,31 @@ export function underBudget(build: BuildDocument, shelf: readonly Part[], book: 
   const verdict = evaluate(build, book, shelf);
   const total = verdict.list.ledger.total.most;
   if (total <= budget) return { kind: 'within', left: budget - total };
-  const now = offerOf(study(build), book);
+  const own = study(build);
+  const now = offerOf(own, book);
+  const stops = new Set(stopsIn(own));
   const wantedKm = verdict.known.brief.distanceKm.value;
   const priceOf = (key: string): number =>
     verdict.list.rows.find((r) => r.key === key && r.state === 'needed')?.price ?? 0;
   const cheaper = shelf.filter(
     (p) =>
       SWAPPED.some((type) => type === p.type) &&
+      sitsAlike(build, p) &&
       p.currency === build.money.currency &&
       p.price !== null &&
       p.price < priceOf(p.type),
   );
   let tried = 0;
   const way = (parts: readonly Part[]): WayBack | undefined => {
-    const next = parts.reduce((b, p) => applyPart(b, p), build);
+    const next = parts.reduce((b, p) => buyPart(b, p), build);
     tried += 1;
     const { ledger } = evaluate(next, book, shelf).list;
     const sum = ledger.total.most;
     // What looks cheaper because more of it has no known price is no way back.
     if (sum >= total || ledger.noIdea > verdict.list.ledger.noIdea) return undefined;
-    const offer = offerOf(study(next), book);
+    const then = study(next);
+    if (stopsIn(then).some((one) => !stops.has(one))) return undefined;
+    const offer = offerOf(then, book);
     if (!keeps(now, offer, wantedKm)) return undefined;
     return {
       parts: parts.map(({ type, name }) => ({ type, name })),
@@ -94,6 +113,7 @@ export function underBudget(build: BuildDocument, shelf: readonly Part[], book: 
       plannedKm: offer.plannedKm,
       hillKmh: offer.hillKmh,
       className: offer.className,
+      opens: opensBy(own, then),
     };
   };
   const single = cheaper.flatMap((p) => way([p]) ?? []);

@@ -4,6 +4,7 @@ import shelfFile from '../../../demo/parts.json' with { type: 'json' };
 import { part } from '../parts/part.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { withQuantity } from '../document/quantity-at.ts';
+import { newBuild } from '../document/template.ts';
 import { trike } from '../test/demo.ts';
 import { sample } from '../test/sample.ts';
 import { shippedRules } from '../law/rules.ts';
@@ -99,6 +100,28 @@ describe('one step more of', () => {
       shippedRules(),
     );
     expect(already.find((s) => s.id === 'volts')?.stops.join('; ')).not.toMatch(/against the controller/);
+  });
+
+  it('names what nobody has read and is asked more', () => {
+    const bare = withQuantity(trike, 'controller.ratedV', { source: 'unknown' });
+    const opens = Object.fromEntries(
+      voltsOrAmps(bare, shelf, shippedRules()).map((s) => [s.id, s.opens.join('; ')]),
+    );
+    expect(opens['volts']).toContain('Full charge against the controller');
+    expect(opens['amp-hours']).not.toContain('the controller');
+    expect(opens['now']).toBe('');
+  });
+
+  it('a larger motor is one that its controller can turn: two leads for two, three for three', () => {
+    const brushed: BuildDocument = {
+      ...newBuild('Chain drive', 'external'),
+      drive: { ...newBuild('Chain drive', 'external').drive, name: 'Old', commutation: 'brushes' },
+    };
+    const larger = voltsOrAmps(brushed, shelf, shippedRules()).find((s) => s.id === 'motor');
+    expect(larger?.build.drive.commutation ?? 'brushes').toBe('brushes');
+    const can = { ...brushed, drive: { ...brushed.drive, commutation: 'electronic' as const } };
+    const other = voltsOrAmps(can, shelf, shippedRules()).find((s) => s.id === 'motor');
+    expect(other?.build.drive.commutation).toBe('electronic');
   });
 
   it('leaves the build alone', () => {

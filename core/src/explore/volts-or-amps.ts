@@ -9,15 +9,17 @@ import type { PackDocument } from '../document/pack.ts';
 import { withPack } from '../document/quantity-at.ts';
 import type { Sourced } from '../document/quantity-spec.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
-import { applyPart } from '../parts/apply-part.ts';
+import { buyPart } from '../parts/apply-part.ts';
 import type { Part, PartOf } from '../parts/part.ts';
 import { priceIn } from '../parts/price-in.ts';
 import { classFigure } from '../verdict/figures/class-figure.ts';
 import type { State } from '../check/state.ts';
 import { judged } from '../verdict/judged.ts';
 import { study, type Study } from '../verdict/study.ts';
-import { leaving } from './change/step.ts';
+import { opensBy } from './change/opens.ts';
+import { ampsStandIn, leaving, motorStandsIn } from './change/step.ts';
 import { compare } from './compare.ts';
+import { turnsMotor } from './goes-with.ts';
 import { layoutOf, suits } from './motor-for.ts';
 
 type StepId = 'now' | 'volts' | 'amp-hours' | 'amps' | 'motor';
@@ -40,6 +42,8 @@ export interface Step {
   readonly weakestMargin: number | undefined;
   /** Checks of the power chain that stop it, and that the build as it is does not stop at, by their titles. */
   readonly stops: readonly string[];
+  /** What nobody has read, and is asked more than before. */
+  readonly opens: readonly string[];
   readonly classWords: string;
   readonly classState: State;
   readonly massKg: number;
@@ -164,7 +168,8 @@ const smallest = <P extends Part>(parts: readonly P[], of: (p: P) => number, abo
 
 /** The shelf's next larger controller; its amps are taken, speed and power limits stay as they are set. */
 function moreAmps(build: BuildDocument, controllers: readonly PartOf<'controller'>[]): Draft {
-  const { controller } = knownBuild(build);
+  const known = knownBuild(build);
+  const { controller } = known;
   const now = controller.batteryCurrentA.value;
   const part = smallest(controllers, (p) => p.batteryCurrentA, now);
   const amps = part?.batteryCurrentA ?? Math.round(now * QUARTER);
@@ -172,7 +177,7 @@ function moreAmps(build: BuildDocument, controllers: readonly PartOf<'controller
   return {
     id: 'amps',
     what: `${String(amps)} A, ${String(phase)} A phase`,
-    against: leaving(controller.batteryCurrentA, now.toFixed(0), 'A').against,
+    against: ampsStandIn(known),
     price: priceIn(build, part),
     build: {
       ...build,
@@ -190,26 +195,33 @@ const SAME_WINDING = 1.25;
 
 /** The shelf's next motor of the kind for the same wheel by rated power, among those wound alike, else of all; fit not judged. */
 function largerMotor(build: BuildDocument, motors: readonly PartOf<'motor'>[]): Draft | undefined {
-  const { drive } = knownBuild(build);
+  const known = knownBuild(build);
+  const { drive } = known;
   const outputOf = (one: BuildDocument): number => {
     const { kvRpmPerV, reduction } = knownBuild(one).drive;
     return kvRpmPerV.value / reduction.value;
   };
   const output = outputOf(build);
   const alike = (m: PartOf<'motor'>): boolean =>
-    Math.abs(Math.log(outputOf(applyPart(build, m)) / output)) <= Math.log(SAME_WINDING);
-  const kind = motors.filter((m) => m.kind === build.drive.kind && suits(m, layoutOf(build)));
+    Math.abs(Math.log(outputOf(buyPart(build, m)) / output)) <= Math.log(SAME_WINDING);
+  // A controller for two leads turns no motor of three, and the other way round.
+  const kind = motors.filter(
+    (m) =>
+      m.kind === build.drive.kind && m.commutation === build.drive.commutation && suits(m, layoutOf(build)),
+  );
   const next = (list: readonly PartOf<'motor'>[]) =>
     smallest(list, (m) => m.ratedPowerW, drive.ratedPowerW.value);
   const part = next(kind.filter(alike)) ?? next(kind);
   if (part === undefined) return undefined;
-  const { against } = leaving(drive.ratedPowerW, drive.ratedPowerW.value.toFixed(0), 'W');
+  const usual = motorStandsIn(build, known);
   return {
     id: 'motor',
     what: part.name,
-    against,
+    // Larger than what, is by its watts.
+    against:
+      usual === '' ? leaving(drive.ratedPowerW, drive.ratedPowerW.value.toFixed(0), 'W').against : usual,
     price: priceIn(build, part),
-    build: applyPart(build, part),
+    build: buyPart(build, part),
   };
 }
 
@@ -232,6 +244,7 @@ function result(draft: Draft, now: Study, book: RuleBook): Step {
     weakest: s.chain.weakest?.name,
     weakestMargin: s.chain.weakest?.margin,
     stops: newStops(s, now),
+    opens: draft.id === 'now' ? [] : opensBy(now, s),
     classWords: words.words ?? '',
     classState: words.state,
     massKg: is.massKg,
@@ -249,7 +262,7 @@ export function voltsOrAmps(build: BuildDocument, parts: readonly Part[], book: 
     moreAmpHours(build),
     moreAmps(
       build,
-      parts.filter((p) => p.type === 'controller'),
+      parts.filter((p) => p.type === 'controller').filter((p) => turnsMotor(p, build)),
     ),
     largerMotor(
       build,

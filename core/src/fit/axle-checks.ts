@@ -1,8 +1,8 @@
 import { firstOf } from '../quantity/first-of.ts';
 import { qty } from '../quantity/phrase.ts';
-import { asked, measured, told, type Check } from '../check/check.ts';
+import { asked, measured, told, type Bounded, type Check } from '../check/check.ts';
 import { discChecks } from './disc-checks.ts';
-import { askedMaterial, driven } from './driven-end.ts';
+import { askedIfSteelTurns, driven } from './driven-end.ts';
 import { widthChecks } from './hub-width.ts';
 import type { Subject } from './subject.ts';
 
@@ -50,15 +50,18 @@ function slotWidth(s: Subject): Check {
   const { donor, drive } = s.known;
   const opening = drive.flatsMm.value - donor.slotWidthMm.value;
   const steel = driven(s) === 'steel';
+  const judged = (isSteel: boolean): Bounded => ({
+    value: Math.max(0, opening),
+    sense: 'most',
+    fine: 0.05,
+    look: isSteel ? 0.5 : 0.05,
+  });
   return measured({
     id: 'slot-width',
     group: 'frame',
     title: 'Slot to be opened for the axle flats',
-    value: Math.max(0, opening),
     unit: 'mm',
-    sense: 'most',
-    fine: 0.05,
-    look: steel ? 0.5 : 0.05,
+    ...judged(steel),
     limit: ['at most 0, filed to 0.5 mm on steel'],
     why:
       opening > 0.05
@@ -79,7 +82,7 @@ function slotWidth(s: Subject): Check {
     ),
     origin: 'common practice',
     inputs: [donor.slotWidthMm, drive.flatsMm],
-    asked: [askedMaterial(s)],
+    asked: askedIfSteelTurns(s, [donor.slotWidthMm, drive.flatsMm], judged),
   });
 }
 
@@ -129,22 +132,25 @@ function slotDepth(s: Subject): Check {
 
 function plate(s: Subject): Check {
   const { donor } = s.known;
-  const fine = driven(s) === 'steel' ? 4 : 6;
+  const judged = (isSteel: boolean): Bounded => ({
+    value: donor.dropoutMm.value,
+    sense: 'least',
+    fine: isSteel ? 4 : 6,
+    look: 3,
+  });
+  const own = judged(driven(s) === 'steel');
   return measured({
     id: 'dropout-plate',
     group: 'frame',
     title: 'Dropout plate',
-    value: donor.dropoutMm.value,
     unit: 'mm',
-    sense: 'least',
-    fine,
-    look: 3,
-    limit: ['at least ', qty(fine, 'mm', 0), driven(s) === 'steel' ? ' of steel' : ''],
+    ...own,
+    limit: ['at least ', qty(own.fine, 'mm', 0), driven(s) === 'steel' ? ' of steel' : ''],
     why: ['The lips bear the torque over their thickness.'],
     remedy: ['Fit an arm on each side; below 3 mm take another donor.'],
     origin: 'common practice',
     inputs: [donor.dropoutMm],
-    asked: [askedMaterial(s)],
+    asked: askedIfSteelTurns(s, [donor.dropoutMm], judged),
   });
 }
 

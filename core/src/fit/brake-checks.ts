@@ -172,6 +172,7 @@ function kind(s: Subject): Check {
   const hasRim = front === 'rim' || rear === 'rim';
   const rim = fast && hasRim;
   const lost = lostWords(s);
+  const unsaid = hasRim && count === 2 ? unsaidSpeed(s, (ms) => msToKmh(ms) <= RIM_KMH) : [];
   return told({
     id: 'brake-kind',
     group: 'brakes',
@@ -205,8 +206,9 @@ function kind(s: Subject): Check {
       ['Nothing to do.'],
     ),
     origin: 'common practice',
-    inputs: hasRim && count === 2 ? unsaidSpeed(s, (ms) => msToKmh(ms) <= RIM_KMH) : [],
-    asked: kinds(s),
+    inputs: unsaid,
+    // A brake that is not there, and a rim at a speed that is known, stop whatever the other end has.
+    asked: count < 2 || (rim && unsaid.length === 0) ? [] : kinds(s),
   });
 }
 
@@ -225,7 +227,6 @@ const backPedal = (s: Subject): readonly Check[] =>
           remedy: ['Take a motor made for back-pedal hubs, or a free-running hub and a rim or disc brake.'],
           origin: 'common practice',
           inputs: [],
-          asked: kinds(s),
         }),
       ]
     : [];

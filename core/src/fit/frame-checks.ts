@@ -97,10 +97,14 @@ function material(s: Subject): Check {
     ),
     origin: 'common practice',
     inputs: soft && !carbon && !magnesium ? unsaidStrength(s) : [],
-    asked: [
-      asked('frame material', frameMaterial),
-      ...(front ? [asked('fork material', forkMaterial), asked('kind of fork', forkKind)] : []),
-    ],
+    // What stops by itself stops whatever the rest is.
+    asked:
+      carbon || magnesium
+        ? []
+        : [
+            asked('frame material', frameMaterial),
+            ...(front ? [asked('fork material', forkMaterial), asked('kind of fork', forkKind)] : []),
+          ],
   });
 }
 

@@ -1,7 +1,7 @@
 import { firstOf } from '../quantity/first-of.ts';
 import { qty } from '../quantity/phrase.ts';
-import { measured, type Check } from '../check/check.ts';
-import { askedMaterial, driven } from './driven-end.ts';
+import { measured, type Bounded, type Check } from '../check/check.ts';
+import { askedIfSteelTurns, driven } from './driven-end.ts';
 import type { Subject } from './subject.ts';
 
 /** Slack that nuts and washers take up, mm. Common practice, no source. */
@@ -22,6 +22,12 @@ function tooWide(s: Subject): Check {
   const here = s.hub === 'front' ? donor.frontOldMm : donor.rearOldMm;
   const wider = drive.overLocknutMm.value - here.value;
   const steel = driven(s) === 'steel';
+  const judged = (isSteel: boolean): Bounded => ({
+    value: wider,
+    sense: 'most',
+    fine: SLACK_MM,
+    look: isSteel ? COLD_SET_MM : SLACK_MM,
+  });
   const why = firstOf(
     [
       [
@@ -45,11 +51,8 @@ function tooWide(s: Subject): Check {
     id: 'hub-width',
     group: 'frame',
     title: 'Hub wider than the dropouts',
-    value: wider,
     unit: 'mm',
-    sense: 'most',
-    fine: SLACK_MM,
-    look: steel ? COLD_SET_MM : SLACK_MM,
+    ...judged(steel),
     limit: ['at most ', qty(SLACK_MM, 'mm', 1), steel ? ', cold-set to 5 mm' : ''],
     why,
     remedy: firstOf(
@@ -68,7 +71,7 @@ function tooWide(s: Subject): Check {
     origin: 'common practice',
     source: 'usual widths: front 100 mm; rear 130, 135, 142 or 148 mm',
     inputs: [here, drive.overLocknutMm],
-    asked: [askedMaterial(s)],
+    asked: askedIfSteelTurns(s, [here, drive.overLocknutMm], judged),
   });
 }
 

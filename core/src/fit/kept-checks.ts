@@ -1,10 +1,9 @@
 import { told, type Check } from '../check/check.ts';
 import type { State } from '../check/state.ts';
-import type { KEPT_PARTS } from '../document/donor.ts';
+import { drivenAsMade, stays, type KeptPart } from '../document/kept.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import type { Subject } from './subject.ts';
 
-type Kept = (typeof KEPT_PARTS)[number];
 interface Mixed {
   readonly state: State;
   readonly why: string;
@@ -12,8 +11,8 @@ interface Mixed {
 }
 
 /** What is asked of parts that stay together with parts that come new. Common practice, no source. */
-function mixed(keeps: ReadonlySet<Kept>): Mixed {
-  const old = (part: Kept): boolean => keeps.has(part);
+function mixed(keeps: ReadonlySet<KeptPart>): Mixed {
+  const old = (part: KeptPart): boolean => keeps.has(part);
   return firstOf<Mixed>(
     [
       [
@@ -50,6 +49,22 @@ function mixed(keeps: ReadonlySet<Kept>): Mixed {
           remedy: 'Measure with the lever pulled and let go, and set the controller for it.',
         },
       ],
+      [
+        (old('sensors') || old('throttle')) && !old('controller'),
+        {
+          state: 'look',
+          why: 'A sensor or throttle gives the signal that its own controller reads: pulses, volts or a language of their own.',
+          remedy: 'Find its pins and read its signal at rest and in action before it is joined.',
+        },
+      ],
+      [
+        old('charger') && !old('pack'),
+        {
+          state: 'look',
+          why: 'A charger ends at the volts of its own pack, and at no other’s.',
+          remedy: 'Read its end of charge without load, and type it under Power: the check there decides.',
+        },
+      ],
     ],
     {
       state: 'fine',
@@ -64,6 +79,16 @@ export function keptChecks({ build }: Subject): readonly Check[] {
   const { keeps } = build.donor;
   if (keeps.length === 0) return [];
   const { state, why, remedy } = mixed(new Set(keeps));
+  const unasked = firstOf(
+    [
+      [
+        drivenAsMade(build),
+        ' Motor and controller stay as their maker put them: neither whether they go in is asked, nor what bears their torque.',
+      ],
+      [stays(build, 'motor'), ' The motor stays where its maker put it: whether it goes in is not asked.'],
+    ],
+    '',
+  );
   return [
     told({
       id: 'kept-parts',
@@ -72,7 +97,7 @@ export function keptChecks({ build }: Subject): readonly Check[] {
       state,
       words: keeps.join(', '),
       limit: ['made for each other, or pins and signals known'],
-      why: [why],
+      why: [why, unasked],
       remedy: [remedy],
       origin: 'common practice',
       inputs: [],

@@ -57,6 +57,15 @@ describe('brakes', () => {
   });
 
   it('are missing where there is only one, and rims are not enough above 32 km/h', () => {
+    // Whatever nobody has looked at on the other end.
+    const half = { brakeFront: 'none', brakeRear: 'unknown' } as const;
+    expect(one(hub({ donor: half }), 'brake-kind').state).toBe('stop');
+    expect(one(hub({ donor: { brakeFront: 'rim', brakeRear: 'unknown' } }), 'brake-kind', 34).state).toBe(
+      'stop',
+    );
+    expect(one(hub({ donor: { brakeFront: 'rim', brakeRear: 'unknown' } }), 'brake-kind', 20).state).toBe(
+      'unknown',
+    );
     expect(one(hub({ donor: { brakeFront: 'none' } }), 'brake-kind').state).toBe('stop');
     const rims = { donor: { brakeFront: 'rim' as const, brakeRear: 'rim' as const } };
     expect(one(hub(rims), 'brake-kind', 31).state).toBe('fine');

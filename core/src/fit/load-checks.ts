@@ -1,3 +1,4 @@
+import { massesOf } from '../document/kept.ts';
 import { standingKg, type Balance } from '../machine/machine.ts';
 import { couldTurn } from '../machine/span.ts';
 import { orNull } from '../quantity/or-null.ts';
@@ -24,7 +25,8 @@ export function gripGrades({ machine, known }: Subject): GripGrades {
 }
 
 function permitted(s: Subject): Check {
-  const { donor, brief, drive, packs, controller } = s.known;
+  const { build, known } = s;
+  const { donor, brief } = known;
   const total = standingKg(s.machine);
   return measured({
     id: 'permitted-mass',
@@ -41,15 +43,7 @@ function permitted(s: Subject): Check {
     origin: 'common practice',
     source: 'the maker’s label',
     limitFrom: [donor.permittedKg],
-    inputs: [
-      donor.permittedKg,
-      donor.massKg,
-      brief.riderMassKg,
-      brief.loadMassKg,
-      drive.massKg,
-      ...packs.map((pack) => pack.massKg),
-      controller.massKg,
-    ],
+    inputs: [donor.permittedKg, ...massesOf(build, known), brief.riderMassKg, brief.loadMassKg],
   });
 }
 

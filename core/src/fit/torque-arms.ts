@@ -1,10 +1,10 @@
 import { counted } from '../quantity/format.ts';
 import { qty } from '../quantity/phrase.ts';
-import { asked, measured, type Check } from '../check/check.ts';
+import { asked, measured, type Bounded, type Check } from '../check/check.ts';
 import type { Known } from '../document/known-build.ts';
 import { couldTurn } from '../machine/span.ts';
 import { STRONG_NM, axleTorqueNm, brakingTorqueNm, unsaidStrength } from './axle-torque.ts';
-import { askedMaterial, driven } from './driven-end.ts';
+import { askedIfSteelTurns, askedMaterial, driven } from './driven-end.ts';
 import type { Subject } from './subject.ts';
 
 /** Torque that a plain steel dropout holds at an axle's flats without an arm, N m. From memory. */
@@ -102,21 +102,31 @@ const armInput = (arm: Known, holds: (armNm: number) => boolean): readonly Known
 
 export function spread(s: Subject, direction: 'driving' | 'braking'): Check {
   const { drive, controller } = s.known;
-  const steel = (s.hub === 'front' ? s.build.donor.forkMaterial : s.build.donor.frameMaterial) === 'steel';
+  const steel = driven(s) === 'steel';
   const torque = direction === 'driving' ? axleTorqueNm(s) : brakingTorqueNm(s);
   const { torqueArms } = s.build.drive;
-  const held = (armNm: number): number => torqueArms * armNm + (steel ? STEEL_LIPS_NM : 0);
+  const heldBy = (isSteel: boolean, armNm: number): number =>
+    torqueArms * armNm + (isSteel ? STEEL_LIPS_NM : 0);
+  const held = (armNm: number): number => heldBy(steel, armNm);
   const holds = held(drive.armHoldsNm.value);
   const flats = drive.flatsMm.value;
+  const judged = (isSteel: boolean): Bounded => {
+    const fine = spreadingForceN(heldBy(isSteel, drive.armHoldsNm.value), flats);
+    return { value: spreadingForceN(torque, flats), sense: 'most', fine, look: fine * 1.25 };
+  };
+  const inputs = [
+    drive.flatsMm,
+    controller.phaseCurrentA,
+    drive.kvRpmPerV,
+    drive.reduction,
+    ...(torqueArms > 0 ? armInput(drive.armHoldsNm, (armNm) => torque <= held(armNm)) : []),
+  ];
   return measured({
     id: `spread-${direction}`,
     group: 'frame',
     title: direction === 'driving' ? 'Dropout spreading, driving' : 'Dropout spreading, regenerating',
-    value: spreadingForceN(torque, flats),
     unit: 'N',
-    sense: 'most',
-    fine: spreadingForceN(holds, flats),
-    look: spreadingForceN(holds, flats) * 1.25,
+    ...judged(steel),
     limit: ['at most ', qty(spreadingForceN(holds, flats), 'N', 0), ', what lips and arms hold'],
     why: [
       qty(torque, 'N m', 0),
@@ -133,13 +143,7 @@ export function spread(s: Subject, direction: 'driving' | 'braking'): Check {
     origin: 'derived',
     source: 'torque over the width across the flats; what an arm holds is from memory unless entered',
     limitFrom: [drive.flatsMm],
-    inputs: [
-      drive.flatsMm,
-      controller.phaseCurrentA,
-      drive.kvRpmPerV,
-      drive.reduction,
-      ...(torqueArms > 0 ? armInput(drive.armHoldsNm, (armNm) => torque <= held(armNm)) : []),
-    ],
-    asked: [askedMaterial(s)],
+    inputs,
+    asked: askedIfSteelTurns(s, inputs, judged),
   });
 }

@@ -63,7 +63,13 @@ export const WALK: readonly Station[] = [
   {
     name: 'Whole machine',
     measures: [
-      m('donor.massKg', 'scales', 'scales', 'weigh it bare', 'mass decides hill and range'),
+      m(
+        'donor.massKg',
+        'scales',
+        'scales',
+        'weigh it bare, but for a motor and controller that stay',
+        'mass decides hill and range',
+      ),
       m('donor.permittedKg', 'label', 'label', 'maker’s label or papers', 'all in must stay below it'),
       m(
         'donor.wheelbaseMm',

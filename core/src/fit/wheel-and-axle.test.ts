@@ -71,6 +71,33 @@ describe('torque arms', () => {
   });
 });
 
+describe('what steel would be judged otherwise', () => {
+  const at = (
+    frameMaterial: 'unknown' | 'steel' | 'aluminium',
+    changes: { readonly rearOldMm?: number; readonly slotWidthMm?: number; readonly dropoutMm?: number },
+  ) =>
+    hub({
+      donor: { frameMaterial, rearOldMm: 135, slotWidthMm: 10, dropoutMm: 6, ...changes },
+      drive: { overLocknutMm: 135, flatsMm: 10 },
+    });
+
+  it.each([
+    ['hub-width', { rearOldMm: 135 }, 'fine'],
+    ['hub-width', { rearOldMm: 132 }, 'unknown'],
+    ['hub-width', { rearOldMm: 120 }, 'stop'],
+    ['slot-width', { slotWidthMm: 10 }, 'fine'],
+    ['slot-width', { slotWidthMm: 9.7 }, 'unknown'],
+    ['slot-width', { slotWidthMm: 9 }, 'stop'],
+    ['dropout-plate', { dropoutMm: 7 }, 'fine'],
+    ['dropout-plate', { dropoutMm: 5 }, 'unknown'],
+    ['dropout-plate', { dropoutMm: 2 }, 'stop'],
+  ] as const)('waits for the material only where it turns the answer: %s, %j is %s', (id, changes, state) => {
+    expect(one(at('unknown', changes), id).state).toBe(state);
+    const known = [one(at('steel', changes), id).state, one(at('aluminium', changes), id).state];
+    expect(known[0] === known[1]).toBe(state !== 'unknown');
+  });
+});
+
 describe('what carries the motor', () => {
   it('is never cast magnesium under a hub’s axle (common practice)', () => {
     const fork = (forkMaterial: 'magnesium' | 'unknown' | 'steel') =>
@@ -84,6 +111,18 @@ describe('what carries the motor', () => {
     const mid = sample({ donor: { frameMaterial: 'magnesium' } }, 'mid-drive');
     expect(one(mid, 'material').state).toBe('look');
     expect(heard(one(mid, 'material'))).not.toContain('takes the clamps');
+  });
+
+  it('stops by what is known, whatever else nobody has looked at', () => {
+    const unseen = { frameMaterial: 'unknown', forkMaterial: 'unknown', forkKind: 'unknown' } as const;
+    const state = (donor: object, end: 'front' | 'rear' = 'front') =>
+      one((end === 'front' ? front : hub)({ donor: { ...unseen, ...donor } }), 'material').state;
+    expect(state({ forkMaterial: 'magnesium' })).toBe('stop');
+    expect(state({ forkMaterial: 'carbon' })).toBe('stop');
+    expect(state({ frameMaterial: 'carbon' })).toBe('stop');
+    expect(state({ frameMaterial: 'magnesium' }, 'rear')).toBe('stop');
+    // Of a steel fork its kind is still asked, and of the frame its material.
+    expect(state({ forkMaterial: 'steel' })).toBe('unknown');
   });
 
   it('asks an aluminium frame for torque arms only where an axle turns in it (common practice)', () => {

@@ -73,7 +73,7 @@ const massPoint = ({ build, known, machine }: Way): NumberFact =>
     machine.machineMassKg,
     'worked',
     'donor, motor, pack, controller and fittings, without rider',
-    { error: massError(known, motorCount(build)) },
+    { error: massError(build, known) },
   );
 
 /** A fade that nobody has looked for is not there, and not away. */

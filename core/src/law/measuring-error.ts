@@ -1,5 +1,7 @@
 import type { Known, KnownBuild } from '../document/known-build.ts';
-import type { QuantityPath } from '../document/document.ts';
+import type { BuildDocument, QuantityPath } from '../document/document.ts';
+import { massesOf } from '../document/kept.ts';
+import { motorCount } from '../document/motors.ts';
 
 /** A bathroom or luggage scale, read three times. Common practice, no source. */
 const SCALE_ERROR = 0.01;
@@ -36,10 +38,10 @@ export function wheelError({ donor: { rolloutMm } }: KnownBuild): number {
 }
 
 /** How far the mass of the whole machine may be off, kg: what was weighed apart errs apart. */
-export const massError = ({ donor, drive, controller, packs }: KnownBuild, motors: number): number =>
+export const massError = (build: BuildDocument, known: KnownBuild): number =>
   Math.hypot(
-    errorOf(donor.massKg),
-    motors * errorOf(drive.massKg),
-    motors * errorOf(controller.massKg),
-    ...packs.map((pack) => errorOf(pack.massKg)),
+    ...massesOf(build, known).map((mass) => {
+      const each = mass === known.drive.massKg || mass === known.controller.massKg ? motorCount(build) : 1;
+      return each * errorOf(mass);
+    }),
   );

@@ -5,6 +5,7 @@ import { isThrottle, throttleHeld } from '../document/throttle.ts';
 import type { KnownBuild, KnownPack } from '../document/known-build.ts';
 import type { PackDocument } from '../document/pack.ts';
 import { knownBuild } from '../document/known.ts';
+import { bareDonorKg } from '../document/kept.ts';
 import { hasBoard } from '../document/pack-board.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { accessoryWatts } from './accessories.ts';
@@ -81,7 +82,7 @@ export const firstPack = (build: BuildDocument, known: KnownBuild): Pack => pack
 
 /** Mass of the finished machine without rider and load, kg. */
 const machineMassKg = (build: BuildDocument, known: KnownBuild): number =>
-  known.donor.massKg.value +
+  bareDonorKg(build, known) +
   motorCount(build) * (known.drive.massKg.value + known.controller.massKg.value) +
   packsKg(known);
 

@@ -1,3 +1,5 @@
+import { batteryAmps, type Supply } from './battery.ts';
+
 /** What can bind at a moment: the one that does is named with every result. */
 export const LIMITS = [
   'voltage',
@@ -41,3 +43,11 @@ export interface Limits {
 /** m/s at which all help has ended: where nothing but the hand asks for it, that is where the hand has stopped. */
 export const helpEnd = ({ limits }: { readonly limits: Limits }): number =>
   limits.assistW === 0 ? limits.handCutoff : limits.cutoff;
+
+/** Watts that a controller takes at a pack's label: its amps there, or its limit of watts where that is less. */
+export const labelWatts = ({ batteryA, powerW }: Limits, nominalV: number): number =>
+  Math.min(nominalV * batteryA, powerW);
+
+/** The most amps that a controller takes of a supply: its limit, or what its limit of watts comes to where that is less. */
+export const mostAmps = ({ batteryA, powerW }: Limits, supply: Supply): number =>
+  Math.min(batteryA, powerW === Infinity ? Infinity : batteryAmps(supply, powerW));

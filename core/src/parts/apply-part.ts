@@ -1,12 +1,16 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { PackDocument } from '../document/pack.ts';
 import { motorCount } from '../document/motors.ts';
+import { donorSpecs } from '../document/donor.ts';
+import { bareDonorKg, stays } from '../document/kept.ts';
+import { knownBuild } from '../document/known.ts';
 import { withPack } from '../document/quantity-at.ts';
 import { NOTHING_SAID, withLine } from '../document/purchase.ts';
 import { isPackPart, isSmallPart, type PackPartType, type PartType } from '../document/part-types.ts';
 import { usualPlace } from '../document/migrate.ts';
 import type { Sourced } from '../document/quantity-spec.ts';
 import type { Part, PartOf } from './part.ts';
+import { asNew, leftBehind } from './leave-behind.ts';
 import { withPortsOf } from './pinouts.ts';
 import { CELL_KEYS, CONTROLLER_KEYS, DONOR_KEYS, MOTOR_KEYS, PACK_KEYS } from './copied-keys.ts';
 
@@ -40,6 +44,7 @@ function withDonor(build: BuildDocument, part: PartOf<'donor'>): BuildDocument {
       brakeFront: part.brakeFront,
       brakeRear: part.brakeRear,
       levers: part.levers,
+      keeps: [],
       points: {},
       outline: 'unknown',
       bosses: null,
@@ -106,6 +111,12 @@ function intoPack(pack: PackDocument, part: PartOf<PackPartType>, currency: stri
   }
 }
 
+/** A controller that turned the motor before is made for leads as that has. */
+function turnedBefore({ drive, controller }: BuildDocument): BuildDocument['controller']['commutation'] {
+  const turned = drive.name.trim() !== '' && controller.name.trim() !== '';
+  return controller.commutation === 'unknown' && turned ? drive.commutation : controller.commutation;
+}
+
 function copied(build: BuildDocument, part: Part, packIndex: number): BuildDocument {
   switch (part.type) {
     case 'motor':
@@ -123,6 +134,7 @@ function copied(build: BuildDocument, part: Part, packIndex: number): BuildDocum
           throughAxle: part.throughAxle,
           ...labelled(part, MOTOR_KEYS),
         },
+        controller: { ...build.controller, commutation: turnedBefore(build) },
       };
     case 'pack':
     case 'cell':
@@ -142,7 +154,12 @@ function copied(build: BuildDocument, part: Part, packIndex: number): BuildDocum
     case 'controller':
       return {
         ...build,
-        controller: { ...build.controller, name: part.name, ...labelled(part, CONTROLLER_KEYS) },
+        controller: {
+          ...build.controller,
+          name: part.name,
+          commutation: part.commutation,
+          ...labelled(part, CONTROLLER_KEYS),
+        },
       };
     case 'donor':
       return withDonor(build, part);
@@ -239,6 +256,38 @@ function withBrought(build: BuildDocument, part: Part, packIndex: number): Build
   return build;
 }
 
+/** Types of parts that may stay of an electric donor. */
+const MAY_STAY = ['motor', 'controller', 'pack', 'charger'] as const;
+
+/**
+ * What another part takes the place of stays no longer: it is bought, and a motor or controller that the donor was weighed with
+ * is taken off its weight.
+ */
+function withoutKept(build: BuildDocument, part: Part, packIndex: number): BuildDocument {
+  const going = MAY_STAY.find((type) => type === part.type);
+  if (going === undefined || packIndex > 0 || !stays(build, going)) return build;
+  const keeps = build.donor.keeps.filter((kept) => kept !== going);
+  const after: BuildDocument = { ...build, donor: { ...build.donor, keeps } };
+  const { massKg } = build.donor;
+  if (massKg.source === 'unknown' || going === 'pack' || going === 'charger') return after;
+  const known = knownBuild(build);
+  const less = bareDonorKg(after, known) - bareDonorKg(build, known);
+  return {
+    ...after,
+    donor: {
+      ...after.donor,
+      massKg: {
+        source:
+          known[going === 'motor' ? 'drive' : 'controller'].massKg.source === 'unknown'
+            ? 'assumed'
+            : massKg.source,
+        value: Math.max(donorSpecs.massKg.min, Number((massKg.value - less).toFixed(2))),
+        note: `as weighed less the ${going} that goes`,
+      },
+    },
+  };
+}
+
 /** The plugs of motor, controller, pack and charger are those of the part. */
 function withPlugs(build: BuildDocument, part: Part, packIndex: number): BuildDocument {
   if (part.type !== 'motor' && part.type !== 'controller' && part.type !== 'pack' && part.type !== 'charger')
@@ -256,14 +305,35 @@ function withPlugs(build: BuildDocument, part: Part, packIndex: number): BuildDo
  * Its price, days and supplier stand with its line of the parts list; a price only in the build's money or its second one.
  * @param packIndex which pack a pack, its cell or its charger is for
  */
-export function applyPart(build: BuildDocument, part: Part, packIndex = 0): BuildDocument {
-  const next = withPlugs(withBrought(copied(build, part, packIndex), part, packIndex), part, packIndex);
+export function copyPart(build: BuildDocument, part: Part, packIndex = 0): BuildDocument {
+  const changed = copied(withoutKept(build, part, packIndex), part, packIndex);
+  const next = withPlugs(withBrought(changed, part, packIndex), part, packIndex);
   const priced = linesOf(part, packIndex).reduce((b, key) => bought(b, part, key), next);
   if (isSmallPart(part.type)) return priced;
   return isPackPart(part.type)
     ? withPack(priced, packIndex, (pack) => ({ ...pack, shelf: { ...pack.shelf, [part.type]: part.id } }))
     : { ...priced, shelf: { ...next.shelf, [part.type]: part.id } };
 }
+
+/** The part of a build that another of this type takes the place of, by its name; empty where nobody has named it. */
+function nameNow({ controller, packs }: BuildDocument, { type }: Part, packIndex: number): string {
+  if (type === 'controller') return controller.name.trim();
+  return type === 'pack' ? (packs[packIndex]?.name.trim() ?? '') : '';
+}
+
+/**
+ * The same where a person takes a part from the shelf: one of another name than that in the build takes its place, and what
+ * was found out of the old one goes with it; what has no name yet is named so, and stays what it is.
+ */
+export function applyPart(build: BuildDocument, part: Part, packIndex = 0): BuildDocument {
+  const now = nameNow(build, part, packIndex);
+  const other = now !== '' && now !== part.name;
+  return copyPart(other ? leftBehind(build, part, packIndex) : build, part, packIndex);
+}
+
+/** The same where a part is bought: it is another one than whatever is in hand, and a pack is new. */
+export const buyPart = (build: BuildDocument, part: Part, packIndex = 0): BuildDocument =>
+  asNew(copyPart(leftBehind(build, part, packIndex), part, packIndex), part, packIndex);
 
 /** The part of a type that a build, or one of its packs, was copied from: its id on the shelf. */
 export const copiedFrom = (build: BuildDocument, type: PartType, packIndex = 0): string | undefined =>

@@ -40,6 +40,7 @@ export const PACK_KEYS = [
   'cellsInSeries',
   'capacityAh',
   'bmsCurrentA',
+  'boardCutoffV',
   'massKg',
   'boxLengthMm',
   'boxHeightMm',

@@ -103,6 +103,7 @@ const packPart = z.strictObject({
   cellsInSeries: positive.int(),
   capacityAh: positive,
   bmsCurrentA: positive,
+  boardCutoffV: given,
   cellsContinuousA: given,
   cellsPeakA: given,
   maxChargeA: given,
@@ -115,6 +116,8 @@ const packPart = z.strictObject({
 const controllerPart = z.strictObject({
   ...base,
   type: z.literal('controller'),
+  /** The motors that it turns: three phases, or brushes. */
+  commutation: commutation.default('electronic'),
   batteryCurrentA: positive,
   phaseCurrentA: positive,
   lowVoltageCutoffV: positive,

@@ -1,7 +1,7 @@
 import { packPath, type BuildDocument, type PackIndex, type SectionPath } from '../document/document.ts';
 import { isPackPart } from '../document/part-types.ts';
 import { sectionAt, withValues } from '../document/quantity-at.ts';
-import { applyPart } from './apply-part.ts';
+import { copyPart } from './apply-part.ts';
 import type { Part } from './part.ts';
 
 /** One value of a build that is no longer what the shelf says. */
@@ -55,7 +55,7 @@ interface Change {
 
 /** Choices and labels follow the shelf; what a refresh would only forget is left alone. */
 function changes(build: BuildDocument, part: Part, packIndex: number): readonly Change[] {
-  const fresh = applyPart(build, part, packIndex);
+  const fresh = copyPart(build, part, packIndex);
   return sectionsOf(part, packIndex).flatMap((section) => {
     const now = sectionAt(build, section) ?? {};
     return Object.entries(sectionAt(fresh, section) ?? {})

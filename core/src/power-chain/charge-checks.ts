@@ -48,6 +48,9 @@ function chargePlug({ build, known }: PowerSubject): readonly Check[] {
 /** A charger that ends below this share of a pack is for another pack; above the other it fills it, as one of 3.5 V a cell does iron phosphate. */
 const [HARDLY, AS_GOOD_AS_FULL] = [0.3, 0.97];
 
+/** Less than this is nothing at one decimal, V. */
+const NEAR_V = 0.05;
+
 /** A charger's volts against its pack's end of charge. */
 function chargerVolts(s: PowerSubject, first: Pack, index: number): Check {
   const pack = s.known.packs[index] ?? s.known.packs[0];
@@ -59,6 +62,8 @@ function chargerVolts(s: PowerSubject, first: Pack, index: number): Check {
   const short = !lead && volts < least;
   const early = short && fills > HARDLY;
   const off = Math.max(0, least - volts, volts - most);
+  // Digits enough to see by how little it is missed.
+  const digits = off > 0 && off < NEAR_V ? 2 : 1;
   const says = (): Phrase => {
     if (overcharges(volts, first)) return ['; this one overcharges.'];
     return early
@@ -75,7 +80,8 @@ function chargerVolts(s: PowerSubject, first: Pack, index: number): Check {
     // Rounding of a label is no fault.
     fine: 1e-6,
     look: early ? Infinity : 1e-6,
-    limit: [qty(least, 'V'), ' to ', qty(most, 'V')],
+    limit: [qty(least, 'V', digits), ' to ', qty(most, 'V', digits)],
+    limitFrom: [cellsInSeries],
     why: [
       qty(first.cellsInSeries, 'S'),
       ' of ',

@@ -1,3 +1,4 @@
+import { toldBy, type Reading } from './expectations.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 import type { KnownBuild } from '../document/known-build.ts';
@@ -96,6 +97,10 @@ export interface PackCard {
   readonly onHill: boolean;
   readonly cutoffV: number;
   readonly fullV: number;
+  /** What the volts of the whole pack are told by. */
+  readonly by: Reading['by'];
+  /** Somebody has read the cut-off, from which bars are shared out. */
+  readonly cutoffRead: boolean;
 }
 
 /** Resting volts against state of charge, and what a display of bars would make of them. */
@@ -114,5 +119,14 @@ export function packCard(build: BuildDocument, index = 0): PackCard {
   const cutoffV = machine.limits.lowVolts;
   const fullV = fullChargeVolts(pack);
   const rows = restingCard(pack, cutoffV, fullV, loadA);
-  return { rows, misleads: misleads(rows), loadA, onHill: climbed.climbs, cutoffV, fullV };
+  return {
+    rows,
+    misleads: misleads(rows),
+    loadA,
+    onHill: climbed.climbs,
+    cutoffV,
+    fullV,
+    by: toldBy(known.packs[index] ?? known.packs[0]),
+    cutoffRead: known.controller.lowVoltageCutoffV.source !== 'unknown',
+  };
 }

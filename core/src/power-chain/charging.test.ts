@@ -1,14 +1,17 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { chargerWords } from './charger-words.ts';
+import { formatQuantity } from '../quantity/format.ts';
 import { phraseText } from '../quantity/phrase.ts';
+import { study } from '../verdict/study.ts';
 import { CHEMISTRIES } from '../document/chemistries.ts';
 import { chemistry } from '../document/choices.ts';
 import { knownBuild } from '../document/known.ts';
+import { withQuantity } from '../document/quantity-at.ts';
 import { wholeCapacityAh, fullChargeVolts, peukertFactor, supplyAt, type Pack } from '../machine/battery.ts';
-import { chargePlan } from './charge-plan.ts';
+import { chargePlan, packCard } from './charge-plan.ts';
 import { solved } from '../test/ode.ts';
-import { RUNS, sample } from '../test/sample.ts';
+import { RUNS, sample, type Changes } from '../test/sample.ts';
 import { chargeRun } from './charging.ts';
 import { readings } from './expectations.ts';
 import { BARS, barsAt, misleads, restingCard } from './resting-card.ts';
@@ -37,6 +40,8 @@ it.each([
 ] as const)('a charger for %s, %i in series, ends at %f V', (kind, cellsInSeries, volts) => {
   expect(fullChargeVolts(pack({ chemistry: kind, cellsInSeries }))).toBeCloseTo(volts, 9);
 });
+
+const open = { source: 'unknown' } as const;
 
 describe('a charge', () => {
   it('takes amp-hours over amps as long as the current is constant: 8.75 Ah at 2 A, 4.375 h (by hand)', () => {
@@ -176,6 +181,26 @@ describe('what the meter should show', () => {
     expect(by('beyond the breaker, off')?.highV).toBeLessThan(0.5);
     expect(by('each 12 V block at rest')).toMatchObject({ lowV: 12, highV: 12.9 });
   });
+
+  it('says of its pack’s volts what they are told by, and of the cut-off that nobody has read', () => {
+    const card = (pack: NonNullable<Changes['pack']>, controller: NonNullable<Changes['controller']> = {}) =>
+      packCard(sample({ pack, controller }));
+    expect(card({ cellsInSeries: 13 }, { lowVoltageCutoffV: 39 })).toMatchObject({
+      by: 'cells',
+      cutoffRead: true,
+    });
+    expect(card({ cellsInSeries: open, nominalV: 36 })).toMatchObject({ by: 'label', cutoffRead: false });
+    expect(card({ cellsInSeries: open, nominalV: open })).toMatchObject({ by: 'nothing' });
+  });
+
+  it('says what it is told by: cells that were counted, the label alone, or nothing at all', () => {
+    const at = (pack: NonNullable<Changes['pack']>) =>
+      readings(sample({ pack, cabling: { protection: 'fuse' } })).map((r) => `${r.where}: ${r.by}`);
+    expect(at({ cellsInSeries: 13 })).toContain('the pack at rest: cells');
+    expect(at({ cellsInSeries: open, nominalV: 36 })).toContain('the pack at rest: label');
+    expect(at({ cellsInSeries: open, nominalV: open })).toContain('the pack at rest: nothing');
+    expect(at({ cellsInSeries: open, nominalV: open })).toContain('beyond the fuse, put in: nothing');
+  });
 });
 
 describe('habits', () => {
@@ -229,4 +254,15 @@ describe('the words of the charge card', () => {
     expect(uncounted).toMatch(/^Cells in series not known.*nothing is charged before the cells are counted/);
     expect(uncounted).not.toMatch(/\d\d/);
   });
+});
+
+it('tells by how little a charger misses, not that nothing is outside of what it is within', () => {
+  // 58.8 V, as for fourteen of the usual cells, on sixteen of iron phosphate: 58.4 V and six tenths of a percent are 58.75 V.
+  const bare = sample({ pack: { chemistry: 'lfp', cellsInSeries: 16 } });
+  const near = withQuantity(bare, 'packs.0.charger.volts', { source: 'label', value: 58.8 });
+  const check = study(near).powerChecks.find((c) => c.id === 'charger-volts');
+  if (check === undefined) throw new Error('no check of the charger');
+  expect(check.state).toBe('stop');
+  expect(phraseText(check.limit)).toMatch(/58\.75/);
+  expect(formatQuantity(check.value ?? 0, check.unit, check.digits)).toMatch(/^0\.05\sV/);
 });

@@ -1,7 +1,7 @@
 import type { Check } from '../check/check.ts';
 import { chargerChecks, regenChecks } from './charge-checks.ts';
 import { fuseChecks, inrushCheck, leadDrop } from './lead-checks.ts';
-import { boards, controllerVolts, cutoffOrder, wholeBodies } from './pack-checks.ts';
+import { boards, controllerTurns, controllerVolts, cutoffOrder, wholeBodies } from './pack-checks.ts';
 import { joiningChecks } from './joining-checks.ts';
 import type { PowerSubject } from './subject.ts';
 import { supplyChecks } from './supply-checks.ts';
@@ -9,6 +9,7 @@ import { supplyChecks } from './supply-checks.ts';
 /** Every check of the power chain beside the current itself. */
 export const powerChecks = (s: PowerSubject): readonly Check[] => [
   controllerVolts(s),
+  ...controllerTurns(s),
   ...wholeBodies(s),
   ...boards(s),
   ...cutoffOrder(s),

@@ -27,6 +27,31 @@ export function controllerVolts({ build, known }: PowerSubject): Check {
   });
 }
 
+const TURNS = { electronic: 'three phases', brushes: 'brushes, two leads' } as const;
+
+/** What the controller turns against the motor’s own leads; for three phases it is asked of nobody: nearly all are. */
+export function controllerTurns({ build: { drive, controller } }: PowerSubject): readonly Check[] {
+  const { commutation, place } = controller;
+  if (place === 'motor' || (commutation === 'unknown' && drive.commutation === 'electronic')) return [];
+  return [
+    told({
+      id: 'controller-leads',
+      group: 'pack',
+      title: 'Controller for the motor’s leads',
+      state: commutation === drive.commutation ? 'fine' : 'stop',
+      words: commutation === 'unknown' ? 'not known' : `for ${TURNS[commutation]}`,
+      limit: [`for ${TURNS[drive.commutation]}`],
+      why: [
+        'A controller for three phases turns no motor with brushes, and a chopper for brushes no motor with three.',
+      ],
+      remedy: ['Take a controller for motors of this kind.'],
+      origin: 'derived',
+      inputs: [],
+      asked: [asked('which motors the controller turns', commutation)],
+    }),
+  ];
+}
+
 /** Blocks that hold several cells cannot be divided. */
 export const wholeBodies = ({ build, known }: PowerSubject): readonly Check[] =>
   build.packs.flatMap(({ make, cell: { inBody } }, i) => {

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { BuildDocument } from '../document/document.ts';
 import { batteryAmps, wholeCapacityAh, peukertFactor, supplyAt } from '../machine/battery.ts';
 import { assemble } from '../machine/assemble.ts';
 import type { Machine } from '../machine/machine.ts';
@@ -11,7 +12,7 @@ import { phraseText } from '../quantity/phrase.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { electricalWatts, operatingPoint, partThrottleAmps } from './operating-point.ts';
-import { constantSpeedRange } from './range.ts';
+import { constantSpeedRange, heldMetres, TOLD_H } from './range.ts';
 import { topSpeed } from './steady.ts';
 
 /** The same ride stepped through: 20,000 steps of charge, the power asked for at each, until it cannot be had. */
@@ -254,5 +255,42 @@ describe('a pack that does not wake the controller', () => {
     };
     expect(km(low, high)).toBeGreaterThan(5);
     expect(km(low, high) / km(high, low)).toBeCloseTo(1, 1);
+  });
+});
+
+describe('a range that says nothing of the motor', () => {
+  const rangeOf = (build: BuildDocument) => {
+    const found = evaluate(build).figures.find((f) => f.id === 'range');
+    if (found === undefined) throw new Error('no range');
+    return found;
+  };
+
+  it('is told to a day and a night where the legs all but hold the speed', () => {
+    const easy = sample({
+      drive: { name: 'Hub' },
+      pack: { nominalV: 48 },
+      donor: { cdaM2: 0.25, crr: 0.004 },
+      brief: { riderPowerW: 150, cruiseSpeedKmh: 24, reservePct: 15 },
+    });
+    const range = constantSpeedRange(assemble(easy), kmhToMs(24), 1);
+    expect(range.holds && range.metres).toBeGreaterThan(TOLD_H * 24_000);
+    expect(heldMetres(range)).toBeCloseTo(TOLD_H * 24_000, 6);
+    const { upTo, condition } = rangeOf(easy);
+    expect(upTo).toBeCloseTo(0.85 * TOLD_H * 24, 6);
+    expect(phraseText(condition)).toMatch(/it takes next to nothing; told to 24\sh of riding/);
+  });
+
+  it('is none where nothing asks the motor for help', () => {
+    const bare = sample({
+      drive: { name: 'Hub' },
+      pack: { nominalV: 48 },
+      controls: { assistSensor: 'none', throttle: 'none' },
+    });
+    const { words, condition, state } = rangeOf(bare);
+    expect([words, state, phraseText(condition)]).toEqual([
+      'None',
+      'stop',
+      'nothing asks the motor for help',
+    ]);
   });
 });

@@ -42,13 +42,24 @@ interface NotHeld {
 }
 export type RangeOutcome = RangeResult | NotHeld;
 
+/**
+ * No range is told beyond so many hours on the road: legs, or a wind from behind, that all but hold the speed alone would make
+ * a charge last for weeks, and what it then comes to says nothing of the machine. Our own choice: a day and a night.
+ */
+export const TOLD_H = 24;
+const told = (metres: number, v: number): number => Math.min(metres, v * TOLD_H * 3600);
+
+/** The charge would last for longer than is told. */
+export const outlastsTold = (range: RangeOutcome): boolean =>
+  range.holds && range.metres > told(range.metres, range.v);
+
 /** How far in all: at the speed, and ridden on more slowly, m. */
 export const wholeMetres = (range: RangeOutcome): number =>
-  (range.holds ? range.metres : 0) + (range.on?.metres ?? 0);
+  told((range.holds ? range.metres : 0) + (range.on?.metres ?? 0), range.v);
 
 /** How far at the speed; where it is never held, how far at what the machine gives, m. */
 export const heldMetres = (range: RangeOutcome): number =>
-  range.holds ? range.metres : (range.on?.metres ?? 0);
+  told(range.holds ? range.metres : (range.on?.metres ?? 0), range.v);
 
 /** An outcome whose ride on is worked out when it is first asked for: a card that does not show it pays nothing. */
 interface Unridden {
@@ -280,6 +291,8 @@ export function constantSpeedRange(
   startCharge: number,
   legs: Legs = 'helping',
 ): RangeOutcome {
+  // Where nothing asks for its help the legs ride alone: that is no range of a motor.
+  if (machine.control === 'none') return { holds: false, v, wakes: true, limit: 'no-motor', on: undefined };
   const ridden = legs === 'helping' ? tired(machine, v, startCharge) : machine;
   if (machine.others.length === 0) return outcomeOf(onePackRange(ridden, v, startCharge, legs));
   const joined = machine.join === 'switch' ? switchedRange : combinedRange;

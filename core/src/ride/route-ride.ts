@@ -201,7 +201,9 @@ class RideState {
 
   private over(): RideEnd | undefined {
     const { o } = this;
-    if (this.board.open || this.source.empty || this.lowS >= CUTOFF_S) {
+    // Where the charge is held for a question of heat alone, no pack ends it.
+    const asksHeat = o.draining === 'stays';
+    if (!asksHeat && (this.board.open || this.source.empty || this.lowS >= CUTOFF_S)) {
       const why = this.whyOver();
       if (!this.source.next()) return why;
       this.board.renew(this.source.bmsA);

@@ -85,6 +85,8 @@ const hot = ({ thermal }: Machine): HeatEnds => ({
 });
 
 function heatTimes(ride: Ride): HeatTimes {
+  // Warm copper gives less: a motor that stalls on the way burns where it stands.
+  if (ride.ends === 'stalled') return { tooHotAfter: ride.seconds, what: 'damage' };
   if (ride.ends !== 'hot') return { tooHotAfter: undefined, what: 'never' };
   const held = ride.rollbackAfter === undefined ? 'damage' : 'rollback';
   return { tooHotAfter: ride.seconds, what: ride.foldAfter === undefined ? held : 'controller' };

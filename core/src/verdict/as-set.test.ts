@@ -111,7 +111,16 @@ describe('the class of a machine as its controller is set', () => {
       fc.property(
         anyBuild,
         fc.dictionary(
-          fc.constantFrom('help-ends', 'roll-out', 'poles', 'battery-amps', 'walk-ends', 'most-help', 'odd'),
+          fc.constantFrom(
+            'help-ends',
+            'roll-out',
+            'poles',
+            'battery-amps',
+            'power-limit',
+            'walk-ends',
+            'most-help',
+            'odd',
+          ),
           fc.record({ entered: fc.option(fc.double({ min: 0, max: 3000, noNaN: true })) }),
           { maxKeys: 4 },
         ),

@@ -4,6 +4,7 @@ import type { BuildDocument } from '../document/document.ts';
 import { shippedRules } from '../law/rules.ts';
 import { newBuild } from '../document/template.ts';
 import { phraseText } from '../quantity/phrase.ts';
+import { longtail } from '../test/demo.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { RUNS, anyBuild, priced, sample } from '../test/sample.ts';
 import { customerPage, type CustomerPage } from './customer.ts';
@@ -34,6 +35,22 @@ describe('the page for a customer', () => {
       'A step-through bicycle with a 250 W hub motor behind and a battery of 36',
     );
     expect(phraseText(page.what)).toContain('360');
+  });
+
+  it('counts its motors, and says when it is not ready', () => {
+    const of = (kind: BuildDocument['drive']['kind'], motors: BuildDocument['drive']['motors']) =>
+      words(pageOf(sample({ drive: { kind, motors, name: 'Hub', ratedPowerW: label(500) } })));
+    expect(of('direct-drive-hub', 'each-wheel')).toContain('two 500 W hub motors, one in each wheel');
+    expect(of('external', 'pair')).toContain('two 500 W motors beside the frame');
+    expect(of('geared-hub', 'one')).toContain('a 500 W hub motor behind');
+    const bare = sample({
+      drive: { name: 'Hub', wheel: 'front', torqueArms: 0 },
+      donor: { forkMaterial: 'carbon' },
+    });
+    expect(words(pageOf(bare))).toMatch(
+      /It is not ready to be ridden: \d+ things? of the plan ha(s|ve) to be put right/,
+    );
+    expect(words(pageOf(longtail))).not.toContain('not ready');
   });
 
   it('does not say a speed of the range that it never reaches: it says what it rides at', () => {

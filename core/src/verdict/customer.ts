@@ -8,10 +8,14 @@ import { chargePlan } from '../power-chain/charge-plan.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import { msToKmh } from '../quantity/units.ts';
 import { classLabel } from './class-label.ts';
+import { givesOut } from './hill-outcome.ts';
 import type { Verdict } from './evaluate.ts';
 import { counts } from '../workshop/parts-list/purchase-list.ts';
 import { spanText } from './figures/tally-figures.ts';
 import { motorDecided } from '../document/motor-decided.ts';
+import { drivesBoth, motorCount } from '../document/motors.ts';
+import { firstOf } from '../quantity/first-of.ts';
+import { counted } from '../quantity/format.ts';
 
 /** One answer of the customer's page. */
 export interface Told {
@@ -72,14 +76,19 @@ function what({ study, known, power, figures }: Verdict): Phrase {
   const rated = known.drive.ratedPowerW;
   const wh = power.packs.reduce((sum, p) => sum + p.energyWh, 0);
   const mass = figures.find((f) => f.id === 'mass')?.value;
-  const motor = motorDecided(study)
-    ? [
-        `${rated.source === 'unknown' ? 'a ' : `a ${String(Math.round(rated.value))} W `}${MOTOR_WORDS[build.drive.kind]}${WHERE[motorAt(build)]}`,
-      ]
-    : ['a motor that is not chosen yet'];
+  const watts = rated.source === 'unknown' ? '' : `${String(Math.round(rated.value))} W `;
+  const kind = MOTOR_WORDS[build.drive.kind];
+  const motor = firstOf(
+    [
+      [!motorDecided(study), 'a motor that is not chosen yet'],
+      [motorCount(build) === 1, `a ${watts}${kind}${WHERE[motorAt(build)]}`],
+      [drivesBoth(build), `two ${watts}${kind}s, one in each wheel`],
+    ],
+    `two ${watts}${kind.replace('motor', 'motors')}`,
+  );
   return [
     `A ${STYLE_WORDS[build.donor.style]} with `,
-    ...motor,
+    motor,
     ` and ${build.packs.length === 1 ? 'a battery' : `${String(build.packs.length)} batteries`} of `,
     qty(power.nominalV, 'V', 0),
     build.packs.length === 1 ? ' and ' : ', ',
@@ -112,6 +121,13 @@ function climbs(verdict: Verdict): Told {
   ];
   if (!hill.climb.climbs)
     return { state: stateOf(verdict, 'hill'), head: ['does not climb it'], more: [...road, '.'] };
+  const ends = givesOut(hill.outcome, hill.climb);
+  if (ends !== undefined)
+    return {
+      state: stateOf(verdict, 'hill'),
+      head: ['does not come to its top'],
+      more: [...road, ': ', ...ends, '.'],
+    };
   return {
     state: stateOf(verdict, 'hill'),
     head: ['climbs ', grade, ' at ', qty(msToKmh(hill.climb.v), 'km/h', 0)],
@@ -218,13 +234,28 @@ const ON_ROADS: Readonly<Partial<Record<PlaceOutcome, string>>> = {
     'Whether it may be ridden on public roads here is not settled: settle it before the first ride.',
 };
 
-function cautions({ study: { build }, known, law }: Verdict): readonly string[] {
+/** Nobody is handed a machine that is told as ready while the plan stops at something. */
+function notReady({ study: { checks, powerChecks, chain } }: Verdict): readonly string[] {
+  const stops =
+    [...checks, ...powerChecks].filter((c) => c.state === 'stop').length +
+    chain.links.filter((l) => l.state === 'stop').length;
+  return stops === 0
+    ? []
+    : [
+        `It is not ready to be ridden: ${counted(stops, 'thing')} of the plan ${stops === 1 ? 'has' : 'have'} to be put right first.`,
+      ];
+}
+
+function cautions(verdict: Verdict): readonly string[] {
+  const { known, law } = verdict;
+  const { build } = verdict.study;
   const roads =
     ON_ROADS[law.here.outcome] ?? (law.asSet === undefined ? undefined : ON_ROADS[law.asSet.outcome]);
   const has = (kind: 'lead' | 'lithium'): boolean =>
     build.packs.some(({ chemistry }) => (chemistry === 'lead-acid') === (kind === 'lead'));
   return [
     ...(roads === undefined ? [] : [roads]),
+    ...notReady(verdict),
     ...(has('lead') ? ['The battery gives off gas when it is charged: air the room, no flame.'] : []),
     ...(has('lithium')
       ? [

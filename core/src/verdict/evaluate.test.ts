@@ -109,6 +109,27 @@ describe('energy arithmetic', () => {
   });
 });
 
+describe('a controller that is set to so many watts', () => {
+  const of = (powerLimitW: number) =>
+    evaluate(
+      sample({
+        pack: { nominalV: 48 },
+        controller: { batteryCurrentA: 30, limitsPower: true, powerLimitW },
+      }),
+    ).power;
+
+  it('takes no more than those, and sags by no more', () => {
+    const { inputW, halfV, halfOhm, loadedV } = of(250);
+    expect(inputW).toBe(250);
+    // P = V I at the terminals, by hand.
+    const amps = (halfV - loadedV) / halfOhm;
+    expect(amps * loadedV).toBeCloseTo(250, 6);
+    // Above volts times amps the amps bind.
+    expect(of(5000).inputW).toBe(1440);
+    expect((of(5000).halfV - of(5000).loadedV) / of(5000).halfOhm).toBeCloseTo(30, 9);
+  });
+});
+
 describe('the working can be done again by hand', () => {
   it('for the hill: the forces in the steps balance', () => {
     fc.assert(

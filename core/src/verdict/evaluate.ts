@@ -1,3 +1,4 @@
+import { labelWatts, mostAmps } from '../machine/limits.ts';
 import { packsAboard } from '../machine/assemble.ts';
 import { standingKg } from '../machine/machine.ts';
 import type { BuildDocument } from '../document/document.ts';
@@ -20,6 +21,7 @@ import {
 } from './curves.ts';
 import type { Figure } from './figure.ts';
 import { classFigure } from './figures/class-figure.ts';
+import { hillOutcome, type HillOutcome } from './hill-outcome.ts';
 import { hillFigure, startFigure, topSpeedFigure } from './figures/motion-figures.ts';
 import { RANGE_LEFT_OUT, consumptionFigure, plannedKm, rangeFigure } from './figures/range-figures.ts';
 import { heatFigure } from './figures/heat-figure.ts';
@@ -91,6 +93,8 @@ export interface Verdict {
   };
   readonly hill: {
     readonly climb: ClimbOutcome;
+    /** Whether it is climbed to the top. */
+    readonly outcome: HillOutcome;
     readonly start: StartGrade;
     readonly heat: HeatTimes;
     /** Winding at the top, from cold, C; undefined where it is not climbed. */
@@ -114,7 +118,7 @@ export interface Verdict {
     readonly nominalV: number;
     readonly fullV: number;
     readonly energyWh: number;
-    /** Nominal volts times the controller's battery current: input power, not the motor's label. */
+    /** Nominal volts times the controller's battery current, or its limit of watts: input power, not the motor's label. */
     readonly inputW: number;
     /** At half charge: at rest, and with the most current that the controller allows. */
     readonly halfV: number;
@@ -177,6 +181,7 @@ const drifted = (v: Pick<Verdict, 'settings' | 'study' | 'law'>): readonly Findi
 const hillOf = (s: Judged): Verdict['hill'] =>
   lazily<Verdict['hill']>({
     climb: () => s.climb,
+    outcome: () => hillOutcome(s),
     start: () => s.start,
     heat: () => s.heat,
     hottestC: () => s.hillRide?.hottestC,
@@ -205,7 +210,7 @@ const packPowers = ({ build, known, machine }: Judged): readonly PackPower[] =>
       energyWh: nominalV.value * capacityAh.value,
       halfV: half.openVolts,
       halfOhm: half.ohm,
-      loadedV: half.openVolts - half.ohm * machine.limits.batteryA,
+      loadedV: half.openVolts - half.ohm * mostAmps(machine.limits, half),
     };
   });
 
@@ -218,10 +223,10 @@ function powerOf(s: Judged): Verdict['power'] {
     nominalV: known.packs[0].nominalV.value,
     fullV: fullChargeVolts(machine.pack),
     energyWh: labelEnergyWh(known),
-    inputW: known.packs[0].nominalV.value * limits.batteryA,
+    inputW: labelWatts(limits, known.packs[0].nominalV.value),
     halfV: half.openVolts,
     halfOhm: half.ohm,
-    loadedV: half.openVolts - half.ohm * limits.batteryA,
+    loadedV: half.openVolts - half.ohm * mostAmps(limits, half),
     cutoffV: limits.lowVolts,
     chain,
     firstTouch: firstTouch(known, machine, highestVolts(build, known)),

@@ -49,10 +49,27 @@ describe('the test hill', () => {
     expect(wall.working.steps[0]?.label).toBe('Force at standstill');
   });
 
+  it('does not climb what the heat of the motor stops on the way, at whatever speed it sets out', () => {
+    const held: Changes = {
+      drive: { windingSensor: 'yes' },
+      brief: { hillGradePct: 14, hillLengthM: 2000, hillName: 'Crate Lane' },
+    };
+    const hot = figure('hill', held);
+    expect(hot).toMatchObject({ value: undefined, words: 'Stalls, hot', state: 'stop' });
+    expect(words(hot)).toMatch(/^held back by heat, stands after [\d.]+\smin of [\d.]+$/);
+    expect(figure('heat', held).state).toBe('stop');
+    const short = { ...held, brief: { ...held.brief, hillLengthM: 800 } };
+    expect(figure('hill', short)).toMatchObject({ words: undefined });
+    expect(figure('heat', short).state).not.toBe('stop');
+    const whole = evaluate(sample({ ...held, drive: { name: 'Hub', windingSensor: 'yes' } }));
+    expect(whole.stages.find((s) => s.id === 'hill')).toMatchObject({ state: 'stop' });
+    expect(whole.findings.find((f) => f.code === 'climbs-for-minutes')?.state).toBe('stop');
+  });
+
   it('below walking pace wants a look on two wheels, not on three (common practice)', () => {
     const donor = { massKg: 15, crr: 0.008, cdaM2: 0.55 };
     const slow: Changes = {
-      brief: { hillGradePct: 8, riderMassKg: 130 },
+      brief: { hillGradePct: 8, hillLengthM: 100, riderMassKg: 130 },
       controller: { batteryCurrentA: 7, phaseCurrentA: 100 },
       donor,
     };

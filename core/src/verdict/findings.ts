@@ -9,6 +9,7 @@ import type { StageId } from '../check/stage-ids.ts';
 import { stageOf, stageOfCheck } from './stages/stage-of.ts';
 import { idOfPack, ofPack } from '../document/pack-names.ts';
 import type { Finding } from './finding.ts';
+import { hillOutcome } from './hill-outcome.ts';
 import type { Study } from './study.ts';
 
 const asksFor = (c: Check): boolean => c.state === 'look' || c.state === 'stop';
@@ -142,7 +143,8 @@ function drive({ build, machine }: Study): readonly Finding[] {
 /** A climb that lasts only minutes, or hardly longer than the test hill, is said. */
 const LASTS_S = 15 * 60;
 
-function hillHeat({ climb, heat, hillRide, known }: Study): readonly Finding[] {
+function hillHeat(study: Study): readonly Finding[] {
+  const { climb, heat, hillRide, known } = study;
   if (
     !climb.climbs ||
     heat.tooHotAfter === undefined ||
@@ -160,7 +162,10 @@ function hillHeat({ climb, heat, hillRide, known }: Study): readonly Finding[] {
     {
       stage: 'hill',
       code: 'climbs-for-minutes',
-      state: (hillRide?.hottestC ?? 0) >= known.drive.damageC.value ? 'stop' : 'look',
+      state:
+        hillOutcome(study).kind === 'heats-out' || (hillRide?.hottestC ?? 0) >= known.drive.damageC.value
+          ? 'stop'
+          : 'look',
       title: 'It climbs this grade for minutes only',
       detail: [
         says[heat.what],

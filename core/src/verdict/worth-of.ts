@@ -1,5 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { Feature, ReadyMade } from '../document/money-plans.ts';
+import { ratedTogether } from '../document/motors.ts';
 import type { Part } from '../parts/part.ts';
 import { againstReadyMade, hoursCost, type Comparison } from '../workshop/worth/ready-made.ts';
 import {
@@ -86,12 +87,10 @@ export function runningOf(
 }
 
 /** What the document says itself that a build has. */
-function featuresOf({
-  build: { controls, controller, supply, donor },
-}: Verdict['study']): readonly Feature[] {
+function featuresOf({ build: { controls, controller, supply } }: Verdict['study']): readonly Feature[] {
   const has: readonly (readonly [boolean, Feature])[] = [
     [supply.accessories.some((a) => a.light), 'lights'],
-    [!donor.keeps.includes('display'), 'display'],
+    [true, 'display'],
     [controls.throttle === 'full' || controls.throttle === 'pedalling', 'throttle'],
     [controls.assistSensor === 'torque', 'torque-sensor'],
     [controls.throttle === 'walk', 'walk-help'],
@@ -113,7 +112,7 @@ export function worthOf(verdict: Verdict, ready: ReadyMade = verdict.study.build
       price: list.ledger.any ? list.ledger.total : undefined,
       energyWh: verdict.power.energyWh,
       packV: verdict.power.nominalV,
-      motorW: ratedPowerW.source === 'unknown' ? undefined : ratedPowerW.value,
+      motorW: ratedTogether(build, ratedPowerW),
       torqueNm: labelNm.source === 'unknown' ? undefined : labelNm.value,
       className: verdict.law.here.className,
       massKg: verdict.figures.find((f) => f.id === 'mass')?.value ?? 0,

@@ -1,5 +1,4 @@
 import {
-  checkDigits,
   formatNumber,
   formatQuantity,
   phraseText,
@@ -61,7 +60,7 @@ const checksText = (title: string, checks: readonly Check[]): readonly string[] 
   `${title}:`,
   ...checks.map((c) => {
     const value =
-      c.value === undefined ? (c.words ?? 'cannot tell') : formatQuantity(c.value, c.unit, checkDigits(c));
+      c.value === undefined ? (c.words ?? 'cannot tell') : formatQuantity(c.value, c.unit, c.digits);
     return `  ${MARK[c.state]}  ${c.title.padEnd(44)} ${value.padStart(16)}  ${phraseText(c.limit)}  [${c.origin}]`;
   }),
 ];

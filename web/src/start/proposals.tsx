@@ -150,10 +150,10 @@ function Table({ proposals }: { proposals: readonly Proposal[] }) {
       </div>
       <p className="py-1.5 text-[12.5px] text-ink2">
         Each is planned as such a kit is ordered and set up: help that stops with the pedals and fades before
-        the place’s usual limit, told the true wheel; a limit its rider cannot lift; brakes that cut the
-        motor; a speedometer. Confirm these on the parts that come. Whether it fits is asked on Donor, once it
-        is measured. Range goes from legs resting, with stops and small hills, to the level with the rider’s
-        help. What is kept is taken back with undo.
+        the place’s usual limit, or a lower one of the build’s own, told the true wheel; a limit its rider
+        cannot lift; brakes that cut the motor; a speedometer. Confirm these on the parts that come. Whether
+        it fits is asked on Donor, once it is measured. Range goes from legs resting, with stops and small
+        hills, to the level with the rider’s help. What is kept is taken back with undo.
       </p>
       <SearchLink />
     </section>

@@ -81,7 +81,8 @@ describe('rules of the trade (common practice, no source)', () => {
     const high = ofLongtail.now.plannedKm?.high ?? 0;
     // Twice the watt-hours, and some kilograms more.
     expect((second.is.plannedKm?.high ?? 0) / high).toBeGreaterThan(1.8);
-    expect((second.is.plannedKm?.high ?? 0) / high).toBeLessThan(2);
+    // The new one is new; of the first nobody has read the age, and it is taken as 85 % of one.
+    expect((second.is.plannedKm?.high ?? 0) / high).toBeLessThan(1 + 1 / 0.85);
     expect(second.gains.massKg).toBeGreaterThan(2);
   });
 });

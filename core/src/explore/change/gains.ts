@@ -1,4 +1,4 @@
-import { worstState, type State } from '../../check/state.ts';
+import { isWorse, worstState, type State } from '../../check/state.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import type { Limit } from '../../machine/limits.ts';
 import type { RuleBook } from '../../law/rule-schema.ts';
@@ -8,6 +8,7 @@ import { study, type Study } from '../../verdict/study.ts';
 import { compare, type Headlines } from '../compare.ts';
 import { offerOf } from '../offer.ts';
 import { allIn, boughtAnew, listed, type AllIn, type Bought, type Listed } from './all-in.ts';
+import { opensBy } from './opens.ts';
 import { mended } from './mend.ts';
 import { isOwn, ownStep } from './own-step.ts';
 import { setSteps } from './set-steps.ts';
@@ -59,7 +60,7 @@ export interface Changed {
   readonly classRisk: 'stays' | 'changes' | 'worse';
   /** Checks that stop it and did not before. */
   readonly newStops: readonly string[];
-  /** Checks and links that nobody can answer afterwards, and that did not wait for anything before. */
+  /** Checks and links that nobody can answer afterwards, and that did not wait for anything before or are asked more. */
   readonly opens: readonly string[];
 }
 
@@ -111,12 +112,6 @@ export function standing(s: Study, book: RuleBook): Standing {
   };
 }
 
-/** What waits for something that nobody has read. */
-const openIn = ({ checks, powerChecks, chain }: Study): readonly string[] => [
-  ...[...checks, ...powerChecks].filter((c) => c.state === 'unknown').map((c) => c.title),
-  ...chain.unknown.map((link) => link.name),
-];
-
 /** What a step costs beside what is on the list. */
 const withMoney = (sum: AllIn, money: number): AllIn => ({ ...sum, cost: sum.cost + money });
 
@@ -124,10 +119,9 @@ const over = (after: number | undefined, before: number | undefined): number | u
   after === undefined || before === undefined ? undefined : after - before;
 
 const HARD: readonly Difficulty[] = ['low', 'middle', 'high'];
-const RANK: readonly State[] = ['fine', 'look', 'unknown', 'stop'];
 
 function riskOf(was: Standing, is: Standing): Changed['classRisk'] {
-  if (RANK.indexOf(is.classState) > RANK.indexOf(was.classState)) return 'worse';
+  if (isWorse(is.classState, was.classState)) return 'worse';
   return is.className === was.className ? 'stays' : 'changes';
 }
 
@@ -164,7 +158,6 @@ export function changedBy(now: Before, steps: readonly ChangeStep[]): Changed {
   const { study: s } = compare(build, now.study);
   const is = standing(s, book);
   const was = now.is;
-  const waited = openIn(now.study);
   const works = steps.map((step) => WORK[step.setting ? 'setting' : step.kind]);
   const habits = steps.every((s_) => s_.kind === 'cruise' || s_.kind === 'load');
   return {
@@ -190,7 +183,7 @@ export function changedBy(now: Before, steps: readonly ChangeStep[]): Changed {
     difficulty: HARD[Math.max(0, ...works.map((w) => HARD.indexOf(w.difficulty)))] ?? 'low',
     classRisk: riskOf(was, is),
     newStops: is.stops.filter((title) => !was.stops.includes(title)),
-    opens: openIn(s).filter((title) => !waited.includes(title)),
+    opens: opensBy(now.study, s),
   };
 }
 

@@ -3,7 +3,7 @@ import type { BuildDocument } from '../../document/document.ts';
 import { idOfPack } from '../../document/pack-names.ts';
 import type { Check } from '../../check/check.ts';
 import { packsAboard } from '../../machine/assemble.ts';
-import { applyPart } from '../../parts/apply-part.ts';
+import { buyPart } from '../../parts/apply-part.ts';
 import type { Part, PartOf } from '../../parts/part.ts';
 import { FUSE_HOLDS } from '../../power-chain/chain.ts';
 import { endSpan } from '../../power-chain/charging.ts';
@@ -12,7 +12,7 @@ import { sameLink, type Link } from '../../power-chain/link.ts';
 import { formatNumber } from '../../quantity/format.ts';
 import { study, type Study } from '../../verdict/study.ts';
 import { nextFuse } from '../../workshop/parts-list/helpers.ts';
-import { madeForVolts } from '../goes-with.ts';
+import { madeForVolts, turnsMotor } from '../goes-with.ts';
 import { cheapest, fromShelf } from '../link-remedies.ts';
 
 /** A build made to go with a change, and what that took. */
@@ -45,7 +45,9 @@ const newly = (now: Study, then: Study, id: string): boolean =>
 function controllerFor(s: Study, parts: readonly Part[]): PartOf<'controller'> | undefined {
   const volts = s.known.packs[0].nominalV.value;
   const amps = s.known.controller.batteryCurrentA.value;
-  const made = parts.filter((p) => p.type === 'controller').filter((p) => madeForVolts(p, volts));
+  const made = parts
+    .filter((p) => p.type === 'controller')
+    .filter((p) => madeForVolts(p, volts) && turnsMotor(p, s.build));
   const strong = made.filter((p) => p.batteryCurrentA >= amps);
   return cheapest(strong.length > 0 ? strong : made, s.build.money.currency);
 }
@@ -55,7 +57,7 @@ function controllerVolts(now: Study, then: Study, parts: readonly Part[]): Repai
   if (!newly(now, then, 'controller-volts')) return undefined;
   const part = controllerFor(then, parts);
   if (part === undefined) return undefined;
-  return { build: applyPart(then.build, part), words: `controller ${part.name}`, part };
+  return { build: buyPart(then.build, part), words: `controller ${part.name}`, part };
 }
 
 /** A pack of more or fewer cells in series is cut off at other volts: set, at the same volts a cell. */
@@ -113,7 +115,7 @@ function charger(now: Study, then: Study, parts: readonly Part[]): Repair | unde
     const part = cheapest(made, then.build.money.currency);
     if (part === undefined) continue;
     return {
-      build: applyPart(then.build, part, i),
+      build: buyPart(then.build, part, i),
       words: `charger that ends at ${number(part.volts, 1)} V`,
       part,
     };

@@ -5,17 +5,25 @@ import type { Known, KnownBuild } from '../../document/known-build.ts';
 import { MOST_PACKS, type PackDocument } from '../../document/pack.ts';
 import type { Chemistry } from '../../document/choices.ts';
 import { CHEMISTRIES } from '../../document/chemistries.ts';
-import { applyPart } from '../../parts/apply-part.ts';
+import { buyPart } from '../../parts/apply-part.ts';
 import { ofType } from '../../parts/of-type.ts';
 import type { Part, PartOf } from '../../parts/part.ts';
 import { formatNumber } from '../../quantity/format.ts';
-import { layoutOf, suits, withMotor } from '../motor-for.ts';
+import { layoutOf, suits, withMotor, type LayoutName } from '../motor-for.ts';
 import { sameVolts } from '../usual-volts.ts';
-import { madeForVolts, sameBead } from '../goes-with.ts';
-import { motorDecided } from '../../document/motor-decided.ts';
+import { madeForVolts, sameBead, turnsMotor } from '../goes-with.ts';
 import { unreadOf } from '../../document/worked.ts';
 import { unlabelled } from '../../document/stands-in.ts';
-import { heldAgainst, leaving, type ChangeStep, type StepKind } from './step.ts';
+import {
+  ampsStandIn,
+  cutoffStandsIn,
+  healthStandsIn,
+  heldAgainst,
+  leaving,
+  motorStandsIn,
+  type ChangeStep,
+  type StepKind,
+} from './step.ts';
 
 /** A step that brings one part. */
 const bringing = (
@@ -55,6 +63,7 @@ function controllers(build: BuildDocument, known: KnownBuild, parts: readonly Pa
     .filter(
       (p) =>
         madeForVolts(p, known.packs[0].nominalV.value) &&
+        turnsMotor(p, build) &&
         p.name !== build.controller.name &&
         isOther(known.controller.batteryCurrentA, p.batteryCurrentA),
     )
@@ -64,14 +73,9 @@ function controllers(build: BuildDocument, known: KnownBuild, parts: readonly Pa
         part,
         `Controller ${now.from} ${number(part.batteryCurrentA)} A`,
         // One inside of the motor gives way to one beside it: where that sits is asked anew.
-        (b) => {
-          const next = applyPart(b, part);
-          return b.controller.place === 'motor'
-            ? { ...next, controller: { ...next.controller, place: 'unknown' } }
-            : next;
-        },
+        (b) => buyPart(b, part),
         `${part.name}${build.controller.place === 'motor' ? ': the motor’s own inside is bypassed, ask its maker' : ''}`,
-        heldAgainst(now.against, voltsStandIn(known)),
+        heldAgainst(ampsStandIn(known), cutoffStandsIn(known), voltsStandIn(known)),
       ),
     );
 }
@@ -82,14 +86,16 @@ function packStep(own: PackDocument, known: KnownBuild, part: PartOf<'pack'>): C
   const v = leaving(nominalV, number(nominalV.value), 'V');
   const ah = leaving(capacityAh, number(capacityAh.value, 1), 'Ah');
   const other = unreadOf(nominalV).length > 0 || !sameVolts(nominalV.value, part.nominalV);
+  if (part.name === own.name)
+    return bringing('pack', part, `A new pack like it, ${charge} Ah`, (b) => buyPart(b, part), part.name);
   const words = other ? `Pack ${v.from} ${volts} V, ${charge} Ah` : `Pack ${ah.from} ${charge} Ah`;
   return bringing(
     'pack',
     part,
     `${words}${ofChemistry(own.chemistry, part)}`,
-    (b) => applyPart(b, part),
+    (b) => buyPart(b, part),
     part.name,
-    heldAgainst(v.against, ah.against),
+    heldAgainst(v.against, ah.against, healthStandsIn(known)),
   );
 }
 
@@ -97,10 +103,18 @@ function packStep(own: PackDocument, known: KnownBuild, part: PartOf<'pack'>): C
 const ofChemistry = (now: Chemistry, { chemistry }: PartOf<'pack'>): string =>
   chemistry === now ? '' : `, ${CHEMISTRIES[chemistry].name}`;
 
+/** So much of its capacity has to be gone before one like it is another pack. Common practice, no source. */
+const WORN_PCT = 90;
+/** A pack that is known to have lost some of its capacity, by a measure or by its age. */
+function isWorn({ packs }: KnownBuild): boolean {
+  const { healthPct, ageYears } = packs[0];
+  return (healthPct.source !== 'unknown' || ageYears.source !== 'unknown') && healthPct.value < WORN_PCT;
+}
+
 /** Packs of the shelf in the place of the first, whatever their volts. */
 const packs = (build: BuildDocument, known: KnownBuild, parts: readonly Part[]): readonly ChangeStep[] =>
   ofType(parts, 'pack')
-    .filter((p) => p.name !== build.packs[0].name)
+    .filter((p) => p.name !== build.packs[0].name || isWorn(known))
     .map((part) => packStep(build.packs[0], known, part));
 
 /** A like pack beside the first one, through a combiner where there is none yet. */
@@ -119,17 +133,25 @@ function secondPacks(build: BuildDocument, known: KnownBuild, parts: readonly Pa
           const more = withFurtherPack(b);
           const joined =
             b.packs.length === 1 ? { ...more, joining: { ...more.joining, how: 'combiner' as const } } : more;
-          return applyPart(joined, part, joined.packs.length - 1);
+          return buyPart(joined, part, joined.packs.length - 1);
         },
         `${part.name}, through a combiner`,
       ),
     );
 }
 
+/** What another motor of the same place asks of the bench. */
+const MOTOR_WORK: Readonly<Record<LayoutName, string>> = {
+  front: 'laced into the wheel, cable side alike',
+  rear: 'laced into the wheel, cable side alike',
+  middle: 'its ring and mounts with it',
+  external: 'its mount, sprocket and cover with it',
+};
+
 /** Motors for the same place in the machine: larger, smaller, wound otherwise. */
 function motors(build: BuildDocument, known: KnownBuild, parts: readonly Part[]): readonly ChangeStep[] {
   const layout = layoutOf(build);
-  const against = motorDecided({ build, known }) ? '' : 'a usual motor';
+  const against = motorStandsIn(build, known);
   return ofType(parts, 'motor')
     .filter(
       (p) => suits(p, layout) && p.name !== build.drive.name && p.commutation === build.drive.commutation,
@@ -140,9 +162,7 @@ function motors(build: BuildDocument, known: KnownBuild, parts: readonly Part[])
         part,
         `Motor ${part.name}, ${number(part.ratedPowerW)} W`,
         (b) => withMotor(b, layoutOf(b), part),
-        build.drive.kind === 'mid-drive'
-          ? 'its ring and mounts with it'
-          : 'laced into the wheel, cable side alike',
+        MOTOR_WORK[layout],
         against,
       ),
     );
@@ -158,7 +178,7 @@ function rings(known: KnownBuild, parts: readonly Part[]): readonly ChangeStep[]
         'ring',
         part,
         `Ring ${now.from} ${number(part.teeth)} T`,
-        (b) => applyPart(b, part),
+        (b) => buyPart(b, part),
         now.against === ''
           ? ringNote(part.teeth - ringTeeth.value)
           : 'links into or out of the chain, by the ring in hand',
@@ -225,7 +245,7 @@ function cogs(build: BuildDocument, parts: readonly Part[]): readonly ChangeStep
           'cogs',
           part,
           cogTeeth.length === 1 ? `Cog ${was} becomes ${to}` : `Cogs ${was} become ${to}`,
-          (b) => heldAlike(b, applyPart(b, part)),
+          (b) => heldAlike(b, buyPart(b, part)),
           part.hubRatios.length > 0
             ? `${part.name}: ask its maker for the torque that it bears`
             : `${part.name}: ${cogTeeth.length === 1 ? 'with a mechanism, a shifter and a wheel for them' : 'chain and shifter of as many gears'}`,
@@ -249,7 +269,7 @@ function tyres(build: BuildDocument, known: KnownBuild, parts: readonly Part[]):
         'tyre',
         part,
         `Tyres to ${part.name}`,
-        (b) => applyPart(b, part),
+        (b) => buyPart(b, part),
         'roll-out anew: set the display again',
         unreadOf(known.donor.crr).length === 0 ? '' : 'tyres of usual rolling',
       ),

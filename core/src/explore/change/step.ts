@@ -1,7 +1,9 @@
 import type { BuildDocument } from '../../document/document.ts';
-import type { Known } from '../../document/known-build.ts';
+import type { Known, KnownBuild } from '../../document/known-build.ts';
+import { motorDecided } from '../../document/motor-decided.ts';
 import { unreadOf } from '../../document/worked.ts';
 import type { Part } from '../../parts/part.ts';
+import { formatNumber } from '../../quantity/format.ts';
 
 /** What a step changes: of those of one kind one is taken at a time. */
 export const STEP_KINDS = [
@@ -78,6 +80,36 @@ export const leaving = (
     ? { from: `${text} to`, against: '' }
     : { from: 'to', against: unit === '' ? text : `${text} ${unit}` };
 
+const AND = new Intl.ListFormat('en-GB');
 /** Several of them in one. */
 export const heldAgainst = (...all: readonly string[]): string =>
-  [...new Set(all.filter((words) => words !== ''))].join(' and ');
+  AND.format(new Set(all.filter((words) => words !== '')));
+
+/** What stands in for the amps of a controller that nobody has read: a larger one brings both. */
+export function ampsStandIn({ controller: { batteryCurrentA, phaseCurrentA } }: KnownBuild): string {
+  const phase = leaving(phaseCurrentA, formatNumber(phaseCurrentA.value, 0), 'A of phase current');
+  return heldAgainst(
+    leaving(batteryCurrentA, formatNumber(batteryCurrentA.value, 0), 'A').against,
+    phase.against,
+  );
+}
+
+/** The same of the volts at which it ends: another one brings its own. */
+export const cutoffStandsIn = ({ controller: { lowVoltageCutoffV } }: KnownBuild): string =>
+  leaving(lowVoltageCutoffV, `a cut-off at ${formatNumber(lowVoltageCutoffV.value, 1)}`, 'V').against;
+
+/** Capacity that stands in for what is left of a pack of which nobody knows the age: one that is bought is new. */
+export function healthStandsIn({ packs }: KnownBuild): string {
+  const { healthPct, ageYears } = packs[0];
+  return healthPct.source === 'unknown' && ageYears.source === 'unknown'
+    ? `${formatNumber(healthPct.value, 0)} % of its capacity left`
+    : '';
+}
+
+/** The motor that stands in for one of which nobody has read how it is wound: its turns for a volt, its copper. */
+export function motorStandsIn(build: BuildDocument, known: KnownBuild): string {
+  if (!motorDecided({ build, known })) return 'a usual motor';
+  const { kvRpmPerV, resistanceOhm, ratedPowerW } = known.drive;
+  if ([kvRpmPerV, resistanceOhm].every((one) => unreadOf(one).length === 0)) return '';
+  return `a usual motor of ${formatNumber(ratedPowerW.value, 0)} W`;
+}

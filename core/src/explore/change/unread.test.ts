@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { QuantityPath } from '../../document/document.ts';
+import type { BuildDocument, QuantityPath } from '../../document/document.ts';
 import { knownBuild } from '../../document/known.ts';
 import { withQuantity } from '../../document/quantity-at.ts';
 import { part } from '../../parts/part.ts';
@@ -21,6 +21,20 @@ describe('what nobody has read of the part in hand', () => {
       what: /^Pack to 24\.\d Ah/,
       against: /^\d+\.\d Ah$/,
     },
+    {
+      path: 'controller.phaseCurrentA',
+      id: 'amps/ctl-30',
+      what: 'Controller 22 to 30 A',
+      against: /^\d+ A of phase current$/,
+    },
+    {
+      path: 'controller.lowVoltageCutoffV',
+      id: 'amps/ctl-30',
+      what: 'Controller 22 to 30 A',
+      against: /^a cut-off at \d+\.\d V$/,
+    },
+    { path: 'drive.kvRpmPerV', id: 'motor', what: /^Motor /, against: /^a usual motor of \d+ W$/ },
+    { path: 'drive.resistanceOhm', id: 'motor', what: /^Motor /, against: /^a usual motor of \d+ W$/ },
     { path: 'donor.crr', id: 'tyre/tyre-50', what: /^Tyres to /, against: /usual rolling/ },
     {
       path: 'brief.cruiseSpeedKmh',
@@ -80,8 +94,45 @@ describe('what nobody has read of the part in hand', () => {
     expect(one(ofLongtail, 'pack/pack-52-20').also.join()).toMatch(/cut-off set to \d/);
   });
 
+  it('is told where a step asks more of it than was asked before', () => {
+    const volts = unread('controller.ratedV');
+    expect(one(volts, 'pack/pack-72-20').opens).toContain('Full charge against the controller');
+    expect(one(volts, 'pack/pack-48-24').opens).not.toContain('Full charge against the controller');
+    const plug = unread('cabling.connectorA');
+    expect(one(plug, 'amps/ctl-30').opens).toContain('Plug');
+    for (const s of plug.steps.filter((o) => o.kind === 'tyre')) expect(s.opens).toEqual([]);
+    expect(one(ofLongtail, 'amps/ctl-30').opens).toEqual([]);
+  });
+
   it('is told where a step asks for more of it: a second pack for its branch fuses', () => {
     expect(one(ofLongtail, 'second-pack/pack-48-17').opens).toContain('A fuse or breaker at each pack');
     expect(one(ofLongtail, 'cruise/slower').opens).toEqual([]);
+  });
+});
+
+describe('a pack that has lost some of its capacity', () => {
+  const aged = (value: number | undefined): BuildDocument =>
+    withQuantity(
+      longtail,
+      'packs.0.healthPct',
+      value === undefined ? { source: 'unknown' } : { source: 'measured', value },
+    );
+  const like = (build: BuildDocument) =>
+    gainsOf(build).steps.find((s) => s.part === build.packs[0].name && s.kind === 'pack');
+
+  it('gains by a new one like it what it has lost, and only once that is known', () => {
+    const worn = like(aged(62));
+    expect(worn?.what).toContain('A new pack like it');
+    // By hand: a hundred for sixty-two.
+    const before = gainsOf(aged(62)).now.plannedKm?.high ?? 0;
+    expect((worn?.is.plannedKm?.high ?? 0) / before).toBeGreaterThan(1.5);
+    expect((worn?.is.plannedKm?.high ?? 0) / before).toBeLessThan(1.7);
+    expect(like(aged(97))).toBeUndefined();
+  });
+
+  it('is held against what stands in for its age, where nobody knows it', () => {
+    const open = withQuantity(aged(undefined), 'packs.0.ageYears', { source: 'unknown' });
+    expect(one(gainsOf(open), 'pack/pack-48-24').against).toContain('85 % of its capacity left');
+    expect(one(gainsOf(aged(97)), 'pack/pack-48-24').against).not.toContain('capacity');
   });
 });

@@ -27,12 +27,12 @@ function forNumber(
     case 'motorAloneKmh': {
       const walking = convert(clause.limit, clause.unit, 'km/h') <= WALKING_KMH;
       return walking
-        ? [wheelSize(build), walkHelp(build, clause), throttleOff]
+        ? [wheelSize(build), walkHelp(build, clause), throttleOff(build)]
         : [
             wheelSize(build),
             throttleLimit(build, clause),
             cutoff(build, clause),
-            throttleOff,
+            throttleOff(build),
             smallerRing(build, meets),
           ];
     }
@@ -84,7 +84,7 @@ export function changesFor(
       case 'answer':
         switch (clause.fact) {
           case 'throttle':
-            return [throttleOff];
+            return [throttleOff(build)];
           case 'helpFades':
             // A limit that is set with it is read on the wheel that the controller holds.
             return [
@@ -92,7 +92,7 @@ export function changesFor(
               fades(build, limitOfHelp(beside)),
             ];
           case 'motorStopsWithPedals':
-            return build.controls.throttle === 'full' ? [throttleOff] : [stops(build)];
+            return build.controls.throttle === 'full' ? [throttleOff(build)] : [stops(build)];
           case 'pedalHelpStops':
             return [stops(build)];
           case 'speedometer':

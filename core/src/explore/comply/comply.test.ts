@@ -4,6 +4,7 @@ import type { BuildDocument } from '../../document/document.ts';
 import { lawFacts } from '../../law/facts.ts';
 import { judgePlace } from '../../law/judge.ts';
 import { shippedRules } from '../../law/rules.ts';
+import { assemble } from '../../machine/assemble.ts';
 import { wayOf } from '../../machine/corners.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import { RUNS, anyBuild, sample } from '../../test/sample.ts';
@@ -160,6 +161,20 @@ describe('the smallest changes', () => {
     const mid = build({ controller: { limitsSpeed: false } }, 'mid-drive');
     const rings = plan(mid, 'ch', 'CH-FAST').others.filter((s) => s.id === 'ring');
     for (const ring of rings) expect(ring.cost.topKmh).toBeLessThan(0);
+  });
+
+  it('take no throttle off that is all the help there is: a sensor at the pedals comes in its place', () => {
+    const bare = build({ controls: { assistSensor: 'none', throttle: 'full' } });
+    for (const place of ['us', 'gb', 'ca-qc'] as const) {
+      const category = rulesOf(place)[0]?.tests[0]?.categories[0]?.id ?? '';
+      const found = plan(bare, place, category);
+      for (const { id, build: then } of [...found.steps, ...found.others])
+        expect(assemble(then).control, `${place} ${id}`).not.toBe('none');
+      expect(assemble(found.together.build).control, place).not.toBe('none');
+    }
+    expect(words(plan(bare, 'us', 'US-MODEL-1'))[0]).toBe(
+      'Fit a sensor at the pedals that stops the motor with them, in place of the throttle',
+    );
   });
 
   it('fit a pedal sensor, a speedometer and a label where they are missing', () => {

@@ -48,12 +48,24 @@ export function cutoff(build: BuildDocument, clause: NumberClause): ComplyChange
   };
 }
 
-export const throttleOff: ComplyChange = {
-  id: 'throttle-off',
-  what: ['Take the throttle off'],
-  effort: 'setting',
-  apply: (b) => ({ ...b, controls: { ...b.controls, throttle: 'none' } }),
-};
+/** Where the throttle is all that asks for help, a sensor at the pedals takes its place: without one nothing would drive it. */
+export const throttleOff = ({ controls }: BuildDocument): ComplyChange =>
+  controls.assistSensor === 'none'
+    ? {
+        id: 'throttle-off+pedal-sensor',
+        what: ['Fit a sensor at the pedals that stops the motor with them, in place of the throttle'],
+        effort: 'part',
+        apply: (b) => ({
+          ...b,
+          controls: { ...b.controls, throttle: 'none', assistSensor: 'cadence', pedalHelpStops: 'planned' },
+        }),
+      }
+    : {
+        id: 'throttle-off',
+        what: ['Take the throttle off'],
+        effort: 'setting',
+        apply: (b) => ({ ...b, controls: { ...b.controls, throttle: 'none' } }),
+      };
 
 /** The throttle's own limit, to the clause's: the pedals go on helping beyond it. */
 export function throttleLimit(build: BuildDocument, clause: NumberClause): ComplyChange | undefined {
@@ -73,7 +85,8 @@ export function throttleLimit(build: BuildDocument, clause: NumberClause): Compl
 /** A hand control that only helps to push, to the clause's limit. */
 export function walkHelp(build: BuildDocument, clause: NumberClause): ComplyChange | undefined {
   const kmh = settingFor(build, clause);
-  if (kmh <= 0) return undefined;
+  // Walk help alone rides nowhere.
+  if (kmh <= 0 || build.controls.assistSensor === 'none') return undefined;
   return {
     id: 'walk-help',
     what: ['Hand control as walk help to ', qty(kmh, 'km/h', 1)],

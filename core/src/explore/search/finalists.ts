@@ -3,6 +3,7 @@ import type { RuleBook } from '../../law/rule-schema.ts';
 import type { Part } from '../../parts/part.ts';
 import { evaluate } from '../../verdict/evaluate.ts';
 import { study, type Study } from '../../verdict/study.ts';
+import { standsInFor } from '../../verdict/undecided.ts';
 import { standing as standingOf, type Standing } from '../change/gains.ts';
 import { mended } from '../change/mend.ts';
 import type { Goal, SearchAsked } from './asked.ts';
@@ -25,6 +26,8 @@ export interface Finalist extends Candidate {
   readonly unpriced: number;
   /** Checks that wait for a measure: not known is not fine. */
   readonly waits: number;
+  /** “with a usual motor” or pack, where what is kept was never chosen or read: its figures are those of a usual one. */
+  readonly standsIn: string;
 }
 
 /** What the judging has come to, on the way and at the end. */
@@ -66,10 +69,13 @@ export function judgeWhole(
   book: RuleBook,
 ): Judgement {
   // Heat hangs on the machine alone, and refuses most: it is asked before anything is mended.
-  const { hottestC } = held;
-  const bare = study(candidate);
-  const hot = bare.hillRide?.hottestC;
-  if (hottestC !== null && !(hot !== undefined && hot <= hottestC)) return { why: 'heat' };
+  const { hottestC, hillKmh } = held;
+  if (hottestC !== null || hillKmh !== null) {
+    const ride = study(candidate).hillRide;
+    // One that is held back until it stands is not too hot, and not at the top either.
+    if (ride === undefined || ride.ends === 'stalled' || ride.hottestC > (hottestC ?? Infinity))
+      return { why: 'heat' };
+  }
   const { build, left } = mended(candidate, judge.now, judge.mends, 'nothing');
   const s = study(build);
   const is = standingOf(s, book);
@@ -139,6 +145,7 @@ export function* finalistsOf(
         total: ledger.total.most,
         unpriced: ledger.noIdea,
         waits: unknownsOf(s),
+        standsIn: standsInFor(s, 'range'),
       };
       // Sums that are level but for rounding may stand in either order.
       front = [...front.filter((f) => !dominates(goals, f.goals)), { goals, finalist }];

@@ -6,13 +6,13 @@ import type { PartType } from '../../document/part-types.ts';
 import { letsIn, usualOf } from '../../law/usual.ts';
 import type { RuleBook } from '../../law/rule-schema.ts';
 import { hasBoard } from '../../document/pack-board.ts';
-import { applyPart } from '../../parts/apply-part.ts';
+import { buyPart } from '../../parts/apply-part.ts';
 import { ofType } from '../../parts/of-type.ts';
 import type { Part, PartOf } from '../../parts/part.ts';
 import { priceIn } from '../../parts/price-in.ts';
 import { evaluate } from '../../verdict/evaluate.ts';
 import { counts } from '../../workshop/parts-list/purchase-list.ts';
-import { asOrdered } from '../as-ordered.ts';
+import { asOrdered, newlySet } from '../as-ordered.ts';
 import { madeForVolts, sameBead } from '../goes-with.ts';
 import { layoutOf, suits, withMotor, type LayoutName } from '../motor-for.ts';
 import type { SearchAsked } from './asked.ts';
@@ -139,7 +139,6 @@ export function gridOf(
   const rings = choose(free.gearing, ofType(parts, 'ring'), `${String(known.gearing.ringTeeth.value)} T`);
   const cogs = choose(free.gearing, ofType(parts, 'cogs'), 'its cogs');
   const packs = choose(free.pack, ofType(parts, 'pack'), build.packs[0].name);
-  const controllers = choose(free.controller, ofType(parts, 'controller'), build.controller.name);
   const place = book.find((p) => p.id === build.brief.place);
   const usual = place && usualOf(place, book);
   const geared = (layout: LayoutName): readonly Geared[] =>
@@ -160,14 +159,16 @@ export function gridOf(
   const ofMotor = (part: PartOf<'motor'>): readonly MotorChoice[] => {
     const layout = placeFor(build, part);
     if (layout === undefined) return [];
-    const letIn = !asked.held.lawful || usual === undefined || letsIn(usual, part.ratedPowerW);
+    // Of two hubs the law counts both, and both are bought; a motor in the middle is alone.
+    const count = motorCount({ drive: { ...build.drive, kind: part.kind } });
+    const letIn = !asked.held.lawful || usual === undefined || letsIn(usual, count * part.ratedPowerW);
     return [
       {
         part,
         layout,
         letIn,
         name: part.name,
-        price: motorCount(build) * priceOf(part),
+        price: count * priceOf(part),
         geared: gearedFor(layout),
       },
     ];
@@ -184,6 +185,13 @@ export function gridOf(
           geared: gearedFor(layoutOf(build)),
         },
       ];
+  // One that turns no motor of the grid is none to choose from; of several kinds each is judged whole.
+  const leads = new Set(motors.map((m) => m.part?.commutation ?? build.drive.commutation));
+  const controllers = choose(
+    free.controller,
+    ofType(parts, 'controller').filter((p) => leads.has(p.commutation)),
+    build.controller.name,
+  );
   const pairs = packs.flatMap((pack) =>
     controllers.map((controller): Pair => ({
       pack,
@@ -222,23 +230,6 @@ export function chosenBuild(
   let b: BuildDocument = { ...packs, packs: [...packs.packs] };
   if (motor.part !== undefined) b = withMotor(b, motor.layout, motor.part);
   for (const { part } of [geared.tyre, geared.ring, geared.cogs, pair.pack, pair.controller])
-    if (part !== undefined) b = applyPart(b, part);
+    if (part !== undefined) b = buyPart(b, part);
   return asOrdered(pair.controller.part === undefined ? b : newlySet(b, cutoffKmh));
-}
-
-/** A new controller is set for the place, and told the wheel that it turns: nothing that the old one was set to is in it. */
-function newlySet(build: BuildDocument, cutoffKmh: number | undefined): BuildDocument {
-  const { controller } = build;
-  const told = { ...controller, setRolloutMm: { source: 'unknown' } as const };
-  if (cutoffKmh === undefined) return { ...build, controller: told };
-  const { assistCutoffKmh: now, limitsSpeed } = controller;
-  const inside = limitsSpeed && now.source !== 'unknown' && now.value <= cutoffKmh;
-  return {
-    ...build,
-    controller: {
-      ...told,
-      limitsSpeed: true,
-      assistCutoffKmh: inside ? now : { source: 'assumed', value: cutoffKmh },
-    },
-  };
 }

@@ -9,10 +9,10 @@ import { limitsOn, type Scene, type Trap } from './trap.ts';
 /** The rating and what the heat model holds are called apart when they differ by more than the model's own doubt. */
 const DOUBT = 1.3;
 
-function rating({ facts, held, inputW, place }: Scene): Trap {
+function rating({ build, facts, held, inputW, place }: Scene): Trap {
   const rated = facts.ratedPowerW?.high;
   const input: Phrase = [
-    'Volts times amps are ',
+    build.controller.limitsPower ? 'The controller lets in at most ' : 'Volts times amps are ',
     qty(inputW, 'W', 0),
     ' of electrical input: by itself it breaks no limit on rated power. ',
   ];

@@ -1,3 +1,4 @@
+import { labelWatts } from '../../machine/limits.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import { knownBuild } from '../../document/known.ts';
 import type { LawFacts } from '../facts.ts';
@@ -25,7 +26,7 @@ export function traps(
     place,
     places,
     held: thirtyMinutePower(machine),
-    inputW: known.packs[0].nominalV.value * machine.limits.batteryA,
+    inputW: labelWatts(machine.limits, known.packs[0].nominalV.value),
     fullV: fullChargeVolts(machine.pack),
   };
   return [...[...MACHINE_TRAPS, ...PLACE_TRAPS].map((trap) => trap(scene)), ...ALWAYS];

@@ -1,70 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import crateLane from '../../../../demo/routes/crate-lane.json' with { type: 'json' };
-import marketRun from '../../../../demo/routes/market-run.json' with { type: 'json' };
 import type { BuildDocument, QuantityPath } from '../../document/document.ts';
 import { knownBuild } from '../../document/known.ts';
 import { knownAt, quantityAt, withValue } from '../../document/quantity-at.ts';
-import { simulatedCoast } from '../../instruments/simulated-coast.ts';
-import { simulatedLog, type Truth } from '../../instruments/simulated-logger.ts';
+import type { Truth } from '../../instruments/simulated-logger.ts';
 import { normals } from '../../quantity/numerics.ts';
-import { readRoute } from '../../route/read-route.ts';
-import type { Route } from '../../route/route.ts';
 import { courier, longtail, tandem, tourer, trike } from '../../test/demo.ts';
+import { ended } from '../../test/ended.ts';
+import { coast, everyday, hill, market, of, outcome, ride } from '../../test/learn-rides.ts';
 import { rideHill } from '../../trips/ridden.ts';
-import { newRide, type RideKind, type RideRecord } from '../ride-record.ts';
-import { learn, withLearnt, type LearnOutcome } from './learn.ts';
-import type { LearntValue } from './learnt.ts';
-import type { LearnRide } from './learn-ride.ts';
+import type { RideKind } from '../ride-record.ts';
+import { withLearnt } from './learn.ts';
 import { teachNext } from './teach-next.ts';
-
-const roadFrom = (file: unknown): Route => {
-  const read = readRoute(file);
-  if (!read.ok) throw new Error('the route is broken');
-  return read.value;
-};
-// What the ground is no logger knows: here it is paved.
-const market = { ...roadFrom(marketRun), spans: [] };
-const lane = roadFrom(crateLane);
-const ride = (kind: RideKind, more: Partial<RideRecord> = {}): RideRecord =>
-  newRide({
-    kind,
-    on: '2026-03-02',
-    planVersion: 1,
-    airC: 12,
-    windMs: 0,
-    pedalled: 'yes',
-    who: 'R. Quince',
-    simulated: true,
-    ...more,
-  });
-const day = { windMs: 0, windFromDeg: undefined, airC: 12, fault: 'none' } as const;
-const everyday = (build: BuildDocument, truth: Truth, seed: number): LearnRide => ({
-  key: `everyday ${String(seed)}`,
-  ride: ride('everyday'),
-  recording: simulatedLog(build, { ...day, route: market, effort: 'cruise', seed, truth }),
-});
-const hill = (build: BuildDocument, truth: Truth, seed: number, standsS = 0): LearnRide => ({
-  key: `hill ${String(seed)}`,
-  ride: ride(standsS > 0 ? 'heat' : 'hill'),
-  recording: simulatedLog(build, { ...day, route: lane, effort: 'full', seed, truth, standsS }),
-});
-const coast = (build: BuildDocument, truth: Truth, seed: number): LearnRide => ({
-  key: `coast ${String(seed)}`,
-  ride: ride('coast-down'),
-  recording: simulatedCoast(build, { airC: 12, windMs: 0.4, runs: 6, startKmh: 30, seed, truth }),
-});
-function outcome(build: BuildDocument, rides: readonly LearnRide[]): LearnOutcome {
-  const steps = learn(build, rides);
-  for (;;) {
-    const { done, value } = steps.next();
-    if (done === true) return value;
-  }
-}
-const of = ({ values }: LearnOutcome, path: QuantityPath): LearntValue => {
-  const found = values.find((v) => v.path === path);
-  if (found === undefined) throw new Error(`nothing of ${path}`);
-  return found;
-};
 
 describe('learning from rides of drawn machines', () => {
   const builds = [courier, tourer, longtail, tandem, trike, courier, tourer, longtail, tandem, trike];
@@ -230,13 +176,7 @@ describe('taking what was learnt', () => {
 });
 
 describe('what would teach most next', () => {
-  const asked = (build: BuildDocument, done: readonly RideKind[]) => {
-    const steps = teachNext(build, market, done);
-    for (;;) {
-      const { done: ended, value } = steps.next();
-      if (ended === true) return value;
-    }
-  };
+  const asked = (build: BuildDocument, done: readonly RideKind[]) => ended(teachNext(build, market, done));
   it('is the ride that narrows the range most, and less so once it was ridden', () => {
     const [first, ...rest] = asked(longtail, []);
     if (first === undefined) throw new Error('nothing would teach');

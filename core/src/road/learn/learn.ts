@@ -1,6 +1,7 @@
 import type { BuildDocument, QuantityPath } from '../../document/document.ts';
 import { inUse, knownBuild } from '../../document/known.ts';
 import { knownAt, withQuantity } from '../../document/quantity-at.ts';
+import { usualDrive, type UsualDrive } from '../../document/stands-in.ts';
 import type { RideKind } from '../ride-record.ts';
 import { FORCE_PARAMETERS, fitForces, PRIOR_SD, type ForceFit } from './force-fit.ts';
 import { HEAT_PARAMETERS, HEAT_PRIOR_SD, fitHeat, type HeatFit } from './heat-fit.ts';
@@ -24,6 +25,8 @@ export interface LearnOutcome {
   readonly heldOut: RideOff | undefined;
   /** Of the winding, K. */
   readonly heat: { readonly before: number; readonly after: number } | undefined;
+  /** What drives a plan of which nobody has chosen the motor, or read the volts: its own values cannot be told then. */
+  readonly standsIn: UsualDrive;
   /** Rides that teach nothing, and why. */
   readonly leftOut: readonly { readonly key: string; readonly why: string }[];
   /** What the fit leaves, in standard errors: far above 1 the rides contradict each other. */
@@ -157,14 +160,23 @@ const drive = function* (
   }
 };
 
-function whyNot({ ride, recording }: LearnRide): string {
+function whyNot({ ride, recording }: LearnRide, standsIn: UsualDrive): string {
   if (recording === undefined) return 'typed by hand: no line to learn from';
+  if (standsIn === 'with a usual motor' && ride.kind !== 'coast-down')
+    return 'no motor is chosen, so what it loses is not known';
   return ride.kind === 'coast-down' ? 'it hardly rolls' : 'too short';
 }
 
-/** Rides that the force fit can use. */
-const tellsForces = (p: Prepared): boolean =>
-  p.kind === 'coast-down' || Array.from(p.sine).some((s) => !Number.isNaN(s));
+/** Rides that the force fit can use: of power under a motor that nobody has chosen a usual one would take its share. */
+const tellsForces = (p: Prepared, standsIn: UsualDrive): boolean =>
+  p.kind === 'coast-down' ||
+  (standsIn !== 'with a usual motor' && Array.from(p.sine).some((s) => !Number.isNaN(s)));
+
+/** What is read off a motor, or the volts it runs on, tells nothing where a usual one stands in. */
+const restsOn = (path: QuantityPath, standsIn: UsualDrive): boolean =>
+  standsIn !== '' &&
+  path.startsWith('drive.') &&
+  (standsIn === 'with a usual motor' || path === 'drive.kvRpmPerV');
 
 /**
  * Learns from rides what the plan had to assume: all forces in one fit, the heat of the motor in another, capacity, leads and
@@ -174,8 +186,9 @@ export function* learn(
   build: BuildDocument,
   rides: readonly LearnRide[],
 ): Generator<LearnProgress, LearnOutcome> {
+  const standsIn = usualDrive({ build, known: knownBuild(build) });
   const ready = rides.flatMap((ride) => prepared(build, ride) ?? []);
-  const forces = ready.filter(tellsForces);
+  const forces = ready.filter((p) => tellsForces(p, standsIn));
   yield { done: 0.02, words: 'reading the rides' };
   const none: readonly LearntValue[] = [];
   let [values, off, contradiction] = [none, [] as readonly RideOff[], 0];
@@ -204,19 +217,21 @@ export function* learn(
     }
   }
   yield { done: 0.9, words: 'fitting the heat' };
-  const heat = fitHeat(ready.filter((p) => p.windingC !== undefined));
+  const warmed = standsIn === 'with a usual motor' ? [] : ready.filter((p) => p.windingC !== undefined);
+  const heat = fitHeat(warmed);
   return {
     values: [
       ...values,
       ...singleValues(build, rides),
       ...(heat === undefined ? [] : heatValues(build, heat, ready)),
-    ],
+    ].filter(({ path }) => !restsOn(path, standsIn)),
     off,
     heldOut,
     heat: heat === undefined ? undefined : { before: heat.before, after: heat.after },
+    standsIn,
     leftOut: rides
       .filter((r) => !forces.some((f) => f.key === r.key))
-      .map((r) => ({ key: r.key, why: whyNot(r) })),
+      .map((r) => ({ key: r.key, why: whyNot(r, standsIn) })),
     contradiction,
   };
 }

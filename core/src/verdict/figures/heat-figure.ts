@@ -36,8 +36,8 @@ function lastsWords({ tooHotAfter }: HeatTimes, climbSeconds: number): Phrase {
 const ROOM = 2;
 
 function stateOf({ climb, hillRide, heat, known }: Study): State {
-  if (!climb.climbs || hillRide === undefined || hillRide.hottestC >= known.drive.damageC.value)
-    return 'stop';
+  const up = climb.climbs && hillRide !== undefined && hillRide.ends !== 'stalled';
+  if (!up || hillRide.hottestC >= known.drive.damageC.value) return 'stop';
   return (heat.tooHotAfter ?? Infinity) < ROOM * climb.seconds ? 'look' : 'fine';
 }
 

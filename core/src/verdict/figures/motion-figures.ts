@@ -1,3 +1,4 @@
+import { HILL_WORDS, givesOut, hillOutcome } from '../hill-outcome.ts';
 import { sameGear } from '../../machine/driveline.ts';
 import { msToKmh } from '../../quantity/units.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
@@ -63,12 +64,6 @@ export function topSpeedFigure(study: Study): Figure {
 /** Below this a bicycle is hard to balance uphill, km/h. Common practice, no source. */
 const WOBBLE_KMH = 6;
 
-/** What takes the place of the speed on a hill that is not climbed. */
-function hillWords(climb: Study['climb'], cutsOut: boolean): string | undefined {
-  if (!climb.climbs) return 'Stalls';
-  return cutsOut ? 'Cuts out' : undefined;
-}
-
 /** The brief's test hill at its steady speed. */
 export function hillFigure(study: Study): Figure {
   const { climb, known, build } = study;
@@ -77,8 +72,9 @@ export function hillFigure(study: Study): Figure {
   const kmh = climb.climbs ? msToKmh(climb.v) : undefined;
   const twoWheels = build.donor.wheelCount === 2;
   const steady = (kmh ?? 0) < WOBBLE_KMH && twoWheels ? 'look' : 'fine';
-  const cutsOut = climb.climbs && (climb.cutsOutAfter ?? Infinity) < climb.seconds;
-  const state: State = kmh === undefined || cutsOut ? 'stop' : steady;
+  const outcome = hillOutcome(study);
+  const climbs = outcome.kind === 'climbs';
+  const state: State = climbs ? steady : 'stop';
   const traction = climb.climbs
     ? {
         totalN: climb.motorN + climb.riderN,
@@ -94,13 +90,11 @@ export function hillFigure(study: Study): Figure {
     id: 'hill',
     label: 'Test hill',
     state,
-    value: cutsOut ? undefined : kmh,
+    value: climbs ? kmh : undefined,
     upTo: undefined,
     unit: 'km/h',
-    words: hillWords(climb, cutsOut),
-    condition: cutsOut
-      ? ['protection opens after ', qty(climb.cutsOutAfter ?? 0, 's', 0)]
-      : [`${name}, `, qty(grade.value, '%')],
+    words: climbs ? undefined : HILL_WORDS[outcome.kind],
+    condition: givesOut(outcome, climb) ?? [`${name}, `, qty(grade.value, '%')],
     get working() {
       return {
         formulas: [...BALANCE, 'time = length / v;  energy = watts from the pack x time'],

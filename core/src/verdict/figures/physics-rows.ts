@@ -1,3 +1,4 @@
+import { massesOf } from '../../document/kept.ts';
 import { CHEMISTRIES } from '../../document/chemistries.ts';
 import { supplyAt, type Supply } from '../../machine/battery.ts';
 import { airForce } from '../../machine/road-load.ts';
@@ -25,22 +26,18 @@ export const NOT_MODELLED =
 /** Masses and resistances of the road, as entered. */
 export function roadInputs({ known, build }: Study): readonly WorkingRow[] {
   const { trailerKg, trailerLoadKg, trailerCrr, trailerCdaM2 } = known.brief;
-  const trailerRows =
-    build.brief.trailer === 'none'
-      ? []
-      : [
-          inputRow('m7', trailerKg),
-          inputRow('m8', trailerLoadKg),
-          inputRow('Crr, trailer', trailerCrr),
-          inputRow('CdA, trailer', trailerCdaM2),
-        ];
+  const towing = build.brief.trailer !== 'none';
+  const masses = [
+    ...massesOf(build, known),
+    known.brief.riderMassKg,
+    known.brief.loadMassKg,
+    ...(towing ? [trailerKg, trailerLoadKg] : []),
+  ];
+  const trailerRows = !towing
+    ? []
+    : [inputRow('Crr, trailer', trailerCrr), inputRow('CdA, trailer', trailerCdaM2)];
   return [
-    inputRow('m1', known.donor.massKg),
-    inputRow('m2', known.drive.massKg),
-    ...known.packs.map((pack, i) => inputRow(i === 0 ? 'm3' : `m3, pack ${String(i + 1)}`, pack.massKg)),
-    inputRow('m4', known.controller.massKg),
-    inputRow('m5', known.brief.riderMassKg),
-    inputRow('m6', known.brief.loadMassKg),
+    ...masses.map((mass, i) => inputRow(`m${String(i + 1)}`, mass)),
     ...trailerRows,
     inputRow('Crr', known.donor.crr),
     inputRow('CdA', known.donor.cdaM2),

@@ -5,7 +5,7 @@ import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
 import { firstOf } from '../../quantity/first-of.ts';
 import { msToKmh } from '../../quantity/units.ts';
 import { MIXED_RIDING } from '../../ride/stated.ts';
-import { heldMetres, wholeMetres, type RangeOutcome } from '../../ride/range.ts';
+import { TOLD_H, heldMetres, outlastsTold, wholeMetres, type RangeOutcome } from '../../ride/range.ts';
 import type { RideOn, RideOnEnd } from '../../ride/ride-on.ts';
 import type { Study } from '../study.ts';
 import { FORMULA_SOURCES, powerInputs, roadInputs } from './physics-rows.ts';
@@ -57,10 +57,13 @@ function enough(planned: PlannedRange | undefined, { range, known }: Study, all:
 /** At which speed, and what is left when it is no longer held. */
 function rangeCondition({ range, known }: Study, all: number | undefined): Phrase {
   const speed = qty(known.brief.cruiseSpeedKmh.value, 'km/h', 0);
+  if (range.holds && outlastsTold(range))
+    return [speed, ': it takes next to nothing; told to ', qty(TOLD_H, 'h', 0), ' of riding'];
   if (range.holds)
     return all === undefined
       ? [speed, ', mixed to level']
       : ['at ', speed, '; ', qty(all / 1000, 'km', 0), ' in all'];
+  if (range.on === undefined && range.limit === 'no-motor') return ['nothing asks the motor for help'];
   if (range.on === undefined)
     return range.wakes ? ['cannot hold ', speed] : ['cut-off: the motor never starts'];
   return ['at ', qty(msToKmh(range.on.fromV), 'km/h', 1), ' at most, not ', speed];

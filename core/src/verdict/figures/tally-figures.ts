@@ -1,11 +1,24 @@
 import { counted } from '../../quantity/format.ts';
 import type { BuildDocument } from '../../document/document.ts';
+import { massesOf, stays } from '../../document/kept.ts';
 import { moneyText } from '../../quantity/money.ts';
 import type { Ledger } from '../../workshop/parts-list/ledger.ts';
 import { qty } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
 import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
 import type { Study } from '../study.ts';
+
+/** What the machine is added up from: a donor is weighed with what stays bolted to it. */
+function addedUp(build: BuildDocument): string {
+  const kept = (['motor', 'controller'] as const).filter((part) => stays(build, part));
+  const along = kept.length === 0 ? '' : `, weighed with its ${kept.join(' and ')},`;
+  const rest = [
+    ...(stays(build, 'motor') ? [] : ['motor']),
+    'pack',
+    ...(stays(build, 'controller') ? [] : ['controller and fittings']),
+  ];
+  return `machine = donor${along} + ${rest.join(' + ')}`;
+}
 
 /** Mass of the machine, ready to ride. */
 export function massFigure(study: Study): Figure {
@@ -21,15 +34,9 @@ export function massFigure(study: Study): Figure {
     condition: [qty(machine.road.massKg, 'kg', 0), ' on the road'],
     get working() {
       return {
-        formulas: [
-          'machine = donor + motor + pack + controller and fittings',
-          'on the road = machine + rider + load + trailer',
-        ],
+        formulas: [addedUp(study.build), 'on the road = machine + rider + load + trailer'],
         inputs: [
-          known.donor.massKg,
-          known.drive.massKg,
-          known.packs[0].massKg,
-          known.controller.massKg,
+          ...massesOf(study.build, known),
           known.brief.riderMassKg,
           known.brief.loadMassKg,
           ...(study.build.brief.trailer === 'none' ? [] : [known.brief.trailerKg, known.brief.trailerLoadKg]),

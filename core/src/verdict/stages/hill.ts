@@ -1,9 +1,14 @@
 import { driveHeatSpecs } from '../../document/drive-heat.ts';
+import { hillOutcome } from '../hill-outcome.ts';
 import type { Study } from '../study.ts';
 import { byFigures, pathsOf, type Stage } from './stage.ts';
 
-function words({ climb, start, known, heat }: Study): string {
+function words(study: Study): string {
+  const { climb, start, known, heat } = study;
+  const { kind } = hillOutcome(study);
   if (!climb.climbs) return 'does not climb';
+  if (kind === 'cuts-out') return 'cuts out on it';
+  if (kind === 'heats-out') return 'is held back by heat, and stalls on it';
   if (start.gradePct < known.brief.hillGradePct.value) return 'cannot start on it';
   if (heat.tooHotAfter !== undefined && heat.tooHotAfter <= climb.seconds) return 'gets too hot on it';
   return 'climbs';

@@ -2,7 +2,7 @@ import type { State } from '../../check/state.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import { NOTHING_MEASURED, type Hazard } from '../../document/harness.ts';
 import type { Cable } from './components.ts';
-import type { Run } from './runs.ts';
+import { controllerUnsaid, type Run } from './runs.ts';
 
 /** What a rule finds along a cable. */
 export interface CableFinding {
@@ -131,6 +131,21 @@ const tailUnknown: CableRule = ({ run }) =>
       ]
     : [];
 
+/** Drawn from a place that nobody has said: a string along the true way tells it as well. */
+const placeUnsaid: CableRule = ({ build, cable, run }) =>
+  run.alongFrom === 'drawing' &&
+  [cable.fromComponent, cable.toComponent].some((one) => one === 'controller' || one === 'controller-2') &&
+  controllerUnsaid(build)
+    ? [
+        {
+          rule: 'controller-place',
+          state: 'unknown',
+          words: 'Where the controller sits is not said: the way is drawn from beside the first pack.',
+          remedy: 'Say where it sits, or measure the way with a string.',
+        },
+      ]
+    : [];
+
 const HAZARD_WORDS: Readonly<Record<Hazard, readonly [words: string, remedy: string]>> = {
   rotor: [
     'It passes the axle on a wheel with a disc brake: nobody has seen it clear of rotor and caliper.',
@@ -161,7 +176,15 @@ const hazards: CableRule = ({ build, cable, run }) => {
     });
 };
 
-const CABLE_RULES: readonly CableRule[] = [tooShort, tailUnknown, besidePhases, sensorsShort, hole, hazards];
+const CABLE_RULES: readonly CableRule[] = [
+  tooShort,
+  placeUnsaid,
+  tailUnknown,
+  besidePhases,
+  sensorsShort,
+  hole,
+  hazards,
+];
 
 /** What stands against a cable along its way. */
 export const cableFindings = (s: Subject): readonly CableFinding[] => CABLE_RULES.flatMap((rule) => rule(s));

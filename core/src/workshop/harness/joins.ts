@@ -176,7 +176,7 @@ function controlJoins(draft: Draft, { drive, controller, controls, donor, gearin
   const inside = controller.place === 'motor' && middle;
   const torque = controls.assistSensor === 'torque';
   const parts: readonly (readonly [boolean, string, string, string, PinSet])[] = [
-    [!donor.keeps.includes('display'), 'display', 'Display', 'display', 'display'],
+    [true, 'display', 'Display', 'display', 'display'],
     [
       controls.throttle !== 'none',
       'throttle',

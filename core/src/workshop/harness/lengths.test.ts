@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../../document/document.ts';
-import { NOTHING_MEASURED } from '../../document/harness.ts';
+import { NOTHING_MEASURED, type ControllerSits } from '../../document/harness.ts';
 import { courier, longtail, tandem, tourer, trike } from '../../test/demo.ts';
 import { RUNS, anyBuild } from '../../test/sample.ts';
 import { type Wire } from './wiring.ts';
@@ -53,6 +53,39 @@ describe('the length of a cable', () => {
     expect(told.run).toMatchObject({ supplied: undefined, then: 'unknown' });
     expect(told.way.map((f) => f.rule)).toContain('tail-unknown');
     expect(told.state).not.toBe('fine');
+  });
+
+  const sitting = (build: BuildDocument, controllerSits: ControllerSits): BuildDocument => ({
+    ...build,
+    harness: { ...build.harness, controllerSits },
+  });
+
+  it('is drawn from where the controller sits', () => {
+    const [rack, pack] = [sitting(tourer, 'rear-rack'), sitting(tourer, 'pack')];
+    const along = (build: BuildDocument, key: string): number => wire(build, key).run.along;
+    // The motor stands in the rear wheel, its pack on the down tube.
+    expect(along(rack, 'motor-phases')).toBeLessThan(along(pack, 'motor-phases'));
+    expect(along(rack, 'pack-controller')).toBeGreaterThan(along(pack, 'pack-controller') + 300);
+    expect(along(rack, 'display-controller')).toBeGreaterThan(along(pack, 'display-controller') + 300);
+    // A diamond frame has no load box: it stays beside the pack.
+    expect(along(sitting(tourer, 'cargo-box'), 'motor-phases')).toBe(along(pack, 'motor-phases'));
+    const far = along(sitting(tourer, 'head'), 'display-controller');
+    expect(far).toBeLessThan(along(sitting(tourer, 'bracket'), 'display-controller'));
+  });
+
+  it('says that nobody has said where the controller sits, until a string or somebody has', () => {
+    const rules = (build: BuildDocument, key: string): readonly string[] =>
+      wire(build, key).way.map((f) => f.rule);
+    const bare = sitting(tourer, 'unknown');
+    for (const key of ['motor-phases', 'pack-controller', 'display-controller'])
+      expect(rules(bare, key), key).toContain('controller-place');
+    expect(rules(bare, 'pack-charger')).not.toContain('controller-place');
+    expect(rules(said(bare, 'motor-phases', { alongMm: 700 }), 'motor-phases')).not.toContain(
+      'controller-place',
+    );
+    expect(rules(sitting(tourer, 'pack'), 'motor-phases')).not.toContain('controller-place');
+    // In the motor's shell it sits where the motor does.
+    expect(rules(sitting(longtail, 'unknown'), 'pack-controller')).not.toContain('controller-place');
   });
 
   it('has slack for the bar, for a fold and for nothing that stands still', () => {

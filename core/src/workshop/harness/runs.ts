@@ -3,7 +3,8 @@ import type { KnownBuild } from '../../document/known-build.ts';
 import { boxesOf, frameOf, motorAt } from '../../document/frame-of.ts';
 import { drivesBoth } from '../../document/motors.ts';
 import type { Frame } from '../../frame/frame.ts';
-import type { Point } from '../../frame/point.ts';
+import { boxOn, placeOf } from '../../frame/places.ts';
+import { distance, shifted, type Point } from '../../frame/point.ts';
 import type { Cable } from './components.ts';
 import { NOTHING_MEASURED, type Hazard } from '../../document/harness.ts';
 import { hazardsOf } from './near.ts';
@@ -11,6 +12,24 @@ import { wayBetween, waysOn } from './frame-ways.ts';
 
 /** Above the head tube to the grips along stem and bar, mm. Common practice, no source. */
 const TO_BAR_MM = 350;
+
+/** A controller on a tube or carrier lies in the middle of it, mm; at the bracket as far above as a hand is high. */
+const BOX = { lengthMm: 140, heightMm: 50 } as const;
+const ABOVE_BRACKET_MM = 130;
+
+/** Where nobody has said where a controller beside the motor sits, it is drawn beside the first pack. */
+export const controllerUnsaid = ({ controller, harness }: BuildDocument): boolean =>
+  controller.place !== 'motor' && harness.controllerSits === 'unknown';
+
+/** Where the controller sits. */
+function controllerAt(build: BuildDocument, frame: Frame, axle: Point, pack: Point, head: Point): Point {
+  const { controllerSits: sits } = build.harness;
+  if (build.controller.place === 'motor') return axle;
+  if (sits === 'head') return head;
+  if (sits === 'bracket') return shifted(frame.bracket, 0, ABOVE_BRACKET_MM);
+  const line = sits === 'unknown' || sits === 'pack' ? undefined : placeOf(frame, sits);
+  return line === undefined ? pack : boxOn(line, BOX, distance(line.a, line.b) / 2);
+}
 
 /** Where each component of the harness sits, mm, as the side view has it. */
 function placesOf(build: BuildDocument, known: KnownBuild, frame: Frame): ReadonlyMap<string, Point> {
@@ -22,7 +41,7 @@ function placesOf(build: BuildDocument, known: KnownBuild, frame: Frame): Readon
   const head = frame.points.headTop ?? { x: frame.front.x - 80, y: frame.front.y + 500 };
   const axle = { front: frame.front, rear: frame.rear, middle: frame.bracket }[motorAt(build)];
   const other = motorAt(build) === 'front' ? frame.rear : frame.front;
-  const controller = build.controller.place === 'motor' ? axle : packAt(0);
+  const controller = controllerAt(build, frame, axle, packAt(0), head);
   const crown = frame.points.crown ?? frame.front;
   return new Map<string, Point>([
     ...build.packs.map((_, i): [string, Point] => [i === 0 ? 'pack' : `pack-${String(i + 1)}`, packAt(i)]),

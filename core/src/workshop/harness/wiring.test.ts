@@ -43,7 +43,8 @@ describe('the harness of a build', () => {
     expect(keys(sample({ second: { join: 'combiner', nominalV: 48 } }))).toEqual(
       expect.arrayContaining(['pack-combiner', 'pack-2-combiner', 'combiner-controller']),
     );
-    expect(keys(sample({ donor: { keeps: ['display'] } }))).not.toContain('display-controller');
+    // A display that stays is joined as well.
+    expect(keys(sample({ donor: { keeps: ['display'] } }))).toContain('display-controller');
     const both = { ...hub, drive: { ...hub.drive, motors: 'each-wheel' as const } };
     expect(keys(both)).toContain('motor-2-halls');
   });

@@ -1,3 +1,4 @@
+import { stays } from '../../document/kept.ts';
 import { formatQuantity } from '../../quantity/format.ts';
 import { gaugeText } from '../../quantity/wire-gauge.ts';
 import type { Duty, DutyFitting } from '../../law/rule-schema.ts';
@@ -123,10 +124,13 @@ export function wantsRivetNuts(job: Job): boolean {
 }
 
 /** Why cranks and bracket come out: for a motor in the shell, or for a sensor about the spindle. */
-export function comesOut({ drive, controls }: BuildDocument): {
+export function comesOut(build: BuildDocument): {
   readonly cranks: string | undefined;
   readonly bracket: string | undefined;
 } {
+  const { drive, controls } = build;
+  const goesIn = drive.kind === 'mid-drive' ? 'motor' : 'sensors';
+  if (stays(build, goesIn)) return { cranks: undefined, bracket: undefined };
   if (drive.kind === 'mid-drive')
     return { cranks: 'the cranks come off before the motor goes in', bracket: 'the old bracket comes out' };
   if (controls.assistSensor === 'torque')
@@ -184,7 +188,9 @@ export const within = (value: number, other: number, share: number): boolean =>
   Math.abs(value - other) <= share * Math.abs(other);
 
 /** Brakes on a cable whose lever is changed for one that switches: hydraulic and combined levers get a sensor. */
-export function leversChanged({ donor }: BuildDocument): readonly ('front' | 'rear')[] {
+export function leversChanged(build: BuildDocument): readonly ('front' | 'rear')[] {
+  const { donor } = build;
+  if (stays(build, 'levers')) return [];
   if (donor.levers !== 'plain' && donor.levers !== 'unknown') return [];
   const onCable = (brake: string): boolean => brake === 'rim' || brake === 'cable-disc';
   return [
@@ -194,7 +200,9 @@ export function leversChanged({ donor }: BuildDocument): readonly ('front' | 're
 }
 
 /** How many hoses are taken off their levers, which are changed for ones that switch. */
-export const hosesOpened = ({ donor, controls }: BuildDocument): number =>
-  controls.brakeCutoffs !== 'yes' && donor.levers === 'plain'
+export const hosesOpened = (build: BuildDocument): number => {
+  const { donor, controls } = build;
+  return !stays(build, 'levers') && controls.brakeCutoffs !== 'yes' && donor.levers === 'plain'
     ? [donor.brakeFront, donor.brakeRear].filter((brake) => brake === 'hydraulic-disc').length
     : 0;
+};

@@ -82,6 +82,20 @@ describe('the ledger', () => {
     expect(row(two, 'torque-arms')).toMatchObject({ broughtBy: undefined, quantity: 1, price: null });
   });
 
+  it('takes nothing off for a kit that the list asks for no more, or that is put off', () => {
+    const brings = { motor: null, pack: { charger: 1 } };
+    const kit = { ...build, purchase: { ...build.purchase, brings } };
+    expect(row(kit, 'charger').broughtBy).toBe('pack');
+    const ofCells = sample({ drive: { name: 'Hub' }, pack: { make: 'cells' } });
+    const own = { ...ofCells, purchase: { ...ofCells.purchase, brings } };
+    expect(rowsOf(own).some((r) => r.key === 'pack')).toBe(false);
+    expect(row(own, 'charger')).toMatchObject({ broughtBy: undefined, state: 'needed' });
+    expect(row(say(kit, 'pack', { state: 'not-needed' }), 'charger')).toMatchObject({
+      broughtBy: undefined,
+      state: 'needed',
+    });
+  });
+
   it('counts sending once for each supplier, and says of whom it is not known', () => {
     const told = say(
       say(say(build, 'fuse', { supplier: 'Ostler' }), 'tape', { supplier: 'Ostler' }),

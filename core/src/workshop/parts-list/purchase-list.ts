@@ -6,6 +6,7 @@ import {
   type BoughtLine,
   type LineState,
 } from '../../document/purchase.ts';
+import { stays, type KeptPart } from '../../document/kept.ts';
 import type { Part } from '../../parts/part.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import type { Line, LineGroup } from './line.ts';
@@ -14,6 +15,32 @@ import { likely, partsFor, type Likely } from './likely.ts';
 /** Things in whose box others come along. */
 export const KITS = ['motor', 'pack'] as const;
 export type Kit = (typeof KITS)[number];
+/** A kit with its box, or a donor that was electric already and keeps it. */
+type Bringer = Kit | 'donor';
+
+/** Lines of what may stay of an electric donor, by their rules. */
+const OF_DONOR: Readonly<Partial<Record<string, KeptPart>>> = {
+  motor: 'motor',
+  pack: 'pack',
+  charger: 'charger',
+  controller: 'controller',
+  display: 'display',
+  throttle: 'throttle',
+  'battery-lead': 'leads',
+  'phase-lead': 'leads',
+  'motor-plug': 'leads',
+  plugs: 'leads',
+  'brake-sensors': 'levers',
+  'assist-sensor': 'sensors',
+  'speed-sensor': 'sensors',
+  'shift-sensor': 'sensors',
+};
+
+/** What the donor keeps is there already; of several packs the first. */
+function isOfDonor(build: BuildDocument, { rule, pack }: Line): boolean {
+  const part = OF_DONOR[rule];
+  return part !== undefined && (pack ?? 0) === 0 && stays(build, part);
+}
 
 /** One row of the shopping: a line with what was said of it. */
 export interface Row {
@@ -27,7 +54,7 @@ export interface Row {
   /** Pieces that are still to be bought beside what comes along with a kit. */
   readonly quantity: number;
   /** All of them come along in the box of this one. */
-  readonly broughtBy: Kit | undefined;
+  readonly broughtBy: Bringer | undefined;
   readonly said: BoughtLine | AddedLine;
   readonly state: LineState;
   /** For all pieces, in the build's currency; null is not known, and never counted as nought. */
@@ -39,12 +66,25 @@ export interface Row {
 /** The donor stands in the shed, unless somebody says that it is still to be bought. */
 const usualState = (key: string): LineState => (key === 'donor' ? 'owned' : 'needed');
 
+/** Kits that the list asks for, that nobody put off and that are bought: no other box brings anything. */
+export const kitsOn = (build: BuildDocument, rows: readonly { readonly key: string }[]): readonly Kit[] =>
+  KITS.filter(
+    (kit) =>
+      !stays(build, kit) &&
+      build.purchase.lines[kit]?.state !== 'not-needed' &&
+      rows.some(({ key }) => key === kit),
+  );
+
 /** How many of a line come along with a kit, and with which. */
 function broughtOf(
-  { purchase: { brings } }: BuildDocument,
-  { key, broughtAs }: Line,
-): { readonly count: number; readonly by: Kit | undefined } {
-  for (const by of KITS) {
+  build: BuildDocument,
+  line: Line,
+  kits: readonly Kit[],
+): { readonly count: number; readonly by: Bringer | undefined } {
+  if (isOfDonor(build, line)) return { count: line.quantity, by: 'donor' };
+  const { brings } = build.purchase;
+  const { key, broughtAs } = line;
+  for (const by of kits) {
     const count = brings[by]?.[broughtAs];
     if (key !== by && count !== undefined) return { count, by };
   }
@@ -55,11 +95,12 @@ function broughtOf(
 function askedRow(
   build: BuildDocument,
   line: Line,
+  kits: readonly Kit[],
   states: (key: string) => LineState,
   shelf: readonly Part[],
 ): Row {
   const said = build.purchase.lines[line.key] ?? NOTHING_SAID;
-  const { count, by } = broughtOf(build, line);
+  const { count, by } = broughtOf(build, line, kits);
   const quantity = Math.max(0, line.quantity - count);
   const broughtBy = quantity === 0 ? by : undefined;
   const paid = paidFor(build, said);
@@ -91,7 +132,8 @@ export function purchaseList(
 ): readonly Row[] {
   const { purchase } = build;
   const stateOf = (key: string): LineState => purchase.lines[key]?.state ?? usualState(key);
-  const asked = lines.map((line) => askedRow(build, line, stateOf, shelf));
+  const kits = kitsOn(build, lines);
+  const asked = lines.map((line) => askedRow(build, line, kits, stateOf, shelf));
   const alone = (said: BoughtLine | AddedLine) => ({
     line: undefined,
     group: 'fitting' as const,

@@ -141,7 +141,7 @@ const CASES: Readonly<Record<string, readonly [Case | typeof none, Case | typeof
   'assist-sensor': [[{ controls: { assistSensor: 'cadence' } }], [{ controls: { assistSensor: 'none' } }]],
   'shift-sensor': [[{}, 'mid-drive'], [{}]],
   throttle: [[{ controls: { throttle: 'full' } }], [{ controls: { throttle: 'none' } }]],
-  display: [[{}], [{ donor: { keeps: ['display'] } }]],
+  display: [[{}], none],
   'speed-sensor': [[{ controller: { limitsSpeed: true } }, 'mid-drive'], [{}]],
   key: [[{ controls: { throttle: 'full' } }], [{}]],
   accessories: [[{ supply: { means: 'converter', accessories: [light] } }], [{}]],

@@ -1,3 +1,4 @@
+import { stays } from '../../document/kept.ts';
 import { motorCount } from '../../document/motors.ts';
 import { firstOf } from '../../quantity/first-of.ts';
 import type { BuildDocument } from '../../document/document.ts';
@@ -125,7 +126,8 @@ function taskOfRow(row: Row, has: (id: TaskId) => boolean): TaskId {
   if (row.from === 'added') return 'bench';
   const wanted = TASK_OF_LINE[keyOf(row)] ?? TASK_OF_GROUP[row.group];
   if (keyOf(row) === 'motor' && has('lace')) return 'lace';
-  return has(wanted) ? wanted : 'fit-motor';
+  if (has(wanted)) return wanted;
+  return has('fit-motor') ? 'fit-motor' : 'inspect';
 }
 
 /** Hours of somebody who has done it some times. Common practice, no source. */
@@ -191,6 +193,7 @@ export function tasksOf(build: BuildDocument, rows: readonly Row[], learnt: Lear
   const present = TASKS.filter(
     (id) =>
       (id !== 'build-pack' || keys.has('cells') || keys.has('block-links')) &&
+      (id !== 'fit-motor' || !stays(build, 'motor')) &&
       (id !== 'lace' || keys.has('spokes')) &&
       (id !== 'brakes' ||
         ['brake-pads', 'brake-cables', 'caliper-adapter', 'disc-spacers'].some((key) => keys.has(key))),

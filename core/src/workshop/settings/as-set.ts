@@ -1,6 +1,7 @@
 import type { BuildDocument, QuantityPath } from '../../document/document.ts';
 import type { KnownBuild } from '../../document/known-build.ts';
 import { withQuantity } from '../../document/quantity-at.ts';
+import { throttleEnds } from '../../document/throttle.ts';
 import { NOTHING_SET } from '../../document/settings.ts';
 
 /** What a controller holds of a setting: what it shows, or what was put in where nobody has read it back. */
@@ -17,7 +18,11 @@ const QUANTITIES: readonly (readonly [
 ])[] = [
   ['battery-amps', 'controller.batteryCurrentA', () => true],
   ['phase-amps', 'controller.phaseCurrentA', () => true],
+  ['weakening-amps', 'controller.weakeningA', (b) => b.controller.weakens === 'yes'],
+  ['power-limit', 'controller.powerLimitW', (b) => b.controller.limitsPower],
   ['help-ends', 'controller.assistCutoffKmh', (b) => b.controller.limitsSpeed],
+  ['help-fades', 'controller.assistTaperKmh', (b) => b.controller.limitsSpeed],
+  ['throttle-ends', 'controls.throttleCutoffKmh', throttleEnds],
   ['walk-ends', 'controls.walkCutoffKmh', (b) => b.controls.throttle === 'walk'],
   ['most-help', 'controls.assistRatio', (b) => b.controls.assistSensor === 'torque'],
 ];

@@ -7,6 +7,8 @@ import { phraseText } from '../../quantity/phrase.ts';
 import { evaluate } from '../../test/evaluate.ts';
 import { RUNS, anyBuild, sample, type Changes } from '../../test/sample.ts';
 import { gaugeShare, gaugeTable } from './gauge.ts';
+import { knownBuild } from '../../document/known.ts';
+import { builtAsSet } from './as-set.ts';
 import { askedRows } from './asked.ts';
 import type { SettingRow } from './settings.ts';
 
@@ -73,6 +75,67 @@ describe('the settings sheet', () => {
     const put = row(planned, key).setting.plan ?? 0;
     const taken = row(told(planned, { [key]: { entered: put, readBack: put } }), key);
     expect(taken.stands).toEqual({ kind: 'same', state: state ?? 'fine' });
+  });
+
+  it('leaves nothing for lamps where no board opens, and goes by the first of several boards to open', () => {
+    const lit = (pack: Changes['pack'], second?: Changes['pack']): BuildDocument => {
+      const one = hub({
+        controller: { lowVoltageCutoffV: 42 },
+        pack: { cellsInSeries: 14, nominalV: 52, boardCutoffV: 39, ...pack },
+        supply: { accessories: [{ name: 'Lamp', volts: 12, watts: 6, onPct: 50, light: true }] },
+      });
+      return second === undefined
+        ? one
+        : { ...one, packs: [one.packs[0], sample({ pack: { cellsInSeries: 14, ...second } }).packs[0]] };
+    };
+    expect(keys(lit({ board: 'no' }))).not.toContain('lights-reserve');
+    expect(phraseText(row(lit({ board: 'no' }), 'low-volts').setting.because)).toContain('no board below');
+    expect(phraseText(row(lit({}), 'low-volts').setting.because)).not.toContain('no board below');
+    expect(row(lit({}, { boardCutoffV: 40.5 }), 'lights-reserve').setting.plan).toBeCloseTo(1.5, 9);
+    expect(row(lit({}, { boardCutoffV: 43 }), 'lights-reserve').setting.amiss?.state).toBe('stop');
+    expect(row(lit({}, { board: 'no', boardCutoffV: 43 }), 'lights-reserve').setting.plan).toBe(3);
+    const unread = row(lit({}, {}), 'lights-reserve').setting;
+    expect(unread.plan).toBeUndefined();
+    expect(phraseText(unread.because)).toContain('not known');
+  });
+
+  it('tells a limit of watts to be put in, where one is planned', () => {
+    const limited = hub({ controller: { limitsPower: true, powerLimitW: 250 } });
+    expect(row(limited, 'power-limit').setting).toMatchObject({ plan: 250, unit: 'W' });
+    const set = told(limited, { 'power-limit': { entered: 250, readBack: 500 } });
+    expect(row(set, 'power-limit').stands).toMatchObject({ kind: 'not-taken' });
+    expect(builtAsSet(set, knownBuild(set)).controller.powerLimitW).toMatchObject({ value: 500 });
+    expect(keys(hub())).not.toContain('power-limit');
+  });
+
+  it('tells the current that weakens the field, where the controller does so', () => {
+    const weakens = hub({ controller: { weakens: 'yes', weakeningA: 20 } });
+    expect(row(weakens, 'weakening-amps').setting).toMatchObject({ plan: 20, unit: 'A' });
+    const set = told(weakens, { 'weakening-amps': { entered: 30, readBack: 30 } });
+    expect(builtAsSet(set, knownBuild(set)).controller.weakeningA).toMatchObject({ value: 30 });
+    for (const other of [hub(), hub({ controller: { weakens: 'unknown' } })])
+      expect(keys(other)).not.toContain('weakening-amps');
+  });
+
+  it('tells every limit that the law is held against: the fade, and the throttle’s own', () => {
+    const limited = hub({
+      controller: { limitsSpeed: true, assistCutoffKmh: 25, assistTaperKmh: 1.5 },
+      controls: { throttle: 'full', throttleLimited: true, throttleCutoffKmh: 20 },
+    });
+    expect(row(limited, 'help-fades').setting).toMatchObject({ plan: 1.5, unit: 'km/h' });
+    expect(row(limited, 'throttle-ends').setting).toMatchObject({ plan: 20, unit: 'km/h' });
+    const set = told(limited, {
+      'help-fades': { entered: 1.5, readBack: 0 },
+      'throttle-ends': { entered: 25, readBack: 25 },
+    });
+    const is = builtAsSet(set, knownBuild(set));
+    expect(is.controller.assistTaperKmh).toMatchObject({ value: 0 });
+    expect(is.controls.throttleCutoffKmh).toMatchObject({ value: 25 });
+    const free = hub({
+      controller: { limitsSpeed: false },
+      controls: { throttle: 'none', throttleLimited: true },
+    });
+    for (const key of ['help-fades', 'throttle-ends']) expect(keys(free)).not.toContain(key);
   });
 
   it('tells what drifts: the plan moves, and what was the same no longer is', () => {

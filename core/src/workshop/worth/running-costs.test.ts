@@ -29,6 +29,8 @@ describe('the costs of running (by hand)', () => {
     expect(line(costs, 'energy')?.perKm?.least).toBeCloseTo(0.00375, 9);
     expect(costs.packKm?.least).toBeCloseTo(22_500, 6);
     expect(line(costs, 'pack')?.perKm?.most).toBeCloseTo(400 / 22_500, 9);
+    // Lives are told in two digits, thousands apart.
+    expect(line(costs, 'pack')?.how).toBe('500 full cycles to 80 %, 23,000 km');
     // Nothing is known of chain, cogs, tyres and pads: they are left out, and it is said.
     expect(costs.complete).toBe(false);
     expect(costs.perKm.least).toBeCloseTo(0.00375 + 400 / 22_500, 9);

@@ -1,5 +1,6 @@
 import type { Chemistry, DriveKind } from '../../document/choices.ts';
 import type { Running } from '../../document/money-plans.ts';
+import { formatNumber } from '../../quantity/format.ts';
 import { exactly, overSpan, sumOfSpans, timesSpan, type Span } from './span.ts';
 
 /** Full cycles to 80 % of the capacity, by chemistry. From memory: data sheets give 300 to 800 for NMC, 2,000 for iron phosphate. */
@@ -74,8 +75,14 @@ export interface RunningCosts {
   readonly packCycles: Span;
 }
 
-const rounded = ({ least, most }: Span, digits = 0): string =>
-  least === most ? least.toFixed(digits) : `${least.toFixed(digits)} to ${most.toFixed(digits)}`;
+const rounded = ({ least, most }: Span): string =>
+  least === most ? formatNumber(least, 0) : `${formatNumber(least, 0)} to ${formatNumber(most, 0)}`;
+
+/** What rests on lives from memory is told to two digits. */
+const about = ({ least, most }: Span): Span => ({
+  least: Number(least.toPrecision(2)),
+  most: Number(most.toPrecision(2)),
+});
 
 /** Full cycles that a pack is worth at its habit; what is entered wins. */
 function cyclesOf({ running, chemistry, chargeLimitPct }: InUse): Span {
@@ -106,7 +113,7 @@ function packLine(use: InUse, packKm: Span | undefined, cycles: Span): RunningLi
     how:
       packKm === undefined
         ? ''
-        : `${rounded(cycles)} full cycles to 80 %${use.running.packCycles === null ? ' (from memory)' : ''}, ${rounded(packKm)} km`,
+        : `${rounded(cycles)} full cycles to 80 %${use.running.packCycles === null ? ' (from memory)' : ''}, ${rounded(about(packKm))} km`,
     missing: use.packPrice === undefined ? 'price of the pack' : 'energy per kilometre',
   };
 }

@@ -104,6 +104,14 @@ describe('the parts list', () => {
     expect(work.row('Rail or cradle for the pack')).not.toContain('in the box');
   });
 
+  it('asks what comes in the box only of a motor or pack that the list asks for', async () => {
+    expect((await AtWork.at('buy list', longtail)).text).toContain('In the pack’s box');
+    const [pack, ...others] = longtail.packs;
+    const made = await AtWork.at('buy list', { ...longtail, packs: [{ ...pack, make: 'cells' }, ...others] });
+    expect(made.text).not.toContain('In the pack’s box');
+    expect(made.text).not.toContain('comes in the box of the pack');
+  });
+
   it('holds the budget against the sum, and offers the cheapest ways back under it', async () => {
     const work = await AtWork.at('buy list', longtail);
     await work.type('Budget', '1500');

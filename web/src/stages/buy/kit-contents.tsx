@@ -1,4 +1,4 @@
-import { KITS, type Kit } from '@apple-cart/core';
+import { KITS, kitsOn, type Kit } from '@apple-cart/core';
 import { FoldedGroup } from '../../fields/field-group.tsx';
 import { YesNoField } from '../../fields/choice-field.tsx';
 import type { Purchasing } from './use-purchase.ts';
@@ -38,7 +38,12 @@ const NAMES: Readonly<Record<Kit, string>> = { motor: 'In the motor’s box', pa
 /** What comes along with motor and pack: it is taken off the list, and nobody pays it twice. */
 export function KitContents({ document, rows, change }: Purchasing) {
   const { brings } = document.purchase;
+  const on = kitsOn(
+    document,
+    rows.filter((row) => row.from === 'build'),
+  );
   return KITS.map((kit) => {
+    if (!on.includes(kit)) return null;
     const box = brings[kit];
     const lines = rows.flatMap((row) => {
       const as = row.from === 'build' ? row.line?.broughtAs : undefined;

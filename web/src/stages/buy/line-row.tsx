@@ -121,7 +121,11 @@ function Under({
         </button>
       )}
       <NotAsItStands stops={stops} />
-      {row.broughtBy !== undefined && <span className="block">comes in the box of the {row.broughtBy}</span>}
+      {row.broughtBy !== undefined && (
+        <span className="block">
+          {row.broughtBy === 'donor' ? 'stays of the donor' : `comes in the box of the ${row.broughtBy}`}
+        </span>
+      )}
       {row.price === null && likely !== undefined && (
         <span className="block">likely {between(likely.least, likely.most)}, by the shelf</span>
       )}
@@ -192,7 +196,9 @@ export function LineRow({
       </td>
       <td className="w-20 py-1 pr-2">
         {brought ? (
-          <span className="num block py-0.5 text-right text-ink2">in the box</span>
+          <span className="num block py-0.5 text-right text-ink2">
+            {row.broughtBy === 'donor' ? 'on it' : 'in the box'}
+          </span>
         ) : (
           <>
             <NumberCell

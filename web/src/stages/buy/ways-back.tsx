@@ -6,6 +6,7 @@ import { useBook } from '../../state/rules.ts';
 import { useParts } from '../../state/shelf.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
+import { StateMark } from '../../ui/state-mark.tsx';
 import { useStudy } from '../../work/use-study.ts';
 import type { Purchasing } from './use-purchase.ts';
 
@@ -23,6 +24,11 @@ function Way({ way, currency, onTake }: { way: WayBack; currency: string; onTake
           {hill === undefined ? '' : `, hill ${hill.text} ${hill.unit}`}
           {km === undefined || far === undefined ? '' : `, ${km.text} to ${far.text} ${far.unit}`}
         </span>
+        {way.opens.length > 0 && (
+          <span className="flex items-start gap-1 text-[12.5px] text-ink2">
+            <StateMark state="unknown" size={12} /> Then to be found out: {way.opens.join('; ')}
+          </span>
+        )}
       </span>
       <span className="num text-right text-[13px] whitespace-nowrap">
         {moneyText(way.total, currency)}

@@ -1,9 +1,11 @@
 // @vitest-environment happy-dom
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { withQuantity, type BuildDocument, type QuantityPath } from '@apple-cart/core';
 import { longtail } from '@apple-cart/core/test';
+import { useSearchAsked } from '../../state/search-asked.ts';
 import { AtWork } from '../../test/at-work.ts';
 import { showsPages } from '../../test/pages.ts';
+import { useSearches } from '../../work/shelf-search.ts';
 
 showsPages();
 
@@ -31,6 +33,13 @@ describe('what a step would gain', () => {
     expect(work.text).not.toMatch(/Controller \d+ to/);
   });
 
+  it('says by how much the list is over the budget', async () => {
+    const over = { ...longtail, money: { ...longtail.money, budget: 100 } };
+    expect((await AtWork.at('change gain', over)).text).toMatch(/Over the budget £[\d,]+/);
+    const within = { ...longtail, money: { ...longtail.money, budget: 90_000 } };
+    expect((await AtWork.at('change gain', within)).text).toMatch(/Budget left £[\d,]+/);
+  });
+
   it('names what stands in beside the figures that it makes', async () => {
     const work = await AtWork.at(
       'change gain',
@@ -42,6 +51,41 @@ describe('what a step would gain', () => {
       unread(longtail, 'packs.0.nominalV', 'packs.0.cellsInSeries'),
     );
     expect(moves.text).toContain('km/h now, with a usual pack');
+  });
+});
+
+describe('searching the shelf', () => {
+  const searched = async (build: BuildDocument, ...ticks: readonly RegExp[]): Promise<AtWork> => {
+    useSearches.setState({ searches: {} });
+    useSearchAsked.setState({ asked: {} });
+    const work = await AtWork.at('change search', build);
+    for (const tick of ticks) await work.tick(tick);
+    await work.press('Search the shelf');
+    await vi.waitFor(() => {
+      expect(work.text).toContain('on the front');
+    }, 60_000);
+    return work;
+  };
+
+  it('says of what it keeps that nobody has read it, in the build in hand and in every finalist', async () => {
+    const pack = unread(longtail, 'packs.0.nominalV', 'packs.0.cellsInSeries');
+    const work = await searched(pack, /^Pack/, /^Ring and cogs/);
+    expect(work.text).toMatch(/Pack ?nobody has read it: a usual one/);
+    const rows = work.rows.filter((cells) => cells.length > 8).slice(1);
+    expect(rows.length).toBeGreaterThan(1);
+    for (const [, name] of rows) expect(name).toContain('with a usual pack');
+  });
+
+  it('says that the heat decides, and what cures it, where nothing strong enough bears the hill', async () => {
+    const work = await searched(longtail);
+    expect(work.text).toMatch(/None stand: all \d+ that are strong enough get too hot on the hill/);
+    expect(work.text).toContain('Let ring and cogs change');
+  });
+
+  it('keeps what was read without a word', async () => {
+    const work = await searched(longtail, /^Pack/);
+    expect(work.text).toMatch(/Pack ?kept/);
+    expect(work.text).not.toContain('with a usual');
   });
 });
 

@@ -1,9 +1,9 @@
-import { AIMS, LIMIT_WORDS, moneyText, standsInFor, type FigureId, type StepGains } from '@apple-cart/core';
+import { AIMS, LIMIT_WORDS, moneyText, type StepGains } from '@apple-cart/core';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { RadioMark } from '../../fields/radio-mark.tsx';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Caution } from '../../ui/caution.tsx';
-import { StateMark } from '../../ui/state-mark.tsx';
+import { StandsIn } from '../parts/stands-in.tsx';
 import { useStage } from '../parts/use-stage.ts';
 import { OwnSteps } from './own-steps.tsx';
 import { AIM_LOOKS } from './aims.ts';
@@ -11,17 +11,6 @@ import type { Gaining } from './use-gains.ts';
 
 const LINE =
   'flex min-h-[31px] items-center justify-between gap-2 border-b border-hair text-[14px] max-bench:min-h-11';
-
-/** What stands in for that which nobody has chosen or read: the headline is that of a usual one. */
-function Usual({ figure }: { figure: FigureId }) {
-  const { document, verdict } = useStage();
-  const words = standsInFor({ build: document, known: verdict.known }, figure);
-  return words === '' ? null : (
-    <span className="flex items-center gap-1 text-[12px] font-normal text-ink2">
-      <StateMark state="unknown" size={12} /> {words}
-    </span>
-  );
-}
 
 /** What somebody wants more of: it sorts the steps, and scales their bars. */
 function Wanted({ gaining, now }: { gaining: Gaining; now: StepGains['now'] | undefined }) {
@@ -47,7 +36,7 @@ function Wanted({ gaining, now }: { gaining: Gaining; now: StepGains['now'] | un
                 />
                 <span>
                   {aim === 'hill' && hillName !== '' ? `Up ${hillName}` : name}
-                  <Usual figure={figure} />
+                  <StandsIn figure={figure} />
                 </span>
               </span>
               <span className="num whitespace-nowrap">
@@ -122,8 +111,10 @@ function KeepTo({ now }: { now: StepGains['now'] | undefined }) {
         Class <b className="font-semibold">{now?.className ?? ''}</b>
       </p>
       <p className={LINE}>
-        Budget left{' '}
-        <b className="num font-semibold">{left === undefined ? 'none set' : moneyText(left, currency)}</b>
+        {left !== undefined && left < 0 ? 'Over the budget' : 'Budget left'}{' '}
+        <b className="num font-semibold">
+          {left === undefined ? 'none set' : moneyText(Math.abs(left), currency)}
+        </b>
       </p>
       {now !== undefined && (
         <p className={LINE}>

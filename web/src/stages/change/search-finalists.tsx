@@ -1,6 +1,14 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { clipped, counted, moneyText, type FigureId, type Finalist, type Verdict } from '@apple-cart/core';
+import {
+  clipped,
+  counted,
+  moneyText,
+  standsInFor,
+  type FigureId,
+  type Finalist,
+  type Verdict,
+} from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
 import { createBuild } from '../../state/builds.ts';
 import { figureText } from '../../state/figure-text.ts';
@@ -24,6 +32,14 @@ function toHand(total: number, hand: Verdict, currency: string): string {
   return `${more < 0 ? '−' : '+'}${moneyText(Math.abs(more), currency)}`;
 }
 
+/** What the figures of a row rest on that nobody has chosen or read. */
+const RestsOn = ({ words }: { words: string }) =>
+  words === '' ? null : (
+    <span className="flex items-center gap-1 text-[12px] text-ink2">
+      <StateMark state="unknown" size={12} /> {words}
+    </span>
+  );
+
 /** The build in hand, above those that could stand in its place. */
 function HandRow({ hand }: { hand: Verdict }) {
   const { build } = hand.study;
@@ -42,6 +58,7 @@ function HandRow({ hand }: { hand: Verdict }) {
       <th scope="row" className="py-1.5 pr-2 text-left font-normal">
         <b className="font-semibold">In hand</b>
         {names.length === 0 ? '' : `: ${names.join(', ')}`}
+        <RestsOn words={standsInFor(hand.study, 'range')} />
       </th>
       <td>
         <span className="flex items-start gap-1.5">
@@ -162,6 +179,7 @@ function FinalistRow({
       </td>
       <th scope="row" className="py-1.5 pr-2 text-left font-normal">
         {f.names.join(', ')}
+        <RestsOn words={f.standsIn} />
         {f.waits > 0 && (
           <span className="block text-[12px] text-ink2">
             {counted(f.waits, 'check waits', 'checks wait')} for a measure or a data sheet

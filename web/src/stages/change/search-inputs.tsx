@@ -1,5 +1,6 @@
 import {
   formatNumber,
+  standsInFor,
   type FreePart,
   type Goal,
   type Held,
@@ -8,6 +9,7 @@ import {
 } from '@apple-cart/core';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { PlainNumber } from '../../fields/plain-number.tsx';
+import { useStage } from '../parts/use-stage.ts';
 import type { Choices, Searching } from './use-search.ts';
 
 const LINE =
@@ -150,8 +152,14 @@ const FREE: readonly { readonly key: FreePart; readonly name: string; readonly o
   { key: 'tyre', name: 'Tyres', of: 'tyres' },
 ];
 
+/** What is kept where a part is not free: of one that nobody has chosen or read, a usual one. */
+const keptAs = (key: FreePart, usual: string): string =>
+  usual === `with a usual ${key}` ? 'nobody has read it: a usual one' : 'kept';
+
 function Free({ searching }: { searching: Searching }) {
   const { asked, ask, choices } = searching;
+  const { document, verdict } = useStage();
+  const usual = standsInFor({ build: document, known: verdict.known }, 'range');
   return (
     <FieldGroup title="Free to change" note="from the shelf">
       {FREE.map(({ key, name, of }) => (
@@ -165,7 +173,9 @@ function Free({ searching }: { searching: Searching }) {
             }}
           />
           <span>{name}</span>
-          <span className="num text-[13px] text-ink2">{asked.free[key] ? choices[of] : 'kept'}</span>
+          <span className="num text-[13px] text-ink2">
+            {asked.free[key] ? choices[of] : keptAs(key, usual)}
+          </span>
         </label>
       ))}
       <p className="py-1.5 text-[13px] text-ink2" data-testid="size">

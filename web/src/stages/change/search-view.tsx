@@ -28,7 +28,7 @@ const WHOLE_WORDS: Readonly<Record<WholeReason, string>> = {
   law: 'outside its class, judged whole',
   fit: 'does not fit the donor',
   chain: 'something of the chain too small',
-  heat: 'too hot on the hill',
+  heat: 'too hot on the hill, or held back till it stands',
 };
 
 /** How far it is, and the button that begins or ends it. */
@@ -113,6 +113,13 @@ function reasonsOf({ counts, found }: ShelfSearch): readonly {
 
 function noneStand(search: ShelfSearch): string {
   const [most] = reasonsOf(search);
+  const { heat } = search.found?.refused ?? { heat: 0 };
+  const strong = search.standing.length;
+  // What is strong enough and then too hot is what decides: a gear is the cheapest cure.
+  if (strong > 0 && heat === strong)
+    return `None stand: all ${formatNumber(strong, 0)} that are strong enough get too hot on the hill${
+      search.input.asked.free.gearing ? '' : '. Let ring and cogs change: a low gear keeps a motor cool'
+    }`;
   if (most === undefined) return search.state === 'looking' ? 'Looking' : 'None stand';
   return `None stand: “${most.words}” stops ${String(Math.round((100 * most.count) / Math.max(1, search.counts.looked)))} %`;
 }
@@ -148,9 +155,9 @@ function Found({ searching, search }: { searching: Searching; search: ShelfSearc
   );
   const { held } = input.asked;
   const option = useMemo(() => {
-    const { climb } = verdict.hill;
+    const { climb, outcome } = verdict.hill;
     const own = {
-      hill: climb.climbs ? msToKmh(climb.v) : undefined,
+      hill: climb.climbs && outcome.kind === 'climbs' ? msToKmh(climb.v) : undefined,
       range: verdict.range.plannedKm?.low,
       mass: verdict.study.machine.machineMassKg,
     };

@@ -97,6 +97,12 @@ export function MoreOfDonor() {
           edit((d) => withSection(d, 'donor', { keeps: [...keeps] }), 'what stays');
         }}
       />
+      {kept > 0 && (
+        <p className="py-1 text-[12.5px] text-ink2">
+          Weigh the donor with the motor and controller that stay, its pack off: the pack is weighed by
+          itself.
+        </p>
+      )}
       <AnswerField
         label="Pedals that drive it"
         value={donor.operablePedals}

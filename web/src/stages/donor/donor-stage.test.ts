@@ -1,5 +1,6 @@
 // @vitest-environment happy-dom
 import { afterEach, describe, expect, it } from 'vitest';
+import type { BuildDocument } from '@apple-cart/core';
 import { longtail, tourer, trike } from '@apple-cart/core/test';
 import { useSettings } from '../../state/settings-store.ts';
 import { AtWork } from '../../test/at-work.ts';
@@ -67,6 +68,16 @@ describe('the pack in the frame', () => {
     // A longtail has a deck in place of a rack behind.
     await work.choose('Place: ', 'free in the frame');
     expect(work.build.packs[0].boxes[0]?.place).toBe('free');
+  });
+
+  it('is told by a word where the frame has no such place', async () => {
+    const other: BuildDocument = {
+      ...longtail,
+      packs: [{ ...longtail.packs[0], boxes: [{ place: 'cargo-box', at: null }] }],
+    };
+    const work = await AtWork.at('donor', other);
+    expect(work.text).toContain('in the load box');
+    expect(work.text).not.toContain('cargo-box');
   });
 
   it('is parted over several boxes, and each has its place', async () => {

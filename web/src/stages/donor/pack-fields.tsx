@@ -16,7 +16,8 @@ import { NumberField } from '../../fields/number-field.tsx';
 import { PlainNumber } from '../../fields/plain-number.tsx';
 import { useBuild } from '../../state/build-store.ts';
 import { Button } from '../../ui/button.tsx';
-import { PLACE_NAMES, typedAt, withBox } from './pack-boxes.ts';
+import { PLACE_NAMES } from '../parts/place-names.ts';
+import { typedAt, withBox } from './pack-boxes.ts';
 
 interface Props {
   readonly build: BuildDocument;
@@ -38,8 +39,9 @@ function BoxRow({ build, verdict, box }: Props & { box: PlacedBox }) {
   const boxes = build.packs[box.pack]?.boxes ?? [];
   const placed = boxes[box.nth];
   if (placed === undefined) return null;
+  // A place that this frame does not have is still told as what it is.
   const places: readonly PackPlace[] = [
-    ...new Set([...verdict.fit.frame.places.map((p) => p.place), 'free' as const]),
+    ...new Set([...verdict.fit.frame.places.map((p) => p.place), 'free' as const, placed.place]),
   ];
   const put = (change: Partial<{ x: number; y: number; angleDeg: number }>): void => {
     edit(

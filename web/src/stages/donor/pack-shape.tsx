@@ -10,7 +10,8 @@ import { capital } from '../../ui/capital.ts';
 import { useBuild } from '../../state/build-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Movable } from './movable.tsx';
-import { PLACE_NAMES, droppedAt, withBox } from './pack-boxes.ts';
+import { PLACE_NAMES } from '../parts/place-names.ts';
+import { droppedAt, withBox } from './pack-boxes.ts';
 import { points, px, type Page } from './page-scale.ts';
 
 /** Room below which a box counts as touching, mm. */

@@ -8,7 +8,8 @@ import { useStudy } from '../../work/use-study.ts';
 import { capital } from '../../ui/capital.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
-import { PLACE_NAMES, allIn } from './pack-boxes.ts';
+import { PLACE_NAMES } from '../parts/place-names.ts';
+import { allIn } from './pack-boxes.ts';
 
 const QUIET_MS = 250;
 

@@ -113,7 +113,7 @@ export function GearsOnHill() {
         title={
           document.drive.kind === 'mid-drive'
             ? suits
-            : 'A hub motor does not feel the gears: they are for the legs'
+            : `${document.drive.kind === 'external' ? 'This' : 'A hub'} motor does not feel the gears: they are for the legs`
         }
         note={`${formatNumber(grade, 1)} %, half charge`}
       />

@@ -1,5 +1,13 @@
 import { useSearchParams } from 'react-router';
-import { LOW_CHARGE, formatNumber, msToKmh } from '@apple-cart/core';
+import {
+  HILL_WORDS,
+  LOW_CHARGE,
+  formatNumber,
+  givesOut,
+  massesOf,
+  msToKmh,
+  phraseText,
+} from '@apple-cart/core';
 import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
 import { WindAt } from '../parts/wind-at.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
@@ -29,12 +37,7 @@ function Fields({ view }: { view: HillView }) {
   const machine = figureOf(verdict, 'mass').value ?? 0;
   const total = verdict.axlesKg.rear + verdict.axlesKg.front;
   const { known } = verdict;
-  const weighed = [
-    known.donor.massKg,
-    known.drive.massKg,
-    known.controller.massKg,
-    ...known.packs.map((pack) => pack.massKg),
-  ];
+  const weighed = massesOf(document, known);
   const mass = (kg: number) => <Num text={shown(kg, 'kg', 1).text} places={3} />;
   const road = (
     <FieldGroup title="Road">
@@ -157,11 +160,12 @@ export function HillStage() {
   const shown = useQuantity();
   const [params] = useSearchParams();
   const view = HILL_VIEWS.find((v) => v.id === params.get('view'))?.id ?? 'grade';
-  const { climb, start, heat } = verdict.hill;
+  const { climb, outcome, start, heat } = verdict.hill;
   const starts = `starts on ${formatNumber(start.gradePct, 1)} %`;
   const lasts =
     heat.tooHotAfter === undefined ? 'lasts' : `lasts ${formatNumber(heat.tooHotAfter / 60, 0)} min`;
   const state = verdict.stages.find((s) => s.id === 'hill')?.state ?? 'unknown';
+  const ends = givesOut(outcome, climb);
   const speed = climb.climbs ? shown(msToKmh(climb.v), 'km/h') : undefined;
   return (
     <Stage
@@ -169,8 +173,11 @@ export function HillStage() {
       pictureFirst
       stamp={{
         state,
-        word: climb.climbs ? 'Climbs' : 'Stalls',
-        under: speed === undefined ? starts : `at ${speed.text} ${speed.unit}, ${lasts}, ${starts}`,
+        word: HILL_WORDS[outcome.kind],
+        under:
+          ends === undefined
+            ? [speed && `at ${speed.text} ${speed.unit}, ${lasts}`, starts].filter(Boolean).join(', ')
+            : phraseText(ends),
       }}
       views={<ViewLinks label="Views of the hill stage" views={HILL_VIEWS} view={view} />}
       inputs={

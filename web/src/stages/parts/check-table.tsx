@@ -1,14 +1,6 @@
 import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';
-import {
-  checkDigits,
-  phraseText,
-  shownOf,
-  wantsOf,
-  type Check,
-  type Shown,
-  type State,
-} from '@apple-cart/core';
+import { phraseText, shownOf, wantsOf, type Check, type Shown, type State } from '@apple-cart/core';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Num } from '../../ui/num.tsx';
@@ -47,7 +39,7 @@ function Value({ check }: { check: Check }) {
   const shown = useQuantity();
   if (check.state === 'unknown') return <span className="text-slate">cannot tell</span>;
   if (check.value === undefined) return <span>{check.words}</span>;
-  const digits = checkDigits(check);
+  const { digits } = check;
   const finer = check.unit === 'mm' && shown(1, 'mm').unit === 'in' ? 2 : 0;
   const { text, unit } = shown(check.value, check.unit, digits === undefined ? undefined : digits + finer);
   return (

@@ -18,8 +18,27 @@ function Bars({ count }: { count: number }) {
   );
 }
 
+const BY_WORDS: Readonly<Record<PackCard['by'], string>> = {
+  cells: '',
+  label: 'Nobody has counted the cells: volts of the pack are by its label. ',
+  nothing: 'Nobody has read the pack’s label or counted its cells: only the volts of a cell can be told. ',
+};
+
+/** Where a display of bars misleads most, and what its bars are taken as. */
+function barsWords({ misleads, loadA, cutoffV, fullV, cutoffRead }: PackCard): string {
+  const even = `Bars taken as even shares from ${formatNumber(cutoffV, 1)}${cutoffRead ? '' : ', a cut-off that nobody has read,'} to ${formatNumber(fullV, 1)} V (common practice). `;
+  if (misleads === undefined)
+    return `A display of bars that shares the volts evenly follows this pack fairly. ${even}`;
+  const { row, when } = misleads;
+  const [where, bars] =
+    when === 'rest' ? ['at rest', row.barsAtRest] : [`under ${loadA.toFixed(0)} A`, row.barsLoaded];
+  return `Bars mislead most at ${(100 * row.charge).toFixed(0)} %: ${where} they show ${String(bars)} of ${String(BARS)}. ${even}`;
+}
+
 /** State of charge against resting volts, and what a display of bars would show at rest and on the hill. */
 export function CardTable({ card, short = false }: { card: PackCard; short?: boolean }) {
+  const open = card.by === 'nothing';
+  const pack = (volts: number): string => (open ? '?' : formatNumber(volts, 1));
   return (
     <>
       <table className="w-full border-collapse text-[13.5px]" data-testid="charge-card">
@@ -40,25 +59,19 @@ export function CardTable({ card, short = false }: { card: PackCard; short?: boo
               className={`border-b border-hair [&>td]:py-0.5 [&>td]:text-right ${card.misleads?.row.charge === row.charge ? 'bg-press font-semibold' : ''}`}
             >
               <td className="num">{(100 * row.charge).toFixed(0)} %</td>
-              <td className="num">{formatNumber(row.restV, 1)}</td>
+              <td className="num">{pack(row.restV)}</td>
               <td className="num">{formatNumber(row.cellV, 2)}</td>
-              {!short && <td className="num">{formatNumber(row.loadedV, 1)}</td>}
-              <td>
-                <Bars count={row.barsAtRest} />
-              </td>
-              <td>
-                <Bars count={row.barsLoaded} />
-              </td>
+              {!short && <td className="num">{pack(row.loadedV)}</td>}
+              <td>{open ? '?' : <Bars count={row.barsAtRest} />}</td>
+              <td>{open ? '?' : <Bars count={row.barsLoaded} />}</td>
             </tr>
           ))}
         </tbody>
       </table>
       <p className="py-1.5 text-[12.5px] leading-snug text-ink2">
-        {card.misleads === undefined
-          ? 'A display of bars that shares the volts evenly follows this pack fairly.'
-          : `Bars mislead most at ${(100 * card.misleads.row.charge).toFixed(0)} %: ${card.misleads.when === 'rest' ? 'at rest' : `under ${card.loadA.toFixed(0)} A`} they show ${String(card.misleads.when === 'rest' ? card.misleads.row.barsAtRest : card.misleads.row.barsLoaded)} of ${String(BARS)}.`}{' '}
-        Bars taken as even shares from {formatNumber(card.cutoffV, 1)} to {formatNumber(card.fullV, 1)} V
-        (common practice). Let the pack rest before you read it; the cell maker’s curve decides.
+        {BY_WORDS[card.by]}
+        {open ? '' : barsWords(card)}
+        Let the pack rest before you read it; the cell maker’s curve decides.
       </p>
     </>
   );

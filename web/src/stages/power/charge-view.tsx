@@ -185,6 +185,11 @@ function RunPanel() {
   );
 }
 
+function voltsOf({ by, lowV, highV }: ReturnType<typeof readings>[number]): string {
+  if (by === 'nothing') return '?';
+  return highV < 1 ? '0' : `${formatNumber(lowV, 1)} to ${formatNumber(highV, 1)}`;
+}
+
 function Meter() {
   const { document } = useDeferredStage();
   return (
@@ -196,9 +201,12 @@ function Meter() {
             <tr key={r.where} className="border-b border-hair">
               <th scope="row" className="py-1 text-left font-normal">
                 {r.where}
+                {r.by === 'label' && (
+                  <span className="pl-2 text-ink2">by its label; nobody has counted the cells</span>
+                )}
               </th>
               <td className="num py-1 text-right">
-                {r.highV < 1 ? '0' : `${formatNumber(r.lowV, 1)} to ${formatNumber(r.highV, 1)}`}
+                {voltsOf(r)}
                 <span className="pl-1 font-text text-[12.5px] text-ink3">V</span>
               </td>
             </tr>

@@ -24,6 +24,7 @@ export function PackLedger() {
   const own = power.packs[index] ?? power;
   const price = priceOfLine(document, index === 0 ? 'pack' : `pack/${String(index + 1)}`);
   const sag = own.halfV - own.loadedV;
+  const watts = document.controller.limitsPower ? [controller.powerLimitW] : [];
   return (
     <div className="pt-2">
       <Ledger
@@ -49,7 +50,7 @@ export function PackLedger() {
           {
             label: 'Sag at full throttle',
             note: 'half charged',
-            from: [controller.batteryCurrentA],
+            from: [controller.batteryCurrentA, ...watts],
             value: <Quantity value={sag} unit="V" />,
           },
           {
@@ -60,7 +61,7 @@ export function PackLedger() {
           },
           {
             label: 'Input power',
-            from: [packs[0].nominalV, controller.batteryCurrentA],
+            from: [packs[0].nominalV, controller.batteryCurrentA, ...watts],
             value: <Quantity value={power.inputW} unit="W" />,
           },
           { label: 'Pack', from: [pack.massKg], value: <Quantity value={pack.massKg.value} unit="kg" /> },

@@ -258,11 +258,30 @@ export function ControllerFields({ document, verdict }: { document: BuildDocumen
       <PlainRow label="Copy a controller">
         <ShelfMenu type="controller" />
       </PlainRow>
+      {(document.drive.commutation === 'brushes' || controller.commutation === 'brushes') && (
+        <ChoiceField<BuildDocument['controller']['commutation']>
+          label="Motors that it turns"
+          value={controller.commutation}
+          unknown={controller.commutation === 'unknown'}
+          options={[
+            { value: 'brushes', label: 'with brushes, two leads' },
+            { value: 'electronic', label: 'without, three phases' },
+            { value: 'unknown', label: 'not said' },
+          ]}
+          onChange={(commutation) => {
+            change({ commutation }, 'motors that the controller turns');
+          }}
+        />
+      )}
       <WorkedRow
         label="Input power"
         unit="W"
         sum
-        from={[verdict.known.packs[0].nominalV, verdict.known.controller.batteryCurrentA]}
+        from={[
+          verdict.known.packs[0].nominalV,
+          verdict.known.controller.batteryCurrentA,
+          ...(controller.limitsPower ? [verdict.known.controller.powerLimitW] : []),
+        ]}
       >
         <Num text={formatNumber(verdict.power.inputW, 0)} places={3} />
       </WorkedRow>

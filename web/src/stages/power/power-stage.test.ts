@@ -157,6 +157,18 @@ describe('charging', () => {
     expect(card.text).toContain('Not with its charger of 58.8 V');
   });
 
+  it('prints no volts of a pack of which nobody has read any', async () => {
+    const open = (['nominalV', 'cellsInSeries'] as const).reduce(
+      (build, key) => withQuantity(build, `packs.0.${key}`, { source: 'unknown' }),
+      longtail,
+    );
+    const card = await AtWork.at('print charge-card', open);
+    expect(card.row('50 %')).toEqual(['?', expect.stringMatching(/^3\.\d\d$/), '?', '?']);
+    expect(card.text).toContain('only the volts of a cell can be told');
+    const work = await AtWork.at('power charge', open);
+    expect(work.row('the pack at rest').join()).toContain('?');
+  });
+
   it('reads a pack by its volts at rest: thirteen cells from 39.0 to 54.6 V', async () => {
     const work = await AtWork.at('power charge', longtail);
     expect(work.row('the pack at rest')).toEqual(['39.0 to 54.6V']);

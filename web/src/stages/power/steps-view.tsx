@@ -146,7 +146,7 @@ function StepsTable({ steps, currency }: { steps: readonly Step[]; currency: str
                 <span className="head block text-[14px]">{NAMES[s.id]}</span>
                 <span className="block text-[12px] font-normal text-ink2">{s.what}</span>
                 {s.against !== '' && (
-                  <span className="flex items-center justify-end gap-1 text-[12px] font-normal text-ink2">
+                  <span className="flex items-baseline justify-end gap-1 text-[12px] font-normal text-ink2">
                     <StateMark state="unknown" size={12} />
                     {s.id === 'now' ? s.against : `over ${s.against}, by a default`}
                   </span>
@@ -174,6 +174,22 @@ function StepsTable({ steps, currency }: { steps: readonly Step[]; currency: str
               )
             }
           />
+          {steps.some(({ opens }) => opens.length > 0) && (
+            <WordsRow
+              name="Then to be found out"
+              steps={steps}
+              cell={({ opens }) =>
+                opens.length === 0 ? (
+                  <span className="text-ink2">–</span>
+                ) : (
+                  <span className="inline-flex items-start gap-1 text-left">
+                    <StateMark state="unknown" size={12} labelled={false} />
+                    <span>{opens.join('; ')}</span>
+                  </span>
+                )
+              }
+            />
+          )}
           <WordsRow
             name="Class"
             steps={steps}

@@ -18,6 +18,7 @@ import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
+import { StandsIn } from '../parts/stands-in.tsx';
 import { figureOf } from '../parts/use-stage.ts';
 import { OffChart } from './off-chart.tsx';
 import { RideMark } from './ride-marks.tsx';
@@ -91,7 +92,10 @@ function IfTaken({ road, taken }: { road: Road; taken: readonly LearntValue[] })
               key={id}
               className="grid min-h-[31px] grid-cols-[minmax(0,1fr)_auto_20px_auto] items-center border-b border-hair text-[14px]"
             >
-              <dt>{figureOf(before, id).label}</dt>
+              <dt>
+                {figureOf(before, id).label}
+                <StandsIn figure={id} />
+              </dt>
               <dd className="num text-ink2">{a.value}</dd>
               <span className="text-center text-ink3" aria-hidden>
                 →
@@ -181,13 +185,25 @@ function headline({ values }: LearnOutcome): string {
   return `${most.name} is ${formatNumber(Math.abs(share), 0)} % ${share > 0 ? 'more' : 'less'} than ${most.known.source === 'measured' ? 'measured before' : 'assumed'}`;
 }
 
+/** What cannot be learnt of a plan whose motor or volts nobody has read. */
+const UNTOLD: Readonly<Record<Exclude<LearnOutcome['standsIn'], ''>, string>> = {
+  'with a usual motor':
+    'No motor is chosen: drag and rolling are told by coasting alone, and nothing of a motor is.',
+  'with a usual pack': 'Nobody has read the volts: the motor’s turns for a volt are not told.',
+};
+
 function HowGood({ outcome }: { outcome: LearnOutcome }) {
-  const { off, heldOut, heat, contradiction, leftOut } = outcome;
+  const { off, heldOut, heat, contradiction, leftOut, standsIn } = outcome;
   const mean = (of: (o: RideOff) => number): number =>
     off.reduce((sum, o) => sum + Math.abs(of(o)), 0) / Math.max(1, off.length);
   const percent = (share: number): string => formatNumber(100 * Math.abs(share), 1);
   return (
     <div className="text-[14px] leading-snug">
+      {standsIn !== '' && (
+        <p className="flex gap-2 border-b border-hair py-1.5">
+          <StateMark state="unknown" size={15} /> {UNTOLD[standsIn]}
+        </p>
+      )}
       {off.length > 0 && (
         <p className="border-b border-hair py-1.5">
           <b>

@@ -6,6 +6,7 @@ import { useStudy } from '../../work/use-study.ts';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { RideMark } from './ride-marks.tsx';
 import { TEACHES } from './teaches.ts';
+import { StandsIn } from '../parts/stands-in.tsx';
 import type { Road } from './use-road.ts';
 
 const LEVEL = { ...evenHill('Level road', 2500, 0), andBack: true };
@@ -57,6 +58,7 @@ export function TeachNext({ road }: { road: Road }) {
             </span>
           </p>
         )}
+        {value !== undefined && <StandsIn figure="range" />}
         {rest.map((one) => (
           <p key={one.kind} className="flex items-center gap-2 border-b border-hair py-1 text-[13.5px]">
             <RideMark kind={one.kind} size={15} /> {RIDE_KIND_NAMES[one.kind]}

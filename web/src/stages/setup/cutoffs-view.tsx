@@ -1,4 +1,4 @@
-import { formatNumber, gaugeTable, likesFull } from '@apple-cart/core';
+import { formatNumber, gaugeTable, hasBoard, likesFull } from '@apple-cart/core';
 import { CHOICE_ROW } from '../../fields/choice-field.tsx';
 import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
 import { Caution } from '../../ui/caution.tsx';
@@ -17,6 +17,7 @@ export function CutoffsInputs({ sheet }: { sheet: SettingsSheet }) {
   const low = known.controller.lowVoltageCutoffV;
   const board = known.packs[0].boardCutoffV;
   const counted = known.packs[0].cellsInSeries.source !== 'unknown';
+  const boarded = hasBoard(sheet.document.packs[0]);
   const both = low.source !== 'unknown' && board.source !== 'unknown';
   return (
     <>
@@ -37,12 +38,21 @@ export function CutoffsInputs({ sheet }: { sheet: SettingsSheet }) {
         <WorkedRow label="Motor ends" unit="V">
           <Num text={told(low)} places={1} />
         </WorkedRow>
-        <WorkedRow label="Board opens" unit="V">
-          <Num text={told(board)} places={1} />
-        </WorkedRow>
-        <WorkedRow label="Left for the lights" unit="V" sum>
-          <Num text={both ? (low.value - board.value).toFixed(1) : '?'} places={1} />
-        </WorkedRow>
+        {boarded ? (
+          <>
+            <WorkedRow label="Board opens" unit="V">
+              <Num text={told(board)} places={1} />
+            </WorkedRow>
+            <WorkedRow label="Left for the lights" unit="V" sum>
+              <Num text={both ? (low.value - board.value).toFixed(1) : '?'} places={1} />
+            </WorkedRow>
+          </>
+        ) : (
+          <p className="py-1 text-[12.5px] text-ink2">
+            No protection board: below the motor’s end nothing opens, and lamps left on go on emptying the
+            pack.
+          </p>
+        )}
       </FieldGroup>
       <FieldGroup title="The gauge">
         <div className={CHOICE_ROW}>

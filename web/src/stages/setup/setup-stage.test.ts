@@ -10,14 +10,14 @@ showsPages();
 describe('the settings sheet', () => {
   it('holds what was put in and what is shown against the plan, line by line', async () => {
     const work = await AtWork.at('setup settings', longtail);
-    expect(work.text).toContain('0 of 10 as planned');
+    expect(work.text).toContain('0 of 11 as planned');
     const at = (): string => work.row('Cut-off voltage').at(-1) ?? '';
     expect(at()).toContain('not entered');
     await work.type('Entered: Cut-off voltage', '41.5');
     expect(at()).toContain('not read');
     await work.type('Read back: Cut-off voltage', '41.5');
     expect(at()).toContain('same');
-    expect(work.text).toContain('1 of 10 as planned');
+    expect(work.text).toContain('1 of 11 as planned');
     // The controller dropped it without a word.
     await work.type('Read back: Cut-off voltage', '39');
     expect(at()).toContain('not taken');
@@ -66,7 +66,7 @@ describe('the settings sheet', () => {
     await work.type(/^Chosen: Soft start over/, '1.5');
     expect(work.build.settings.chosen.softStartS).toBe(1.5);
     expect(work.row('Soft start over').at(-1)).toContain('not entered');
-    expect(work.text).toContain('0 of 11 as planned');
+    expect(work.text).toContain('0 of 12 as planned');
   });
 });
 
@@ -80,5 +80,19 @@ describe('speed on the display', () => {
     expect(work.text).toContain('1.25');
     expect(work.text).toContain('Speed is wrong');
     expect(work.text).toMatch(/roll-out/i);
+  });
+});
+
+describe('the chain of cut-offs', () => {
+  it('has no board that opens where the pack has none', async () => {
+    const boarded = withQuantity(longtail, 'packs.0.boardCutoffV', { source: 'label', value: 39 });
+    expect((await AtWork.at('setup cutoffs', boarded)).text).toContain('Board opens');
+    const [pack, ...others] = boarded.packs;
+    const bare = await AtWork.at('setup cutoffs', {
+      ...boarded,
+      packs: [{ ...pack, board: 'no' }, ...others],
+    });
+    expect(bare.text).not.toContain('Board opens');
+    expect(bare.text).toContain('No protection board');
   });
 });

@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { describe, expect, it } from 'vitest';
-import { withQuantity } from '@apple-cart/core';
-import { longtail, tandem } from '@apple-cart/core/test';
+import { withQuantity, type BuildDocument } from '@apple-cart/core';
+import { longtail, tandem, tourer } from '@apple-cart/core/test';
 import { AtWork } from '../../test/at-work.ts';
 import { showsPages } from '../../test/pages.ts';
 
@@ -19,6 +19,18 @@ describe('the cable schedule', () => {
     expect(work.row('W1').join(' ')).toContain('measured');
     await work.type(/^Along the frame/, 'an arm');
     expect(work.row('W1').join(' ')).toContain('610');
+  });
+
+  it('draws from where the controller sits, and says so where nobody has said', async () => {
+    const bare: BuildDocument = { ...tourer, harness: { ...tourer.harness, controllerSits: 'unknown' } };
+    const work = await AtWork.at('wire schedule', bare);
+    await work.press('W1');
+    expect(work.text).toContain('Where the controller sits is not said');
+    await work.choose('The controller sits: not said', 'on a rear rack');
+    expect(work.build.harness.controllerSits).toBe('rear-rack');
+    expect(work.text).not.toContain('Where the controller sits is not said');
+    // A diamond frame has no load box to say so of.
+    await expect(work.choose('The controller sits: on a rear rack', 'in the load box')).rejects.toThrow();
   });
 
   it('does not say whether a lead reaches while nobody has measured what the parts bring', async () => {

@@ -1,8 +1,15 @@
 import { writeCsv } from '@apple-cart/contracts/csv';
-import { counted, fileName, harnessTable, type CableDocument, type Hazard } from '@apple-cart/core';
+import {
+  counted,
+  fileName,
+  harnessTable,
+  type CableDocument,
+  type ControllerSits,
+  type Hazard,
+} from '@apple-cart/core';
 import { Printer } from 'lucide-react';
 import { Link } from 'react-router';
-import { YesNoField, CHOICE_ROW } from '../../fields/choice-field.tsx';
+import { CHOICE_ROW, ChoiceField, YesNoField } from '../../fields/choice-field.tsx';
 import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
 import { TextField } from '../../fields/text-field.tsx';
 import { downloadText } from '../../files/download.ts';
@@ -11,6 +18,8 @@ import { Num } from '../../ui/num.tsx';
 import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
+import { PLACE_NAMES } from '../parts/place-names.ts';
+import { useStage } from '../parts/use-stage.ts';
 import { measuredOf, type WiringData } from './use-wiring.ts';
 import { CutList, ScheduleTable, thenWords } from './schedule-table.tsx';
 
@@ -37,6 +46,33 @@ function useMeasured(data: WiringData): (key: string, next: Partial<CableDocumen
     );
   };
 }
+
+/** Where the controller sits: its cables are drawn from there. One inside of the motor sits where that does. */
+function ControllerSitsField({ data: { document, change } }: { data: WiringData }) {
+  const { verdict } = useStage();
+  if (document.controller.place === 'motor') return null;
+  const { controllerSits } = document.harness;
+  const places = verdict.fit.frame.places.map(({ place }) => place);
+  const isThere = (sits: ControllerSits): boolean => FIXED_SITS.has(sits) || places.some((p) => p === sits);
+  return (
+    <ChoiceField<ControllerSits>
+      label="The controller sits"
+      value={isThere(controllerSits) ? controllerSits : 'pack'}
+      unknown={controllerSits === 'unknown'}
+      options={[
+        { value: 'pack', label: 'beside the first pack' },
+        ...places.map((value) => ({ value, label: PLACE_NAMES[value] })),
+        { value: 'bracket', label: 'at the bracket' },
+        { value: 'head', label: 'at the head' },
+        { value: 'unknown', label: 'not said', note: 'drawn beside the first pack' },
+      ]}
+      onChange={(sits) => {
+        change(() => ({ controllerSits: sits }), 'where the controller sits', 'controller sits');
+      }}
+    />
+  );
+}
+const FIXED_SITS: ReadonlySet<ControllerSits> = new Set(['pack', 'bracket', 'head', 'unknown']);
 
 /** The cable in hand: its length as a ledger, its size, the way that it goes. */
 export function ScheduleInputs({ data }: { data: WiringData }) {
@@ -94,6 +130,9 @@ export function ScheduleInputs({ data }: { data: WiringData }) {
             set(cable.key, { way }, 'way');
           }}
         />
+        {[cable.fromComponent, cable.toComponent].some((end) => /^controller/.test(end)) && (
+          <ControllerSitsField data={data} />
+        )}
         {number('mm2', 'Conductor', 'mm²', wire.mm2?.toFixed(2) ?? '?')}
         {cable.kind !== 'signal' && number('plugA', 'Its plug pair carries', 'A', 'as under Power')}
         {drop !== undefined && (

@@ -1,3 +1,4 @@
+import { stays } from '../../../document/kept.ts';
 import type { BrakeKind } from '../../../document/choices.ts';
 import { STAY_GAP_MM } from '../../../fit/spacers.ts';
 import type { Known } from '../../../document/known-build.ts';
@@ -40,18 +41,22 @@ function axle(job: Job, motor: BenchMotor): readonly HoldPoint[] {
   const arms = drive.torqueArms === 1 ? 'Torque arm on the flats' : 'Torque arms on the flats';
   const brake = motor.end === 'front' ? build.donor.brakeFront : build.donor.brakeRear;
   return [
-    holdPoint(
-      'fitting',
-      ...motor.of('seat', 'Axle seated in both dropouts'),
-      'The flats bear over their whole length on both sides; nothing stands on a fillet or on paint.',
-      ticks('Left side', 'Right side', 'Cable leaves downwards, away from the disc'),
-      {
-        guards: true,
-        part: drive.name,
-        photograph: true,
-        caution: 'An axle that turns tears its leads out and lets the wheel go.',
-      },
-    ),
+    ...(stays(build, 'motor')
+      ? []
+      : [
+          holdPoint(
+            'fitting',
+            ...motor.of('seat', 'Axle seated in both dropouts'),
+            'The flats bear over their whole length on both sides; nothing stands on a fillet or on paint.',
+            ticks('Left side', 'Right side', 'Cable leaves downwards, away from the disc'),
+            {
+              guards: true,
+              part: drive.name,
+              photograph: true,
+              caution: 'An axle that turns tears its leads out and lets the wheel go.',
+            },
+          ),
+        ]),
     ...(drive.torqueArms > 0
       ? [
           holdPoint(
@@ -138,55 +143,59 @@ function chain({ build: { drive, donor, gearing } }: Job): HoldPoint {
 function middle(job: Job): readonly HoldPoint[] {
   const { drive, donor } = job.build;
   return [
-    holdPoint(
-      'fitting',
-      'body',
-      'Motor through the shell, no gap',
-      'Pushed home by hand, spacers as in the plan; the body bears on frame or bracket before the ring is tightened.',
-      ticks(
-        'Home on the shell',
-        'Bears on the frame or its strap',
-        'Lock ring tightened to the maker’s torque',
-      ),
-      {
-        guards: true,
-        part: drive.name,
-        photograph: true,
-        caution: 'A body that can turn works its ring loose and takes the leads along.',
-      },
-    ),
-    holdPoint(
-      'fitting',
-      'gap',
-      'Gearbox clear of the chainstay',
-      'Feeler gauge after tightening, at the narrowest place.',
-      between('mm', STAY_GAP_MM, null),
-      {
-        instrument: 'feeler gauge',
-        why: ['at least ', qty(STAY_GAP_MM, 'mm', 0), ' after tightening'],
-        part: drive.name,
-      },
-    ),
-    holdPoint(
-      'fitting',
-      'cranks',
-      'Crank bolts tightened',
-      'Both sides, locker on the thread, grease on no taper.',
-      {
-        kind: 'readings',
-        unit: 'N m',
-        names: ['Left', 'Right'],
-        low: donor.cranks === 'square' || donor.cranks === 'splined' ? CRANK_NM[0] : null,
-        high: donor.cranks === 'square' || donor.cranks === 'splined' ? CRANK_NM[1] : null,
-        spread: null,
-      },
-      {
-        guards: true,
-        instrument: 'torque wrench',
-        part: donor.cranks,
-        why: ['35 to 40 N m on taper and splines; others as the maker says'],
-      },
-    ),
+    ...(stays(job.build, 'motor')
+      ? []
+      : [
+          holdPoint(
+            'fitting',
+            'body',
+            'Motor through the shell, no gap',
+            'Pushed home by hand, spacers as in the plan; the body bears on frame or bracket before the ring is tightened.',
+            ticks(
+              'Home on the shell',
+              'Bears on the frame or its strap',
+              'Lock ring tightened to the maker’s torque',
+            ),
+            {
+              guards: true,
+              part: drive.name,
+              photograph: true,
+              caution: 'A body that can turn works its ring loose and takes the leads along.',
+            },
+          ),
+          holdPoint(
+            'fitting',
+            'gap',
+            'Gearbox clear of the chainstay',
+            'Feeler gauge after tightening, at the narrowest place.',
+            between('mm', STAY_GAP_MM, null),
+            {
+              instrument: 'feeler gauge',
+              why: ['at least ', qty(STAY_GAP_MM, 'mm', 0), ' after tightening'],
+              part: drive.name,
+            },
+          ),
+          holdPoint(
+            'fitting',
+            'cranks',
+            'Crank bolts tightened',
+            'Both sides, locker on the thread, grease on no taper.',
+            {
+              kind: 'readings',
+              unit: 'N m',
+              names: ['Left', 'Right'],
+              low: donor.cranks === 'square' || donor.cranks === 'splined' ? CRANK_NM[0] : null,
+              high: donor.cranks === 'square' || donor.cranks === 'splined' ? CRANK_NM[1] : null,
+              spread: null,
+            },
+            {
+              guards: true,
+              instrument: 'torque wrench',
+              part: donor.cranks,
+              why: ['35 to 40 N m on taper and splines; others as the maker says'],
+            },
+          ),
+        ]),
     chain(job),
   ];
 }

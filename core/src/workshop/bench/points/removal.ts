@@ -1,3 +1,4 @@
+import { stays } from '../../../document/kept.ts';
 import type { Job } from '../../job.ts';
 import { isHub } from '../../job.ts';
 import { drivesBoth } from '../../../document/motors.ts';
@@ -28,6 +29,7 @@ const capital = (word: string): string => word.charAt(0).toUpperCase() + word.sl
 /** What has to come off, with the threads that are turned the other way. */
 export function removal(job: Job): readonly HoldPoint[] {
   const { donor, drive } = job.build;
+  if (stays(job.build, 'motor')) return [];
   if (drive.kind === 'mid-drive')
     return [
       holdPoint(

@@ -1,3 +1,4 @@
+import { hasBoard } from '../../../document/pack-board.ts';
 import { fullChargeVolts } from '../../../machine/battery.ts';
 import { BRAKING_SHARE } from '../../../power-chain/charge-checks.ts';
 import type { BuildDocument } from '../../../document/document.ts';
@@ -32,20 +33,17 @@ const boardFirst = (leftV: number): Amiss | undefined =>
         why: ['the board opens before the motor is cut: help, display and lights end at once'],
       };
 
-/** Amps and volts of pack and motor. */
-export function power({ build, known, machine, chain }: Job): readonly Setting[] {
+/** What the controller takes of the pack and gives to the motor. */
+function currents({ build, known, chain }: Job): readonly Setting[] {
   const { controller } = known;
   const weakest = chain.weakest;
-  const board = known.packs[0].boardCutoffV;
-  const low = controller.lowVoltageCutoffV;
-  const cells = known.packs[0].cellsInSeries;
-  const full = fullChargeVolts(machine.pack);
   const drawn = motorCount(build) * controller.batteryCurrentA.value;
   /** Of two controllers each is set so; pack and plugs carry what both draw. */
   const of = (amps: Known): Phrase =>
     motorCount(build) === 1 || amps.source === 'unknown'
       ? []
       : ['; set in each of the two controllers, together ', qty(2 * amps.value, 'A', 0)];
+  const inEach = motorCount(build) === 1 ? [] : ['; set in each of the two controllers'];
   return [
     setting({
       key: 'battery-amps',
@@ -68,18 +66,63 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
             ],
       ifWrong: 'Too high opens the protection on a hill or heats plugs; too low climbs slowly.',
     }),
+    ...(build.controller.limitsPower
+      ? [
+          setting({
+            key: 'power-limit',
+            name: 'Power limit',
+            unit: 'W',
+            digits: 0,
+            of: controller.powerLimitW,
+            plan: valueOf(controller.powerLimitW),
+            because: ['from the pack, at most', ...inEach],
+            ifWrong: 'Higher, it is faster and hotter than was planned, and may be another class.',
+          }),
+        ]
+      : []),
     setting({
       key: 'phase-amps',
       name: 'Phase current',
       unit: 'A',
       of: controller.phaseCurrentA,
       plan: valueOf(controller.phaseCurrentA),
-      because: [
-        'pull at a standstill, and heat of winding and phase leads',
-        ...(motorCount(build) === 1 ? [] : ['; set in each of the two controllers']),
-      ],
+      because: ['pull at a standstill, and heat of winding and phase leads', ...inEach],
       ifWrong: 'Too high burns winding and leads at walking pace; too low starts weakly.',
     }),
+    ...(build.controller.weakens === 'yes' && build.drive.commutation !== 'brushes'
+      ? [
+          setting({
+            key: 'weakening-amps',
+            name: 'Field weakening',
+            unit: 'A',
+            of: controller.weakeningA,
+            plan: valueOf(controller.weakeningA),
+            because: ['current against the magnets, at most', ...inEach],
+            ifWrong:
+              'More is faster and hotter; where it fails at speed the motor’s volts rise past the controller’s.',
+          }),
+        ]
+      : []),
+  ];
+}
+
+/** Volts at which the first board opens, of packs that have one: undefined while those of any are not known. */
+function firstBoardV(boards: readonly Known[]): number | undefined {
+  return boards.every(isKnown) ? Math.max(...boards.map((b) => b.value)) : undefined;
+}
+
+/** Where volts end it, and what is left for the lights then. */
+function ends({ build, known }: Job): readonly Setting[] {
+  const { controller } = known;
+  const boards = known.packs.flatMap((pack, i) => {
+    const own = build.packs[i];
+    return own !== undefined && hasBoard(own) ? [pack.boardCutoffV] : [];
+  });
+  const board = firstBoardV(boards);
+  const lit = build.supply.accessories.some((a) => a.light);
+  const low = controller.lowVoltageCutoffV;
+  const cells = known.packs[0].cellsInSeries;
+  return [
     setting({
       key: 'low-volts',
       name: 'Cut-off voltage',
@@ -87,10 +130,12 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
       of: low,
       plan: valueOf(low),
       amiss: isKnown(low) ? miscutAt(build, known) : undefined,
-      because:
-        isKnown(cells) && isKnown(low)
+      because: [
+        ...(isKnown(cells) && isKnown(low)
           ? [`${String(cells.value)} in series at `, qty(low.value / cells.value, 'V', 2), ' a cell']
-          : ['cells in series or the cut-off are not known'],
+          : ['cells in series or the cut-off are not known']),
+        ...(lit && boards.length === 0 ? ['; no board below it: lamps left on go on emptying the pack'] : []),
+      ],
       ifWrong: 'Set for another number of cells it empties the pack to death, or stops on the first hill.',
     }),
     setting({
@@ -106,22 +151,32 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
         : ['over how many volts it fades is not known'],
       ifWrong: 'Without it the motor stops at once where the volts sag.',
     }),
-    ...(build.supply.accessories.some((a) => a.light)
+    ...(lit && boards.length > 0
       ? [
           setting({
             key: 'lights-reserve',
             name: 'Left for the lights',
             unit: 'V',
-            plan: isKnown(low) && isKnown(board) ? low.value - board.value : undefined,
-            amiss: isKnown(low) && isKnown(board) ? boardFirst(low.value - board.value) : undefined,
+            plan: isKnown(low) && board !== undefined ? low.value - board : undefined,
+            amiss: isKnown(low) && board !== undefined ? boardFirst(low.value - board) : undefined,
             because: [
-              'motor’s cut-off less the board’s, ',
-              ...(isKnown(board) ? [qty(board.value, 'V', 1)] : ['not known']),
+              'motor’s cut-off less ',
+              boards.length > 1 ? 'that of the first board to open, ' : 'the board’s, ',
+              ...(board === undefined ? ['not known'] : [qty(board, 'V', 1)]),
             ],
             ifWrong: 'With none the lights go out with the motor.',
           }),
         ]
       : []),
+  ];
+}
+
+/** What braking with the motor gives back. */
+function braking({ build, known, machine }: Job): readonly Setting[] {
+  const { controller } = known;
+  const cells = known.packs[0].cellsInSeries;
+  const full = fullChargeVolts(machine.pack);
+  return [
     ...(build.controller.regenerates === 'yes'
       ? [
           setting({
@@ -153,3 +208,6 @@ export function power({ build, known, machine, chain }: Job): readonly Setting[]
       : []),
   ];
 }
+
+/** Amps, watts and volts of pack and motor. */
+export const power = (job: Job): readonly Setting[] => [...currents(job), ...ends(job), ...braking(job)];

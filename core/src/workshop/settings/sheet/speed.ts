@@ -1,3 +1,4 @@
+import { throttleEnds } from '../../../document/throttle.ts';
 import { qty, type Phrase } from '../../../quantity/phrase.ts';
 import { kmhToMs } from '../../../quantity/units.ts';
 import type { Job } from '../../job.ts';
@@ -27,6 +28,28 @@ export function speed(job: Job): readonly Setting[] {
             plan: typed(build.controller.assistCutoffKmh),
             because: ['Law holds the class against it', ...wheelTurns(job)],
             ifWrong: 'It decides the class. A limit acts at the speed that the controller believes in.',
+          }),
+          setting({
+            key: 'help-fades',
+            name: 'Help fades over the last',
+            unit: 'km/h',
+            of: build.controller.assistTaperKmh,
+            plan: typed(build.controller.assistTaperKmh),
+            because: ['a class may ask that help fades, and not that it stops at once'],
+            ifWrong: 'Without a fade it pumps at the limit, and may be another class.',
+          }),
+        ]
+      : []),
+    ...(throttleEnds(build)
+      ? [
+          setting({
+            key: 'throttle-ends',
+            name: 'Throttle ends at',
+            unit: 'km/h',
+            of: build.controls.throttleCutoffKmh,
+            plan: typed(build.controls.throttleCutoffKmh),
+            because: ['Law holds the hand control against it'],
+            ifWrong: 'Faster by the hand alone it may be another class.',
           }),
         ]
       : []),

@@ -7,7 +7,7 @@ export const display: Rule = {
   group: 'controls',
   origin: 'common practice',
   lines: (job) =>
-    motorDecided(job) && !job.build.donor.keeps.includes('display')
+    motorDecided(job)
       ? [
           {
             what: ['Display with mount for the bar, of the controller’s protocol'],

@@ -1,0 +1,104 @@
+import { describe, expect, it } from 'vitest';
+import shelfFile from '../../../demo/parts.json' with { type: 'json' };
+import type { BuildDocument } from '../document/document.ts';
+import { NOTHING_SET } from '../document/settings.ts';
+import { evaluate } from '../test/evaluate.ts';
+import { sample } from '../test/sample.ts';
+import { applyPart, buyPart } from './apply-part.ts';
+import { part } from './part.ts';
+
+const shelf = shelfFile.map((file) => part.parse(file));
+const other = (type: 'controller' | 'pack') => {
+  const found = shelf.find((p) => p.type === type);
+  if (found === undefined) throw new Error(type);
+  return found;
+};
+
+/** A machine of which everything that the law asks of its controller was looked at, and its settings read back. */
+const looked = (name: string): BuildDocument => {
+  const build = sample({
+    brief: { place: 'gb' },
+    drive: { name: 'Hub', ratedPowerW: 250, kvRpmPerV: 20, reduction: 1 },
+    donor: { rolloutMm: 2100 },
+    controller: {
+      name,
+      lifted: 'no',
+      regenerates: 'yes',
+      assistCutoffKmh: 24.9,
+      setRolloutMm: 2290,
+      assistTaperKmh: 2,
+    },
+    controls: { pedalHelpStops: 'yes', brakeCutoffs: 'yes', speedometer: 'yes' },
+    pack: { name: name === '' ? '' : 'Old pack', healthPct: 62, board: 'no', boardCutoffV: 30 },
+  });
+  const lines = { 'battery-amps': { ...NOTHING_SET, entered: 18, readBack: 18, readOn: '2026-03-02' } };
+  return { ...build, settings: { ...build.settings, lines } };
+};
+
+describe('another controller in the place of one that was looked at', () => {
+  it('takes over no answer: what was seen on the old one is planned for the new', () => {
+    const next = applyPart(looked('Old box'), other('controller'));
+    expect(next.controller).toMatchObject({ lifted: 'planned', regenerates: 'unknown' });
+    expect(next.controls).toMatchObject({ pedalHelpStops: 'planned', brakeCutoffs: 'planned' });
+    // The display is not of the controller.
+    expect(next.controls.speedometer).toBe('yes');
+    // The old one was told a wheel of 2,290 mm; the new one is to be told the true one.
+    expect(next.controller.setRolloutMm).toEqual({ source: 'assumed', value: 2100 });
+    expect(next.controller.assistCutoffKmh).toEqual({ source: 'assumed', value: 24.9 });
+    expect(next.settings.lines).toEqual({});
+    expect(evaluate(next).settings.every((row) => row.stands.kind !== 'same')).toBe(true);
+  });
+
+  it('is not inside the law by what somebody saw on the old one', () => {
+    const was = looked('Old box');
+    const clause = (build: BuildDocument) =>
+      evaluate(build)
+        .law.here.tests.flatMap((t) => t.categories)
+        .flatMap((c) => c.clauses)
+        .filter((c) => 'fact' in c.clause && c.clause.fact === 'motorStopsWithPedals')
+        .map((c) => c.state);
+    expect(clause(was)).toContain('pass');
+    expect(clause(applyPart(was, other('controller')))).not.toContain('pass');
+  });
+
+  it('says nothing of a lift that the old one had, and stands beside the motor that had one inside', () => {
+    const old = looked('Old box');
+    const lifted = {
+      ...old,
+      controller: { ...old.controller, lifted: 'yes' as const, place: 'motor' as const },
+    };
+    const next = applyPart(lifted, other('controller'));
+    expect(next.controller).toMatchObject({ lifted: 'unknown', place: 'unknown' });
+  });
+
+  it('leaves everything where one without a name is only named, or the same is taken again', () => {
+    const named = applyPart(looked(''), other('controller'));
+    expect(named.controller).toMatchObject({ lifted: 'no', regenerates: 'yes' });
+    expect(Object.keys(named.settings.lines)).toEqual(['battery-amps']);
+    const again = applyPart(
+      { ...named, controller: { ...named.controller, lifted: 'no' } },
+      other('controller'),
+    );
+    expect(again.controller.lifted).toBe('no');
+    // What is bought is another one whatever the name.
+    expect(buyPart(looked(''), other('controller')).controller.lifted).toBe('planned');
+  });
+});
+
+describe('another pack in the place of an old one', () => {
+  it('has neither its age nor its board, and is new where it is bought', () => {
+    const copied = applyPart(looked('Old box'), other('pack')).packs[0];
+    expect(copied).toMatchObject({
+      healthPct: { source: 'unknown' },
+      board: 'unknown',
+      // Of the other one's own sheet.
+      boardCutoffV: { source: 'label' },
+    });
+    expect(copied.boardCutoffV).not.toMatchObject({ value: 30 });
+    expect(copied.ageYears).toEqual({ source: 'unknown' });
+    const bought = buyPart(looked('Old box'), other('pack'));
+    expect(bought.packs[0].ageYears).toEqual({ source: 'assumed', value: 0 });
+    expect(evaluate(bought).known.packs[0].healthPct.value).toBe(100);
+    expect(applyPart(looked(''), other('pack')).packs[0].healthPct).toMatchObject({ value: 62 });
+  });
+});
