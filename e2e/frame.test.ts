@@ -122,6 +122,21 @@ describe('without a mouse', () => {
     expect(await page.$eval('[data-field="controller.lowVoltageCutoffV"] input', (i) => i.value)).toBe('37');
   });
 
+  it('begins at the link past the bars wherever the stage in hand stands, which the strip of a telephone brings into view', async () => {
+    const page = await bench.open(390, 844);
+    await openBuild(page, bench.application, 'Choir tandem', 'change');
+    const [left, right] = await page.$eval('nav[aria-label="Work order"] [aria-current=page]', (link) => {
+      const at = link.getBoundingClientRect();
+      return [at.left, at.right];
+    });
+    expect(left).toBeGreaterThanOrEqual(0);
+    expect(right).toBeLessThanOrEqual(390);
+    await page.keyboard.press('Tab');
+    expect(await page.evaluate(() => document.activeElement?.textContent)).toBe(
+      'To the fields of this sheet',
+    );
+  });
+
   it('reaches the amps within twelve stops of Tab, by a link past the bars', async () => {
     const page = await open();
     await openBuild(page, bench.application, 'Choir tandem', 'power');

@@ -49,16 +49,28 @@ function StageLink({ stage, number }: { stage: StageVerdict; number: number }) {
   );
 }
 
+/** Scrolls what lies around a link. Not scrollIntoView: from where that brings something, Tab goes on, past the link to the fields. */
+function broughtIntoView(link: Element, nav: Element): void {
+  for (let strip = link.parentElement; strip !== null; strip = strip === nav ? null : strip.parentElement) {
+    const [at, seen] = [link.getBoundingClientRect(), strip.getBoundingClientRect()];
+    strip.scrollLeft += (at.left + at.right - seen.left - seen.right) / 2;
+    strip.scrollTop += Math.min(0, at.top - seen.top) + Math.max(0, at.bottom - seen.bottom);
+  }
+}
+
 /** The stages in working order, each with its state and a few words: the navigation inside a build. */
 export function WorkOrder() {
   const document = useDocument();
   const stages = useStageRows(useVerdict(document));
   const { stage: current } = useParams();
   const nav = useRef<HTMLElement>(null);
+  // What they say makes them wider or narrower.
+  const words = stages.map((stage) => stage.words).join();
   useEffect(() => {
     // On a telephone the stages are a strip: the one in hand is brought into view.
-    nav.current?.querySelector('[aria-current=page]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
-  }, [current]);
+    const link = nav.current?.querySelector('[aria-current=page]');
+    if (link !== null && link !== undefined && nav.current !== null) broughtIntoView(link, nav.current);
+  }, [current, words]);
   return (
     <nav
       ref={nav}
