@@ -14,7 +14,7 @@ export {
 export { clipped } from './quantity/clipped.ts';
 export { jsonText } from './quantity/json-text.ts';
 export { parseQuantity } from './quantity/parse-quantity.ts';
-export { phraseText } from './quantity/phrase.ts';
+export { phraseText, qty, type Phrase } from './quantity/phrase.ts';
 export { describeIssue, fail, ok, told, type Issue, type Result } from './quantity/result.ts';
 export { otherUnit, shownUnit, type UnitSystem } from './quantity/unit-system.ts';
 export { convert, kmhToMs, msToKmh, type Unit } from './quantity/units.ts';
@@ -211,6 +211,7 @@ export { ridePlan, traceSpacing, type Effort } from './trips/ride-plan.ts';
 // Measuring helpers: values worked out of readings.
 export { helpedBy } from './measure/helped.ts';
 export type { MeasureHelper, MeasureId, MeasureOutcome, Reading, Readings } from './measure/helper.ts';
+export { toldIn } from './measure/helper.ts';
 export { MEASURE_HELPERS, measureOf, readingsFor, withMeasured } from './measure/helpers.ts';
 
 // Route: the road, and the files it comes in.

@@ -135,7 +135,7 @@ const SPECS: readonly Spec[] = [
   },
   {
     id: 'consumption',
-    label: 'Energy a kilometre',
+    label: 'Energy by distance',
     unit: 'Wh/km',
     digits: 1,
     less: true,

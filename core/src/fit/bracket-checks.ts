@@ -209,7 +209,7 @@ function chainline(s: Subject): Check {
     sense: 'most',
     fine: 5,
     look: 10,
-    limit: ['at most ', qty(5, 'mm', 0), ', look to 10 mm'],
+    limit: ['at most ', qty(5, 'mm', 0), ', look to ', qty(10, 'mm', 0)],
     why: [
       'The ring stands ',
       qty(ring, 'mm', 1),

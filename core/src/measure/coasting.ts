@@ -1,11 +1,44 @@
 import { STANDARD_GRAVITY } from '../quantity/constants.ts';
 import { fitted } from '../quantity/least-squares.ts';
 import { qty } from '../quantity/phrase.ts';
+import type { UnitSystem } from '../quantity/unit-system.ts';
+import { convert } from '../quantity/units.ts';
 import { TURNING_KG } from '../ride/stepper.ts';
-import { optional, reading, wrong, type MeasureHelper, type Reading, type Readings } from './helper.ts';
+import {
+  optional,
+  reading,
+  wrong,
+  type MeasureHelper,
+  type Reading,
+  type Readings,
+  type Told,
+} from './helper.ts';
 
-/** Speeds that are passed while rolling out, km/h; the first is where the watch starts. */
-const MARKS_KMH = [35, 30, 25, 20, 15, 10] as const;
+/** Marks of a speedometer that are passed while slowing, fastest first. */
+interface Marks {
+  readonly unit: 'km/h' | 'mph';
+  readonly at: readonly [number, number, ...number[]];
+}
+
+/** Speeds that are passed while rolling out; the first is where the watch starts. */
+const MARKS: Readonly<Record<UnitSystem, Marks>> = {
+  metric: { unit: 'km/h', at: [35, 30, 25, 20, 15, 10] },
+  imperial: { unit: 'mph', at: [22, 19, 16, 13, 10, 7] },
+};
+
+/** From the one to the other the drag of a hub is timed. */
+const HUB_MARKS: Readonly<Record<UnitSystem, Marks>> = {
+  metric: { unit: 'km/h', at: [25, 15] },
+  imperial: { unit: 'mph', at: [16, 10] },
+};
+
+const inMs = ({ unit }: Marks, speed: number): number => convert(speed, unit, 'm/s');
+
+/** The same words for both speedometers. */
+const forBoth = (marks: Readonly<Record<UnitSystem, Marks>>, words: (marks: Marks) => string): Told => ({
+  metric: words(marks.metric),
+  imperial: words(marks.imperial),
+});
 
 /** What slows a rolling machine: v' = -(a + d + b (v + w)^2) one way, and with -d and -w the other. SI. */
 export interface Coasting {
@@ -35,12 +68,13 @@ const WIND_MS = 2;
 
 interface Timed {
   readonly way: 1 | -1;
+  /** Where the watch started, and where it was stopped, m/s. */
+  readonly from: number;
   readonly v: number;
   readonly seconds: number;
   readonly sd: number;
 }
 
-const FIRST_MS = MARKS_KMH[0] / 3.6;
 /** Scales of slope and wind, so that a step of one is like a step of another; a and b are factors of a first guess. */
 const SLOPE_SCALE = 0.02;
 const WIND_SCALE = 1;
@@ -53,7 +87,8 @@ interface Guess {
 /** Both ways together: between two marks it slows by a + b v^2 at their middle, a straight line in v^2. */
 function firstGuess(rows: readonly Timed[]): Guess {
   const points = ([1, -1] as const).flatMap((way) => {
-    const own = [{ v: FIRST_MS, seconds: 0 }, ...rows.filter((row) => row.way === way)];
+    const timed = rows.filter((row) => row.way === way);
+    const own = [{ v: timed[0]?.from ?? 0, seconds: 0 }, ...timed];
     return own.slice(1).map((row, i) => {
       const before = own[i] ?? row;
       return { x: ((row.v + before.v) / 2) ** 2, y: (before.v - row.v) / (row.seconds - before.seconds) };
@@ -77,8 +112,8 @@ const coastingOf = (p: readonly number[], guess: Guess): Coasting => ({
   w: WIND_SCALE * (p[3] ?? 0),
 });
 
-const seconds = (c: Coasting, { way, v }: Pick<Timed, 'way' | 'v'>): number =>
-  coastSeconds({ ...c, d: way * c.d, w: way * c.w }, FIRST_MS, v);
+const seconds = (c: Coasting, { way, from, v }: Timed): number =>
+  coastSeconds({ ...c, d: way * c.d, w: way * c.w }, from, v);
 
 const NEVER = 1e5;
 
@@ -114,9 +149,9 @@ function fitCoasting(rows: readonly Timed[]): Fitted | undefined {
 }
 
 /** The error of a time: the hand, and how far the speed is off where it is slow to change. */
-function timed(way: 1 | -1, v: number, taken: number): Timed {
+function timed(way: 1 | -1, from: number, v: number, taken: number): Timed {
   const slowing = 0.08 + 0.003 * v * v;
-  return { way, v, seconds: taken, sd: Math.hypot(HAND_S, (SPEED_SHARE * v) / slowing) };
+  return { way, from, v, seconds: taken, sd: Math.hypot(HAND_S, (SPEED_SHARE * v) / slowing) };
 }
 
 const WAYS = [
@@ -125,11 +160,14 @@ const WAYS = [
 ] as const;
 
 const markReadings: readonly Reading[] = WAYS.flatMap(([key, words]) =>
-  MARKS_KMH.slice(1).map((kmh) =>
+  MARKS.metric.at.slice(1).map((_, i) =>
     optional(
       reading(
-        `${key}${String(kmh)}`,
-        `Seconds from ${String(MARKS_KMH[0])} to ${String(kmh)} km/h, ${words}`,
+        `${key}${String(i + 1)}`,
+        forBoth(
+          MARKS,
+          ({ at, unit }) => `Seconds from ${String(at[0])} to ${String(at[i + 1])} ${unit}, ${words}`,
+        ),
         's',
         [0.1, 600],
         0.1,
@@ -139,11 +177,11 @@ const markReadings: readonly Reading[] = WAYS.flatMap(([key, words]) =>
   ),
 );
 
-const timesOf = (readings: Readings): readonly Timed[] =>
+const timesOf = (readings: Readings, marks: Marks): readonly Timed[] =>
   WAYS.flatMap(([key, , way]) =>
-    MARKS_KMH.slice(1).flatMap((kmh) => {
-      const taken = readings[`${key}${String(kmh)}`];
-      return taken === undefined ? [] : [timed(way, kmh / 3.6, taken)];
+    marks.at.slice(1).flatMap((mark, i) => {
+      const taken = readings[`${key}${String(i + 1)}`];
+      return taken === undefined ? [] : [timed(way, inMs(marks, marks.at[0]), inMs(marks, mark), taken)];
     }),
   );
 
@@ -154,11 +192,15 @@ const LEAST = 3;
 export const coastDown: MeasureHelper = {
   id: 'coast-down',
   title: 'Drag and rolling by rolling out',
-  how: 'A level, even road on a still day. From more than 35 km/h let it roll, motor unplugged where it drags; take the seconds from 35 to each speed. The same the other way: slope and wind fall out. Three pairs are three times as good.',
+  how: forBoth(
+    MARKS,
+    ({ at: [first], unit }) =>
+      `A level, even road on a still day. From more than ${String(first)} ${unit} let it roll, motor unplugged where it drags; take the seconds from ${String(first)} to each speed. The same the other way: slope and wind fall out. Three pairs are three times as good.`,
+  ),
   caution: 'An empty road; never on a descent that you cannot see the end of.',
   readings: markReadings,
-  work: (readings, { known, machine }) => {
-    const rows = timesOf(readings);
+  work: (readings, { known, machine, system }) => {
+    const rows = timesOf(readings, MARKS[system]);
     if (WAYS.some(([, , way]) => rows.filter((row) => row.way === way).length < LEAST))
       return wrong('Give three times at least of each way.');
     const falling = WAYS.every(([, , way]) =>
@@ -197,20 +239,36 @@ export const coastDown: MeasureHelper = {
 export const hubDrag: MeasureHelper = {
   id: 'hub-drag',
   title: 'Drag of the hub by rolling out',
-  how: 'On the same road and way, take the seconds from 25 to 15 km/h with the motor, and without it: another wheel, or a motor whose plug is out if that frees it. The mean of four runs each.',
+  how: forBoth(
+    HUB_MARKS,
+    ({ at: [from, to], unit }) =>
+      `On the same road and way, take the seconds from ${String(from)} to ${String(to)} ${unit} with the motor, and without it: another wheel, or a motor whose plug is out if that frees it. The mean of four runs each.`,
+  ),
   caution: 'An empty road.',
   readings: [
-    reading('with', 'Seconds from 25 to 15 km/h, with the motor', 's', [1, 200], 0.1, 1),
+    reading(
+      'with',
+      forBoth(
+        HUB_MARKS,
+        ({ at: [from, to], unit }) => `Seconds from ${String(from)} to ${String(to)} ${unit}, with the motor`,
+      ),
+      's',
+      [1, 200],
+      0.1,
+      1,
+    ),
     reading('without', 'Seconds without it', 's', [1, 200], 0.1, 1),
   ],
-  work: ({ with: t1 = 1, without: t0 = 1 }, { known: { drive }, machine }) => {
+  work: ({ with: t1 = 1, without: t0 = 1 }, { known: { drive }, machine, system }) => {
     if (machine.motor.freewheel) return wrong('A motor behind a freewheel does not drag.');
     const mass = machine.road.massKg + TURNING_KG;
-    const dv = 10 / 3.6;
+    const marks = HUB_MARKS[system];
+    const [from, to] = [inMs(marks, marks.at[0]), inMs(marks, marks.at[1])];
+    const dv = from - to;
     const force = mass * dv * (1 / t1 - 1 / t0);
     const sd = mass * dv * Math.hypot(HAND_S / 2 / t1 ** 2, HAND_S / 2 / t0 ** 2);
     const turns = machine.gears[0]?.motorRatio ?? 1;
-    const v = 20 / 3.6;
+    const v = (from + to) / 2;
     // The part that grows with speed is taken off, as it stands.
     const value = force / turns / machine.motors - drive.eddyNms.value * turns * v;
     if (value <= 0)

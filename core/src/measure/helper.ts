@@ -2,12 +2,20 @@ import type { BuildDocument, QuantityPath } from '../document/document.ts';
 import type { KnownBuild } from '../document/known-build.ts';
 import type { Machine } from '../machine/machine.ts';
 import type { Phrase } from '../quantity/phrase.ts';
+import type { UnitSystem } from '../quantity/unit-system.ts';
 import type { Unit } from '../quantity/units.ts';
+
+/** Words that name what an instrument shows in the reader's units: marks of a speedometer are round ones of its own. */
+export type Told = string | Readonly<Record<UnitSystem, string>>;
+
+/** Those words as a reader has them. */
+export const toldIn = (told: Told, system: UnitSystem): string =>
+  typeof told === 'string' ? told : told[system];
 
 /** One reading that a measurement takes. */
 export interface Reading {
   readonly key: string;
-  readonly label: string;
+  readonly label: Told;
   readonly unit: Unit;
   readonly min: number;
   readonly max: number;
@@ -41,6 +49,8 @@ interface MeasureScene {
   readonly machine: Machine;
   /** Which pack the value is of, from 0. */
   readonly pack: number;
+  /** Whose marks were read: those of a speedometer in km/h, or in mph. */
+  readonly system: UnitSystem;
 }
 
 /** Readings by their key; one that was left out is undefined. */
@@ -51,7 +61,7 @@ export interface MeasureHelper {
   readonly id: MeasureId;
   readonly title: string;
   /** What to do, in a sentence or two. */
-  readonly how: string;
+  readonly how: Told;
   /** Where it can hurt. */
   readonly caution: string | undefined;
   readonly readings: readonly Reading[];
@@ -63,7 +73,7 @@ export type MeasureId =
 
 export const reading = (
   key: string,
-  label: string,
+  label: Told,
   unit: Unit,
   [min, max]: readonly [number, number],
   step: number,

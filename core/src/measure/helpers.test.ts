@@ -11,13 +11,16 @@ import { coastSeconds, type Coasting } from './coasting.ts';
 import { QUANTITY_PATHS } from '../document/document.ts';
 import { helpedBy } from './helped.ts';
 import { MEASURE_HELPERS, measureOf, withMeasured } from './helpers.ts';
-import type { MeasureId, MeasureOutcome, Readings } from './helper.ts';
+import { toldIn, type MeasureId, type MeasureOutcome, type Readings } from './helper.ts';
+import { phraseText } from '../quantity/phrase.ts';
+import type { UnitSystem } from '../quantity/unit-system.ts';
 
 function measure(
   id: MeasureId,
   readings: Readings,
   changes: Changes = {},
   kind: DriveKind = 'geared-hub',
+  system: UnitSystem = 'metric',
 ): MeasureOutcome {
   const build = sample(changes, kind);
   return MEASURE_HELPERS[id].work(readings, {
@@ -25,6 +28,7 @@ function measure(
     known: knownBuild(build),
     machine: assemble(build),
     pack: 0,
+    system,
   });
 }
 const value = (outcome: MeasureOutcome, at = 0): number =>
@@ -44,9 +48,9 @@ describe('Kv from a spin (worked by hand)', () => {
     const guessed = measure('spin', spun, { drive: { reduction: { source: 'unknown' } } });
     expect(JSON.stringify(guessed)).toMatch(/reduction inside is not known/);
     const middleBuild = sample({}, 'mid-drive');
-    expect(measureOf('spin', spun, middleBuild, 0)).toBeUndefined();
-    expect(measureOf('spin', { ...spun, cogTeeth: 21 }, middleBuild, 0)?.ok).toBe(true);
-    expect(measureOf('spin', spun, sample(), 0)?.ok).toBe(true);
+    expect(measureOf('spin', spun, middleBuild, 0, 'metric')).toBeUndefined();
+    expect(measureOf('spin', { ...spun, cogTeeth: 21 }, middleBuild, 0, 'metric')?.ok).toBe(true);
+    expect(measureOf('spin', spun, sample(), 0, 'metric')?.ok).toBe(true);
     const middle = measure(
       'spin',
       { ...spun, cogTeeth: 21 },
@@ -82,7 +86,7 @@ describe('the pack’s sag (worked by hand)', () => {
     const pack = assemble(build).pack;
     const again = MEASURE_HELPERS.sag.work(
       { v1: 53.1, i1: 1.1, v2: 50.9, i2: 16.2 },
-      { build, known: knownBuild(build), machine: assemble(build), pack: 0 },
+      { build, known: knownBuild(build), machine: assemble(build), pack: 0, system: 'metric' },
     );
     expect(value(again)).toBeCloseTo(1000 * pack.wiringOhm, 6);
   });
@@ -132,12 +136,19 @@ describe('rolling out', () => {
     d: (9.80665 * slope * road.massKg) / mass,
     w,
   });
-  const times = (c: Coasting, noise: () => number = () => 0): Readings =>
+  const timesAt = (c: Coasting, from: number, marks: readonly number[], noise = () => 0): Readings =>
     Object.fromEntries(
-      MARKS.flatMap((kmh) => [
-        [`there${String(kmh)}`, coastSeconds(c, 35 / 3.6, kmh / 3.6) + noise()],
-        [`back${String(kmh)}`, coastSeconds({ ...c, d: -c.d, w: -c.w }, 35 / 3.6, kmh / 3.6) + noise()],
+      marks.flatMap((v, i) => [
+        [`there${String(i + 1)}`, coastSeconds(c, from, v) + noise()],
+        [`back${String(i + 1)}`, coastSeconds({ ...c, d: -c.d, w: -c.w }, from, v) + noise()],
       ]),
+    );
+  const times = (c: Coasting, noise?: () => number): Readings =>
+    timesAt(
+      c,
+      35 / 3.6,
+      MARKS.map((kmh) => kmh / 3.6),
+      noise,
     );
 
   it('passes the marks after 4.33, 9.86, 17.04, 26.46 and 38.75 s at a .0769 and b .0030 (worked beforehand)', () => {
@@ -183,9 +194,41 @@ describe('rolling out', () => {
   });
 
   it('says what is missing or misread', () => {
-    expect(measure('coast-down', { there30: 4, there25: 9, there20: 16 }).ok).toBe(false);
+    expect(measure('coast-down', { there1: 4, there2: 9, there3: 16 }).ok).toBe(false);
     const all = times(truth(0.5, 0.008, 0, 0));
-    expect(measure('coast-down', { ...all, there20: 3 }, build).ok).toBe(false);
+    expect(measure('coast-down', { ...all, there3: 3 }, build).ok).toBe(false);
+  });
+
+  it('is timed by the marks of a speedometer in mph for whoever reads miles', () => {
+    const miles = MEASURE_HELPERS['coast-down'].readings.map(({ label }) => toldIn(label, 'imperial'));
+    const marks = miles.slice(0, 5).map((label) => Number(/to (\d+) mph, one way/.exec(label)?.[1]));
+    expect(miles[0]).toContain('Seconds from 22 to');
+    const mph = 0.44704;
+    const readings = timesAt(
+      truth(0.5, 0.008, 0.001, 0.5),
+      22 * mph,
+      marks.map((m) => m * mph),
+    );
+    const out = measure('coast-down', readings, build, 'geared-hub', 'imperial');
+    expect(value(out)).toBeCloseTo(0.5, 2);
+    expect(value(out, 1)).toBeCloseTo(0.008, 4);
+  });
+
+  it('tells the same drag of a hub from 16 to 10 mph', () => {
+    const changes: Changes = {
+      ...build,
+      drive: { freewheel: false, eddyNms: 0 },
+      donor: { massKg: 30 - 6 },
+    };
+    // By hand: the same force takes the speed down by 6 mph in 0.9656 of the time that 10 km/h take.
+    const share = (6 * 0.44704) / (10 / 3.6);
+    const words = (readings: Readings, system: UnitSystem): string => {
+      const out = measure('hub-drag', readings, changes, 'direct-drive-hub', system);
+      return out.ok ? phraseText(out.words, 'metric') : '';
+    };
+    const metric = words({ with: 14.73, without: 16.6 }, 'metric');
+    expect(metric).toMatch(/2\.\d\d\sN/);
+    expect(words({ with: 14.73 * share, without: 16.6 * share }, 'imperial')).toBe(metric);
   });
 
   it('tells the drag of a hub: 14.73 s with and 16.60 s without it are 2.16 N (worked by hand, 102 kg)', () => {

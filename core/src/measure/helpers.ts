@@ -4,6 +4,7 @@ import { specAt, type BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 import { withQuantity } from '../document/quantity-at.ts';
 import { assembleKnown } from '../machine/assemble.ts';
+import type { UnitSystem } from '../quantity/unit-system.ts';
 import type { MeasureHelper, MeasureId, MeasureOutcome, MeasuredValue, Reading, Readings } from './helper.ts';
 import { level, rollOut, scales, telephone } from './mechanical.ts';
 
@@ -27,18 +28,20 @@ export const readingsFor = (id: MeasureId, build: BuildDocument): readonly Readi
 /**
  * Works a measurement out on a build: undefined while a reading that it needs is missing.
  * @param pack which pack the value is of, from 0
+ * @param system in whose units the marks of a speedometer were
  */
 export function measureOf(
   id: MeasureId,
   readings: Readings,
   build: BuildDocument,
   pack: number,
+  system: UnitSystem,
 ): MeasureOutcome | undefined {
   const helper = MEASURE_HELPERS[id];
   const missing = readingsFor(id, build).some((r) => r.optional !== true && readings[r.key] === undefined);
   if (missing) return undefined;
   const known = knownBuild(build);
-  return helper.work(readings, { build, known, machine: assembleKnown(build, known), pack });
+  return helper.work(readings, { build, known, machine: assembleKnown(build, known), pack, system });
 }
 
 /** The build with what was measured, each value with its plus-minus and a note of how it was come by. */

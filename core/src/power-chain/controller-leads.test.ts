@@ -61,7 +61,7 @@ describe('a controller turns motors of its own kind', () => {
   it('is kept to by every step that brings a controller', () => {
     const steps = stepsFor(brushed, shelf).filter((s) => s.kind === 'amps');
     expect(steps.map((s) => s.part?.name)).toContain('Marl 30 chopper, 24 V');
-    for (const step of steps) expect(turns(step.change(brushed)), step.what).toBe(true);
+    for (const step of steps) expect(turns(step.change(brushed)), step.id).toBe(true);
     const amps = voltsOrAmps(brushed, shelf, book).find((s) => s.id === 'amps');
     expect(amps?.what).toBe('20 A, 20 A phase');
   });

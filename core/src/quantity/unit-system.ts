@@ -1,6 +1,6 @@
 import type { Unit } from './units.ts';
 
-/** How a reader wants quantities shown. `imperial` changes road and mass units; bicycle parts stay in mm. */
+/** How a reader wants quantities shown: what a trade names by size in millimetres (tyres, threads, shells) is words and stays. */
 export type UnitSystem = 'metric' | 'imperial';
 
 const IMPERIAL: Partial<Record<Unit, Unit>> = {

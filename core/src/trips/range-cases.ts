@@ -1,4 +1,5 @@
 import { packPath, type BuildDocument, type PackIndex } from '../document/document.ts';
+import { qty, type Phrase } from '../quantity/phrase.ts';
 import type { Ride } from '../ride/ride.ts';
 import type { Route } from '../route/route.ts';
 import { likesFull } from '../power-chain/charging.ts';
@@ -8,7 +9,7 @@ import { withValue } from '../document/quantity-at.ts';
 /** One way of keeping or wearing a pack, and how far it goes. */
 export interface RangeCase {
   readonly id: 'full' | 'to-85' | 'middle' | 'winter' | 'old' | 'old-winter' | 'resting';
-  readonly label: string;
+  readonly label: Phrase;
   readonly km: number;
   readonly ends: Ride['ends'];
   readonly whPerKm: number;
@@ -32,7 +33,7 @@ export function rangeCases(build: BuildDocument, route: Route): readonly RangeCa
     b.packs.reduce((now, _, i) => withValue(now, `${packPath(i as PackIndex)}.healthPct`, OLD_PCT), b);
   const one = (
     id: RangeCase['id'],
-    label: string,
+    label: Phrase,
     of: BuildDocument,
     options: { charge?: number; untilCharge?: number },
     legs: 'helping' | 'resting' = 'helping',
@@ -48,17 +49,17 @@ export function rangeCases(build: BuildDocument, route: Route): readonly RangeCa
     };
   };
   return [
-    one('full', 'Full to the end', build, {}),
+    one('full', ['Full to the end'], build, {}),
     // No habit for a pack that is harmed by it.
     ...(build.packs.some((p) => likesFull(p.chemistry))
       ? []
       : [
-          one('to-85', 'Charged to 85 %', build, { charge: 0.85 }),
-          one('middle', 'Middle, 80 to 20 %', build, { charge: 0.8, untilCharge: 0.2 }),
+          one('to-85', ['Charged to 85 %'], build, { charge: 0.85 }),
+          one('middle', ['Middle, 80 to 20 %'], build, { charge: 0.8, untilCharge: 0.2 }),
         ]),
-    one('resting', 'Legs resting', build, {}, 'resting'),
-    one('winter', `Stood out in frost, ${String(WINTER_C)} °C`, winter, {}),
-    one('old', `Old pack, ${String(OLD_PCT)} %`, aged(build), {}),
-    one('old-winter', 'Old pack in frost', aged(winter), {}),
+    one('resting', ['Legs resting'], build, {}, 'resting'),
+    one('winter', ['Stood out in frost, ', qty(WINTER_C, 'C')], winter, {}),
+    one('old', [`Old pack, ${String(OLD_PCT)} %`], aged(build), {}),
+    one('old-winter', ['Old pack in frost'], aged(winter), {}),
   ];
 }

@@ -7,7 +7,7 @@ import { REASON_SHAPES, searchChart, type SearchChartInput } from './search-char
 
 const rung = (id: string, cost: number, gain: number, stepCost: number, stepGain: number) => ({
   id,
-  what: `Step ${id}`,
+  what: [`Step ${id}`],
   cost,
   gain,
   stepCost,

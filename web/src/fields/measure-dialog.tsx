@@ -9,6 +9,7 @@ import {
   readingsFor,
   shownUnit,
   specAt,
+  toldIn,
   unitText,
   withMeasured,
   type MeasureId,
@@ -52,7 +53,7 @@ export function MeasureDialog({ id, pack, onClose }: Props) {
   const isWrong = ({ key }: Reading): boolean =>
     (typed[key] ?? '').trim() !== '' && readings[key] === undefined;
   const bad = taken.some(isWrong);
-  const outcome = bad ? undefined : measureOf(id, readings, build, pack);
+  const outcome = bad ? undefined : measureOf(id, readings, build, pack, system);
   const inUnit = (value: number, path: Parameters<typeof specAt>[0], sd: number): string => {
     const { unit } = specAt(path);
     const shown = shownUnit(unit, system);
@@ -63,7 +64,7 @@ export function MeasureDialog({ id, pack, onClose }: Props) {
     return `${text} ± ${step.toFixed(digits)}`;
   };
   return (
-    <Dialog open onClose={onClose} title={helper.title} description={helper.how}>
+    <Dialog open onClose={onClose} title={helper.title} description={toldIn(helper.how, system)}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -85,7 +86,7 @@ export function MeasureDialog({ id, pack, onClose }: Props) {
             <div key={reading.key}>
               <label className="grid min-h-8 grid-cols-[minmax(0,1fr)_110px_56px] items-center border-b border-hair max-bench:min-h-11">
                 <span className="pr-2 leading-tight">
-                  {reading.label}
+                  {toldIn(reading.label, system)}
                   {reading.optional === true && (
                     <i className="pl-1.5 text-[12px] text-ink3 not-italic">if taken</i>
                   )}

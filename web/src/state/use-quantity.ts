@@ -43,3 +43,12 @@ export function useChange(): (change: number, unit: Unit, digits?: number) => Sh
     [system],
   );
 }
+
+/** A unit as the reader has it, and how many of it one of the stored ones is: for what is typed into tables, and for sums of money by it. */
+export function useUnit(unit: Unit): { readonly word: string; readonly scale: number } {
+  const shown = shownUnit(
+    unit,
+    useSettings((state) => state.units),
+  );
+  return { word: unitText(shown), scale: convert(1, unit, shown) };
+}

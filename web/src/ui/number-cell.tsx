@@ -3,11 +3,15 @@ import { useId, useState } from 'react';
 const CELL =
   'num h-7 w-full min-w-0 bg-field px-1.5 text-right text-[13.5px] border-b border-ink3 max-bench:h-11 print:border-0 aria-[invalid=true]:border-b-2 aria-[invalid=true]:border-stop';
 
+/** Typed in one unit and kept in another, it reads as it was typed. */
+const readable = (value: number): number => Number(value.toPrecision(6));
+
 /** A number that is typed into a table: it counts as soon as it can be read, and stays as typed while it cannot. */
 export function NumberCell({
   label,
   value,
   most,
+  scale = 1,
   whole = false,
   placeholder = '?',
   onChange,
@@ -15,6 +19,8 @@ export function NumberCell({
   label: string;
   value: number | null;
   most: number;
+  /** What is read and typed, for one of what is kept: a unit of the reader's own. */
+  scale?: number;
   whole?: boolean;
   /** Stands where nothing is entered. */
   placeholder?: string;
@@ -26,9 +32,10 @@ export function NumberCell({
     const plain = typed.trim().replace(',', '.');
     if (plain === '' || plain === '?') return null;
     const number = Number(plain);
-    return number >= 0 && number <= most && (!whole || Number.isInteger(number)) ? number : undefined;
+    const kept = number / scale;
+    return kept >= 0 && kept <= most && (!whole || Number.isInteger(number)) ? kept : undefined;
   };
-  const shown = text ?? (value === null ? '' : String(value));
+  const shown = text ?? (value === null ? '' : String(scale === 1 ? value : readable(value * scale)));
   const bad = read(shown) === undefined;
   return (
     <>
@@ -56,7 +63,8 @@ export function NumberCell({
           role="alert"
           className="block text-left font-text text-[12px] leading-tight whitespace-normal text-stop"
         >
-          A {whole ? 'whole ' : ''}number from 0 to {most.toLocaleString('en-GB')}, or nothing.
+          A {whole ? 'whole ' : ''}number from 0 to {Math.floor(most * scale).toLocaleString('en-GB')}, or
+          nothing.
         </span>
       )}
     </>

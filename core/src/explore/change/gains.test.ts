@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { phraseText } from '../../quantity/phrase.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import { withLine } from '../../document/purchase.ts';
 import { readBuild } from '../../document/read.ts';
@@ -157,7 +158,7 @@ describe('a step of one’s own', () => {
     const id = ownId({ path: 'donor.cdaM2', value: 0.5, cost: 25 });
     const gains = ended(changeGains(longtail, shelf, book, [id]));
     const own = one(gains, id);
-    expect(own.what).toMatch(/to 0\.50?/);
+    expect(phraseText(own.what)).toMatch(/to 0\.50?/);
     expect(own.allIn.cost).toBeCloseTo(25, 9);
     expect(own.gains.range).toBeGreaterThan(0);
     expect(own.build.donor.cdaM2).toMatchObject({ value: 0.5 });

@@ -3,6 +3,7 @@ import type { BuildDocument } from '../../document/document.ts';
 import type { Limit } from '../../machine/limits.ts';
 import type { RuleBook } from '../../law/rule-schema.ts';
 import type { Part } from '../../parts/part.ts';
+import type { Phrase } from '../../quantity/phrase.ts';
 import { priceIn } from '../../parts/price-in.ts';
 import { study, type Study } from '../../verdict/study.ts';
 import { compare, type Headlines } from '../compare.ts';
@@ -68,8 +69,8 @@ export interface Changed {
 export interface StepGain extends Changed {
   readonly id: string;
   readonly kind: StepKind;
-  readonly what: string;
-  readonly against: string;
+  readonly what: Phrase;
+  readonly against: Phrase;
   readonly note: string;
   readonly setting: boolean;
   readonly part: string;

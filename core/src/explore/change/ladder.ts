@@ -1,13 +1,14 @@
 import type { BuildDocument } from '../../document/document.ts';
 import type { RuleBook } from '../../law/rule-schema.ts';
 import type { Part } from '../../parts/part.ts';
+import type { Phrase } from '../../quantity/phrase.ts';
 import { before, changedBy, gainPerMoney, stepsFor, type Aim, type Changed } from './gains.ts';
 import type { ChangeStep, StepKind } from './step.ts';
 
 /** One rung: the best step for the next money, on top of those before it. */
 interface Rung {
   readonly id: string;
-  readonly what: string;
+  readonly what: Phrase;
   /** Of the whole ladder up to here, as one build. */
   readonly cost: number;
   readonly gain: number;

@@ -1,8 +1,10 @@
 import { QUANTITY_PATHS, specAt, type BuildDocument, type QuantityPath } from '../../document/document.ts';
 import { knownBuild } from '../../document/known.ts';
 import { knownAt, withValue } from '../../document/quantity-at.ts';
-import { formatNumber, unitText, usualDigits } from '../../quantity/format.ts';
-import { leaving, type ChangeStep } from './step.ts';
+import { unreadOf } from '../../document/worked.ts';
+import { usualDigits } from '../../quantity/format.ts';
+import { qty, type Phrase } from '../../quantity/phrase.ts';
+import type { ChangeStep } from './step.ts';
 
 /** A step that somebody has thought of: one value of the build changed, for so much money. */
 export interface OwnStep {
@@ -42,15 +44,14 @@ export function ownStep(build: BuildDocument, id: string): ChangeStep | undefine
   if (index !== null && Number(index[1]) >= build.packs.length) return undefined;
   const now = knownAt(knownBuild(build), path);
   const { label, unit } = specAt(path);
-  const text = (n: number): string =>
-    formatNumber(n, Math.max(usualDigits(n, unit), Number.isInteger(n) ? 0 : 2));
-  const told = unit === '1' ? '' : unitText(unit);
-  const left = leaving(now, text(now.value), told);
+  const told = (n: number): Phrase[number] =>
+    qty(n, unit, Math.max(usualDigits(n, unit), Number.isInteger(n) ? 0 : 2));
+  const isRead = unreadOf(now).length === 0;
   return {
     id,
     kind: 'own',
-    what: `${label} ${left.from} ${text(value)}${told === '' ? '' : ` ${told}`}`,
-    against: left.against,
+    what: [`${label} `, ...(isRead ? [told(now.value), ' '] : []), 'to ', told(value)],
+    against: isRead ? [] : [told(now.value)],
     note: 'your own step: what it takes is yours to say',
     setting: false,
     part: undefined,

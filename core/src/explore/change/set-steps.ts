@@ -6,6 +6,7 @@ import { withBatteryLimit } from '../../document/turned-down.ts';
 import { hasBoard } from '../../document/pack-board.ts';
 import type { Part } from '../../parts/part.ts';
 import { formatNumber } from '../../quantity/format.ts';
+import { qty, type Phrase } from '../../quantity/phrase.ts';
 import { unreadOf } from '../../document/worked.ts';
 import type { ChangeStep, StepKind } from './step.ts';
 
@@ -15,10 +16,10 @@ const number = (value: number, digits = 0): string => formatNumber(value, digits
 const setting = (
   kind: StepKind,
   id: string,
-  what: string,
+  what: Phrase,
   note: string,
   change: ChangeStep['change'],
-  against = '',
+  against: Phrase = [],
 ): ChangeStep => ({
   id: `${kind}/${id}`,
   kind,
@@ -50,7 +51,7 @@ function currentLimit(
     setting(
       'amps',
       'set',
-      `Current limit ${number(batteryCurrentA.value)} to ${number(amps)} A`,
+      [`Current limit ${number(batteryCurrentA.value)} to ${number(amps)} A`],
       rated === undefined
         ? 'a setting, if the controller is made for it: ask its data sheet'
         : 'a setting, within what its label says',
@@ -63,23 +64,24 @@ function currentLimit(
 function limits(build: BuildDocument, known: KnownBuild): readonly ChangeStep[] {
   const { limitsSpeed, limitsPower } = build.controller;
   const { assistCutoffKmh, powerLimitW } = known.controller;
-  const [kmh, watts] = [`${number(assistCutoffKmh.value, 1)} km/h`, `${number(powerLimitW.value)} W`];
+  const kmh = qty(assistCutoffKmh.value, 'km/h', 1);
+  const watts = qty(powerLimitW.value, 'W', 0);
   const isRead = (limit: Known): boolean => unreadOf(limit).length === 0;
   const speed = setting(
     'speed-limit',
     'off',
-    isRead(assistCutoffKmh) ? `Speed limit of ${kmh} lifted` : 'Speed limit lifted',
+    isRead(assistCutoffKmh) ? ['Speed limit of ', kmh, ' lifted'] : ['Speed limit lifted'],
     'help goes on to where the motor itself ends',
     (b) => ({ ...b, controller: { ...b.controller, limitsSpeed: false } }),
-    isRead(assistCutoffKmh) ? '' : kmh,
+    isRead(assistCutoffKmh) ? [] : [kmh],
   );
   const power = setting(
     'power-limit',
     'off',
-    isRead(powerLimitW) ? `Power limit of ${watts} lifted` : 'Power limit lifted',
+    isRead(powerLimitW) ? ['Power limit of ', watts, ' lifted'] : ['Power limit lifted'],
     'more of the current that the controller is made for',
     (b) => ({ ...b, controller: { ...b.controller, limitsPower: false } }),
-    isRead(powerLimitW) ? '' : watts,
+    isRead(powerLimitW) ? [] : [watts],
   );
   return [...(limitsSpeed ? [speed] : []), ...(limitsPower ? [power] : [])];
 }
@@ -92,7 +94,7 @@ const fluid = ({ drive }: BuildDocument): readonly ChangeStep[] =>
           ...setting(
             'fluid',
             'in',
-            'Fluid in the motor’s gap',
+            ['Fluid in the motor’s gap'],
             'ask the maker: seals and bearings differ',
             (b) => ({
               ...b,
@@ -112,7 +114,7 @@ const sensor = ({ controls, drive }: BuildDocument): readonly ChangeStep[] =>
           ...setting(
             'sensor',
             'torque',
-            'Torque sensor for the cadence sensor',
+            ['Torque sensor for the cadence sensor'],
             'display and controller have to know it',
             (b) => ({ ...b, controls: { ...b.controls, assistSensor: 'torque' } }),
           ),
@@ -127,23 +129,23 @@ function habits(known: KnownBuild): readonly ChangeStep[] {
   const slower = Math.round(0.9 * cruiseSpeedKmh.value);
   // Of a load that nobody has told there is nothing to leave at home.
   const less = unreadOf(loadMassKg).length > 0 ? 0 : Math.min(10, loadMassKg.value);
-  const usual = `${number(cruiseSpeedKmh.value)} km/h`;
+  const [usual, slow] = [qty(cruiseSpeedKmh.value, 'km/h', 0), qty(slower, 'km/h', 0)];
   const isChosen = unreadOf(cruiseSpeedKmh).length === 0;
   return [
     setting(
       'cruise',
       'slower',
-      isChosen ? `Ride at ${number(slower)} instead of ${usual}` : `Ride at ${number(slower)} km/h`,
+      isChosen ? ['Ride at ', slow, ' instead of ', usual] : ['Ride at ', slow],
       'a habit, not a part',
       (b) => ({ ...b, brief: { ...b.brief, cruiseSpeedKmh: assumed(slower) } }),
-      isChosen ? '' : usual,
+      isChosen ? [] : [usual],
     ),
     ...(less >= 1
       ? [
           setting(
             'load',
             'less',
-            `${number(less)} kg less on board`,
+            [qty(less, 'kg', 0), ' less on board'],
             'carried in two ways, or left at home',
             (b) => ({
               ...b,

@@ -36,8 +36,8 @@ const bringing = (
 ): ChangeStep => ({
   id: `${kind}/${part.id}`,
   kind,
-  what,
-  against,
+  what: [what],
+  against: against === '' ? [] : [against],
   note,
   setting: false,
   part,

@@ -4,6 +4,7 @@ import { motorDecided } from '../../document/motor-decided.ts';
 import { unreadOf } from '../../document/worked.ts';
 import type { Part } from '../../parts/part.ts';
 import { formatNumber } from '../../quantity/format.ts';
+import type { Phrase } from '../../quantity/phrase.ts';
 
 /** What a step changes: of those of one kind one is taken at a time. */
 export const STEP_KINDS = [
@@ -54,9 +55,9 @@ export interface ChangeStep {
   readonly id: string;
   readonly kind: StepKind;
   /** What is changed, from and to: "Controller 22 to 30 A"; "Controller to 30 A" where nobody has read the one in hand. */
-  readonly what: string;
+  readonly what: Phrase;
   /** What stands in for that which nobody has read, and the gain is held against: "18 A"; empty where all of it was. */
-  readonly against: string;
+  readonly against: Phrase;
   /** What its maker or its fitter has to be asked; empty where nothing. */
   readonly note: string;
   /** Something is set, nothing is bought. */

@@ -3,11 +3,16 @@ import type { BuildDocument, QuantityPath } from '../../document/document.ts';
 import { knownBuild } from '../../document/known.ts';
 import { withQuantity } from '../../document/quantity-at.ts';
 import { part } from '../../parts/part.ts';
+import { phraseText, type Phrase } from '../../quantity/phrase.ts';
+import type { UnitSystem } from '../../quantity/unit-system.ts';
 import { longtail } from '../../test/demo.ts';
 import { gainsOf, one, partOf } from '../../test/gains.ts';
 import { stepsFor, type StepGains } from './gains.ts';
 
 const ofLongtail = gainsOf(longtail);
+/** As it is read, with plain blanks. */
+const read = (phrase: Phrase | undefined, system: UnitSystem = 'metric'): string =>
+  phraseText(phrase ?? [], system).replaceAll('\u00a0', ' ');
 
 describe('what nobody has read of the part in hand', () => {
   const unread = (path: QuantityPath): StepGains =>
@@ -52,10 +57,10 @@ describe('what nobody has read of the part in hand', () => {
     const kind = id.split('/')[0];
     const steps = unread(path).steps.filter((s) => s.kind === kind);
     const step = steps.find((s) => s.id === id) ?? steps[0];
-    expect(step?.what).toMatch(what);
-    expect(step?.against).toMatch(against);
+    expect(read(step?.what)).toMatch(what);
+    expect(read(step?.against)).toMatch(against);
     // As it is read, there is nothing to be held against.
-    for (const s of ofLongtail.steps.filter((o) => o.kind === kind)) expect(s.against).toBe('');
+    for (const s of ofLongtail.steps.filter((o) => o.kind === kind)) expect(s.against).toEqual([]);
   });
 
   it('leaves no part out for being what stands in', () => {
@@ -94,6 +99,13 @@ describe('what nobody has read of the part in hand', () => {
     expect(one(ofLongtail, 'pack/pack-52-20').also.join()).toMatch(/cut-off set to \d/);
   });
 
+  it('speaks in the reader’s units of what is ridden, carried and limited', () => {
+    const words = ofLongtail.steps.map((s) => read(s.what, 'imperial'));
+    expect(words).toContainEqual(expect.stringMatching(/^Ride at \d+ mph instead of \d+ mph$/));
+    expect(words).toContain('22 lb less on board');
+    expect(words.join('; ')).not.toMatch(/\bk(m|g)\b/);
+  });
+
   it('is told where a step asks more of it than was asked before', () => {
     const volts = unread('controller.ratedV');
     expect(one(volts, 'pack/pack-72-20').opens).toContain('Full charge against the controller');
@@ -122,7 +134,7 @@ describe('a pack that has lost some of its capacity', () => {
 
   it('gains by a new one like it what it has lost, and only once that is known', () => {
     const worn = like(aged(62));
-    expect(worn?.what).toContain('A new pack like it');
+    expect(read(worn?.what)).toContain('A new pack like it');
     // By hand: a hundred for sixty-two.
     const before = gainsOf(aged(62)).now.plannedKm?.high ?? 0;
     expect((worn?.is.plannedKm?.high ?? 0) / before).toBeGreaterThan(1.5);
@@ -132,7 +144,7 @@ describe('a pack that has lost some of its capacity', () => {
 
   it('is held against what stands in for its age, where nobody knows it', () => {
     const open = withQuantity(aged(undefined), 'packs.0.ageYears', { source: 'unknown' });
-    expect(one(gainsOf(open), 'pack/pack-48-24').against).toContain('85 % of its capacity left');
-    expect(one(gainsOf(aged(97)), 'pack/pack-48-24').against).not.toContain('capacity');
+    expect(read(one(gainsOf(open), 'pack/pack-48-24').against)).toContain('85 % of its capacity left');
+    expect(read(one(gainsOf(aged(97)), 'pack/pack-48-24').against)).not.toContain('capacity');
   });
 });

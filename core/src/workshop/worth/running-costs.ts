@@ -1,6 +1,7 @@
 import type { Chemistry, DriveKind } from '../../document/choices.ts';
 import type { Running } from '../../document/money-plans.ts';
 import { formatNumber } from '../../quantity/format.ts';
+import { qty, roughly, type Phrase } from '../../quantity/phrase.ts';
 import { exactly, overSpan, sumOfSpans, timesSpan, type Span } from './span.ts';
 
 /** Full cycles to 80 % of the capacity, by chemistry. From memory: data sheets give 300 to 800 for NMC, 2,000 for iron phosphate. */
@@ -60,14 +61,14 @@ export interface RunningLine {
   readonly id: 'energy' | 'pack' | Wearing;
   readonly perKm: Span | undefined;
   /** Where it comes from in words, with its numbers. */
-  readonly how: string;
+  readonly how: Phrase;
   readonly missing: string;
 }
 
 export interface RunningCosts {
   readonly lines: readonly RunningLine[];
-  /** Energy from the wall for 100 km, Wh. */
-  readonly wallWhPer100Km: Span | undefined;
+  /** Energy from the wall, Wh/km. */
+  readonly wallWhPerKm: Span | undefined;
   /** Of what is known. */
   readonly perKm: Span;
   readonly complete: boolean;
@@ -78,11 +79,9 @@ export interface RunningCosts {
 const rounded = ({ least, most }: Span): string =>
   least === most ? formatNumber(least, 0) : `${formatNumber(least, 0)} to ${formatNumber(most, 0)}`;
 
-/** What rests on lives from memory is told to two digits. */
-const about = ({ least, most }: Span): Span => ({
-  least: Number(least.toPrecision(2)),
-  most: Number(most.toPrecision(2)),
-});
+/** A distance that rests on lives from memory; what somebody has entered is told as it stands. */
+const far = ({ least, most }: Span): Phrase =>
+  least === most ? [qty(least, 'km', 0)] : [roughly(least, 'km'), ' to ', roughly(most, 'km')];
 
 /** Full cycles that a pack is worth at its habit; what is entered wins. */
 function cyclesOf({ running, chemistry, chargeLimitPct }: InUse): Span {
@@ -97,11 +96,15 @@ function energyLine(use: InUse, wall: Span | undefined): RunningLine {
   const { pricePerKwh } = use;
   return {
     id: 'energy',
-    perKm: wall === undefined || pricePerKwh === null ? undefined : timesSpan(wall, pricePerKwh / 100_000),
+    perKm: wall === undefined || pricePerKwh === null ? undefined : timesSpan(wall, pricePerKwh / 1000),
     how:
       wall === undefined
-        ? ''
-        : `${rounded(wall)} Wh from the wall for 100 km, charger ${(100 * use.chargerEfficiency).toFixed(0)} %`,
+        ? []
+        : [
+            qty(wall.least, 'Wh/km', 1),
+            ...(wall.least === wall.most ? [] : [' to ', qty(wall.most, 'Wh/km', 1)]),
+            ` from the wall, charger ${(100 * use.chargerEfficiency).toFixed(0)} %`,
+          ],
     missing: wall === undefined ? 'the speed of the brief is not held' : 'price of a kilowatt-hour',
   };
 }
@@ -112,9 +115,13 @@ function packLine(use: InUse, packKm: Span | undefined, cycles: Span): RunningLi
     perKm: packKm === undefined || use.packPrice === undefined ? undefined : overSpan(use.packPrice, packKm),
     how:
       packKm === undefined
-        ? ''
-        : `${rounded(cycles)} full cycles to 80 %${use.running.packCycles === null ? ' (from memory)' : ''}, ${rounded(about(packKm))} km`,
-    missing: use.packPrice === undefined ? 'price of the pack' : 'energy per kilometre',
+        ? []
+        : [
+            `${rounded(cycles)} full cycles to 80 %${use.running.packCycles === null ? ' (from memory)' : ''}, `,
+            roughly(packKm.least, 'km'),
+            ...(packKm.least === packKm.most ? [] : [' to ', roughly(packKm.most, 'km')]),
+          ],
+    missing: use.packPrice === undefined ? 'price of the pack' : 'energy for the way',
   };
 }
 
@@ -127,7 +134,12 @@ function wearLine(use: InUse, what: Wearing): RunningLine {
   return {
     id: what,
     perKm: price === undefined || life.least <= 0 ? undefined : overSpan(timesSpan(price, pieces), life),
-    how: `${rounded(life)} km${told.km === null ? ', common practice' : ''}${pieces > 1 ? `, ${String(pieces)} of them` : ''}${told.price === null ? ', price by the shelf' : ''}`,
+    how: [
+      ...far(life),
+      told.km === null ? ', common practice' : '',
+      pieces > 1 ? `, ${String(pieces)} of them` : '',
+      told.price === null ? ', price by the shelf' : '',
+    ],
     missing: 'its price',
   };
 }
@@ -135,7 +147,7 @@ function wearLine(use: InUse, what: Wearing): RunningLine {
 /** What a kilometre costs: energy from the wall, the pack's wear to 80 %, and what wears. What is not known is left out and said. */
 export function runningCosts(use: InUse): RunningCosts {
   const { whPerKm } = use;
-  const wall = whPerKm === undefined ? undefined : timesSpan(whPerKm, 100 / use.chargerEfficiency);
+  const wall = whPerKm === undefined ? undefined : timesSpan(whPerKm, 1 / use.chargerEfficiency);
   const cycles = cyclesOf(use);
   const life = timesSpan(cycles, use.packWh * MEAN_HEALTH);
   const packKm = whPerKm === undefined || whPerKm.least <= 0 ? undefined : overSpan(life, whPerKm);
@@ -146,7 +158,7 @@ export function runningCosts(use: InUse): RunningCosts {
   ];
   return {
     lines,
-    wallWhPer100Km: wall,
+    wallWhPerKm: wall,
     perKm: sumOfSpans(lines.flatMap((l) => l.perKm ?? [])),
     complete: lines.every((l) => l.perKm !== undefined),
     packKm,
@@ -168,7 +180,7 @@ export function paidBack(running: Running, perKm: Span, spent: Span): PaidBack {
   const { kmPerYear, insteadPerKm, insteadPerMonth } = running;
   if (insteadPerKm === null && insteadPerMonth === null)
     return { kind: 'unknown', missing: 'what the car or the bus costs' };
-  if (kmPerYear === null) return { kind: 'unknown', missing: 'kilometres a year' };
+  if (kmPerYear === null) return { kind: 'unknown', missing: 'how far a year' };
   const kmPerMonth = kmPerYear / 12;
   const instead = (insteadPerKm ?? 0) * kmPerMonth + (insteadPerMonth ?? 0);
   const saved = {

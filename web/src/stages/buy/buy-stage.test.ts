@@ -3,6 +3,7 @@ import { fireEvent } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { withQuantity, type BuildDocument } from '@apple-cart/core';
 import { courier, longtail } from '@apple-cart/core/test';
+import { useSettings } from '../../state/settings-store.ts';
 import { AtWork } from '../../test/at-work.ts';
 import { showsPages } from '../../test/pages.ts';
 
@@ -207,6 +208,29 @@ describe('against ready-made, and what it costs to run', () => {
     expect(energy()).toBeCloseTo(1.106 * 0.56, 2);
     await work.type('Kilometres a year', '5200');
     expect(work.text).toMatch(/Paid for itself/);
+  });
+
+  it('speak of miles to whoever reads miles: typed, kept in kilometres, and told by the mile', async () => {
+    const metric = await AtWork.at('buy running', longtail);
+    const perKm = Number(/£([\d.]+)/.exec(metric.row('Energy from the wall')[0] ?? '')?.[1]);
+    useSettings.setState({ units: 'imperial' });
+    const work = await AtWork.at('buy running', longtail);
+    expect(Number(/£([\d.]+)/.exec(work.row('Energy from the wall')[0] ?? '')?.[1]) / perKm).toBeCloseTo(
+      1.609344,
+      1,
+    );
+    await work.type('Miles a year', '3000');
+    expect(work.build.running.kmPerYear).toBeCloseTo(3000 * 1.609344, 6);
+    expect(work.stands('Miles a year')).toBe('3000');
+    await work.type('Car or bus instead, a mile', '0.5');
+    expect(work.build.running.insteadPerKm).toBeCloseTo(0.5 / 1.609344, 9);
+    expect(work.text).not.toMatch(/\bkm\b|ilomet/);
+    const ready = await AtWork.at('buy ready', longtail);
+    await ready.type('Ready-made: Mass', '60');
+    expect(ready.build.readyMade.massKg).toBeCloseTo(60 * 0.45359237, 9);
+    expect(ready.text).toContain('A mile of range');
+    expect(ready.text).not.toMatch(/\bk[mg]\b|ilomet/);
+    useSettings.setState({ units: 'metric' });
   });
 
   it('are told for a machine without prices, and pretend none', async () => {

@@ -9,6 +9,7 @@ import {
   worthOf,
   type Feature,
   type Span,
+  type Unit,
   type WorthRow,
 } from '@apple-cart/core';
 import { useMemo } from 'react';
@@ -16,7 +17,7 @@ import { CHOICE_ROW } from '../../fields/choice-field.tsx';
 import { FieldGroup, FoldedGroup } from '../../fields/field-group.tsx';
 import { TextField } from '../../fields/text-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
-import { useQuantity } from '../../state/use-quantity.ts';
+import { useQuantity, useUnit } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
 import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
@@ -24,8 +25,8 @@ import { leafletName, useLeaflets } from '../parts/leaflets.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
 type Figure = 'price' | 'energyWh' | 'packV' | 'motorW' | 'torqueNm' | 'massKg' | 'rangeKm';
-const FIELDS: readonly (readonly [Figure, string, string])[] = [
-  ['price', 'Price', ''],
+const FIELDS: readonly (readonly [Figure, string, Unit | 'money'])[] = [
+  ['price', 'Price', 'money'],
   ['energyWh', 'Energy of its pack', 'Wh'],
   ['packV', 'Volts of its pack', 'V'],
   ['motorW', 'Motor, rated', 'W'],
@@ -97,6 +98,37 @@ function Ticks({ which, fixed = [] }: { which: 'features' | 'own'; fixed?: reado
   );
 }
 
+/** A figure of the leaflet, typed in the reader's units. */
+function LeafletFigure({
+  name,
+  label,
+  unit,
+}: {
+  readonly name: Figure;
+  readonly label: string;
+  readonly unit: Unit | 'money';
+}) {
+  const { money } = useDocument();
+  const { ready, change } = useLeaflets();
+  const { word, scale } = useUnit(unit === 'money' ? '1' : unit);
+  return (
+    <div className={CHOICE_ROW}>
+      <span className="py-0.5 pr-2 leading-[1.15]">
+        {label} <span className="text-[12.5px] text-ink3">{unit === 'money' ? money.currency : word}</span>
+      </span>
+      <NumberCell
+        label={`Ready-made: ${label}`}
+        value={ready[name]}
+        scale={scale}
+        most={unit === 'money' ? MOST_MONEY : 1e6}
+        onChange={(value) => {
+          change({ [name]: value }, label.toLowerCase(), `readyMade.${name}`);
+        }}
+      />
+    </div>
+  );
+}
+
 /** What the label of the ready-made one says. */
 export function ReadyInputs() {
   const { readyMade, money, running } = useDocument();
@@ -119,19 +151,7 @@ export function ReadyInputs() {
           }}
         />
         {FIELDS.map(([key, label, unit]) => (
-          <div key={key} className={CHOICE_ROW}>
-            <span className="py-0.5 pr-2 leading-[1.15]">
-              {label} <span className="text-[12.5px] text-ink3">{unit === '' ? money.currency : unit}</span>
-            </span>
-            <NumberCell
-              label={`Ready-made: ${label}`}
-              value={ready[key]}
-              most={key === 'price' ? MOST_MONEY : 1e6}
-              onChange={(value) => {
-                change({ [key]: value }, label.toLowerCase(), `readyMade.${key}`);
-              }}
-            />
-          </div>
+          <LeafletFigure key={key} name={key} label={label} unit={unit} />
         ))}
         <TextField
           label="Its class"
@@ -184,11 +204,13 @@ export function ReadyPicture() {
   const shown = useQuantity();
   const told = useMemo(() => worthOf(verdict, ready), [verdict, ready]);
   const { currency } = document.money;
+  const way = useUnit('km');
   const digits = (row: WorthRow): number => (row.id === 'perWh' || row.id === 'perKm' ? 2 : 0);
   const text = (span: Span | null, row: WorthRow): string => {
     if (span === null) return '?';
     const one = (value: number): string => {
-      if (row.unit === 'money') return moneyText(value, currency, digits(row));
+      if (row.unit === 'money')
+        return moneyText(row.id === 'perKm' ? value / way.scale : value, currency, digits(row));
       const { text: number, unit } = shown(value, row.unit, row.unit === 'kg' ? 1 : 0);
       return `${number} ${unit}`;
     };
@@ -233,7 +255,7 @@ export function ReadyPicture() {
                 }
               >
                 <th scope="row" className="py-1.5 pr-2 text-left font-normal">
-                  {row.label}
+                  {row.id === 'perKm' ? `A ${way.word === 'mi' ? 'mile' : 'kilometre'} of range` : row.label}
                 </th>
                 {(['ready', 'own'] as const).map((which) => (
                   <td

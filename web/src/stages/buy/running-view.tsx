@@ -3,6 +3,7 @@ import {
   WEARING,
   formatNumber,
   moneyText,
+  phraseText,
   runningOf,
   type Running,
   type RunningLine,
@@ -15,7 +16,9 @@ import { FieldGroup } from '../../fields/field-group.tsx';
 import { PriceField } from '../../fields/price-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
+import { useSettings } from '../../state/settings-store.ts';
 import { useParts } from '../../state/shelf.ts';
+import { useUnit } from '../../state/use-quantity.ts';
 import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
@@ -47,10 +50,12 @@ function Own({
   name,
   unit,
   field,
+  scale = 1,
   placeholder,
 }: {
   name: string;
   unit: string;
+  scale?: number;
   field: 'kmPerYear' | 'insteadPerKm' | 'insteadPerMonth' | 'hourly' | 'packCycles';
   placeholder?: string;
 }) {
@@ -65,6 +70,7 @@ function Own({
         label={name}
         value={running[field]}
         most={MOST_MONEY}
+        scale={scale}
         {...(placeholder === undefined ? {} : { placeholder })}
         onChange={(value) => {
           change(
@@ -86,11 +92,17 @@ function Own({
 export function RunningInputs() {
   const { running, money } = useDocument();
   const change = useRunning();
+  const way = useWay();
   return (
     <>
       <FieldGroup title="Your own figures">
-        <Own name="Kilometres a year" unit="km" field="kmPerYear" />
-        <Own name="Car or bus instead, a kilometre" unit={money.currency} field="insteadPerKm" />
+        <Own name={`${way.names} a year`} unit={way.word} scale={way.scale} field="kmPerYear" />
+        <Own
+          name={`Car or bus instead, a ${way.name}`}
+          unit={money.currency}
+          scale={1 / way.scale}
+          field="insteadPerKm"
+        />
         <Own name="or a month" unit={money.currency} field="insteadPerMonth" />
         <Own name="An hour of your work counts" unit={money.currency} field="hourly" placeholder="nothing" />
         <PriceField
@@ -106,7 +118,7 @@ export function RunningInputs() {
         <div className="grid grid-cols-[minmax(0,1fr)_84px_84px] gap-x-2 text-right text-[12px] text-ink2">
           <span />
           <span>price</span>
-          <span>lasts, km</span>
+          <span>lasts, {way.word}</span>
         </div>
         {WEARING.map((what) => (
           <div
@@ -117,7 +129,8 @@ export function RunningInputs() {
             {(['price', 'km'] as const).map((part) => (
               <NumberCell
                 key={part}
-                label={`${WEAR_NAMES[what]}: ${part === 'km' ? 'kilometres that it lasts' : 'price'}`}
+                label={`${WEAR_NAMES[what]}: ${part === 'km' ? `${way.names.toLowerCase()} that it lasts` : 'price'}`}
+                scale={part === 'km' ? way.scale : 1}
                 value={running[what][part]}
                 most={part === 'km' ? 1e6 : MOST_MONEY}
                 placeholder={part === 'km' ? 'usual' : 'shelf'}
@@ -136,6 +149,18 @@ export function RunningInputs() {
       </FieldGroup>
     </>
   );
+}
+
+/** How far, as the reader counts it. */
+function useWay(): {
+  readonly name: string;
+  readonly names: string;
+  readonly word: string;
+  readonly scale: number;
+} {
+  const unit = useUnit('km');
+  const name = unit.word === 'mi' ? 'mile' : 'kilometre';
+  return { ...unit, name, names: unit.word === 'mi' ? 'Miles' : 'Kilometres' };
 }
 
 /** Two ends of a span, in the smallest coin where they are small. */
@@ -158,12 +183,17 @@ export function RunningPicture() {
   const { costs, back, hours, spent } = useMemo(() => runningOf(verdict, shelf), [verdict, shelf]);
   const { currency } = document.money;
   const span = useSpan(currency);
-  const per100 = (s: Span): Span => ({ least: 100 * s.least, most: 100 * s.most });
+  const way = useWay();
+  const system = useSettings((state) => state.units);
+  const per100 = (s: Span): Span => ({
+    least: (100 * s.least) / way.scale,
+    most: (100 * s.most) / way.scale,
+  });
   const missing = costs.lines.filter((l) => l.perKm === undefined);
   return (
     <section aria-label="Costs to run">
       <PanelHead
-        title={`${missing.length === costs.lines.length ? '?' : span(per100(costs.perKm))} for a hundred kilometres`}
+        title={`${missing.length === costs.lines.length ? '?' : span(per100(costs.perKm))} for a hundred ${way.names.toLowerCase()}`}
         note={
           missing.length === 0
             ? undefined
@@ -174,7 +204,7 @@ export function RunningPicture() {
         <thead>
           <tr className="border-b-[1.5px] border-ink text-[12.5px]">
             <th className="py-1 text-left font-semibold">What it costs</th>
-            <th className="py-1 text-right font-semibold">for 100 km</th>
+            <th className="py-1 text-right font-semibold">for 100 {way.word}</th>
           </tr>
         </thead>
         <tbody>
@@ -182,7 +212,7 @@ export function RunningPicture() {
             <tr key={line.id} className="border-b border-hair align-top">
               <th scope="row" className="py-1.5 pr-2 text-left font-normal">
                 {LINE_NAMES[line.id]}
-                <span className="block text-[12px] text-ink2">{line.how}</span>
+                <span className="block text-[12px] text-ink2">{phraseText(line.how, system)}</span>
               </th>
               <td
                 className={`num py-1.5 text-right whitespace-nowrap ${line.perKm === undefined ? 'text-slate' : ''}`}

@@ -5,17 +5,20 @@ import {
   currencySign,
   gainPerMoney,
   moneyText,
+  phraseText,
   rejectionOf,
   trialsOf,
   type Aim,
   type Changed,
   type StepGains,
   type StepGain,
+  type UnitSystem,
 } from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
 import { createBuild } from '../../state/builds.ts';
 import { useOnTrial } from '../../state/on-trial.ts';
 import { useRecords } from '../../state/records.ts';
+import { useSettings } from '../../state/settings-store.ts';
 import { problemWords } from '../../state/use-attempt.ts';
 import { useChange, useQuantity } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
@@ -47,16 +50,17 @@ function ranked(steps: readonly StepGain[], aim: Aim): readonly StepGain[] {
   );
 }
 
-function finding(list: readonly StepGain[], aim: Aim): string {
+function finding(list: readonly StepGain[], aim: Aim, system: UnitSystem): string {
   const good = list.filter((s) => !isAmiss(s) && gainPerMoney(s, aim) !== undefined);
   const [best] = good;
   if (best === undefined) return 'Nothing on the shelf gains here';
   const most = [...good].sort((a, b) => (b.gains[aim] ?? 0) - (a.gains[aim] ?? 0))[0];
   const free = gainPerMoney(best, aim) === Infinity && best.allIn.cost === 0;
-  const over = best.against === '' ? '' : `, over ${best.against} by a default`;
+  const what = phraseText(best.what, system);
+  const over = best.against.length === 0 ? '' : `, over ${phraseText(best.against, system)} by a default`;
   if (most === best)
-    return `${free ? `${best.what}: free, and gains most` : `${best.what} gains most, for least`}${over}`;
-  return `${free ? `${best.what} is free` : `${best.what} gains most for its money`}${over}`;
+    return `${free ? `${what}: free, and gains most` : `${what} gains most, for least`}${over}`;
+  return `${free ? `${what} is free` : `${what} gains most for its money`}${over}`;
 }
 
 export function GainPicture({ gaining }: { gaining: Gaining }) {
@@ -72,6 +76,7 @@ export function GainPicture({ gaining }: { gaining: Gaining }) {
 
 function Steps({ gaining, gains }: { gaining: Gaining; gains: StepGains }) {
   const { verdict, document } = useStage();
+  const system = useSettings((state) => state.units);
   const build = useBuild((state) => state.id) ?? '';
   const records = useRecords(build);
   const trials = useMemo(() => trialsOf(records.records), [records]);
@@ -100,7 +105,7 @@ function Steps({ gaining, gains }: { gaining: Gaining; gains: StepGains }) {
   const unit = useQuantity();
   return (
     <section aria-label="What each step would gain" data-testid="gains">
-      <PanelHead title={finding(list, aim)} note="each step alone, the best for its money first" />
+      <PanelHead title={finding(list, aim, system)} note="each step alone, the best for its money first" />
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Steps">
         <table className="w-full min-w-[720px] border-collapse text-[14px]">
           <thead>
@@ -184,8 +189,9 @@ function Together({
   const navigate = useNavigate();
   const change = useChange();
   const [trouble, setTrouble] = useState('');
+  const system = useSettings((state) => state.units);
   const taken = steps.filter((s) => ids.includes(s.id));
-  const words = taken.map((s) => s.what).join('; ');
+  const words = taken.map((s) => phraseText(s.what, system)).join('; ');
   const added = taken.reduce((sum, s) => sum + (s.gains[aim] ?? 0), 0);
   const alone = change(added, AIM_LOOKS[aim].unit, 1)?.text ?? '0';
   const { currency } = document.money;

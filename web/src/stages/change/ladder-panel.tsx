@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { currencySign, moneyText, type Ladder } from '@apple-cart/core';
+import { currencySign, moneyText, phraseText, type Ladder } from '@apple-cart/core';
 import { ChartPanel } from '../../charts/chart-panel.tsx';
 import { ladderChart } from '../../charts/ladder-chart.ts';
 import { useChartInk } from '../../charts/use-chart-ink.ts';
@@ -69,7 +69,7 @@ function Curve({ found, currency }: { found: Ladder; currency: string }) {
         note="the best step for its money, then the next on top of it"
         name="what the next money gains"
         summary={found.rungs
-          .map((r) => `${r.what}: ${text(r.gain)} for ${moneyText(r.cost, currency)}`)
+          .map((r) => `${phraseText(r.what, system)}: ${text(r.gain)} for ${moneyText(r.cost, currency)}`)
           .join('; ')}
         option={option}
         table={{
@@ -80,7 +80,7 @@ function Curve({ found, currency }: { found: Ladder; currency: string }) {
             { name: `This step, ${unit}`, digits: 2 },
           ],
           rows: found.rungs.map((r, i) => [
-            `${r.what}${r.noIdea.length > 0 ? ', and more without a known price' : ''}${found.stopsAt !== undefined && i >= found.stopsAt ? ' (does not pay)' : ''}`,
+            `${phraseText(r.what, system)}${r.noIdea.length > 0 ? ', and more without a known price' : ''}${found.stopsAt !== undefined && i >= found.stopsAt ? ' (does not pay)' : ''}`,
             r.cost,
             r.gain,
             r.stepGain,
@@ -94,7 +94,7 @@ function Curve({ found, currency }: { found: Ladder; currency: string }) {
               {i + 1}
             </span>
             <span className="min-w-0 flex-1">
-              {r.what}
+              {phraseText(r.what, system)}
               {found.stopsAt !== undefined && i >= found.stopsAt && (
                 <span className="text-ink2">, pays less</span>
               )}

@@ -1,4 +1,12 @@
-import { formatNumber, gainPerMoney, type Aim, type StepGain, type TrialRecord } from '@apple-cart/core';
+import {
+  formatNumber,
+  gainPerMoney,
+  phraseText,
+  type Aim,
+  type StepGain,
+  type TrialRecord,
+} from '@apple-cart/core';
+import { useSettings } from '../../state/settings-store.ts';
 import { useChange } from '../../state/use-quantity.ts';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { PER_MONEY, isAmiss } from './aims.ts';
@@ -86,6 +94,7 @@ function ClassCell({ step, was }: { step: StepGain; was: string }) {
 
 /** Beneath a step: what must change with it, what nothing mends, what stands newly in the way. */
 function Under({ step, rejected }: { step: StepGain; rejected: TrialRecord | undefined }) {
+  const system = useSettings((state) => state.units);
   const { against, note, also, left, newStops, opens, hours, difficulty } = step;
   const work =
     hours === 0
@@ -99,9 +108,10 @@ function Under({ step, rejected }: { step: StepGain; rejected: TrialRecord | und
       {[...left, ...newStops].length > 0 && (
         <span className="block text-stop">In the way: {[...left, ...newStops].join(', ')}</span>
       )}
-      {against !== '' && (
+      {against.length > 0 && (
         <span className="flex items-start gap-1.5">
-          <StateMark state="unknown" size={13} /> Yours is not known: the gain is over {against}, by a default
+          <StateMark state="unknown" size={13} /> Yours is not known: the gain is over{' '}
+          {phraseText(against, system)}, by a default
         </span>
       )}
       {opens.length > 0 && <span className="block">Then to be found out: {opens.join('; ')}</span>}
@@ -143,6 +153,10 @@ export function StepRow({
   rejected: TrialRecord | undefined;
 }) {
   const { gains, allIn } = step;
+  const what = phraseText(
+    step.what,
+    useSettings((state) => state.units),
+  );
   const over = budgetLeft !== undefined && allIn.cost > budgetLeft;
   const pale = isAmiss(step) && !ticked ? 'text-ink2' : '';
   return (
@@ -155,7 +169,7 @@ export function StepRow({
           <input
             type="checkbox"
             className="size-[18px] accent-ink max-bench:size-6"
-            aria-label={step.what}
+            aria-label={what}
             checked={ticked}
             onChange={(event) => {
               onTick(event.target.checked);
@@ -164,7 +178,7 @@ export function StepRow({
         </label>
       </td>
       <th scope="row" className="py-1.5 pr-2 text-left font-normal">
-        <b className="font-semibold">{step.what}</b>
+        <b className="font-semibold">{what}</b>
         <Under step={step} rejected={rejected} />
       </th>
       <td className="num text-right">

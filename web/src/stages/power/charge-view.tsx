@@ -146,11 +146,12 @@ function RunChart({ run, to85 }: { run: ChargeShown; to85: ChargeOutcome }) {
   const ink = useChartInk();
   const option = useMemo(() => chargeChart(run, to85, ink), [run, to85, ink]);
   const title = runTitle(run, to85);
+  const usual = useQuantity()(20, 'C');
   const unknown = verdict.known.packs[index]?.charger.volts.source === 'unknown';
   return (
     <ChartPanel
       title={title}
-      note={unknown ? 'with a charger of the pack’s volts' : 'from empty, at 20 °C'}
+      note={unknown ? 'with a charger of the pack’s volts' : `from empty, at ${usual.text} ${usual.unit}`}
       summary={`Amps and state of charge over the hours of a charge. ${title}.`}
       name={`${document.name} charge`}
       option={option}

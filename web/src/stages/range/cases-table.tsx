@@ -1,17 +1,19 @@
 import { useMemo } from 'react';
-import { formatNumber, RIDE_END_WORDS, type RangeCase, type Route } from '@apple-cart/core';
+import { formatNumber, phraseText, RIDE_END_WORDS, type RangeCase, type Route } from '@apple-cart/core';
 import { Studying } from '../../work/studying.tsx';
 import { useStudy } from '../../work/use-study.ts';
+import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
 function Case({ one, most }: { one: RangeCase; most: number }) {
   const shown = useQuantity();
+  const system = useSettings((state) => state.units);
   const [km, per] = [shown(one.km, 'km', 0), shown(one.whPerKm, 'Wh/km')];
   return (
     <tr className="border-b border-hair">
       <th scope="row" className="w-[190px] py-1 pr-2 text-left font-normal max-tablet:w-[132px]">
-        {one.label}
+        {phraseText(one.label, system)}
       </th>
       <td className="py-1">
         <span
@@ -40,7 +42,7 @@ export function CasesTable({ road }: { road: Route }) {
     useMemo(() => ({ build: document, route: road }), [document, road]),
   );
   return (
-    <Studying {...studied} waiting="Riding it seven ways…">
+    <Studying {...studied} waiting="Riding it each way…">
       {(cases) => (
         <table className="w-full border-collapse text-[14px]">
           <tbody>

@@ -26,7 +26,7 @@ import { WhoField } from '../parts/who-field.tsx';
 import { ASKED, NOTHING_TYPED, readingOf, rideFrom, typedFrom } from './ride-fields.ts';
 import { figureText, rideStands } from './ride-words.ts';
 import { SpanBar } from './span-bar.tsx';
-import { TEACHES } from './teaches.ts';
+import { useHowRidden } from './teaches.ts';
 import type { Road } from './use-road.ts';
 import { Kinds, Reading, RoadChoice, TextRow, Weather } from './ride-form-fields.tsx';
 
@@ -42,12 +42,13 @@ const PLAN_OF: Readonly<Partial<Record<RideReading, RideFigureId>>> = {
 /** The verdict as it will be, at the foot of the sheet. */
 function Verdict({ ride, beside, busy }: { ride: RideRecord; beside: Beside | undefined; busy: boolean }) {
   const system = useSettings((state) => state.units);
+  const howRidden = useHowRidden();
   const told = beside === undefined ? undefined : { ...beside.told, planVersion: ride.planVersion };
   const figure = told === undefined ? undefined : headlineOf(ride.kind, told);
   if (ride.kind === 'coast-down')
     return (
       <p className="text-[14px] text-ink2">
-        {TEACHES['coast-down'].how} Bring in the recording; by a stopwatch it is worked out at Donor.
+        {howRidden('coast-down')} Bring in the recording; by a stopwatch it is worked out at Donor.
       </p>
     );
   if (told === undefined || figure === undefined)
@@ -164,6 +165,7 @@ function useRideForm({ road, corrects, onDone }: Props) {
 export function LogRide(props: Props) {
   const { typed, change, settled, beside, busy, wrong, write, planText, trouble, who } = useRideForm(props);
   const { road, corrects, onDone } = props;
+  const howRidden = useHowRidden();
   return (
     <form
       aria-label="Log a ride"
@@ -184,7 +186,7 @@ export function LogRide(props: Props) {
         </TextButton>
       </div>
       <Kinds typed={typed} change={change} />
-      <p className="py-1 text-[13px] text-ink2">{TEACHES[typed.kind].how}</p>
+      <p className="py-1 text-[13px] text-ink2">{howRidden(typed.kind)}</p>
       <div className="grid grid-cols-[minmax(0,1fr)_104px_44px_64px] items-end border-b-[1.5px] border-ink pb-1 text-[13px] font-semibold">
         <label className="font-normal">
           <span className="sr-only">Day</span>

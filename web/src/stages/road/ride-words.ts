@@ -29,7 +29,7 @@ interface FigureLook {
 
 export const FIGURE_LOOKS: Readonly<Record<RideFigureId, FigureLook>> = {
   energy: { name: 'Energy', unit: 'Wh', digits: 0, off: 'share' },
-  'per-km': { name: 'Per kilometre', unit: 'Wh/km', digits: 1, off: 'share' },
+  'per-km': { name: 'Energy by distance', unit: 'Wh/km', digits: 1, off: 'share' },
   minutes: { name: 'Time moving', unit: 'min', digits: 1, off: 'share' },
   top: { name: 'Top speed', unit: 'km/h', digits: 1, off: 'unit' },
   winding: { name: 'Hottest winding', unit: 'C', digits: 0, off: 'unit' },

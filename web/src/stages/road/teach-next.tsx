@@ -5,7 +5,7 @@ import { useQuantity } from '../../state/use-quantity.ts';
 import { useStudy } from '../../work/use-study.ts';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { RideMark } from './ride-marks.tsx';
-import { TEACHES } from './teaches.ts';
+import { useHowRidden } from './teaches.ts';
 import { StandsIn } from '../parts/stands-in.tsx';
 import type { Road } from './use-road.ts';
 
@@ -15,6 +15,7 @@ const LEVEL = { ...evenHill('Level road', 2500, 0), andBack: true };
 export function TeachNext({ road }: { road: Road }) {
   const { document, rides } = road;
   const shown = useQuantity();
+  const howRidden = useHowRidden();
   const route = useRoute(document.brief.rangeRoute);
   const named = route.state === 'there' ? route.stored.document : undefined;
   const reading = route.state === 'reading';
@@ -52,8 +53,8 @@ export function TeachNext({ road }: { road: Road }) {
               <RideMark kind={first.kind} />
             </span>
             <span>
-              <b className="head font-semibold">{RIDE_KIND_NAMES[first.kind]}.</b> {TEACHES[first.kind].how}{' '}
-              The range’s band of {shown(first.bandKm, 'km', 0).text} {shown(1, 'km', 0).unit} would be{' '}
+              <b className="head font-semibold">{RIDE_KIND_NAMES[first.kind]}.</b> {howRidden(first.kind)} The
+              range’s band of {shown(first.bandKm, 'km', 0).text} {shown(1, 'km', 0).unit} would be{' '}
               {shown(first.thenKm, 'km', 0).text}.
             </span>
           </p>
