@@ -81,6 +81,9 @@ export const brakeKind = z.enum([
 ]);
 export type BrakeKind = z.infer<typeof brakeKind>;
 
+/** Whether wheels side by side have a brake and a lever each. */
+export const pairBrakes = z.enum(['each', 'one', 'unknown']);
+
 export const leverKind = z.enum(['plain', 'cut-off', 'shift-brake', 'hydraulic', 'unknown']);
 
 /** How the cranks sit on their axle: the tool follows. */

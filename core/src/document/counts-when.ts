@@ -35,6 +35,11 @@ const unsaid =
   (key: keyof BuildDocument['drive'] & keyof typeof driveSpecs): When =>
   (b) =>
     b.drive[key].source === 'unknown';
+/** A rotor that is the wheel has nothing to count between them; what somebody has said all the same counts. */
+const geared =
+  (key: 'reduction' | 'efficiency'): When =>
+  (b) =>
+    b.drive.kind !== 'direct-drive-hub' || b.drive[key].source !== 'unknown';
 /** A motor that goes in: one that stays where its maker put it is not measured against the donor. */
 const goesIn: When = (b) => !stays(b, 'motor');
 const hubGoesIn: When = (b) => hub(b) && goesIn(b);
@@ -116,6 +121,8 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
     b.packs.some((p) => p.boxes.some((box) => box.place === 'rear-rack' || box.place === 'deck')),
   'donor.shockStrokeMm': (b) => b.donor.style === 'full-suspension',
   'drive.labelNm': (b) => b.controller.phaseCurrentA.source === 'unknown',
+  'drive.reduction': geared('reduction'),
+  'drive.efficiency': geared('efficiency'),
   'drive.noLoadRpm': unsaid('kvRpmPerV'),
   'drive.noLoadA': unsaid('hysteresisNm'),
   'drive.ratedRpm': unsaid('kvRpmPerV'),

@@ -202,6 +202,8 @@ export const donor = z.strictObject({
   shell: choice.shellKind.default('unknown'),
   brakeFront: choice.brakeKind.default('unknown'),
   brakeRear: choice.brakeKind.default('unknown'),
+  /** Of a machine with more than two wheels: whether those side by side have a brake and a lever each. */
+  pairBrakes: choice.pairBrakes.default('unknown'),
   levers: choice.leverKind.default('unknown'),
   cranks: choice.crankKind.default('unknown'),
   cogBody: choice.cogBody.default('unknown'),

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { sample, type Changes } from '../test/sample.ts';
+import { chancesOf } from '../trips/uncertain.ts';
 import { QUANTITY_PATHS, specAt } from './document.ts';
 import { inUse, knownBuild, knownInUse } from './known.ts';
 import { rolloutFromSizeMm } from './wheel-size.ts';
@@ -19,6 +20,22 @@ describe('defaults of unknown values', () => {
     expect(low.donor.cdaM2.value).toBeLessThan(upright.donor.cdaM2.value);
     expect(knownBuild(sample({}, 'mid-drive')).drive.reduction.value).toBeGreaterThan(15);
     expect(knownBuild(sample({}, 'direct-drive-hub')).drive.reduction.value).toBe(1);
+  });
+
+  it('have no gears in a hub whose rotor is the wheel: by its kind, and nothing is left to be counted in it', () => {
+    const bare = { drive: { reduction: unknown, efficiency: unknown } };
+    const build = sample(bare, 'direct-drive-hub');
+    const { reduction, efficiency } = knownBuild(build).drive;
+    for (const known of [reduction, efficiency]) {
+      expect(known).toMatchObject({ value: 1, source: 'worked' });
+      expect(inUse(build, known.path)).toBe(false);
+    }
+    expect(chancesOf(build).map((c) => c.moves[0].known.path)).not.toContain('drive.efficiency');
+    expect(knownBuild(sample(bare)).drive.reduction.source).toBe('unknown');
+    // What somebody says all the same is believed.
+    const said = sample({ drive: { reduction: 5 } }, 'direct-drive-hub');
+    expect(knownBuild(said).drive.reduction).toMatchObject({ value: 5, source: 'measured' });
+    expect(inUse(said, 'drive.reduction')).toBe(true);
   });
 
   // Common practice, no source: 36 V is 10 lithium cells, 48 V 13, 52 V 14, 60 V 16, 72 V 20.

@@ -202,7 +202,7 @@ function entered(build: BuildDocument): Filling {
 
 /**
  * Resolves every quantity of a build. What a pack made from cells has is worked out from them, unknown
- * wiring from the leads once they are known, an unknown roll-out from the wheel size, an unknown centre of
+ * wiring from the leads once they are known, the gears of a hub that has none, an unknown roll-out from the wheel size, an unknown centre of
  * mass from everything that weighs and where it is.
  */
 export function knownBuild(build: BuildDocument): KnownBuild {
@@ -214,6 +214,11 @@ export function knownBuild(build: BuildDocument): KnownBuild {
     if (pack.make === 'cells') Object.assign(one, packFromCells(pack, one));
     if (leads !== undefined) one.wiringMohm = worked(one.wiringMohm, REST_OF_PATH_MOHM + 1000 * leads, []);
   });
+  if (build.drive.kind === 'direct-drive-hub') {
+    // Its rotor is the wheel: there is nothing in it to count or to lose by.
+    all.drive.reduction = worked(all.drive.reduction, 1, []);
+    all.drive.efficiency = worked(all.drive.efficiency, 1, []);
+  }
   const known = all as Filling & KnownBuild;
   const { donor, controller, controls } = all;
   const { beadMm, tyreMm } = donor;

@@ -5,7 +5,7 @@ import type { Known } from '../document/known-build.ts';
 import { qty } from '../quantity/phrase.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
-import { brakesLeft } from './brakes-left.ts';
+import { brakesLeft, hasPairToAsk, independentBrakes } from '../document/brakes-left.ts';
 import { towed, type Subject } from './subject.ts';
 
 const GRAVITY = 9.80665;
@@ -166,21 +166,26 @@ function lostWords({ build, known }: Subject): string | undefined {
 }
 
 function kind(s: Subject): Check {
-  const { front, rear } = brakesLeft(s.build, s.known);
+  const left = brakesLeft(s.build, s.known);
+  const { front, rear } = left;
+  const pair = hasPairToAsk(s.build, left);
+  const { pairBrakes } = s.build.donor;
+  // As the pair is, or as it is once it is known to have a brake each.
+  const alone = pair ? pairBrakes === 'one' : independentBrakes(s.build, s.known) === 'no';
   const count = [front, rear].filter((b) => b !== 'none').length;
   const fast = msToKmh(s.topMs) > RIM_KMH;
   const hasRim = front === 'rim' || rear === 'rim';
   const rim = fast && hasRim;
   const lost = lostWords(s);
-  const unsaid = hasRim && count === 2 ? unsaidSpeed(s, (ms) => msToKmh(ms) <= RIM_KMH) : [];
+  const unsaid = hasRim && !alone ? unsaidSpeed(s, (ms) => msToKmh(ms) <= RIM_KMH) : [];
   return told({
     id: 'brake-kind',
     group: 'brakes',
     title: 'Brakes, one for each end',
-    state: count < 2 || rim ? 'stop' : 'fine',
+    state: alone || rim ? 'stop' : 'fine',
     words: firstOf(
       [
-        [count < 2, counted(count, 'brake')],
+        [alone, counted(count, 'brake')],
         [rim, 'rim brake'],
       ],
       'two brakes',
@@ -189,8 +194,14 @@ function kind(s: Subject): Check {
     why: firstOf(
       [
         [lost !== undefined, [`${lost ?? ''} Most places ask for two independent brakes.`]],
-        [count < 2, ['Most places ask for two independent brakes.']],
+        [alone, ['Most places ask for two independent brakes.']],
         [rim, ['Rims heat and wear; in the wet they bite late.']],
+        [
+          pair,
+          [
+            'The wheels side by side have a brake and a lever each; many places ask how it is held when parked.',
+          ],
+        ],
       ],
       ['Each end has its own brake.'],
     ),
@@ -200,7 +211,7 @@ function kind(s: Subject): Check {
           lost !== undefined,
           ['Fit a rim or disc brake there, with its lever, and enter it in place of the old one.'],
         ],
-        [count < 2, ['Fit the missing brake first.']],
+        [alone, ['Fit the missing brake first.']],
         [rim, ['Fit discs, or limit the speed.']],
       ],
       ['Nothing to do.'],
@@ -208,7 +219,10 @@ function kind(s: Subject): Check {
     origin: 'common practice',
     inputs: unsaid,
     // A brake that is not there, and a rim at a speed that is known, stop whatever the other end has.
-    asked: count < 2 || (rim && unsaid.length === 0) ? [] : kinds(s),
+    asked:
+      alone || (rim && unsaid.length === 0)
+        ? []
+        : [...kinds(s), ...(pair ? [asked('brakes of the wheels side by side', pairBrakes)] : [])],
   });
 }
 

@@ -5,9 +5,11 @@ import { kmhToMs } from '../quantity/units.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import type { BrakeKind } from '../document/choices.ts';
 import { knownBuild } from '../document/known.ts';
+import { evaluate } from '../verdict/evaluate.ts';
+import { shippedRules } from '../law/rules.ts';
 import { newBuild } from '../document/template.ts';
 import { phraseText } from '../quantity/phrase.ts';
-import { brakesLeft } from './brakes-left.ts';
+import { brakesLeft, independentBrakes } from '../document/brakes-left.ts';
 import { withValue } from '../document/quantity-at.ts';
 import { ISO_4210_DRY_MS2, braking, energyRatio } from './brake-checks.ts';
 import type { State } from '../check/state.ts';
@@ -70,6 +72,40 @@ describe('brakes', () => {
     const rims = { donor: { brakeFront: 'rim' as const, brakeRear: 'rim' as const } };
     expect(one(hub(rims), 'brake-kind', 31).state).toBe('fine');
     expect(one(hub(rims), 'brake-kind', 34).state).toBe('stop');
+  });
+});
+
+describe('a machine with two wheels at one end', () => {
+  // The trade: a low trike with two steered wheels has a brake on each of these, a lever for each, and none behind.
+  const paired = (pairBrakes: 'each' | 'one' | 'unknown', wheelCount: 2 | 3 = 3) =>
+    hub({ donor: { wheelCount, brakeFront: 'cable-disc', brakeRear: 'none', pairBrakes } });
+
+  it.each([
+    ['each', 'fine', 'yes'],
+    ['one', 'stop', 'no'],
+    ['unknown', 'unknown', 'unknown'],
+  ] as const)('with brakes there that are %s to a wheel: %s', (pairBrakes, state, law) => {
+    const s = paired(pairBrakes);
+    expect(one(s, 'brake-kind').state).toBe(state);
+    expect(independentBrakes(s, knownBuild(s))).toBe(law);
+    const [way] = evaluate(s, shippedRules()).law.ways;
+    expect(way?.facts.twoBrakes).toMatchObject({ answer: law });
+  });
+
+  it('asks for it where it would tell, and only there', () => {
+    expect(one(paired('unknown'), 'brake-kind').unanswered).toEqual(['brakes of the wheels side by side']);
+    expect(one(paired('each', 2), 'brake-kind').state).toBe('stop');
+    const both = hub({ donor: { wheelCount: 3, brakeFront: 'cable-disc', brakeRear: 'cable-disc' } });
+    expect(one(both, 'brake-kind').state).toBe('fine');
+  });
+
+  it('has none left to the law either where the hub that comes out held it', () => {
+    const s = hub({
+      donor: { brakeFront: 'rim', brakeRear: 'coaster' },
+      drive: { wheel: 'rear', name: 'Hub' },
+    });
+    const [way] = evaluate(s, shippedRules()).law.ways;
+    expect(way?.facts.twoBrakes).toMatchObject({ answer: 'no' });
   });
 });
 

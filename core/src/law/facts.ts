@@ -1,6 +1,7 @@
 import type { Known } from '../document/known-build.ts';
-import type { Answer, BrakeKind, PlannedAnswer } from '../document/choices.ts';
+import type { Answer, PlannedAnswer } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
+import { independentBrakes } from '../document/brakes-left.ts';
 import { motorCount } from '../document/motors.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import { lazily } from '../quantity/lazily.ts';
@@ -52,13 +53,6 @@ export interface ProfileFacts {
   /** It is planned that the rider cannot; nobody has looked. */
   readonly planned?: boolean;
   readonly facts: LawFacts;
-}
-
-/** Two brakes that work without each other: one a wheel, none of them the motor. */
-function twoBrakes({ donor }: BuildDocument): Answer {
-  const kinds: readonly BrakeKind[] = [donor.brakeFront, donor.brakeRear];
-  if (kinds.includes('none')) return 'no';
-  return kinds.includes('unknown') ? 'unknown' : 'yes';
 }
 
 const lit = ({ supply }: BuildDocument): Answer =>
@@ -157,7 +151,7 @@ function factsOf(way: Way): LawFacts {
     speedometer: () => plannedYes(controls.speedometer, 'controls'),
     classLabel: () => yesNo(controls.classLabel, 'controls'),
     brakesCutMotor: () => plannedYes(controls.brakeCutoffs, 'controls'),
-    twoBrakes: () => yesNo(twoBrakes(build), 'brakes of the donor'),
+    twoBrakes: () => yesNo(independentBrakes(build, way.known), 'brakes of the donor'),
     lights: () => yesNo(lit(build), 'lights on the pack'),
     assistRatio: () => ({
       kind: 'curve',

@@ -30,7 +30,7 @@ describe('European Union: Regulation (EU) No 168/2013 Art. 2(2)(h)', () => {
     [1000, 'other-class', 'L1e-A'],
     [1001, 'other-class', 'L1e-B'],
     [4000, 'other-class', 'L1e-B'],
-    [4001, 'outside', 'Motorcycle'],
+    [4001, 'outside', 'Motor vehicle'],
   ])('%d W continuous rated is %s, %s', (watts, outcome, name) => {
     expect(judge('eu', { ratedPowerW: number(watts) })).toMatchObject({ outcome, className: name });
   });
@@ -40,9 +40,16 @@ describe('European Union: Regulation (EU) No 168/2013 Art. 2(2)(h)', () => {
     [25, 'EPAC'],
     [25.1, 'L1e-B'],
     [45, 'L1e-B'],
-    [45.1, 'Motorcycle'],
+    [45.1, 'Motor vehicle'],
   ])('help that ends at %d km/h is %s', (kmh, name) => {
     expect(judge('eu', { assistEndKmh: number(kmh) }).className).toBe(name);
+  });
+
+  // Annex I (from memory): L1e-B is of two wheels; three make an L2e, which nobody is told is a motorcycle.
+  it('on three wheels says what it may be instead', () => {
+    const { className, tests } = judge('eu', { assistEndKmh: number(45), wheelCount: number(3) });
+    expect(className).toBe('Motor vehicle');
+    expect(tests[0]?.test.otherwise.name).toContain('L2e');
   });
 
   it.each([

@@ -43,6 +43,7 @@ function withDonor(build: BuildDocument, part: PartOf<'donor'>): BuildDocument {
       shell: part.shell,
       brakeFront: part.brakeFront,
       brakeRear: part.brakeRear,
+      pairBrakes: part.pairBrakes,
       levers: part.levers,
       keeps: [],
       points: {},

@@ -53,6 +53,7 @@ const OWN: Readonly<Record<string, readonly [string, Unit | undefined]>> = {
   shell: ['Bracket shell', undefined],
   brakeFront: ['Front brake', undefined],
   brakeRear: ['Rear brake', undefined],
+  pairBrakes: ['Brakes of wheels side by side', undefined],
   levers: ['Brake levers', undefined],
   round: ['Round', undefined],
   inBody: ['Cells in one body', undefined],

@@ -12,6 +12,7 @@ import {
   forkKind,
   leverKind,
   material,
+  pairBrakes,
   shellKind,
 } from '../document/choices.ts';
 import { port } from '../document/harness.ts';
@@ -142,6 +143,7 @@ const donorPart = z.strictObject({
   shell: shellKind.default('unknown'),
   brakeFront: brakeKind.default('unknown'),
   brakeRear: brakeKind.default('unknown'),
+  pairBrakes: pairBrakes.default('unknown'),
   levers: leverKind.default('unknown'),
   otherBeadMm: given,
   otherTyreMm: given,

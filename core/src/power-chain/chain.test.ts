@@ -1,5 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { withFurtherPack } from '../document/further-pack.ts';
+import { withQuantity, withValue } from '../document/quantity-at.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
@@ -20,6 +22,7 @@ const whole = (changes: Parameters<typeof sample>[0] = {}): BuildDocument =>
       batteryCurrentA: 20,
       phaseCurrentA: 45,
       ratedV: 63,
+      lowVoltageCutoffV: 40,
       capacitorUf: 1000,
       ...changes.controller,
     },
@@ -181,6 +184,35 @@ describe('the charger of thirteen lithium cells', () => {
     expect(uncounted(54.6)).toMatchObject({ state: 'unknown', missing: ['packs.0.cellsInSeries'] });
     expect(uncounted(58.8)?.state).toBe('unknown');
     expect(uncounted(67.2)?.state).toBe('stop');
+  });
+});
+
+describe('a cut-off', () => {
+  // Common practice: 2.8 to 3.4 V a cell under load. By hand: 13 of them from 36.4 to 44.2 V.
+  it.each([
+    [36, 'stop'],
+    [36.4, 'fine'],
+    [44.2, 'fine'],
+    [44.3, 'stop'],
+  ] as const)('of %d V for thirteen cells is %s', (lowVoltageCutoffV, state) => {
+    expect(check(whole({ controller: { lowVoltageCutoffV } }), 'cutoff-cells')).toMatchObject({
+      state,
+      at: 'controller.lowVoltageCutoffV',
+    });
+  });
+
+  it('is held against the cells of every pack that it may be left to guard, and fine for none that nobody has counted', () => {
+    const one = whole({ controller: { lowVoltageCutoffV: 30.7 }, pack: { cellsInSeries: 10 } });
+    expect(check(one, 'cutoff-cells')?.state).toBe('fine');
+    const two = withValue(withFurtherPack(one), 'packs.1.cellsInSeries', 13);
+    expect(check(two, 'cutoff-cells')?.state).toBe('fine');
+    expect(check(two, 'cutoff-cells-2')).toMatchObject({
+      state: 'stop',
+      title: 'Low-voltage cut-off for these cells, pack 2',
+    });
+    expect(check(withFurtherPack(one), 'cutoff-cells-2')?.state).toBe('unknown');
+    const unread = withQuantity(one, 'controller.lowVoltageCutoffV', { source: 'unknown' });
+    expect(check(unread, 'cutoff-cells')?.state).toBe('unknown');
   });
 });
 

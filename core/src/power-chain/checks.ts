@@ -1,7 +1,14 @@
 import type { Check } from '../check/check.ts';
 import { chargerChecks, regenChecks } from './charge-checks.ts';
 import { fuseChecks, inrushCheck, leadDrop } from './lead-checks.ts';
-import { boards, controllerTurns, controllerVolts, cutoffOrder, wholeBodies } from './pack-checks.ts';
+import {
+  boards,
+  controllerTurns,
+  controllerVolts,
+  cutoffForCells,
+  cutoffOrder,
+  wholeBodies,
+} from './pack-checks.ts';
 import { joiningChecks } from './joining-checks.ts';
 import type { PowerSubject } from './subject.ts';
 import { supplyChecks } from './supply-checks.ts';
@@ -12,6 +19,7 @@ export const powerChecks = (s: PowerSubject): readonly Check[] => [
   ...controllerTurns(s),
   ...wholeBodies(s),
   ...boards(s),
+  ...cutoffForCells(s),
   ...cutoffOrder(s),
   leadDrop(s),
   ...fuseChecks(s),

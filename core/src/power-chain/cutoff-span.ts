@@ -13,6 +13,25 @@ const CUTOFF_SPAN: Readonly<Record<Chemistry, readonly [number, number]>> = {
   'lead-acid': [1.65, 1.95],
 };
 
+/** A cut-off against so many cells of a chemistry. */
+interface CellCutoff {
+  readonly perCell: number;
+  /** Volts a cell, and volts of the whole. */
+  readonly cell: readonly [number, number];
+  readonly whole: readonly [number, number];
+  readonly is: 'too low' | 'right' | 'too high';
+}
+
+/** Sums are right to their last bits only. */
+const HAIR_V = 1e-9;
+
+export function cellCutoff(chemistry: Chemistry, cells: number, volts: number): CellCutoff {
+  const cell = CUTOFF_SPAN[chemistry];
+  const whole = [cell[0] * cells, cell[1] * cells] as const;
+  const high = volts > whole[1] + HAIR_V ? 'too high' : 'right';
+  return { perCell: volts / cells, cell, whole, is: volts < whole[0] - HAIR_V ? 'too low' : high };
+}
+
 /** The packs that the controller's low-voltage cut-off is not meant for, each with why. */
 export const miscutPacks = (
   build: BuildDocument,
@@ -20,17 +39,16 @@ export const miscutPacks = (
 ): readonly { readonly index: number; readonly why: Phrase }[] =>
   build.packs.flatMap(({ chemistry }, index) => {
     const cells = known.packs[index]?.cellsInSeries.value ?? 1;
-    const perCell = known.controller.lowVoltageCutoffV.value / cells;
-    const [low, high] = CUTOFF_SPAN[chemistry];
-    if (perCell >= low && perCell <= high) return [];
+    const { perCell, cell, is } = cellCutoff(chemistry, cells, known.controller.lowVoltageCutoffV.value);
+    if (is === 'right') return [];
     const why: Phrase = [
       qty(perCell, 'V', 2),
       ' a cell; usual for ',
       CHEMISTRIES[chemistry].name,
       ' is ',
-      qty(low, 'V', 2),
+      qty(cell[0], 'V', 2),
       ' to ',
-      qty(high, 'V', 2),
+      qty(cell[1], 'V', 2),
       '. The cell maker’s data sheet decides.',
     ];
     return [{ index, why }];

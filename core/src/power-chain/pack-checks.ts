@@ -1,7 +1,9 @@
 import { asked, measured, told, type Check } from '../check/check.ts';
 import { hasBoard } from '../document/pack-board.ts';
+import { formatNumber } from '../quantity/format.ts';
 import { qty } from '../quantity/phrase.ts';
 import { idOfPack, ofPack } from '../document/pack-names.ts';
+import { cellCutoff } from './cutoff-span.ts';
 import { EDGE, highestVolts, uncounted, type PowerSubject } from './subject.ts';
 
 /** A full charge of the highest pack against what the controller's capacitors stand. */
@@ -97,6 +99,36 @@ export const boards = ({ build, known }: PowerSubject): readonly Check[] =>
           known.packs[i]?.bmsCurrentA.source === 'unknown'
             ? [asked('whether the pack has a board', board)]
             : [],
+      }),
+    ];
+  });
+
+const CUTS = {
+  'too low': 'It is set for fewer cells or others: it empties these to death.',
+  right: 'Below it the controller takes no more, and spares the cells.',
+  'too high': 'It is set for more cells or others: it stops these while they still hold charge.',
+} as const;
+
+/** The controller's cut-off against the cells of each pack that it may be left to guard. */
+export const cutoffForCells = ({ build, known }: PowerSubject): readonly Check[] =>
+  build.packs.flatMap(({ chemistry }, i) => {
+    const cells = known.packs[i]?.cellsInSeries;
+    if (cells === undefined) return [];
+    const { lowVoltageCutoffV } = known.controller;
+    const { perCell, cell, whole, is } = cellCutoff(chemistry, cells.value, lowVoltageCutoffV.value);
+    return [
+      told({
+        id: idOfPack('cutoff-cells', i),
+        group: 'pack',
+        title: `Low-voltage cut-off for these cells${ofPack(build, i)}`,
+        state: is === 'right' ? 'fine' : 'stop',
+        words: `${formatNumber(perCell, 2)} V a cell`,
+        limit: [qty(cell[0], 'V', 2), ' to ', qty(cell[1], 'V', 2), ' a cell'],
+        why: [`${CUTS[is]} The cell maker’s data sheet decides.`],
+        remedy: ['Set it from ', qty(whole[0], 'V', 1), ' to ', qty(whole[1], 'V', 1), ' for this pack.'],
+        origin: 'common practice',
+        inputs: [lowVoltageCutoffV, cells],
+        mends: lowVoltageCutoffV,
       }),
     ];
   });

@@ -283,7 +283,7 @@ describe('findings', () => {
       sample({ pack: { nominalV: 52, cellsInSeries: 14 }, controller: { lowVoltageCutoffV: 31 } }),
     );
     expect(verdict.findings).toContainEqual(
-      expect.objectContaining({ code: 'cutoff-for-another-pack', state: 'stop' }),
+      expect.objectContaining({ code: 'check-cutoff-cells', state: 'stop' }),
     );
   });
 

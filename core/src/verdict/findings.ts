@@ -3,7 +3,6 @@ import { LABEL_V_PER_CELL } from '../document/per-cell.ts';
 import { CHEMISTRIES } from '../document/chemistries.ts';
 import type { Known } from '../document/known-build.ts';
 import type { Check } from '../check/check.ts';
-import { miscutPacks } from '../power-chain/cutoff-span.ts';
 import { qty } from '../quantity/phrase.ts';
 import type { StageId } from '../check/stage-ids.ts';
 import { stageOf, stageOfCheck } from './stages/stage-of.ts';
@@ -94,17 +93,6 @@ const mislabelled = ({ known, build }: Study): readonly Finding[] =>
     ];
   });
 
-/** A controller's cut-off that no pack's cells are meant for; one of several packs is enough to say so. */
-const miscut = ({ known, build }: Study): readonly Finding[] =>
-  miscutPacks(build, known).map(({ index, why }) => ({
-    stage: 'power',
-    code: idOfPack('cutoff-for-another-pack', index),
-    state: 'stop',
-    title: `The low-voltage cut-off is set for another pack${ofPack(build, index)}`,
-    detail: why,
-    path: 'controller.lowVoltageCutoffV',
-  }));
-
 function drive({ build, machine }: Study): readonly Finding[] {
   const out: Finding[] = [];
   if (machine.control === 'none') {
@@ -187,6 +175,5 @@ export const findings = (study: Study, own: readonly Check[]): readonly Finding[
   ...hillHeat(study),
   ...chained(study),
   ...mislabelled(study),
-  ...miscut(study),
   ...asking(own),
 ];

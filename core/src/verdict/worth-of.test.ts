@@ -3,7 +3,9 @@ import { readyMade } from '../document/money-plans.ts';
 import { readBuildText } from '../document/read.ts';
 import { longtail } from '../test/demo.ts';
 import { evaluate } from '../test/evaluate.ts';
-import { worthOf } from './worth-of.ts';
+import { phraseText } from '../quantity/phrase.ts';
+import { withValue } from '../document/quantity-at.ts';
+import { runningOf, worthOf } from './worth-of.ts';
 
 const leaflet = (fields: object) => readyMade.parse(fields);
 const first = leaflet({ price: 3000, energyWh: 500, features: ['warranty'], own: ['rack'] });
@@ -43,5 +45,28 @@ describe('a build against the leaflets of ready-made bicycles', () => {
     expect(old.ok ? [old.value.readyMade, old.value.moreReady] : []).toEqual([first, []]);
     const five = readBuildText(JSON.stringify({ ...build, moreReady: [other, other, other, other] }));
     expect(five.ok ? [] : five.issues.map((i) => i.path)).toEqual(['moreReady']);
+  });
+});
+
+describe('what running it costs', () => {
+  it('goes from the less to the more, also where legs that rest ride more slowly and take less', () => {
+    for (const kmh of [20, 32, 40, 45]) {
+      const asked = withValue(longtail, 'brief.cruiseSpeedKmh', kmh);
+      const { costs } = runningOf(evaluate({ ...asked, money: { ...asked.money, pricePerKwh: 0.3 } }), []);
+      for (const { id, perKm } of costs.lines)
+        expect(perKm?.most ?? 0, `${id} at ${String(kmh)}`).toBeGreaterThanOrEqual(perKm?.least ?? 0);
+    }
+  });
+
+  it('counts pads where there are any: not in a drum, nor at an end without a brake', () => {
+    const pads = (brakeFront: 'rim' | 'drum', brakeRear: 'rim' | 'none') => {
+      const donor = { ...longtail.donor, brakeFront, brakeRear };
+      const { costs } = runningOf(evaluate({ ...longtail, donor }), []);
+      const line = costs.lines.find((l) => l.id === 'pads');
+      return line && phraseText(line.how);
+    };
+    expect(pads('rim', 'rim')).toContain('2 of them');
+    expect(pads('rim', 'none')).not.toContain('of them');
+    expect(pads('drum', 'none')).toBeUndefined();
   });
 });

@@ -1,3 +1,4 @@
+import { paddedEnds } from '../document/brakes-left.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { Feature, ReadyMade } from '../document/money-plans.ts';
 import { ratedTogether } from '../document/motors.ts';
@@ -56,6 +57,9 @@ function packPrice({ list }: Verdict): Span | undefined {
   return sum.most > 0 ? sum : undefined;
 }
 
+/** From the one to the other: legs resting may ride more slowly, and take less. */
+const spanned = (a: number, b: number): Span => ({ least: Math.min(a, b), most: Math.max(a, b) });
+
 /** What running a build costs, and until when it has paid for itself. */
 export function runningOf(
   verdict: Verdict,
@@ -69,7 +73,7 @@ export function runningOf(
     pricePerKwh: build.money.pricePerKwh,
     whPerKm:
       cruise.holds && cruise.whPerKm > 0
-        ? { least: cruise.whPerKm, most: rested.holds ? rested.whPerKm : cruise.whPerKm }
+        ? spanned(cruise.whPerKm, rested.holds ? rested.whPerKm : cruise.whPerKm)
         : undefined,
     chargerEfficiency: known.packs[0].charger.efficiencyPct.value / 100,
     chemistry: build.packs[0].chemistry,
@@ -78,6 +82,7 @@ export function runningOf(
     packPrice: packPrice(verdict),
     drive: build.drive.kind,
     wheelCount: build.donor.wheelCount,
+    brakes: paddedEnds(build, known).length,
     likelyPrice: (what) => spanOf(wearParts(build, verdict, shelf, what), build.money.currency),
   });
   const hours = hoursIn(build, verdict);

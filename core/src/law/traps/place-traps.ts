@@ -31,13 +31,15 @@ function weight({ facts, place, known }: Scene): Trap {
   };
 }
 
+const isStrict = ({ clause }: ClauseVerdict): boolean =>
+  clause.kind === 'number' && (clause.op === '<' || clause.op === '>');
+
 function edge({ place }: Scene): Trap {
-  const at = clausesOf(place).find(
+  const clauses = clausesOf(place);
+  const edges = clauses.filter(
     ({ clause, margin, state }) => clause.kind === 'number' && margin === 0 && state !== 'pass',
   );
-  const strict = clausesOf(place).some(
-    ({ clause }) => clause.kind === 'number' && (clause.op === '<' || clause.op === '>'),
-  );
+  const at = edges.find(isStrict) ?? edges[0];
   return {
     code: 'strict',
     state: at !== undefined ? 'look' : 'fine',
@@ -46,10 +48,14 @@ function edge({ place }: Scene): Trap {
       firstOf(
         [
           [
-            at !== undefined,
+            at !== undefined && isStrict(at),
             `“${at?.clause.title ?? ''}” is met exactly at its limit, and it says less than.`,
           ],
-          [strict, 'Some limits here say “less than”: they fail at equality.'],
+          [
+            at !== undefined,
+            `“${at?.clause.title ?? ''}” stands exactly at its limit, which it allows; what is not known may carry it past.`,
+          ],
+          [clauses.some(isStrict), 'Some limits here say “less than”: they fail at equality.'],
         ],
         'The limits here say “at most”: equality passes.',
       ),

@@ -142,5 +142,10 @@ describe('the usual mistakes', () => {
     ).toBe('fine');
     expect(trap(build({ drive: { ratedPowerW: 750 } }, 'us-fed'), 'strict').state).toBe('look');
     expect(words(trap(build({}, 'us-fed'), 'strict'))).toContain('fail at equality');
+    // At most 6 km/h of walk help, by a default of 6: allowed there, and not known.
+    const walking = build({ controls: { throttle: 'walk', walkCutoffKmh: { source: 'unknown' } } }, 'eu');
+    expect(trap(walking, 'strict').state).toBe('look');
+    expect(words(trap(walking, 'strict'))).toContain('which it allows');
+    expect(words(trap(walking, 'strict'))).not.toContain('less than');
   });
 });

@@ -161,6 +161,24 @@ describe('the hold points of a build', () => {
     expect(disc('rim')).not.toContain('fitting/rotor');
   });
 
+  it('take cranks and bracket out for a sensor at the spindle, and see them tightened again', () => {
+    const torque = hub({
+      controls: { assistSensor: 'torque' },
+      donor: { cranks: 'square', shell: 'threaded' },
+    });
+    expect(keysOf(torque)).toEqual(
+      expect.arrayContaining(['removal/pedals', 'removal/bracket', 'removal/wheel', 'fitting/sensor']),
+    );
+    expect(bandOf(torque, 'fitting/cranks')).toEqual([35, 40]);
+    expect(JSON.stringify(pointOf(torque, 'ride/again'))).toContain('Crank bolts');
+    const cadence = hub({ controls: { assistSensor: 'cadence' } });
+    expect(keysOf(cadence)).toContain('removal/pedals');
+    expect(keysOf(cadence)).not.toContain('removal/bracket');
+    const thumb = hub({ controls: { assistSensor: 'none', throttle: 'full' } });
+    for (const key of ['removal/pedals', 'fitting/sensor', 'fitting/cranks'])
+      expect(keysOf(thumb)).not.toContain(key);
+  });
+
   it('name the reversed threads of this crank and this shell, and torques with their origin', () => {
     const mid = sample(
       { drive: { name: 'Mid' }, donor: { cranks: 'square', shell: 'threaded' } },

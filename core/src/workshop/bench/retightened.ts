@@ -1,4 +1,5 @@
 import { heldBy, type Job } from '../job.ts';
+import { comesOut } from '../parts-list/helpers.ts';
 
 /** Titles of what is tightened again after the first ride, and after the first 50 km. */
 export const RETIGHTENED: Readonly<
@@ -18,9 +19,10 @@ export const RETIGHTENED: Readonly<
 /** What settles, and is looked at with the wrench. */
 export function retightened(job: Job): readonly string[] {
   const { torqueArms, medium } = job.build.drive;
+  const crankBolts = comesOut(job.build).cranks === undefined ? [] : ['Crank bolts'];
   switch (heldBy(job)) {
     case 'hub':
-      return ['Axle nuts', ...(torqueArms > 0 ? ['Torque arms'] : []), 'Spokes'];
+      return ['Axle nuts', ...(torqueArms > 0 ? ['Torque arms'] : []), 'Spokes', ...crankBolts];
     case 'middle':
       return ['Lock ring', 'Crank bolts', 'Chainring bolts'];
     case 'external':
@@ -28,6 +30,7 @@ export function retightened(job: Job): readonly string[] {
         'Motor mount',
         'Screws of both sprockets',
         medium === 'belt' ? 'Tension of the belt' : 'Slack of its chain',
+        ...crankBolts,
       ];
   }
 }

@@ -7,7 +7,7 @@ import { AT_REST } from '../../power-chain/expectations.ts';
 import { isHubMotor } from '../../document/choices.ts';
 import { drivesBoth, motorCount } from '../../document/motors.ts';
 import { numbered } from '../../document/pack-names.ts';
-import { brakesLeft } from '../../fit/brakes-left.ts';
+import { brakesLeft } from '../../document/brakes-left.ts';
 
 /** A pack as the bench meets it. */
 export interface BenchPack {

@@ -7,7 +7,9 @@ import { phraseText } from '../../quantity/phrase.ts';
 import { evaluate } from '../../test/evaluate.ts';
 import { RUNS, anyBuild, sample, type Changes } from '../../test/sample.ts';
 import { gaugeShare, gaugeTable } from './gauge.ts';
+import { withFurtherPack } from '../../document/further-pack.ts';
 import { knownBuild } from '../../document/known.ts';
+import { withQuantity, withValue } from '../../document/quantity-at.ts';
 import { builtAsSet } from './as-set.ts';
 import { askedRows } from './asked.ts';
 import type { SettingRow } from './settings.ts';
@@ -215,6 +217,27 @@ describe('the settings sheet', () => {
       },
     });
     expect(keys(two)).toEqual(expect.arrayContaining(['profile-1/battery-amps', 'profile-1/help-ends']));
+  });
+
+  it('ends regeneration where the lowest of the packs is full, and gives back what the weakest of them takes', () => {
+    const one = hub({
+      controller: { regenerates: 'yes', regenA: 5 },
+      pack: { cellsInSeries: 14, maxChargeA: 10 },
+    });
+    const [pack] = one.packs;
+    const lower = withValue(
+      withValue(withFurtherPack(one), 'packs.1.cellsInSeries', 13),
+      'packs.1.maxChargeA',
+      6,
+    );
+    expect(row(one, 'regen-volts').setting.plan).toBeCloseTo(58.8, 6);
+    // By hand: 13 x 4.2 V.
+    expect(row(lower, 'regen-volts').setting.plan).toBeCloseTo(54.6, 6);
+    expect(phraseText(row(lower, 'regen-volts').setting.because)).toContain('pack 2, the lowest');
+    expect(phraseText(row(lower, 'regen-amps').setting.because)).toMatch(/cells take 6\sA/);
+    expect(phraseText(row({ ...one, packs: [pack] }, 'regen-volts').setting.because)).not.toContain('lowest');
+    const uncounted = withQuantity(lower, 'packs.1.cellsInSeries', { source: 'unknown' });
+    expect(row(uncounted, 'regen-volts').setting.plan).toBeUndefined();
   });
 
   it('says of two controllers that each is set so, and what both draw together', () => {

@@ -18,6 +18,7 @@ const use: InUse = {
   packPrice: exactly(400),
   drive: 'geared-hub',
   wheelCount: 2,
+  brakes: 2,
   likelyPrice: () => undefined,
 };
 const line = (costs: ReturnType<typeof runningCosts>, id: string) => costs.lines.find((l) => l.id === id);

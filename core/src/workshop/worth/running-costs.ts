@@ -32,8 +32,6 @@ const LIVES: Readonly<Record<'chain' | 'cogs' | 'tyres' | 'pads', Readonly<Recor
     pads: { hub: { least: 1500, most: 4000 }, middle: { least: 1500, most: 4000 } },
   };
 
-/** How many of each a machine has. */
-const PIECES = { chain: 1, cogs: 1, tyres: 2, pads: 2 } as const;
 export const WEARING = ['chain', 'cogs', 'tyres', 'pads'] as const;
 export type Wearing = (typeof WEARING)[number];
 
@@ -52,6 +50,8 @@ export interface InUse {
   readonly packPrice: Span | undefined;
   readonly drive: DriveKind;
   readonly wheelCount: number;
+  /** Ends with a brake that has pads, or may have. */
+  readonly brakes: number;
   /** Of one piece, by the shelf, where nobody has entered a price. */
   readonly likelyPrice: (what: Wearing) => Span | undefined;
 }
@@ -130,7 +130,7 @@ function wearLine(use: InUse, what: Wearing): RunningLine {
   const middle = use.drive === 'mid-drive' || use.drive === 'external';
   const life = told.km === null ? LIVES[what][middle ? 'middle' : 'hub'] : exactly(told.km);
   const price = told.price === null ? use.likelyPrice(what) : exactly(told.price);
-  const pieces = what === 'tyres' ? use.wheelCount : PIECES[what];
+  const pieces = { chain: 1, cogs: 1, tyres: use.wheelCount, pads: use.brakes }[what];
   return {
     id: what,
     perKm: price === undefined || life.least <= 0 ? undefined : overSpan(timesSpan(price, pieces), life),
@@ -154,7 +154,7 @@ export function runningCosts(use: InUse): RunningCosts {
   const lines = [
     energyLine(use, wall),
     packLine(use, packKm, cycles),
-    ...WEARING.map((what) => wearLine(use, what)),
+    ...WEARING.filter((what) => what !== 'pads' || use.brakes > 0).map((what) => wearLine(use, what)),
   ];
   return {
     lines,

@@ -12,6 +12,7 @@ type DonorKey =
   | 'shell'
   | 'brakeFront'
   | 'brakeRear'
+  | 'pairBrakes'
   | 'levers'
   | 'cranks'
   | 'cogBody'
@@ -78,6 +79,14 @@ const CHOICES: {
   },
   brakeFront: { label: 'Front brake', options: BRAKE },
   brakeRear: { label: 'Rear brake', options: BRAKE },
+  pairBrakes: {
+    label: 'Wheels side by side',
+    options: named<Donor['pairBrakes']>({
+      each: 'a brake and a lever each',
+      one: 'one lever, or no brake',
+      unknown: 'not checked',
+    }),
+  },
   levers: {
     label: 'Brake levers',
     options: named<Donor['levers']>({

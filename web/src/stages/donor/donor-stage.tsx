@@ -73,6 +73,7 @@ function Inputs() {
         {document.drive.kind === 'mid-drive' && <DriveAnswer name="bearsOnFrame" />}
         <DonorChoice name="brakeFront" />
         <DonorChoice name="brakeRear" />
+        {document.donor.wheelCount > 2 && <DonorChoice name="pairBrakes" />}
         <DonorChoice name="levers" />
         {document.drive.kind === 'mid-drive' && <DonorChoice name="cranks" />}
         {hub && document.drive.wheel === 'rear' && <DonorChoice name="cogBody" />}

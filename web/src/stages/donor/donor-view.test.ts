@@ -164,6 +164,7 @@ describe('another donor from the shelf', () => {
       shell: 'threaded',
       brakeFront: 'drum',
       brakeRear: 'coaster',
+      pairBrakes: 'unknown',
       levers: 'plain',
       otherBeadMm: 406,
       otherTyreMm: 50,

@@ -19,6 +19,7 @@ const CHOICE = new Map<string, React.ReactNode>([
   ['kind of shell', <DonorChoice key="shell" name="shell" />],
   ['front brake', <DonorChoice key="bf" name="brakeFront" />],
   ['rear brake', <DonorChoice key="br" name="brakeRear" />],
+  ['brakes of the wheels side by side', <DonorChoice key="pair" name="pairBrakes" />],
   ['how the cranks sit', <DonorChoice key="cranks" name="cranks" />],
   ['what the cogs sit on', <DonorChoice key="cogs" name="cogBody" />],
   ['what the motor takes its cogs on', <MotorCogs key="motor-cogs" />],

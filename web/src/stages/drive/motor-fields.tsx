@@ -74,7 +74,7 @@ export function MotorFields({ document }: { document: BuildDocument }) {
         <NumberField path="drive.labelV" label="Volts on its label" />
         <NumberField path="drive.massKg" label="Mass" />
         <NumberField path="drive.kvRpmPerV" label="Speed constant Kv" />
-        <NumberField path="drive.reduction" />
+        {inUse(document, 'drive.reduction') && <NumberField path="drive.reduction" />}
         <NumberField path="drive.polePairs" />
         {isHub && drive.wheel === 'rear' && <MotorCogs />}
         {isHub && <Lacing />}
@@ -173,7 +173,7 @@ function MotorDetail({
       <NumberField path="drive.windingC" label="Winding, when working" />
       <NumberField path="drive.hysteresisNm" label="Core drag, constant" />
       <NumberField path="drive.eddyNms" label="Core drag, with speed" />
-      <NumberField path="drive.efficiency" label="Gear efficiency" />
+      {inUse(document, 'drive.efficiency') && <NumberField path="drive.efficiency" label="Gear efficiency" />}
       {document.drive.commutation === 'brushes' && <NumberField path="drive.brushV" />}
       <YesNoField
         label="Freewheel inside"

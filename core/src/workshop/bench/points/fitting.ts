@@ -4,6 +4,7 @@ import { STAY_GAP_MM } from '../../../fit/spacers.ts';
 import type { Known } from '../../../document/known-build.ts';
 import { firstOf } from '../../../quantity/first-of.ts';
 import { isHub, type Job } from '../../job.ts';
+import { comesOut } from '../../parts-list/helpers.ts';
 import { qty, type Phrase } from '../../../quantity/phrase.ts';
 import { between, holdPoint, ticks, torque, type HoldPoint } from '../hold-point.ts';
 import { benchMotors, type BenchMotor } from '../scene.ts';
@@ -140,8 +141,51 @@ function chain({ build: { drive, donor, gearing } }: Job): HoldPoint {
   );
 }
 
+function cranks({ build: { donor } }: Job, ...names: string[]): HoldPoint {
+  const usual = donor.cranks === 'square' || donor.cranks === 'splined';
+  return holdPoint(
+    'fitting',
+    'cranks',
+    names.length > 1 ? 'Crank bolts tightened' : 'Crank bolt tightened',
+    'Locker on the thread, grease on no taper.',
+    {
+      kind: 'readings',
+      unit: 'N m',
+      names,
+      low: usual ? CRANK_NM[0] : null,
+      high: usual ? CRANK_NM[1] : null,
+      spread: null,
+    },
+    {
+      guards: true,
+      instrument: 'torque wrench',
+      part: donor.cranks,
+      why: ['35 to 40 N m on taper and splines; others as the maker says'],
+    },
+  );
+}
+
+/** A sensor at the spindle, and the cranks that came off for it. */
+function sensor(job: Job): readonly HoldPoint[] {
+  const { cranks: off, bracket } = comesOut(job.build);
+  if (off === undefined || job.build.drive.kind === 'mid-drive') return [];
+  return [
+    holdPoint(
+      'fitting',
+      'sensor',
+      bracket === undefined ? 'Sensor and ring at the crank' : 'Sensor home in the shell',
+      bracket === undefined
+        ? 'The ring turns with the crank and past the sensor in line, without touching; the lead lies clear of crank and chain.'
+        : 'Cups tightened as their maker says, the drive side against its usual sense where the thread is reversed; the lead leaves where nothing pinches it.',
+      ticks('Home and square', 'Turns without a rub', 'Lead clear of crank and chain'),
+      { part: job.build.controls.assistSensor },
+    ),
+    cranks(job, ...(bracket === undefined ? ['Crank that was off'] : ['Left', 'Right'])),
+  ];
+}
+
 function middle(job: Job): readonly HoldPoint[] {
-  const { drive, donor } = job.build;
+  const { drive } = job.build;
   return [
     ...(stays(job.build, 'motor')
       ? []
@@ -175,26 +219,7 @@ function middle(job: Job): readonly HoldPoint[] {
               part: drive.name,
             },
           ),
-          holdPoint(
-            'fitting',
-            'cranks',
-            'Crank bolts tightened',
-            'Both sides, locker on the thread, grease on no taper.',
-            {
-              kind: 'readings',
-              unit: 'N m',
-              names: ['Left', 'Right'],
-              low: donor.cranks === 'square' || donor.cranks === 'splined' ? CRANK_NM[0] : null,
-              high: donor.cranks === 'square' || donor.cranks === 'splined' ? CRANK_NM[1] : null,
-              spread: null,
-            },
-            {
-              guards: true,
-              instrument: 'torque wrench',
-              part: donor.cranks,
-              why: ['35 to 40 N m on taper and splines; others as the maker says'],
-            },
-          ),
+          cranks(job, 'Left', 'Right'),
         ]),
     chain(job),
   ];
@@ -239,6 +264,7 @@ export function fitting(job: Job): readonly HoldPoint[] {
   )(job);
   return [
     ...own,
+    ...sensor(job),
     holdPoint(
       'fitting',
       'packs',

@@ -2,7 +2,7 @@ import { stays } from '../../../document/kept.ts';
 import type { Job } from '../../job.ts';
 import { isHub } from '../../job.ts';
 import { drivesBoth } from '../../../document/motors.ts';
-import { PULLER } from '../../parts-list/helpers.ts';
+import { PULLER, comesOut } from '../../parts-list/helpers.ts';
 import { benchMotors } from '../scene.ts';
 import { holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
@@ -26,35 +26,49 @@ const SHELL: Readonly<
 
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 
-/** What has to come off, with the threads that are turned the other way. */
-export function removal(job: Job): readonly HoldPoint[] {
-  const { donor, drive } = job.build;
-  if (stays(job.build, 'motor')) return [];
-  if (drive.kind === 'mid-drive')
-    return [
-      holdPoint(
-        'removal',
-        'pedals',
-        'Pedals and cranks off',
-        `The left pedal has a reversed thread: it comes off clockwise. ${PULLER[donor.cranks]}: home in its thread before it is turned.`,
-        ticks('Left pedal, reversed thread', 'Right pedal', 'Both cranks'),
-        { part: donor.cranks, why: [`cranks: ${donor.cranks}`] },
-      ),
-      holdPoint(
-        'removal',
-        'bracket',
-        'Bottom bracket out',
-        SHELL[donor.shell][0],
-        ticks(...SHELL[donor.shell][1]),
-        {
-          part: donor.shell,
-          why: [`shell: ${donor.shell}`],
-          otherwise:
-            'Stuck: penetrating oil and a day, a tool that bears on the whole cup, never heat near paint and bearings.',
-        },
-      ),
-    ];
-  if (!isHub(job)) return [];
+/** Cranks and bracket, where they come out for a motor in the shell or for a sensor at the spindle. */
+function atBracket({ build }: Job): readonly HoldPoint[] {
+  const { donor } = build;
+  const { cranks, bracket } = comesOut(build);
+  const both = bracket !== undefined;
+  return [
+    ...(cranks === undefined
+      ? []
+      : [
+          holdPoint(
+            'removal',
+            'pedals',
+            both ? 'Pedals and cranks off' : 'Crank off on the side of the sensor',
+            `${both ? '' : 'A ring that is split goes on without. '}The left pedal has a reversed thread: it comes off clockwise. ${PULLER[donor.cranks]}: home in its thread before it is turned.`,
+            both
+              ? ticks('Left pedal, reversed thread', 'Right pedal', 'Both cranks')
+              : ticks('Crank off, or the ring is split'),
+            { part: donor.cranks, why: [`cranks: ${donor.cranks}; ${cranks}`] },
+          ),
+        ]),
+    ...(bracket === undefined
+      ? []
+      : [
+          holdPoint(
+            'removal',
+            'bracket',
+            'Bottom bracket out',
+            SHELL[donor.shell][0],
+            ticks(...SHELL[donor.shell][1]),
+            {
+              part: donor.shell,
+              why: [`shell: ${donor.shell}; ${bracket}`],
+              otherwise:
+                'Stuck: penetrating oil and a day, a tool that bears on the whole cup, never heat near paint and bearings.',
+            },
+          ),
+        ]),
+  ];
+}
+
+/** Wheels that give way to a motor's. */
+function wheels(job: Job): readonly HoldPoint[] {
+  if (!isHub(job) || stays(job.build, 'motor')) return [];
   return benchMotors(job).map(({ end, name, of }, i) => {
     // Of two on one axle the title says which; of one in each wheel the wheel does.
     const [key, title] = of('wheel', `${capital(end)} wheel out`);
@@ -70,3 +84,6 @@ export function removal(job: Job): readonly HoldPoint[] {
     );
   });
 }
+
+/** What has to come off, with the threads that are turned the other way. */
+export const removal = (job: Job): readonly HoldPoint[] => [...atBracket(job), ...wheels(job)];

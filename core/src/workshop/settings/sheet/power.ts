@@ -1,4 +1,5 @@
 import { hasBoard } from '../../../document/pack-board.ts';
+import { packsAboard } from '../../../machine/assemble.ts';
 import { fullChargeVolts } from '../../../machine/battery.ts';
 import { BRAKING_SHARE } from '../../../power-chain/charge-checks.ts';
 import type { BuildDocument } from '../../../document/document.ts';
@@ -172,10 +173,16 @@ function ends({ build, known }: Job): readonly Setting[] {
 }
 
 /** What braking with the motor gives back. */
-function braking({ build, known, machine }: Job): readonly Setting[] {
-  const { controller } = known;
-  const cells = known.packs[0].cellsInSeries;
-  const full = fullChargeVolts(machine.pack);
+function braking({ build, known }: Job): readonly Setting[] {
+  const { controller, packs } = known;
+  // Whichever pack is in use when it brakes: the lowest full charge, and the cells that take least.
+  const fulls = packsAboard(build, known).map(({ pack }) => fullChargeVolts(pack));
+  const full = Math.min(...fulls);
+  const counted = packs.every(({ cellsInSeries }) => isKnown(cellsInSeries));
+  const takes = packs.every(({ maxChargeA }) => isKnown(maxChargeA))
+    ? Math.min(...packs.map(({ maxChargeA }) => maxChargeA.value))
+    : undefined;
+  const whose = fulls.some((volts) => volts > full) ? ofPack(build, fulls.indexOf(full)) : '';
   return [
     ...(build.controller.regenerates === 'yes'
       ? [
@@ -185,23 +192,28 @@ function braking({ build, known, machine }: Job): readonly Setting[] {
             unit: 'A',
             of: controller.regenA,
             plan: valueOf(controller.regenA),
-            because: isKnown(known.packs[0].maxChargeA)
-              ? [
-                  'cells take ',
-                  qty(known.packs[0].maxChargeA.value, 'A', 0),
-                  ' of charge, and ',
-                  qty(BRAKING_SHARE * known.packs[0].maxChargeA.value, 'A', 0),
-                  ' for seconds (common practice)',
-                ]
-              : ['what the cells take is not known'],
+            because:
+              takes === undefined
+                ? ['what the cells take is not known']
+                : [
+                    'cells take ',
+                    qty(takes, 'A', 0),
+                    ' of charge, and ',
+                    qty(BRAKING_SHARE * takes, 'A', 0),
+                    ' for seconds (common practice)',
+                  ],
             ifWrong: 'Above what the cells take it plates lithium: a fire years later.',
           }),
           setting({
             key: 'regen-volts',
             name: 'Regeneration ends at',
             unit: 'V',
-            plan: isKnown(cells) ? full : undefined,
-            because: [isKnown(cells) ? 'the pack’s full charge' : 'cells in series are not known'],
+            plan: counted ? full : undefined,
+            because: [
+              counted
+                ? `the full charge${whose === '' ? ' of the pack' : `${whose}, the lowest of the packs`}`
+                : 'cells in series are not known',
+            ],
             ifWrong: 'Above it a full pack is charged further down the first hill.',
           }),
         ]

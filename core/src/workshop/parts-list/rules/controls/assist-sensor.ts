@@ -19,7 +19,11 @@ export const assistSensor: Rule = {
                 ? [', for the crank spindle (measure it)']
                 : [', spindle ', sizeOf(donor.spindleMm, 1)]),
             ],
-            why: ['it feels the pedals turn'],
+            why: [
+              controls.assistSensor === 'torque'
+                ? 'it feels how hard the pedals are pressed'
+                : 'it feels the pedals turn',
+            ],
             // Kits bring the simple one: whoever plans with torque has to buy it.
             ...(controls.assistSensor === 'torque'
               ? { kind: 'torque-sensor', broughtAs: 'torque-sensor' }
