@@ -250,6 +250,12 @@ describe('the settings sheet', () => {
 
   it('reckons pulses a turn from pole pairs and reduction (by hand: 8 pairs, 5 to 1, 40)', () => {
     expect(row(hub({ drive: { polePairs: 8, reduction: 5 } }), 'poles').setting.plan).toBe(40);
+    // A hub whose rotor is the wheel has nothing to count but its magnets.
+    const direct = (polePairs?: number): SettingRow['setting'] =>
+      row(sample(polePairs === undefined ? {} : { drive: { polePairs } }, 'direct-drive-hub'), 'poles')
+        .setting;
+    expect(direct(23).plan).toBe(23);
+    expect(phraseText(direct().because)).toBe('not known yet: pole pairs');
   });
 
   it('tells the end of help in turns of the wheel too (by hand: 25 km/h on 2.1 m are 198.4 a minute)', () => {

@@ -1,8 +1,16 @@
+import type { Known } from '../../../document/known-build.ts';
 import { throttleEnds } from '../../../document/throttle.ts';
 import { qty, type Phrase } from '../../../quantity/phrase.ts';
 import { kmhToMs } from '../../../quantity/units.ts';
 import type { Job } from '../../job.ts';
 import { isKnown, setting, typed, valueOf, type Setting } from './setting.ts';
+
+/** What of these nobody has read. */
+const unread = (needed: readonly Known[]): string =>
+  needed
+    .filter((k) => !isKnown(k))
+    .map((k) => k.label.toLowerCase())
+    .join(' and ');
 
 /** The same as turns of the wheel, for controllers that ask for those; nothing while either is not said. */
 function wheelTurns({ build, known: { donor } }: Job): Phrase {
@@ -93,7 +101,7 @@ export function speed(job: Job): readonly Setting[] {
             because:
               isKnown(drive.polePairs) && isKnown(drive.reduction)
                 ? [`${String(drive.polePairs.value)} pole pairs times `, qty(drive.reduction.value, '1', 2)]
-                : ['pole pairs or reduction are not known'],
+                : [`not known yet: ${unread([drive.polePairs, drive.reduction])}`],
             ifWrong: 'Magnets in place of pairs show half the speed: a limit then acts at double.',
           }),
         ]),
