@@ -317,9 +317,10 @@ export function copyPart(build: BuildDocument, part: Part, packIndex = 0): Build
 }
 
 /** The part of a build that another of this type takes the place of, by its name; empty where nobody has named it. */
-function nameNow({ controller, packs }: BuildDocument, { type }: Part, packIndex: number): string {
-  if (type === 'controller') return controller.name.trim();
-  return type === 'pack' ? (packs[packIndex]?.name.trim() ?? '') : '';
+function nameNow(build: BuildDocument, { type }: Part, packIndex: number): string {
+  if (type === 'pack') return build.packs[packIndex]?.name.trim() ?? '';
+  const of = { donor: build.donor, motor: build.drive, controller: build.controller };
+  return type === 'donor' || type === 'motor' || type === 'controller' ? of[type].name.trim() : '';
 }
 
 /**

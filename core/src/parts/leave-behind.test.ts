@@ -8,7 +8,7 @@ import { applyPart, buyPart } from './apply-part.ts';
 import { part } from './part.ts';
 
 const shelf = shelfFile.map((file) => part.parse(file));
-const other = (type: 'controller' | 'pack') => {
+const other = (type: 'controller' | 'pack' | 'motor' | 'donor') => {
   const found = shelf.find((p) => p.type === type);
   if (found === undefined) throw new Error(type);
   return found;
@@ -100,5 +100,87 @@ describe('another pack in the place of an old one', () => {
     expect(bought.packs[0].ageYears).toEqual({ source: 'assumed', value: 0 });
     expect(evaluate(bought).known.packs[0].healthPct.value).toBe(100);
     expect(applyPart(looked(''), other('pack')).packs[0].healthPct).toMatchObject({ value: 62 });
+  });
+});
+
+/** The section with every quantity measured. */
+const allMeasured = <T extends object>(section: T): T =>
+  Object.fromEntries(
+    Object.entries(section).map(([key, value]: [string, unknown]) =>
+      typeof value === 'object' && value !== null && 'source' in value
+        ? [key, { source: 'measured', value: 2 }]
+        : [key, value],
+    ),
+  ) as T;
+const stillMeasured = (section: object): readonly string[] =>
+  Object.entries(section).flatMap(([key, value]) =>
+    (value as { readonly source?: string } | null)?.source === 'measured' ? [key] : [],
+  );
+
+describe('another bicycle, and another motor', () => {
+  const build = sample({ donor: { name: 'Old one', cranks: 'square', cogBody: 'cassette', sprung: 'no' } });
+  const donor = { ...build, donor: allMeasured(build.donor) };
+
+  it('has nothing of what was measured on the bicycle before', () => {
+    const next = applyPart(donor, other('donor'));
+    expect(stillMeasured(next.donor)).toEqual([]);
+    expect(next.donor).toMatchObject({ cranks: 'unknown', cogBody: 'unknown', sprung: 'unknown' });
+  });
+
+  it('has nothing of what was measured on the motor before but what is of arms, sensor and drive', () => {
+    const drive = {
+      ...allMeasured(build.drive),
+      name: 'Old hub',
+      fluid: true,
+      lacing: 'own',
+      cogBody: 'freewheel',
+    };
+    const next = applyPart({ ...build, drive } as BuildDocument, other('motor'));
+    expect(stillMeasured(next.drive).toSorted()).toEqual(
+      [
+        'armHoldsNm',
+        'centreMm',
+        'lengthPitches',
+        'meshTeeth',
+        'pitchMm',
+        'sensorBoreMm',
+        'wheelSprocketTeeth',
+      ].toSorted(),
+    );
+    expect(next.drive).toMatchObject({ fluid: false, lacing: 'unknown', cogBody: 'unknown' });
+    // The same one taken again is the same one.
+    const { fluid } = applyPart(
+      { ...build, drive: { ...drive, name: next.drive.name } } as BuildDocument,
+      other('motor'),
+    ).drive;
+    expect(fluid).toBe(true);
+  });
+});
+
+describe('volts that were read at the plugs', () => {
+  const read = { rest: 5, work: null };
+  const keys = [
+    'motor-phases/1',
+    'motor-2-halls/2',
+    'display-controller/1',
+    'pack-controller/1',
+    'pack-2-combiner/1',
+    'pack-2-charger-2/1',
+  ];
+  const metered = (): BuildDocument => {
+    const build = sample({
+      drive: { name: 'Old hub' },
+      controller: { name: 'Old box' },
+      pack: { name: 'Old' },
+    });
+    const readings = Object.fromEntries(keys.map((key) => [key, read]));
+    return { ...build, harness: { ...build.harness, readings } };
+  };
+  const left = (build: BuildDocument): readonly string[] => Object.keys(build.harness.readings);
+
+  it('are those of the part that goes', () => {
+    expect(left(applyPart(metered(), other('motor')))).toEqual(keys.slice(2));
+    expect(left(applyPart(metered(), other('controller')))).toEqual(keys.slice(4));
+    expect(left(applyPart(metered(), other('pack')))).toEqual(keys.filter((k) => k !== 'pack-controller/1'));
   });
 });

@@ -1,10 +1,12 @@
 import type { PlannedAnswer } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
+import { numberedId } from '../document/current-cables.ts';
+import { donorSpecs } from '../document/donor.ts';
 import { knownBuild } from '../document/known.ts';
 import type { PackDocument } from '../document/pack.ts';
 import { withPack } from '../document/quantity-at.ts';
 import type { Sourced } from '../document/quantity-spec.ts';
-import type { Part } from './part.ts';
+import type { Part, PartOf } from './part.ts';
 
 const unknown = { source: 'unknown' } as const;
 
@@ -66,13 +68,100 @@ const newPack = (pack: PackDocument): PackDocument => ({
   healthPct: unknown,
 });
 
+/** Every quantity of these as one that nobody has read. */
+const unread = <K extends string>(keys: readonly K[]): Record<K, { readonly source: 'unknown' }> =>
+  Object.fromEntries(keys.map((key) => [key, unknown])) as Record<K, typeof unknown>;
+
+/** Of the motor itself, and of what it was laced into, beside what its sheet gives: arms, sprockets and cover are parts of their own. */
+const OF_MOTOR = [
+  'axleLengthMm',
+  'rotorMm',
+  'flangeMm',
+  'flangeGapMm',
+  'spokes',
+  'crossings',
+  'spacerMm',
+  'windingC',
+  'cancelA',
+  'fluidFactor',
+  'rollbackStartC',
+  'rollbackEndC',
+  'motorSprocketTeeth',
+] as const;
+
+const newMotor = (build: BuildDocument): BuildDocument => ({
+  ...build,
+  drive: {
+    ...build.drive,
+    ...unread(OF_MOTOR),
+    cogBody: 'unknown',
+    lacing: 'unknown',
+    bearsOnFrame: 'unknown',
+    fluid: false,
+  },
+});
+
+const DONOR_QUANTITIES = Object.keys(donorSpecs) as (keyof typeof donorSpecs)[];
+
+/** Another bicycle: nothing that was measured or looked at on the one before is known of it. */
+function newDonor(build: BuildDocument, { style }: PartOf<'donor'>): BuildDocument {
+  const { donor } = build;
+  return {
+    ...build,
+    donor: {
+      ...donor,
+      ...unread(DONOR_QUANTITIES),
+      cranks: 'unknown',
+      cogBody: 'unknown',
+      sprung: 'unknown',
+      tyre: 'unknown',
+      bothRims: false,
+      ...(donor.style === style ? {} : { posture: 'unknown', seats: 1, crankSets: 1 }),
+    },
+    drive: { ...build.drive, otherEnd: 'unknown' },
+  };
+}
+
 /**
- * A build in which what was found out of a controller or of a pack is left behind with it, since another takes its place: what
- * was looked at on the old one says nothing of the new.
+ * Volts that were read at plugs of a component are those of the old one.
+ * @param components as a cable is called by its ends; one of a motor leads to its controller, and is called by the motor alone
+ */
+function unmetered(build: BuildDocument, components: string): BuildDocument {
+  const at = new RegExp(`(^|-)(${components})(-|/|$)`);
+  const { harness } = build;
+  const readings = Object.fromEntries(Object.entries(harness.readings).filter(([key]) => !at.test(key)));
+  return { ...build, harness: { ...harness, readings } };
+}
+
+/**
+ * A build in which what was found out of a donor, motor, controller or pack is left behind with it, since another takes its
+ * place: what was looked at on the old one says nothing of the new.
  */
 export function leftBehind(build: BuildDocument, part: Part, packIndex: number): BuildDocument {
-  if (part.type === 'controller') return newController(build);
-  return part.type === 'pack' ? withPack(build, packIndex, newPack) : build;
+  switch (part.type) {
+    case 'donor':
+      return newDonor(build, part);
+    case 'motor':
+      return unmetered(newMotor(build), 'motor');
+    case 'controller':
+      return unmetered(newController(build), 'controller|motor');
+    case 'pack':
+      return unmetered(
+        withPack(build, packIndex, newPack),
+        packIndex === 0 ? 'pack(?!-\\d)' : numberedId('pack', packIndex),
+      );
+    case 'ring':
+    case 'cogs':
+    case 'tyre':
+    case 'cell':
+    case 'charger':
+    case 'connector':
+    case 'wire':
+    case 'fitting':
+    case 'consumable':
+    case 'tool':
+      return build;
+  }
 }
 
 /** A pack that is bought is new. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Candidate, Finalist, Ladder, Miss } from '@apple-cart/core';
+import { qty, type Candidate, type Finalist, type Ladder, type Miss } from '@apple-cart/core';
 import { NAMED_INK as INK } from '../test/ink.ts';
 import { series, tooltip, words } from '../test/options.ts';
 import { ladderChart } from './ladder-chart.ts';
@@ -7,7 +7,7 @@ import { REASON_SHAPES, searchChart, type SearchChartInput } from './search-char
 
 const rung = (id: string, cost: number, gain: number, stepCost: number, stepGain: number) => ({
   id,
-  what: [`Step ${id}`],
+  what: [`Step ${id}, `, qty(10, 'kg', 0), ' less'],
   cost,
   gain,
   stepCost,
@@ -47,12 +47,13 @@ describe('the chart of what the next money gains', () => {
       (s) => points(s).length === 3 && (s as { symbol?: string }).symbol === 'rect',
     );
     expect(points(squares)).toHaveLength(3);
-    expect(tooltip(option, 60)).toContain('Step b');
+    expect(tooltip(option, 60)).toMatch(/^Step b, 10\skg less<br>/);
     expect(tooltip(option, 60)).toContain('£50');
   });
 
   it('is drawn in miles where the reader wants them, and without any rung', () => {
     const miles = ladderChart({ found, unit: 'km/h', sign: '$', system: 'imperial' }, INK);
+    expect(tooltip(miles, 60)).toMatch(/^Step b, 22\slb less<br>/);
     const top = points(series(miles)[0]).at(-1) as readonly number[];
     expect(top[1]).toBeCloseTo(2.2 / 1.609344, 6);
     const none = ladderChart(

@@ -2,6 +2,7 @@ import type { EChartsOption } from 'echarts';
 import {
   convert,
   formatNumber,
+  phraseText,
   shownUnit,
   unitText,
   type Ladder,
@@ -42,7 +43,7 @@ export function ladderChart({ found, unit, sign, system }: LadderChartInput, ink
     (x) => {
       const rung = [...rungs].reverse().find((r) => r.cost <= x + 1e-9) ?? rungs[0];
       if (rung === undefined) return '';
-      return `${rung.what}<br><b>${formatNumber(convert(rung.gain, unit, to), 1)} ${unitText(to)}</b> for ${sign}${formatNumber(rung.cost, 0)} in all`;
+      return `${phraseText(rung.what, system)}<br><b>${formatNumber(convert(rung.gain, unit, to), 1)} ${unitText(to)}</b> for ${sign}${formatNumber(rung.cost, 0)} in all`;
     },
   );
   return {
