@@ -143,8 +143,11 @@ describe('another bicycle, and another motor', () => {
         'lengthPitches',
         'meshTeeth',
         'pitchMm',
+        'rollbackEndC',
+        'rollbackStartC',
         'sensorBoreMm',
         'wheelSprocketTeeth',
+        'windingC',
       ].toSorted(),
     );
     expect(next.drive).toMatchObject({ fluid: false, lacing: 'unknown', cogBody: 'unknown' });

@@ -42,6 +42,12 @@ function newController(build: BuildDocument): BuildDocument {
           ? unknown
           : { source: 'assumed', value: Math.round(knownBuild(build).donor.rolloutMm.value) },
     },
+    // What it holds the motor back by is put into it as well.
+    drive: {
+      ...build.drive,
+      rollbackStartC: toBeSet(build.drive.rollbackStartC),
+      rollbackEndC: toBeSet(build.drive.rollbackEndC),
+    },
     controls: {
       ...controls,
       pedalHelpStops: lookedAgain(controls.pedalHelpStops, 'yes'),
@@ -72,7 +78,7 @@ const newPack = (pack: PackDocument): PackDocument => ({
 const unread = <K extends string>(keys: readonly K[]): Record<K, { readonly source: 'unknown' }> =>
   Object.fromEntries(keys.map((key) => [key, unknown])) as Record<K, typeof unknown>;
 
-/** Of the motor itself, and of what it was laced into, beside what its sheet gives: arms, sprockets and cover are parts of their own. */
+/** Of the motor itself, and of what it was laced into, beside what its sheet gives: arms and cover are parts of their own, and by which heat it is held back is the controller’s to know. */
 const OF_MOTOR = [
   'axleLengthMm',
   'rotorMm',
@@ -80,12 +86,8 @@ const OF_MOTOR = [
   'flangeGapMm',
   'spokes',
   'crossings',
-  'spacerMm',
-  'windingC',
   'cancelA',
   'fluidFactor',
-  'rollbackStartC',
-  'rollbackEndC',
   'motorSprocketTeeth',
 ] as const;
 
@@ -94,6 +96,8 @@ const newMotor = (build: BuildDocument): BuildDocument => ({
   drive: {
     ...build.drive,
     ...unread(OF_MOTOR),
+    // As many rings as are there, until the new one stands in the shell.
+    spacerMm: toBeSet(build.drive.spacerMm),
     cogBody: 'unknown',
     lacing: 'unknown',
     bearsOnFrame: 'unknown',
