@@ -3,8 +3,11 @@ import { useId, useState } from 'react';
 const CELL =
   'num h-7 w-full min-w-0 bg-field px-1.5 text-right text-[13.5px] border-b border-ink3 max-bench:h-11 print:border-0 aria-[invalid=true]:border-b-2 aria-[invalid=true]:border-stop';
 
-/** Typed in one unit and kept in another, it reads as it was typed. */
-const readable = (value: number): number => Number(value.toPrecision(6));
+/** Kept in another unit than it is read in: what was typed here reads as it was typed, what was not to four figures. */
+function readable(value: number): number {
+  const typed = Number(value.toPrecision(6));
+  return Math.abs(typed - value) <= 1e-9 * Math.abs(value) ? typed : Number(value.toPrecision(4));
+}
 
 /** A number that is typed into a table: it counts as soon as it can be read, and stays as typed while it cannot. */
 export function NumberCell({

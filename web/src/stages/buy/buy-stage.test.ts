@@ -219,6 +219,8 @@ describe('against ready-made, and what it costs to run', () => {
       1.609344,
       1,
     );
+    // 2,600 km.
+    expect(work.stands('Miles a year')).toBe('1616');
     await work.type('Miles a year', '3000');
     expect(work.build.running.kmPerYear).toBeCloseTo(3000 * 1.609344, 6);
     expect(work.stands('Miles a year')).toBe('3000');
