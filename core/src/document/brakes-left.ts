@@ -1,6 +1,7 @@
 import { isHubMotor, type Answer, type BrakeKind } from './choices.ts';
 import type { BuildDocument } from './document.ts';
 import type { KnownBuild } from './known-build.ts';
+import { stays } from './kept.ts';
 import { motorDecided } from './motor-decided.ts';
 import { drivesBoth } from './motors.ts';
 
@@ -22,7 +23,7 @@ const isInHub = (kind: BrakeKind): boolean => kind === 'coaster' || kind === 'dr
  */
 export function brakesLeft(build: BuildDocument, known: KnownBuild): BrakesLeft {
   const { donor, drive } = build;
-  const goesIn = isHubMotor(build) && motorDecided({ build, known }) && !donor.keeps.includes('motor');
+  const goesIn = isHubMotor(build) && motorDecided({ build, known }) && !stays(build, 'motor');
   const takes = (end: End): boolean => goesIn && (drive.wheel === end || drivesBoth(build));
   const here = { front: donor.brakeFront, rear: donor.brakeRear };
   const lost = (['front', 'rear'] as const).filter((end) => takes(end) && isInHub(here[end]));

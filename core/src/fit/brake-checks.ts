@@ -193,13 +193,19 @@ function kind(s: Subject): Check {
     limit: ['two, and no rim brake above ', qty(RIM_KMH, 'km/h', 0)],
     why: firstOf(
       [
-        [lost !== undefined, [`${lost ?? ''} Most places ask for two independent brakes.`]],
+        [lost !== undefined && !pair, [`${lost ?? ''} Most places ask for two independent brakes.`]],
         [alone, ['Most places ask for two independent brakes.']],
         [rim, ['Rims heat and wear; in the wet they bite late.']],
         [
-          pair,
+          pair && pairBrakes === 'each',
           [
             'The wheels side by side have a brake and a lever each; many places ask how it is held when parked.',
+          ],
+        ],
+        [
+          pair,
+          [
+            `${lost === undefined ? '' : `${lost} `}One end alone has a brake: two of them, where the wheels side by side have a brake and a lever each.`,
           ],
         ],
       ],

@@ -93,6 +93,13 @@ describe('a machine with two wheels at one end', () => {
   });
 
   it('asks for it where it would tell, and only there', () => {
+    // What nobody has looked at is not told as if it were so.
+    expect(phraseText(one(paired('unknown'), 'brake-kind').why)).toContain(
+      'where the wheels side by side have',
+    );
+    expect(phraseText(one(paired('each'), 'brake-kind').why)).toMatch(
+      /^The wheels side by side have a brake/,
+    );
     expect(one(paired('unknown'), 'brake-kind').unanswered).toEqual(['brakes of the wheels side by side']);
     expect(one(paired('each', 2), 'brake-kind').state).toBe('stop');
     const both = hub({ donor: { wheelCount: 3, brakeFront: 'cable-disc', brakeRear: 'cable-disc' } });

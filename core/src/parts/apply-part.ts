@@ -1,9 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { PackDocument } from '../document/pack.ts';
 import { motorCount } from '../document/motors.ts';
-import { donorSpecs } from '../document/donor.ts';
-import { bareDonorKg, stays } from '../document/kept.ts';
-import { knownBuild } from '../document/known.ts';
 import { withPack } from '../document/quantity-at.ts';
 import { NOTHING_SAID, withLine } from '../document/purchase.ts';
 import { isPackPart, isSmallPart, type PackPartType, type PartType } from '../document/part-types.ts';
@@ -11,6 +8,7 @@ import { usualPlace } from '../document/migrate.ts';
 import type { Sourced } from '../document/quantity-spec.ts';
 import type { Part, PartOf } from './part.ts';
 import { asNew, leftBehind } from './leave-behind.ts';
+import { withoutKept } from './without-kept.ts';
 import { withPortsOf } from './pinouts.ts';
 import { CELL_KEYS, CONTROLLER_KEYS, DONOR_KEYS, MOTOR_KEYS, PACK_KEYS } from './copied-keys.ts';
 
@@ -255,38 +253,6 @@ function withBrought(build: BuildDocument, part: Part, packIndex: number): Build
   if (part.type === 'pack' && packIndex === 0) return told({ motor, pack: part.brings });
   if (part.type === 'charger' && packIndex === 0) return told({ motor, pack: without(pack, 'charger') });
   return build;
-}
-
-/** Types of parts that may stay of an electric donor. */
-const MAY_STAY = ['motor', 'controller', 'pack', 'charger'] as const;
-
-/**
- * What another part takes the place of stays no longer: it is bought, and a motor or controller that the donor was weighed with
- * is taken off its weight.
- */
-function withoutKept(build: BuildDocument, part: Part, packIndex: number): BuildDocument {
-  const going = MAY_STAY.find((type) => type === part.type);
-  if (going === undefined || packIndex > 0 || !stays(build, going)) return build;
-  const keeps = build.donor.keeps.filter((kept) => kept !== going);
-  const after: BuildDocument = { ...build, donor: { ...build.donor, keeps } };
-  const { massKg } = build.donor;
-  if (massKg.source === 'unknown' || going === 'pack' || going === 'charger') return after;
-  const known = knownBuild(build);
-  const less = bareDonorKg(after, known) - bareDonorKg(build, known);
-  return {
-    ...after,
-    donor: {
-      ...after.donor,
-      massKg: {
-        source:
-          known[going === 'motor' ? 'drive' : 'controller'].massKg.source === 'unknown'
-            ? 'assumed'
-            : massKg.source,
-        value: Math.max(donorSpecs.massKg.min, Number((massKg.value - less).toFixed(2))),
-        note: `as weighed less the ${going} that goes`,
-      },
-    },
-  };
 }
 
 /** The plugs of motor, controller, pack and charger are those of the part. */

@@ -117,6 +117,23 @@ const stillMeasured = (section: object): readonly string[] =>
     (value as { readonly source?: string } | null)?.source === 'measured' ? [key] : [],
   );
 
+describe('nothing that was measured', () => {
+  it('of a controller is known of another one: what it held is what the new one is to be set to', () => {
+    const build = sample({ controller: { name: 'Old box' } });
+    const controller = allMeasured(build.controller);
+    const next = applyPart({ ...build, controller }, other('controller')).controller;
+    expect(stillMeasured(next)).toEqual([]);
+    expect(next.regenA).toEqual({ source: 'assumed', value: 2 });
+  });
+
+  it('of a pack is known of another one but how full and how warm it is kept', () => {
+    const build = sample({ pack: { name: 'Old pack' } });
+    const packs: BuildDocument['packs'] = [allMeasured(build.packs[0])];
+    const next = applyPart({ ...build, packs }, other('pack')).packs[0];
+    expect(stillMeasured(next).toSorted()).toEqual(['chargeLimitPct', 'startC']);
+  });
+});
+
 describe('another bicycle, and another motor', () => {
   const build = sample({ donor: { name: 'Old one', cranks: 'square', cogBody: 'cassette', sprung: 'no' } });
   const donor = { ...build, donor: allMeasured(build.donor) };

@@ -36,6 +36,9 @@ function newController(build: BuildDocument): BuildDocument {
       assistCutoffKmh: toBeSet(controller.assistCutoffKmh),
       assistTaperKmh: toBeSet(controller.assistTaperKmh),
       powerLimitW: toBeSet(controller.powerLimitW),
+      lowVoltageFoldV: toBeSet(controller.lowVoltageFoldV),
+      regenA: toBeSet(controller.regenA),
+      weakeningA: toBeSet(controller.weakeningA),
       // It is told the wheel that turns, whatever the old one was told.
       setRolloutMm:
         controller.setRolloutMm.source === 'unknown'

@@ -52,3 +52,16 @@ export function useUnit(unit: Unit): { readonly word: string; readonly scale: nu
   );
   return { word: unitText(shown), scale: convert(1, unit, shown) };
 }
+
+/** How far, as the reader counts it: one of them and several, in words. */
+export function useWay(): {
+  readonly name: string;
+  readonly names: string;
+  readonly word: string;
+  readonly scale: number;
+} {
+  const unit = useUnit('km');
+  return { ...unit, ...(unit.word === 'mi' ? MILES : KILOMETRES) };
+}
+const MILES = { name: 'mile', names: 'Miles' } as const;
+const KILOMETRES = { name: 'kilometre', names: 'Kilometres' } as const;

@@ -17,7 +17,7 @@ import { CHOICE_ROW } from '../../fields/choice-field.tsx';
 import { FieldGroup, FoldedGroup } from '../../fields/field-group.tsx';
 import { TextField } from '../../fields/text-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
-import { useQuantity, useUnit } from '../../state/use-quantity.ts';
+import { useQuantity, useUnit, useWay } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
 import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
@@ -204,7 +204,7 @@ export function ReadyPicture() {
   const shown = useQuantity();
   const told = useMemo(() => worthOf(verdict, ready), [verdict, ready]);
   const { currency } = document.money;
-  const way = useUnit('km');
+  const way = useWay();
   const digits = (row: WorthRow): number => (row.id === 'perWh' || row.id === 'perKm' ? 2 : 0);
   const text = (span: Span | null, row: WorthRow): string => {
     if (span === null) return '?';
@@ -255,7 +255,7 @@ export function ReadyPicture() {
                 }
               >
                 <th scope="row" className="py-1.5 pr-2 text-left font-normal">
-                  {row.id === 'perKm' ? `A ${way.word === 'mi' ? 'mile' : 'kilometre'} of range` : row.label}
+                  {row.id === 'perKm' ? `A ${way.name} of range` : row.label}
                 </th>
                 {(['ready', 'own'] as const).map((which) => (
                   <td

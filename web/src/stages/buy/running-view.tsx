@@ -18,7 +18,7 @@ import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { useParts } from '../../state/shelf.ts';
-import { useUnit } from '../../state/use-quantity.ts';
+import { useWay } from '../../state/use-quantity.ts';
 import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
@@ -149,18 +149,6 @@ export function RunningInputs() {
       </FieldGroup>
     </>
   );
-}
-
-/** How far, as the reader counts it. */
-function useWay(): {
-  readonly name: string;
-  readonly names: string;
-  readonly word: string;
-  readonly scale: number;
-} {
-  const unit = useUnit('km');
-  const name = unit.word === 'mi' ? 'mile' : 'kilometre';
-  return { ...unit, name, names: unit.word === 'mi' ? 'Miles' : 'Kilometres' };
 }
 
 /** Two ends of a span, in the smallest coin where they are small. */
