@@ -1,4 +1,5 @@
-import { supplyAt, type Pack } from '../machine/battery.ts';
+import { supplyAt, type Supply } from '../machine/battery.ts';
+import { supplyOn } from '../machine/diodes.ts';
 import type { Machine } from '../machine/machine.ts';
 import { unloadedSpeed, warmResistance } from '../machine/motor.ts';
 import { steadySpeed, motorAlone } from '../ride/steady.ts';
@@ -11,6 +12,10 @@ export const FEDERAL_RIDER_KG = 170 * 0.45359237;
  * much above and below the build's own; half charge and a warm motor against full charge and a cold one.
  */
 const BAND = { drag: 0.15, rolling: 0.2 } as const;
+
+/** What drives it with every pack charged alike, whatever each is charged to by habit. */
+const charged = (machine: Machine, charge: number): Supply =>
+  supplyOn({ ...machine, others: machine.others.map((other) => ({ ...other, charge })) }, charge);
 
 /** The machine with a cold winding, which gives the most. */
 const cold = (machine: Machine): Machine => ({ ...machine, circuitOhm: coldOhm(machine) });
@@ -36,21 +41,30 @@ export function federalTestSpeeds(
       cdaM2: on.road.cdaM2 * (1 + sign * BAND.drag),
       crr: on.road.crr * (1 + sign * BAND.rolling),
     };
-    const outcome = steadySpeed({ ...on, road }, supplyAt(on.pack, charge), 0, 'best');
+    const outcome = steadySpeed({ ...on, road }, charged(on, charge), 0, 'best');
     return outcome.moves ? outcome.v : 0;
   };
   return { low: run(1, 0.5, alone), high: run(-1, 1, cold(alone)) };
 }
 
-/** Unloaded speed on a full pack in the tallest gear, where the net torque is nought: no help is possible beyond it, m/s. */
-export function noLoadSpeed(machine: Machine, pack: Pack = machine.pack, charge = 1): number {
+/**
+ * Unloaded speed in the tallest gear, where the net torque is nought: no help is possible beyond it, m/s. On full packs, unless
+ * told otherwise.
+ */
+export function noLoadSpeed(machine: Machine, supply: Supply = charged(machine, 1)): number {
   const least = Math.min(...machine.gears.map((gear) => gear.motorRatio));
-  const supply = supplyAt(pack, charge);
   const { weakening } = machine;
   // Weakened, the magnets hold back so much less: an upper bound, as all of this.
   const faster = weakening === undefined ? 1 : 1 / (1 - weakening.amps / weakening.cancelA);
   return (faster * unloadedSpeed(machine.motor, supply.openVolts, coldOhm(machine) + supply.ohm)) / least;
 }
+
+/** The same on the highest of its packs, whichever drives it as set, m/s. */
+export const fastestUnloaded = (machine: Machine): number =>
+  Math.max(
+    noLoadSpeed(machine),
+    ...machine.others.map(({ pack }) => noLoadSpeed(machine, supplyAt(pack, 1))),
+  );
 
 export interface PowerAtSpeed {
   readonly v: number;
@@ -66,7 +80,7 @@ const STEPS = 40;
  */
 export function wheelPowerCurve(machine: Machine): readonly PowerAtSpeed[] {
   const open = cold(motorAlone(machine, machine.road.massKg));
-  const supply = supplyAt(open.pack, 1);
+  const supply = charged(open, 1);
   const end = Math.min(noLoadSpeed(open), open.limits.cutoff);
   return Array.from({ length: STEPS + 1 }, (_, i) => {
     const v = (end * i) / STEPS;

@@ -79,9 +79,9 @@ function settings(build: BuildDocument): readonly Profile[] {
   ];
 }
 
-/** With each other pack first: a switch that the rider can flip, or diodes that let the highest pack drive alone. */
+/** With each other pack first: a switch that the rider can flip. Packs joined directly or behind diodes all drive as set. */
 function onOtherPacks({ name, build, sure = true, planned = false }: Profile): readonly Profile[] {
-  if (build.joining.how === 'parallel') return [];
+  if (build.joining.how !== 'switch') return [];
   const [first, ...others] = build.packs;
   return others.map((pack, i): Profile => ({
     name: `${name === '' ? '' : `${name}${BEFORE_PACK}`}${ON_PACK}${String(i + 2)}`,

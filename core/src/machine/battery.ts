@@ -35,6 +35,18 @@ export interface PackWarmth {
 export interface Supply {
   readonly openVolts: number;
   readonly ohm: number;
+  /** Several packs behind diodes, highest first; absent for one. */
+  readonly behind?: readonly BehindDiode[];
+  /** The same with one more of them: what stands at the terminals is the higher of both at every current. */
+  readonly joined?: Supply | undefined;
+}
+
+/** A pack behind its diode: volts less the diode's drop. */
+export interface BehindDiode {
+  readonly openVolts: number;
+  readonly ohm: number;
+  /** Its protection carries this much, A. */
+  readonly bmsA: number;
 }
 
 /** End-of-charge volts, for example ten lithium cells at 4.2 V: 42.0 V. */
@@ -111,6 +123,11 @@ const ROUNDING = 1e-12;
  * that the pack can give, Voc^2 / (4 Rb).
  */
 export function batteryAmps(supply: Supply, watts: number): number {
+  const amps = ampsOfOne(supply, watts);
+  return supply.joined === undefined ? amps : Math.min(amps, batteryAmps(supply.joined, watts));
+}
+
+function ampsOfOne(supply: Supply, watts: number): number {
   const square = supply.openVolts ** 2;
   const exact = square - 4 * supply.ohm * watts;
   const inside = exact < 0 && exact > -ROUNDING * square ? 0 : exact;

@@ -4,7 +4,7 @@ import { knownBuild, knownInUse } from '../document/known.ts';
 import { withValue } from '../document/quantity-at.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { assembleKnown } from './assemble.ts';
-import { supplyAt } from './battery.ts';
+import { supplyOn } from './diodes.ts';
 import type { Machine } from './machine.ts';
 import { torqueConstant } from './motor.ts';
 import { cornerOf, plausibleSpan, unknownOf, type Bearings } from './span.ts';
@@ -43,8 +43,9 @@ export interface Corners {
 function fastest(build: BuildDocument, unknown: readonly Known[]): BuildDocument {
   const kv = unknown.find((k) => k.path === 'drive.kvRpmPerV');
   if (kv === undefined) return build;
-  const { motor, pack, controllerOhm } = assembleKnown(build, knownBuild(build));
-  const { openVolts, ohm } = supplyAt(pack, 1);
+  const machine = assembleKnown(build, knownBuild(build));
+  const { motor, controllerOhm } = machine;
+  const { openVolts, ohm } = supplyOn(machine, 1);
   const all = motor.resistance20 + controllerOhm + ohm;
   const [h, c] = [motor.hysteresisNm * all, motor.eddyNms * all];
   const best = torqueConstant((h + Math.sqrt(h * h + openVolts ** 2 * c)) / openVolts);

@@ -17,23 +17,21 @@ export function opensAfter(bmsA: number, amps: number): number | undefined {
 /** A board on a ride: what has gathered towards opening, and whether it is open. */
 export class Board {
   private gathered = 0;
-  bmsA: number;
   open = false;
 
-  constructor(bmsA: number) {
-    this.bmsA = bmsA;
-  }
-
-  /** Carries a current for a while, A and s. */
-  carry(amps: number, dt: number): void {
-    const y = amps / (TRIPS_AT * this.bmsA);
+  /**
+   * Carries a current for a while.
+   * @param share of its label
+   * @param dt s
+   */
+  carry(share: number, dt: number): void {
+    const y = share / TRIPS_AT;
     this.gathered = Math.max(0, this.gathered + (y * y - 1) * dt);
     if (y > AT_ONCE || this.gathered >= BEARS_S) this.open = true;
   }
 
   /** Another pack's board takes its place. */
-  renew(bmsA: number): void {
-    this.bmsA = bmsA;
+  renew(): void {
     this.gathered = 0;
     this.open = false;
   }

@@ -299,15 +299,6 @@ describe('checks of the power chain', () => {
     expect(check(joined('switch'), 'above-cutoff')?.state).toBe('fine');
   });
 
-  it('through diodes asks for the pack of most volts first, on which speed and hill are worked out', () => {
-    const other = { nominalV: 36, capacityAh: 10, bmsCurrentA: 30, chargeLimitPct: 100 };
-    const joined = (cellsInSeries: number, join: 'combiner' | 'switch') =>
-      check(whole({ second: { ...other, cellsInSeries, join } }), 'pack-leads');
-    expect(joined(14, 'combiner')).toMatchObject({ state: 'look', remedy: ['Put pack 2 first.'] });
-    expect(joined(10, 'combiner')).toBeUndefined();
-    expect(joined(14, 'switch')).toBeUndefined();
-  });
-
   it('several packs are guarded each by its own fuse, or that is looked at (common practice)', () => {
     const other = { cellsInSeries: 13, nominalV: 48, capacityAh: 10, bmsCurrentA: 30 };
     const joined = (join: 'parallel' | 'combiner' | 'switch', branchFuses?: 'yes' | 'no') =>

@@ -20,44 +20,9 @@ export function joiningChecks(s: PowerSubject): readonly Check[] {
   const [first, ...others] = packsAboard(build, known);
   return [
     branchFuses(s),
-    ...(build.joining.how === 'combiner' ? leads(s, first, others) : []),
     ...others.flatMap((other, i) =>
       build.joining.how === 'parallel' ? directly(s, first, other, i + 1) : [aboveCutoff(s, other, i + 1)],
     ),
-  ];
-}
-
-/**
- * Through diodes the pack of most volts drives alone at first, whatever the order: speed, hill and heat are worked out on the
- * first. Asked only where another stands higher.
- */
-function leads({ known }: PowerSubject, first: PackAboard, others: readonly PackAboard[]): readonly Check[] {
-  const full = ({ pack, charge }: PackAboard): number => supplyAt(pack, charge).openVolts;
-  const highest = others.reduce(
-    (most, other, i) => (full(other) > full(others[most] ?? other) ? i : most),
-    0,
-  );
-  const other = others[highest];
-  if (other === undefined || full(other) <= full(first) + 1e-6) return [];
-  return [
-    told({
-      id: 'pack-leads',
-      group: 'joining',
-      title: 'Pack that speed, hill and heat are worked out on',
-      state: 'look',
-      words: `pack 1; pack ${String(highest + 2)} stands higher`,
-      limit: ['the one of most volts'],
-      why: [
-        'Through diodes the highest drives alone at first: ',
-        qty(full(other), 'V'),
-        ' against ',
-        qty(full(first), 'V'),
-        '. It is faster than what stands here.',
-      ],
-      remedy: [`Put pack ${String(highest + 2)} first.`],
-      origin: 'derived',
-      inputs: [known.packs[0].cellsInSeries, ...knownOf(known, highest + 1, 'cellsInSeries')],
-    }),
   ];
 }
 

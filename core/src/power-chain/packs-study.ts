@@ -93,14 +93,7 @@ export function packsStudy(build: BuildDocument): PacksStudy | undefined {
     sharing:
       how === 'switch' || watts === 0
         ? undefined
-        : sharePower(
-            aboard.map((one) => one.pack),
-            watts,
-            how,
-            aboard.map((one) => one.charge),
-            (bus) => bus.openVolts > cutoff,
-            machine.diodeV,
-          ),
+        : sharePower(aboard, watts, how, (bus) => bus.openVolts > cutoff, machine.diodeV),
     watts,
   };
 }

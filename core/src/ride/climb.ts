@@ -1,9 +1,9 @@
-import { batteryAmps, supplyAt } from '../machine/battery.ts';
+import { batteryAmps } from '../machine/battery.ts';
+import { boardOpensAfter, supplyOn } from '../machine/diodes.ts';
 import { cadenceRpm } from '../machine/driveline.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
 import { coreDrag } from '../machine/motor.ts';
-import { opensAfter } from '../machine/trips.ts';
 import { electricalWatts } from './operating-point.ts';
 import { steadySpeed } from './steady.ts';
 import { fieldAmps } from './weakening.ts';
@@ -51,7 +51,7 @@ export function climb(
   gradePct: number,
   choice: GearChoice,
 ): ClimbOutcome {
-  const supply = supplyAt(machine.pack, charge);
+  const supply = supplyOn(machine, charge);
   const steady = steadySpeed(machine, supply, gradePct, choice);
   if (!steady.moves) return { climbs: false, forceN: steady.traction.totalN, limit: steady.traction.limit };
   const { v, traction: t } = steady;
@@ -82,6 +82,6 @@ export function climb(
     energyWh: (batteryW * seconds) / 3600,
     motorN: t.motorN,
     riderN: t.riderN,
-    cutsOutAfter: opensAfter(machine.limits.bmsA, batteryA),
+    cutsOutAfter: boardOpensAfter(supply, machine.limits.bmsA, batteryA),
   };
 }

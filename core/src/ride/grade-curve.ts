@@ -1,4 +1,4 @@
-import { supplyAt } from '../machine/battery.ts';
+import { supplyOn } from '../machine/diodes.ts';
 import type { GearId } from '../machine/driveline.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
@@ -25,7 +25,7 @@ const EDGE = 1e-3;
 const MOST_CHANGES = 6;
 
 function pointAt(machine: Machine, charge: number, choice: GearChoice, v: number): GradePoint {
-  const t = traction(machine, supplyAt(machine.pack, charge), v, choice);
+  const t = traction(machine, supplyOn(machine, charge), v, choice);
   return {
     v,
     gradePct: gradeHeldPct(machine.road, v, t.totalN),
@@ -42,7 +42,7 @@ function pointAt(machine: Machine, charge: number, choice: GearChoice, v: number
  * neighbours the change is found by bisection and both sides are kept, so that the curve splits exactly.
  */
 export function gradeCurve(machine: Machine, charge: number, choice: GearChoice): readonly GradePoint[] {
-  const top = steadySpeed(machine, supplyAt(machine.pack, charge), 0, choice);
+  const top = steadySpeed(machine, supplyOn(machine, charge), 0, choice);
   if (!top.moves) return [];
   const fastest = Math.max(top.v, SLOWEST);
   const points: GradePoint[] = [];

@@ -1,4 +1,4 @@
-import { supplyAt } from '../machine/battery.ts';
+import { supplyOn } from '../machine/diodes.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
@@ -72,7 +72,7 @@ export function limitMap(
   speeds: readonly number[],
   grades: readonly number[],
 ): readonly MapCell[] {
-  const supply = supplyAt(machine.pack, charge);
+  const supply = supplyOn(machine, charge);
   const { thermal, airC } = machine;
   const cold = { windingC: airC, shellC: airC };
   const limitC = bearableC(machine);

@@ -55,6 +55,14 @@ function batteryBound(machine: Machine, supply: Supply): Bound {
  * @param v road speed, m/s, 0 or more
  */
 export function operatingPoint(machine: Machine, gear: Gear, supply: Supply, v: number): OperatingPoint {
+  const point = pointOn(machine, gear, supply, v);
+  if (supply.joined === undefined) return point;
+  // Behind diodes more packs feed where that gives more.
+  const more = operatingPoint(machine, gear, supply.joined, v);
+  return more.phaseA > point.phaseA ? more : point;
+}
+
+function pointOn(machine: Machine, gear: Gear, supply: Supply, v: number): OperatingPoint {
   const { motor, limits, circuitOhm } = machine;
   if (machine.control === 'none') {
     return {

@@ -22,6 +22,10 @@ const pack = (rest: Partial<Pack> = {}): Pack => ({
   ...rest,
 });
 
+/** Packs aboard, each at a charge. */
+const aboard = (packs: readonly Pack[], charges: readonly number[]) =>
+  packs.map((one, i) => ({ pack: one, bmsA: Infinity, charge: charges[i] ?? 1 }));
+
 describe('two packs on one bus', () => {
   // Millman: 50 V behind 0.1 ohm and 48 V behind 0.1 ohm are 49 V behind 0.05 ohm; 460 W take 10 A at 48.5 - ...
   it('share by their volts: 50 and 48 V behind 0.1 ohm each at 485 W, 15 A and -5 A joined directly (by hand)', () => {
@@ -116,7 +120,7 @@ describe('two packs on one bus', () => {
             capacityAh: ah,
           });
           const from = [0.95, 0.9] as const;
-          const sharing = sharePower([first, second], watts, join, from, (bus) => bus.openVolts > 38);
+          const sharing = sharePower(aboard([first, second], from), watts, join, (bus) => bus.openVolts > 38);
           expect(Math.abs(sharing.drawnWh - sharing.outWh - sharing.lostWh)).toBeLessThan(
             1e-6 * Math.max(1, sharing.drawnWh),
           );
@@ -144,7 +148,12 @@ describe('two packs on one bus', () => {
   // odex (see test/ode.ts): two charges drained at a constant power, Millman's bus at every moment.
   it('joined directly drain as a general-purpose solver finds', async () => {
     const [first, second, watts] = [pack({ cellsInSeries: 13 }), pack({ capacityAh: 15 }), 220];
-    const sharing = sharePower([first, second], watts, 'parallel', [0.9, 0.9], (bus) => bus.openVolts > 46);
+    const sharing = sharePower(
+      aboard([first, second], [0.9, 0.9]),
+      watts,
+      'parallel',
+      (bus) => bus.openVolts > 46,
+    );
     const rates = (_h: number, [q1 = 0, q2 = 0]: readonly number[]): number[] => {
       const bus = busPoint([supplyAt(first, q1), supplyAt(second, q2)], watts, 'parallel');
       if (bus === undefined) throw new Error('no bus');
@@ -158,10 +167,9 @@ describe('two packs on one bus', () => {
 
   it('through diodes the higher one feeds alone at first, then both until they are level', () => {
     const sharing = sharePower(
-      [pack({ cellsInSeries: 14 }), pack()],
+      aboard([pack({ cellsInSeries: 14 }), pack()], [1, 1]),
       200,
       'combiner',
-      [1, 1],
       (bus) => bus.openVolts > 40,
     );
     expect(sharing.steps[0]?.amps[1]).toBe(0);

@@ -7,23 +7,14 @@ import {
   type Pack,
   type Supply,
 } from '../machine/battery.ts';
+import { diodesAt, sideBySide } from '../machine/diodes.ts';
+import type { PackAboard } from '../machine/machine.ts';
 
 /** Several packs on one bus at a moment. */
 export interface BusPoint {
   readonly volts: number;
   /** What each gives, A, in the order of the packs; negative where it is charged. */
   readonly amps: readonly number[];
-}
-
-/** Several sources side by side as one (Millman's theorem). */
-export function sideBySide(supplies: readonly Supply[]): Supply {
-  let conductance = 0;
-  let current = 0;
-  for (const { openVolts, ohm } of supplies) {
-    conductance += 1 / ohm;
-    current += openVolts / ohm;
-  }
-  return { openVolts: current / conductance, ohm: 1 / conductance };
 }
 
 /**
@@ -92,15 +83,15 @@ const MOST_STEPS = 5000;
  * lost, to rounding.
  */
 export function sharePower(
-  packs: readonly Pack[],
+  aboard: readonly PackAboard[],
   watts: number,
   join: 'combiner' | 'parallel',
-  from: readonly number[],
   holds: (bus: Supply) => boolean,
   diodeV = 0,
 ): Sharing {
+  const packs = aboard.map(({ pack }) => pack);
   const capacity = packs.map(wholeCapacityAh);
-  let charges = [...from];
+  let charges = aboard.map(({ charge }) => charge);
   let cellsC = packs.map((pack) => pack.temperatureC);
   const isEmpty = (k: number): boolean => {
     const pack = packs[k];
@@ -113,8 +104,8 @@ export function sharePower(
     const usable = supplies.map((supply, k) => (isEmpty(k) ? EMPTY : supply));
     const now = busPoint(usable, watts, join, diodeV);
     if (now === undefined || packs.every((_, k) => isEmpty(k))) break;
-    const feeding = supplies.filter((_, k) => join === 'parallel' || (now.amps[k] ?? 0) > 0);
-    if (feeding.length === 0 || !holds(sideBySide(feeding))) break;
+    const bus = join === 'parallel' ? sideBySide(supplies) : diodesAt(aboard, charges, diodeV, cellsC);
+    if (!holds(bus)) break;
     steps.push({ hours, charges, ...now });
     const rates = packs.map((pack, k) => {
       const amps = now.amps[k] ?? 0;

@@ -1,11 +1,14 @@
 import { batteryAmps, coldFactor, leastCharge, packWarmed, type Supply } from '../machine/battery.ts';
-import type { Machine } from '../machine/machine.ts';
+import type { Machine, PackAboard } from '../machine/machine.ts';
 import { chargeRate, packModel, readSupply, type PackModel } from '../machine/pack-model.ts';
-import { busPoint, sideBySide } from './packs-together.ts';
+import { diodesAt, aboardAt, mostWatts } from '../machine/diodes.ts';
+import { busPoint } from './packs-together.ts';
 
 /** What a step took out of the packs: of the cells' own volts, and lost on the way to the terminals, W. */
 interface Drawn {
   amps: number;
+  /** Of what a board carries, as a share of its label: the most of any. */
+  strain: number;
   openW: number;
   cellsW: number;
   leadsW: number;
@@ -21,7 +24,6 @@ export interface PowerSource {
   readonly takes: boolean;
   /** Charge left of all packs, as a share of all there was to be had. */
   readonly charge: number;
-  readonly bmsA: number;
   /** Takes `watts` at the terminals (negative: puts them in) for `dt` seconds and moves on. */
   draw(watts: number, dt: number): Drawn;
   readonly empty: boolean;
@@ -43,13 +45,13 @@ const TAKES_BELOW = 0.95;
 class OnePack implements PowerSource {
   private readonly model: PackModel;
   private readonly own = { openVolts: 0, ohm: 0 };
-  private readonly drawn: Drawn = { amps: 0, openW: 0, cellsW: 0, leadsW: 0 };
+  private readonly drawn: Drawn = { amps: 0, strain: 0, openW: 0, cellsW: 0, leadsW: 0 };
   private readonly drains: boolean;
   private cellC: number;
   private cold: number;
   private least: number;
   charge: number;
-  readonly bmsA: number;
+  private readonly bmsA: number;
 
   constructor(model: PackModel, charge: number, bmsA: number, draining: Draining) {
     this.model = model;
@@ -82,6 +84,7 @@ class OnePack implements PowerSource {
     const wanted = batteryAmps(own, watts);
     const amps = wanted === Infinity ? own.openVolts / (2 * own.ohm) : wanted;
     drawn.amps = amps;
+    drawn.strain = amps / this.bmsA;
     drawn.openW = own.openVolts * amps;
     drawn.leadsW = amps * amps * model.wiringOhm;
     drawn.cellsW = amps * amps * (own.ohm - model.wiringOhm);
@@ -128,9 +131,6 @@ class Switched implements PowerSource {
   get takes(): boolean {
     return this.now.takes;
   }
-  get bmsA(): number {
-    return this.now.bmsA;
-  }
   get charge(): number {
     let left = 0;
     // What a pack that was changed over still holds is not to be had.
@@ -155,27 +155,34 @@ const NOTHING: Supply = { openVolts: 0, ohm: 1e9 };
 
 /** Several packs behind diodes: what feeds is decided by their volts, and nothing flows back in. */
 class Combined implements PowerSource {
+  private readonly aboard: readonly PackAboard[];
   private readonly models: readonly PackModel[];
   private readonly charges: number[];
   private readonly own: readonly Readable[];
   private readonly cellsC: number[];
   private readonly diodeV: number;
-  private readonly bus = { openVolts: 0, ohm: 0 };
-  private readonly drawn: Drawn = { amps: 0, openW: 0, cellsW: 0, leadsW: 0 };
+  private bus: Supply;
+  private readonly drawn: Drawn = { amps: 0, strain: 0, openW: 0, cellsW: 0, leadsW: 0 };
   private readonly capacityAs: number;
-  readonly bmsA: number;
+  private readonly drains: boolean;
   readonly fullVolts = 0;
   readonly takes = false;
 
-  constructor(models: readonly PackModel[], charges: readonly number[], bmsA: number, diodeV: number) {
+  constructor(
+    aboard: readonly PackAboard[],
+    models: readonly PackModel[],
+    diodeV: number,
+    draining: Draining,
+  ) {
+    this.aboard = aboard;
     this.models = models;
-    this.charges = [...charges];
+    this.charges = aboard.map(({ charge }) => charge);
     this.own = models.map(() => ({ openVolts: 0, ohm: 0 }));
     this.cellsC = models.map((model) => model.pack.temperatureC);
-    this.bmsA = bmsA;
     this.diodeV = diodeV;
+    this.drains = draining === 'drains';
     this.capacityAs = models.reduce((sum, m) => sum + m.capacityAs, 0);
-    this.read();
+    this.bus = this.read();
   }
   get supply(): Supply {
     return this.bus;
@@ -201,61 +208,50 @@ class Combined implements PowerSource {
     if (model === undefined) return true;
     return (this.charges[i] ?? 0) <= leastCharge(model.pack.chemistry, this.cellsC[i] ?? 25);
   }
-  private read(): void {
+  private read(): Supply {
     for (const [i, model] of this.models.entries()) {
       const own = this.own[i];
       const cold = coldFactor(model.pack.chemistry, this.cellsC[i] ?? 25);
       if (own !== undefined) readSupply(model, this.charges[i] ?? 0, cold, own);
     }
-    const usable = this.usable();
-    const high = usable.reduce((a, b) => (b.openVolts > a.openVolts ? b : a));
-    // Lower ones join in when the bus sags to them; seen from the highest one's side they are one source then.
-    const near = usable.filter(
-      (one) => one === high || high.openVolts - one.openVolts < this.bmsA * high.ohm,
-    );
-    const joint = sideBySide(near);
-    this.bus.openVolts = Math.max(0, joint.openVolts - this.diodeV);
-    this.bus.ohm = joint.ohm;
+    return diodesAt(this.aboard, this.charges, this.diodeV, this.cellsC);
   }
   draw(watts: number, dt: number): Drawn {
     const { drawn, own, models, charges } = this;
-    const most = Math.min(watts, (0.999 * this.bus.openVolts ** 2) / (4 * this.bus.ohm));
+    const most = Math.min(watts, 0.999 * mostWatts(this.bus));
     const point = busPoint(this.usable(), most, 'combiner', this.diodeV);
-    drawn.amps = drawn.openW = drawn.leadsW = drawn.cellsW = 0;
+    drawn.amps = drawn.strain = drawn.openW = drawn.leadsW = drawn.cellsW = 0;
     for (const [i, model] of models.entries()) {
       const amps = point?.amps[i] ?? 0;
       const { openVolts = 0, ohm = 0 } = own[i] ?? {};
+      const lossW = amps * amps * (ohm - model.wiringOhm);
       drawn.amps += amps;
+      drawn.strain = Math.max(drawn.strain, amps / (this.aboard[i]?.bmsA ?? Infinity));
       drawn.openW += amps * openVolts;
       drawn.leadsW += amps * (amps * model.wiringOhm + this.diodeV);
-      drawn.cellsW += amps * amps * (ohm - model.wiringOhm);
+      drawn.cellsW += lossW;
+      if (!this.drains) continue;
       charges[i] = (charges[i] ?? 0) - chargeRate(model, amps) * dt;
-      const lossW = amps * amps * (ohm - model.wiringOhm);
       this.cellsC[i] = packWarmed(model.pack, this.cellsC[i] ?? 25, lossW, dt);
     }
-    this.read();
+    if (this.drains) this.bus = this.read();
     return drawn;
   }
 }
 
 /** The packs of a machine at the charge a ride begins with: each at its own, at most at that of the first. */
 export function powerSource(machine: Machine, charge: number, draining: Draining): PowerSource {
-  const first = packModel(machine.pack);
-  const { others, join, diodeV } = machine;
-  if (others.length === 0) return new OnePack(first, charge, machine.limits.bmsA, draining);
-  const models = [first, ...others.map((other) => packModel(other.pack))];
-  const charges = [charge, ...others.map((other) => Math.min(charge, other.charge))];
-  const carries = [machine.limits.bmsA, ...others.map((other) => other.bmsA)];
-  if (join === 'combiner')
-    return new Combined(
-      models,
-      charges,
-      carries.reduce((sum, amps) => sum + amps, 0),
-      diodeV,
-    );
+  const aboard = aboardAt(machine, charge);
+  const models = aboard.map(({ pack }) => packModel(pack));
+  const each = aboard.map(
+    ({ charge: own, bmsA }, i) => new OnePack(models[i] ?? packModel(machine.pack), own, bmsA, draining),
+  );
+  const [first] = each;
+  if (first !== undefined && each.length === 1) return first;
+  if (machine.join === 'combiner') return new Combined(aboard, models, machine.diodeV, draining);
   const whole = models.reduce((sum, m) => sum + m.capacityAs, 0);
   return new Switched(
-    models.map((model, i) => new OnePack(model, charges[i] ?? 0, carries[i] ?? 0, draining)),
+    each,
     models.map((model) => model.capacityAs / whole),
   );
 }

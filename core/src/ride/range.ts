@@ -1,10 +1,13 @@
 import { batteryAmps, leastCharge, supplyAt, wholeCapacityAh } from '../machine/battery.ts';
+import { aboardAt, diodesAt, supplyOn } from '../machine/diodes.ts';
+import { merged, sameKind } from '../machine/joined-packs.ts';
 import type { Limit } from '../machine/limits.ts';
 import { meanPowerOver } from '../machine/rider.ts';
 import type { Machine, PackAboard } from '../machine/machine.ts';
 import { gauss2, lastTrue } from '../quantity/numerics.ts';
 import { sharePower } from './packs-together.ts';
 import { Descent } from './descent.ts';
+import { STATED_CHARGE } from './stated.ts';
 import { CHARGE_TOLERANCE, LEAST_AMPS, rideOn, type RideOn } from './ride-on.ts';
 import { limitAt, wayAt, waysToHold, type Legs, type Way } from './ways.ts';
 
@@ -172,45 +175,80 @@ function onePackRange(machine: Machine, v: number, startCharge: number, legs: Le
   };
 }
 
-/** Volts of a pack at rest as the ride begins. */
-const openAt = ({ pack, charge }: PackAboard, startCharge: number): number =>
-  supplyAt(pack, Math.min(startCharge, charge)).openVolts;
+/** What is ridden on with behind diodes: packs of one kind as one, else the fullest alone. Their diodes are left out. */
+function ridingOn(machine: Machine, aboard: readonly PackAboard[], charges: readonly number[]) {
+  const [first, ...others] = aboard as readonly [PackAboard, ...PackAboard[]];
+  if (others.every(({ pack }) => sameKind(first.pack, pack))) {
+    const ah = aboard.reduce((sum, { pack }) => sum + wholeCapacityAh(pack), 0);
+    return {
+      charge: aboard.reduce((sum, { pack }, i) => sum + (wholeCapacityAh(pack) * (charges[i] ?? 0)) / ah, 0),
+      on: onPack(machine, {
+        pack: others.reduce((whole, { pack }) => merged(whole, pack), first.pack),
+        bmsA: aboard.reduce((sum, { bmsA }) => sum + bmsA, 0),
+      }),
+    };
+  }
+  const charge = Math.max(...charges);
+  return { charge, on: onPack(machine, aboard[charges.indexOf(charge)] ?? first) };
+}
+
+/** As good as nothing left to ride on with. */
+const LAST = 0.005;
 
 /**
  * Range of a machine with several packs behind diodes: all are drawn from as their volts decide, at the power that the
- * speed asks, until full throttle no longer holds it. Fields of one pack are those of the highest volts.
+ * speed asks, until full throttle no longer holds it. They empty together at the end.
  */
 function combinedRange(machine: Machine, v: number, startCharge: number, legs: Legs): Unridden {
-  // Diodes let the pack of the highest volts carry alone at first: it wakes the controller, and its volts decide what is held.
-  const own: PackAboard = { pack: machine.pack, bmsA: machine.limits.bmsA, charge: startCharge };
-  const [top] = [own, ...machine.others].toSorted(
-    (a, b) => openAt(b, startCharge) - openAt(a, startCharge),
-  ) as [PackAboard, ...PackAboard[]];
-  const alone =
-    top === own
-      ? onePackRange(machine, v, startCharge, legs)
-      : onePackRange(onPack(machine, top), v, Math.min(startCharge, top.charge), legs);
+  const aboard = aboardAt(machine, startCharge);
+  const full = supplyOn(machine, startCharge);
+  const not = (limit: Limit, on: Unridden['on'], wakens = true): Unridden => ({
+    held: undefined,
+    not: { holds: false, v, wakes: wakens, limit },
+    on,
+  });
+  if (full.openVolts <= machine.limits.lowVolts) return not('low-voltage', () => undefined, false);
   const ways = waysToHold(machine, v, legs);
-  const way = ways[0];
-  if (alone.held === undefined || way === undefined) return alone;
-  const packs = [machine.pack, ...machine.others.map((other) => other.pack)];
-  const sharing = sharePower(
-    packs,
+  const way = wayAt(machine, ways, full, v);
+  const ridesOn = (charges: readonly number[]) => (): RideOn | undefined => {
+    const { on, charge } = ridingOn(machine, aboard, charges);
+    return charge > LAST ? rideOn(on, v, charge, on.pack.temperatureC, legs) : undefined;
+  };
+  if (way === undefined)
+    return not(limitAt(machine, ways, full, v), ridesOn(aboard.map(({ charge }) => charge)));
+  const { charges, hours, outWh } = sharePower(
+    aboard,
     way.batteryW,
     'combiner',
-    [startCharge, ...machine.others.map((other) => Math.min(startCharge, other.charge))],
     (bus) => wayAt(machine, ways, bus, v) !== undefined,
     machine.diodeV,
   );
-  const seconds = sharing.hours * 3600;
-  // They empty together at the end: what is left in the fullest is ridden on with.
-  const left = Math.max(...sharing.charges);
-  const pack = packs[sharing.charges.indexOf(left)] ?? machine.pack;
+  const whole = aboard.reduce((sum, { pack }) => sum + wholeCapacityAh(pack), 0);
+  const endCharge = aboard.reduce(
+    (sum, { pack }, i) => sum + (wholeCapacityAh(pack) / whole) * (charges[i] ?? 0),
+    0,
+  );
+  const isEmpty = aboard.every(
+    ({ pack }, i) => (charges[i] ?? 0) <= leastCharge(pack.chemistry, pack.temperatureC) + LAST,
+  );
+  const stated = supplyOn(machine, Math.max(endCharge, Math.min(STATED_CHARGE, startCharge)));
   return {
-    held: { ...alone.held, metres: v * seconds, seconds, usedWh: sharing.outWh },
+    held: {
+      holds: true,
+      v,
+      metres: v * hours * 3600,
+      seconds: hours * 3600,
+      usedWh: outWh,
+      endCharge,
+      ends: isEmpty ? 'empty' : limitAt(machine, ways, diodesAt(aboard, charges, machine.diodeV), v),
+      whPerKm: way.batteryW / (v * 3.6),
+      batteryA: Math.max(LEAST_AMPS, batteryAmps(stated, way.batteryW)),
+      riderN: way.riderN,
+      motorN: way.motorN,
+      motorRatio: way.gear.motorRatio,
+    },
     not: undefined,
-    on: () =>
-      left > 0.005 ? rideOn({ ...machine, pack, others: [] }, v, left, pack.temperatureC, legs) : undefined,
+    on: ridesOn(charges),
   };
 }
 
@@ -255,7 +293,7 @@ function switchedRange(machine: Machine, v: number, startCharge: number, legs: L
 }
 
 /** The machine running on one of its packs alone. */
-export const onPack = (machine: Machine, { pack, bmsA }: PackAboard): Machine => ({
+export const onPack = (machine: Machine, { pack, bmsA }: Pick<PackAboard, 'pack' | 'bmsA'>): Machine => ({
   ...machine,
   others: [],
   pack,

@@ -1,3 +1,4 @@
+import { terminalVolts } from '../machine/diodes.ts';
 import { cadenceRpm } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
 import { powerAfter, powerOnGrade } from '../machine/rider.ts';
@@ -81,7 +82,7 @@ class RideState {
     this.m = { ...machine, limits: { ...machine.limits } };
     this.o = options;
     this.source = powerSource(machine, options.charge, options.draining ?? 'drains');
-    this.board = new Board(this.source.bmsA);
+    this.board = new Board();
     this.heat = new MotorHeat(
       machine,
       this.m,
@@ -206,7 +207,7 @@ class RideState {
     if (!asksHeat && (this.board.open || this.source.empty || this.lowS >= CUTOFF_S)) {
       const why = this.whyOver();
       if (!this.source.next()) return why;
-      this.board.renew(this.source.bmsA);
+      this.board.renew();
       this.lowS = 0;
     }
     if (this.stillS >= STALL_S) return 'stalled';
@@ -262,7 +263,7 @@ class RideState {
     this.usedJ += got * dt;
     this.batteryW = got;
     this.batteryA = drawn.amps;
-    this.board.carry(drawn.amps, dt);
+    this.board.carry(drawn.strain, dt);
     // Brushes rub and burn at the commutator: half of it warms the rotor, half the shell; their friction the shell.
     const rubW = m.motor.brushes !== undefined && turns && !runsFree ? m.motor.hysteresisNm * omega : 0;
     const shellW = gearsW * this.heat.inside + rubW + brushW / 2;
@@ -310,7 +311,7 @@ class RideState {
     trace.speed.push(this.v);
     trace.gradePct.push(this.road.gradePct);
     trace.wheelN.push(step.motorN + step.riderN);
-    trace.volts.push(supply.openVolts - this.batteryA * supply.ohm);
+    trace.volts.push(terminalVolts(supply, this.batteryA));
     trace.batteryA.push(this.batteryA);
     trace.phaseA.push(step.amps);
     trace.charge.push(this.charge);

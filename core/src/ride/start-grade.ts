@@ -1,4 +1,4 @@
-import { supplyAt } from '../machine/battery.ts';
+import { supplyOn } from '../machine/diodes.ts';
 import type { Balance, Machine } from '../machine/machine.ts';
 import { gradeHeldPct } from '../machine/road-load.ts';
 import { firstOf } from '../quantity/first-of.ts';
@@ -53,7 +53,7 @@ const tippingHeight = (b: Balance): number => b.massHeight + b.towed * b.hitchHe
  * gather speed with. Rolling resistance counts, wind does not.
  */
 export function startGrade(machine: Machine, charge: number, choice: GearChoice): StartGrade {
-  const start = traction(machine, supplyAt(machine.pack, charge), 0, choice);
+  const start = traction(machine, supplyOn(machine, charge), 0, choice);
   const still = { ...machine.road, headwind: 0 };
   const byForcePct = Math.max(0, gradeHeldPct(still, 0, start.totalN));
   const byGripPct = gripGradePct(machine.balance);

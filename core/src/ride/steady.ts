@@ -1,4 +1,5 @@
-import { supplyAt, type Supply } from '../machine/battery.ts';
+import type { Supply } from '../machine/battery.ts';
+import { supplyOn } from '../machine/diodes.ts';
 import type { Machine } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { illinois, lastTrue } from '../quantity/numerics.ts';
@@ -107,7 +108,7 @@ export function steadySpeed(
 
 /** Top speed on the level at a state of charge 0 to 1. */
 export const topSpeed = (machine: Machine, charge: number): SteadyOutcome =>
-  steadySpeed(machine, supplyAt(machine.pack, charge), 0, 'best');
+  steadySpeed(machine, supplyOn(machine, charge), 0, 'best');
 
 /**
  * The same machine ridden by the motor alone: the rider gives nothing, and the throttle is open even

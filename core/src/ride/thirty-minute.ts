@@ -1,4 +1,4 @@
-import { supplyAt } from '../machine/battery.ts';
+import { supplyOn } from '../machine/diodes.ts';
 import type { Gear } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
 import { coreDrag } from '../machine/motor.ts';
@@ -38,7 +38,7 @@ const windingAfter = (machine: Machine, gear: Gear, v: number, phaseA: number): 
 };
 
 function heldAt(machine: Machine, gear: Gear, v: number): ThirtyMinutes {
-  const most = operatingPoint(machine, gear, supplyAt(machine.pack, 0.5), v).phaseA;
+  const most = operatingPoint(machine, gear, supplyOn(machine, 0.5), v).phaseA;
   const limit = bearableC(machine);
   const bears = (amps: number): boolean => windingAfter(machine, gear, v, amps) <= limit;
   if (bears(most)) return { watts: shaftW(machine, gear, v, most), v, phaseA: most, heat: false };
@@ -62,7 +62,7 @@ export function thirtyMinutePower(machine: Machine): ThirtyMinutes {
   const unlimited = { ...open, limits: { ...open.limits, cutoff: Infinity, handCutoff: Infinity } };
   // Gears only change at which road speed the motor turns how fast; the wheel's own wind cools it.
   const gear = unlimited.gears.reduce((a, b) => (b.motorRatio < a.motorRatio ? b : a));
-  const noLoad = supplyAt(open.pack, 0.5).openVolts / (open.motor.kt * gear.motorRatio);
+  const noLoad = supplyOn(open, 0.5).openVolts / (open.motor.kt * gear.motorRatio);
   return Array.from({ length: SPEEDS - 1 }, (_, i) =>
     heldAt(unlimited, gear, (noLoad * (i + 1)) / SPEEDS),
   ).reduce((a, b) => (b.watts > a.watts ? b : a));

@@ -2,7 +2,7 @@ import { batteryAmps, type Supply } from '../machine/battery.ts';
 import type { Gear } from '../machine/driveline.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
-import { opensAfter } from '../machine/trips.ts';
+import { boardOpensAfter } from '../machine/diodes.ts';
 import { riderForce } from '../machine/rider.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { electricalWatts, handShare, operatingPoint, partThrottleAmps } from './operating-point.ts';
@@ -101,7 +101,7 @@ function spareIn(machine: Machine, way: Way, supply: Supply, v: number): number 
   // Lamps and standby take their share even where the motor rests.
   const amps = batteryAmps(supply, way.batteryW);
   // Held for long, what opens the board after seconds is not held at all.
-  if (amps === Infinity || opensAfter(machine.limits.bmsA, amps) !== undefined) return -Infinity;
+  if (amps === Infinity || boardOpensAfter(supply, machine.limits.bmsA, amps) !== undefined) return -Infinity;
   const spare = operatingPoint(machine, way.gear, supply, v).forceN - way.motorN;
   // A motor that may rest is never short.
   return way.phaseA === 0 ? Math.max(0, spare) : spare;
@@ -141,7 +141,8 @@ export function limitAt(machine: Machine, ways: readonly Way[], supply: Supply, 
     const short = way.motorN - point.forceN;
     if (amps === Infinity && short <= FORCE_HAIR) return 'pack-power';
     // Strong enough: then it is the board that opens.
-    if (short <= FORCE_HAIR && opensAfter(machine.limits.bmsA, amps) !== undefined) return 'pack-protection';
+    if (short <= FORCE_HAIR && boardOpensAfter(supply, machine.limits.bmsA, amps) !== undefined)
+      return 'pack-protection';
     if (short < nearest) {
       nearest = short;
       limit = amps === Infinity ? 'pack-power' : point.limit;

@@ -1,4 +1,5 @@
-import { batteryAmps, supplyAt, type Supply } from '../machine/battery.ts';
+import { batteryAmps, type Supply } from '../machine/battery.ts';
+import { supplyOn, terminalVolts } from '../machine/diodes.ts';
 import type { Gear } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
 import { illinois, lastTrue } from '../quantity/numerics.ts';
@@ -45,7 +46,7 @@ function settled(machine: Machine, supply: Supply, emf: number, torqueA: number)
   for (let i = 0; i < ROUNDS; i += 1) {
     const amps = batteryAmps(supply, wattsWith(machine, emf, torqueA, d));
     if (amps === Infinity) return undefined;
-    const volts = supply.openVolts - amps * supply.ohm;
+    const volts = terminalVolts(supply, amps);
     const next = againstMagnets(emf, circuitOhm, weakening.cancelA, torqueA, volts);
     if (next === undefined) return undefined;
     d = next;
@@ -67,7 +68,7 @@ const isSlow = (supply: Supply, emf: number): boolean => emf < supply.openVolts 
 export function fieldAmps(machine: Machine, gear: Gear, torqueA: number, v: number, supply?: Supply): number {
   const { weakening } = machine;
   if (weakening === undefined || torqueA <= 0) return 0;
-  const from = supply ?? supplyAt(machine.pack, STATED_CHARGE);
+  const from = supply ?? supplyOn(machine, STATED_CHARGE);
   const emf = machine.motor.kt * gear.motorRatio * v;
   // What the volts allow by themselves asks for no weakening.
   if (isSlow(from, emf) || torqueA <= plainAmps(machine, from, emf)) return 0;

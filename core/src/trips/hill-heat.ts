@@ -8,7 +8,7 @@ import { rideCourse, ridePast } from '../ride/route-ride.ts';
 import type { HeatEnds, Ride, RideOptions } from '../ride/ride.ts';
 import { steadySpeed } from '../ride/steady.ts';
 import type { GearChoice } from '../ride/traction.ts';
-import { supplyAt } from '../machine/battery.ts';
+import { supplyOn } from '../machine/diodes.ts';
 import { evenHill } from '../route/route.ts';
 
 /** How long a climb may last, from a cold motor. */
@@ -47,7 +47,7 @@ function uphill(machine: Machine, gradePct: number, breakM?: number): Course {
 
 /** The steady speed on an even grade, m/s; 0 where there is none. */
 function steadyOn(machine: Machine, charge: number, gradePct: number, choice: GearChoice): number {
-  const steady = steadySpeed(machine, supplyAt(machine.pack, charge), gradePct, choice);
+  const steady = steadySpeed(machine, supplyOn(machine, charge), gradePct, choice);
   return steady.moves ? steady.v : 0;
 }
 
@@ -125,7 +125,7 @@ export interface GearOnHill {
 
 /** What each gear would do on an even grade: the speed it settles at, and how long the motor bears it. */
 export function gearsOnHill(machine: Machine, charge: number, gradePct: number): readonly GearOnHill[] {
-  const supply = supplyAt(machine.pack, charge);
+  const supply = supplyOn(machine, charge);
   const { cadenceMinRpm, cadenceMaxRpm } = machine.rider;
   return machine.gears.map((gear: Gear): GearOnHill => {
     const steady = steadySpeed(machine, supply, gradePct, gear);

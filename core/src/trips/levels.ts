@@ -1,6 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
 import { controlsSpecs } from '../document/gearing.ts';
-import { supplyAt } from '../machine/battery.ts';
+import { supplyOn } from '../machine/diodes.ts';
 import type { Limits } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
 import { msToKmh } from '../quantity/units.ts';
@@ -52,7 +52,7 @@ function atLevel(build: BuildDocument, machine: Machine, share: number, ratio: n
     ...rest,
     limits: { ...limits, handCutoff: 0, ...changed },
   });
-  const nominalW = limits.batteryA * supplyAt(machine.pack, STATED_CHARGE).openVolts;
+  const nominalW = limits.batteryA * supplyOn(machine, STATED_CHARGE).openVolts;
   switch (by) {
     case 'ratio':
       return {
@@ -80,13 +80,13 @@ function atLevel(build: BuildDocument, machine: Machine, share: number, ratio: n
 /** Where help ends in the highest level, or where the machine does, m/s. */
 function topOf(machine: Machine): number {
   if (Number.isFinite(machine.limits.cutoff)) return machine.limits.cutoff;
-  const top = steadySpeed(machine, supplyAt(machine.pack, STATED_CHARGE), 0, 'best');
+  const top = steadySpeed(machine, supplyOn(machine, STATED_CHARGE), 0, 'best');
   return top.moves ? top.v : 0;
 }
 
 const held = (machine: Machine, gradePct: number): number | undefined => {
   const choice = gradePct === 0 ? 'best' : (machine.heldGear ?? 'best');
-  const steady = steadySpeed(machine, supplyAt(machine.pack, STATED_CHARGE), gradePct, choice);
+  const steady = steadySpeed(machine, supplyOn(machine, STATED_CHARGE), gradePct, choice);
   return steady.moves ? steady.v : undefined;
 };
 

@@ -1,5 +1,5 @@
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
-import { supplyAt } from '../machine/battery.ts';
+import { supplyOn } from '../machine/diodes.ts';
 import { sameGear, type GearId } from '../machine/driveline.ts';
 import { gradeCurve, type GradePoint } from '../ride/grade-curve.ts';
 import { constantSpeedRange } from '../ride/range.ts';
@@ -48,7 +48,7 @@ export interface HillSpan {
 /** Speeds on the test hill over the charge. */
 export function hillSpan({ machine, choice, climb, known }: Study): HillSpan {
   const at = (charge: number): number | undefined => {
-    const supply = supplyAt(machine.pack, charge);
+    const supply = supplyOn(machine, charge);
     const outcome = steadySpeed(machine, supply, known.brief.hillGradePct.value, choice);
     return outcome.moves ? outcome.v : undefined;
   };

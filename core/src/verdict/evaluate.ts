@@ -7,6 +7,7 @@ import type { ProfileFacts } from '../law/facts.ts';
 import type { PlaceVerdict } from '../law/judge.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
 import { fullChargeVolts, supplyAt } from '../machine/battery.ts';
+import { supplyOn, terminalVolts } from '../machine/diodes.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
 import type { RangeOutcome } from '../ride/range.ts';
 import { axleLoadsKg, type StartGrade } from '../ride/start-grade.ts';
@@ -216,7 +217,7 @@ const packPowers = ({ build, known, machine }: Judged): readonly PackPower[] =>
 
 function powerOf(s: Judged): Verdict['power'] {
   const { build, known, machine, chain, powerChecks } = s;
-  const half = supplyAt(machine.pack, STATED_CHARGE);
+  const half = supplyOn(machine, STATED_CHARGE);
   const { limits } = machine;
   return {
     packs: packPowers(s),
@@ -226,7 +227,7 @@ function powerOf(s: Judged): Verdict['power'] {
     inputW: labelWatts(limits, known.packs[0].nominalV.value),
     halfV: half.openVolts,
     halfOhm: half.ohm,
-    loadedV: half.openVolts - half.ohm * mostAmps(limits, half),
+    loadedV: terminalVolts(half, mostAmps(limits, half)),
     cutoffV: limits.lowVolts,
     chain,
     firstTouch: firstTouch(known, machine, highestVolts(build, known)),

@@ -1,4 +1,4 @@
-import { supplyAt } from '../machine/battery.ts';
+import { supplyOn } from '../machine/diodes.ts';
 import { cadenceRpm, developmentM, type Gear } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
 import { CHAIN_PITCH_MM } from '../quantity/constants.ts';
@@ -54,7 +54,7 @@ export function chainPullN(machine: Machine, gear: Gear, ringTeeth: number, tyre
 const CURVE_POINTS = 13;
 
 function row(machine: Machine, gear: Gear, ringTeeth: number): GearRow {
-  const supply = supplyAt(machine.pack, STATED_CHARGE);
+  const supply = supplyOn(machine, STATED_CHARGE);
   const perMs = cadenceRpm(gear, 1);
   const slow = machine.rider.cadenceMinRpm / perMs;
   const fast = machine.rider.cadenceMaxRpm / perMs;
@@ -107,7 +107,7 @@ export function motorCadence({ machine }: Study): MotorCadence | undefined {
     control: 'throttle',
     limits: { ...machine.limits, cutoff: Infinity, handCutoff: Infinity },
   };
-  const supply = supplyAt(machine.pack, STATED_CHARGE);
+  const supply = supplyOn(machine, STATED_CHARGE);
   const perMs = cadenceRpm(gear, 1);
   const forceAt = (rpm: number): number => traction(free, supply, rpm / perMs, gear).motorN;
   const most = forceAt(1);

@@ -1,5 +1,5 @@
 import { noLoadSpeed } from '../law/motor-alone.ts';
-import type { Pack } from '../machine/battery.ts';
+import { supplyAt, type Pack } from '../machine/battery.ts';
 import { coreDrag } from '../machine/motor.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import type { Study } from './study.ts';
@@ -26,7 +26,8 @@ export interface MotorFacts {
 /** The motor's facts, derived from the equivalent circuit. */
 export function motorFacts({ machine, known, climb, range }: Study): MotorFacts {
   const { motor, limits } = machine;
-  const unloaded = (pack: Pack, charge: number): number => msToKmh(noLoadSpeed(machine, pack, charge));
+  const unloaded = (pack: Pack, charge: number): number =>
+    msToKmh(noLoadSpeed(machine, supplyAt(pack, charge)));
   const others = machine.others.map(({ pack, charge }) => unloaded(pack, charge));
   const shaftNm = Math.max(0, motor.kt * limits.phaseA - coreDrag(motor, 1e-9)) / machine.motors;
   const cruise = kmhToMs(known.brief.cruiseSpeedKmh.value);

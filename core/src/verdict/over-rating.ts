@@ -1,7 +1,7 @@
 import { measured, type Check } from '../check/check.ts';
 import type { DriveKind } from '../document/choices.ts';
 import type { KnownBuild } from '../document/known-build.ts';
-import { noLoadSpeed } from '../law/motor-alone.ts';
+import { fastestUnloaded } from '../law/motor-alone.ts';
 import type { Machine } from '../machine/machine.ts';
 import { coreDrag } from '../machine/motor.ts';
 import { firstOf } from '../quantity/first-of.ts';
@@ -43,7 +43,7 @@ function heldW(machine: Machine, unloadedMs: number): number {
 function voltsWords(machine: Machine, labelV: number, runV: number): Phrase {
   const gear = machine.gears.reduce((a, b) => (b.motorRatio < a.motorRatio ? b : a));
   const k = runV / labelV;
-  const own = noLoadSpeed(machine);
+  const own = fastestUnloaded(machine);
   const atLabel = own / k;
   const coreW = (ms: number): number => {
     const omega = gear.motorRatio * ms;
@@ -86,7 +86,7 @@ export function ratingChecks(
   const labelV = drive.labelV.value;
   const [fine, look] = commutation === 'brushes' ? BRUSHED_VOLTS : VOLTS[kind];
   const gear = machine.gears.reduce((a, b) => (b.motorRatio < a.motorRatio ? b : a));
-  const rpm = (noLoadSpeed(machine) * gear.motorRatio * 30) / Math.PI;
+  const rpm = (fastestUnloaded(machine) * gear.motorRatio * 30) / Math.PI;
   const mostRpm = commutation === 'brushes' ? undefined : RPM[kind];
   // Volts that are usual for its watts are asked of no label.
   const over = runV > labelV * 1.02 || drive.labelV.source !== 'unknown';

@@ -1,6 +1,7 @@
 import { measured, told, type Check } from '../check/check.ts';
+import type { BuildDocument } from '../document/document.ts';
 import type { KnownBuild } from '../document/known-build.ts';
-import { fullChargeVolts } from '../machine/battery.ts';
+import { highestVolts } from '../power-chain/subject.ts';
 import type { Machine } from '../machine/machine.ts';
 import { qty } from '../quantity/phrase.ts';
 
@@ -11,19 +12,12 @@ const LEAST_USUAL = 1.5 / 2.5;
  * What a field that is no longer held down does: the back EMF stands above the pack. It must stay below what the
  * controller stands (derived), and without a freewheel it brakes and charges by itself.
  */
-export function weakeningChecks(
-  build: {
-    readonly controller: { readonly weakens: string };
-    readonly drive: { readonly commutation: string };
-  },
-  known: KnownBuild,
-  machine: Machine,
-): readonly Check[] {
+export function weakeningChecks(build: BuildDocument, known: KnownBuild, machine: Machine): readonly Check[] {
   const { weakens } = build.controller;
   if (weakens !== 'yes' || build.drive.commutation === 'brushes') return [];
   const { controller, drive, packs } = known;
   const { ratedV, weakeningA } = controller;
-  const full = fullChargeVolts(machine.pack);
+  const full = highestVolts(build, known);
   // What nobody has measured is taken at the least that is usual: the magnets then stand highest.
   const cancelA = drive.cancelA.value * (drive.cancelA.source === 'unknown' ? LEAST_USUAL : 1);
   const emf = full / (1 - Math.min(0.5, weakeningA.value / cancelA));

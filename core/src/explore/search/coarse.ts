@@ -2,7 +2,8 @@ import type { BuildDocument } from '../../document/document.ts';
 import { knownBuild } from '../../document/known.ts';
 import type { KnownBuild } from '../../document/known-build.ts';
 import { assembleKnown } from '../../machine/assemble.ts';
-import { fullChargeVolts, supplyAt, wholeCapacityAh, type Supply } from '../../machine/battery.ts';
+import { fullChargeVolts, wholeCapacityAh, type Supply } from '../../machine/battery.ts';
+import { supplyOn } from '../../machine/diodes.ts';
 import type { Machine } from '../../machine/machine.ts';
 import { roadForce } from '../../machine/road-load.ts';
 import { STANDARD_GRAVITY } from '../../quantity/constants.ts';
@@ -36,7 +37,7 @@ export function ready(build: BuildDocument): Ready {
   return {
     machine,
     known,
-    supply: supplyAt(machine.pack, STATED_CHARGE),
+    supply: supplyOn(machine, STATED_CHARGE),
     charged: known.packs[0].chargeLimitPct.value / 100,
   };
 }

@@ -3,7 +3,7 @@ import type { BuildDocument } from '../../document/document.ts';
 import { knownBuild } from '../../document/known.ts';
 import type { LawFacts } from '../facts.ts';
 import type { PlaceVerdict } from '../judge.ts';
-import { fullChargeVolts } from '../../machine/battery.ts';
+import { highestVolts } from '../../power-chain/subject.ts';
 import { assembleKnown } from '../../machine/assemble.ts';
 import { thirtyMinutePower } from '../../ride/thirty-minute.ts';
 import { MACHINE_TRAPS } from './machine-traps.ts';
@@ -27,7 +27,7 @@ export function traps(
     places,
     held: thirtyMinutePower(machine),
     inputW: labelWatts(machine.limits, known.packs[0].nominalV.value),
-    fullV: fullChargeVolts(machine.pack),
+    fullV: highestVolts(build, known),
   };
   return [...[...MACHINE_TRAPS, ...PLACE_TRAPS].map((trap) => trap(scene)), ...ALWAYS];
 }

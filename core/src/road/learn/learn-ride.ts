@@ -1,7 +1,7 @@
 import type { BuildDocument } from '../../document/document.ts';
 import { withValue } from '../../document/quantity-at.ts';
 import { assemble } from '../../machine/assemble.ts';
-import { supplyAt } from '../../machine/battery.ts';
+import { supplyOn } from '../../machine/diodes.ts';
 import type { Gear } from '../../machine/driveline.ts';
 import type { Machine } from '../../machine/machine.ts';
 import { STATED_CHARGE } from '../../ride/stated.ts';
@@ -147,7 +147,7 @@ function gearsOf(
 ): readonly (Gear | undefined)[] {
   const [only, ...more] = machine.gears;
   if (machine.kind !== 'mid-drive' || more.length === 0) return Array.from(v, () => only);
-  const supply = supplyAt(machine.pack, STATED_CHARGE);
+  const supply = supplyOn(machine, STATED_CHARGE);
   const shifted = new Map<number, Gear>();
   const byPlan = (speed: number): Gear => {
     const step = Math.round(Math.max(0.5, speed) / SPEED_STEP);
@@ -176,7 +176,7 @@ export function prepared(
   const { metres } = distancesOf(recording);
   const v = smoothed(speedsOf(recording, metres) ?? new Float64Array(seconds.length));
   const machine = machineOn(build, ride);
-  const volts = supplyAt(machine.pack, STATED_CHARGE).openVolts;
+  const volts = supplyOn(machine, STATED_CHARGE).openVolts;
   const { windMs, windFromDeg } = ride;
   return {
     key,

@@ -1,6 +1,7 @@
 import { massesOf } from '../../document/kept.ts';
 import { CHEMISTRIES } from '../../document/chemistries.ts';
-import { supplyAt, type Supply } from '../../machine/battery.ts';
+import type { Supply } from '../../machine/battery.ts';
+import { supplyOn } from '../../machine/diodes.ts';
 import { airForce } from '../../machine/road-load.ts';
 import { STANDARD_GRAVITY } from '../../quantity/constants.ts';
 import { msToKmh } from '../../quantity/units.ts';
@@ -84,7 +85,7 @@ function weakeningRows({ machine }: Study, v: number, t: Traction, supply: Suppl
 /** The balance of forces at a steady speed, step by step. */
 export function balanceSteps(study: Study, v: number, t: Traction, gradePct: number): readonly WorkingRow[] {
   const { machine } = study;
-  const supply = supplyAt(machine.pack, STATED_CHARGE);
+  const supply = supplyOn(machine, STATED_CHARGE);
   const weight = machine.road.massKg * STANDARD_GRAVITY;
   const cosine = 1 / Math.hypot(1, gradePct / 100);
   const omega = t.gear.motorRatio * v;

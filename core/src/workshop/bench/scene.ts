@@ -2,7 +2,7 @@ import type { Job } from '../job.ts';
 import { msToKmh } from '../../quantity/units.ts';
 import { noLoadSpeed } from '../../law/motor-alone.ts';
 import { packsAboard } from '../../machine/assemble.ts';
-import { fullChargeVolts, type Pack } from '../../machine/battery.ts';
+import { fullChargeVolts, supplyAt, type Pack } from '../../machine/battery.ts';
 import { AT_REST } from '../../power-chain/expectations.ts';
 import { isHubMotor } from '../../document/choices.ts';
 import { drivesBoth, motorCount } from '../../document/motors.ts';
@@ -51,7 +51,7 @@ export function benchPacks({ build, known, machine }: Job): readonly BenchPack[]
         ? { low: low * pack.cellsInSeries, high: high * pack.cellsInSeries }
         : { low: null, high: null },
       unloadedKmh:
-        counted && wound(known) ? msToKmh(noLoadSpeed(machine, pack, charges[index] ?? 1)) : undefined,
+        counted && wound(known) ? msToKmh(noLoadSpeed(machine, supplyAt(pack, charges[index] ?? 1))) : undefined,
     };
   });
 }

@@ -14,7 +14,11 @@ export function LeadLedger() {
   const hill = lead(chain.battery.continuousA);
   const asked = chain.battery.open?.unknown ?? [];
   const rush = verdict.power.firstTouch;
-  const softened = preCharge(verdict.power.fullV, cabling.preChargeOhm.value, controller.capacitorUf.value);
+  const softened = preCharge(
+    Math.max(...verdict.power.packs.map((one) => one.fullV)),
+    cabling.preChargeOhm.value,
+    controller.capacitorUf.value,
+  );
   return (
     <Ledger
       title="Leads and the first touch"
