@@ -202,10 +202,15 @@ export type SwitchedProfile = z.infer<typeof profile>;
 const controllerPlace = z.enum(['wind', 'box', 'plate', 'motor', 'unknown']);
 export type ControllerPlace = z.infer<typeof controllerPlace>;
 
+/** By what its settings are reached: keys of the display, a lead into a plug of its own, radio. */
+const settingsReached = z.enum(['display', 'lead', 'radio', 'unknown']);
+export type SettingsReached = z.infer<typeof settingsReached>;
+
 export const controller = z.strictObject({
   name: z.string().max(80),
   limitsSpeed: z.boolean(),
   place: controllerPlace.default('unknown'),
+  reached: settingsReached.default('unknown'),
   /** The motors that it turns: three phases, or brushes. */
   commutation: z.enum([...commutation.options, 'unknown']).default('unknown'),
   /** Brakes with the motor and charges the pack: the torque on the axle turns round. */

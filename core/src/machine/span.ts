@@ -50,6 +50,11 @@ export const FASTER: Bearings = [
 /** The same where what ends it was measured on a ride: that says nothing of the wheel that the controller holds. */
 export const FASTER_AS_RIDDEN: Bearings = FASTER.filter(([path]) => path !== 'controller.setRolloutMm');
 
+/** A motor too weak to turn as fast as its volts reach is faster where it is geared down. */
+export const FASTER_GEARED_DOWN: Bearings = FASTER_AS_RIDDEN.map(([path, turns]) =>
+  /^drive.(reduction|\w*SprocketTeeth)$/.test(path) ? [path, turns === 1 ? -1 : 1] : [path, turns],
+);
+
 /** What makes it heavier. */
 export const HEAVIER: Bearings = [
   // What nobody has weighed follows from what it holds: that first.

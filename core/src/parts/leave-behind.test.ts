@@ -65,10 +65,15 @@ describe('another controller in the place of one that was looked at', () => {
     const old = looked('Old box');
     const lifted = {
       ...old,
-      controller: { ...old.controller, lifted: 'yes' as const, place: 'motor' as const },
+      controller: {
+        ...old.controller,
+        lifted: 'yes' as const,
+        place: 'motor' as const,
+        reached: 'lead' as const,
+      },
     };
     const next = applyPart(lifted, other('controller'));
-    expect(next.controller).toMatchObject({ lifted: 'unknown', place: 'unknown' });
+    expect(next.controller).toMatchObject({ lifted: 'unknown', place: 'unknown', reached: 'unknown' });
   });
 
   it('leaves everything where one without a name is only named, or the same is taken again', () => {

@@ -28,6 +28,7 @@ function newController(build: BuildDocument): BuildDocument {
     controller: {
       ...controller,
       place: controller.place === 'motor' ? 'unknown' : controller.place,
+      reached: 'unknown',
       lifted: lookedAgain(controller.lifted, 'no'),
       regenerates: 'unknown',
       weakens: 'unknown',

@@ -6,6 +6,7 @@ import type { Machine } from '../machine/machine.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
 import { batteryDemand, phaseDemand, type Demand } from './demand.ts';
 import { cableLinks, hasOwn } from './cable-links.ts';
+import type { HillOpen } from './hill-open.ts';
 import { link, type Link } from './link.ts';
 import { LOWER, leadOf, plugLimits, type Scene } from './scene.ts';
 import { numbered } from '../document/pack-names.ts';
@@ -245,15 +246,19 @@ const LINKS: readonly ((scene: Scene) => Link | readonly Link[] | undefined)[] =
   (scene) => cableLinks(scene, 'phase'),
 ];
 
-/** The chain from the cells to the motor, each link with its limit, demand and margin. */
+/**
+ * The chain from the cells to the motor, each link with its limit, demand and margin.
+ * @param hill what the climb rests on that nobody has read; nothing, where it is left out
+ */
 export function currentChain(
   build: BuildDocument,
   known: KnownBuild,
   machine: Machine,
   climb: ClimbOutcome,
+  hill?: HillOpen,
 ): Chain {
-  const battery = batteryDemand(build, known, climb, machine);
-  const phase = phaseDemand(climb, machine, known);
+  const battery = batteryDemand(build, known, climb, machine, hill);
+  const phase = phaseDemand(climb, machine, known, hill);
   const scene = { build, known, machine, battery, phase };
   const links = LINKS.flatMap((make) => make(scene) ?? []);
   const judged = links.filter((l) => l.margin !== undefined);

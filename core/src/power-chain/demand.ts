@@ -3,6 +3,7 @@ import type { Known, KnownBuild } from '../document/known-build.ts';
 import type { Machine } from '../machine/machine.ts';
 import { plausibleSpan } from '../machine/span.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
+import { HILL_KNOWN, type HillOpen } from './hill-open.ts';
 
 /** Amps that nobody has said, and the most that they could be; undefined where nothing bounds them. */
 interface Open {
@@ -22,19 +23,36 @@ export interface Demand {
   readonly startA: number;
   /** Where these are a default’s: nothing is fine by them that would not be fine at the most. */
   readonly open: Open | undefined;
+  /** What the hill’s amps rest on that nobody has read, in the machine’s amps: this is a share of them, and at most so many. */
+  readonly hill: {
+    readonly open: HillOpen;
+    readonly by: 'batteryA' | 'phaseA';
+    readonly share: number;
+    readonly mostA?: number;
+  };
 }
 
+/** Values that nobody has read, by another usual one of which the hill asks more than so many amps. */
+export const hillBeyond = ({ hill }: Demand, amps: number): readonly Known[] =>
+  hill.open.reaches
+    .filter((reach) => hill.share * Math.min(reach[hill.by], hill.mostA ?? Infinity) > amps)
+    .map(({ known }) => known);
+
 /** What a branch is asked that carries a share of it. */
-export const partOfDemand = ({ continuousA, peakA, startA, open }: Demand, share: number): Demand => ({
-  continuousA: share * continuousA,
-  peakA: share * peakA,
-  startA: share * startA,
-  open: open && {
-    ...open,
-    mostA: open.mostA && share * open.mostA,
-    ...(open.hillA === undefined ? {} : { hillA: share * open.hillA }),
-  },
-});
+export const partOfDemand = (whole: Demand, share: number): Demand => {
+  const { continuousA, peakA, startA, open, hill } = whole;
+  return {
+    continuousA: share * continuousA,
+    peakA: share * peakA,
+    startA: share * startA,
+    open: open && {
+      ...open,
+      mostA: open.mostA && share * open.mostA,
+      ...(open.hillA === undefined ? {} : { hillA: share * open.hillA }),
+    },
+    hill: { ...hill, share: hill.share * share },
+  };
+};
 
 /**
  * Effective phase current of a three-phase motor per ampere of its direct-current equivalent: equal copper
@@ -67,12 +85,19 @@ function openAmps(
   return { unknown: [lowVoltageCutoffV], mostA: Math.min(said ?? Infinity, mostByPowerA) };
 }
 
+/** The lowest volts at which a controller works: never below a cut-off that was read, V. */
+const lowestVolts = ({ controller: { lowVoltageCutoffV }, packs }: KnownBuild): number =>
+  lowVoltageCutoffV.source === 'unknown'
+    ? Math.min(packs[0].nominalV.value, lowVoltageCutoffV.value)
+    : lowVoltageCutoffV.value;
+
 /** Battery amps: on the hill what the climb takes, at most the controller's limit. */
 export function batteryDemand(
   build: BuildDocument,
   known: KnownBuild,
   climb: ClimbOutcome,
   machine: Machine,
+  hill: HillOpen = HILL_KNOWN,
 ): Demand {
   const { controller, packs } = known;
   const [pack] = packs;
@@ -80,8 +105,7 @@ export function batteryDemand(
   const most = motors * controller.batteryCurrentA.value;
   const byPower = build.controller.limitsPower
     ? // The lower the volts, the more amps a limit in watts lets through: what the links must carry is that.
-      (motors * controller.powerLimitW.value) /
-      Math.min(pack.nominalV.value, controller.lowVoltageCutoffV.value)
+      (motors * controller.powerLimitW.value) / lowestVolts(known)
     : Infinity;
   const open = openAmps(build, known, most, byPower);
   // A limit in watts that somebody has said is enough: whatever the amps are, they are no more than it lets through.
@@ -95,21 +119,43 @@ export function batteryDemand(
     peakA,
     (machine.limits.phaseA ** 2 * machine.circuitOhm + machine.limits.standbyW) / pack.nominalV.value,
   );
-  return { continuousA, peakA, startA, open };
+  return {
+    continuousA,
+    peakA,
+    startA,
+    open,
+    hill: { open: hill, by: 'batteryA', share: 1, mostA: peakA },
+  };
 }
 
 /** Phase amps are two to three times the battery’s, and hardly ever more than so many times. Common practice, no source. */
 const MOST_OVER_BATTERY = 4;
 
+/** The most that a label of the motor or its battery amps come to, A. */
+const mostByLabel = (phase: Known): number => (phase.spread === undefined ? 0 : plausibleSpan(phase)[1]);
+
 /** Phase amps of one motor, effective: on the hill by the climb, at most and moving off the phase limit. */
-export function phaseDemand(climb: ClimbOutcome, machine: Machine, { controller }: KnownBuild): Demand {
+export function phaseDemand(
+  climb: ClimbOutcome,
+  machine: Machine,
+  { controller }: KnownBuild,
+  hill: HillOpen = HILL_KNOWN,
+): Demand {
   // A brushed motor's two leads carry the whole of its current.
   const effective = machine.motor.brushes === undefined ? EFFECTIVE : 1;
   const share = effective / machine.motors;
   const most = machine.limits.phaseA * share;
   const { phaseCurrentA, batteryCurrentA } = controller;
   const mostA =
-    batteryCurrentA.source === 'unknown' ? undefined : MOST_OVER_BATTERY * batteryCurrentA.value * effective;
+    batteryCurrentA.source === 'unknown'
+      ? undefined
+      : effective * Math.max(MOST_OVER_BATTERY * batteryCurrentA.value, mostByLabel(phaseCurrentA));
   const open = phaseCurrentA.source === 'unknown' ? { unknown: [phaseCurrentA], mostA } : undefined;
-  return { continuousA: climb.climbs ? climb.phaseA * share : most, peakA: most, startA: most, open };
+  return {
+    continuousA: climb.climbs ? climb.phaseA * share : most,
+    peakA: most,
+    startA: most,
+    open,
+    hill: { open: hill, by: 'phaseA', share },
+  };
 }

@@ -7,6 +7,7 @@ import type { Machine } from '../machine/machine.ts';
 import { couldTurn } from '../machine/span.ts';
 import { qty } from '../quantity/phrase.ts';
 import { WARM_AIR_C } from './scene.ts';
+import { hillTurning } from './link.ts';
 import { inrush, type Inrush } from './inrush.ts';
 import { leadAmps, leadLoss } from './leads.ts';
 import { highestVolts, uncounted, type PowerSubject } from './subject.ts';
@@ -66,6 +67,12 @@ export function fuseChecks({ build, known, chain }: PowerSubject): readonly Chec
   const carries = carried(cabling.insulationC.value);
   const full = highestVolts(build, known);
   const insulation = couldTurn(cabling.insulationC, (celsius) => cabling.fuseA.value <= carried(celsius));
+  const { battery } = chain;
+  const fuseA = cabling.fuseA.value;
+  const hill = [
+    ...(battery.open?.unknown ?? []),
+    ...hillTurning({ continuousA: fuseA, peakA: Infinity }, battery),
+  ];
   return [
     present,
     measured({
@@ -92,14 +99,14 @@ export function fuseChecks({ build, known, chain }: PowerSubject): readonly Chec
       value: cabling.fuseA.value,
       unit: 'A',
       sense: 'least',
-      fine: chain.battery.continuousA,
-      look: chain.battery.continuousA,
-      limit: ['at least ', qty(chain.battery.continuousA, 'A')],
+      fine: battery.continuousA,
+      look: battery.continuousA,
+      limit: ['at least ', qty(battery.continuousA, 'A')],
       why: ['A smaller one opens on the hill.'],
-      limitFrom: chain.battery.open?.unknown ?? [],
+      limitFrom: hill,
       remedy: ['Take the next size up that the lead still carries.'],
       origin: 'common practice',
-      inputs: [cabling.fuseA, ...(chain.battery.open?.unknown ?? [])],
+      inputs: [cabling.fuseA, ...hill],
     }),
     breaksDirect(
       build,

@@ -2,7 +2,7 @@ import type { State } from '../check/state.ts';
 import type { Known } from '../document/known-build.ts';
 import { unreadOf } from '../document/worked.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
-import type { Demand } from './demand.ts';
+import { hillBeyond, type Demand } from './demand.ts';
 
 export type LinkId =
   | 'cells'
@@ -77,6 +77,12 @@ const missingWhy = (inputs: readonly Known[]): Phrase => {
   return [missing.length > 0 ? `Not known: ${missing.join(', ')}.` : 'Not known.'];
 };
 
+/** Of a link that bears what is asked: what nobody has read, by another usual one of which the hill would be too much for it. */
+export const hillTurning = (limits: Limits, demand: Demand): readonly Known[] =>
+  bears(limits, demand) && limits.continuousA < Math.max(demand.peakA, demand.open?.mostA ?? 0)
+    ? hillBeyond(demand, limits.continuousA)
+    : [];
+
 /** What is borne for each ampere asked; nothing asked is borne by anything. */
 const share = (bornA: number, askedA: number): number => (askedA === 0 ? Infinity : bornA / askedA);
 
@@ -118,14 +124,19 @@ const unasked = (spec: Spec, { continuousA, peakA }: Limits): Link => ({
   remedy: ['Read it from the controller’s label or its settings.'],
 });
 
+/** By what a link was held after all. */
+const usual = ([only, ...more]: readonly Known[]): Phrase =>
+  only === undefined || more.length > 0
+    ? [' At the usual ones']
+    : [' At the usual ', qty(only.value, only.unit)];
+
 /** A link that would answer otherwise by another usual value of what nobody has read: by the usual one it says what it would. */
 const turned = (spec: Spec, limits: Limits, turning: readonly Known[]): Link => ({
   ...unknownLink(spec),
   inputs: [...spec.inputs, ...turning],
   why: [
     ...missingWhy(turning),
-    ' At the usual ',
-    ...turning.flatMap((k) => [qty(k.value, k.unit, 0)]),
+    ...usual(turning),
     bears(limits, spec.demand)
       ? ' it carries what is asked of it.'
       : ' it does not carry what is asked of it.',
@@ -138,6 +149,8 @@ export function link(spec: Spec): Link {
   if (limits === undefined || inputs.some((k) => k.source === 'unknown')) return unknownLink(spec);
   if (spec.turning !== undefined && spec.turning.length > 0) return turned(spec, limits, spec.turning);
   if (!bearsAny(limits, demand)) return unasked(spec, limits);
+  const steeper = hillTurning(limits, demand);
+  if (steeper.length > 0) return turned(spec, limits, steeper);
   const { continuousA, peakA } = limits;
   const margin = Math.min(share(continuousA, demand.continuousA), share(peakA, demand.peakA)) - 1;
   const holds = continuousA >= demand.continuousA;

@@ -12,6 +12,49 @@ const unsaid = (build: BuildDocument, path: 'controller.batteryCurrentA' | 'cont
   evaluate(withQuantity(build, path, { source: 'unknown' }));
 const battery = (links: readonly Link[]): readonly Link[] => links.filter((link) => !isPhaseLink(link));
 
+describe('a hill that rests on what nobody has read', () => {
+  const cells = (cellsContinuousA: number, kvRpmPerV: number | { source: 'unknown' }) => {
+    const { power } = evaluate(
+      sample({
+        brief: { hillGradePct: 3, riderMassKg: 80, riderPowerW: 60 },
+        donor: { massKg: 15 },
+        drive: { massKg: 4, kvRpmPerV, resistanceOhm: 0.1, reduction: 5 },
+        controller: { batteryCurrentA: 24, phaseCurrentA: 60, limitsSpeed: false, lowVoltageCutoffV: 40 },
+        pack: { nominalV: 48, cellsInSeries: 13, bmsCurrentA: 30, cellsContinuousA, cellsPeakA: 40 },
+      }),
+    );
+    return power.chain.links.find(({ id }) => id === 'cells');
+  };
+
+  it('leaves a link open that carries it by a usual value, and would not by another', () => {
+    // A slow winding takes less on it than the controller would let through.
+    expect(cells(22, 30)?.demand.continuousA).toBeLessThan(22);
+    expect(cells(22, 30)?.state).toBe('fine');
+    const open = cells(22, { source: 'unknown' });
+    expect(open?.demand.continuousA).toBeLessThan(22);
+    expect(open?.state).toBe('unknown');
+    expect(phraseText(open?.why ?? [])).toMatch(/^Not known: .*speed constant Kv/i);
+    expect(phraseText(open?.why ?? [])).toMatch(/At the usual .* it carries what is asked of it\.$/);
+    // One that carries full throttle for ever carries any hill.
+    expect(cells(24, { source: 'unknown' })?.state).toBe('fine');
+  });
+
+  it('leaves a fuse open that a hill by another usual value would open', () => {
+    const fuse = (fuseA: number) =>
+      evaluate(
+        sample({
+          brief: { hillGradePct: 3, riderMassKg: 80, riderPowerW: 60 },
+          drive: { massKg: 4, resistanceOhm: 0.1, reduction: 5 },
+          controller: { batteryCurrentA: 24, phaseCurrentA: 60, limitsSpeed: false, lowVoltageCutoffV: 40 },
+          pack: { nominalV: 48, cellsInSeries: 13 },
+          cabling: { protection: 'fuse', fuseA, fuseV: 80, breaks: 'direct', leadMm2: 6, insulationC: 105 },
+        }),
+      ).power.checks.find(({ id }) => id === 'fuse-above-hill');
+    expect(fuse(22)).toMatchObject({ state: 'unknown', would: 'fine' });
+    expect(fuse(24)?.state).toBe('fine');
+  });
+});
+
 describe('amps that nobody has said', () => {
   it.each([courier, tourer, longtail, tandem, trike])(
     'leave no link of the battery fine, and none the weakest by a default: $name',

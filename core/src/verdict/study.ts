@@ -4,13 +4,14 @@ import { knownBuild, knownInUse } from '../document/known.ts';
 import type { Check } from '../check/check.ts';
 import { fitChecks } from '../fit/fit.ts';
 import { currentChain, type Chain } from '../power-chain/chain.ts';
+import { hillOpen } from '../power-chain/hill-open.ts';
 import { powerChecks } from '../power-chain/checks.ts';
 import { subject, type Faster, type Subject } from '../fit/subject.ts';
 import { hillOnce, type HeatTimes } from '../trips/hill-heat.ts';
 import { assembleKnown } from '../machine/assemble.ts';
 import { fastCorner } from '../machine/corners.ts';
 import type { Machine } from '../machine/machine.ts';
-import { FASTER_AS_RIDDEN, unknownOf } from '../machine/span.ts';
+import { FASTER_AS_RIDDEN, FASTER_GEARED_DOWN, unknownOf, type Bearings } from '../machine/span.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { climb, type ClimbOutcome } from '../ride/climb.ts';
@@ -58,8 +59,14 @@ interface Hill {
 }
 
 /** The test hill's steady climb on a machine, at half charge. */
-const hillOn = (machine: Machine, { known: { brief }, choice }: Study): ClimbOutcome =>
-  climb(machine, STATED_CHARGE, brief.hillLengthM.value, brief.hillGradePct.value, choice);
+const hillOn = (machine: Machine, { known: { brief } }: Study): ClimbOutcome =>
+  climb(
+    machine,
+    STATED_CHARGE,
+    brief.hillLengthM.value,
+    brief.hillGradePct.value,
+    machine.heldGear ?? 'best',
+  );
 
 /** The test hill once from cold, and how long its grade is borne; one that is not climbed is too hot at once. */
 function hillOf({ machine, climb: climbed, known: { brief }, choice }: Study): Hill {
@@ -76,7 +83,13 @@ function fasterOf({ build, used, charged }: Study): Faster {
   const unknown = unknownOf(used, FASTER_AS_RIDDEN).filter(({ path }) => path !== 'controls.walkCutoffKmh');
   return lazily<Faster>({
     unknown: () => unknown,
-    topMs: () => speedOf(topSpeed(fastCorner(build, unknown, FASTER_AS_RIDDEN).machine, charged)),
+    topMs: () => {
+      const topBy = (bearings: Bearings): SteadyOutcome =>
+        topSpeed(fastCorner(build, unknown, bearings).machine, charged);
+      const top = topBy(FASTER_AS_RIDDEN);
+      if (top.traction.limit !== 'phase-current') return speedOf(top);
+      return Math.max(speedOf(top), speedOf(topBy(FASTER_GEARED_DOWN)));
+    },
   });
 }
 
@@ -104,7 +117,14 @@ export function study(build: BuildDocument): Study {
     rangeRested: () => rangeOf(s, 'resting'),
     subject: () => subject(build, s.known, s.machine, speedOf(s.topFull), fasterOf(s)),
     checks: () => fitChecks(s.subject),
-    chain: () => currentChain(build, s.known, s.machine, s.climb),
+    chain: () =>
+      currentChain(
+        build,
+        s.known,
+        s.machine,
+        s.climb,
+        hillOpen(build, s.used, (machine) => hillOn(machine, s)),
+      ),
     powerChecks: () => powerChecks({ build, known: s.known, machine: s.machine, chain: s.chain }),
   });
   return s;

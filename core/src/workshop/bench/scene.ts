@@ -51,7 +51,9 @@ export function benchPacks({ build, known, machine }: Job): readonly BenchPack[]
         ? { low: low * pack.cellsInSeries, high: high * pack.cellsInSeries }
         : { low: null, high: null },
       unloadedKmh:
-        counted && wound(known) ? msToKmh(noLoadSpeed(machine, supplyAt(pack, charges[index] ?? 1))) : undefined,
+        counted && wound(known)
+          ? msToKmh(noLoadSpeed(machine, supplyAt(pack, charges[index] ?? 1)))
+          : undefined,
     };
   });
 }

@@ -56,8 +56,8 @@ const giver = (component: string, port: string): Side => ({ component, port, sex
 const taker = (component: string, port: string): Side => ({ component, port, sex: 'pins' });
 
 /** A part at the controller: the controller gives the volts, and has the sockets. */
-function atController(draft: Draft, id: string, name: string, carries: string, set: PinSet): void {
-  draft.boxes.push({ id, name, note: '' });
+function atController(draft: Draft, id: string, name: string, carries: string, set: PinSet, note = ''): void {
+  draft.boxes.push({ id, name, note });
   join(
     draft,
     `${id}-controller`,
@@ -240,6 +240,12 @@ function accessoryJoins(draft: Draft, { supply }: BuildDocument): void {
   });
 }
 
+/** The plug that settings go in by: nothing of it stays on the machine but the half of the controller. */
+function programmerJoin(draft: Draft, { controller }: BuildDocument): void {
+  if (controller.reached === 'lead')
+    atController(draft, 'programmer', 'Programming lead', 'programming', 'program', 'only to set');
+}
+
 /** What is joined, and by which cables, of a build. */
 export function joinsOf(build: BuildDocument): Draft {
   const draft: Draft = { boxes: [], joins: [] };
@@ -248,6 +254,7 @@ export function joinsOf(build: BuildDocument): Draft {
   secondController(draft, build);
   motorJoins(draft, build);
   controlJoins(draft, build);
+  programmerJoin(draft, build);
   accessoryJoins(draft, build);
   return draft;
 }

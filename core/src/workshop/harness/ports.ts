@@ -49,6 +49,8 @@ const PINS = {
   shift: pins(['supply5', 'RD'], ['ground', 'BK'], ['cutoff', 'YE']),
   key: pins(['switched', 'RD'], ['lock', 'BU']),
   aux: pins(['switched', 'RD'], ['ground', 'BK']),
+  // The set that is common on boards: its levels are looked up before anything is plugged in.
+  program: pins(['supply5', 'RD'], ['ground', 'BK'], ['sends', 'GN'], ['hears', 'WH']),
   lamps: pins(['lamp', 'RD'], ['ground', 'BK']),
   // Two controllers hear one hand or one sensor, and the same brakes; each keeps its own 5 V.
   shared: pins(['throttle', 'GN'], ['cutoff', 'YE'], ['ground', 'BK']),

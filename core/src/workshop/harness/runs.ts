@@ -62,6 +62,7 @@ function placesOf(build: BuildDocument, known: KnownBuild, frame: Frame): Readon
     ['assist', frame.bracket],
     ['shift', frame.rear],
     ['speed', frame.rear],
+    ['programmer', controller],
     ['converter', controller],
     ['light-cells', controller],
     ...build.supply.accessories.map((one, i): [string, Point] => [
@@ -70,6 +71,10 @@ function placesOf(build: BuildDocument, known: KnownBuild, frame: Frame): Readon
     ]),
   ]);
 }
+
+/** Charger and programming lead are plugged in where it stands, and ride nowhere. */
+export const staysOff = ({ fromComponent, toComponent }: Cable): boolean =>
+  toComponent.startsWith('charger') || fromComponent === 'programmer';
 
 /** Components on the bar: their cables turn with it. */
 const ON_BAR = new Set(['display', 'throttle', 'brake-front', 'brake-rear', 'key']);
@@ -167,7 +172,7 @@ export function runsOf(
           extend,
           then: thenOf(extend),
           way: drawn.way,
-          hazards: cable.toComponent.startsWith('charger') ? [] : hazardsOf(build, drawn.near, bar === 1),
+          hazards: staysOff(cable) ? [] : hazardsOf(build, drawn.near, bar === 1),
         },
       ];
     }),

@@ -43,6 +43,10 @@ describe('the harness of a build', () => {
     expect(keys(sample({ second: { join: 'combiner', nominalV: 48 } }))).toEqual(
       expect.arrayContaining(['pack-combiner', 'pack-2-combiner', 'combiner-controller']),
     );
+    // What sets the controller goes into a plug of its own, or into none.
+    const set = (reached: 'lead' | 'radio') => keys({ ...hub, controller: { ...hub.controller, reached } });
+    expect(set('lead')).toContain('programmer-controller');
+    expect(set('radio')).not.toContain('programmer-controller');
     // A display that stays is joined as well.
     expect(keys(sample({ donor: { keeps: ['display'] } }))).toContain('display-controller');
     const both = { ...hub, drive: { ...hub.drive, motors: 'each-wheel' as const } };

@@ -178,6 +178,7 @@ const CASES: Readonly<Record<string, readonly [Case | typeof none, Case | typeof
     ],
     none,
   ],
+  'programming-lead': [[{ controller: { reached: 'lead' } }], [{ controller: { reached: 'display' } }]],
   bell: [[{ brief: { place: 'br' } }], [{ brief: { place: 'gb' } }]],
   mirror: [[{ brief: { place: 'br' } }], [{ brief: { place: 'gb' } }]],
   plate: [[{ brief: { place: 'sg' } }], [{ brief: { place: 'gb' } }]],

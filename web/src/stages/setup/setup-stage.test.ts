@@ -52,6 +52,15 @@ describe('the settings sheet', () => {
     expect(card.row('Cut-off voltage').join(' ')).toMatch(says);
   });
 
+  it('is reached through a plug that is in the harness and on the list, where somebody says so', async () => {
+    const work = await AtWork.at('setup settings', longtail);
+    await work.choose('Settings are reached', /by a lead into a plug/);
+    expect(work.build.controller.reached).toBe('lead');
+    const wire = await AtWork.at('wire schedule', work.build);
+    expect(wire.text).toContain('programming');
+    expect((await AtWork.at('buy list', work.build)).text).toContain('Programming lead');
+  });
+
   it('remembers what the controller itself calls a setting', async () => {
     const work = await AtWork.at('setup settings', longtail);
     await work.type('What the controller calls Cut-off voltage', 'UVP');

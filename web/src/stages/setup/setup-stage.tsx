@@ -1,6 +1,9 @@
-import { amissRows, askedRows, firstOf, type State } from '@apple-cart/core';
+import { amissRows, askedRows, firstOf, type BuildDocument, type State } from '@apple-cart/core';
 import { useSearchParams } from 'react-router';
 import { SETUP_VIEWS, type SetupView } from '../../screens/setup-views.ts';
+import { ChoiceField } from '../../fields/choice-field.tsx';
+import { useBuild } from '../../state/build-store.ts';
+import { withSection } from '../../state/paths.ts';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { Caution } from '../../ui/caution.tsx';
 import { Stage, StageFindings } from '../parts/stage.tsx';
@@ -11,6 +14,27 @@ import { ThrottleSpan } from './throttle-span.tsx';
 import { SettingsTable } from './settings-table.tsx';
 import { SpeedInputs, SpeedPicture, ratioOf } from './speed-view.tsx';
 import { useSettingsSheet, type SettingsSheet } from './use-settings-sheet.ts';
+
+/** By what settings go in: a plug of its own is a part of the harness, and its lead is bought. */
+function Reached({ document: { controller } }: { document: BuildDocument }) {
+  const edit = useBuild((state) => state.edit);
+  return (
+    <ChoiceField<BuildDocument['controller']['reached']>
+      label="Settings are reached"
+      value={controller.reached}
+      unknown={controller.reached === 'unknown'}
+      options={[
+        { value: 'display', label: 'by keys of the display', note: 'note how its menu is opened' },
+        { value: 'lead', label: 'by a lead into a plug', note: 'its plug is in Wire, the lead in Buy' },
+        { value: 'radio', label: 'by radio', note: 'from a telephone' },
+        { value: 'unknown', label: 'not said' },
+      ]}
+      onChange={(reached) => {
+        edit((d) => withSection(d, 'controller', { reached }), 'how settings are reached');
+      }}
+    />
+  );
+}
 
 function Inputs({ view, sheet }: { view: SetupView; sheet: SettingsSheet }) {
   switch (view) {
@@ -23,6 +47,7 @@ function Inputs({ view, sheet }: { view: SetupView; sheet: SettingsSheet }) {
               “Not taken” is what was put in rightly and reads otherwise: some controllers drop a value
               without a word.
             </p>
+            <Reached document={sheet.document} />
           </FieldGroup>
           <ThrottleSpan sheet={sheet} />
           <StageFindings id="setup" />

@@ -69,6 +69,7 @@ import { assistSensor } from './controls/assist-sensor.ts';
 import { shiftSensor } from './controls/shift-sensor.ts';
 import { throttle } from './controls/throttle.ts';
 import { display } from './controls/display.ts';
+import { programmingLead } from './wiring/programming-lead.ts';
 import { speedSensor } from './controls/speed-sensor.ts';
 import { key } from './controls/key.ts';
 import { accessories } from './controls/accessories.ts';
@@ -155,6 +156,7 @@ export const RULES: readonly Rule[] = [
   grommets,
   motorPlug,
   secondController,
+  programmingLead,
   brakeSensors,
   brakeCables,
   brakeOuters,

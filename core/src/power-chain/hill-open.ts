@@ -1,0 +1,76 @@
+import type { BuildDocument } from '../document/document.ts';
+import type { Known } from '../document/known-build.ts';
+import { knownBuild } from '../document/known.ts';
+import { withQuantity } from '../document/quantity-at.ts';
+import { assembleKnown } from '../machine/assemble.ts';
+import type { Machine } from '../machine/machine.ts';
+import { anyPack, FASTER, HEAVIER, plausibleSpan } from '../machine/span.ts';
+import { lazily } from '../quantity/lazily.ts';
+import type { ClimbOutcome } from '../ride/climb.ts';
+
+/** A value that nobody has read, and the most that the hill takes at an end of its span, A. */
+interface Reach {
+  readonly known: Known;
+  readonly batteryA: number;
+  /** Of all motors together, as the machine's own. */
+  readonly phaseA: number;
+}
+
+/** What the amps of the test hill rest on that nobody has read. */
+export interface HillOpen {
+  /** Each value by itself; worked out when it is first asked for. */
+  readonly reaches: readonly Reach[];
+}
+
+/** Nothing that the hill rests on is open. */
+export const HILL_KNOWN: HillOpen = { reaches: [] };
+
+/** What the climb is worked out on beside what makes a machine faster or heavier; the rider and the hill are chosen, and not read. */
+const OF_THE_CLIMB: ReadonlySet<string> = new Set([
+  ...FASTER.map(([path]) => path),
+  ...HEAVIER.map(([path]) => path),
+  'drive.labelV',
+  'drive.ratedPowerW',
+  'drive.windingC',
+  'controls.assistRatio',
+  'controller.lowVoltageCutoffV',
+  'controller.lowVoltageFoldV',
+  'controller.assistTaperKmh',
+]);
+
+/** What a climb takes; one that is not climbed takes all there is. */
+const takes = (climb: ClimbOutcome, { limits }: Machine): Omit<Reach, 'known'> =>
+  climb.climbs
+    ? { batteryA: climb.batteryA, phaseA: climb.phaseA }
+    : { batteryA: limits.batteryA, phaseA: limits.phaseA };
+
+function reachOf(build: BuildDocument, known: Known, climbOf: (machine: Machine) => ClimbOutcome): Reach {
+  const [low, high] = plausibleSpan(known).map((value) => {
+    const other = withQuantity(build, known.path, { source: 'assumed', value });
+    const machine = assembleKnown(other, knownBuild(other));
+    return takes(climbOf(machine), machine);
+  });
+  return {
+    known,
+    batteryA: Math.max(low?.batteryA ?? 0, high?.batteryA ?? 0),
+    phaseA: Math.max(low?.phaseA ?? 0, high?.phaseA ?? 0),
+  };
+}
+
+/**
+ * How far the hill's amps reach by each value that nobody has read, moved by itself to the ends of its span.
+ * @param used what counts of the build
+ */
+export const hillOpen = (
+  build: BuildDocument,
+  used: readonly Known[],
+  climbOf: (machine: Machine) => ClimbOutcome,
+): HillOpen =>
+  lazily<HillOpen>({
+    reaches: () =>
+      used
+        // What is worked out of others moves with them.
+        .filter(({ source, restsOn }) => source === 'unknown' && restsOn === undefined)
+        .filter(({ path }) => OF_THE_CLIMB.has(anyPack(path)))
+        .map((known) => reachOf(build, known, climbOf)),
+  });
