@@ -204,7 +204,6 @@ export type ControllerPlace = z.infer<typeof controllerPlace>;
 
 /** By what its settings are reached: keys of the display, a lead into a plug of its own, radio. */
 const settingsReached = z.enum(['display', 'lead', 'radio', 'unknown']);
-export type SettingsReached = z.infer<typeof settingsReached>;
 
 export const controller = z.strictObject({
   name: z.string().max(80),

@@ -73,7 +73,7 @@ function placesOf(build: BuildDocument, known: KnownBuild, frame: Frame): Readon
 }
 
 /** Charger and programming lead are plugged in where it stands, and ride nowhere. */
-export const staysOff = ({ fromComponent, toComponent }: Cable): boolean =>
+const staysOff = ({ fromComponent, toComponent }: Cable): boolean =>
   toComponent.startsWith('charger') || fromComponent === 'programmer';
 
 /** Components on the bar: their cables turn with it. */
