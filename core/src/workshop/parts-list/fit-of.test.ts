@@ -21,6 +21,7 @@ const RARE: readonly BuildDocument[] = [
   sample({ second: { join: 'parallel' } }),
   sample({ drive: { motors: 'each-wheel' } }),
   sample({ donor: { crankSets: 2 } }, 'mid-drive'),
+  sample({ pack: { make: 'cells', chemistry: 'lead-acid', cellsInSeries: 20 }, cell: { inBody: 6 } }),
 ];
 const builds = [
   longtail,
@@ -102,6 +103,22 @@ describe('a thing that does not fit', () => {
     expect(stops(build, key)).not.toEqual([]);
     const bought = withLine(build, key, { state: 'needed' });
     expect(shopping(bought)).toContain('not as it stands:');
+  });
+
+  it('says so of a controller for the other kind of motor, of a switch for fewer amps, of blocks that are not whole', () => {
+    expect(stops(made({ controller: { commutation: 'brushes' } }), 'controller')).toEqual([
+      'controller-leads',
+    ]);
+    const passes = made({
+      controller: { batteryCurrentA: 20 },
+      cabling: { passes: ['pull-plug'], pullPlugA: 8 },
+    });
+    expect(stops(passes, 'main-switch')).toEqual(['link-pull-plug-']);
+    const blocks = made({
+      pack: { make: 'cells', chemistry: 'lead-acid', cellsInSeries: 20, bmsCurrentA: 30 },
+      cell: { inBody: 6 },
+    });
+    expect(stops(blocks, 'cells')).toContain('whole-blocks');
   });
 
   it('is not said of what mends it: arms are bought where none hold the axle', () => {

@@ -18,9 +18,10 @@ export const FITS: Readonly<Record<string, readonly string[]>> = {
     'other-hub-narrow',
     'other-axle-length',
     'other-axle-slot',
+    'back-pedal',
     'control-place',
   ],
-  controller: ['controller-volts', 'controller'],
+  controller: ['controller-volts', 'controller-leads', 'controller'],
   'drive-chain': ['stock-length', 'wrap'],
   'offset-ring': ['chainline'],
   pack: [
@@ -35,10 +36,12 @@ export const FITS: Readonly<Record<string, readonly string[]>> = {
     'bms',
     'cells',
   ],
-  cells: ['cells'],
-  board: ['bms', 'board'],
+  cells: ['cells', 'whole-blocks'],
+  board: ['bms', 'board', 'cutoff-order'],
   charger: ['charger-volts', 'charger-amps', 'charge-plug'],
-  fuse: ['fuse', 'fuse-below-lead', 'fuse-above-hill', 'fuse-volts'],
+  fuse: ['fuse', 'branch-fuses', 'fuse-below-lead', 'fuse-above-hill', 'fuse-volts'],
+  'main-switch': ['pull-plug'],
+  'pre-charge': ['inrush'],
   combiner: ['join', 'above-cutoff', 'parallel-kind', 'parallel-volts'],
   converter: ['converter-watts', 'converter-volts'],
   'torque-arms': ['torque-arms', 'other-torque-arms', 'dropout-plate'],
@@ -81,6 +84,7 @@ export const AS_PLANNED: ReadonlySet<string> = new Set([
   'board',
   'charger',
   'fuse',
+  'main-switch',
   'combiner',
   'converter',
   'plugs',
@@ -96,7 +100,13 @@ export const AS_PLANNED: ReadonlySet<string> = new Set([
 ]);
 
 /** Checks that are asked of each pack by itself. */
-export const OF_EACH_PACK: ReadonlySet<string> = new Set(['charger-volts', 'charger-amps', 'board']);
+export const OF_EACH_PACK: ReadonlySet<string> = new Set([
+  'charger-volts',
+  'charger-amps',
+  'board',
+  'cutoff-order',
+  'whole-blocks',
+]);
 
 /** What is looked at when a thing comes, before it is fitted: what is wrong is sent back unused. Common practice, no source. */
 export const ARRIVAL: Readonly<Record<string, string>> = {
