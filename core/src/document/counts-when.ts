@@ -11,7 +11,7 @@ import {
 } from './document.ts';
 import type { PackDocument } from './pack.ts';
 import { drivenAsMade, stays } from './kept.ts';
-import { drivesBoth } from './motors.ts';
+import { controllersBeside, drivesBoth } from './motors.ts';
 import { isThrottle, throttleEnds } from './throttle.ts';
 
 type When = (build: BuildDocument) => boolean;
@@ -65,6 +65,9 @@ const narrower: When = (b) => {
   );
 };
 
+/** Leads between controller and motor; those inside a motor are its maker’s. */
+const phasesLie: When = (b) => controllersBeside(b) > 0;
+
 /** A controller that says it weakens the field of a motor without brushes. */
 const weakening: When = (b) => b.controller.weakens === 'yes' && b.drive.commutation !== 'brushes';
 
@@ -92,6 +95,9 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'donor.swingRoomMm': (b) => b.donor.sprung === 'yes' && b.donor.style !== 'full-suspension',
   'drive.lengthPitches': external,
   'drive.meshTeeth': (b) => external(b) && b.drive.idler === 'yes',
+  'cabling.phaseMm': phasesLie,
+  'cabling.phaseMm2': phasesLie,
+  'cabling.phaseConnectorA': phasesLie,
   'cabling.ringsA': (b) => b.cabling.passes.includes('rings'),
   'cabling.pullPlugA': (b) => b.cabling.passes.includes('pull-plug'),
   'cabling.chargePlugA': (b) => b.cabling.passes.includes('charge-plug'),

@@ -1,10 +1,12 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { inUse } from '../document/known.ts';
 import { withFurtherPack } from '../document/further-pack.ts';
 import { withQuantity, withValue } from '../document/quantity-at.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
+import { isPhaseLink } from './link.ts';
 
 /** A build with a whole, sound current chain. */
 const whole = (changes: Parameters<typeof sample>[0] = {}): BuildDocument =>
@@ -51,6 +53,21 @@ const link = (build: BuildDocument, id: string) => {
 const check = (build: BuildDocument, id: string) => evaluate(build).power.checks.find((c) => c.id === id);
 
 describe('the current chain', () => {
+  it('ends at a controller that is in its motor: nobody asks for leads that are its maker’s', () => {
+    const phases = (build: BuildDocument) =>
+      chainOf(build)
+        .links.filter(isPhaseLink)
+        .map(({ id }) => id);
+    const cabling = { phaseMm2: { source: 'unknown' }, phaseConnectorA: { source: 'unknown' } } as const;
+    const beside = whole({ cabling });
+    expect(phases(beside)).toEqual(['phase-leads', 'phase-plug']);
+    const inside = whole({ cabling, controller: { place: 'motor' } });
+    expect(phases(inside)).toEqual([]);
+    expect(chainOf(inside).unknown).toEqual([]);
+    for (const path of ['cabling.phaseMm', 'cabling.phaseMm2', 'cabling.phaseConnectorA'] as const)
+      expect([inUse(beside, path), inUse(inside, path)]).toEqual([true, false]);
+  });
+
   it('names the weakest: the least of the margins, worked by hand', () => {
     const build = whole();
     const chain = chainOf(build);

@@ -1,6 +1,7 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { KnownBuild, KnownPack } from '../document/known-build.ts';
 import type { PackDocument } from '../document/pack.ts';
+import { controllersBeside } from '../document/motors.ts';
 import { hasBoard } from '../document/pack-board.ts';
 import type { Machine } from '../machine/machine.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
@@ -203,8 +204,9 @@ const controllerLink = ({ known: { controller }, machine: { motors }, battery }:
   why: ['Sets the current that the others are held against.'],
 });
 
+/** None where the controller is in the motor: what lies between them is its maker’s. */
 const phaseLeadsLink = (scene: Scene): Link | undefined =>
-  hasOwn(scene.build, 'phase', 'mm2')
+  controllersBeside(scene.build) === 0 || hasOwn(scene.build, 'phase', 'mm2')
     ? undefined
     : link({
         id: 'phase-leads',
@@ -216,7 +218,7 @@ const phaseLeadsLink = (scene: Scene): Link | undefined =>
       });
 
 const phasePlugLink = ({ build, known: { cabling }, phase }: Scene): Link | undefined =>
-  hasOwn(build, 'phase', 'plugA')
+  controllersBeside(build) === 0 || hasOwn(build, 'phase', 'plugA')
     ? undefined
     : link({
         id: 'phase-plug',

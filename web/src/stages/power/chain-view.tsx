@@ -226,7 +226,7 @@ export function ChainView() {
           }
         />
         <Part chain={chain} phase={false} />
-        <Part chain={chain} phase />
+        {chain.links.some(isPhaseLink) && <Part chain={chain} phase />}
       </section>
       <div className="pt-2">
         <CheckTable checks={checks} title="Beside the current" label="Checks of the power chain" />

@@ -1,4 +1,4 @@
-import { nearestAwg, type BuildDocument } from '@apple-cart/core';
+import { inUse, nearestAwg, type BuildDocument } from '@apple-cart/core';
 import { ChoiceField, PlainRow } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { SeveralField } from '../../fields/several-field.tsx';
@@ -28,6 +28,7 @@ export function CurrentFields() {
     edit((d) => withSection(d, 'cabling', part), label);
   };
   const { known } = verdict;
+  const outside = inUse(document, 'cabling.phaseMm');
   return (
     <>
       {document.packs.length > 1 && <PackTabs document={document} />}
@@ -124,12 +125,16 @@ export function CurrentFields() {
         />
         {cabling.inrush === 'resistor' && <NumberField path="cabling.preChargeOhm" />}
       </FieldGroup>
-      <FieldGroup title="Controller and phase leads">
+      <FieldGroup title={outside ? 'Controller and phase leads' : 'Controller'}>
         <NumberField path="controller.ratedV" />
         <NumberField path="controller.capacitorUf" />
-        <NumberField path="cabling.phaseMm" label="Phase lead, one way" />
-        <NumberField path="cabling.phaseMm2" label="Phase lead" note={gauge(known.cabling.phaseMm2)} />
-        <NumberField path="cabling.phaseConnectorA" />
+        {outside && (
+          <>
+            <NumberField path="cabling.phaseMm" label="Phase lead, one way" />
+            <NumberField path="cabling.phaseMm2" label="Phase lead" note={gauge(known.cabling.phaseMm2)} />
+            <NumberField path="cabling.phaseConnectorA" />
+          </>
+        )}
       </FieldGroup>
     </>
   );

@@ -1,4 +1,4 @@
-import { leadLoss, phaseLeadWatts, preCharge } from '@apple-cart/core';
+import { inUse, leadLoss, phaseLeadWatts, preCharge } from '@apple-cart/core';
 import { Ledger, Quantity } from '../parts/ledger.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
 
@@ -39,7 +39,9 @@ export function LeadLedger() {
           note: `${full.volts.toFixed(2)} V`,
           value: <Quantity value={full.watts} unit="W" digits={1} />,
         },
-        ...(cabling.phaseMm.source === 'unknown' || cabling.phaseMm2.source === 'unknown'
+        ...(!inUse(document, 'cabling.phaseMm') ||
+        cabling.phaseMm.source === 'unknown' ||
+        cabling.phaseMm2.source === 'unknown'
           ? []
           : [
               {
