@@ -46,7 +46,7 @@ export const worksOf = (pack: Volts): Readonly<Record<PinWork, WorkSpec>> => ({
   heat: spec('heat', 'signal', [0.3, 3.3]),
   throttle: spec('throttle', 'signal', [0.6, 1.15], [3.1, 4.5], 'fully open'),
   cutoff: spec('cut-off', 'signal', [3, 5.3], [0, 0.5], 'lever pulled'),
-  pulse: spec('cadence', 'signal', PULSE, PULSE, 'pulses as the cranks turn'),
+  pulse: spec('pulses', 'signal', PULSE, PULSE, 'as crank or wheel turns'),
   torque: spec('torque', 'signal', [0.7, 1.8], [1.9, 3.6], 'pressed on the pedal'),
   sends: spec('sends', 'signal', [1.5, 5.3]),
   hears: spec('hears', 'signal', [3, 5.3]),
