@@ -31,7 +31,8 @@ export const controllerSpecs = {
     unit: 'V',
     min: 5,
     max: 300,
-    plausible: [42, 100],
+    // From those for two lead-acid blocks up.
+    plausible: [30, 100],
     step: 1,
     stays: true,
     fallback: 63,

@@ -64,6 +64,9 @@ describe('the current chain', () => {
     const inside = whole({ cabling, controller: { place: 'motor' } });
     expect(phases(inside)).toEqual([]);
     expect(chainOf(inside).unknown).toEqual([]);
+    // A motor with brushes has no phases.
+    const brushed = chainOf(whole({ drive: { commutation: 'brushes' } })).links.filter(isPhaseLink);
+    expect(brushed.map(({ name }) => name)).toEqual(['Motor leads', 'Motor plug']);
     for (const path of ['cabling.phaseMm', 'cabling.phaseMm2', 'cabling.phaseConnectorA'] as const)
       expect([inUse(beside, path), inUse(inside, path)]).toEqual([true, false]);
   });

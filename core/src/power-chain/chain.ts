@@ -204,16 +204,20 @@ const controllerLink = ({ known: { controller }, machine: { motors }, battery }:
   why: ['Sets the current that the others are held against.'],
 });
 
+/** A motor with brushes has two leads, and no phases. */
+const ofMotor = ({ build: { drive } }: Pick<Scene, 'build'>): string =>
+  drive.commutation === 'brushes' ? 'Motor' : 'Phase';
+
 /** None where the controller is in the motor: what lies between them is its maker’s. */
 const phaseLeadsLink = (scene: Scene): Link | undefined =>
   controllersBeside(scene.build) === 0 || hasOwn(scene.build, 'phase', 'mm2')
     ? undefined
     : link({
         id: 'phase-leads',
-        name: 'Phase leads',
+        name: `${ofMotor(scene)} leads`,
         ...leadOf(scene, scene.known.cabling.phaseMm2, scene.phase),
         failing: 'the insulation softens where it enters the axle',
-        remedy: ['Lower the phase limit, or take thicker phase leads.'],
+        remedy: [`Lower the phase limit, or take thicker ${ofMotor(scene).toLowerCase()} leads.`],
         source: 'heat balance of a lead in free air (McAdams 1954); effective amps by equal copper loss',
       });
 
@@ -222,7 +226,7 @@ const phasePlugLink = ({ build, known: { cabling }, phase }: Scene): Link | unde
     ? undefined
     : link({
         id: 'phase-plug',
-        name: 'Phase plug',
+        name: `${ofMotor({ build })} plug`,
         limits: plugLimits(cabling.phaseConnectorA.value, 1),
         inputs: [cabling.phaseConnectorA],
         demand: phase,

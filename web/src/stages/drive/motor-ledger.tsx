@@ -36,7 +36,7 @@ export function MotorLedger({ verdict }: { verdict: Verdict }) {
           label: 'Torque at its output',
           note: 'behind the reduction',
           from: [...turning, reduction],
-          value: plain(motor.outputNm.toFixed(0), 'N m'),
+          value: plain(motor.outputNm.toFixed(motor.outputNm < 10 ? 1 : 0), 'N m'),
         },
         ...motor.noLoadKmh.map((kmh, i) => {
           const speed = shown(kmh, 'km/h');

@@ -28,6 +28,7 @@ export function CurrentFields() {
     edit((d) => withSection(d, 'cabling', part), label);
   };
   const { known } = verdict;
+  const leads = document.drive.commutation === 'brushes' ? 'Motor lead' : 'Phase lead';
   const outside = inUse(document, 'cabling.phaseMm');
   return (
     <>
@@ -125,13 +126,13 @@ export function CurrentFields() {
         />
         {cabling.inrush === 'resistor' && <NumberField path="cabling.preChargeOhm" />}
       </FieldGroup>
-      <FieldGroup title={outside ? 'Controller and phase leads' : 'Controller'}>
+      <FieldGroup title={outside ? `Controller and ${leads.toLowerCase()}s` : 'Controller'}>
         <NumberField path="controller.ratedV" />
         <NumberField path="controller.capacitorUf" />
         {outside && (
           <>
-            <NumberField path="cabling.phaseMm" label="Phase lead, one way" />
-            <NumberField path="cabling.phaseMm2" label="Phase lead" note={gauge(known.cabling.phaseMm2)} />
+            <NumberField path="cabling.phaseMm" label={`${leads}, one way`} />
+            <NumberField path="cabling.phaseMm2" label={leads} note={gauge(known.cabling.phaseMm2)} />
             <NumberField path="cabling.phaseConnectorA" />
           </>
         )}
