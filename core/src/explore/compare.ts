@@ -1,4 +1,4 @@
-import { heldMetres } from '../ride/range.ts';
+import { heldMetres } from '../ride/range-outcome.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { msToKmh } from '../quantity/units.ts';

@@ -137,6 +137,10 @@ describe('a machine on packs behind diodes', () => {
         two?.figures.find((f) => f.id === id)?.value ?? 0,
         6,
       );
+    // The working names what stands behind the terminals: on the hill both feed, on the flat the higher one alone.
+    const alike = evaluate(strong(HIGH, HIGH));
+    const working = alike.figures.find((f) => f.id === 'hill')?.working.steps ?? [];
+    expect(working.find(({ symbol }) => symbol === 'Voc')?.label).toContain('of 2 packs side by side');
     expect(one?.findings.some(({ title }) => title.includes('worked out on'))).toBe(false);
   });
 

@@ -33,6 +33,18 @@ export function terminalVolts(supply: Supply, amps: number): number {
   return supply.joined === undefined ? volts : Math.max(volts, terminalVolts(supply.joined, amps));
 }
 
+/** What feeds at a current: the packs that stand highest together, and how many they are. */
+export function feedingAt(
+  supply: Supply,
+  amps: number,
+  packs = 1,
+): { readonly supply: Supply; readonly packs: number } {
+  const { joined } = supply;
+  return joined === undefined || supply.openVolts - amps * supply.ohm >= terminalVolts(joined, amps)
+    ? { supply, packs }
+    : feedingAt(joined, amps, packs + 1);
+}
+
 /** The most that can be had at the terminals, W: Voc^2 / (4 R). */
 export function mostWatts({ openVolts, ohm, joined }: Supply): number {
   const watts = openVolts ** 2 / (4 * ohm);

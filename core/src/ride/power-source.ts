@@ -1,7 +1,7 @@
 import { batteryAmps, coldFactor, leastCharge, packWarmed, type Supply } from '../machine/battery.ts';
 import type { Machine, PackAboard } from '../machine/machine.ts';
 import { chargeRate, packModel, readSupply, type PackModel } from '../machine/pack-model.ts';
-import { diodesAt, aboardAt, mostWatts } from '../machine/diodes.ts';
+import { aboardAt, behindDiodes, mostWatts } from '../machine/diodes.ts';
 import { busPoint } from './packs-together.ts';
 
 /** What a step took out of the packs: of the cells' own volts, and lost on the way to the terminals, W. */
@@ -214,7 +214,13 @@ class Combined implements PowerSource {
       const cold = coldFactor(model.pack.chemistry, this.cellsC[i] ?? 25);
       if (own !== undefined) readSupply(model, this.charges[i] ?? 0, cold, own);
     }
-    return diodesAt(this.aboard, this.charges, this.diodeV, this.cellsC);
+    const behind = this.own.map(({ openVolts, ohm }, i) => ({
+      openVolts: openVolts - this.diodeV,
+      ohm,
+      bmsA: this.aboard[i]?.bmsA ?? Infinity,
+    }));
+    const giving = behind.filter((_, i) => !this.isEmpty(i));
+    return behindDiodes(giving.length > 0 ? giving : behind);
   }
   draw(watts: number, dt: number): Drawn {
     const { drawn, own, models, charges } = this;

@@ -12,7 +12,8 @@ import { phraseText } from '../quantity/phrase.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
 import { electricalWatts, operatingPoint, partThrottleAmps } from './operating-point.ts';
-import { constantSpeedRange, heldMetres, TOLD_H } from './range.ts';
+import { constantSpeedRange } from './range.ts';
+import { heldMetres, TOLD_H } from './range-outcome.ts';
 import { topSpeed } from './steady.ts';
 
 /** The same ride stepped through: 20,000 steps of charge, the power asked for at each, until it cannot be had. */

@@ -4,7 +4,7 @@ import { readBuild } from '../document/read.ts';
 import { drawn } from './drawn.ts';
 
 // What the tests of other rooms draw builds by.
-export { anyBuild } from './sample.ts';
+export { anyBuild, sample } from './sample.ts';
 export { entryOf } from './bench-points.ts';
 export { anyRecords } from './records.ts';
 export { courier, longtail, tandem, tourer, trike } from './demo.ts';

@@ -4,7 +4,8 @@ import { supplyOn } from '../machine/diodes.ts';
 import type { Limits } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
 import { msToKmh } from '../quantity/units.ts';
-import { constantSpeedRange, wholeMetres, type RangeOutcome } from '../ride/range.ts';
+import { constantSpeedRange } from '../ride/range.ts';
+import { wholeMetres, type RangeOutcome } from '../ride/range-outcome.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
 import { steadySpeed } from '../ride/steady.ts';
 

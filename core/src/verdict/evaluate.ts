@@ -9,7 +9,7 @@ import type { RuleBook } from '../law/rule-schema.ts';
 import { fullChargeVolts, supplyAt } from '../machine/battery.ts';
 import { supplyOn, terminalVolts } from '../machine/diodes.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
-import type { RangeOutcome } from '../ride/range.ts';
+import type { RangeOutcome } from '../ride/range-outcome.ts';
 import { axleLoadsKg, type StartGrade } from '../ride/start-grade.ts';
 import { msToKmh } from '../quantity/units.ts';
 import {

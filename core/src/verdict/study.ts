@@ -15,7 +15,8 @@ import { FASTER_AS_RIDDEN, FASTER_GEARED_DOWN, unknownOf, type Bearings } from '
 import { lazily } from '../quantity/lazily.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { climb, type ClimbOutcome } from '../ride/climb.ts';
-import { constantSpeedRange, type RangeOutcome } from '../ride/range.ts';
+import { constantSpeedRange } from '../ride/range.ts';
+import type { RangeOutcome } from '../ride/range-outcome.ts';
 import type { Legs } from '../ride/ways.ts';
 import { limitNames, type LimitNames } from '../ride/limit-words.ts';
 import type { Ride } from '../ride/ride.ts';

@@ -6,10 +6,20 @@ export interface Typed {
   readonly readings: readonly string[];
   readonly ticks: readonly boolean[];
   readonly words: string;
+  /** A reason is asked for, and what is typed of it. */
+  readonly asking: '' | 'fail' | 'waive';
+  readonly reason: string;
   /** A simulated instrument gave the reading. */
   readonly simulated: boolean;
 }
-export const NOTHING_TYPED: Typed = { readings: [], ticks: [], words: '', simulated: false };
+export const NOTHING_TYPED: Typed = {
+  readings: [],
+  ticks: [],
+  words: '',
+  asking: '',
+  reason: '',
+  simulated: false,
+};
 
 interface TypedState {
   /** By build and step. */

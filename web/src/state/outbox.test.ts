@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { RecordRequest } from '@apple-cart/contracts';
-import { enqueue, flush, takeOut, useOutbox } from './outbox.ts';
+import { enqueue, flush, onKept, takeOut, useOutbox } from './outbox.ts';
 import { fitted } from './shrink-photo.ts';
 
 /** A server of records: what it was told, in its order; each key once. It may drop an answer, or not be there. */
@@ -82,6 +82,31 @@ describe('the queue of this browser', () => {
     await settle();
     expect(server.kept).toEqual(['entry-900001']);
     expect(useOutbox.getState().away).toBe(false);
+  });
+
+  it('shows what was sent until the page has read it from the server, however often that fails', async () => {
+    const reads = [false, false, true];
+    const heard: string[] = [];
+    onKept((build) => {
+      heard.push(build);
+      return Promise.resolve(reads.shift() ?? true);
+    });
+    const shown = (): readonly string[] => {
+      const { sent, waiting } = useOutbox.getState();
+      return [...sent, ...waiting].flatMap((one) => (one.what === 'record' ? [one.record.key] : []));
+    };
+    await enqueue({ what: 'record', build: 'b', record: record('entry-700001') });
+    await flush();
+    expect(server.kept).toEqual(['entry-700001']);
+    expect(shown()).toEqual(['entry-700001']);
+    // What comes after it is sent all the same.
+    await enqueue({ what: 'record', build: 'b', record: record('entry-700002') });
+    await flush();
+    expect(server.kept).toEqual(['entry-700001', 'entry-700002']);
+    await vi.advanceTimersByTimeAsync(60_000);
+    expect(heard.length).toBeGreaterThan(2);
+    expect(shown()).toEqual([]);
+    onKept(() => Promise.resolve(true));
   });
 
   it('sets aside what is refused for good, with the reason, and goes on with the rest', async () => {

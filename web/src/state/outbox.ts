@@ -26,11 +26,13 @@ const PAUSES_MS = [500, 1000, 2000, 4000, 8000] as const;
 interface OutboxState {
   /** In the order in which they were done. */
   readonly waiting: readonly Waiting[];
+  /** The server has them, and the page has not read them from it yet. */
+  readonly sent: readonly Errand[];
   /** The server was not reached at the last try. */
   readonly away: boolean;
 }
 /** What waits to be sent, as the page shows it. */
-export const useOutbox = create<OutboxState>()(() => ({ waiting: [], away: false }));
+export const useOutbox = create<OutboxState>()(() => ({ waiting: [], sent: [], away: false }));
 
 let opened: Promise<IDBPDatabase<Outbox>> | undefined;
 const database = (): Promise<IDBPDatabase<Outbox>> =>
@@ -51,9 +53,9 @@ const send = (errand: Errand, signal: AbortSignal): Promise<unknown> =>
     ? api.records.send(errand.build, errand.record, signal)
     : api.photos.send(errand.build, errand.photo, signal);
 
-/** Told of each build whose records have grown. */
-type Heard = (build: string) => Promise<void>;
-let heard: Heard = () => Promise.resolve();
+/** Told of each build whose records have grown; says whether the page has read them anew. */
+type Heard = (build: string) => Promise<boolean>;
+let heard: Heard = () => Promise.resolve(true);
 export const onKept = (listener: Heard): void => {
   heard = listener;
 };
@@ -62,17 +64,41 @@ let running: Promise<void> | undefined;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let failures = 0;
 
+/** The server has it: it stays in view until it is read from there. */
+function hasArrived({ seq, refused: _, ...errand }: Waiting): void {
+  useOutbox.setState(({ waiting, sent }) => ({
+    waiting: waiting.filter((one) => one.seq !== seq),
+    sent: [...sent, errand],
+  }));
+}
+
+/** Has the page read what has arrived; where that fails on a weak line, it is tried again. */
+async function readBack(): Promise<void> {
+  for (const build of new Set(useOutbox.getState().sent.map((one) => one.build))) {
+    const before = useOutbox.getState().sent;
+    if (await heard(build))
+      useOutbox.setState(({ sent }) => ({
+        sent: sent.filter((one) => one.build !== build || !before.includes(one)),
+      }));
+  }
+  if (useOutbox.getState().sent.length > 0) again();
+}
+
 /** Sends what waits, the oldest first; nothing overtakes. What the server refuses for good is set aside and shown. */
 async function run(): Promise<void> {
   for (;;) {
     const next = (await show()).find((one) => one.refused === '');
-    if (next === undefined) return;
+    if (next === undefined) {
+      if (useOutbox.getState().sent.length > 0) await readBack();
+      return;
+    }
     try {
       await send(next, AbortSignal.timeout(TRY_MS));
       failures = 0;
       useOutbox.setState({ away: false });
       await (await database()).delete('out', next.seq);
-      await heard(next.build);
+      hasArrived(next);
+      await readBack();
     } catch (problem) {
       if (
         !(problem instanceof ApiError) ||

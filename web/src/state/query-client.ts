@@ -36,3 +36,12 @@ export async function refresh(queryKey: readonly string[]): Promise<void> {
   await queryClient.cancelQueries({ queryKey });
   await queryClient.invalidateQueries({ queryKey });
 }
+
+/** The same, and whether everything of it that is in view has been read. */
+export async function hasRead(queryKey: readonly string[]): Promise<boolean> {
+  await refresh(queryKey);
+  return queryClient
+    .getQueryCache()
+    .findAll({ queryKey, type: 'active' })
+    .every(({ state }) => !state.isInvalidated);
+}

@@ -5,7 +5,7 @@ import { isRecordKind, type Kept, type RecordData, type RecordKind } from '@appl
 import { api, type PhotoRequest } from './api.ts';
 import { newKey } from './new-key.ts';
 import { enqueue, onKept, useOutbox } from './outbox.ts';
-import { readTrouble, refresh } from './query-client.ts';
+import { hasRead, readTrouble, refresh } from './query-client.ts';
 
 const keyOf = (build: string): readonly string[] => ['records', build];
 const photosOf = (build: string): readonly string[] => ['photos', build];
@@ -13,7 +13,8 @@ const photosOf = (build: string): readonly string[] => ['photos', build];
 const everywhereOf = (kind: string): readonly string[] => ['records-everywhere', kind];
 
 onKept(async (build) => {
-  await Promise.all([refresh(keyOf(build)), refresh(photosOf(build)), refresh(['records-everywhere'])]);
+  const read = await Promise.all([keyOf(build), photosOf(build), ['records-everywhere']].map(hasRead));
+  return !read.includes(false);
 });
 
 /** Records were written beside the queue: with a recording, by an instrument. */
@@ -37,10 +38,11 @@ export function useRecords(build: string): BuildRecords {
     enabled: build !== '',
   });
   const waiting = useOutbox((state) => state.waiting);
+  const sent = useOutbox((state) => state.sent);
   return useMemo(() => {
     const kept = data?.records ?? [];
     const known = new Set(kept.map((r) => r.key));
-    const pending = waiting.flatMap((one): Kept[] => {
+    const pending = [...sent, ...waiting].flatMap((one): Kept[] => {
       if (one.what !== 'record' || one.build !== build || known.has(one.record.key)) return [];
       const { key, kind, parent, data: said } = one.record;
       return isRecordKind(kind)
@@ -53,7 +55,7 @@ export function useRecords(build: string): BuildRecords {
       error: error === null ? undefined : readTrouble(error, 'The records cannot be read.'),
       broken: data?.broken.length ?? 0,
     };
-  }, [data, error, waiting, build]);
+  }, [data, error, sent, waiting, build]);
 }
 
 /** Facts of one kind of every build, each with the build that it is of; undefined until the server has answered. */
@@ -78,13 +80,14 @@ export function usePhotos(build: string): readonly PhotoInfo[] {
 /** Photographs of a build that wait in this browser; those that the server has already are left out. */
 export function useWaitingPhotos(build: string): readonly PhotoRequest[] {
   const waiting = useOutbox((state) => state.waiting);
-  const sent = usePhotos(build);
+  const sent = useOutbox((state) => state.sent);
+  const kept = usePhotos(build);
   return useMemo(() => {
-    const known = new Set(sent.map((p) => p.key));
-    return waiting.flatMap((one) =>
+    const known = new Set(kept.map((p) => p.key));
+    return [...sent, ...waiting].flatMap((one) =>
       one.what === 'photo' && one.build === build && !known.has(one.photo.key) ? [one.photo] : [],
     );
-  }, [waiting, sent, build]);
+  }, [waiting, sent, kept, build]);
 }
 
 /** Keeps a fact: in this browser at once, on the server as soon as it is reached. Gives its key. */

@@ -1,11 +1,14 @@
+import type { BuildDocument } from '../../document/document.ts';
+import type { KnownBuild } from '../../document/known-build.ts';
 import { massesOf } from '../../document/kept.ts';
 import { CHEMISTRIES } from '../../document/chemistries.ts';
-import type { Supply } from '../../machine/battery.ts';
-import { supplyOn } from '../../machine/diodes.ts';
+import { batteryAmps, type Supply } from '../../machine/battery.ts';
+import { feedingAt, supplyOn } from '../../machine/diodes.ts';
 import { airForce } from '../../machine/road-load.ts';
 import { STANDARD_GRAVITY } from '../../quantity/constants.ts';
 import { msToKmh } from '../../quantity/units.ts';
 import type { Traction } from '../../ride/traction.ts';
+import { electricalWatts } from '../../ride/operating-point.ts';
 import { fieldAmps } from '../../ride/weakening.ts';
 import { inputRow, stepRow, type WorkingRow } from '../figure.ts';
 import { STATED_CHARGE } from '../../ride/stated.ts';
@@ -22,7 +25,7 @@ export const PEAK_AMPS =
   'Phase amps are those of the direct-current equivalent: divide a controller’s peak phase amps by 1.155 first (from memory).';
 
 export const NOT_MODELLED =
-  'The winding is taken at one warm temperature; field weakening and magnetic saturation are not modelled.';
+  'The winding is taken at one warm temperature; magnetic saturation is not modelled, and field weakening only as far as the controller states it.';
 
 /** Masses and resistances of the road, as entered. */
 export function roadInputs({ known, build }: Study): readonly WorkingRow[] {
@@ -49,6 +52,39 @@ export function roadInputs({ known, build }: Study): readonly WorkingRow[] {
   ];
 }
 
+/** The packs that drive it: the first of those that are changed over by hand, else all. */
+function packInputs({ joining }: BuildDocument, { packs }: KnownBuild): readonly WorkingRow[] {
+  const driving = joining.how === 'switch' ? packs.slice(0, 1) : packs;
+  return driving.flatMap((pack, i) => {
+    const of = i === 0 ? '' : String(i + 1);
+    return [
+      inputRow(`S${of}`, pack.cellsInSeries),
+      inputRow(`Q${of}`, pack.capacityAh),
+      inputRow(`health${of}`, pack.healthPct),
+      inputRow(`BMS${of}`, pack.bmsCurrentA),
+    ];
+  });
+}
+
+/** What stands behind the terminals while so much flows: one pack, or several behind their diodes. */
+function supplyRows({ machine }: Study, supply: Supply, v: number, t: Traction): readonly WorkingRow[] {
+  const amps = batteryAmps(supply, electricalWatts(machine, t.gear, t.phaseA, v, supply));
+  const feeding = feedingAt(supply, amps);
+  const of =
+    feeding.packs === 1
+      ? CHEMISTRIES[machine.pack.chemistry].name
+      : `of ${String(feeding.packs)} packs side by side, less their diodes’ drop`;
+  return [
+    stepRow('Voc', `Open-circuit volts at half charge, ${of}`, feeding.supply.openVolts, 'V'),
+    stepRow(
+      'Rb',
+      feeding.packs === 1 ? 'Pack with leads' : 'Those packs with leads',
+      feeding.supply.ohm,
+      'ohm',
+    ),
+  ];
+}
+
 /** Motor, pack and controller, as entered. */
 export function powerInputs({ known, build }: Study): readonly WorkingRow[] {
   return [
@@ -59,11 +95,8 @@ export function powerInputs({ known, build }: Study): readonly WorkingRow[] {
     inputRow('ce', known.drive.eddyNms),
     inputRow('G', known.drive.reduction),
     inputRow('eta', known.drive.efficiency),
-    inputRow('S', known.packs[0].cellsInSeries),
-    inputRow('Q', known.packs[0].capacityAh),
-    inputRow('health', known.packs[0].healthPct),
+    ...packInputs(build, known),
     inputRow('Ib max', known.controller.batteryCurrentA),
-    inputRow('BMS', known.packs[0].bmsCurrentA),
     inputRow('I max', known.controller.phaseCurrentA),
     inputRow('Vlvc', known.controller.lowVoltageCutoffV),
     ...(build.controller.limitsSpeed ? [inputRow('v end', known.controller.assistCutoffKmh)] : []),
@@ -93,13 +126,7 @@ export function balanceSteps(study: Study, v: number, t: Traction, gradePct: num
     stepRow('m', 'All masses together', machine.road.massKg, 'kg'),
     stepRow('Crr', 'Rolling at this temperature of the tyres', machine.road.crr, '1'),
     stepRow('rho', 'Air density', machine.road.airDensity, 'kg/m3'),
-    stepRow(
-      'Voc',
-      `Open-circuit volts at half charge, ${CHEMISTRIES[machine.pack.chemistry].name}`,
-      supply.openVolts,
-      'V',
-    ),
-    stepRow('Rb', 'Pack with leads', supply.ohm, 'ohm'),
+    ...supplyRows(study, supply, v, t),
     stepRow('R', 'Winding, warm, with controller', machine.circuitOhm, 'ohm'),
     stepRow('cog', 'Cog in use', t.gear.cogTeeth, 'T'),
     ...(t.gear.hubGear === null ? [] : [stepRow('hub', 'Hub gear in use', t.gear.hubGear, '1')]),

@@ -5,7 +5,13 @@ import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
 import { firstOf } from '../../quantity/first-of.ts';
 import { msToKmh } from '../../quantity/units.ts';
 import { MIXED_RIDING } from '../../ride/stated.ts';
-import { TOLD_H, heldMetres, outlastsTold, wholeMetres, type RangeOutcome } from '../../ride/range.ts';
+import {
+  TOLD_H,
+  heldMetres,
+  outlastsTold,
+  wholeMetres,
+  type RangeOutcome,
+} from '../../ride/range-outcome.ts';
 import type { RideOn, RideOnEnd } from '../../ride/ride-on.ts';
 import type { Study } from '../study.ts';
 import { FORMULA_SOURCES, powerInputs, roadInputs } from './physics-rows.ts';

@@ -58,6 +58,21 @@ describe('a run that is begun', () => {
   });
 });
 
+describe('a step that fails', () => {
+  it('keeps what was typed of the reason for whoever comes back', async () => {
+    usePeople.setState({ who: 'R. Quince' });
+    const [run] = passed(longtail);
+    if (run === undefined) throw new Error('no run');
+    const work = await AtWork.at('bench step', longtail, [run]);
+    await work.press('Fail');
+    await work.type(/^What is wrong/, 'The cup is cross-threaded');
+    const again = await AtWork.at('bench step', longtail, [run]);
+    expect(again.stands(/^What is wrong/)).toBe('The cup is cross-threaded');
+    await again.press('Back');
+    expect(again.page.querySelector('textarea')).toBeNull();
+  });
+});
+
 describe('a hand-over', () => {
   it('waits for every hold point and a name', async () => {
     usePeople.setState({ who: 'R. Quince' });

@@ -221,7 +221,7 @@ export function BenchStage() {
     view,
     step,
     goStep,
-    typed: typed ?? NOTHING_TYPED,
+    typed: typed === undefined ? NOTHING_TYPED : { ...NOTHING_TYPED, ...typed },
     onTyped: (next) => {
       type(bench.build, stepKey, next);
     },

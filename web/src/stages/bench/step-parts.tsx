@@ -1,6 +1,5 @@
 import type { BenchEntry, BenchStep, HoldPoint, Instrument } from '@apple-cart/core';
 import { ChevronLeft, Gauge, ChevronRight, Lock } from 'lucide-react';
-import { useState } from 'react';
 import type { Typed } from '../../state/bench-typed.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { atWords } from './at-words.ts';
@@ -97,14 +96,17 @@ export function TakeReading({
 /** Asks for a reason before a fail or a waiver is written. */
 export function Reason({
   says,
+  words,
+  onWords,
   onKeep,
   onBack,
 }: {
   says: 'fail' | 'waive';
+  words: string;
+  onWords: (words: string) => void;
   onKeep: (words: string) => void;
   onBack: () => void;
 }) {
-  const [words, setWords] = useState('');
   return (
     <form
       className="border-2 border-ink bg-field p-3"
@@ -121,7 +123,7 @@ export function Reason({
           value={words}
           maxLength={1000}
           onChange={(event) => {
-            setWords(event.target.value);
+            onWords(event.target.value);
           }}
         />
       </label>

@@ -110,7 +110,6 @@ function outsideOf(judged: ReturnType<typeof judgeEvidence>): readonly number[] 
 export function StepAnswer({ bench, step, typed, onTyped, onGo }: StepProps) {
   const system = useSettings((state) => state.units);
   const { who, remember } = usePeople();
-  const [asking, setAsking] = useState<'fail' | 'waive'>();
   const [trouble, setTrouble] = useState('');
   const { point } = step;
   const found = { ...NOTHING_FOUND, ...findingsOf(point.evidence, typed, system) };
@@ -143,7 +142,6 @@ export function StepAnswer({ bench, step, typed, onTyped, onGo }: StepProps) {
       () => {
         setTrouble('');
         onTyped(NOTHING_TYPED);
-        setAsking(undefined);
         if (says === 'pass' || says === 'waive') onGo(step.number + 1);
       },
       () => {
@@ -166,26 +164,38 @@ export function StepAnswer({ bench, step, typed, onTyped, onGo }: StepProps) {
         onJudge={pass}
       />
       {point.evidence.kind === 'readings' && MEASURED.has(point.instrument) && (
-        <TakeReading bench={bench} point={point} onTyped={onTyped} />
+        <TakeReading
+          bench={bench}
+          point={point}
+          onTyped={(next) => {
+            onTyped({ ...next, asking: typed.asking, reason: typed.reason });
+          }}
+        />
       )}
       <Photographs bench={bench} point={point} />
       <WhoField />
-      {asking === undefined ? (
+      {typed.asking === '' ? (
         <Buttons
           why={why}
           silent={locked || who.trim() === ''}
           guards={point.guards}
           onPass={pass}
-          onAsk={setAsking}
+          onAsk={(asking) => {
+            onTyped({ ...typed, asking });
+          }}
         />
       ) : (
         <Reason
-          says={asking}
+          says={typed.asking}
+          words={typed.reason}
+          onWords={(reason) => {
+            onTyped({ ...typed, reason });
+          }}
           onKeep={(words) => {
-            write(asking, words);
+            if (typed.asking !== '') write(typed.asking, words);
           }}
           onBack={() => {
-            setAsking(undefined);
+            onTyped({ ...typed, asking: '', reason: '' });
           }}
         />
       )}

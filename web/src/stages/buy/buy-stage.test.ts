@@ -2,7 +2,7 @@
 import { fireEvent } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { withQuantity, type BuildDocument } from '@apple-cart/core';
-import { courier, longtail } from '@apple-cart/core/test';
+import { courier, longtail, sample } from '@apple-cart/core/test';
 import { useSettings } from '../../state/settings-store.ts';
 import { AtWork } from '../../test/at-work.ts';
 import { showsPages } from '../../test/pages.ts';
@@ -136,6 +136,20 @@ describe('the line’s own panel', () => {
     expect(work.text).toContain('Fits together?');
     expect(work.text).toContain('Charger’s volts against the pack');
     expect(work.text).toContain('On the shelf');
+  });
+
+  it('holds the plugs of its own pack together, where there are several', async () => {
+    const second = { name: 'Rear box', join: 'switch', nominalV: 48, cellsInSeries: 13 } as const;
+    const two = sample({ drive: { name: 'Hub' }, pack: { name: 'Front box' }, second });
+    const work = await AtWork.at('buy list', two);
+    const chargers = [...work.page.querySelectorAll('button')].filter((button) =>
+      button.textContent.startsWith('each pack is charged by its own'),
+    );
+    const last = chargers.at(-1);
+    if (chargers.length !== 2 || last === undefined) throw new Error('two chargers');
+    await work.do(() => fireEvent.click(last));
+    expect(work.text).toContain('P4, charging');
+    expect(work.text).not.toContain('P2, charging');
   });
 });
 

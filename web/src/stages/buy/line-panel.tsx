@@ -28,12 +28,16 @@ const Block = ({ title, children }: { title: string; children: ReactNode }) => (
   </section>
 );
 
-/** Components of the harness that a line is: their plugs have to fit as well. */
+type Line = NonNullable<Row['line']>;
+
+/** Components of the harness that a line is, of the pack that it is of: their plugs have to fit as well. */
 const COMPONENTS: Readonly<Record<string, readonly string[]>> = {
   motor: ['motor', 'motor-2'],
-  pack: ['pack', 'pack-2', 'pack-3', 'pack-4'],
-  charger: ['charger', 'charger-2', 'charger-3', 'charger-4'],
+  pack: ['pack'],
+  charger: ['charger'],
   controller: ['controller'],
+  'second-controller': ['controller-2'],
+  'programming-lead': ['programmer'],
   display: ['display'],
   throttle: ['throttle'],
   'assist-sensor': ['assist'],
@@ -43,11 +47,15 @@ const COMPONENTS: Readonly<Record<string, readonly string[]>> = {
   key: ['key'],
   converter: ['converter'],
   combiner: ['combiner'],
+  'light-cells': ['light-cells'],
 };
 
+const componentsOf = ({ rule, pack = 0 }: Line): readonly string[] | undefined =>
+  COMPONENTS[rule]?.map((id) => (pack === 0 ? id : `${id}-${String(pack + 1)}`));
+
 /** How the plugs of a line stand, as the wiring stage has them. */
-function Plugs({ rule, verdict }: { rule: string; verdict: Verdict }) {
-  const parts = COMPONENTS[rule] ?? [];
+function Plugs({ line, verdict }: { line: Line; verdict: Verdict }) {
+  const parts = componentsOf(line) ?? [];
   const wires = verdict.wiring.wires.filter(
     ({ cable }) => parts.includes(cable.fromComponent) || parts.includes(cable.toComponent),
   );
@@ -88,14 +96,14 @@ function Fits({ row, verdict }: { row: Row; verdict: Verdict }) {
           </p>
         </div>
       ))}
-      <Plugs rule={line.rule} verdict={verdict} />
+      <Plugs line={line} verdict={verdict} />
       {line.ask !== '' && (
         <div className="flex items-start gap-2.5 border-b border-hair py-1.5">
           <StateMark state="unknown" size={15} />
           <p className="leading-snug">{line.ask}</p>
         </div>
       )}
-      {found.length === 0 && line.ask === '' && COMPONENTS[line.rule] === undefined && (
+      {found.length === 0 && line.ask === '' && componentsOf(line) === undefined && (
         <p className="border-b border-hair py-1.5 text-ink2">
           Nothing that a check could say: hold it against the old one.
         </p>

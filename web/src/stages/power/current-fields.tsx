@@ -28,8 +28,6 @@ export function CurrentFields() {
     edit((d) => withSection(d, 'cabling', part), label);
   };
   const { known } = verdict;
-  const leads = document.drive.commutation === 'brushes' ? 'Motor lead' : 'Phase lead';
-  const outside = inUse(document, 'cabling.phaseMm');
   return (
     <>
       {document.packs.length > 1 && <PackTabs document={document} />}
@@ -126,18 +124,28 @@ export function CurrentFields() {
         />
         {cabling.inrush === 'resistor' && <NumberField path="cabling.preChargeOhm" />}
       </FieldGroup>
-      <FieldGroup title={outside ? `Controller and ${leads.toLowerCase()}s` : 'Controller'}>
-        <NumberField path="controller.ratedV" />
-        <NumberField path="controller.capacitorUf" />
-        {outside && (
-          <>
-            <NumberField path="cabling.phaseMm" label={`${leads}, one way`} />
-            <NumberField path="cabling.phaseMm2" label={leads} note={gauge(known.cabling.phaseMm2)} />
-            <NumberField path="cabling.phaseConnectorA" />
-          </>
-        )}
-      </FieldGroup>
+      <ControllerSide />
     </>
+  );
+}
+
+/** What the controller stands, and its leads to the motor where they are not the motor's own. */
+function ControllerSide() {
+  const { document, verdict } = useStage();
+  const leads = document.drive.commutation === 'brushes' ? 'Motor lead' : 'Phase lead';
+  const outside = inUse(document, 'cabling.phaseMm');
+  return (
+    <FieldGroup title={outside ? `Controller and ${leads.toLowerCase()}s` : 'Controller'}>
+      <NumberField path="controller.ratedV" />
+      <NumberField path="controller.capacitorUf" />
+      {outside && (
+        <>
+          <NumberField path="cabling.phaseMm" label={`${leads}, one way`} />
+          <NumberField path="cabling.phaseMm2" label={leads} note={gauge(verdict.known.cabling.phaseMm2)} />
+          <NumberField path="cabling.phaseConnectorA" />
+        </>
+      )}
+    </FieldGroup>
   );
 }
 
