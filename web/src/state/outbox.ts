@@ -65,9 +65,9 @@ let timer: ReturnType<typeof setTimeout> | undefined;
 let failures = 0;
 
 /** The server has it: it stays in view until it is read from there. */
-function hasArrived({ seq, refused: _, ...errand }: Waiting): void {
+function hasArrived(errand: Waiting): void {
   useOutbox.setState(({ waiting, sent }) => ({
-    waiting: waiting.filter((one) => one.seq !== seq),
+    waiting: waiting.filter((one) => one.seq !== errand.seq),
     sent: [...sent, errand],
   }));
 }

@@ -10,7 +10,6 @@ describe('what was read', () => {
       queryKey: ['a list'],
       queryFn: () => (answers ? Promise.resolve('read') : Promise.reject(new ApiError(400, 'no'))),
     };
-    await queryClient.fetchQuery(query);
     const leave = new QueryObserver(queryClient, query).subscribe(() => undefined);
     expect(await hasRead(['a list'])).toBe(true);
     answers = false;
