@@ -31,7 +31,10 @@ function StageLink({ stage, number }: { stage: StageVerdict; number: number }) {
         <b className="head block text-[15px] font-semibold group-aria-[current=page]:font-extrabold">
           {name}
         </b>
-        <span className="block truncate text-[12px] text-ink2 max-tablet:hidden max-bench:hidden">
+        <span
+          title={stage.words}
+          className="block truncate text-[12px] tracking-[-.01em] text-ink2 max-tablet:hidden max-bench:hidden"
+        >
           {stage.words}
         </span>
       </span>

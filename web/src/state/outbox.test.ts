@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { openDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { RecordRequest } from '@apple-cart/contracts';
 import { enqueue, flush, onKept, takeOut, useOutbox } from './outbox.ts';
@@ -106,6 +107,25 @@ describe('the queue of this browser', () => {
     await vi.advanceTimersByTimeAsync(60_000);
     expect(heard.length).toBeGreaterThan(2);
     expect(shown()).toEqual([]);
+    onKept(() => Promise.resolve(true));
+  });
+
+  it('reads back what another window has sent of it', async () => {
+    let heard = 0;
+    onKept(() => {
+      heard += 1;
+      return Promise.resolve(true);
+    });
+    server.next = () => 'away';
+    await enqueue({ what: 'record', build: 'b', record: record('entry-600001') });
+    await flush();
+    expect([useOutbox.getState().waiting.length, heard]).toEqual([1, 0]);
+    // The other window had a better line, and took it out of the queue that both have.
+    const queue = await openDB('apple-cart-outbox', 1);
+    await queue.clear('out');
+    queue.close();
+    await flush();
+    expect([useOutbox.getState().waiting.length, heard]).toEqual([0, 1]);
     onKept(() => Promise.resolve(true));
   });
 

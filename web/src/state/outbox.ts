@@ -42,9 +42,14 @@ const database = (): Promise<IDBPDatabase<Outbox>> =>
     },
   }));
 
+/** Shows what waits. What no longer does has been sent, from here or from another window: it stays in view until it is read back. */
 async function show(): Promise<readonly Waiting[]> {
   const all = (await (await database()).getAll('out')) as Waiting[];
-  useOutbox.setState({ waiting: all });
+  const still = new Set(all.map(({ seq }) => seq));
+  useOutbox.setState(({ waiting, sent }) => ({
+    waiting: all,
+    sent: [...sent, ...waiting.filter(({ seq }) => !still.has(seq))],
+  }));
   return all;
 }
 
@@ -63,14 +68,6 @@ export const onKept = (listener: Heard): void => {
 let running: Promise<void> | undefined;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let failures = 0;
-
-/** The server has it: it stays in view until it is read from there. */
-function hasArrived(errand: Waiting): void {
-  useOutbox.setState(({ waiting, sent }) => ({
-    waiting: waiting.filter((one) => one.seq !== errand.seq),
-    sent: [...sent, errand],
-  }));
-}
 
 /** Has the page read what has arrived; where that fails on a weak line, it is tried again. */
 async function readBack(): Promise<void> {
@@ -97,7 +94,7 @@ async function run(): Promise<void> {
       failures = 0;
       useOutbox.setState({ away: false });
       await (await database()).delete('out', next.seq);
-      hasArrived(next);
+      await show();
       await readBack();
     } catch (problem) {
       if (
@@ -151,6 +148,7 @@ export async function enqueue(errand: Errand): Promise<void> {
 
 /** Takes out what the server will never take. */
 export async function takeOut(seq: number): Promise<void> {
+  useOutbox.setState(({ waiting }) => ({ waiting: waiting.filter((one) => one.seq !== seq) }));
   await (await database()).delete('out', seq);
   await show();
 }
