@@ -141,6 +141,8 @@ describe('a machine on packs behind diodes', () => {
     const alike = evaluate(strong(HIGH, HIGH));
     const working = alike.figures.find((f) => f.id === 'hill')?.working.steps ?? [];
     expect(working.find(({ symbol }) => symbol === 'Voc')?.label).toContain('of 2 packs side by side');
+    const higher = one?.figures.find((f) => f.id === 'hill')?.working.steps ?? [];
+    expect(higher.find(({ symbol }) => symbol === 'Voc')?.label).toContain('of the highest pack');
     expect(one?.findings.some(({ title }) => title.includes('worked out on'))).toBe(false);
   });
 

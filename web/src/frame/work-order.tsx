@@ -33,7 +33,7 @@ function StageLink({ stage, number }: { stage: StageVerdict; number: number }) {
         </b>
         <span
           title={stage.words}
-          className="block truncate text-[12px] tracking-[-.01em] text-ink2 max-tablet:hidden max-bench:hidden"
+          className="block truncate text-[12px] text-ink2 max-tablet:hidden max-bench:hidden"
         >
           {stage.words}
         </span>

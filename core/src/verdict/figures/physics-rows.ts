@@ -70,10 +70,12 @@ function packInputs({ joining }: BuildDocument, { packs }: KnownBuild): readonly
 function supplyRows({ machine }: Study, supply: Supply, v: number, t: Traction): readonly WorkingRow[] {
   const amps = batteryAmps(supply, electricalWatts(machine, t.gear, t.phaseA, v, supply));
   const feeding = feedingAt(supply, amps);
-  const of =
-    feeding.packs === 1
+  const alone =
+    supply.behind === undefined
       ? CHEMISTRIES[machine.pack.chemistry].name
-      : `of ${String(feeding.packs)} packs side by side, less their diodes’ drop`;
+      : 'of the highest pack, less its diode’s drop';
+  const of =
+    feeding.packs === 1 ? alone : `of ${String(feeding.packs)} packs side by side, less their diodes’ drop`;
   return [
     stepRow('Voc', `Open-circuit volts at half charge, ${of}`, feeding.supply.openVolts, 'V'),
     stepRow(
