@@ -7,11 +7,12 @@ const began = Date.now();
 const failed = await sideBySide(
   [
     ['unit', []],
+    // The lint reads what the types have written down.
+    ['check:types', []],
     [
       'check:lint',
       ['--cache', '--cache-strategy', 'content', '--cache-location', 'node_modules/.cache/eslint/'],
     ],
-    ['check:types', []],
     ['check:layers', []],
     // Beside the usual place, which a run without a cache clears away.
     ['check:format', ['--cache', '--cache-location', 'node_modules/.cache/prettier-check/cache']],

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { RUNS, sample } from '../test/sample.ts';
+import { sample, runs } from '../test/sample.ts';
 import { cellLayout } from '../power-chain/cell-layout.ts';
 import { cellBox, type CellRows } from './cell-box.ts';
 import { knownBuild } from './known.ts';
@@ -68,7 +68,7 @@ describe('a box of cells', () => {
           }
         },
       ),
-      { ...RUNS, numRuns: 40 },
+      runs(40),
     );
   });
 });

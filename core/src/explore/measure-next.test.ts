@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { WALK } from '../fit/walk.ts';
-import { RUNS, anyBuild, sample } from '../test/sample.ts';
+import { anyBuild, sample, runs } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { measureNext } from './measure-next.ts';
 import { tandem } from '../test/demo.ts';
@@ -55,7 +55,7 @@ describe('what to measure next', () => {
           expect(['assumed', 'unknown', undefined]).toContain(items[i]?.known?.source);
         }
       }),
-      { ...RUNS, numRuns: 20 },
+      runs(20),
     );
   });
 });
@@ -84,7 +84,7 @@ describe('the walk round the bicycle', () => {
           }
         }
       }),
-      { ...RUNS, numRuns: 40 },
+      runs(40),
     );
   });
 });

@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { QuantityPath } from '../document/document.ts';
 import { kmhToMs } from '../quantity/units.ts';
-import { RUNS, anyBuild, sample } from '../test/sample.ts';
+import { RUNS, anyBuild, sample, runs } from '../test/sample.ts';
 import type { BrakeKind } from '../document/choices.ts';
 import { knownBuild } from '../document/known.ts';
 import { evaluate } from '../verdict/evaluate.ts';
@@ -207,7 +207,7 @@ describe('every check, over many builds', () => {
         const ids = checks(build).map((c) => c.id);
         expect(new Set(ids).size).toBe(ids.length);
       }),
-      { ...RUNS, numRuns: 40 },
+      runs(40),
     );
   });
 

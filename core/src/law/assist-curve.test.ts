@@ -5,7 +5,7 @@ import { supplyAt } from '../machine/battery.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { operatingPoint } from '../ride/operating-point.ts';
 import { riderForce } from '../machine/rider.ts';
-import { sample, RUNS } from '../test/sample.ts';
+import { sample, runs } from '../test/sample.ts';
 import { assistCorners, ratioAt, worstPoint } from './assist-curve.ts';
 
 /** Japan's general envelope: 2 below 10 km/h, 2 - (v - 10)/7 to 24, then none (from memory). */
@@ -75,7 +75,7 @@ describe('the envelope of help', () => {
           }
         },
       ),
-      { ...RUNS, numRuns: 60 },
+      runs(60),
     );
   });
 });

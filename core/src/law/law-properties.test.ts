@@ -4,7 +4,7 @@ import type { BuildDocument } from '../document/document.ts';
 import type { SwitchedProfile } from '../document/controller.ts';
 import { wayOf } from '../machine/corners.ts';
 import { CYCLE, number, say } from '../test/law-facts.ts';
-import { RUNS, anyBuild } from '../test/sample.ts';
+import { anyBuild, runs } from '../test/sample.ts';
 import { lawFacts, type LawFacts, type ProfileFacts } from './facts.ts';
 import { judgePlace, type PlaceVerdict } from './judge.ts';
 import { shippedRules } from './rules.ts';
@@ -59,7 +59,7 @@ describe('more power or speed', () => {
           });
         },
       ),
-      { ...RUNS, numRuns: 600 },
+      runs(600),
     );
   });
 });
@@ -98,7 +98,7 @@ describe('what the rider can switch to', () => {
           });
         }
       }),
-      { ...RUNS, numRuns: 40 },
+      runs(40),
     );
   });
 
@@ -116,7 +116,7 @@ describe('what the rider can switch to', () => {
         const [wire, menu] = [ways(withProfiles(build, [], 'yes')), ways(withProfiles(build, [free]))];
         expect(wire.map((w) => w.facts)).toEqual(menu.map((w) => w.facts));
       }),
-      { ...RUNS, numRuns: 20 },
+      runs(20),
     );
   });
 
@@ -127,7 +127,7 @@ describe('what the rider can switch to', () => {
           ways(withProfiles(build, [])).length,
         );
       }),
-      { ...RUNS, numRuns: 20 },
+      runs(20),
     );
   });
 

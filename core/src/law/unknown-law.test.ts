@@ -4,7 +4,7 @@ import type { BuildDocument, QuantityPath } from '../document/document.ts';
 import { knownBuild, knownInUse } from '../document/known.ts';
 import { knownAt, withQuantity, withValue } from '../document/quantity-at.ts';
 import { wayOf } from '../machine/corners.ts';
-import { RUNS, anyBuild } from '../test/sample.ts';
+import { anyBuild, runs } from '../test/sample.ts';
 import { lawFacts } from './facts.ts';
 import { judgeClause, type ClauseVerdict } from './judge-clause.ts';
 import { shippedRules } from './rules.ts';
@@ -35,7 +35,7 @@ const DECIDING: ReadonlySet<string> = new Set([
 ]);
 
 describe('a deciding value that nobody has read', () => {
-  it('leaves no clause green that another plausible value would break (2,000 builds)', () => {
+  it('leaves no clause green that another plausible value would break (700 builds)', () => {
     let turned = 0;
     fc.assert(
       fc.property(anyBuild, fc.nat(), fc.double({ min: 0, max: 1, noNaN: true }), (build, pick, share) => {
@@ -58,8 +58,8 @@ describe('a deciding value that nobody has read', () => {
             expect(other?.state, `${one.clause.source}, ${one.clause.title}, by ${path}`).not.toBe('fail');
         }
       }),
-      { ...RUNS, numRuns: 2000 },
+      runs(700),
     );
-    expect(turned).toBeGreaterThan(100);
+    expect(turned).toBeGreaterThan(35);
   });
 });

@@ -5,7 +5,7 @@ import { assemble } from '../machine/assemble.ts';
 import { normals } from '../quantity/numerics.ts';
 import { readBuild } from '../document/read.ts';
 import { chancesOf } from '../trips/uncertain.ts';
-import { RUNS, sample, type Changes } from '../test/sample.ts';
+import { sample, type Changes, runs } from '../test/sample.ts';
 import type { DriveKind } from '../document/choices.ts';
 import { coastSeconds, type Coasting } from './coasting.ts';
 import { QUANTITY_PATHS } from '../document/document.ts';
@@ -173,7 +173,7 @@ describe('rolling out', () => {
           expect(Math.abs(value(out, 1) - crr)).toBeLessThan(Math.max(0.02 * crr, sd(out, 1)));
         },
       ),
-      { ...RUNS, numRuns: 40 },
+      runs(40),
     );
   });
 

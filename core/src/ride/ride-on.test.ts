@@ -5,7 +5,7 @@ import { assemble } from '../machine/assemble.ts';
 import type { Machine } from '../machine/machine.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import { gearedHub } from '../test/geared-hub.ts';
-import { RUNS, anyBuild } from '../test/sample.ts';
+import { anyBuild, runs } from '../test/sample.ts';
 import { constantSpeedRange } from './range.ts';
 import { wayAt, waysToHold, type Legs } from './ways.ts';
 
@@ -89,7 +89,7 @@ describe('riding on', () => {
         expect(on.endCharge).toBeGreaterThanOrEqual(0);
         expect(Number.isFinite(on.metres)).toBe(true);
       }),
-      { ...RUNS, numRuns: 60 },
+      runs(60),
     );
   });
 });

@@ -7,7 +7,7 @@ import { drawnRoute, profileOf } from '../route/drawn.ts';
 import { evenHill, type Route } from '../route/route.ts';
 import { HAND_THERMAL, handMachine } from '../test/hand-machine.ts';
 import { ALL_OUT, pace, ride } from '../test/rides.ts';
-import { RUNS, anyBuild, sample } from '../test/sample.ts';
+import { anyBuild, sample, runs } from '../test/sample.ts';
 import { climb } from './climb.ts';
 import { EVERYDAY, courseOf } from './course.ts';
 import { systemGap } from './ledger.ts';
@@ -100,7 +100,7 @@ describe('energy', () => {
           expect(one.charge).toBeLessThanOrEqual(1);
         },
       ),
-      { ...RUNS, numRuns: 120 },
+      runs(120),
     );
   });
 

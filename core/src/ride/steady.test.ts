@@ -6,7 +6,7 @@ import type { Machine } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { msToKmh } from '../quantity/units.ts';
 import { HAND_SUPPLY, handMachine } from '../test/hand-machine.ts';
-import { RUNS, anyBuild, sample } from '../test/sample.ts';
+import { RUNS, anyBuild, sample, runs } from '../test/sample.ts';
 import { climb } from './climb.ts';
 import { gradeCurve } from './grade-curve.ts';
 import { axleLoadsKg, gripGradePct, liftGradePct, startGrade } from './start-grade.ts';
@@ -166,7 +166,7 @@ describe('volts and amps, facts of the trade (common practice, no source)', () =
         const volts = topSpeed({ ...machine, pack: more(machine.pack), others }, 0.5);
         expect(volts.moves && volts.v).toBeGreaterThan(top.v);
       }),
-      { ...RUNS, numRuns: 300 },
+      runs(300),
     );
     expect(seen).toBeGreaterThan(20);
   });

@@ -4,7 +4,7 @@ import { withValue } from '../document/quantity-at.ts';
 import { assemble } from '../machine/assemble.ts';
 import { supplyAt, type Supply } from '../machine/battery.ts';
 import { msToKmh } from '../quantity/units.ts';
-import { RUNS, anyBuild, sample, type Changes } from '../test/sample.ts';
+import { anyBuild, sample, type Changes, runs } from '../test/sample.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { againstMagnets, fieldAmps } from './weakening.ts';
 import { electricalWatts, operatingPoint } from './operating-point.ts';
@@ -128,7 +128,7 @@ describe('the field', () => {
           expect(watts).toBeLessThanOrEqual((supply.openVolts ** 2 / (4 * supply.ohm)) * (1 + 1e-6));
         },
       ),
-      { ...RUNS, numRuns: 3000 },
+      runs(3000),
     );
   });
 });

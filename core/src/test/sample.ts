@@ -288,8 +288,16 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
     };
   });
 
-/** Runs of a property: enough to find trouble, few enough for every commit; the seed makes them repeat. A failure is shown as found. */
-export const RUNS = { numRuns: 150, seed: 20260412, endOnFailure: true } as const;
+/** DRAWS=10 draws ten times as many as every commit does: a search that takes hours. */
+const { process } = globalThis as { process?: { env: Readonly<Record<string, string | undefined>> } };
+const TIMES = Number(process?.env['DRAWS'] ?? 1);
+
+/** So many runs of a property; the seed makes them repeat. A failure is shown as found. */
+export const runs = (numRuns: number) =>
+  ({ numRuns: Math.ceil(numRuns * TIMES), seed: 20260412, endOnFailure: true }) as const;
+
+/** Runs of a property: enough to find trouble, few enough for every commit. */
+export const RUNS = runs(150);
 
 /** A build with prices of lines of its parts list, and of everything else in one sum. */
 export const priced = (

@@ -7,7 +7,7 @@ import { tourer as demo } from '../test/demo.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { classLabel } from './class-label.ts';
 import { customerPage } from './customer.ts';
-import { RUNS, anyBuild } from '../test/sample.ts';
+import { anyBuild, runs } from '../test/sample.ts';
 
 const set = (build: BuildDocument, lines: Readonly<Record<string, Partial<ToldSetting>>>): BuildDocument => ({
   ...build,
@@ -131,7 +131,7 @@ describe('the class of a machine as its controller is set', () => {
           expect(told.here.className).toBe(plan.here.className);
         },
       ),
-      { ...RUNS, numRuns: 30 },
+      runs(30),
     );
   });
 });

@@ -6,7 +6,7 @@ import { newBuild } from '../document/template.ts';
 import { phraseText } from '../quantity/phrase.ts';
 import { longtail } from '../test/demo.ts';
 import { evaluate } from '../test/evaluate.ts';
-import { RUNS, anyBuild, priced, sample } from '../test/sample.ts';
+import { anyBuild, priced, runs, sample } from '../test/sample.ts';
 import { customerPage, type CustomerPage } from './customer.ts';
 
 const pageOf = (build: BuildDocument): CustomerPage => customerPage(evaluate(build));
@@ -153,7 +153,7 @@ describe('the page for a customer', () => {
         expect(page.climbs.state).toBe(verdict.figures.find((f) => f.id === 'hill')?.state);
         expect(page.far.state).toBe(verdict.figures.find((f) => f.id === 'range')?.state);
       }),
-      RUNS,
+      runs(80),
     );
   });
 });

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../document/document.ts';
 import { withLine } from '../document/purchase.ts';
 import { part, type Part } from '../parts/part.ts';
-import { RUNS, anyBuild, priced, sample } from '../test/sample.ts';
+import { RUNS, anyBuild, priced, sample, runs } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
 import type { Verdict } from './evaluate.ts';
 import type { Figure, FigureId } from './figure.ts';
@@ -38,23 +38,23 @@ describe('evaluate, over many builds', () => {
         // A starting grade without a limit by grip is said as such; everything else is a number.
         expect(bad.filter((path) => !path.includes('.steps.'))).toEqual([]);
       }),
-      RUNS,
+      runs(100),
     );
   });
 
   it('gives the same answer for the same document', () => {
     fc.assert(
       fc.property(anyBuild, (build) => {
-        // Lines of the list know their parts of the shelf by functions: what they say is compared.
+        // As it is written out: what cannot be written, such as a bound that is not there, is looked at elsewhere.
         const told = (b: BuildDocument) => {
-          const { study, list, ...rest } = evaluate(b);
-          return { ...rest, chain: study.chain, ledger: list.ledger, rows: JSON.stringify(list.rows) };
+          const { study, ...rest } = evaluate(b);
+          return JSON.stringify([rest, study.chain]);
         };
         // A build is what is kept of it: without a minus before its noughts.
         const [one, other] = [0, 1].map(() => JSON.parse(JSON.stringify(build)) as BuildDocument);
         expect(one && told(one)).toEqual(other && told(other));
       }),
-      { ...RUNS, numRuns: 25 },
+      runs(25),
     );
   });
 
@@ -71,7 +71,7 @@ describe('evaluate, over many builds', () => {
           }
         }
       }),
-      { ...RUNS, numRuns: 50 },
+      runs(50),
     );
   });
 

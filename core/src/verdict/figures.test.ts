@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { shippedRules } from '../law/rules.ts';
 import { phraseText } from '../quantity/phrase.ts';
-import { RUNS, anyBuild, sample } from '../test/sample.ts';
+import { anyBuild, sample, runs } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { worstState } from '../check/state.ts';
 import { type Figure, type FigureId } from './figure.ts';
@@ -178,7 +178,7 @@ describe('class', () => {
         if (law.here.outcome === 'outside' && law.here.failing.length > 0)
           expect(stages.find((s) => s.id === 'law')?.words).toBe(`outside by ${String(rows('fail'))}`);
       }),
-      { ...RUNS, numRuns: 120 },
+      runs(120),
     );
   });
 

@@ -5,7 +5,7 @@ import { knownBuild, knownInUse } from '../document/known.ts';
 import { knownAt, withQuantity, withValue } from '../document/quantity-at.ts';
 import { isCounted } from '../document/quantity-spec.ts';
 import { plausibleSpan } from '../machine/span.ts';
-import { RUNS, anyBuild } from '../test/sample.ts';
+import { anyBuild, runs } from '../test/sample.ts';
 import { study } from './study.ts';
 
 /** What a build's checks and links find, by their names. */
@@ -62,7 +62,7 @@ describe('a value that nobody has read', () => {
           if (broken && !lets(id, path)) expect(state, `${id} by ${path}`).not.toBe('fine');
         }
       }),
-      { ...RUNS, numRuns: 2000 },
+      runs(1000),
     );
     expect(turned).toBeGreaterThan(100);
   });

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../document/document.ts';
 import { tourer } from '../test/demo.ts';
 import { evaluate } from '../test/evaluate.ts';
-import { RUNS, anyBuild, type Changes } from '../test/sample.ts';
+import { anyBuild, type Changes, runs } from '../test/sample.ts';
 
 const label = (value: number) => ({ source: 'label' as const, value });
 
@@ -36,7 +36,7 @@ describe('the class of a level', () => {
         const { here, levels } = evaluate(drawn).law;
         if (levels.length > 0) expect(levels.at(-1)?.outcome).toBe(here.outcome);
       }),
-      { ...RUNS, numRuns: 20 },
+      runs(20),
     );
   });
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { knownBuild } from '../document/known.ts';
 import { cellLayout } from '../power-chain/cell-layout.ts';
 import { readings } from '../power-chain/expectations.ts';
-import { RUNS, anyBuild, sample } from '../test/sample.ts';
+import { RUNS, anyBuild, sample, runs } from '../test/sample.ts';
 import { chargePlan, packCard } from '../power-chain/charge-plan.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { lightsVerdict } from '../power-chain/lights.ts';
@@ -34,7 +34,7 @@ describe('whatever the build', () => {
         noNaN(readings(build));
         noNaN(cellLayout(build.packs[0], knownBuild(build).packs[0]).box);
       }),
-      { ...RUNS, numRuns: 80 },
+      runs(80),
     );
   });
 
@@ -47,7 +47,7 @@ describe('whatever the build', () => {
         expect(JSON.stringify(build)).toBe(before);
         expect(steps[0]?.build).toBe(build);
       }),
-      { ...RUNS, numRuns: 25 },
+      runs(25),
     );
   });
 

@@ -6,7 +6,7 @@ import { knownBuild, knownInUse } from '../document/known.ts';
 import { knownAt, withQuantity } from '../document/quantity-at.ts';
 import { sameLink } from '../power-chain/link.ts';
 import { evaluate } from '../test/evaluate.ts';
-import { RUNS, anyBuild } from '../test/sample.ts';
+import { anyBuild, runs } from '../test/sample.ts';
 
 const checksOf = (build: BuildDocument): readonly Check[] => {
   const { fit, power } = evaluate(build);
@@ -42,7 +42,7 @@ describe('a value that becomes unknown', () => {
             ).toBe(true);
         }
       }),
-      { ...RUNS, numRuns: 400 },
+      runs(400),
     );
   });
 
@@ -61,7 +61,7 @@ describe('a value that becomes unknown', () => {
           expect(now, `${link.id} by ${one.path}`).toBeDefined();
         }
       }),
-      { ...RUNS, numRuns: 200 },
+      runs(200),
     );
   });
 });
@@ -79,7 +79,7 @@ describe('every figure of every drawn build', () => {
         expect(range.cruise.holds ? range.cruise.ends : range.cruise.limit).not.toBe('');
         expect(known).toBeDefined();
       }),
-      { ...RUNS, numRuns: 60 },
+      runs(60),
     );
   });
 });

@@ -4,6 +4,7 @@ import { buildDocument } from '../document/document.ts';
 import { readBuild } from '../document/read.ts';
 import { shippedRules } from '../law/rules.ts';
 import { drawn } from '../test/drawn.ts';
+import { runs } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { toldVerdict } from './told-verdict.ts';
 
@@ -31,7 +32,7 @@ describe('builds drawn over the whole schema', () => {
         const told = toldVerdict(evaluate(build), book);
         expect(unfit(told, '')).toEqual([]);
       }),
-      { seed: 20261127, numRuns: 150 },
+      { ...runs(75), seed: 20261127 },
     );
   });
 });

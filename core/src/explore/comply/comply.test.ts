@@ -7,7 +7,7 @@ import { shippedRules } from '../../law/rules.ts';
 import { assemble } from '../../machine/assemble.ts';
 import { wayOf } from '../../machine/corners.ts';
 import { phraseText } from '../../quantity/phrase.ts';
-import { RUNS, anyBuild, sample } from '../../test/sample.ts';
+import { anyBuild, sample, runs } from '../../test/sample.ts';
 import { complyWith, type ComplyPlan } from './comply.ts';
 
 const book = shippedRules();
@@ -271,7 +271,7 @@ describe('a plan for any build, any place (property)', () => {
         expect(stands?.clauses.map((c) => c.state)).toEqual(found.together.after.clauses.map((c) => c.state));
         for (const step of found.steps.slice(0, -1)) expect(step.clears, step.id).not.toEqual([]);
       }),
-      { ...RUNS, numRuns: 40 },
+      runs(40),
     );
   });
 });

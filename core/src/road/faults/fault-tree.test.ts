@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { shippedRules } from '../../law/rules.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import { courier, longtail, tandem, tourer, trike } from '../../test/demo.ts';
-import { RUNS, anyBuild } from '../../test/sample.ts';
+import { anyBuild, runs } from '../../test/sample.ts';
 import { evaluate } from '../../verdict/evaluate.ts';
 import { faultScene } from '../../verdict/fault-scene.ts';
 import type { BuildDocument } from '../../document/document.ts';
@@ -100,7 +100,7 @@ describe('the causes of a symptom', () => {
           expect(yes).toBeLessThan(1);
         }
       }),
-      { ...RUNS, numRuns: 60 },
+      runs(60),
     );
   });
 

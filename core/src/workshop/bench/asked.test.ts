@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../../document/document.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import { courier, longtail, tandem, tourer, trike } from '../../test/demo.ts';
-import { RUNS, anyBuild, sample, type Changes } from '../../test/sample.ts';
+import { anyBuild, sample, type Changes, runs } from '../../test/sample.ts';
 import { holdPointSchema } from './hold-point.ts';
 import { pointsOf, keysOf, pointOf, bandOf, hub, leadAcid } from '../../test/bench-points.ts';
 
@@ -220,7 +220,7 @@ describe('what is asked on the bench is there to be looked at', () => {
           if (probes !== null) expect(probes.black, key).not.toBe(probes.red);
         }
       }),
-      { ...RUNS, numRuns: 40 },
+      runs(40),
     );
     // Black on minus, red on plus: a meter that is turned shows a minus sign where the plug is right.
     expect(pointOf(hub(), 'cold/off').probes).toEqual({

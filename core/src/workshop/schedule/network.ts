@@ -79,12 +79,13 @@ export function backwardPass(
   by: number,
 ): ReadonlyMap<string, number> {
   const starts = new Map<string, number>();
+  // When each has to be done for what follows it.
+  const ends = new Map<string, number>();
   for (const w of inOrder(work).toReversed()) {
-    const followers = work.flatMap((f) =>
-      f.after.filter((a) => a.id === w.id).map((a) => (starts.get(f.id) ?? by) - a.dries),
-    );
-    const end = Math.min(by, ...followers);
-    starts.set(w.id, Math.max(...people.map((p) => subWork(p, end, w.hours))));
+    const end = ends.get(w.id) ?? by;
+    const start = Math.max(...people.map((p) => subWork(p, end, w.hours)));
+    starts.set(w.id, start);
+    for (const { id, dries } of w.after) ends.set(id, Math.min(ends.get(id) ?? by, start - dries));
   }
   return starts;
 }

@@ -69,75 +69,99 @@ interface Plan {
   readonly ride: number;
 }
 
+/** A task that is open, with what it waits for. */
+interface Open extends Omit<Work, 'ready'> {
+  readonly parcels: readonly Parcel[];
+  /** The first day that it is wished for, as an instant. */
+  readonly notBefore: number;
+}
+
 /** Everything that is needed to plan once more under other circumstances. */
 interface Given {
   readonly today: string;
   readonly people: When['people'];
   readonly tasks: readonly Task[];
+  readonly open: readonly Open[];
   readonly parcels: readonly Parcel[];
+  /** Days from today on which each parcel is ordered. */
+  readonly ordered: ReadonlyMap<Parcel, number>;
   readonly calendars: readonly Calendar[];
 }
 
 const leadOf = (parcel: Parcel, guess: 'least' | 'most'): number => parcel.days?.[guess] ?? 0;
 
 /** Noon of the day that a parcel comes; one that is already here or due is there from the beginning. */
-function arrival({ today }: Given, parcel: Parcel, guess: 'least' | 'most', waits = 0): number {
-  const day = daysBetween(today, parcel.orderDay) + waits + leadOf(parcel, guess);
+function arrival({ ordered }: Given, parcel: Parcel, guess: 'least' | 'most', waits = 0): number {
+  const day = (ordered.get(parcel) ?? 0) + waits + leadOf(parcel, guess);
   return day <= 0 ? 0 : startOfDay(day) + POST_H;
 }
 
-/** The open tasks as work that waits for parcels and for other work. */
-function workOf(given: Given, arrivals: ReadonlyMap<Parcel, number>): readonly Work[] {
-  const open = given.tasks.filter((t) => t.took === null);
-  const ids = new Set(open.map((t) => t.id));
+/** The open tasks with the parcels and the other work that they wait for. */
+function openOf(tasks: readonly Task[], parcels: readonly Parcel[], today: string): readonly Open[] {
+  const open = tasks.filter((t) => t.took === null);
   const byId = new Map(open.map((t) => [t.id, t]));
-  return open.map((task): Work => {
+  return open.map((task): Open => {
     const keys = new Set(task.rows.map((r) => r.key));
-    const waits = given.parcels.filter((p) => p.rows.some((r) => keys.has(r.key)));
-    const asked = isDay(task.notBefore) ? startOfDay(daysBetween(given.today, task.notBefore)) : 0;
     return {
       id: task.id,
       hours: task.hours,
-      ready: Math.max(0, asked, ...waits.map((p) => arrivals.get(p) ?? 0)),
-      after: task.after
-        .filter((id) => ids.has(id))
-        .map((id) => {
-          const before = byId.get(id);
-          return { id, dries: before === undefined ? 0 : driesBefore(before, task.id) };
-        }),
+      parcels: parcels.filter((p) => p.rows.some((r) => keys.has(r.key))),
+      notBefore: isDay(task.notBefore) ? startOfDay(daysBetween(today, task.notBefore)) : 0,
+      after: task.after.flatMap((id) => {
+        const before = byId.get(id);
+        return before === undefined ? [] : [{ id, dries: driesBefore(before, task.id) }];
+      }),
     };
   });
 }
 
-function plan(given: Given, arrivals: ReadonlyMap<Parcel, number>, effort: 'quick' | 'full' = 'quick'): Plan {
-  const all = workOf(given, arrivals);
-  // The range run comes after the riding day and never before other work.
-  const work = all.filter((w) => w.id !== 'range-run');
+/** The open tasks as work that waits for parcels and for other work. The range run comes after the riding day and never before other work. */
+const workOf = ({ open }: Given, arrivals: ReadonlyMap<Parcel, number>): readonly Work[] =>
+  open
+    .filter(({ id }) => id !== 'range-run')
+    .map(({ parcels, notBefore, ...work }) => ({
+      ...work,
+      ready: Math.max(0, notBefore, ...parcels.map((p) => arrivals.get(p) ?? 0)),
+    }));
+
+function planned(given: Given, work: readonly Work[], effort: 'quick' | 'full'): Plan {
   const slots = scheduled(work, given.calendars, effort);
   const ride = slots.find((s) => s.id === RIDE)?.end ?? Math.max(0, ...slots.map((s) => s.end));
   return { work, slots, ride };
 }
 
+const plan = (given: Given, arrivals: ReadonlyMap<Parcel, number>): Plan =>
+  planned(given, workOf(given, arrivals), 'full');
+
 const arrivalsOf = (given: Given, guess: 'least' | 'most'): ReadonlyMap<Parcel, number> =>
   new Map(given.parcels.map((p) => [p, arrival(given, p, guess)]));
 
-/** How many days a parcel may be ordered later until the riding day is past a day; undefined where it is past it already. */
-function mayWait(given: Given, parcel: Parcel, lastRide: number): number | undefined {
+/**
+ * How many days a parcel may be ordered later until the riding day is past a day; undefined where it is past it already.
+ * For as long as the work that waits for it begins later than it comes, the plan that is there stands.
+ */
+function mayWait(given: Given, parcel: Parcel, lastRide: number, late: Plan): number | undefined {
+  if (dayOf(late.ride) > lastRide) return undefined;
   const arrivals = new Map(arrivalsOf(given, 'most'));
-  let days: number | undefined;
-  for (let waits = 0; waits <= LONGEST_WAIT; waits += 1) {
-    arrivals.set(parcel, arrival(given, parcel, 'most', waits));
-    if (dayOf(plan(given, arrivals).ride) > lastRide) return days;
-    days = waits;
+  const waiting = new Set(given.open.filter((o) => o.parcels.includes(parcel)).map((o) => o.id));
+  const beginsOf = ({ slots }: Plan): number =>
+    Math.min(...slots.filter((s) => waiting.has(s.id)).map((s) => s.start));
+  let begins = beginsOf(late);
+  for (let waits = 1; waits <= LONGEST_WAIT; waits += 1) {
+    const comes = arrival(given, parcel, 'most', waits);
+    if (comes <= begins) continue;
+    arrivals.set(parcel, comes);
+    const other = planned(given, workOf(given, arrivals), 'quick');
+    if (dayOf(other.ride) > lastRide) return waits - 1;
+    begins = beginsOf(other);
   }
-  return days;
+  return LONGEST_WAIT;
 }
 
 /** How many days an order that is late for a day would have had to be placed earlier: its latest start less its days on the way. */
 function lateOrder(given: Given, parcel: Parcel, lastRide: number): number {
-  const work = workOf(given, arrivalsOf(given, 'most'));
   const latest = backwardPass(
-    work.filter((w) => w.id !== 'range-run'),
+    workOf(given, arrivalsOf(given, 'most')),
     given.calendars,
     startOfDay(lastRide + 1),
   );
@@ -152,16 +176,16 @@ function lateOrder(given: Given, parcel: Parcel, lastRide: number): number {
 function parcelPlan(
   given: Given,
   parcel: Parcel,
-  ride: number,
+  late: Plan,
   wanted: number | undefined,
   decides: boolean,
 ): PlannedParcel {
   const { today } = given;
   const known = parcel.days !== undefined;
-  const waits = known && !parcel.ordered ? mayWait(given, parcel, ride) : undefined;
+  const waits = known && !parcel.ordered ? mayWait(given, parcel, dayOf(late.ride), late) : undefined;
   const byWanted =
     known && !parcel.ordered && wanted !== undefined
-      ? (mayWait(given, parcel, wanted) ?? lateOrder(given, parcel, wanted))
+      ? (mayWait(given, parcel, wanted, late) ?? lateOrder(given, parcel, wanted))
       : undefined;
   return {
     parcel,
@@ -182,11 +206,15 @@ function givenOf(build: BuildDocument, rows: readonly Row[], now: string, learnt
   const { begins } = build.schedule;
   const today = isDay(begins) && daysBetween(now, begins) > 0 ? begins : now;
   const people = peopleOf(build);
+  const tasks = tasksOf(build, rows, learnt);
+  const parcels = parcelsOf(rows.filter(counts), now);
   return {
     today,
     people,
-    tasks: tasksOf(build, rows, learnt),
-    parcels: parcelsOf(rows.filter(counts), now),
+    tasks,
+    open: openOf(tasks, parcels, today),
+    parcels,
+    ordered: new Map(parcels.map((p) => [p, daysBetween(today, p.orderDay)])),
     calendars: people.map(({ week }) => ({ week, firstDay: weekdayOf(today) })).filter(works),
   };
 }
@@ -221,8 +249,8 @@ export function whenOf(build: BuildDocument, rows: readonly Row[], now: string, 
       chain: [],
     };
   const arrivals = arrivalsOf(given, 'most');
-  const late = plan(given, arrivals, 'full');
-  const early = plan(given, arrivalsOf(given, 'least'), 'full');
+  const late = plan(given, arrivals);
+  const early = plan(given, arrivalsOf(given, 'least'));
   const ride = dayOf(late.ride);
   const chain = critical(late.work, calendars, late.slots, RIDE);
   const first = chain[0];
@@ -251,7 +279,7 @@ export function whenOf(build: BuildDocument, rows: readonly Row[], now: string, 
   return {
     ...told,
     tasks,
-    parcels: given.parcels.map((p) => parcelPlan(given, p, ride, lastRide, p === decisive)),
+    parcels: given.parcels.map((p) => parcelPlan(given, p, late, lastRide, p === decisive)),
     ride: { earliest: dayAfter(today, Math.min(dayOf(early.ride), ride)), latest: dayAfter(today, ride) },
     spare: lastRide === undefined ? undefined : lastRide - ride,
     meanwhile: tasks.filter((t) => t.end <= comes && t.cause === undefined).map((t) => t.task),
@@ -293,7 +321,7 @@ export function broughtForward(
   const { latest } = when.ride;
   const told = (what: string, b: BuildDocument, list: readonly Row[] = rows): Forward[] => {
     const given = givenOf(b, list, now, learnt);
-    const ride = dayAfter(given.today, dayOf(plan(given, arrivalsOf(given, 'most'), 'full').ride));
+    const ride = dayAfter(given.today, dayOf(plan(given, arrivalsOf(given, 'most')).ride));
     return [{ what, ride, gained: daysBetween(ride, latest) }];
   };
   const withPeople = (people: BuildDocument['schedule']['people']): BuildDocument => ({
