@@ -32,7 +32,7 @@ export async function startApplication(
   const database = existing ?? join(folder ?? '', 'test.sqlite');
   const snapshot = process.env[SNAPSHOT];
   if (existing === undefined && snapshot !== undefined) await copyFile(snapshot, database);
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/start.ts', '--demo', ...flags], {
+  const child = spawn(process.execPath, ['server/dist/start.mjs', '--demo', ...flags], {
     cwd: root,
     env: { ...process.env, PORT: '0', APPLE_CART_DATABASE: database },
     stdio: ['ignore', 'pipe', 'inherit'],

@@ -207,7 +207,11 @@ export async function chooseFrom(page: Page, button: string, item: string): Prom
 
 /** Opens the menu of the choice with a label and takes the item that says `item`. */
 export async function chooseIn(page: Page, label: string, item: string): Promise<void> {
-  await page.click(`button[aria-label^="${label}:"]`);
+  // What is above may still move it: it is pressed once it stands still.
+  await again(async () => {
+    const button = await page.waitForSelector(`button[aria-label^="${label}:"]`);
+    if (button !== null) await press(button);
+  });
   await page.waitForSelector('[role=menu]');
   await chooseItem(page, item);
   await page.waitForSelector('[role=menu]', { hidden: true });

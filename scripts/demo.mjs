@@ -25,4 +25,4 @@ if (args.includes('--fresh') && existsSync(database)) {
   }
   process.stdout.write(`The database so far was moved to ${aside}\n`);
 }
-keepRunning(process.execPath, ['--import', 'tsx', 'server/src/start.ts', '--demo', ...share]);
+keepRunning(process.execPath, ['server/dist/start.mjs', '--demo', ...share]);

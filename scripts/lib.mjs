@@ -43,16 +43,17 @@ function newest(folder) {
   return time;
 }
 
-/** Builds the web application when a source is newer than the last build. */
+/** Builds the web application and the server when a source is newer than the last build. */
 export function ensureBuilt() {
-  const index = at('web', 'dist', 'index.html');
+  const made = [at('web', 'dist', 'index.html'), at('server', 'dist', 'start.mjs')];
   const sources = Math.max(
     newest(at('web')),
+    newest(at('server')),
     newest(at('core')),
     newest(at('contracts')),
     statSync(at('package-lock.json')).mtimeMs,
   );
-  if (existsSync(index) && statSync(index).mtimeMs > sources) return;
+  if (made.every((path) => existsSync(path) && statSync(path).mtimeMs > sources)) return;
   mustRun('npm', ['run', 'build', '--silent'], 'The build');
 }
 

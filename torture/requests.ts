@@ -83,7 +83,7 @@ export async function requests({ seed, untilMs, rounds }: Bounds): Promise<Repor
   texts.push(JSON.stringify(newBuild('Torture')), JSON.stringify(shippedRules()[0]));
   const ids = ['one', 'two', 'gb', 'ring-38'];
   await inFolder(async (folder) => {
-    const victim = await start(join(folder, 'a.sqlite'), { inEarnest: true });
+    const victim = await start(join(folder, 'a.sqlite'));
     // The thread that judges builds begins with the first question: that is a start, not an answer.
     await send(victim.url, 'POST', '/api/evaluate', 'application/json', JSON.stringify(newBuild('First')));
     const life = { over: false };

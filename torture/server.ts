@@ -2,7 +2,6 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { bundledServer } from './bundle.ts';
 
 const root = resolve(import.meta.dirname, '..');
 
@@ -29,13 +28,11 @@ export interface Victim {
 interface Started {
   /** Bounds the size of its files, in blocks of 512 bytes. */
   readonly limitBlocks?: number;
-  /** As it is started in earnest, with the thread that judges builds; else as one file, which starts faster. */
-  readonly inEarnest?: boolean;
 }
 
 /** Starts the server on a file. */
-export async function start(file: string, { limitBlocks, inEarnest = false }: Started = {}): Promise<Victim> {
-  const command = inEarnest ? ['--import', 'tsx', 'server/src/start.ts'] : [await bundledServer()];
+export async function start(file: string, { limitBlocks }: Started = {}): Promise<Victim> {
+  const command = ['server/dist/start.mjs'];
   const env = { ...process.env, PORT: '0', APPLE_CART_DATABASE: file, APPLE_CART_BACKUPS: 'off' };
   const child =
     limitBlocks === undefined

@@ -40,22 +40,23 @@ export interface Corners {
  * much that a weaker winding no longer gets there. Kt of the fastest (Kt V - h)/(Kt^2 + c) is (h + sqrt(h^2 + V^2 c))/V with
  * h = Th R and c = ce R. Derived.
  */
-function fastest(build: BuildDocument, unknown: readonly Known[]): BuildDocument {
+function fastest(build: BuildDocument, unknown: readonly Known[]): Way {
+  const way = wayOf(build);
   const kv = unknown.find((k) => k.path === 'drive.kvRpmPerV');
-  if (kv === undefined) return build;
-  const machine = assembleKnown(build, knownBuild(build));
+  if (kv === undefined) return way;
+  const { machine } = way;
   const { motor, controllerOhm } = machine;
   const { openVolts, ohm } = supplyOn(machine, 1);
   const all = motor.resistance20 + controllerOhm + ohm;
   const [h, c] = [motor.hysteresisNm * all, motor.eddyNms * all];
   const best = torqueConstant((h + Math.sqrt(h * h + openVolts ** 2 * c)) / openVolts);
   const [low, high] = plausibleSpan(kv);
-  return best >= high ? build : withValue(build, kv.path, Math.max(low, best));
+  return best >= high ? way : wayOf(withValue(build, kv.path, Math.max(low, best)));
 }
 
 /** The way with unknown values at the ends that turn a fact up. */
 export const fastCorner = (build: BuildDocument, unknown: readonly Known[], bearings: Bearings): Way =>
-  wayOf(fastest(cornerOf(build, unknown, bearings, 'up'), unknown));
+  fastest(cornerOf(build, unknown, bearings, 'up'), unknown);
 
 /** The corners of a way by what bears on a fact. */
 export function cornersOf({ build, used }: Way, bearings: Bearings): Corners {

@@ -1,6 +1,9 @@
+import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { drawnRoute, profileOf } from '../route/drawn.ts';
 import { evenHill, type Route } from '../route/route.ts';
+import { SURFACES, SURFACE_DATA } from '../route/surface.ts';
+import { runs } from '../test/sample.ts';
 import { EVERYDAY, courseOf, type Pace } from './course.ts';
 
 const PACE: Pace = { cruise: 6, descent: 9, ...EVERYDAY };
@@ -46,6 +49,39 @@ describe('a course', () => {
       PACE,
     );
     expect(list(course.soft)).toEqual([0.004, 0.028, 0.004]);
+  });
+
+  it('has on every piece the ground of the span that was written last, however they lie (property)', () => {
+    const span = fc
+      .tuple(fc.integer({ min: 0, max: 900 }), fc.integer({ min: 1, max: 400 }), fc.constantFrom(...SURFACES))
+      .map(([fromM, long, surface]) => ({ fromM, toM: fromM + long, surface, limitKmh: null }));
+    const stop = fc.record({ atM: fc.integer({ min: 1, max: 1000 }), waitS: fc.integer({ min: 1, max: 9 }) });
+    fc.assert(
+      fc.property(
+        fc.array(span, { maxLength: 12 }),
+        fc.uniqueArray(stop, { maxLength: 6, selector: (one) => one.atM }),
+        (spans, stops) => {
+          const { count, end, soft, wait } = courseOf(level([400, 600], { spans, stops }), STILL, PACE);
+          for (let i = 0; i < count; i += 1) {
+            const middle = ((end[i - 1] ?? 0) + (end[i] ?? 0)) / 2;
+            const last = spans.findLast((s) => s.fromM <= middle && s.toM >= middle);
+            expect(soft[i]).toBe(SURFACE_DATA[last?.surface ?? 'paved'].adds);
+            expect(wait[i]).toBe(stops.find((s) => s.atM === end[i])?.waitS ?? NaN);
+          }
+        },
+      ),
+      runs(300),
+    );
+  });
+
+  it('is the same road in every wind, and however hard is braked', () => {
+    const bent = { ...evenHill('Up', 300, 4), andBack: true };
+    const calm = courseOf(bent, STILL, PACE);
+    const blown = courseOf(bent, { speed: 5, fromDeg: undefined }, { ...PACE, brake: 3 });
+    expect(list(blown.ahead).every((v) => v === 5)).toBe(true);
+    expect(list(calm.ahead).every((v) => v === 0)).toBe(true);
+    expect(list(blown.sine)).toEqual(list(calm.sine));
+    expect(list(courseOf(bent, STILL, PACE).endLimit)).toEqual(list(calm.endLimit));
   });
 
   it('says how fast a piece may end, so that the brakes do for everything after it (v^2 = 2 b x)', () => {

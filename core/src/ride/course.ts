@@ -1,6 +1,6 @@
 import { pieces, routeLengthM } from '../route/profile.ts';
 import type { Piece } from '../route/profile.ts';
-import type { Route } from '../route/route.ts';
+import type { RoadSpan, Route } from '../route/route.ts';
 import { SURFACE_DATA } from '../route/surface.ts';
 import { kmhToMs } from '../quantity/units.ts';
 
@@ -56,6 +56,23 @@ interface Leg extends Piece {
 /** Breakpoints nearer than this are one, m. */
 const SAME_M = 0.01;
 
+/** What lies along a route where one goes on and never back: of those that lie over each other, the one written last. */
+function spansAlong(spans: Route['spans']): (at: number) => RoadSpan | undefined {
+  const waiting = spans.map((span, order) => ({ span, order })).sort((a, b) => a.span.fromM - b.span.fromM);
+  let [next, open] = [0, [] as typeof waiting];
+  return (at) => {
+    for (let one = waiting[next]; one !== undefined && one.span.fromM <= at; one = waiting[next]) {
+      open.push(one);
+      next += 1;
+    }
+    if (open.some(({ span }) => span.toM < at)) open = open.filter(({ span }) => span.toM >= at);
+    return open.reduce<(typeof waiting)[number] | undefined>(
+      (last, one) => (last === undefined || one.order > last.order ? one : last),
+      undefined,
+    )?.span;
+  };
+}
+
 /** One way along a route, cut at every change of grade, surface, limit and at every stop. */
 function oneWay(route: Route, sideways: number): readonly Leg[] {
   const length = routeLengthM(route);
@@ -68,6 +85,9 @@ function oneWay(route: Route, sideways: number): readonly Leg[] {
     .sort((a, b) => a - b)
     .filter((x, i, all) => i === 0 || x - (all[i - 1] ?? 0) > SAME_M);
   const straight = pieces(route.profile);
+  const spanAt = spansAlong(route.spans);
+  const stops = route.stops.toSorted((a, b) => a.atM - b.atM);
+  let ahead = 0;
   const legs: Leg[] = [];
   let at = 0;
   for (let i = 1; i < cuts.length; i += 1) {
@@ -76,8 +96,9 @@ function oneWay(route: Route, sideways: number): readonly Leg[] {
     while (at < straight.length - 1 && (straight[at + 1]?.fromM ?? Infinity) <= middle) at += 1;
     const piece = straight[at];
     if (piece === undefined) continue;
-    const span = route.spans.findLast((s) => s.fromM <= middle && s.toM >= middle);
-    const stop = route.stops.find((s) => Math.abs(s.atM - to) <= SAME_M);
+    const span = spanAt(middle);
+    while ((stops[ahead]?.atM ?? Infinity) < to - SAME_M) ahead += 1;
+    const stop = stops[ahead];
     legs.push({
       ...piece,
       fromM: from,
@@ -85,7 +106,7 @@ function oneWay(route: Route, sideways: number): readonly Leg[] {
       soft: SURFACE_DATA[span?.surface ?? 'paved'].adds,
       limit: span?.limitKmh === null || span === undefined ? Infinity : kmhToMs(span.limitKmh),
       bend: Infinity,
-      wait: stop?.waitS ?? NaN,
+      wait: stop !== undefined && stop.atM <= to + SAME_M ? stop.waitS : NaN,
     });
   }
   if (route.recorded !== null) setBends(legs, sideways);
@@ -122,45 +143,74 @@ function turned(legs: readonly Leg[]): readonly Leg[] {
 /** A bend is never so tight that it stops a rider, m/s. */
 const SLOWEST_BEND = 2;
 
-/** Everything that is ridden: there, back where it comes back, as often as it is ridden. */
-export function courseOf(route: Route, wind: Wind, pace: Pace): Course {
-  const there = oneWay(route, pace.sideways);
+/** What a course is whatever blows: the legs one after the other, as columns, and how fast their bends are taken. */
+interface Ground extends Pick<
+  Course,
+  'count' | 'end' | 'sine' | 'cosine' | 'soft' | 'limit' | 'wait' | 'metres'
+> {
+  readonly sideways: number;
+  readonly bearing: readonly (number | null)[];
+  readonly bend: Float64Array;
+  readonly lengthM: Float64Array;
+}
+
+function groundOf(route: Route, sideways: number): Ground {
+  const there = oneWay(route, sideways);
   const round = route.andBack ? [...there, ...turned(there)] : there;
   const legs = Array.from({ length: route.times }, () => round).flat();
-  const column = (of: (leg: Leg) => number): Float64Array => new Float64Array(legs.map(of));
+  const column = (of: (leg: Leg) => number): Float64Array => Float64Array.from(legs, of);
   let metres = 0;
-  const tangent = (leg: Leg): number => leg.gradePct / 100;
-  const angle = (leg: Leg): number | undefined =>
-    wind.fromDeg === undefined || leg.bearingDeg === null
-      ? undefined
-      : ((wind.fromDeg - leg.bearingDeg) * Math.PI) / 180;
-  const limit = column((leg) => leg.limit);
-  const endLimit = new Float64Array(legs.length).fill(Infinity);
-  // From the end backwards: what a piece is left with at most, so that braking is enough for all that follows.
-  let next = Infinity;
-  for (let i = legs.length - 1; i >= 0; i -= 1) {
-    const leg = legs[i];
-    if (leg === undefined) continue;
-    const after = Math.min(
-      next,
-      Math.max(SLOWEST_BEND, legs[i + 1]?.bend ?? Infinity),
-      legs[i + 1]?.limit ?? Infinity,
-    );
-    const allowed = Number.isNaN(leg.wait) ? after : 0;
-    endLimit[i] = allowed;
-    next = Math.min(leg.limit, Math.sqrt(allowed * allowed + 2 * pace.brake * leg.lengthM));
-  }
+  const cosine = column(({ gradePct }) => 1 / Math.sqrt(1 + (gradePct / 100) ** 2));
   return {
+    sideways,
     count: legs.length,
     end: column((leg) => (metres += leg.lengthM)),
-    sine: column((leg) => tangent(leg) / Math.sqrt(1 + tangent(leg) ** 2)),
-    cosine: column((leg) => 1 / Math.sqrt(1 + tangent(leg) ** 2)),
+    sine: column(({ gradePct }) => gradePct / 100 / Math.sqrt(1 + (gradePct / 100) ** 2)),
+    cosine,
     soft: column((leg) => leg.soft),
-    ahead: column((leg) => wind.speed * Math.cos(angle(leg) ?? 0)),
-    across: column((leg) => wind.speed * Math.sin(angle(leg) ?? 0)),
-    limit,
-    endLimit,
+    limit: column((leg) => leg.limit),
     wait: column((leg) => leg.wait),
     metres,
+    bearing: legs.map((leg) => leg.bearingDeg),
+    bend: column((leg) => leg.bend),
+    lengthM: column((leg) => leg.lengthM),
+  };
+}
+
+/** The ground of a route as it was last asked for: a road is ridden many times, in other winds and by other machines. */
+const grounds = new WeakMap<Route, Ground>();
+
+function groundAlong(route: Route, sideways: number): Ground {
+  const had = grounds.get(route);
+  if (had?.sideways === sideways) return had;
+  const made = groundOf(route, sideways);
+  grounds.set(route, made);
+  return made;
+}
+
+/** From the end backwards: what a piece is left with at most, so that braking is enough for all that follows. */
+function endLimits({ count, bend, limit, wait, lengthM }: Ground, brake: number): Float64Array {
+  const ends = new Float64Array(count);
+  let next = Infinity;
+  for (let i = count - 1; i >= 0; i -= 1) {
+    const after = Math.min(next, Math.max(SLOWEST_BEND, bend[i + 1] ?? Infinity), limit[i + 1] ?? Infinity);
+    const allowed = Number.isNaN(wait[i] ?? NaN) ? after : 0;
+    ends[i] = allowed;
+    next = Math.min(limit[i] ?? Infinity, Math.sqrt(allowed * allowed + 2 * brake * (lengthM[i] ?? 0)));
+  }
+  return ends;
+}
+
+/** Everything that is ridden: there, back where it comes back, as often as it is ridden. */
+export function courseOf(route: Route, wind: Wind, pace: Pace): Course {
+  const ground = groundAlong(route, pace.sideways);
+  const { fromDeg, speed } = wind;
+  const angle = (bearing: number | null): number =>
+    fromDeg === undefined || bearing === null ? 0 : ((fromDeg - bearing) * Math.PI) / 180;
+  return {
+    ...ground,
+    endLimit: endLimits(ground, pace.brake),
+    ahead: Float64Array.from(ground.bearing, (bearing) => speed * Math.cos(angle(bearing))),
+    across: Float64Array.from(ground.bearing, (bearing) => speed * Math.sin(angle(bearing))),
   };
 }

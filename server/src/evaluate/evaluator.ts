@@ -1,5 +1,6 @@
-import { Worker } from 'node:worker_threads';
+import type { Worker } from 'node:worker_threads';
 import type { Issue, RuleBook } from '@apple-cart/core';
+import { thread } from '../thread.ts';
 import type { Answer, Asked } from './evaluate-worker.ts';
 
 /** A verdict as JSON text, or what is wrong with the build. */
@@ -43,9 +44,7 @@ export class Evaluator {
   }
 
   #begin(): Worker {
-    const worker = new Worker(new URL('./boot.mjs', import.meta.url), {
-      workerData: { module: new URL('./evaluate-worker.ts', import.meta.url).href },
-    });
+    const worker = thread('evaluate-worker');
     // Whoever stops the server does not wait for it.
     worker.unref();
     worker.on('message', (answer: Answer) => {

@@ -1,8 +1,9 @@
-import { Worker } from 'node:worker_threads';
+import type { Worker } from 'node:worker_threads';
 import { MOST_LOG_BYTES, type LogProgress, type LogTaken } from '@apple-cart/contracts';
 import type { Recording } from '@apple-cart/core';
 import type { Database } from '../database/database.ts';
 import { Problem } from '../http/problems.ts';
+import { thread } from '../thread.ts';
 import { writeLog, type LogToKeep } from './log-writer.ts';
 import type { FromWorker, ImportTask, ToWorker } from './import-worker.ts';
 
@@ -20,9 +21,7 @@ class Thread {
   ended: (why: Error) => void = () => undefined;
 
   constructor() {
-    this.#worker = new Worker(new URL('../evaluate/boot.mjs', import.meta.url), {
-      workerData: { module: new URL('./import-worker.ts', import.meta.url).href },
-    });
+    this.#worker = thread('import-worker');
     // Whoever stops the server does not wait for it.
     this.#worker.unref();
     this.#worker.on('message', (message: FromWorker) => {

@@ -1,0 +1,22 @@
+// The server and its threads as files of plain JavaScript, which start four times as fast as their sources. They stand in
+// server/dist, so that what is looked for by place is found.
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { build } from 'esbuild';
+import { root } from './lib.mjs';
+
+const { dependencies } = JSON.parse(readFileSync(join(root, 'server/package.json'), 'utf8'));
+const at = (path) => join(root, 'server/src', path);
+await build({
+  entryPoints: [at('start.ts'), at('evaluate/evaluate-worker.ts'), at('logs/import-worker.ts')],
+  entryNames: '[name]',
+  outExtension: { '.js': '.mjs' },
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  keepNames: true,
+  external: Object.keys(dependencies).filter((name) => !name.startsWith('@apple-cart/')),
+  outdir: join(root, 'server/dist'),
+  logLevel: 'warning',
+});
