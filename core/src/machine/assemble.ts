@@ -211,10 +211,6 @@ function weakeningOf(build: BuildDocument, { controller, drive }: KnownBuild): P
   return { weakening: { amps: Math.min(weakeningA.value, cancelA / 2), cancelA } };
 }
 
-/** Help that comes by turning alone, and no hand on a throttle beside it. */
-const behindCadence = (build: BuildDocument): boolean =>
-  build.controls.assistSensor === 'cadence' && !isThrottle(build);
-
 /** Puts a build together from its known quantities. */
 export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine {
   const { brief, donor, drive, gearing, controller } = known;
@@ -277,7 +273,7 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     ...packs,
     rider: {
       powerW: brief.riderPowerW.value,
-      ease: behindCadence(build) ? EASY_BEHIND_CADENCE : 1,
+      ease: build.controls.assistSensor === 'cadence' ? EASY_BEHIND_CADENCE : 1,
       cadenceMinRpm: brief.cadenceMinRpm.value,
       cadenceMaxRpm: brief.cadenceMaxRpm.value,
     },

@@ -2,7 +2,7 @@ import { cadenceRpm, type Gear } from './driveline.ts';
 
 export interface Rider {
   readonly powerW: number;
-  /** Share of it that is given while the motor has force to spare; all of it where it is missed. */
+  /** Share of it that is given behind the sensor alone while the motor has force to spare; all of it where it is missed. */
   readonly ease: number;
   readonly cadenceMinRpm: number;
   readonly cadenceMaxRpm: number;

@@ -5,7 +5,7 @@ import { roadForce } from '../machine/road-load.ts';
 import { caseCooling, caseSettles } from '../machine/controller-heat.ts';
 import { airCooling, secondsTo, warmthAfter, type SteadyHeat } from '../machine/thermal.ts';
 import { bearableC, heatOf } from './continuous.ts';
-import { partThrottleAmps } from './operating-point.ts';
+import { easeAt, partThrottleAmps } from './operating-point.ts';
 import { traction, type GearChoice } from './traction.ts';
 import { fieldAmps } from './weakening.ts';
 
@@ -83,7 +83,7 @@ export function limitMap(
       if (pull === undefined) throw new TypeError('a speed without its pull');
       const load = roadForce(machine.road, v, gradePct);
       // Legs ease off while the motor has force to spare.
-      const motorN = Math.max(0, Math.min(pull.motorN, load - machine.rider.ease * pull.riderN));
+      const motorN = Math.max(0, Math.min(pull.motorN, load - easeAt(machine, v) * pull.riderN));
       const phaseA = partThrottleAmps(machine, pull.gear, v, motorN);
       const reached = pull.totalN >= load;
       const caseW = controllerLossW(machine, phaseA, fieldAmps(machine, pull.gear, phaseA, v, supply));

@@ -163,6 +163,15 @@ export const handShare = ({ limits, throttleShare }: Machine, v: number): number
   v < limits.handCutoff ? throttleShare : 0;
 
 /**
+ * Share of their power that legs give at a speed while the motor has force to spare. On the share of the way that is ridden
+ * by the hand it is all of it: only a sensor of cadence lets them turn along.
+ */
+export function easeAt(machine: Machine, v: number): number {
+  const { ease } = machine.rider;
+  return ease + (1 - ease) * handShare(machine, v);
+}
+
+/**
  * Watts that motor and controller take from the pack at a phase current, standby included. Where the field is weakened,
  * or a chopper's diode takes its share, the volts count: those of `supply`, or of a pack at half charge.
  */

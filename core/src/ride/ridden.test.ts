@@ -45,6 +45,17 @@ describe('how a machine is ridden, at 25 km/h (worked beforehand)', () => {
     expect(whPerKm(hub({ ...pedals, throttle: 'full' }, LEGS_W), 'resting')).toBeCloseTo(mixed, 9);
   });
 
+  it('behind a sensor of cadence goes no further for a throttle that is never used, and by a fifth for one that is', () => {
+    const cadence: Controls = { assistSensor: 'cadence', throttle: 'none' };
+    const shared = (pct: number): number =>
+      whPerKm(hub({ ...cadence, throttle: 'full', throttleSharePct: pct }, 75), 'helping');
+    const without = whPerKm(hub(cadence, 75), 'helping');
+    expect(shared(0)).toBeCloseTo(without, 9);
+    // On that fifth the legs give all they have beside the hand: the watts mix by the share.
+    expect(shared(20)).toBeCloseTo(0.8 * without + 0.2 * shared(100), 1);
+    expect(shared(100)).toBeLessThan(without - 0.5);
+  });
+
   it.each([
     [40, 6.73],
     [75, 5.15],
@@ -204,7 +215,16 @@ describe('legs', () => {
       return ((way?.riderN ?? NaN) * kmhToMs(kmh)) / machine.chainEfficiency;
     };
     expect(watts({ assistSensor: 'cadence', throttle: 'none' }, 25)).toBeCloseTo(60, 6);
-    expect(watts({ assistSensor: 'cadence', throttle: 'full' }, 25)).toBeCloseTo(100, 6);
+    // Beside a hand on the throttle all of it, on the share of the way that is ridden so.
+    for (const [throttleSharePct, given] of [
+      [0, 60],
+      [20, 68],
+      [100, 100],
+    ] as const)
+      expect(watts({ assistSensor: 'cadence', throttle: 'full', throttleSharePct }, 25)).toBeCloseTo(
+        given,
+        6,
+      );
     expect(watts({ assistSensor: 'torque', throttle: 'none' }, 25)).toBeCloseTo(100, 6);
     const at = (assistSensor: 'cadence' | 'torque') =>
       steadySpeed(

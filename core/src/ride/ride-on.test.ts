@@ -9,9 +9,13 @@ import { anyBuild, runs } from '../test/sample.ts';
 import { constantSpeedRange } from './range.ts';
 import { wayAt, waysToHold, type Legs } from './ways.ts';
 
-/** Ridden by the motor alone unless told, down to its cut-off. */
+/** Ridden by the hand all the way, and by the motor alone unless told, down to its cut-off. */
 const hub = (riderPowerW = 0): Machine =>
-  gearedHub(riderPowerW, { throttle: 'full' }, { lowVoltageCutoffV: 40.3, lowVoltageFoldV: 0, standbyW: 3 });
+  gearedHub(
+    riderPowerW,
+    { throttle: 'full', throttleSharePct: 100 },
+    { lowVoltageCutoffV: 40.3, lowVoltageFoldV: 0, standbyW: 3 },
+  );
 
 const ranged = (machine: Machine, kmh: number, legs: Legs = 'helping') =>
   constantSpeedRange(machine, kmhToMs(kmh), 1, legs);

@@ -5,7 +5,13 @@ import { riderForce } from '../machine/rider.ts';
 import { Bracket, secant } from '../quantity/numerics.ts';
 import { GearBox } from './gear-box.ts';
 import type { MotorHeat, WarmMachine } from './motor-heat.ts';
-import { handShare, operatingPoint, partThrottleAmps, type OperatingPoint } from './operating-point.ts';
+import {
+  easeAt,
+  handShare,
+  operatingPoint,
+  partThrottleAmps,
+  type OperatingPoint,
+} from './operating-point.ts';
 import type { PowerSource } from './power-source.ts';
 import type { Legs } from './ways.ts';
 import { brakingAmps } from './regenerate.ts';
@@ -212,7 +218,7 @@ export class Stepper {
     const wanted = Math.max(0, wantedN);
     const all = riderForce(rider, this.gear, chainEfficiency, v);
     // While the motor has force to spare; what is missing the legs add.
-    if (this.helping) return Math.min(rider.ease * all, wanted);
+    if (this.helping) return Math.min(easeAt(this.m, v) * all, wanted);
     const most = Math.min(all, wanted);
     return Math.min(
       most,

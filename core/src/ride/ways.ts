@@ -5,7 +5,7 @@ import type { Machine } from '../machine/machine.ts';
 import { boardOpensAfter } from '../machine/diodes.ts';
 import { riderForce } from '../machine/rider.ts';
 import { roadForce } from '../machine/road-load.ts';
-import { electricalWatts, handShare, operatingPoint, partThrottleAmps } from './operating-point.ts';
+import { easeAt, electricalWatts, handShare, operatingPoint, partThrottleAmps } from './operating-point.ts';
 
 /** A force this far short (N) still counts as held: it is the rounding of a root, not a want of power. */
 const FORCE_HAIR = 1e-9;
@@ -32,7 +32,7 @@ type Given = Legs | 'pushing';
 
 function riderShare(machine: Machine, gear: Gear, v: number, load: number, legs: Given): number {
   const all = riderForce(machine.rider, gear, machine.chainEfficiency, v);
-  const most = Math.min(legs === 'helping' ? machine.rider.ease * all : all, Math.max(0, load));
+  const most = Math.min(legs === 'helping' ? easeAt(machine, v) * all : all, Math.max(0, load));
   if (legs !== 'resting') return most;
   return Math.min(most, machine.assistRatio === Infinity ? 0 : load / (1 + machine.assistRatio));
 }
@@ -64,7 +64,7 @@ function mixedWay(machine: Machine, gear: Gear, v: number, load: number, pedalle
  * behind the motor push after all where nothing else holds it.
  */
 export const waysToHold = (machine: Machine, v: number, legs: Legs): readonly Way[] =>
-  legs === 'helping' && machine.rider.ease < 1
+  legs === 'helping' && easeAt(machine, v) < 1
     ? [...waysWith(machine, v, legs), ...waysWith(machine, v, 'pushing')]
     : waysWith(machine, v, legs);
 

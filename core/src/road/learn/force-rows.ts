@@ -2,7 +2,7 @@ import { STANDARD_GRAVITY } from '../../quantity/constants.ts';
 import type { Machine } from '../../machine/machine.ts';
 import { warmResistance, wheelForce } from '../../machine/motor.ts';
 import { riderForce } from '../../machine/rider.ts';
-import { electricalWatts, partThrottleAmps } from '../../ride/operating-point.ts';
+import { easeAt, electricalWatts, partThrottleAmps } from '../../ride/operating-point.ts';
 import { TURNING_KG } from '../../ride/stepper.ts';
 import type { Prepared } from './learn-ride.ts';
 
@@ -159,7 +159,7 @@ function legs(p: Prepared, i: number, v: number, load: number): number {
   if (gear === undefined) return 0;
   return Math.min(
     Math.max(0, load),
-    machine.rider.ease * riderForce(machine.rider, gear, machine.chainEfficiency, v),
+    easeAt(machine, v) * riderForce(machine.rider, gear, machine.chainEfficiency, v),
   );
 }
 
