@@ -95,7 +95,7 @@ export const WALK: readonly Station[] = [
     ],
   },
   {
-    name: 'Front wheel',
+    name: 'Fork and the other wheel',
     measures: [
       m(
         'donor.frontOldMm',
