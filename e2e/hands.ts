@@ -205,14 +205,24 @@ export async function chooseFrom(page: Page, button: string, item: string): Prom
   await page.waitForSelector('[role=menu]', { hidden: true });
 }
 
+/** A menu that has not opened by then was not pressed, ms. */
+const OPENS_MS = 30_000;
+
 /** Opens the menu of the choice with a label and takes the item that says `item`. */
 export async function chooseIn(page: Page, label: string, item: string): Promise<void> {
-  // What is above may still move it: it is pressed once it stands still.
-  await again(async () => {
-    const button = await page.waitForSelector(`button[aria-label^="${label}:"]`);
-    if (button !== null) await press(button);
-  });
-  await page.waitForSelector('[role=menu]');
+  // What is above may still move it, and a press beside it opens nothing: a hand presses again.
+  for (let tries = 1; ; tries += 1) {
+    await again(async () => {
+      const button = await page.waitForSelector(`button[aria-label^="${label}:"]`);
+      if (button !== null) await press(button);
+    });
+    try {
+      await page.waitForSelector('[role=menu]', { timeout: OPENS_MS });
+      break;
+    } catch (problem) {
+      if (tries === 4) throw problem;
+    }
+  }
   await chooseItem(page, item);
   await page.waitForSelector('[role=menu]', { hidden: true });
 }

@@ -176,7 +176,7 @@ describe('a search of the shelf', () => {
       { ...runs(100), seed: 20 },
     );
     // The draw is worth something: not all of them were empty.
-    expect(found).toBeGreaterThan(50);
+    expect(found).toBeGreaterThan(30);
   }, 300_000);
 
   it('counts every combination once', () => {
