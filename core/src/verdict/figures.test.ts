@@ -99,6 +99,26 @@ describe('the start', () => {
 });
 
 describe('range', () => {
+  it.each(['range', 'consumption'] as const)(
+    'names in the working of %s by what it is ridden, and what the legs give of themselves',
+    (id) => {
+      const rows = (throttle: 'full' | 'none') => {
+        const build = sample({
+          controls: { assistSensor: 'cadence', throttle, throttleSharePct: { source: 'unknown' } },
+        });
+        return evaluate(build).figures.find((f) => f.id === id)?.working.inputs ?? [];
+      };
+      const share = rows('full').find(({ symbol }) => symbol === 'phi');
+      expect([share?.value, share?.source]).toEqual([20, 'unknown']);
+      const given = (throttle: 'full' | 'none') =>
+        rows(throttle).find(({ label }) => label.startsWith('Given of'))?.value;
+      // 0.6 behind the sensor, all of it on the fifth by the hand.
+      expect(given('full')).toBeCloseTo(68, 9);
+      expect(given('none')).toBeCloseTo(60, 9);
+      expect(rows('none').some(({ symbol }) => symbol === 'phi')).toBe(false);
+    },
+  );
+
   it('is fine when the near end reaches, a look when only the far end does, a stop when none does', () => {
     const { value: near = 0, upTo: far = 0 } = figure('range');
     expect(figure('range', { brief: { distanceKm: near - 1 } }).state).toBe('fine');

@@ -1,9 +1,11 @@
+import { countsUnder } from '../../document/counts-when.ts';
 import { wholeCapacityAh } from '../../machine/battery.ts';
+import { easeAt } from '../../ride/operating-point.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
 import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
 import { firstOf } from '../../quantity/first-of.ts';
-import { msToKmh } from '../../quantity/units.ts';
+import { kmhToMs, msToKmh } from '../../quantity/units.ts';
 import { MIXED_RIDING } from '../../ride/stated.ts';
 import {
   TOLD_H,
@@ -15,6 +17,19 @@ import {
 import type { RideOn, RideOnEnd } from '../../ride/ride-on.ts';
 import type { Study } from '../study.ts';
 import { FORMULA_SOURCES, powerInputs, roadInputs } from './physics-rows.ts';
+
+/** How it is ridden where throttle and pedals both drive it, and what legs give behind a sensor of cadence. */
+function riddenRows({ build, known, machine }: Study): readonly WorkingRow[] {
+  const ease = easeAt(machine, kmhToMs(known.brief.cruiseSpeedKmh.value));
+  return [
+    ...(countsUnder(build, 'controls.throttleSharePct')
+      ? [inputRow('phi', known.controls.throttleSharePct)]
+      : []),
+    ...(ease < 1
+      ? [stepRow('', 'Given of the rider’s power while the motor helps, common practice', 100 * ease, '%')]
+      : []),
+  ];
+}
 
 /** What the range leaves out as it is worked out here; said wherever a range is shown. */
 export const RANGE_LEFT_OUT = [
@@ -123,6 +138,7 @@ export function rangeFigure(study: Study): Figure {
           inputRow('Vn', known.packs[0].nominalV),
           ...roadInputs(study),
           ...powerInputs(study),
+          ...riddenRows(study),
         ],
         steps:
           range.holds && planned !== undefined
@@ -209,7 +225,12 @@ export function consumptionFigure(study: Study): Figure {
           'Pb = (E + 0.3 + I R) I + standby',
           'I = (F / (n eta) + Th + ce omega) / Kt,  F = road load - rider',
         ],
-        inputs: [inputRow('v', known.brief.cruiseSpeedKmh), ...roadInputs(study), ...powerInputs(study)],
+        inputs: [
+          inputRow('v', known.brief.cruiseSpeedKmh),
+          ...roadInputs(study),
+          ...powerInputs(study),
+          ...riddenRows(study),
+        ],
         steps: range.holds
           ? [
               stepRow('Fr', 'Rider’s share of the force', range.riderN, 'N'),
