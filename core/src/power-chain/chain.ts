@@ -9,6 +9,7 @@ import { batteryDemand, phaseDemand, type Demand } from './demand.ts';
 import { cableLinks, hasOwn } from './cable-links.ts';
 import type { HillOpen } from './hill-open.ts';
 import { link, type Link } from './link.ts';
+import { sharedDemands } from './pack-shares.ts';
 import { LOWER, leadOf, plugLimits, type Scene } from './scene.ts';
 import { numbered } from '../document/pack-names.ts';
 
@@ -25,18 +26,27 @@ export interface Chain {
 /** A fuse or breaker carries a little more than its rating without opening (IEC 60269: 1.25 to 1.3, from memory); counted on is less. */
 export const FUSE_HOLDS = 1.1;
 
-/** Packs that carry the current one at a time, or each at first alone; those joined directly carry it together. */
-function carrying({
-  build,
-  known,
-}: Scene): readonly { readonly index: number; readonly packs: readonly Carrier[] }[] {
+/** Packs that carry a current together, and what is asked of them. */
+interface Carrying {
+  readonly index: number;
+  readonly packs: readonly Carrier[];
+  readonly demand: Demand;
+  /** Where others share in, but need not. */
+  readonly alone?: Demand;
+}
+
+/** Packs that carry the current one at a time; those joined directly carry it together, those behind diodes share it. */
+function carrying({ build, known, battery, shared }: Scene): readonly Carrying[] {
   const all = build.packs.map((document, i): Carrier => ({
     document,
     known: known.packs[i] ?? known.packs[0],
   }));
-  return build.joining.how === 'parallel'
-    ? [{ index: 0, packs: all }]
-    : all.map((one, index) => ({ index, packs: [one] }));
+  if (build.joining.how === 'parallel') return [{ index: 0, packs: all, demand: battery }];
+  return all.map((one, index) => ({
+    index,
+    packs: [one],
+    ...(shared === undefined ? { demand: battery } : { demand: shared[index] ?? battery, alone: battery }),
+  }));
 }
 
 interface Carrier {
@@ -48,8 +58,9 @@ const sum = (packs: readonly Carrier[], of: (known: KnownPack) => number): numbe
   packs.reduce((total, pack) => total + of(pack.known), 0);
 
 const cellsLinks = (scene: Scene): readonly Link[] =>
-  carrying(scene).map(({ index, packs }) =>
+  carrying(scene).map(({ index, packs, ...asked }) =>
     link({
+      ...asked,
       id: 'cells',
       pack: index,
       name: numbered(scene.build, 'Cells', index),
@@ -62,7 +73,6 @@ const cellsLinks = (scene: Scene): readonly Link[] =>
           ? [k.cell.parallel, k.cell.continuousA, k.cell.peakA]
           : [k.cellsContinuousA, k.cellsPeakA],
       ),
-      demand: scene.battery,
       failing: 'the cells sag, warm up and age early',
       remedy: [
         LOWER,
@@ -78,17 +88,17 @@ const cellsLinks = (scene: Scene): readonly Link[] =>
   );
 
 const protectionLinks = (scene: Scene): readonly Link[] =>
-  carrying(scene).flatMap(({ index, packs }) => {
+  carrying(scene).flatMap(({ index, packs, ...asked }) => {
     // Without a board nothing opens: that is a check of its own.
     if (packs.every(({ document }) => !hasBoard(document))) return [];
     const amps = sum(packs, (k) => k.bmsCurrentA.value);
     return link({
+      ...asked,
       id: 'bms',
       pack: index,
       name: numbered(scene.build, 'Protection', index),
       limits: { continuousA: amps, peakA: amps },
       inputs: packs.map(({ known: k }) => k.bmsCurrentA),
-      demand: scene.battery,
       failing: 'it will cut out on a hill',
       trips: true,
       remedy: [LOWER, 'fit a protection board rated at or above the controller’s limit.'],
@@ -265,7 +275,9 @@ export function currentChain(
 ): Chain {
   const battery = batteryDemand(build, known, climb, machine, hill);
   const phase = phaseDemand(climb, machine, known, hill);
-  const scene = { build, known, machine, battery, phase };
+  const shares = build.packs.length > 1 && build.joining.how === 'combiner';
+  const shared = shares ? sharedDemands(build, known, machine, battery) : undefined;
+  const scene = { build, known, machine, battery, phase, shared };
   const links = LINKS.flatMap((make) => make(scene) ?? []);
   const judged = links.filter((l) => l.margin !== undefined);
   return {

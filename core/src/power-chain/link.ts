@@ -57,6 +57,8 @@ interface Spec {
   /** Values that nobody has read, of which another usual one would give another answer. */
   readonly turning?: readonly Known[];
   readonly demand: Demand;
+  /** What is asked of it where nothing else shares in: a pack behind a diode, the others lower, empty or off. */
+  readonly alone?: Demand;
   readonly failing: string;
   /** It opens by itself before anything burns: never worse than a look. */
   readonly trips?: true;
@@ -156,6 +158,7 @@ export function link(spec: Spec): Link {
   const holds = continuousA >= demand.continuousA;
   const least: State = holds || spec.trips === true ? 'look' : 'stop';
   const fine = margin >= 0;
+  const alone = fine && spec.alone !== undefined && !bears(limits, spec.alone) ? spec.alone : undefined;
   const short: Phrase = holds
     ? [
         `Holds the hill’s `,
@@ -164,17 +167,28 @@ export function link(spec: Spec): Link {
         qty(demand.peakA, 'A'),
         `: ${spec.failing}.`,
       ]
-    : ['The hill alone takes ', qty(demand.continuousA, 'A'), `: ${spec.failing}.`];
+    : [
+        spec.alone === undefined ? 'The hill alone takes ' : 'Its share of the hill is ',
+        qty(demand.continuousA, 'A'),
+        `: ${spec.failing}.`,
+      ];
+  const judged = { id, pack, cable, name, demand, inputs, source, continuousA, peakA };
+  if (alone !== undefined)
+    return {
+      ...judged,
+      margin,
+      state: 'look',
+      why: [
+        'Carries its share while the other packs feed. Alone, with the others lower, empty or off, it is asked ',
+        qty(alone.peakA, 'A'),
+        `: ${spec.failing}.`,
+      ],
+      remedy: [
+        'Charge all packs alike and ride with all of them, or lower the controller to what one carries.',
+      ],
+    };
   return {
-    id,
-    pack,
-    cable,
-    name,
-    demand,
-    inputs,
-    source,
-    continuousA,
-    peakA,
+    ...judged,
     margin: Number.isFinite(margin) ? margin : undefined,
     state: fine ? 'fine' : least,
     why: fine ? ['Carries what is asked of it.'] : short,

@@ -94,7 +94,12 @@ export function packsStudy(build: BuildDocument): PacksStudy | undefined {
     sharing:
       how === 'switch' || watts === 0
         ? undefined
-        : sharePower(aboard, watts, how, (bus) => bus.openVolts > cutoff, machine.diodeV),
+        : sharePower(
+            aboard,
+            (bus) => (bus.openVolts > cutoff ? { watts, v } : undefined),
+            how,
+            machine.diodeV,
+          ),
     watts,
   };
 }

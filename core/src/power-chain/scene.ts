@@ -15,6 +15,8 @@ export interface Scene {
   readonly machine: Machine;
   readonly battery: Demand;
   readonly phase: Demand;
+  /** What is asked of each pack behind diodes while all of them feed; undefined where they do not share. */
+  readonly shared: readonly Demand[] | undefined;
 }
 
 /** How a remedy begins. */

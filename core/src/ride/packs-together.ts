@@ -59,11 +59,18 @@ interface SharePoint extends BusPoint {
   readonly charges: readonly number[];
 }
 
-export interface Sharing {
+/** How full and how warm the packs of a machine are. */
+export interface PacksState {
+  /** 0 to 1. */
+  readonly charges: readonly number[];
+  /** Of their cells, C. */
+  readonly cellsC: readonly number[];
+}
+
+export interface Sharing extends PacksState {
   readonly steps: readonly SharePoint[];
   readonly hours: number;
-  /** Left in each, 0 to 1. */
-  readonly charges: readonly number[];
+  readonly metres: number;
   /** Given at the bus, and lost in packs and diodes on the way, Wh. */
   readonly outWh: number;
   readonly lostWh: number;
@@ -72,81 +79,139 @@ export interface Sharing {
 }
 
 /** A step takes this share of the charge of the pack that gives most. */
-const STEP_CHARGE = 0.01;
+const STEP_CHARGE = 0.02;
+/** The end is found to this share of a step. */
+const LAST_STEP = 1 / 128;
 /** A pack joined to another settles for this long at most, h. */
 const LONGEST_STEP_H = 0.5;
 const MOST_STEPS = 5000;
+/** Charge that is nothing but rounding. */
+const SLIVER = 1e-9;
+
+/** The packs as a ride begins. */
+export const atFirst = (aboard: readonly PackAboard[]): PacksState => ({
+  charges: aboard.map(({ charge }) => charge),
+  cellsC: aboard.map(({ pack }) => pack.temperatureC),
+});
+
+/** Charge of each that is still to be had; nothing or less where it is empty. */
+const left = (aboard: readonly PackAboard[], { charges, cellsC }: PacksState): readonly number[] =>
+  aboard.map(
+    ({ pack }, k) => (charges[k] ?? 0) - leastCharge(pack.chemistry, cellsC[k] ?? pack.temperatureC),
+  );
+
+/** None of them has more to give than so much of its charge. */
+export const allEmpty = (aboard: readonly PackAboard[], state: PacksState, most = SLIVER): boolean =>
+  left(aboard, state).every((share) => share <= most);
+
+/** Packs on one bus in a state, and what they do there. */
+interface Feeding extends PacksState {
+  readonly watts: number;
+  readonly v: number;
+  readonly supplies: readonly Supply[];
+  readonly now: BusPoint;
+  /** Charge that each loses in an hour. */
+  readonly rates: readonly number[];
+}
+
+/** What is asked of a bus, W, at which speed, m/s; undefined where it cannot be held, or nobody goes on. */
+export type Load = (bus: Supply) => { readonly watts: number; readonly v: number } | undefined;
 
 /**
- * Discharges joined packs at a constant power until `holds` says no, the rest cannot give it, or all are empty. Steps
- * are explicit in charge, with the currents of the beginning of each step; nothing is created or lost: drawn = out +
- * lost, to rounding.
+ * Discharges joined packs until the load says no, the rest cannot give it, or all are empty. Steps are explicit in charge,
+ * with the currents of their middle (second order), the last one halved until the end is found; nothing is created or
+ * lost: drawn = out + lost, to rounding.
+ * @param from where they stand; as they stand aboard where nothing is said
  */
 export function sharePower(
   aboard: readonly PackAboard[],
-  watts: number,
+  load: Load,
   join: 'combiner' | 'parallel',
-  holds: (bus: Supply) => boolean,
   diodeV = 0,
+  from: PacksState = atFirst(aboard),
 ): Sharing {
   const packs = aboard.map(({ pack }) => pack);
   const capacity = packs.map(wholeCapacityAh);
-  let charges = aboard.map(({ charge }) => charge);
-  let cellsC = packs.map((pack) => pack.temperatureC);
-  const isEmpty = (k: number): boolean => {
-    const pack = packs[k];
-    return pack === undefined || (charges[k] ?? 0) <= leastCharge(pack.chemistry, cellsC[k] ?? 25);
-  };
-  let [hours, outWh, lostWh, drawnWh] = [0, 0, 0, 0];
-  const steps: SharePoint[] = [];
-  for (let i = 0; i < MOST_STEPS; i += 1) {
+  /** Undefined where they feed no more. */
+  const feedingIn = (state: PacksState): Feeding | undefined => {
+    if (allEmpty(aboard, state)) return undefined;
+    const { charges, cellsC } = state;
     const supplies = packs.map((pack, k) => supplyAt(pack, charges[k] ?? 0, cellsC[k]));
-    const usable = supplies.map((supply, k) => (isEmpty(k) ? EMPTY : supply));
-    const now = busPoint(usable, watts, join, diodeV);
-    if (now === undefined || packs.every((_, k) => isEmpty(k))) break;
-    const bus = join === 'parallel' ? sideBySide(supplies) : diodesAt(aboard, charges, diodeV, cellsC);
-    if (!holds(bus)) break;
-    steps.push({ hours, charges, ...now });
+    const asked = load(
+      join === 'parallel' ? sideBySide(supplies) : diodesAt(aboard, charges, diodeV, cellsC),
+    );
+    if (asked === undefined) return undefined;
+    const rest = left(aboard, state);
+    const usable = supplies.map((supply, k) => ((rest[k] ?? 0) <= SLIVER ? EMPTY : supply));
+    const now = busPoint(usable, asked.watts, join, diodeV);
+    if (now === undefined) return undefined;
     const rates = packs.map((pack, k) => {
       const amps = now.amps[k] ?? 0;
       return (amps * factor(pack, amps)) / (capacity[k] ?? 1);
     });
     // A pack that is full and still being charged is where a direct joint ends.
-    if (rates.some((rate, k) => rate < 0 && (charges[k] ?? 0) >= 1)) break;
+    if (rates.some((rate, k) => rate < 0 && (charges[k] ?? 0) >= 1)) return undefined;
+    return { ...state, ...asked, supplies, now, rates };
+  };
+  const after = (
+    { charges, cellsC }: PacksState,
+    { rates, now, supplies }: Feeding,
+    dt: number,
+  ): PacksState => ({
+    charges: charges.map((charge, k) => clean(charge - (rates[k] ?? 0) * dt)),
+    cellsC: packs.map((pack, k) => {
+      const lossW = (now.amps[k] ?? 0) ** 2 * ((supplies[k]?.ohm ?? 0) - pack.wiringOhm);
+      return packWarmed(pack, cellsC[k] ?? 25, lossW, dt * 3600);
+    }),
+  });
+  let [hours, metres, outWh, lostWh, drawnWh] = [0, 0, 0, 0, 0];
+  const steps: SharePoint[] = [];
+  let state = from;
+  let here = feedingIn(state);
+  let share = 1;
+  while (here !== undefined && steps.length < MOST_STEPS && share >= LAST_STEP) {
+    const { charges, rates, now } = here;
+    const rest = left(aboard, state);
     const dt = Math.min(
-      LONGEST_STEP_H,
-      STEP_CHARGE / Math.max(...rates.map(Math.abs), 1e-9),
-      ...rates.map((rate, k) => room(charges[k] ?? 0, rate)),
+      share * LONGEST_STEP_H,
+      (share * STEP_CHARGE) / Math.max(...rates.map(Math.abs), 1e-9),
+      ...rates.map((rate, k) => room(charges[k] ?? 0, rest[k] ?? 0, rate)),
     );
+    const middle = feedingIn(after(state, here, dt / 2));
+    const end = middle && after(state, middle, dt);
+    const next = end && feedingIn(end);
+    const goes = end !== undefined && (next !== undefined || allEmpty(aboard, end) || share <= LAST_STEP);
+    if (middle === undefined || end === undefined || !goes) {
+      share /= 2;
+      continue;
+    }
+    steps.push({ hours, charges, ...now });
     hours += dt;
-    outWh += watts * dt;
-    for (const [k, supply] of supplies.entries()) {
-      const amps = now.amps[k] ?? 0;
+    metres += middle.v * dt * 3600;
+    outWh += middle.watts * dt;
+    for (const [k, supply] of middle.supplies.entries()) {
+      const amps = middle.now.amps[k] ?? 0;
       lostWh += amps * (amps * supply.ohm + (join === 'combiner' ? diodeV : 0)) * dt;
       drawnWh += amps * supply.openVolts * dt;
     }
-    charges = charges.map((charge, k) => clean(charge - (rates[k] ?? 0) * dt));
-    cellsC = packs.map((pack, k) => {
-      const lossW = (now.amps[k] ?? 0) ** 2 * ((supplies[k]?.ohm ?? 0) - pack.wiringOhm);
-      return packWarmed(pack, cellsC[k] ?? 25, lossW, dt * 3600);
-    });
+    [state, here] = [end, next];
   }
-  return { steps, hours, charges, outWh, lostWh, drawnWh };
+  return { ...state, steps, hours, metres, outWh, lostWh, drawnWh };
 }
 
 /** An empty pack is cut off by its protection: it gives nothing. */
 const EMPTY: Supply = { openVolts: 0, ohm: 1e9 };
 
 /** Hours until a pack is empty, or full where it is being charged. */
-function room(charge: number, rate: number): number {
-  if (rate > 0) return charge / rate;
+function room(charge: number, left: number, rate: number): number {
+  if (rate > 0) return left / rate;
   return rate < 0 ? (1 - charge) / -rate : Infinity;
 }
 
 /** Rounding must not leave a last sliver that takes for ever. */
 const clean = (charge: number): number => {
-  if (charge < 1e-9) return 0;
-  return charge > 1 - 1e-9 ? 1 : charge;
+  if (charge < SLIVER) return 0;
+  return charge > 1 - SLIVER ? 1 : charge;
 };
 /** Peukert's law is of discharge; on charge it has no say. */
 const factor = (pack: Pack, amps: number): number => (amps > 0 ? peukertFactor(pack, amps) : 1);

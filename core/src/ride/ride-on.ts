@@ -29,7 +29,19 @@ const ON_SEGMENT = 0.05;
 /** Below walking pace nobody calls it riding, m/s. Common practice. */
 const CRAWL_MS = 6 / 3.6;
 /** Less than this share of the amps at the beginning: the legs carry it, and would for ever. */
-const LEGS_SHARE = 0.25;
+export const LEGS_SHARE = 0.25;
+/** It never becomes much faster as it empties: a next search goes so far beyond the last speed. */
+export const NO_FASTER = 1.05;
+
+/**
+ * Below which speed it is no more riding on, m/s: half of the wanted one (of its own first, where that is less), or walking
+ * pace. Undefined where it begins slower than half of that.
+ */
+export function slowestOn(wanted: number, firstV: number): number | undefined {
+  if (firstV < CRAWL_MS / 2) return undefined;
+  const half = Math.min(wanted, 2 * firstV < wanted ? firstV : wanted) / 2;
+  return Math.max(half, Math.min(CRAWL_MS, firstV / 2));
+}
 /** A speed is found to this, m/s: it moves the distance by a hundred-thousandth. */
 const SPEED_TOLERANCE = 1e-4;
 /** As good as nothing to spare, N. */
@@ -39,7 +51,8 @@ const NEAR = 0.01;
 /** One step along a slope goes no further than this share of the speed. */
 const FAR = 0.5;
 
-interface Held {
+/** A speed that is held, and how. */
+export interface Held {
   readonly v: number;
   readonly way: Way;
 }
@@ -54,7 +67,7 @@ interface Point {
 }
 
 /** The fastest speed up to `most` that is held with a supply, and how; undefined where none is. Sought round `near`. */
-function fastestHeld(
+export function fastestHeld(
   machine: Machine,
   supply: Supply,
   most: number,
@@ -125,9 +138,8 @@ export function rideOn(
     return point;
   };
   const first = at(from, fromC);
-  if (first === undefined || first.v < CRAWL_MS / 2) return undefined;
-  const half = Math.min(wanted, 2 * first.v < wanted ? first.v : wanted) / 2;
-  const slowest = Math.max(half, Math.min(CRAWL_MS, first.v / 2));
+  const slowest = first && slowestOn(wanted, first.v);
+  if (first === undefined || slowest === undefined) return undefined;
   const slowWays = waysToHold(machine, slowest, legs);
   const stops = (charge: number, cellC: number): RideOnEnd | undefined => {
     if (charge < leastCharge(pack.chemistry, cellC)) return 'empty';
@@ -147,6 +159,9 @@ export function rideOn(
     ends = stops(low, course(low));
     const goesOn = (charge: number): boolean => stops(charge, course(charge)) === undefined;
     let to = ends === undefined ? low : lastTrue(goesOn, high, low, CHARGE_TOLERANCE);
+    // What ends it is what does so first, not what else is wrong further down.
+    const beyond = Math.max(low, to - CHARGE_TOLERANCE);
+    if (ends !== undefined) ends = stops(beyond, course(beyond)) ?? ends;
     if (overLegs(to, course(to)) < 0) {
       ends = 'legs-alone';
       const left = illinois((charge) => overLegs(charge, course(charge)), to, high, CHARGE_TOLERANCE);
@@ -162,8 +177,7 @@ export function rideOn(
     }
     descent.goTo(to, course(to), seconds);
     toV = at(to, descent.cellC)?.v ?? toV;
-    // It never becomes much faster as it empties: less is searched.
-    ceiling = Math.min(wanted, toV * 1.05);
+    ceiling = Math.min(wanted, toV * NO_FASTER);
   }
   const { seconds, charge: endCharge } = descent;
   return { metres, seconds, usedWh: joules / 3600, fromV: first.v, toV, endCharge, ends: ends ?? 'empty' };

@@ -1,11 +1,11 @@
-import { batteryAmps, leastCharge, wholeCapacityAh } from '../machine/battery.ts';
+import { batteryAmps } from '../machine/battery.ts';
 import { aboardAt, diodesAt, supplyOn } from '../machine/diodes.ts';
-import { merged, sameKind } from '../machine/joined-packs.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine, PackAboard } from '../machine/machine.ts';
 import { onePackRange, type Unridden } from './one-pack-range.ts';
-import { sharePower } from './packs-together.ts';
-import { LEAST_AMPS, rideOn, type RideOn } from './ride-on.ts';
+import { allEmpty, atFirst, sharePower } from './packs-together.ts';
+import { LEAST_AMPS, type RideOn } from './ride-on.ts';
+import { rideOnTogether, wholeCharge } from './ride-on-together.ts';
 import { STATED_CHARGE } from './stated.ts';
 import { limitAt, wayAt, waysToHold, type Legs } from './ways.ts';
 
@@ -16,26 +16,6 @@ export const onPack = (machine: Machine, { pack, bmsA }: Pick<PackAboard, 'pack'
   pack,
   limits: { ...machine.limits, bmsA },
 });
-
-/** What is ridden on with behind diodes: packs of one kind as one, else the fullest alone. Their diodes are left out. */
-function ridingOn(machine: Machine, aboard: readonly PackAboard[], charges: readonly number[]) {
-  const [first, ...others] = aboard as readonly [PackAboard, ...PackAboard[]];
-  if (others.every(({ pack }) => sameKind(first.pack, pack))) {
-    const ah = aboard.reduce((sum, { pack }) => sum + wholeCapacityAh(pack), 0);
-    return {
-      charge: aboard.reduce((sum, { pack }, i) => sum + (wholeCapacityAh(pack) * (charges[i] ?? 0)) / ah, 0),
-      on: onPack(machine, {
-        pack: others.reduce((whole, { pack }) => merged(whole, pack), first.pack),
-        bmsA: aboard.reduce((sum, { bmsA }) => sum + bmsA, 0),
-      }),
-    };
-  }
-  const charge = Math.max(...charges);
-  return { charge, on: onPack(machine, aboard[charges.indexOf(charge)] ?? first) };
-}
-
-/** As good as nothing left to ride on with. */
-const LAST = 0.005;
 
 /**
  * Range of a machine with several packs behind diodes: all are drawn from as their volts decide, at the power that the
@@ -52,37 +32,30 @@ export function combinedRange(machine: Machine, v: number, startCharge: number, 
   if (full.openVolts <= machine.limits.lowVolts) return not('low-voltage', () => undefined, false);
   const ways = waysToHold(machine, v, legs);
   const way = wayAt(machine, ways, full, v);
-  const ridesOn = (charges: readonly number[]) => (): RideOn | undefined => {
-    const { on, charge } = ridingOn(machine, aboard, charges);
-    return charge > LAST ? rideOn(on, v, charge, on.pack.temperatureC, legs) : undefined;
-  };
   if (way === undefined)
-    return not(limitAt(machine, ways, full, v), ridesOn(aboard.map(({ charge }) => charge)));
-  const { charges, hours, outWh } = sharePower(
+    return not(limitAt(machine, ways, full, v), () => rideOnTogether(machine, v, atFirst(aboard), legs));
+  const end = sharePower(
     aboard,
-    way.batteryW,
+    (bus) => {
+      const here = wayAt(machine, ways, bus, v);
+      return here && { watts: here.batteryW, v };
+    },
     'combiner',
-    (bus) => wayAt(machine, ways, bus, v) !== undefined,
     machine.diodeV,
   );
-  const whole = aboard.reduce((sum, { pack }) => sum + wholeCapacityAh(pack), 0);
-  const endCharge = aboard.reduce(
-    (sum, { pack }, i) => sum + (wholeCapacityAh(pack) / whole) * (charges[i] ?? 0),
-    0,
-  );
-  const isEmpty = aboard.every(
-    ({ pack }, i) => (charges[i] ?? 0) <= leastCharge(pack.chemistry, pack.temperatureC) + LAST,
-  );
+  const { charges, cellsC, hours, metres, outWh } = end;
+  const endCharge = wholeCharge(aboard, charges);
+  const isEmpty = allEmpty(aboard, end);
   const stated = supplyOn(machine, Math.max(endCharge, Math.min(STATED_CHARGE, startCharge)));
   return {
     held: {
       holds: true,
       v,
-      metres: v * hours * 3600,
+      metres,
       seconds: hours * 3600,
       usedWh: outWh,
       endCharge,
-      ends: isEmpty ? 'empty' : limitAt(machine, ways, diodesAt(aboard, charges, machine.diodeV), v),
+      ends: isEmpty ? 'empty' : limitAt(machine, ways, diodesAt(aboard, charges, machine.diodeV, cellsC), v),
       whPerKm: way.batteryW / (v * 3.6),
       batteryA: Math.max(LEAST_AMPS, batteryAmps(stated, way.batteryW)),
       riderN: way.riderN,
@@ -90,7 +63,7 @@ export function combinedRange(machine: Machine, v: number, startCharge: number, 
       motorRatio: way.gear.motorRatio,
     },
     not: undefined,
-    on: ridesOn(charges),
+    on: () => (isEmpty ? undefined : rideOnTogether(machine, v, end, legs)),
   };
 }
 

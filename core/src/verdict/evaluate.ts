@@ -1,12 +1,11 @@
 import { labelWatts, mostAmps } from '../machine/limits.ts';
-import { packsAboard } from '../machine/assemble.ts';
 import { standingKg } from '../machine/machine.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { Known, KnownBuild } from '../document/known-build.ts';
 import type { ProfileFacts } from '../law/facts.ts';
 import type { PlaceVerdict } from '../law/judge.ts';
 import type { RuleBook } from '../law/rule-schema.ts';
-import { fullChargeVolts, supplyAt } from '../machine/battery.ts';
+import { fullChargeVolts } from '../machine/battery.ts';
 import { supplyOn, terminalVolts } from '../machine/diodes.ts';
 import type { ClimbOutcome } from '../ride/climb.ts';
 import type { RangeOutcome } from '../ride/range-outcome.ts';
@@ -57,22 +56,11 @@ import { judged, type Judged } from './judged.ts';
 import { asSet, asSetFindings } from './as-set.ts';
 import { levelClasses } from './level-classes.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
+import { packPowers, type PackPower } from './pack-power.ts';
 import type { SteadyOutcome } from '../ride/steady.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { study } from './study.ts';
 import { withUndecided } from './undecided.ts';
-
-/** One pack in numbers. */
-interface PackPower {
-  readonly nominalV: number;
-  readonly fullV: number;
-  /** By its label: volts times amp-hours. */
-  readonly energyWh: number;
-  /** At half charge: at rest, its resistance with leads, and with the most current that the controller allows. */
-  readonly halfV: number;
-  readonly halfOhm: number;
-  readonly loadedV: number;
-}
 
 /** Everything the product says about a build, worked out from its document alone. */
 export interface Verdict {
@@ -198,21 +186,6 @@ const rangeOf = (s: Judged): Verdict['range'] =>
     chart: () => rangeChart(s),
     levels: () => levelsOf(s.build, s.machine, s.known.brief.hillGradePct.value),
     leftOut: () => RANGE_LEFT_OUT,
-  });
-
-/** Each pack by itself. */
-const packPowers = ({ build, known, machine }: Judged): readonly PackPower[] =>
-  packsAboard(build, known).map(({ pack }, i) => {
-    const { nominalV, capacityAh } = known.packs[i] ?? known.packs[0];
-    const half = supplyAt(pack, STATED_CHARGE);
-    return {
-      nominalV: nominalV.value,
-      fullV: fullChargeVolts(pack),
-      energyWh: nominalV.value * capacityAh.value,
-      halfV: half.openVolts,
-      halfOhm: half.ohm,
-      loadedV: half.openVolts - half.ohm * mostAmps(machine.limits, half),
-    };
   });
 
 function powerOf(s: Judged): Verdict['power'] {

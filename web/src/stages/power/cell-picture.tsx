@@ -100,7 +100,7 @@ export function CellPicture() {
   const { index, pack } = usePack(document);
   const known = verdict.known.packs[index] ?? verdict.known.packs[0];
   const { power } = verdict;
-  const own = power.packs[index] ?? power;
+  const own = power.packs[index] ?? { ...power, shares: false };
   const layout = useMemo(() => cellLayout(pack, known), [pack, known]);
   const { box, series, parallel, insulate } = layout;
   const worst = insulate[0];
@@ -167,7 +167,7 @@ export function CellPicture() {
           },
           {
             label: 'Sag at the controller’s limit',
-            note: 'half charged, with leads',
+            note: own.shares ? 'half charged, all packs feeding' : 'half charged, with leads',
             from: [verdict.known.controller.batteryCurrentA],
             value: <Quantity value={sag} unit="V" />,
           },

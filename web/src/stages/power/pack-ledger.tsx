@@ -21,7 +21,7 @@ export function PackLedger() {
   const { controller, packs } = verdict.known;
   const pack = packs[index] ?? packs[0];
   const { power } = verdict;
-  const own = power.packs[index] ?? power;
+  const own = power.packs[index] ?? { ...power, shares: false };
   const price = priceOfLine(document, index === 0 ? 'pack' : `pack/${String(index + 1)}`);
   const sag = own.halfV - own.loadedV;
   const watts = document.controller.limitsPower ? [controller.powerLimitW] : [];
@@ -49,7 +49,7 @@ export function PackLedger() {
           },
           {
             label: 'Sag at full throttle',
-            note: 'half charged',
+            note: own.shares ? 'half charged, all packs feeding' : 'half charged',
             from: [controller.batteryCurrentA, ...watts],
             value: <Quantity value={sag} unit="V" />,
           },

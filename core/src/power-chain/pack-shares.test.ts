@@ -1,0 +1,107 @@
+import { describe, expect, it } from 'vitest';
+import { evaluate } from '../test/evaluate.ts';
+import { sample } from '../test/sample.ts';
+import { withQuantity } from '../document/quantity-at.ts';
+import { phraseText } from '../quantity/phrase.ts';
+
+/** Two packs behind diodes that each carry 15 A; the controller takes 25 A. */
+const PACK = {
+  nominalV: 48,
+  cellsInSeries: 13,
+  capacityAh: 10,
+  bmsCurrentA: 15,
+  cellsContinuousA: 15,
+  cellsPeakA: 18,
+  wiringMohm: 25,
+  chargeLimitPct: 100,
+  massKg: 3,
+};
+const links = (second: object, first: object = {}, join: 'combiner' | 'switch' = 'combiner') =>
+  evaluate(
+    sample({
+      // A hill that takes all the controller gives.
+      brief: { hillGradePct: 18, riderPowerW: 0 },
+      pack: { ...PACK, ...first },
+      controller: { batteryCurrentA: 25, phaseCurrentA: 60, lowVoltageCutoffV: 39 },
+      second: { ...PACK, ...second, join },
+    }),
+  ).power.chain.links;
+const of = (all: ReturnType<typeof links>, id: string) =>
+  [0, 1].map((pack) => all.find((l) => l.id === id && l.pack === pack));
+
+describe('packs behind diodes', () => {
+  it('that are alike carry half each: not stopped, but looked at for the ride on one of them', () => {
+    const all = links({});
+    for (const id of ['cells', 'bms'])
+      for (const link of of(all, id)) {
+        expect(link?.demand.peakA).toBeCloseTo(12.5, 6);
+        expect(link?.state).toBe('look');
+        expect(link?.margin).toBeGreaterThan(0);
+        expect(phraseText(link?.why ?? [])).toMatch(/Alone, .* asked 25/);
+      }
+    // One at a time each is asked all.
+    for (const link of of(links({}, {}, 'switch'), 'cells')) {
+      expect(link?.demand.peakA).toBe(25);
+      expect(link?.state).toBe('stop');
+    }
+  });
+
+  it('that carry all alone are fine', () => {
+    const strong = { bmsCurrentA: 30, cellsContinuousA: 30, cellsPeakA: 40 };
+    for (const id of ['cells', 'bms'])
+      for (const link of of(links(strong, strong), id)) expect(link?.state).toBe('fine');
+  });
+
+  it('the higher one feeds alone at first: it is asked all, and so is one that begins fuller', () => {
+    for (const second of [{ cellsInSeries: 10, nominalV: 36 }, { chargeLimitPct: 30 }]) {
+      const [first] = of(links(second), 'cells');
+      expect(first?.demand.continuousA).toBeCloseTo(25, 6);
+      expect(first?.state).toBe('stop');
+    }
+  });
+
+  it('one that is so low that it waits until the other is empty is asked all in its turn', () => {
+    const [, low] = of(links({ cellsInSeries: 11, nominalV: 40 }), 'cells');
+    expect(low?.demand.continuousA).toBeCloseTo(25, 6);
+    expect(low?.state).toBe('stop');
+  });
+
+  it('of unlike ohms share by their conductance (Millman, by hand)', () => {
+    // Bare cells: twice the amp-hours have half the ohms, so that two thirds come from them.
+    const bare = { wiringMohm: 0 };
+    const [small, large] = of(links({ ...bare, capacityAh: 20 }, bare), 'cells');
+    for (const [link, share] of [
+      [small, 1 / 3],
+      [large, 2 / 3],
+    ] as const) {
+      // The most along the way: their volts drift apart a little, as the smaller one warms more.
+      expect((link?.demand.peakA ?? 0) / 25).toBeGreaterThan(share - 0.005);
+      expect((link?.demand.peakA ?? 0) / 25).toBeLessThan(share + 0.1);
+    }
+  });
+});
+
+describe('sag of one of several packs', () => {
+  const alike = { nominalV: 48, cellsInSeries: 13, capacityAh: 10, wiringMohm: 25, chargeLimitPct: 100 };
+  const sag = (join: 'combiner' | 'parallel' | 'switch', dropV = 0): number => {
+    const { packs } = evaluate(
+      withQuantity(
+        sample({
+          pack: alike,
+          controller: { batteryCurrentA: 20, lowVoltageCutoffV: 39 },
+          second: { ...alike, join },
+        }),
+        'joining.diodeDropV',
+        { source: 'measured', value: dropV },
+      ),
+    ).power;
+    return (packs[1]?.halfV ?? NaN) - (packs[1]?.loadedV ?? NaN);
+  };
+
+  it('is that of its half of the current where both feed, and of all of it where one does', () => {
+    expect(sag('parallel')).toBeCloseTo(sag('switch') / 2, 9);
+    // The diode's own drop is not the pack's.
+    expect(sag('combiner')).toBeCloseTo(sag('switch') / 2, 9);
+    expect(sag('combiner', 0.5)).toBeCloseTo(sag('switch') / 2, 9);
+  });
+});
