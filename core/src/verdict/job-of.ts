@@ -1,8 +1,11 @@
+import type { Check } from '../check/check.ts';
 import { wantedLinks } from '../fit/bracket-checks.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { wiringOf, type Wiring } from '../workshop/harness/wiring.ts';
 import type { Job } from '../workshop/job.ts';
 import type { Judged } from './judged.ts';
+
+const isStop = ({ state }: Check): boolean => state === 'stop';
 
 /** What the workshop's lists are worked out from. */
 export function jobOf(s: Judged, wiring: () => Wiring = () => wiringOf(s.build, s.known, s.chain)): Job {
@@ -16,6 +19,9 @@ export function jobOf(s: Judged, wiring: () => Wiring = () => wiringOf(s.build, 
       return s.chain;
     },
     check: (id) => found.byId.get(id),
+    get stops() {
+      return { fit: s.checks.filter(isStop), power: s.powerChecks.filter(isStop) };
+    },
     get links() {
       return s.known.donor.chainstayMm.source === 'unknown' ? undefined : wantedLinks(s.subject);
     },

@@ -17,6 +17,8 @@ export interface Job {
   readonly wiring: () => Wiring;
   /** A check of fit or of the power chain by its id; undefined where the build does not ask for it. */
   readonly check: (id: string) => Check | undefined;
+  /** Checks that the plan stops at, of the bicycle and of the power chain. */
+  readonly stops: { readonly fit: readonly Check[]; readonly power: readonly Check[] };
   /** Duties of the class in the build's place. */
   readonly duties: readonly Duty[];
   /** Links of chain that ring, cogs and chainstay ask for; undefined where the chainstay is not known. */

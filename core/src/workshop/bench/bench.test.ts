@@ -46,6 +46,32 @@ describe('the hold points of a build', () => {
     );
   });
 
+  it('begin with what the plan stops at, and ask for it again before a pack is joined; nothing where it stops at nothing', () => {
+    const items = (build: Parameters<typeof pointsOf>[0], key: string): readonly string[] => {
+      const found = pointsOf(build).find((p) => p.key === key)?.evidence;
+      return found?.kind === 'ticks' ? found.items : [];
+    };
+    fc.assert(
+      fc.property(anyBuild, (build) => {
+        const { checks, powerChecks, chain } = evaluate(build).study;
+        const told = (all: readonly { readonly state: string }[]): number =>
+          all.filter(({ state }) => state === 'stop').length;
+        const fit = items(build, 'before/plan');
+        expect(fit.length).toBe(new Set(fit).size);
+        expect(fit.length > 0).toBe(told(checks) > 0);
+        const live = items(build, 'power/plan');
+        if (told(powerChecks) + told(chain.links) > 0) expect(live.length).toBeGreaterThan(0);
+        for (const { title, state } of powerChecks)
+          if (state === 'stop') expect(live.join('\n')).toContain(title.slice(0, 60));
+      }),
+      RUNS,
+    );
+    // A lead that the hill softens, on a machine that is sound but for it.
+    const thin = sample({ cabling: { leadMm2: 0.5 }, controller: { batteryCurrentA: 30 } });
+    expect(items(thin, 'power/plan').join('\n')).toMatch(/Power leads: .*softens/);
+    expect(items(sample({ cabling: { leadMm2: 6 } }), 'power/plan').join('\n')).not.toMatch(/Power leads/);
+  });
+
   it('have every group from before dismantling to after 50 km, on every sample', () => {
     for (const build of [longtail, tandem, courier, trike, tourer])
       expect(new Set(pointsOf(build).map((p) => p.group))).toEqual(new Set(BENCH_GROUPS));

@@ -7,6 +7,7 @@ import { fitting } from './points/fitting.ts';
 import { inspection } from './points/inspection.ts';
 import { later } from './points/later.ts';
 import { pack } from './points/pack.ts';
+import { fitStops, liveStops } from './points/plan-stops.ts';
 import { power } from './points/power.ts';
 import { removal } from './points/removal.ts';
 import { ride } from './points/ride.ts';
@@ -15,12 +16,14 @@ import { stand } from './points/stand.ts';
 
 /** Groups of points in the order of the job. */
 const POINTS: readonly ((job: Job) => readonly HoldPoint[])[] = [
+  fitStops,
   before,
   removal,
   inspection,
   fitting,
   pack,
   cold,
+  liveStops,
   power,
   sensors,
   stand,
