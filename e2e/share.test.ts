@@ -2,7 +2,7 @@ import { networkInterfaces } from 'node:os';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startApplication, type Application } from './application.ts';
-import { launch } from './browser.ts';
+import { launch, newPage } from './browser.ts';
 import { clickWords } from './hands.ts';
 
 /** An address of this machine that is not its loopback: a page of it is no secure context, as on a tablet. */
@@ -24,8 +24,7 @@ describe.skipIf(own === undefined)('a tablet on the same network', () => {
   });
 
   const at = async (url: string): Promise<Page> => {
-    const page = await (await browser.createBrowserContext()).newPage();
-    await page.setViewport({ width: 768, height: 1024 });
+    const page = await newPage(browser, 768, 1024);
     await page.goto(url);
     return page;
   };
@@ -78,6 +77,7 @@ describe.skipIf(own === undefined)('a tablet on the same network', () => {
 
     // Signed out at the computer: the next word of the tablet is refused, and it is asked for a code again.
     const computer = await at(application.url);
+    await computer.waitForSelector('button[aria-label=Help]');
     await computer.click('button[aria-label=Help]');
     await clickWords(computer, 'Sign out');
     await computer.waitForFunction(

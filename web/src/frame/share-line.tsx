@@ -36,6 +36,21 @@ function AtTheComputer() {
     const svg = await qrOf(`${address ?? ''}#code=${code}`, { type: 'svg', margin: 1 });
     setShown({ code, until, svg });
   };
+  const signOut = async (id: string): Promise<void> => {
+    await api.share.signOut(id);
+    await refresh(KEY);
+  };
+  /** Does it, and says so where it cannot be done. */
+  const act = (what: Promise<void>, otherwise: string): void => {
+    what.then(
+      () => {
+        setTrouble('');
+      },
+      (problem: unknown) => {
+        setTrouble(problem instanceof Error ? problem.message : otherwise);
+      },
+    );
+  };
   return (
     <div className="grid gap-2 py-1.5">
       <p>
@@ -47,14 +62,7 @@ function AtTheComputer() {
         <Button
           disabled={address === undefined}
           onClick={() => {
-            ask().then(
-              () => {
-                setTrouble('');
-              },
-              (problem: unknown) => {
-                setTrouble(problem instanceof Error ? problem.message : 'No code was given.');
-              },
-            );
+            act(ask(), 'No code was given.');
           }}
         >
           {shown === undefined ? 'Show a code' : 'Another code'}
@@ -87,7 +95,7 @@ function AtTheComputer() {
               </span>
               <TextButton
                 onClick={() => {
-                  void api.share.signOut(d.id).then(() => refresh(KEY));
+                  act(signOut(d.id), 'It is not signed out.');
                 }}
               >
                 Sign out
