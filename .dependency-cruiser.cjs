@@ -16,6 +16,18 @@ const CORE_ROOMS = [
   'verdict',
   'explore',
 ];
+/** Packages that the core may use. */
+const CORE_TAKES = [
+  'zod',
+  'saxes',
+  'd3-array',
+  'd3-random',
+  'ml-levenberg-marquardt',
+  'ml-matrix',
+  'date-fns',
+  '@date-fns/utc',
+  'ical-generator',
+];
 const WEB_ROOMS = [
   'ui',
   'state|files',
@@ -67,6 +79,16 @@ module.exports = {
       to: { path: '^(contracts|server|web|e2e|bench)/' },
     },
     {
+      // The core computes: no interface, server, file system or clock gets in.
+      name: 'core-takes-what-computes',
+      severity: 'error',
+      from: { path: '^core/src/', pathNot: '\\.test\\.ts$|^core/src/test/' },
+      to: {
+        dependencyTypesNot: ['local', 'localmodule', 'aliased'],
+        pathNot: `^node_modules/(${CORE_TAKES.join('|')})/`,
+      },
+    },
+    {
       name: 'contracts-know-the-core-alone',
       severity: 'error',
       from: { path: '^contracts/src/' },
@@ -75,13 +97,13 @@ module.exports = {
     {
       name: 'core-through-its-index',
       severity: 'error',
-      from: { path: '^(server|web)/src/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^((server|web)/src|e2e|bench)/', pathNot: '\\.test\\.ts$' },
       to: { path: '^core/src/(?!index\\.ts$)' },
     },
     {
       name: 'tests-draw-builds-as-the-core-does',
       severity: 'error',
-      from: { path: '^(server|web)/src/.*\\.test\\.ts$' },
+      from: { path: '^((server|web)/src|e2e)/.*\\.test\\.ts$' },
       to: { path: '^core/src/(?!index\\.ts$|test/builds\\.ts$)' },
     },
     {

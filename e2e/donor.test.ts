@@ -228,16 +228,16 @@ describe('the parts shelf', () => {
     await page.click('[data-part=motor-dd500] th button');
     await page.waitForSelector('[data-part-field=massKg] input');
     const mass = await page.$('[data-part-field=massKg] input');
-    await mass?.click({ clickCount: 3 });
+    await mass?.click({ count: 3 });
     await page.keyboard.type('heavy');
     await clickWords(page, 'Put on the shelf');
     await page.waitForFunction(() =>
       document.querySelector('[data-part-field=massKg]')?.textContent.includes('wanted a number'),
     );
-    await mass?.click({ clickCount: 3 });
+    await mass?.click({ count: 3 });
     await page.keyboard.type('7.9');
     const poles = await page.$('[data-part-field=polePairs] input');
-    await poles?.click({ clickCount: 3 });
+    await poles?.click({ count: 3 });
     await page.keyboard.type('26');
     await clickWords(page, 'Put on the shelf');
     await page.waitForFunction(() =>

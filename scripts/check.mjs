@@ -6,16 +6,16 @@ ensureInstalled();
 const began = Date.now();
 const failed = await sideBySide(
   [
-    ['unit', []],
+    { name: 'unit' },
+    { name: 'check:types' },
     // The lint reads what the types have written down.
-    ['check:types', []],
-    [
-      'check:lint',
-      ['--cache', '--cache-strategy', 'content', '--cache-location', 'node_modules/.cache/eslint/'],
-    ],
-    ['check:layers', []],
-    // Beside the usual place, which a run without a cache clears away.
-    ['check:format', ['--cache', '--cache-location', 'node_modules/.cache/prettier-check/cache']],
+    { name: 'check:lint', after: 'check:types' },
+    { name: 'check:layers' },
+    {
+      name: 'check:format',
+      // Beside the usual place, which a run without a cache clears away.
+      more: ['--cache', '--cache-location', 'node_modules/.cache/prettier-check/cache'],
+    },
   ],
   2,
 );

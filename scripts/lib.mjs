@@ -21,15 +21,25 @@ function mustRun(command, args, what) {
   }
 }
 
-/** Installs the packages of the lock file when they are missing or of another lock. */
+/** The database is the one package that is compiled here: it takes longer than all others take to be fetched. */
+const COMPILED = at('node_modules', 'better-sqlite3', 'build', 'Release', 'better_sqlite3.node');
+export const isCompiled = () => existsSync(COMPILED);
+
+/** Installs the packages of the lock file when they are missing or of another lock, and compiles what is compiled. */
 export function ensureInstalled() {
+  ensureFetched();
+  if (!isCompiled()) mustRun('npm', ['run', '--silent', 'compile'], 'npm run compile');
+}
+
+/** The same, and leaves the compiling to whoever can do something else meanwhile. */
+export function ensureFetched() {
   const lock = createHash('sha256')
     .update(readFileSync(at('package-lock.json')))
     .digest('hex');
   const stamp = at('node_modules', '.lock-hash');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   process.stdout.write('Installing packages; the first time takes some minutes.\n');
-  mustRun('npm', ['ci', '--no-progress'], 'npm ci');
+  mustRun('npm', ['ci', '--no-progress', '--ignore-scripts'], 'npm ci');
   writeFileSync(stamp, lock);
 }
 
@@ -97,12 +107,15 @@ export function ensureChromium() {
 }
 
 /**
- * Runs scripts of package.json in so many lanes, each lane taking the next that waits, and shows what a failed one said.
- * Gives the names of those that failed.
+ * Runs scripts of package.json in so many lanes, each lane taking the next that waits and need not wait for another, and
+ * shows what a failed one said. Gives the names of those that failed.
+ * @param scripts `name`, further arguments, and the one `after` which it is run
  */
 export async function sideBySide(scripts, lanes) {
   const failed = [];
-  const check = ([script, more]) => {
+  const ran = new Set();
+  const running = new Set();
+  const check = ({ name: script, more = [] }) => {
     const start = Date.now();
     return new Promise((done) => {
       const child = spawn('npm', ['run', '--silent', script, '--', ...more], { cwd: root });
@@ -120,9 +133,23 @@ export async function sideBySide(scripts, lanes) {
     });
   };
   const waiting = [...scripts];
+  const isReady = ({ after }) => ran.has(after) || scripts.every(({ name }) => name !== after);
   await Promise.all(
     Array.from({ length: lanes }, async () => {
-      for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) await check(next);
+      while (waiting.length > 0) {
+        const next = waiting.find(isReady);
+        if (next === undefined) {
+          await Promise.race(running);
+          continue;
+        }
+        waiting.splice(waiting.indexOf(next), 1);
+        const run = check(next).then(() => {
+          ran.add(next.name);
+          running.delete(run);
+        });
+        running.add(run);
+        await run;
+      }
     }),
   );
   return failed;

@@ -1,10 +1,9 @@
 // npm test: every check there is, then one plain line "N passed, N failed".
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join, relative } from 'node:path';
-import { ensureChromium, ensureInstalled, root, run, sideBySide } from './lib.mjs';
+import { ensureChromium, ensureFetched, isCompiled, root, run, sideBySide } from './lib.mjs';
 
-ensureInstalled();
-process.env.CHROMIUM = ensureChromium();
+ensureFetched();
 
 const results = join(root, '.test-results');
 rmSync(results, { recursive: true, force: true });
@@ -42,30 +41,30 @@ const firstLines = (text) =>
     .slice(0, 8)
     .join('\n    ');
 
-/** What needs no browser, in two lanes. The lint reads what the types have written down. */
-const STATIC = ['check:types', 'check:format', 'check:layers', 'check:unused', 'build'];
-const LINT = 'check:lint';
-process.stdout.write('\n== types, format, layers, unused, build, unit tests, lint\n');
-const wrong = [
-  ...(await sideBySide(
-    STATIC.map((script) => [script, []]),
-    2,
-  )),
-  ...(await sideBySide(
-    [
-      ['unit', reported('unit')],
-      [LINT, []],
-    ],
-    2,
-  )),
+/** What is there before a test can run, and what needs no test: the database is compiled beside the rest. */
+const STATIC = [
+  ...(isCompiled() ? [] : [{ name: 'compile' }]),
+  { name: 'check:types' },
+  // The lint reads what the types have written down.
+  { name: 'check:lint', after: 'check:types' },
+  { name: 'check:layers' },
+  { name: 'check:unused' },
+  { name: 'check:format' },
+  { name: 'build' },
+  { name: 'chromium' },
 ];
-for (const script of [...STATIC, LINT]) {
-  if (wrong.includes(script)) {
+process.stdout.write('\n== types, lint, layers, unused, format, build\n');
+const wrong = await sideBySide(STATIC, 2);
+for (const { name } of STATIC) {
+  if (wrong.includes(name)) {
     failed += 1;
-    names.push(script);
+    names.push(name);
   } else passed += 1;
 }
-count('unit', wrong.includes('unit'));
+process.env.CHROMIUM = ensureChromium();
+
+process.stdout.write('\n== unit tests\n');
+count('unit', (await sideBySide([{ name: 'unit', more: reported('unit') }], 1)).length > 0);
 
 process.stdout.write('\n== end-to-end tests\n');
 count('e2e', run('npm', ['run', '--silent', 'e2e', '--', ...reported('e2e')]) !== 0);

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { evenHill, newBuild, shippedRules } from '@apple-cart/core';
 import { chance, type Bounds, type Chance, type Report } from './report.ts';
-import { ask, inFolder, start, type Victim } from './server.ts';
+import { ask, inFolder, start, toldIn, type Victim } from './server.ts';
 
 /** Documents of every kind that only a number tells apart. */
 const KINDS = [
@@ -105,7 +105,7 @@ async function check(url: string, known: Known): Promise<string | undefined> {
   Object.assign(known, { version: stored.version, n: mark, away: false });
   if (known.kept !== undefined) {
     const versions = await ask(`${at}/revisions`, 'GET');
-    const { revisions } = versions?.body as { revisions: readonly { name: string | null }[] };
+    const { revisions } = toldIn(versions) as { revisions: readonly { name: string | null }[] };
     if (!revisions.some((r) => r.name === 'kept')) return `${at} lost a version that was acknowledged`;
   }
   return undefined;

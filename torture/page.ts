@@ -4,7 +4,7 @@ import { launch, watched, type Page } from '../e2e/browser.ts';
 import { typeInto } from '../e2e/hands.ts';
 import { BadLine } from './proxy.ts';
 import { chance, type Bounds, type Chance, type Report } from './report.ts';
-import { ask, inFolder, start, type Victim } from './server.ts';
+import { ask, inFolder, start, toldIn, type Victim } from './server.ts';
 
 /** Each window types into a field of its own, so that what either typed can be told apart afterwards. */
 const FIELDS = ['brief.riderMassKg', 'brief.loadMassKg'] as const;
@@ -122,14 +122,14 @@ async function lost(
   id: string,
   typed: ReadonlyMap<Field, readonly string[]>,
 ): Promise<readonly string[]> {
-  const whole = (await ask(`${url}/api/builds/${id}`, 'GET'))?.body as { document: Valued };
-  const { revisions } = (await ask(`${url}/api/builds/${id}/revisions`, 'GET'))?.body as {
+  const whole = toldIn(await ask(`${url}/api/builds/${id}`, 'GET')) as { document: Valued };
+  const { revisions } = toldIn(await ask(`${url}/api/builds/${id}/revisions`, 'GET')) as {
     revisions: readonly { id: number }[];
   };
   const all: Valued[] = [whole.document];
   for (const revision of revisions) {
     const kept = await ask(`${url}/api/builds/${id}/revisions/${String(revision.id)}`, 'GET');
-    all.push((kept?.body as { document: Valued }).document);
+    all.push((toldIn(kept) as { document: Valued }).document);
   }
   return FIELDS.flatMap((field) => {
     const last = typed.get(field)?.at(-1);

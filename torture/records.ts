@@ -10,7 +10,7 @@ import {
 } from '@apple-cart/core';
 import { jpeg } from '../server/src/test/jpeg.ts';
 import { chance, type Bounds, type Chance, type Report } from './report.ts';
-import { ask, inFolder, start, type Victim } from './server.ts';
+import { ask, inFolder, start, toldIn, type Victim } from './server.ts';
 
 /** Kept, refused for good since there is no room for more, or not answered. */
 type Said = 'kept' | 'full' | 'away';
@@ -132,7 +132,7 @@ export async function recordsTorture({ seed, untilMs, rounds }: Bounds): Promise
       const victim: Victim = await start(file);
       if (build === '') {
         const saved = await ask(`${victim.url}/api/builds`, 'POST', newBuild('Torture'));
-        build = (saved?.body as { id: string }).id;
+        build = (toldIn(saved) as { id: string }).id;
         await ask(`${victim.url}/api/builds/${build}/records`, 'POST', {
           key: RUN,
           kind: 'bench-run',

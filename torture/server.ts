@@ -100,3 +100,9 @@ export async function ask(
     return undefined;
   }
 }
+
+/** What an answer that has to have come says. */
+export function toldIn(answer: Answer | undefined): unknown {
+  if (answer === undefined) throw new Error('the server did not answer');
+  return answer.body;
+}

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { newBuild } from '@apple-cart/core';
 import { Clock, chance, type Bounds, type Report } from './report.ts';
-import { ask, inFolder, start } from './server.ts';
+import { ask, inFolder, start, toldIn } from './server.ts';
 
 const WRITERS = 50;
 const BUILDS = 12;
@@ -67,7 +67,7 @@ export async function twoServers({ seed, untilMs, rounds }: Bounds): Promise<Rep
     await Promise.all([all, killer()]);
     for (const id of ids) {
       const answer = await ask(`${urlOf(0)}/api/builds/${id}`, 'GET');
-      const { version } = answer?.body as { version: number };
+      const { version } = toldIn(answer) as { version: number };
       const least = acknowledged.get(id) ?? 0;
       const most = least + (unanswered.get(id) ?? 0);
       if (version < least || version > most)

@@ -26,7 +26,7 @@ function issuesOf(issue: z.core.$ZodIssue, document: unknown): readonly Issue[] 
   const actual = at(document, issue.path);
   const one = (code: Issue['code'], limit: string): readonly Issue[] => [{ code, path, actual, limit }];
   // Zod may grow codes; the ones no schema of ours can raise share the default.
-  // eslint-disable-next-line @typescript-eslint/switch-exhaustiveness-check
+  // oxlint-disable-next-line typescript/switch-exhaustiveness-check
   switch (issue.code) {
     case 'too_small':
       return issue.origin === 'string'

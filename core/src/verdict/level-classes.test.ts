@@ -3,12 +3,15 @@ import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../document/document.ts';
 import { tourer } from '../test/demo.ts';
 import { evaluate } from '../test/evaluate.ts';
-import { anyBuild, type Changes, runs } from '../test/sample.ts';
+import { anyBuild, runs } from '../test/sample.ts';
 
 const label = (value: number) => ({ source: 'label' as const, value });
 
 /** The district nurse’s tourer, which is inside its class, with levels that part the speed up to an end of help. */
-function toured(cutKmh: number, changes: Changes = {}): BuildDocument {
+function toured(
+  cutKmh: number,
+  changes: { [S in 'controls' | 'controller']?: Partial<BuildDocument[S]> } = {},
+): BuildDocument {
   return {
     ...tourer,
     controls: {
@@ -17,13 +20,13 @@ function toured(cutKmh: number, changes: Changes = {}): BuildDocument {
       levelsBy: 'speed',
       levels: 5,
       throttle: 'none',
-      ...(changes.controls as object | undefined),
+      ...changes.controls,
     },
     controller: {
       ...tourer.controller,
       limitsSpeed: true,
       assistCutoffKmh: label(cutKmh),
-      ...(changes.controller as object | undefined),
+      ...changes.controller,
     },
   };
 }

@@ -133,7 +133,7 @@ describe('a job as one file', () => {
     const [run, first, second] = records;
     expect(run?.key).not.toBe(RUN);
     expect(first?.parent).toBe(run?.key);
-    expect((second?.data as BenchEntry).corrects).toBe(first?.key);
+    expect((second?.data as BenchEntry | undefined)?.corrects).toBe(first?.key);
   });
 
   it('is refused whole with the place of the fault, and nothing of it is stored', async () => {

@@ -1,17 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import type { BackupState } from '@apple-cart/contracts';
 import { api } from '../state/api.ts';
+import { today } from '../state/today.ts';
 import { readTrouble } from '../state/query-client.ts';
 
 const DAY_MS = 24 * 60 * 60_000;
 const date = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 
 /** How old a day is for whoever reads it today. */
-function ageOf(day: string, now: Date): string {
-  const [year = 0, month = 1, of = 1] = day.split('-').map(Number);
-  const then = new Date(year, month - 1, of);
-  const today = new Date(now.getFullYear(), now.getMonth(), now.getDate());
-  const days = Math.round((today.getTime() - then.getTime()) / DAY_MS);
+function ageOf(day: string, now: string): string {
+  const days = Math.round((Date.parse(now) - Date.parse(day)) / DAY_MS);
   if (days <= 0) return 'today';
   return days === 1 ? 'yesterday' : `${String(days)} days ago`;
 }
@@ -26,9 +24,8 @@ function Told({ on, days, folder, trouble }: BackupState) {
         {on && newest === undefined && <b className="text-stop">There is no backup yet. </b>}
         {newest !== undefined && (
           <>
-            The last was made <b>{ageOf(newest, new Date())}</b>,{' '}
-            {date.format(new Date(`${newest}T12:00:00`))}; {days.length}{' '}
-            {days.length === 1 ? 'day is' : 'days are'} kept.{' '}
+            The last was made <b>{ageOf(newest, today())}</b>, {date.format(new Date(`${newest}T12:00:00`))};{' '}
+            {days.length} {days.length === 1 ? 'day is' : 'days are'} kept.{' '}
           </>
         )}
         {trouble !== null && <b className="text-stop">The last try failed: {trouble}</b>}

@@ -1,4 +1,4 @@
-/* eslint-disable @typescript-eslint/restrict-template-expressions --
+/* oxlint-disable typescript/restrict-template-expressions --
    A form's path carries the type of its index: made into text first, it would name no field. */
 import type { FieldPath } from 'react-hook-form';
 import type { PlaceRules } from '@apple-cart/core';

@@ -16,7 +16,7 @@ export async function copied(text: string): Promise<boolean> {
   area.className = 'fixed top-0 left-0 opacity-0';
   document.body.append(area);
   area.select();
-  // eslint-disable-next-line @typescript-eslint/no-deprecated -- the only way without a secure context
+  // oxlint-disable-next-line typescript/no-deprecated -- the only way without a secure context
   const done = document.execCommand('copy');
   area.remove();
   return done;

@@ -15,6 +15,7 @@ import {
 } from '@apple-cart/core';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { useSettings } from '../../state/settings-store.ts';
+import { today } from '../../state/today.ts';
 import { placesOf } from '../../state/verdicts.ts';
 import { Caution } from '../../ui/caution.tsx';
 import { Stamp } from '../../ui/stamp.tsx';
@@ -85,7 +86,7 @@ function Said({ here }: { here: PlaceVerdict }) {
 /** Rules corrected here, and rules that nobody has looked at for long. */
 function HowFresh({ here }: { here: PlaceVerdict }) {
   const count = correctedIn(here).length;
-  const stale = isStale(here.place, new Date().toISOString().slice(0, 10));
+  const stale = isStale(here.place, today());
   if (count === 0 && !stale) return null;
   return (
     <p className="flex items-start gap-2 py-1.5 text-[13px] leading-snug" data-testid="law-fresh">
@@ -209,7 +210,7 @@ export function LawStage() {
           <div className="pt-4 pb-2 text-center">
             <Stamp
               large
-              faded={isStale(here.place, new Date().toISOString().slice(0, 10))}
+              faded={isStale(here.place, today())}
               state={placeState(here.outcome)}
               word={PLACE_WORD[here.outcome]}
               under={`${here.className}, ${here.place.name}`}

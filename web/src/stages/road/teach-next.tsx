@@ -29,7 +29,7 @@ export function TeachNext({ road }: { road: Road }) {
         ? undefined
         : { build: document, route: asRound(named ?? LEVEL), done: rides.map((r) => r.ride.kind) },
     // The kinds that were ridden, not the rides: what is learnt next does not hang on their names.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [document, named, reading, kinds],
   );
   const { value, busy } = useStudy('teach', input);
