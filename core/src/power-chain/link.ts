@@ -176,7 +176,7 @@ export function link(spec: Spec): Link {
   if (alone !== undefined)
     return {
       ...judged,
-      margin,
+      margin: Number.isFinite(margin) ? margin : undefined,
       state: 'look',
       why: [
         'Carries its share while the other packs feed. Alone, with the others lower, empty or off, it is asked ',

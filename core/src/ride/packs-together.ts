@@ -149,8 +149,6 @@ export function sharePower(
       const amps = now.amps[k] ?? 0;
       return (amps * factor(pack, amps)) / (capacity[k] ?? 1);
     });
-    // A pack that is full and still being charged is where a direct joint ends.
-    if (rates.some((rate, k) => rate < 0 && (charges[k] ?? 0) >= 1)) return undefined;
     return { ...state, ...asked, supplies, now, rates };
   };
   const after = (
@@ -171,6 +169,11 @@ export function sharePower(
   let share = 1;
   while (here !== undefined && steps.length < MOST_STEPS && share >= LAST_STEP) {
     const { charges, rates, now } = here;
+    // A pack that is full and still being charged is where a direct joint ends.
+    if (rates.some((rate, k) => rate < 0 && (charges[k] ?? 0) >= 1)) {
+      steps.push({ hours, charges, ...now });
+      break;
+    }
     const rest = left(aboard, state);
     const dt = Math.min(
       share * LONGEST_STEP_H,
