@@ -78,13 +78,17 @@ export interface Sharing extends PacksState {
   readonly drawnWh: number;
 }
 
-/** A step takes this share of the charge of the pack that gives most. */
+/** A step takes this share of the charge of the pack that gives most: fine enough to be drawn. */
 const STEP_CHARGE = 0.02;
+/** Where only the end is asked for: it is found within a thousandth of what steps half as long find. */
+export const LONG_STEP = 0.05;
 /** The end is found to this share of a step. */
 const LAST_STEP = 1 / 128;
-/** A pack joined to another settles for this long at most, h. */
+/** A pack joined directly to another settles for this long at most, h; behind diodes none does. */
 const LONGEST_STEP_H = 0.5;
 const MOST_STEPS = 5000;
+/** Where nothing is asked a step is as long as it would take to give so much of the charge in an hour. */
+const LEAST_RATE = 1e-9;
 /** Charge that is nothing but rounding. */
 const SLIVER = 1e-9;
 
@@ -122,6 +126,7 @@ export type Load = (bus: Supply) => { readonly watts: number; readonly v: number
  * with the currents of their middle (second order), the last one halved until the end is found; nothing is created or
  * lost: drawn = out + lost, to rounding.
  * @param from where they stand; as they stand aboard where nothing is said
+ * @param step charge of the pack that gives most, taken by one step
  */
 export function sharePower(
   aboard: readonly PackAboard[],
@@ -129,6 +134,7 @@ export function sharePower(
   join: 'combiner' | 'parallel',
   diodeV = 0,
   from: PacksState = atFirst(aboard),
+  step = STEP_CHARGE,
 ): Sharing {
   const packs = aboard.map(({ pack }) => pack);
   const capacity = packs.map(wholeCapacityAh);
@@ -176,8 +182,8 @@ export function sharePower(
     }
     const rest = left(aboard, state);
     const dt = Math.min(
-      share * LONGEST_STEP_H,
-      (share * STEP_CHARGE) / Math.max(...rates.map(Math.abs), 1e-9),
+      share * (join === 'parallel' ? LONGEST_STEP_H : Infinity),
+      (share * step) / Math.max(...rates.map(Math.abs), LEAST_RATE),
       ...rates.map((rate, k) => room(charges[k] ?? 0, rest[k] ?? 0, rate)),
     );
     const middle = feedingIn(after(state, here, dt / 2));

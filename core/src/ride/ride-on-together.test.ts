@@ -66,6 +66,13 @@ describe('riding on behind diodes', () => {
     expect(on(two)).toBeLessThan(1.15 * alone.reduce((a, b) => a + b, 0));
   });
 
+  it('is no range without end where the legs carry it alone', () => {
+    const legs: Machine = { ...machine({}), limits: { ...machine({}).limits, standbyW: 0 } };
+    const carried = { ...legs, rider: { ...legs.rider, powerW: 200 } };
+    const range = constantSpeedRange(carried, 2, 1, 'helping');
+    expect(range.holds && range.metres / 1000).toBeLessThan(20_000);
+  });
+
   // odex (see test/ode.ts): both charges and the way, the fastest speed that is held at every moment.
   it('goes as far as a general-purpose solver finds', async () => {
     const two = machine({ cellsInSeries: 12, capacityAh: 15 });

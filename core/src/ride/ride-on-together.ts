@@ -1,7 +1,7 @@
 import { batteryAmps, wholeCapacityAh, type Supply } from '../machine/battery.ts';
 import { aboardAt, diodesAt } from '../machine/diodes.ts';
 import type { Machine, PackAboard } from '../machine/machine.ts';
-import { allEmpty, sharePower, type PacksState } from './packs-together.ts';
+import { allEmpty, LONG_STEP, sharePower, type PacksState } from './packs-together.ts';
 import {
   fastestHeld,
   LEAST_AMPS,
@@ -59,6 +59,7 @@ export function rideOnTogether(
     'combiner',
     machine.diodeV,
     from,
+    LONG_STEP,
   );
   return {
     metres,

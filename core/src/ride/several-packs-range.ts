@@ -3,7 +3,7 @@ import { aboardAt, diodesAt, supplyOn } from '../machine/diodes.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine, PackAboard } from '../machine/machine.ts';
 import { onePackRange, type Unridden } from './one-pack-range.ts';
-import { allEmpty, atFirst, sharePower } from './packs-together.ts';
+import { allEmpty, atFirst, LONG_STEP, sharePower } from './packs-together.ts';
 import { LEAST_AMPS, type RideOn } from './ride-on.ts';
 import { rideOnTogether, wholeCharge } from './ride-on-together.ts';
 import { STATED_CHARGE } from './stated.ts';
@@ -38,10 +38,13 @@ export function combinedRange(machine: Machine, v: number, startCharge: number, 
     aboard,
     (bus) => {
       const here = wayAt(machine, ways, bus, v);
-      return here && { watts: here.batteryW, v };
+      // Less than that is no range: the legs would carry it for ever.
+      return here && { watts: Math.max(here.batteryW, LEAST_AMPS * bus.openVolts), v };
     },
     'combiner',
     machine.diodeV,
+    atFirst(aboard),
+    LONG_STEP,
   );
   const { charges, cellsC, hours, metres, outWh } = end;
   const endCharge = wholeCharge(aboard, charges);

@@ -297,7 +297,7 @@ export const runs = (numRuns: number) =>
   ({ numRuns: Math.ceil(numRuns * TIMES), seed: 20260412, endOnFailure: true }) as const;
 
 /** Runs of a property: enough to find trouble, few enough for every commit. */
-export const RUNS = runs(150);
+export const RUNS = runs(100);
 
 /** A build with prices of lines of its parts list, and of everything else in one sum. */
 export const priced = (
