@@ -1,4 +1,4 @@
-// The server and its threads as files of plain JavaScript, which start four times as fast as their sources. They stand in
+// The server, its threads and the commands as files of plain JavaScript, which start four times as fast as their sources. They stand in
 // server/dist, so that what is looked for by place is found.
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -8,7 +8,13 @@ import { root } from './lib.mjs';
 const { dependencies } = JSON.parse(readFileSync(join(root, 'server/package.json'), 'utf8'));
 const at = (path) => join(root, 'server/src', path);
 await build({
-  entryPoints: [at('start.ts'), at('evaluate/evaluate-worker.ts'), at('logs/import-worker.ts')],
+  entryPoints: {
+    start: at('start.ts'),
+    'evaluate-worker': at('evaluate/evaluate-worker.ts'),
+    'import-worker': at('logs/import-worker.ts'),
+    evaluate: at('evaluate/cli.ts'),
+    backup: at('backup/cli.ts'),
+  },
   entryNames: '[name]',
   outExtension: { '.js': '.mjs' },
   bundle: true,

@@ -14,8 +14,11 @@ export function run(command, args, options = {}) {
   return status ?? 1;
 }
 
+/** What is made ready says so on the second stream: the first is the command's own. */
+const ASIDE = { stdio: ['inherit', process.stderr, 'inherit'] };
+
 function mustRun(command, args, what) {
-  if (run(command, args) !== 0) {
+  if (run(command, args, ASIDE) !== 0) {
     process.stderr.write(`${what} failed.\n`);
     process.exit(1);
   }
@@ -38,7 +41,7 @@ export function ensureFetched() {
     .digest('hex');
   const stamp = at('node_modules', '.lock-hash');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
-  process.stdout.write('Installing packages; the first time takes some minutes.\n');
+  process.stderr.write('Installing packages; the first time takes some minutes.\n');
   mustRun('npm', ['ci', '--no-progress', '--ignore-scripts'], 'npm ci');
   writeFileSync(stamp, lock);
 }
@@ -53,18 +56,26 @@ function newest(folder) {
   return time;
 }
 
-/** Builds the web application and the server when a source is newer than the last build. */
-export function ensureBuilt() {
-  const made = [at('web', 'dist', 'index.html'), at('server', 'dist', 'start.mjs')];
+/** What was made is there, and no source of these folders is newer. */
+function isMade(made, folders) {
   const sources = Math.max(
-    newest(at('web')),
-    newest(at('server')),
-    newest(at('core')),
-    newest(at('contracts')),
+    ...folders.map((name) => newest(at(name))),
     statSync(at('package-lock.json')).mtimeMs,
   );
-  if (made.every((path) => existsSync(path) && statSync(path).mtimeMs > sources)) return;
-  mustRun('npm', ['run', 'build', '--silent'], 'The build');
+  return existsSync(made) && statSync(made).mtimeMs > sources;
+}
+
+/** Builds the web application and the server when a source is newer than the last build. */
+export function ensureBuilt() {
+  if (!isMade(at('web', 'dist', 'index.html'), ['web', 'core', 'contracts']))
+    mustRun('npm', ['run', 'build', '--silent'], 'The build');
+  ensureBundled();
+}
+
+/** The same of the server and its commands alone. */
+export function ensureBundled() {
+  if (!isMade(at('server', 'dist', 'start.mjs'), ['server', 'core', 'contracts']))
+    mustRun(process.execPath, ['scripts/bundle.mjs'], 'The bundle');
 }
 
 /** The shell without windows is the same browser, and takes a third less work for every page. */

@@ -55,7 +55,7 @@ describe('what to measure next', () => {
           expect(['assumed', 'unknown', undefined]).toContain(items[i]?.known?.source);
         }
       }),
-      runs(20),
+      runs(12),
     );
   });
 });
@@ -84,7 +84,7 @@ describe('the walk round the bicycle', () => {
           }
         }
       }),
-      runs(40),
+      runs(25),
     );
   });
 });

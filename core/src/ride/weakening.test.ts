@@ -128,7 +128,7 @@ describe('the field', () => {
           expect(watts).toBeLessThanOrEqual((supply.openVolts ** 2 / (4 * supply.ohm)) * (1 + 1e-6));
         },
       ),
-      runs(3000),
+      runs(1500),
     );
   });
 });

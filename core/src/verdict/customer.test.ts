@@ -153,7 +153,7 @@ describe('the page for a customer', () => {
         expect(page.climbs.state).toBe(verdict.figures.find((f) => f.id === 'hill')?.state);
         expect(page.far.state).toBe(verdict.figures.find((f) => f.id === 'range')?.state);
       }),
-      runs(80),
+      runs(50),
     );
   });
 });

@@ -38,7 +38,7 @@ describe('evaluate, over many builds', () => {
         // A starting grade without a limit by grip is said as such; everything else is a number.
         expect(bad.filter((path) => !path.includes('.steps.'))).toEqual([]);
       }),
-      runs(100),
+      runs(60),
     );
   });
 
@@ -54,7 +54,7 @@ describe('evaluate, over many builds', () => {
         const [one, other] = [0, 1].map(() => JSON.parse(JSON.stringify(build)) as BuildDocument);
         expect(one && told(one)).toEqual(other && told(other));
       }),
-      runs(25),
+      runs(12),
     );
   });
 

@@ -198,7 +198,7 @@ describe('class', () => {
         if (law.here.outcome === 'outside' && law.here.failing.length > 0)
           expect(stages.find((s) => s.id === 'law')?.words).toBe(`outside by ${String(rows('fail'))}`);
       }),
-      runs(120),
+      runs(80),
     );
   });
 

@@ -42,7 +42,7 @@ describe('a value that becomes unknown', () => {
             ).toBe(true);
         }
       }),
-      runs(400),
+      runs(250),
     );
   });
 
@@ -61,7 +61,7 @@ describe('a value that becomes unknown', () => {
           expect(now, `${link.id} by ${one.path}`).toBeDefined();
         }
       }),
-      runs(200),
+      runs(120),
     );
   });
 });

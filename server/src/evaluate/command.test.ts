@@ -16,8 +16,10 @@ const LONGTAIL = join(root, 'demo/builds/0412-orchard-longtail.json');
 
 describe('npm run evaluate', () => {
   it('is a command that writes to both streams and ends with a code', () => {
+    // As it stands: never an older one.
+    expect(spawnSync(process.execPath, ['scripts/bundle.mjs'], { cwd: root, stdio: 'inherit' }).status).toBe(0);
     const command = (...args: string[]) =>
-      spawnSync(process.execPath, ['--import', 'tsx', 'server/src/evaluate/cli.ts', ...args], {
+      spawnSync(process.execPath, ['server/dist/evaluate.mjs', ...args], {
         cwd: root,
         encoding: 'utf8',
       });
@@ -30,12 +32,7 @@ describe('npm run evaluate', () => {
     // What reads it may have had enough: that is no fault of the command.
     const cut = spawnSync(
       'sh',
-      [
-        '-c',
-        `"$0" --import tsx server/src/evaluate/cli.ts "$1" --json | head -c 20`,
-        process.execPath,
-        LONGTAIL,
-      ],
+      ['-c', `"$0" server/dist/evaluate.mjs "$1" --json | head -c 20`, process.execPath, LONGTAIL],
       { cwd: root, encoding: 'utf8' },
     );
     expect(cut).toMatchObject({ status: 0, stderr: '' });

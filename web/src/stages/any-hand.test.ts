@@ -84,7 +84,7 @@ describe('whatever a hand presses and types', () => {
       await fc.assert(
         fc.asyncProperty(
           anyBuild.chain(withRecords),
-          fc.array(deed, { minLength: 14, maxLength: 14 }),
+          fc.array(deed, { minLength: 10, maxLength: 10 }),
           async ([document, records], deeds) => {
             inHand(document, records);
             const { page } = await shown(Page, address);
