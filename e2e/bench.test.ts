@@ -5,7 +5,7 @@ import type { ElementHandle, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { firstOf } from '@apple-cart/core';
 import { placeOf } from '../web/src/screens/registry.ts';
-import { settled, type Watch } from './browser.ts';
+import { again, press as pressIt, settled, type Watch } from './browser.ts';
 import {
   chooseFrom,
   clickWords,
@@ -46,11 +46,15 @@ async function begin(page: Page): Promise<void> {
 
 /** Says what is asked of the step in hand, in the middle of its band. */
 async function fillIn(page: Page): Promise<void> {
-  for (const box of await page.$$('[aria-label=Answer] input[type=checkbox]')) {
-    // Once it stands still.
-    await box.asLocator().click();
-    expect(await box.evaluate((b) => b.checked)).toBe(true);
-  }
+  const boxes = '[aria-label=Answer] input[type=checkbox]';
+  for (let i = 0; i < (await page.$$(boxes)).length; i += 1)
+    // A hand sees whether it is ticked, and presses again where what is above it moved it away.
+    await again(async () => {
+      const box = (await page.$$(boxes))[i];
+      if (box === undefined) throw new Error('detached');
+      if (!(await box.evaluate((b) => b.checked))) await pressIt(box);
+      if (!(await box.evaluate((b) => b.checked))) throw new Error('detached: it is not ticked');
+    });
   for (const area of await page.$$('[aria-label=Answer] textarea')) await area.type('nothing');
   const fields = await page.$$('[aria-label=Answer] input[inputmode=decimal]');
   if (fields.length === 0) return;

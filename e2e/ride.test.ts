@@ -205,7 +205,10 @@ describe('a drawn road', () => {
     await page.click('input[aria-label=Note]');
     await page.keyboard.press('End');
     await page.keyboard.type(' Mind the drain.');
-    await says(/keeping/);
+    // The server has it, and has said so.
+    await page.waitForFunction(async () =>
+      (await (await fetch('/api/routes/steeple-wall')).text()).includes('Mind the drain.'),
+    );
     await says(/kept/);
     await bench.crash();
     const again = await bench.open();

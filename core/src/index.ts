@@ -119,7 +119,7 @@ export { readings } from './power-chain/expectations.ts';
 export { preCharge } from './power-chain/inrush.ts';
 export { leadLoss, phaseLeadWatts } from './power-chain/leads.ts';
 export { lightsVerdict } from './power-chain/lights.ts';
-export { isPhaseLink, sameLink, type Link, type LinkId, type LinkKey } from './power-chain/link.ts';
+export { isPhaseLink, isShare, sameLink, type Link, type LinkId, type LinkKey } from './power-chain/link.ts';
 export {
   matchAll,
   matchCells,
@@ -276,14 +276,9 @@ export { dayAfter, dayWords, daysBetween, isDay, weekdayOf } from './workshop/sc
 export { dayOf } from './workshop/schedule/calendar.ts';
 export { tasksOf, type Learnt, type Task } from './workshop/schedule/tasks.ts';
 export { learntHours } from './workshop/schedule/learnt-hours.ts';
-export {
-  broughtForward,
-  whenOf,
-  type Forward,
-  type PlannedParcel,
-  type PlannedTask,
-  type When,
-} from './workshop/schedule/when.ts';
+export { whenOf, type PlannedTask, type When } from './workshop/schedule/when.ts';
+export type { PlannedParcel } from './workshop/schedule/orders.ts';
+export { broughtForward, type Forward } from './workshop/schedule/forward.ts';
 export type { Parcel } from './workshop/schedule/parcels.ts';
 export { diaryOf } from './workshop/schedule/diary.ts';
 export { diaryText } from './formats/diary.ts';

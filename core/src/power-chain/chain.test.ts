@@ -6,7 +6,7 @@ import { withQuantity, withValue } from '../document/quantity-at.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { RUNS, anyBuild, sample } from '../test/sample.ts';
-import { isPhaseLink } from './link.ts';
+import { isPhaseLink, isShare } from './link.ts';
 
 /** A build with a whole, sound current chain. */
 const whole = (changes: Parameters<typeof sample>[0] = {}): BuildDocument =>
@@ -86,7 +86,10 @@ describe('the current chain', () => {
         const chain = chainOf(build);
         const margins = chain.links.flatMap((l) => (l.margin === undefined ? [] : [l.margin]));
         for (const margin of margins) expect(Number.isNaN(margin)).toBe(false);
-        expect(chain.weakest?.margin).toBe(margins.length === 0 ? undefined : Math.min(...margins));
+        // A pack that carries its share and not all stands before whatever carries what it is asked.
+        if (chain.weakest === undefined || !isShare(chain.weakest))
+          expect(chain.weakest?.margin).toBe(margins.length === 0 ? undefined : Math.min(...margins));
+        else expect(Math.min(...margins)).toBeGreaterThanOrEqual(0);
         for (const l of chain.links) {
           // An unknown input is never fine.
           if (l.inputs.some((k) => k.source === 'unknown')) expect(l.state).toBe('unknown');

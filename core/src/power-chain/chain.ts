@@ -8,7 +8,7 @@ import type { ClimbOutcome } from '../ride/climb.ts';
 import { batteryDemand, phaseDemand, type Demand } from './demand.ts';
 import { cableLinks, hasOwn } from './cable-links.ts';
 import type { HillOpen } from './hill-open.ts';
-import { link, type Link } from './link.ts';
+import { isShare, link, type Link } from './link.ts';
 import { sharedDemands } from './pack-shares.ts';
 import { LOWER, leadOf, plugLimits, type Scene } from './scene.ts';
 import { numbered } from '../document/pack-names.ts';
@@ -17,7 +17,7 @@ export interface Chain {
   readonly links: readonly Link[];
   readonly battery: Demand;
   readonly phase: Demand;
-  /** The link with the least margin of those that are known; undefined where none is. */
+  /** The link with the least in hand of those that are known; undefined where none is. */
   readonly weakest: Link | undefined;
   /** Links that cannot be judged yet. */
   readonly unknown: readonly Link[];
@@ -245,6 +245,9 @@ const phasePlugLink = ({ build, known: { cabling }, phase }: Scene): Link | unde
         source: 'its data sheet',
       });
 
+/** What a link has in hand; nothing, where it carries its share and would not carry all. */
+const inHand = (l: Link): number => (isShare(l) ? Math.min(0, l.margin ?? Infinity) : (l.margin ?? Infinity));
+
 /** The links in the order of the current. */
 const LINKS: readonly ((scene: Scene) => Link | readonly Link[] | undefined)[] = [
   cellsLinks,
@@ -285,7 +288,7 @@ export function currentChain(
     battery,
     phase,
     weakest: judged.reduce<Link | undefined>(
-      (least, l) => ((l.margin ?? Infinity) < (least?.margin ?? Infinity) ? l : least),
+      (least, l) => (inHand(l) < (least === undefined ? Infinity : inHand(least)) ? l : least),
       undefined,
     ),
     unknown: links.filter((l) => l.state === 'unknown'),

@@ -4,7 +4,7 @@ import type { PackDocument } from '../document/pack.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import type { Known, KnownPack } from '../document/known-build.ts';
 import { chargeAtRest, fullChargeVolts, type Pack } from '../machine/battery.ts';
-import { packsAboard } from '../machine/assemble.ts';
+import { packsAboard } from '../machine/packs-aboard.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import { idOfPack, ofPack } from '../document/pack-names.ts';
 import { endSpan, overcharges } from './charging.ts';

@@ -1,7 +1,7 @@
 import { CHEMISTRIES } from '../document/chemistries.ts';
 import type { BuildDocument } from '../document/document.ts';
 import type { Known, KnownBuild } from '../document/known-build.ts';
-import { packsAboard } from '../machine/assemble.ts';
+import { packsAboard } from '../machine/packs-aboard.ts';
 import { fullChargeVolts, type Pack } from '../machine/battery.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import { endSpan, overcharges } from './charging.ts';

@@ -2,7 +2,7 @@ import type { Chemistry } from '../document/choices.ts';
 import type { KnownBuild } from '../document/known-build.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
-import { packsAboard } from '../machine/assemble.ts';
+import { packsAboard } from '../machine/packs-aboard.ts';
 import { ofPack } from '../document/pack-names.ts';
 
 /** What a voltmeter should show at one place, V. */

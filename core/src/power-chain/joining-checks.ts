@@ -2,7 +2,7 @@ import { asked, measured, told, type Check } from '../check/check.ts';
 import type { Known, KnownBuild } from '../document/known-build.ts';
 import { supplyAt } from '../machine/battery.ts';
 import { sameKind } from '../machine/joined-packs.ts';
-import { packsAboard } from '../machine/assemble.ts';
+import { packsAboard } from '../machine/packs-aboard.ts';
 import type { PackAboard } from '../machine/machine.ts';
 import { couldTurn } from '../machine/span.ts';
 import { qty } from '../quantity/phrase.ts';

@@ -92,6 +92,10 @@ const share = (bornA: number, askedA: number): number => (askedA === 0 ? Infinit
 export const isPhaseLink = ({ id, cable }: Pick<Link, 'id' | 'cable'>): boolean =>
   id.startsWith('phase') || cable.includes('phases');
 
+/** It carries what is asked of it beside others, and not all alone. */
+export const isShare = ({ state, margin }: Pick<Link, 'state' | 'margin'>): boolean =>
+  state === 'look' && margin !== undefined && margin >= 0;
+
 /** What tells one link of a chain from the others. */
 export type LinkKey = Pick<Link, 'id' | 'pack' | 'cable'>;
 /** The same link, of the same pack or cable. */

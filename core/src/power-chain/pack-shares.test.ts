@@ -46,6 +46,20 @@ describe('packs behind diodes', () => {
     }
   });
 
+  it('are the weakest link, which is looked at, whatever else has less in hand', () => {
+    const build = sample({
+      brief: { hillGradePct: 18, riderPowerW: 0 },
+      pack: PACK,
+      controller: { batteryCurrentA: 25, phaseCurrentA: 60, lowVoltageCutoffV: 39 },
+      cabling: { connectorA: 26, fuseA: 25, leadMm2: 6, protection: 'fuse' },
+      second: { ...PACK, join: 'combiner' },
+    });
+    const { power, figures } = evaluate(build);
+    expect(power.chain.weakest?.id).toBe('cells');
+    const figure = figures.find(({ id }) => id === 'weakest');
+    expect(phraseText(figure?.condition ?? [])).toContain('not for all alone');
+  });
+
   it('that carry all alone are fine', () => {
     const strong = { bmsCurrentA: 30, cellsContinuousA: 30, cellsPeakA: 40 };
     for (const id of ['cells', 'bms'])

@@ -1,6 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { KnownBuild } from '../document/known-build.ts';
-import { packsAboard } from '../machine/assemble.ts';
+import { packsAboard } from '../machine/packs-aboard.ts';
 import { supplyAt } from '../machine/battery.ts';
 import { diodesAt, terminalVolts } from '../machine/diodes.ts';
 import type { Machine } from '../machine/machine.ts';

@@ -1,7 +1,7 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { Known, KnownBuild } from '../document/known-build.ts';
 import { fullChargeVolts } from '../machine/battery.ts';
-import { packsAboard } from '../machine/assemble.ts';
+import { packsAboard } from '../machine/packs-aboard.ts';
 import type { Machine } from '../machine/machine.ts';
 import { couldTurn, plausibleSpan } from '../machine/span.ts';
 import type { Chain } from './chain.ts';

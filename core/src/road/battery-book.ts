@@ -1,6 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
-import { packsAboard } from '../machine/assemble.ts';
+import { packsAboard } from '../machine/packs-aboard.ts';
 import { chargeAtRest, supplyAt, type Pack } from '../machine/battery.ts';
 import type { ChargeRecord, RideRecord } from './ride-record.ts';
 

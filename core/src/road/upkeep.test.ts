@@ -6,7 +6,7 @@ import { newRide } from './ride-record.ts';
 import { batteryBook, capacityTold } from './battery-book.ts';
 import { upkeepOf } from './upkeep.ts';
 import { kmADay, upkeepDiary } from './upkeep-diary.ts';
-import { firstPack } from '../machine/assemble.ts';
+import { firstPack } from '../machine/packs-aboard.ts';
 import { chargeAtRest, supplyAt } from '../machine/battery.ts';
 import { knownBuild } from '../document/known.ts';
 

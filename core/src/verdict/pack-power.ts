@@ -1,4 +1,4 @@
-import { packsAboard } from '../machine/assemble.ts';
+import { packsAboard } from '../machine/packs-aboard.ts';
 import { fullChargeVolts, supplyAt, type Supply } from '../machine/battery.ts';
 import { supplyOn, terminalVolts } from '../machine/diodes.ts';
 import { sameKind } from '../machine/joined-packs.ts';

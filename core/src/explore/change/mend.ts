@@ -2,7 +2,7 @@ import { LABEL_V_PER_CELL } from '../../document/per-cell.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import { idOfPack } from '../../document/pack-names.ts';
 import type { Check } from '../../check/check.ts';
-import { packsAboard } from '../../machine/assemble.ts';
+import { packsAboard } from '../../machine/packs-aboard.ts';
 import { buyPart } from '../../parts/apply-part.ts';
 import type { Part, PartOf } from '../../parts/part.ts';
 import { FUSE_HOLDS } from '../../power-chain/chain.ts';

@@ -1,7 +1,8 @@
 import type { BuildDocument, QuantityPath } from '../../document/document.ts';
 import { inUse, knownBuild } from '../../document/known.ts';
 import { knownAt, withValue } from '../../document/quantity-at.ts';
-import { assemble, firstPack } from '../../machine/assemble.ts';
+import { assemble } from '../../machine/assemble.ts';
+import { firstPack } from '../../machine/packs-aboard.ts';
 import { chargeAtRest, supplyAt } from '../../machine/battery.ts';
 import { topSpeed } from '../../ride/steady.ts';
 import { msToKmh } from '../../quantity/units.ts';

@@ -3,7 +3,7 @@ import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
 import { inputRow, stepRow, type Figure, type WorkingRow } from '../figure.ts';
 import type { Chain } from '../../power-chain/chain.ts';
-import type { Link } from '../../power-chain/link.ts';
+import { isShare, type Link } from '../../power-chain/link.ts';
 import type { Study } from '../study.ts';
 
 /** What a link carries beside what is asked, as amps: the pair with the smaller margin. */
@@ -38,7 +38,9 @@ function condition({ weakest, unknown, battery }: Chain, state: State): Phrase {
     return [battery.open === undefined ? 'no link is known' : 'the controller’s amps are not known'];
   if (state === 'unknown') return [`${counted(unknown.length, 'link')} not known`];
   const { limitA, demandA } = tightest(weakest);
-  return [qty(limitA, 'A', 0), ' for ', qty(demandA, 'A', 0), ' asked'];
+  return isShare(weakest)
+    ? [qty(limitA, 'A', 0), ' for its share of ', qty(demandA, 'A', 0), ', not for all alone']
+    : [qty(limitA, 'A', 0), ' for ', qty(demandA, 'A', 0), ' asked'];
 }
 
 /** The link of the current chain with the least in hand. */

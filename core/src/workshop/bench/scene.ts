@@ -1,7 +1,7 @@
 import type { Job } from '../job.ts';
 import { msToKmh } from '../../quantity/units.ts';
 import { noLoadSpeed } from '../../law/motor-alone.ts';
-import { packsAboard } from '../../machine/assemble.ts';
+import { packsAboard } from '../../machine/packs-aboard.ts';
 import { fullChargeVolts, supplyAt, type Pack } from '../../machine/battery.ts';
 import { AT_REST } from '../../power-chain/expectations.ts';
 import { isHubMotor } from '../../document/choices.ts';

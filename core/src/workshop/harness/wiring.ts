@@ -1,5 +1,5 @@
 import { CHEMISTRIES } from '../../document/chemistries.ts';
-import { packsAboard } from '../../machine/assemble.ts';
+import { packsAboard } from '../../machine/packs-aboard.ts';
 import { fullChargeVolts } from '../../machine/battery.ts';
 import { currentCables } from '../../document/current-cables.ts';
 import type { BuildDocument } from '../../document/document.ts';

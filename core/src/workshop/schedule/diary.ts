@@ -1,7 +1,8 @@
 import type { DiaryEntry } from '../../formats/diary.ts';
 import { dayAfter, dayWords } from './days.ts';
 import { dayOf, startOfDay } from './calendar.ts';
-import type { PlannedParcel, PlannedTask, When } from './when.ts';
+import type { PlannedParcel } from './orders.ts';
+import type { PlannedTask, When } from './when.ts';
 
 const firstWords = (parcel: PlannedParcel['parcel']): string =>
   parcel.rows.length === 1

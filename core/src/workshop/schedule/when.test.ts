@@ -9,7 +9,8 @@ import type { Row } from '../parts-list/purchase-list.ts';
 import { diaryOf } from './diary.ts';
 import { daysBetween } from './days.ts';
 import { tasksOf } from './tasks.ts';
-import { broughtForward, whenOf, type When } from './when.ts';
+import { broughtForward } from './forward.ts';
+import { whenOf, type When } from './when.ts';
 
 /** A Monday. */
 const TODAY = '2026-03-02';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { ChevronRight } from 'lucide-react';
-import { isPhaseLink, phraseText, sameLink, type Chain, type Link } from '@apple-cart/core';
+import { isPhaseLink, isShare, phraseText, sameLink, type Chain, type Link } from '@apple-cart/core';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
@@ -204,6 +204,7 @@ function Part({ chain, phase }: { chain: Chain; phase: boolean }) {
 function titleOf(weakest: Link | undefined): string {
   if (weakest === undefined) return 'No link of the chain is known yet';
   const { name, margin = 0 } = weakest;
+  if (isShare(weakest)) return `${name}: enough for its share, not for all alone`;
   return margin < 0
     ? `${name}: too little for what is asked`
     : `${name}: the weakest, with ${(100 * margin).toFixed(0)} % in hand`;

@@ -1,5 +1,5 @@
 import { hasBoard } from '../../../document/pack-board.ts';
-import { packsAboard } from '../../../machine/assemble.ts';
+import { packsAboard } from '../../../machine/packs-aboard.ts';
 import { fullChargeVolts } from '../../../machine/battery.ts';
 import { BRAKING_SHARE } from '../../../power-chain/charge-checks.ts';
 import type { BuildDocument } from '../../../document/document.ts';

@@ -1,6 +1,6 @@
 import { CHEMISTRIES } from '../../../../document/chemistries.ts';
 import type { Known } from '../../../../document/known-build.ts';
-import { packsAboard } from '../../../../machine/assemble.ts';
+import { packsAboard } from '../../../../machine/packs-aboard.ts';
 import { takenBy } from '../../../../power-chain/charge-checks.ts';
 import { endOfCharge } from '../../../../power-chain/charger-words.ts';
 import { endSpan } from '../../../../power-chain/charging.ts';
