@@ -1,3 +1,4 @@
+import { knownBuild } from '../document/known.ts';
 import { packPath, type BuildDocument, type PackIndex } from '../document/document.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import type { Ride } from '../ride/ride.ts';
@@ -23,14 +24,21 @@ const OLD_PCT = 70;
 
 /** Range on a route, repeated to the end of the charge, by habit, season, age and legs; the reserve is not taken off. */
 export function rangeCases(build: BuildDocument, route: Route): readonly RangeCase[] {
-  const frost = withValue(build, 'brief.temperatureC', WINTER_C);
+  const known = knownBuild(build);
+  // What is colder or older already is no better for being looked at.
+  const frostC = Math.min(WINTER_C, known.brief.temperatureC.value);
+  const oldPct = known.packs.map(({ healthPct }) => Math.min(OLD_PCT, healthPct.value));
+  const frost = withValue(build, 'brief.temperatureC', frostC);
   // The hard case: the packs have stood out in it.
   const winter = frost.packs.reduce((one, _, i) => {
     const path = packPath(i as PackIndex);
-    return withValue(one, `${path}.startC`, WINTER_C);
+    return withValue(one, `${path}.startC`, frostC);
   }, frost);
   const aged = (b: BuildDocument): BuildDocument =>
-    b.packs.reduce((now, _, i) => withValue(now, `${packPath(i as PackIndex)}.healthPct`, OLD_PCT), b);
+    b.packs.reduce(
+      (now, _, i) => withValue(now, `${packPath(i as PackIndex)}.healthPct`, oldPct[i] ?? OLD_PCT),
+      b,
+    );
   const one = (
     id: RangeCase['id'],
     label: Phrase,
@@ -58,8 +66,8 @@ export function rangeCases(build: BuildDocument, route: Route): readonly RangeCa
           one('middle', ['Middle, 80 to 20 %'], build, { charge: 0.8, untilCharge: 0.2 }),
         ]),
     one('resting', ['Legs resting'], build, {}, 'resting'),
-    one('winter', ['Stood out in frost, ', qty(WINTER_C, 'C')], winter, {}),
-    one('old', [`Old pack, ${String(OLD_PCT)} %`], aged(build), {}),
+    one('winter', ['Stood out in frost, ', qty(frostC, 'C', 0)], winter, {}),
+    one('old', ['Old pack, ', qty(Math.min(...oldPct), '%', 0)], aged(build), {}),
     one('old-winter', ['Old pack in frost'], aged(winter), {}),
   ];
 }

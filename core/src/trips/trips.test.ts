@@ -3,6 +3,7 @@ import crate from '../../../demo/routes/crate-lane.json' with { type: 'json' };
 import causeway from '../../../demo/routes/tide-causeway.json' with { type: 'json' };
 import lanes from '../../../demo/routes/orchard-lanes.json' with { type: 'json' };
 import type { BuildDocument } from '../document/document.ts';
+import { phraseText } from '../quantity/phrase.ts';
 import { evenHill, type Route } from '../route/route.ts';
 import { longtail, tandem, trike } from '../test/demo.ts';
 import { sample } from '../test/sample.ts';
@@ -121,6 +122,22 @@ describe('habits, seasons and age', () => {
     const two = { ...longtail, packs: [pack, pack] as typeof longtail.packs };
     const km = (id: string): number => rangeCases(two, route(lanes)).find((c) => c.id === id)?.km ?? NaN;
     expect(km('old') / km('full')).toBeLessThan(0.8);
+  });
+
+  it('are no better than what is in hand: a ride at -12 degrees, a pack that is older than old', () => {
+    const [pack] = longtail.packs;
+    const at = (value: number) => ({ source: 'measured', value }) as const;
+    const worn: BuildDocument = {
+      ...longtail,
+      brief: { ...longtail.brief, temperatureC: at(-12) },
+      packs: [{ ...pack, kept: 'outside', healthPct: at(58) }],
+    };
+    const cases = rangeCases(worn, route(lanes));
+    const of = (id: string) => cases.find((c) => c.id === id);
+    for (const id of ['winter', 'old', 'old-winter'])
+      expect(of(id)?.km ?? NaN, id).toBeLessThanOrEqual((of('full')?.km ?? 0) + 1e-9);
+    expect(phraseText(of('winter')?.label ?? [])).toContain('−12');
+    expect(phraseText(of('old')?.label ?? [])).toContain('58');
   });
 
   // Common practice, no source: sealed lead-acid hardens when it is kept part empty.
