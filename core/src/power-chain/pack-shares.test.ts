@@ -57,7 +57,7 @@ describe('packs behind diodes', () => {
     const { power, figures } = evaluate(build);
     expect(power.chain.weakest?.id).toBe('cells');
     const figure = figures.find(({ id }) => id === 'weakest');
-    expect(phraseText(figure?.condition ?? [])).toContain('not for all alone');
+    expect(phraseText(figure?.condition ?? [])).toContain('15 A for a share of 13 A');
   });
 
   it('that carry all alone are fine', () => {

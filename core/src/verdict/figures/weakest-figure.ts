@@ -39,7 +39,7 @@ function condition({ weakest, unknown, battery }: Chain, state: State): Phrase {
   if (state === 'unknown') return [`${counted(unknown.length, 'link')} not known`];
   const { limitA, demandA } = tightest(weakest);
   return isShare(weakest)
-    ? [qty(limitA, 'A', 0), ' for its share of ', qty(demandA, 'A', 0), ', not for all alone']
+    ? [qty(limitA, 'A', 0), ' for a share of ', qty(demandA, 'A', 0)]
     : [qty(limitA, 'A', 0), ' for ', qty(demandA, 'A', 0), ' asked'];
 }
 

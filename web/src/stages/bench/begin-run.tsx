@@ -22,7 +22,7 @@ export function BeginRun({ bench, again = false }: { bench: Bench; again?: boole
       </p>
       <PlanStops
         stops={planStops(verdict.findings)}
-        words="Put it right before anything is joined: a run holds what is found against the plan, and passes what is as wrong as the plan."
+        words="Put it right first: a run holds what is found against the plan, and what is as wrong as the plan would pass. The run asks for it before the work begins and before a pack is joined."
       />
       <WhoField />
       <Button
