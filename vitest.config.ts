@@ -6,6 +6,7 @@ const APART = ['web/src/stages/any-hand.test.ts'];
 export default defineConfig({
   test: {
     environment: 'node',
+    globalSetup: `${import.meta.dirname}/server/src/test/bundled.ts`,
     projects: [
       {
         extends: true,

@@ -1,11 +1,11 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { connect, createServer, type AddressInfo, type Socket } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { pino } from 'pino';
-import { afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { startServer, type Running } from './server.ts';
 import { settingsFrom } from './settings.ts';
 import { named } from './test/fixture.ts';
@@ -15,9 +15,6 @@ let folder: string;
 let environment: Record<string, string>;
 const children: ChildProcess[] = [];
 const servers: Running[] = [];
-beforeAll(() => {
-  expect(spawnSync(process.execPath, ['scripts/bundle.mjs'], { cwd: root, stdio: 'inherit' }).status).toBe(0);
-});
 beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'apple-cart-start-'));
   environment = { PORT: '0', APPLE_CART_DATABASE: join(folder, 'a.sqlite') };

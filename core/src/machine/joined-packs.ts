@@ -31,6 +31,10 @@ export function merged(first: Pack, second: Pack): Pack {
   return { ...unit, groupOhm: side(cells(first), cells(second)) / cells(unit) };
 }
 
+/** All of them are of one kind. */
+export const allAlike = ([first, ...others]: readonly Pack[]): boolean =>
+  first === undefined || others.every((other) => sameKind(first, other));
+
 /** True where packs may be joined directly at all: one chemistry, one count in series. */
 export const sameKind = (first: Pack, second: Pack): boolean =>
   first.cellsInSeries === second.cellsInSeries && first.chemistry === second.chemistry;

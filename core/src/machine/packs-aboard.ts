@@ -3,7 +3,7 @@ import type { KnownBuild, KnownPack } from '../document/known-build.ts';
 import type { PackDocument } from '../document/pack.ts';
 import { hasBoard } from '../document/pack-board.ts';
 import type { Pack, PackWarmth } from './battery.ts';
-import { merged, sameKind } from './joined-packs.ts';
+import { allAlike, merged } from './joined-packs.ts';
 import type { Machine, PackAboard } from './machine.ts';
 
 /** Ohm of one series group by the cells' own resistance; undefined where only the chemistry is known. */
@@ -76,7 +76,7 @@ export function packsOf(build: BuildDocument, known: KnownBuild): Aboard {
       join: how === 'combiner' ? 'combiner' : 'switch',
       diodeV,
     };
-  const alike = others.every((other) => sameKind(first.pack, other.pack));
+  const alike = allAlike([first, ...others].map(({ pack }) => pack));
   return {
     pack: alike ? others.reduce((whole, other) => merged(whole, other.pack), first.pack) : first.pack,
     // Packs joined directly share the current.

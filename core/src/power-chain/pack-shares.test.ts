@@ -60,6 +60,13 @@ describe('packs behind diodes', () => {
     expect(phraseText(figure?.condition ?? [])).toMatch(/^15\sA for a share of 13\sA$/);
   });
 
+  it('whose cells nobody has counted are each asked all: which of them feeds is not known', () => {
+    for (const cells of of(links({ cellsInSeries: { source: 'unknown' } }), 'cells')) {
+      expect(cells?.demand.peakA).toBe(25);
+      expect(cells?.state).toBe('stop');
+    }
+  });
+
   it('that carry all alone are fine', () => {
     const strong = { bmsCurrentA: 30, cellsContinuousA: 30, cellsPeakA: 40 };
     for (const id of ['cells', 'bms'])

@@ -9,7 +9,10 @@ import { partOfDemand, type Demand } from './demand.ts';
 
 /** What is shared out is a share of something, A. */
 const LEAST_A = 1;
-/** What lasts for less than this share of a discharge is its last sliver, where one is empty a moment before the others. */
+/**
+ * What lasts for less than this share of a discharge is its last sliver, where one is empty a moment before the others.
+ * Common practice, no source.
+ */
 const SLIVER = 0.05;
 
 /** The most that is asked for longer than a sliver of the whole. */
@@ -35,6 +38,9 @@ export function sharedDemands(
   { limits, diodeV }: Machine,
   whole: Demand,
 ): readonly Demand[] {
+  // Who feeds is decided by the volts: where nobody has counted the cells each may be asked all.
+  if (known.packs.some(({ cellsInSeries }) => cellsInSeries.source === 'unknown'))
+    return build.packs.map(() => whole);
   const aboard = packsAboard(build, known);
   const hillA = Math.max(LEAST_A, whole.continuousA);
   const peakA = Math.max(LEAST_A, whole.peakA);

@@ -2,7 +2,7 @@ import type { BuildDocument } from '../document/document.ts';
 import type { KnownPack } from '../document/known-build.ts';
 import { knownBuild } from '../document/known.ts';
 import { fullChargeVolts } from '../machine/battery.ts';
-import { sameKind } from '../machine/joined-packs.ts';
+import { allAlike } from '../machine/joined-packs.ts';
 import { assembleKnown } from '../machine/assemble.ts';
 import { packsAboard } from '../machine/packs-aboard.ts';
 import type { Machine, PackAboard } from '../machine/machine.ts';
@@ -90,7 +90,7 @@ export function packsStudy(build: BuildDocument): PacksStudy | undefined {
     ),
     rangeTogetherKm: whole.holds ? whole.metres / 1000 : undefined,
     thenTogetherKm: (whole.on?.metres ?? 0) / 1000,
-    sameKind: aboard.every((one) => sameKind(first.pack, one.pack)),
+    sameKind: allAlike(aboard.map(({ pack }) => pack)),
     equalisingA: mostEqualising(aboard),
     sharing:
       how === 'switch' || watts === 0

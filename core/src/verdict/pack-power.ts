@@ -1,7 +1,7 @@
 import { packsAboard } from '../machine/packs-aboard.ts';
 import { fullChargeVolts, supplyAt, type Supply } from '../machine/battery.ts';
 import { supplyOn, terminalVolts } from '../machine/diodes.ts';
-import { sameKind } from '../machine/joined-packs.ts';
+import { allAlike } from '../machine/joined-packs.ts';
 import { mostAmps } from '../machine/limits.ts';
 import type { PackAboard } from '../machine/machine.ts';
 import { STATED_CHARGE } from '../ride/stated.ts';
@@ -22,9 +22,9 @@ export interface PackPower {
 }
 
 /** Packs that feed together: behind diodes, or joined directly and of one kind. Unlike ones joined directly are stopped. */
-function feedTogether({ build: { joining } }: Judged, [first, ...others]: readonly PackAboard[]): boolean {
-  if (first === undefined || others.length === 0 || joining.how === 'switch') return false;
-  return joining.how === 'combiner' || others.every(({ pack }) => sameKind(first.pack, pack));
+function feedTogether({ build: { joining } }: Judged, aboard: readonly PackAboard[]): boolean {
+  if (aboard.length === 1 || joining.how === 'switch') return false;
+  return joining.how === 'combiner' || allAlike(aboard.map(({ pack }) => pack));
 }
 
 /** Volts of one of several that feed together. Behind a diode one that stands below the others rests. */
