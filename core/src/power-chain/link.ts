@@ -94,7 +94,7 @@ export const isPhaseLink = ({ id, cable }: Pick<Link, 'id' | 'cable'>): boolean 
 
 /** It carries what is asked of it beside others, and not all alone. */
 export const isShare = ({ state, margin }: Pick<Link, 'state' | 'margin'>): boolean =>
-  state === 'look' && margin !== undefined && margin >= 0;
+  state === 'look' && (margin ?? 0) >= 0;
 
 /** What tells one link of a chain from the others. */
 export type LinkKey = Pick<Link, 'id' | 'pack' | 'cable'>;

@@ -54,7 +54,9 @@ describe('packs behind diodes', () => {
       cabling: { connectorA: 26, fuseA: 25, leadMm2: 6, protection: 'fuse' },
       second: { ...PACK, join: 'combiner' },
     });
-    const { power, figures } = evaluate(build);
+    const { power, figures, findings } = evaluate(build);
+    const told = findings.filter(({ code }) => code.startsWith('link-')).map(({ title }) => title);
+    expect(told).toContain('Cells 1: enough for its share, not for all alone');
     expect(power.chain.weakest?.id).toBe('cells');
     const figure = figures.find(({ id }) => id === 'weakest');
     expect(phraseText(figure?.condition ?? [])).toMatch(/^15\sA for a share of 13\sA$/);

@@ -1,3 +1,4 @@
+import { isShare } from '../power-chain/link.ts';
 import { specAt } from '../document/document.ts';
 import { LABEL_V_PER_CELL } from '../document/per-cell.ts';
 import { CHEMISTRIES } from '../document/chemistries.ts';
@@ -58,7 +59,7 @@ const chained = ({ chain, powerChecks }: Study): readonly Finding[] => [
       stage: 'power',
       code: `link-${idOfPack(l.id, l.pack)}${l.cable === '' ? '' : `-${l.cable}`}`,
       state: l.state,
-      title: `${l.name}: the current is too much`,
+      title: `${l.name}: ${isShare(l) ? 'enough for its share, not for all alone' : 'the current is too much'}`,
       detail: [...l.why, ' ', ...l.remedy],
       path: l.inputs[0]?.path ?? '',
     })),
