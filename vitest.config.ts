@@ -1,7 +1,20 @@
+import { readFileSync } from 'node:fs';
+import { BaseSequencer, type TestSpecification } from 'vitest/node';
 import { defineConfig } from 'vitest/config';
 
 /** What presses whatever it finds leaves things behind: texts half typed, names, choices. */
 const APART = ['web/src/stages/any-hand.test.ts'];
+
+/** A worker goes on to the next file only where that runs in the same environment: files with a page come in a row. */
+class OneEnvironmentAfterTheOther extends BaseSequencer {
+  override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
+    const withPage = new Set(
+      files.filter(({ moduleId }) => readFileSync(moduleId, 'utf8').startsWith('// @vitest-environment')),
+    );
+    const rank = (file: TestSpecification): number => (withPage.has(file) ? 0 : 1);
+    return (await super.sort(files)).toSorted((a, b) => rank(a) - rank(b));
+  }
+}
 
 export default defineConfig({
   test: {
@@ -22,6 +35,7 @@ export default defineConfig({
     ],
     pool: 'threads',
     maxWorkers: 2,
+    sequence: { sequencer: OneEnvironmentAfterTheOther },
     // A limit for what hangs, not a measure of speed: a busy machine can stand still for a minute.
     testTimeout: 180_000,
     hookTimeout: 180_000,

@@ -1,7 +1,7 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, afterEach, beforeAll, expect } from 'vitest';
 import { startApplication, type Application } from './application.ts';
-import { launch, newPage, watched, type Watch } from './browser.ts';
+import { launch, watched, type Watch } from './browser.ts';
 
 /** One application and one browser for a file of tests; each test opens the pages that it needs. */
 export interface Stand {
@@ -12,14 +12,33 @@ export interface Stand {
   readonly open: (width?: number, height?: number, beside?: Page) => Promise<Page & Watch>;
 }
 
+/**
+ * Clears away what pages have kept in the browser's own context. Tests take turns in it, since what it has fetched
+ * and compiled of the application stays there and need not be had again.
+ */
+async function forget(browser: Browser | undefined, origins: ReadonlySet<string>): Promise<void> {
+  const [blank] = (await browser?.defaultBrowserContext().pages()) ?? [];
+  const session = await blank?.createCDPSession();
+  for (const origin of origins)
+    await session?.send('Storage.clearDataForOrigin', { origin, storageTypes: 'all' });
+  await session?.detach();
+}
+
 /** Sets the stand up for the file and clears it away. Whatever a test does, its pages must run clean. */
 export function stand(): Stand {
   let application: Application | undefined;
   let browser: Browser | undefined;
   const pages: (Page & Watch)[] = [];
+  /** Where pages of this file have come from: a server that crashed starts again at another address. */
+  const origins = new Set<string>();
+
+  const begin = async (): Promise<void> => {
+    application = await startApplication(application?.database);
+    origins.add(application.url);
+  };
 
   beforeAll(async () => {
-    [application, browser] = await Promise.all([startApplication(), launch()]);
+    [, browser] = await Promise.all([begin(), launch()]);
   });
   afterAll(async () => {
     await browser?.close();
@@ -30,6 +49,7 @@ export function stand(): Stand {
       expect(page.troubles).toEqual([]);
       if (!page.isClosed()) await page.close();
     }
+    await forget(browser, origins);
   });
 
   return {
@@ -39,14 +59,14 @@ export function stand(): Stand {
     },
     async crash() {
       await application?.kill();
-      application = await startApplication(application?.database);
+      await begin();
     },
     async open(width = 1280, height = 800, beside) {
       if (browser === undefined) throw new Error('the browser has not started');
-      const page =
-        beside === undefined
-          ? await newPage(browser, width, height)
-          : await watched(await beside.browserContext().newPage(), width, height);
+      const own = browser.defaultBrowserContext();
+      const taken = pages.some((page) => page.browserContext() === own);
+      const context = beside?.browserContext() ?? (taken ? await browser.createBrowserContext() : own);
+      const page = await watched(await context.newPage(), width, height);
       pages.push(page);
       return page;
     },

@@ -34,8 +34,9 @@ export class WorkerHere {
   }
 }
 
-/** Workers of a test: none is left from the one before. */
+/** Workers of a test: none is left from the one before, nor from another file whose page was cleared away too late. */
 export function workersHere(): void {
+  dismissIdle();
   vi.stubGlobal('Worker', WorkerHere);
   WorkerHere.made = [];
   WorkerHere.silent = false;

@@ -184,12 +184,13 @@ describe('what is asked on the bench is there to be looked at', () => {
     expect(items(unsaid)).toMatch(/where the packs meet.*One at each pack, or one for all: looked at/);
     expect(items(each)).not.toContain('one for all');
     expect(pointOf(told({ protection: 'breaker', fuseA: 40 }), 'cold/fuse').how).not.toContain('holder');
-    // A fuse that is as planned, and as wrong as the plan, does not pass.
+    // A fuse that is as planned, and as wrong as the plan, is put right before a pack is joined: asked for once.
     const wrong = told({ protection: 'fuse', fuseA: 100, leadMm2: 1.5 });
-    expect(items(wrong)).toMatch(
-      /Put right under Power and here: fuse below what the lead carries, at most \d+/,
+    expect(items(wrong)).not.toContain('at most');
+    expect(JSON.stringify(pointOf(wrong, 'power/plan'))).toMatch(
+      /fuse below what the lead carries: at most \d+/i,
     );
-    expect(items(told({ protection: 'fuse', fuseA: 30, leadMm2: 4 }))).not.toContain('Put right under Power');
+    expect(keysOf(told({ protection: 'fuse', fuseA: 30, leadMm2: 4 }))).not.toContain('power/plan');
     const uncounted = hub({
       cabling: { protection: 'fuse', fuseA: 30 },
       pack: { nominalV: 48, cellsInSeries: { source: 'unknown' } },

@@ -1,4 +1,3 @@
-import { phraseText } from '../../../quantity/phrase.ts';
 import { formatQuantity } from '../../../quantity/format.ts';
 import type { Job } from '../../job.ts';
 import { packsFeed } from '../../../document/current-cables.ts';
@@ -20,16 +19,6 @@ function found({ build, known }: Job): readonly string[] {
       : `${letter}: ${amps.join(' ')} is printed on it; ${near}`;
   });
 }
-
-/** What Power stops at of the fuse that the plan has: one that is as planned is then as wrong. */
-const STOPS = ['fuse-below-lead', 'fuse-above-hill', 'fuse-volts'] as const;
-const wrongs = (job: Job): readonly string[] =>
-  STOPS.flatMap((id) => {
-    const check = job.check(id);
-    return check?.state === 'stop'
-      ? [`Put right under Power and here: ${check.title.toLowerCase()}, ${phraseText(check.limit)}`]
-      : [];
-  });
 
 /** Common practice, no source. */
 const HOW = {
@@ -71,7 +60,6 @@ export function guard(job: Job): readonly HoldPoint[] {
       HOW[protection],
       ticks(
         ...items,
-        ...wrongs(job),
         ...(packs.length > 1 && job.build.joining.branchFuses === 'unknown'
           ? ['One at each pack, or one for all: looked at, and named in Power']
           : []),
