@@ -5,24 +5,43 @@ import { defineConfig, type Plugin } from 'vite';
 /** `npm run dev` proxies the interface's requests to the server that it starts beside Vite. */
 const api = process.env.APPLE_CART_API ?? 'http://127.0.0.1:4312';
 
+/** The core is one face in front of many rooms: the bundler finds out itself which of them are used where. */
+const CORE = /[\\/]core[\\/]src[\\/]/;
+
 /** Everything that the first page imports before anything is shown: one file, which compresses best and is asked for once. */
 const first = new Set<string>();
-const gatherFirst: Plugin = {
-  name: 'gather-first',
+/** What judges the cards of the first page, beside that and the core. */
+const cards = new Set<string>();
+
+const gather: Plugin = {
+  name: 'gather',
   apply: 'build',
   buildEnd() {
-    const waiting = [...this.getModuleIds()].filter((id) => this.getModuleInfo(id)?.isEntry === true);
-    for (let id = waiting.pop(); id !== undefined; id = waiting.pop()) {
-      // The core is one face in front of many rooms: the bundler finds out itself which of them are used here.
-      if (first.has(id) || /[\\/]core[\\/]src[\\/]/.test(id)) continue;
-      first.add(id);
-      waiting.push(...(this.getModuleInfo(id)?.importedIds ?? []));
-    }
+    const all = [...this.getModuleIds()];
+    const reached = (into: Set<string>, from: readonly string[]): void => {
+      const waiting = [...from];
+      for (let id = waiting.pop(); id !== undefined; id = waiting.pop()) {
+        if (first.has(id) || into.has(id) || CORE.test(id)) continue;
+        into.add(id);
+        waiting.push(...(this.getModuleInfo(id)?.importedIds ?? []));
+      }
+    };
+    reached(
+      first,
+      all.filter((id) => this.getModuleInfo(id)?.isEntry === true),
+    );
+    reached(
+      cards,
+      all.filter((id) => /[\\/]builds[\\/]card-verdict\.tsx$/.test(id)),
+    );
   },
 };
 
+/** What several pages share, by which of them do; what is too small to be worth a request goes with its neighbour. */
+const SHARED = { minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 20_000 };
+
 export default defineConfig({
-  plugins: [react(), tailwindcss(), gatherFirst],
+  plugins: [react(), tailwindcss(), gather],
   server: {
     host: '127.0.0.1',
     proxy: { '/api': { target: api, changeOrigin: true, headers: { origin: api } } },
@@ -33,7 +52,17 @@ export default defineConfig({
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 700,
     rolldownOptions: {
-      output: { codeSplitting: { groups: [{ name: 'first', test: (id: string) => first.has(id) }] } },
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: 'first', test: (id: string) => first.has(id), priority: 4 },
+            { name: 'core', test: CORE, priority: 3, ...SHARED },
+            { name: 'cards', test: (id: string) => cards.has(id), priority: 2 },
+            { name: 'shared', priority: 1, ...SHARED },
+          ],
+        },
+        chunkFileNames: ({ name }) => `assets/${name.split('~')[0] ?? name}-[hash].js`,
+      },
     },
   },
 });
