@@ -78,7 +78,9 @@ export const worst = (known: readonly Known[]): KnownSource => {
 /** A fact of the whole machine: where unknown values move it, between what, and by which. */
 export function moved(fact: NumberFact, corners: Corners, of: (way: Way) => NumberFact): NumberFact {
   if (corners.unknown.length === 0) return fact;
-  const [high, low] = [of(corners.up).high, of(corners.down).low];
+  const all = [corners.up, ...corners.downs].map(of);
+  const high = Math.max(...all.map((at) => at.high));
+  const low = Math.min(...all.map((at) => at.low));
   if (high <= fact.high && low >= fact.low) return fact;
   return {
     ...fact,

@@ -161,7 +161,7 @@ function factsOf(way: Way): LawFacts {
         : {
             unsure: {
               most: assistCorners(corners.help.up.machine),
-              least: assistCorners(corners.help.down.machine),
+              least: assistCorners(corners.help.downs[0].machine),
               labels: corners.help.unknown.map((k) => k.label),
             },
           }),

@@ -5,9 +5,10 @@ import { withValue } from '../document/quantity-at.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { assembleKnown } from './assemble.ts';
 import { supplyOn } from './diodes.ts';
+import type { Gear } from './driveline.ts';
 import type { Machine } from './machine.ts';
 import { torqueConstant } from './motor.ts';
-import { cornerOf, plausibleSpan, unknownOf, type Bearings } from './span.ts';
+import { cornerOf, isGearing, plausibleSpan, unknownOf, type Bearings } from './span.ts';
 
 /** One way the rider can have a build, with what follows from it. */
 export interface Way {
@@ -32,7 +33,41 @@ export function wayOf(build: BuildDocument): Way {
 export interface Corners {
   readonly unknown: readonly Known[];
   readonly up: Way;
-  readonly down: Way;
+  /** More than one where the gearing of the motor is unknown: of its ends either may be the slower. */
+  readonly downs: readonly [Way, ...Way[]];
+}
+
+/** Between ratios this far apart nothing is faster or stronger than at the nearer one by more than a hair: a power is flat at its peak. */
+const RATIO_STEP = 1.15;
+
+/** The gears of the fast end, of the slow end, and enough between them that no ratio between is far from one. */
+function spread(fast: readonly Gear[], slow: readonly Gear[]): readonly Gear[] {
+  const ends = fast.map((gear, i) => [gear, slow[i] ?? gear] as const);
+  const apart = Math.max(...ends.map(([a, b]) => b.motorRatio / a.motorRatio));
+  const steps = Math.max(0, Math.ceil(Math.log(apart) / Math.log(RATIO_STEP)));
+  return Array.from({ length: steps + 1 }, (_, j) =>
+    ends.map(([a, b]) => {
+      const between = (from: number, to: number): number => from * (to / from) ** (j / Math.max(1, steps));
+      return {
+        ...a,
+        motorRatio: between(a.motorRatio, b.motorRatio),
+        crankRatio: between(a.crankRatio, b.crankRatio),
+      };
+    }),
+  ).flat();
+}
+
+/** The way with every gearing that its motor may have at once: at each speed it is in the best of them. */
+function anyGearing(way: Way, unknown: readonly Known[], bearings: Bearings): Way {
+  const open = unknown.filter(isGearing);
+  if (open.length === 0) return way;
+  const slow = wayOf(cornerOf(way.build, open, bearings, 'down'));
+  return lazily<Way>({
+    build: () => way.build,
+    known: () => way.known,
+    used: () => way.used,
+    machine: () => ({ ...way.machine, gears: spread(way.machine.gears, slow.machine.gears) }),
+  });
 }
 
 /**
@@ -56,7 +91,7 @@ function fastest(build: BuildDocument, unknown: readonly Known[]): Way {
 
 /** The way with unknown values at the ends that turn a fact up. */
 export const fastCorner = (build: BuildDocument, unknown: readonly Known[], bearings: Bearings): Way =>
-  fastest(cornerOf(build, unknown, bearings, 'up'), unknown);
+  anyGearing(fastest(cornerOf(build, unknown, bearings, 'up'), unknown), unknown, bearings);
 
 /** The corners of a way by what bears on a fact. */
 export function cornersOf({ build, used }: Way, bearings: Bearings): Corners {
@@ -64,6 +99,10 @@ export function cornersOf({ build, used }: Way, bearings: Bearings): Corners {
   return lazily<Corners>({
     unknown: () => unknown,
     up: () => fastCorner(build, unknown, bearings),
-    down: () => wayOf(cornerOf(build, unknown, bearings, 'down')),
+    downs: () => {
+      const down = cornerOf(build, unknown, bearings, 'down');
+      const open = unknown.filter(isGearing);
+      return open.length === 0 ? [wayOf(down)] : [wayOf(down), wayOf(cornerOf(down, open, bearings, 'up'))];
+    },
   });
 }

@@ -50,10 +50,12 @@ export const FASTER: Bearings = [
 /** The same where what ends it was measured on a ride: that says nothing of the wheel that the controller holds. */
 export const FASTER_AS_RIDDEN: Bearings = FASTER.filter(([path]) => path !== 'controller.setRolloutMm');
 
-/** A motor too weak to turn as fast as its volts reach is faster where it is geared down. */
-export const FASTER_GEARED_DOWN: Bearings = FASTER_AS_RIDDEN.map(([path, turns]) =>
-  /^drive.(reduction|\w*SprocketTeeth)$/.test(path) ? [path, turns === 1 ? -1 : 1] : [path, turns],
-);
+/**
+ * What gears the motor. Neither end of it is the faster and stronger one whatever else the machine has: a motor too weak to
+ * turn as fast as its volts reach is faster geared down, and what is cut off early is stronger so.
+ */
+export const isGearing = ({ path }: Known): boolean =>
+  /^(drive\.(reduction|motorSprocketTeeth|wheelSprocketTeeth)|gearing\.ringTeeth)$/.test(path);
 
 /** What makes it heavier. */
 export const HEAVIER: Bearings = [

@@ -1,5 +1,5 @@
 import type { BuildDocument } from '../document/document.ts';
-import type { KnownBuild, KnownPack } from '../document/known-build.ts';
+import type { Known, KnownBuild, KnownPack } from '../document/known-build.ts';
 import type { PackDocument } from '../document/pack.ts';
 import { controllersBeside } from '../document/motors.ts';
 import { hasBoard } from '../document/pack-board.ts';
@@ -9,7 +9,7 @@ import { batteryDemand, phaseDemand, type Demand } from './demand.ts';
 import { cableLinks, hasOwn } from './cable-links.ts';
 import type { HillOpen } from './hill-open.ts';
 import { isShare, link, type Link } from './link.ts';
-import { sharedDemands } from './pack-shares.ts';
+import { sharedDemands, sharesRestOn } from './pack-shares.ts';
 import { LOWER, leadOf, plugLimits, type Scene } from './scene.ts';
 import { numbered } from '../document/pack-names.ts';
 
@@ -33,10 +33,11 @@ interface Carrying {
   readonly demand: Demand;
   /** Where others share in, but need not. */
   readonly alone?: Demand;
+  readonly restsOn?: readonly Known[];
 }
 
 /** Packs that carry the current one at a time; those joined directly carry it together, those behind diodes share it. */
-function carrying({ build, known, battery, shared }: Scene): readonly Carrying[] {
+function carrying({ build, known, battery, shared, restsOn }: Scene): readonly Carrying[] {
   const all = build.packs.map((document, i): Carrier => ({
     document,
     known: known.packs[i] ?? known.packs[0],
@@ -45,7 +46,9 @@ function carrying({ build, known, battery, shared }: Scene): readonly Carrying[]
   return all.map((one, index) => ({
     index,
     packs: [one],
-    ...(shared === undefined ? { demand: battery } : { demand: shared[index] ?? battery, alone: battery }),
+    ...(shared === undefined
+      ? { demand: battery }
+      : { demand: shared[index] ?? battery, alone: battery, restsOn }),
   }));
 }
 
@@ -280,7 +283,8 @@ export function currentChain(
   const phase = phaseDemand(climb, machine, known, hill);
   const shares = build.packs.length > 1 && build.joining.how === 'combiner';
   const shared = shares ? sharedDemands(build, known, machine, battery) : undefined;
-  const scene = { build, known, machine, battery, phase, shared };
+  const restsOn = shares ? sharesRestOn(known) : [];
+  const scene = { build, known, machine, battery, phase, shared, restsOn };
   const links = LINKS.flatMap((make) => make(scene) ?? []);
   const judged = links.filter((l) => l.margin !== undefined);
   return {

@@ -59,6 +59,8 @@ interface Spec {
   readonly demand: Demand;
   /** What is asked of it where nothing else shares in: a pack behind a diode, the others lower, empty or off. */
   readonly alone?: Demand;
+  /** What its share rests on that nobody has read. */
+  readonly restsOn?: readonly Known[];
   readonly failing: string;
   /** It opens by itself before anything burns: never worse than a look. */
   readonly trips?: true;
@@ -84,6 +86,14 @@ export const hillTurning = (limits: Limits, demand: Demand): readonly Known[] =>
   bears(limits, demand) && limits.continuousA < Math.max(demand.peakA, demand.open?.mostA ?? 0)
     ? hillBeyond(demand, limits.continuousA)
     : [];
+
+/** What a share rests on that nobody has read, each named once. */
+const restsOnWords = (unread: readonly Known[]): Phrase =>
+  unread.length === 0
+    ? []
+    : [
+        ` Its share rests on what nobody has read: ${[...new Set(unread.map((k) => k.label.toLowerCase()))].join(', ')}.`,
+      ];
 
 /** What is borne for each ampere asked; nothing asked is borne by anything. */
 const share = (bornA: number, askedA: number): number => (askedA === 0 ? Infinity : bornA / askedA);
@@ -163,6 +173,8 @@ export function link(spec: Spec): Link {
   const least: State = holds || spec.trips === true ? 'look' : 'stop';
   const fine = margin >= 0;
   const alone = fine && spec.alone !== undefined && !bears(limits, spec.alone) ? spec.alone : undefined;
+  const { restsOn = [] } = spec;
+  const rests = fine && alone === undefined ? [] : restsOn;
   const short: Phrase = holds
     ? [
         `Holds the hill’s `,
@@ -176,7 +188,8 @@ export function link(spec: Spec): Link {
         qty(demand.continuousA, 'A'),
         `: ${spec.failing}.`,
       ];
-  const judged = { id, pack, cable, name, demand, inputs, source, continuousA, peakA };
+  const told = [...inputs, ...rests];
+  const judged = { id, pack, cable, name, demand, inputs: told, source, continuousA, peakA };
   if (alone !== undefined)
     return {
       ...judged,
@@ -186,6 +199,7 @@ export function link(spec: Spec): Link {
         'Carries its share while the other packs feed. Alone, with the others lower, empty or off, it is asked ',
         qty(alone.peakA, 'A'),
         `: ${spec.failing}.`,
+        ...restsOnWords(rests),
       ],
       remedy: [
         'Charge all packs alike and ride with all of them, or lower the controller to what one carries.',
@@ -195,7 +209,7 @@ export function link(spec: Spec): Link {
     ...judged,
     margin: Number.isFinite(margin) ? margin : undefined,
     state: fine ? 'fine' : least,
-    why: fine ? ['Carries what is asked of it.'] : short,
+    why: fine ? ['Carries what is asked of it.'] : [...short, ...restsOnWords(rests)],
     remedy: fine ? ['Nothing to do.'] : remedy,
   };
 }

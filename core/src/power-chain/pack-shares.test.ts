@@ -46,6 +46,18 @@ describe('packs behind diodes', () => {
     }
   });
 
+  it('tell what their share rests on that nobody has read; nothing, where all is read', () => {
+    const why = (second: object, first: object) =>
+      of(links(second, first), 'cells').map((link) => phraseText(link?.why ?? []));
+    for (const words of why({ wiringMohm: { source: 'unknown' } }, { healthPct: 95 }))
+      expect(words).toMatch(/Its share rests on what nobody has read: leads, plugs and protection, capacity/);
+    for (const words of why({ healthPct: 95 }, { healthPct: 95 })) expect(words).not.toContain('rests on');
+    // And so does a share that is too much.
+    const [cells] = of(links({ cellsContinuousA: 8 }, { cellsContinuousA: 8 }), 'cells');
+    expect(phraseText(cells?.why ?? [])).toMatch(/^Its share of the hill is .*nobody has read: capacity/);
+    expect(cells?.inputs.map(({ path }) => path)).toContain('packs.1.healthPct');
+  });
+
   it('are the weakest link, which is looked at, whatever else has less in hand', () => {
     const build = sample({
       brief: { hillGradePct: 18, riderPowerW: 0 },

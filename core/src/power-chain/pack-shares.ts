@@ -1,5 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
-import type { KnownBuild } from '../document/known-build.ts';
+import type { Known, KnownBuild } from '../document/known-build.ts';
+import { unreadOf } from '../document/worked.ts';
 import { packsAboard } from '../machine/packs-aboard.ts';
 import { supplyAt } from '../machine/battery.ts';
 import { diodesAt, terminalVolts } from '../machine/diodes.ts';
@@ -14,6 +15,10 @@ const LEAST_A = 1;
  * Common practice, no source.
  */
 const SLIVER = 0.05;
+
+/** Somebody has counted the cells of every pack. */
+const areCounted = ({ packs }: Pick<KnownBuild, 'packs'>): boolean =>
+  packs.every(({ cellsInSeries }) => cellsInSeries.source !== 'unknown');
 
 /** The most that is asked for longer than a sliver of the whole. */
 function mostFor(hours: readonly number[], amps: readonly number[]): number {
@@ -39,8 +44,7 @@ export function sharedDemands(
   whole: Demand,
 ): readonly Demand[] {
   // Who feeds is decided by the volts: where nobody has counted the cells each may be asked all.
-  if (known.packs.some(({ cellsInSeries }) => cellsInSeries.source === 'unknown'))
-    return build.packs.map(() => whole);
+  if (!areCounted(known)) return build.packs.map(() => whole);
   const aboard = packsAboard(build, known);
   const hillA = Math.max(LEAST_A, whole.continuousA);
   const peakA = Math.max(LEAST_A, whole.peakA);
@@ -73,3 +77,14 @@ export function sharedDemands(
     return { ...partOfDemand(whole, share), peakA: whole.peakA * peakShare };
   });
 }
+
+/**
+ * What the shares of packs behind diodes rest on that nobody has read: each pack's ohms, size, age and charge. Nothing where
+ * nobody has counted the cells: then nothing is shared.
+ */
+export const sharesRestOn = ({ packs }: KnownBuild): readonly Known[] =>
+  !areCounted({ packs })
+    ? []
+    : packs.flatMap(({ wiringMohm, capacityAh, healthPct, chargeLimitPct }) =>
+        [wiringMohm, capacityAh, healthPct, chargeLimitPct].flatMap(unreadOf),
+      );

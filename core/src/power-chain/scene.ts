@@ -17,6 +17,8 @@ export interface Scene {
   readonly phase: Demand;
   /** What is asked of each pack behind diodes while all of them feed; undefined where they do not share. */
   readonly shared: readonly Demand[] | undefined;
+  /** What those shares rest on that nobody has read. */
+  readonly restsOn: readonly Known[];
 }
 
 /** How a remedy begins. */

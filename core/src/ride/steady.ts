@@ -1,5 +1,6 @@
 import type { Supply } from '../machine/battery.ts';
 import { supplyOn } from '../machine/diodes.ts';
+import type { Gear } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { illinois, lastTrue } from '../quantity/numerics.ts';
@@ -110,6 +111,11 @@ export function steadySpeed(
 export const topSpeed = (machine: Machine, charge: number): SteadyOutcome =>
   steadySpeed(machine, supplyOn(machine, charge), 0, 'best');
 
+/** Gears that turn the motor alike are one gear to a motor that drives alone. */
+const toMotor = (gears: readonly Gear[]): readonly Gear[] => [
+  ...new Map(gears.map((gear) => [gear.motorRatio, gear])).values(),
+];
+
 /**
  * The same machine ridden by the motor alone: the rider gives nothing, and the throttle is open even
  * where the build has none, so that the result bounds what the motor could do.
@@ -117,6 +123,7 @@ export const topSpeed = (machine: Machine, charge: number): SteadyOutcome =>
 export const motorAlone = (machine: Machine, massKg: number): Machine => ({
   ...machine,
   control: 'throttle',
+  gears: toMotor(machine.gears),
   rider: { ...machine.rider, powerW: 0 },
   limits: { ...machine.limits, assistW: 0, handCutoff: machine.limits.cutoff },
   road: { ...machine.road, massKg, headwind: 0 },

@@ -45,9 +45,8 @@ export function traction(machine: Machine, supply: Supply, v: number, choice: Ge
   if (choice !== 'best') return tractionIn(machine, choice, supply, v);
   const pedals = machine.rider.powerW > 0 || machine.control === 'pedals';
   const feels = machine.kind === 'mid-drive';
-  const lowest = machine.gears[0];
   // What does not feel the cogs is worked out once.
-  const hub = feels || lowest === undefined ? undefined : operatingPoint(machine, lowest, supply, v);
+  let turned: { readonly motorRatio: number; readonly point: OperatingPoint } | undefined;
   let best: Traction | undefined;
   let bestSuits = -1;
   let bestN = -Infinity;
@@ -56,7 +55,10 @@ export function traction(machine: Machine, supply: Supply, v: number, choice: Ge
     // Behind a motor that does not feel it no gear is worth labouring in.
     const counts = feels ? Math.sign(suits) : Math.floor(suits);
     if (counts < bestSuits) continue;
-    const tried = tractionIn(machine, gear, supply, v, hub);
+    const { motorRatio } = gear;
+    if (turned?.motorRatio !== motorRatio)
+      turned = { motorRatio, point: operatingPoint(machine, gear, supply, v) };
+    const tried = tractionIn(machine, gear, supply, v, turned.point);
     const worth = feels && suits > 0 ? tried.totalN * suits : tried.totalN;
     if (counts > bestSuits || worth > bestN) {
       best = tried;

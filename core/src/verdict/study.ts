@@ -11,7 +11,7 @@ import { hillOnce, type HeatTimes } from '../trips/hill-heat.ts';
 import { assembleKnown } from '../machine/assemble.ts';
 import { fastCorner } from '../machine/corners.ts';
 import type { Machine } from '../machine/machine.ts';
-import { FASTER_AS_RIDDEN, FASTER_GEARED_DOWN, unknownOf, type Bearings } from '../machine/span.ts';
+import { FASTER_AS_RIDDEN, unknownOf } from '../machine/span.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import { climb, type ClimbOutcome } from '../ride/climb.ts';
@@ -84,13 +84,7 @@ function fasterOf({ build, used, charged }: Study): Faster {
   const unknown = unknownOf(used, FASTER_AS_RIDDEN).filter(({ path }) => path !== 'controls.walkCutoffKmh');
   return lazily<Faster>({
     unknown: () => unknown,
-    topMs: () => {
-      const topBy = (bearings: Bearings): SteadyOutcome =>
-        topSpeed(fastCorner(build, unknown, bearings).machine, charged);
-      const top = topBy(FASTER_AS_RIDDEN);
-      if (top.traction.limit !== 'phase-current') return speedOf(top);
-      return Math.max(speedOf(top), speedOf(topBy(FASTER_GEARED_DOWN)));
-    },
+    topMs: () => speedOf(topSpeed(fastCorner(build, unknown, FASTER_AS_RIDDEN).machine, charged)),
   });
 }
 
