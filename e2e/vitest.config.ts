@@ -14,7 +14,7 @@ class LongestFirst extends BaseSequencer {
   }
 }
 
-/** Each file has a browser and a server of its own; most of a test is waiting, so that three run beside each other on two cores. */
+/** Each file has a browser and a server of its own; three beside each other leave two cores nothing to wait for. */
 export default defineConfig({
   test: {
     include: ['e2e/**/*.test.ts', 'torture/**/*.test.ts'],

@@ -54,8 +54,13 @@ export const FASTER_AS_RIDDEN: Bearings = FASTER.filter(([path]) => path !== 'co
  * What gears the motor. Neither end of it is the faster and stronger one whatever else the machine has: a motor too weak to
  * turn as fast as its volts reach is faster geared down, and what is cut off early is stronger so.
  */
-export const isGearing = ({ path }: Known): boolean =>
-  /^(drive\.(reduction|motorSprocketTeeth|wheelSprocketTeeth)|gearing\.ringTeeth)$/.test(path);
+const GEARING: ReadonlySet<QuantityPath> = new Set([
+  'drive.reduction',
+  'drive.motorSprocketTeeth',
+  'drive.wheelSprocketTeeth',
+  'gearing.ringTeeth',
+]);
+export const isGearing = ({ path }: Known): boolean => GEARING.has(path);
 
 /** What makes it heavier. */
 export const HEAVIER: Bearings = [
