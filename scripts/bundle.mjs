@@ -12,6 +12,7 @@ await build({
     start: at('start.ts'),
     'evaluate-worker': at('evaluate/evaluate-worker.ts'),
     'import-worker': at('logs/import-worker.ts'),
+    'job-worker': at('job-file/job-worker.ts'),
     evaluate: at('evaluate/cli.ts'),
     backup: at('backup/cli.ts'),
   },

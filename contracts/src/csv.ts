@@ -10,14 +10,14 @@ const marked = (cell: string): string => (FORMULA.test(cell) && !NUMBER.test(cel
  * Separated values by RFC 4180, for other programs: numbers as they are, and text that a spreadsheet would run marked
  * as text; whoever reads it takes the mark off.
  */
+export const csvRows = (rows: readonly (readonly (number | string)[])[]): string =>
+  `${Papa.unparse(
+    rows.map((row) => row.map((c) => (typeof c === 'number' ? c : marked(c)))),
+    { newline: '\r\n' },
+  )}\r\n`;
+
+/** A table with its heads. */
 export const writeCsv = (
   columns: readonly string[],
   rows: readonly (readonly (number | string)[])[],
-): string =>
-  `${Papa.unparse(
-    {
-      fields: columns.map(marked),
-      data: rows.map((row) => row.map((c) => (typeof c === 'number' ? c : marked(c)))),
-    },
-    { newline: '\r\n' },
-  )}\r\n`;
+): string => csvRows([columns, ...rows]);

@@ -3,6 +3,7 @@ export * from './backup.ts';
 export * from './documents.ts';
 export * from './revisions.ts';
 export * from './rules.ts';
+export * from './jobs.ts';
 export * from './logs.ts';
 export * from './records.ts';
 export * from './share.ts';

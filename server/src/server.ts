@@ -52,9 +52,10 @@ async function stopped(
   database: Database,
   daily: DailyBackup,
   evaluator: Evaluator,
-  { imports }: Stores,
+  { imports, jobReader }: Stores,
 ) {
   await imports.close();
+  await jobReader.close();
   const closed = new Promise((resolve) => server.close(resolve));
   server.closeIdleConnections();
   const late = setTimeout(() => {

@@ -1,6 +1,7 @@
 import type { BuildDocument, Part, PlaceRules, Route, RouteSummary } from '@apple-cart/core';
 import { buildKind } from './builds/builds.ts';
 import { openDatabase, type Database } from './database/database.ts';
+import { JobReader } from './job-file/job-reader.ts';
 import { LogImports } from './logs/log-imports.ts';
 import { LogStore, chunkEntity, logEntity } from './logs/log-store.ts';
 import { partKind } from './parts/parts.ts';
@@ -22,6 +23,7 @@ export interface Stores {
   readonly photos: PhotoStore;
   readonly logs: LogStore;
   readonly imports: LogImports;
+  readonly jobReader: JobReader;
 }
 
 /** The database with a table for every kind, and one for revisions. */
@@ -44,6 +46,7 @@ export function openStores(database: Database, now?: () => Date): Stores {
     photos: new PhotoStore(database, records, now),
     logs: new LogStore(database),
     imports: new LogImports(database),
+    jobReader: new JobReader(),
     parts: new DocumentStore(database, partKind, now),
     routes: new DocumentStore(database, routeKind, now),
     rules: new DocumentStore(database, ruleKind, now),

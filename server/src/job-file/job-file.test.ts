@@ -11,9 +11,28 @@ import {
   type BenchEntry,
   type RideRecord,
 } from '@apple-cart/core';
+import { MOST_PHOTOS } from '@apple-cart/contracts';
 import { fixture, storedBuild, type Fixture } from '../test/fixture.ts';
 import { jpeg } from '../test/jpeg.ts';
 import { unzipped, zipped } from './zip.ts';
+
+/** What is within a job file, by name. */
+function within(file: Uint8Array): ReadonlyMap<string, Uint8Array> {
+  const opened = unzipped(file);
+  if (!opened.ok) throw new Error('no file');
+  return new Map(opened.value.names.map((name) => [name, opened.value.get(name) ?? new Uint8Array()]));
+}
+
+/** Files as one archive in memory. */
+async function archive(files: ReadonlyMap<string, Uint8Array>): Promise<Uint8Array> {
+  const parts: Uint8Array[] = [];
+  for await (const part of zipped(
+    [...files].map(([name, data]) => ({ name, parts: [data] })),
+    8,
+  ))
+    parts.push(part);
+  return Buffer.concat(parts);
+}
 
 let f: Fixture;
 let id: string;
@@ -114,8 +133,7 @@ describe('a job as one file', () => {
   it('is the same file twice, and opens with any other program: JSON and tables by their names', async () => {
     const [one, two] = [await out(id), await out(id)];
     expect(Buffer.compare(one, two)).toBe(0);
-    const files = unzipped(one);
-    expect(files.ok && [...files.value.keys()].sort()).toEqual([
+    expect([...within(one).keys()].sort()).toEqual([
       'bench.json',
       'build.json',
       'harness.csv',
@@ -139,13 +157,12 @@ describe('a job as one file', () => {
   it('is refused whole with the place of the fault, and nothing of it is stored', async () => {
     const count = async () => (await f.stores.builds.list()).documents.length;
     const before = await count();
-    const files = unzipped(await out(id));
-    if (!files.ok) throw new Error('no file');
-    const with_ = (name: string, data: Uint8Array | undefined): Uint8Array => {
-      const next = new Map(files.value);
+    const files = within(await out(id));
+    const with_ = (name: string, data: Uint8Array | undefined): Promise<Uint8Array> => {
+      const next = new Map(files);
       if (data === undefined) next.delete(name);
       else next.set(name, data);
-      return zipped(next, 8);
+      return archive(next);
     };
     const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
     const flipped = Uint8Array.from(await out(id));
@@ -156,11 +173,11 @@ describe('a job as one file', () => {
       ['no zip', bytes('hello')],
       ['a flipped byte', flipped],
       ['cut off', (await out(id)).subarray(0, 400)],
-      ['no build', with_('build.json', undefined)],
-      ['a build that is none', with_('build.json', bytes('{"schemaVersion":8}'))],
-      ['broken JSON', with_('bench.json', bytes('{'))],
-      ['a picture that is none', with_('photos/photo-000001.jpg', bytes('<svg/>'))],
-      ['no picture', with_('photos/photo-000001.jpg', undefined)],
+      ['no build', await with_('build.json', undefined)],
+      ['a build that is none', await with_('build.json', bytes('{"schemaVersion":8}'))],
+      ['broken JSON', await with_('bench.json', bytes('{'))],
+      ['a picture that is none', await with_('photos/photo-000001.jpg', bytes('<svg/>'))],
+      ['no picture', await with_('photos/photo-000001.jpg', undefined)],
       ['a name that climbs', zipSync({ '../../x': bytes('x') })],
       ['an absolute name', zipSync({ '/etc/passwd': bytes('x') })],
       ['a program', zipSync({ 'run.exe': bytes('x') })],
@@ -191,9 +208,8 @@ describe('a job as one file', () => {
       log,
     );
     const file = await out(id);
-    const files = unzipped(file);
-    if (!files.ok) throw new Error('no file');
-    const csv = new TextDecoder().decode(files.value.get('rides/ride-000001.csv'));
+    const files = within(file);
+    const csv = new TextDecoder().decode(files.get('rides/ride-000001.csv'));
     expect(csv.split('\r\n')[0]).toContain('Time (s),Distance (m),Speed (m/s)');
     const taken = await take(file);
     const { id: copy } = taken.body as { id: string };
@@ -209,10 +225,70 @@ describe('a job as one file', () => {
       ['rides/ride-000001.csv', `${csv.slice(0, 200)}\r\noops`],
       ['rides/ride-000001.csv', 'hello'],
     ] as const) {
-      const next = new Map(files.value);
+      const next = new Map(files);
       next.set(name, new TextEncoder().encode(text));
-      expect((await take(zipped(next, 8))).status, name).toBe(400);
+      expect((await take(await archive(next))).status, name).toBe(400);
     }
+  });
+});
+
+describe('a large job as one file', () => {
+  it('with more photographs than one run may have, and a recording of 310,000 rows', async () => {
+    const runs = ['run-00000002', 'run-00000003', 'run-00000004', 'run-00000005'];
+    const { records } = await f.stores.records.list(id, ['bench-run']);
+    const [run] = records;
+    if (run === undefined) throw new Error('no run');
+    for (const key of runs) {
+      await f.stores.records.append(id, { key, kind: 'bench-run', parent: null, data: run.data });
+      for (let i = 0; i < MOST_PHOTOS; i += 1)
+        await f.stores.photos.add(id, {
+          key: `${key}-${String(i)}`,
+          parent: key,
+          step: 'before/photographs',
+          data: jpeg({ pad: 200 + i }),
+        });
+    }
+    const rows = 310_000;
+    await f.stores.imports.keep(
+      { key: 'ride-000001', buildId: id, at: '2026-04-11T10:00:00Z', source: 'x', ride: RIDE, known: false },
+      {
+        seconds: Float64Array.from({ length: rows }, (_, i) => i / 10),
+        columns: { speed: Float32Array.from({ length: rows }, (_, i) => 5 + Math.sin(i / 100)) },
+      },
+    );
+    const file = await out(id);
+    const taken = await take(file);
+    expect(taken.text).not.toContain('message');
+    const { id: copy } = taken.body as { id: string };
+    expect(await f.stores.photos.list(copy)).toHaveLength(runs.length * MOST_PHOTOS + 1);
+    const [copied] = await f.stores.logs.list(copy);
+    expect(copied?.rows).toBe(rows);
+    // Every value comes back as it is stored, written with no more digits than it has.
+    const [before, after] = await Promise.all(
+      ['ride-000001', copied?.key ?? ''].map((key) => f.stores.logs.values(key, 'speed', 0, rows)),
+    );
+    expect(after).toEqual(before);
+  });
+
+  it('of more rows than one file takes is refused in words before it begins, with what to do', async () => {
+    await f.stores.imports.keep(
+      { key: 'ride-000001', buildId: id, at: '2026-04-11T10:00:00Z', source: 'x', ride: RIDE, known: false },
+      {
+        seconds: Float64Array.from({ length: 1000 }, (_, i) => i),
+        columns: { speed: new Float32Array(1000) },
+      },
+    );
+    await f.database.writer.query('UPDATE ride_logs SET rows = 2000001');
+    for (const path of ['', '/size']) {
+      const answer = await request(f.app).get(`/api/jobs/${id}${path}`).set('Host', 'localhost');
+      expect(answer.status).toBe(413);
+      expect(answer.text).toContain('one by one at Road');
+    }
+  });
+
+  it('is told by its size before it is fetched', async () => {
+    const answer = await request(f.app).get(`/api/jobs/${id}/size`).set('Host', 'localhost');
+    expect(answer.body).toEqual({ rows: 0, photos: 1 });
   });
 });
 

@@ -29,14 +29,17 @@ export interface Chunk {
   readonly data: Buffer;
 }
 
+/** What stands of a recording in its list. */
+export interface LogHead {
+  readonly rows: number;
+  readonly levels: number;
+  readonly columns: string;
+  readonly analysis: string;
+}
+
 /** Everything that is stored of a recording: what stands in its list, and its columns in parts. */
 export function storedLog(recording: Recording): {
-  readonly head: {
-    readonly rows: number;
-    readonly levels: number;
-    readonly columns: string;
-    readonly analysis: string;
-  };
+  readonly head: LogHead;
   readonly analysis: LogAnalysis;
   readonly chunks: () => Generator<Chunk>;
 } {

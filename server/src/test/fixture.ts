@@ -58,6 +58,7 @@ export async function fixture(): Promise<Fixture> {
     async end() {
       await evaluator.close();
       await stores.imports.close();
+      await stores.jobReader.close();
       await daily.stop();
       await database.close();
       await rm(folder, { recursive: true, force: true });

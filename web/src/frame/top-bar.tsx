@@ -1,15 +1,15 @@
 import { ChevronDown, MoreHorizontal, Pin, PinOff, Redo2, Undo2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import { fileName, type PlaceId } from '@apple-cart/core';
+import type { PlaceId } from '@apple-cart/core';
 import { usePlaceOptions } from '../fields/place-options.ts';
 import { useSetPlace } from '../fields/use-place.ts';
 import { api } from '../state/api.ts';
-import { copyBuild, putBuildAway } from '../state/builds.ts';
+import { copyBuild, putBuildAway, saveJob } from '../state/builds.ts';
 import { problemWords } from '../state/use-attempt.ts';
 import { copied } from '../ui/copied.ts';
 import { useBuild, useDocument } from '../state/build-store.ts';
-import { downloadBuild, downloadUrl } from '../files/download.ts';
+import { downloadBuild } from '../files/download.ts';
 import { useBook } from '../state/rules.ts';
 import { useSettings } from '../state/settings-store.ts';
 import { Menu, MenuChoice, MenuHeading, MenuItem, MenuRule } from '../ui/menu.tsx';
@@ -36,6 +36,13 @@ async function copyLink(id: string): Promise<void> {
     throw new Error('This browser does not let a page copy.');
 }
 
+/** Says beside the build's name what could not be done. */
+function attempted(work: Promise<unknown>, otherwise: string): void {
+  work.catch((problem: unknown) => {
+    useBuild.setState({ notKept: problemWords(problem, otherwise) });
+  });
+}
+
 function BuildMenu({ onVersions }: { onVersions: () => void }) {
   const document = useDocument();
   const id = useBuild((state) => state.id);
@@ -54,11 +61,10 @@ function BuildMenu({ onVersions }: { onVersions: () => void }) {
       <MenuItem onSelect={onVersions}>Versions…</MenuItem>
       <MenuItem
         onSelect={() => {
-          void copyBuild(document)
-            .then((copy) => navigate(`/builds/${copy}/brief`))
-            .catch((problem: unknown) => {
-              useBuild.setState({ notKept: problemWords(problem, 'The copy could not be made.') });
-            });
+          attempted(
+            copyBuild(document).then((copy) => navigate(`/builds/${copy}/brief`)),
+            'The copy could not be made.',
+          );
         }}
       >
         Make a copy
@@ -74,12 +80,13 @@ function BuildMenu({ onVersions }: { onVersions: () => void }) {
       <MenuItem
         onSelect={() => {
           if (id === undefined) return;
-          void useBuild
-            .getState()
-            .flush()
-            .then(() => {
-              downloadUrl(fileName(document.name, 'applecart.zip'), api.jobs.address(id));
-            });
+          attempted(
+            useBuild
+              .getState()
+              .flush()
+              .then(() => saveJob(id, document.name)),
+            'The job could not be saved.',
+          );
         }}
       >
         Save the whole job (zip)
@@ -96,9 +103,7 @@ function BuildMenu({ onVersions }: { onVersions: () => void }) {
       </MenuItem>
       <MenuItem
         onSelect={() => {
-          void copyLink(id ?? '').catch((problem: unknown) => {
-            useBuild.setState({ notKept: problemWords(problem, 'The link could not be copied.') });
-          });
+          attempted(copyLink(id ?? ''), 'The link could not be copied.');
         }}
       >
         Copy its link, for this machine
@@ -107,14 +112,14 @@ function BuildMenu({ onVersions }: { onVersions: () => void }) {
       <MenuItem
         onSelect={() => {
           if (id === undefined) return;
-          void useBuild
-            .getState()
-            .flush()
-            .then(() => putBuildAway(id))
-            .then(() => navigate('/', { state: { putAway: { id, name: document.name } } }))
-            .catch((problem: unknown) => {
-              useBuild.setState({ notKept: problemWords(problem, 'It could not be put away.') });
-            });
+          attempted(
+            useBuild
+              .getState()
+              .flush()
+              .then(() => putBuildAway(id))
+              .then(() => navigate('/', { state: { putAway: { id, name: document.name } } })),
+            'It could not be put away.',
+          );
         }}
       >
         Put this build away

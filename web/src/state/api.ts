@@ -4,6 +4,7 @@ import {
   errorAnswer,
   listAnswer,
   listed,
+  jobHolds,
   logInfo,
   logTaken,
   logWindow,
@@ -28,6 +29,7 @@ import {
   type Listed,
   type ListedRules,
   type BadRow,
+  type JobHolds,
   type LogInfo,
   type LogTaken,
   type LogWindow,
@@ -281,6 +283,8 @@ export const api = {
   /** A whole job as one file. */
   jobs: {
     address: (build: string): string => `/api/jobs/${encodeURIComponent(build)}`,
+    /** @throws ApiError 413 in words where it is more than one file takes */
+    holds: (build: string) => ask<JobHolds>(`/jobs/${encodeURIComponent(build)}/size`, jobHolds),
     takeIn: (file: Blob) => ask<Saved>('/jobs', saved, { method: 'POST', body: file }),
   },
   /** Other devices of the network. */

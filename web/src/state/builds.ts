@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Broken, Saved, Stored } from '@apple-cart/contracts';
-import { clipped, type BuildDocument } from '@apple-cart/core';
+import { clipped, fileName, type BuildDocument } from '@apple-cart/core';
+import { downloadUrl } from '../files/download.ts';
 import { api } from './api.ts';
 import { readTrouble, refresh } from './query-client.ts';
 
@@ -31,6 +32,15 @@ export async function createBuild(document: BuildDocument): Promise<Saved> {
   const saved = await api.builds.create(document);
   await load();
   return saved;
+}
+
+/**
+ * Hands a whole job to the browser as a file, once the server says that one file takes it: a browser tells nothing of why it
+ * fetched none. @throws ApiError in words
+ */
+export async function saveJob(id: string, name: string): Promise<void> {
+  await api.jobs.holds(id);
+  downloadUrl(fileName(name, 'applecart.zip'), api.jobs.address(id));
 }
 
 /** Takes a whole job in as a new build with its records and photographs; gives its id. */
