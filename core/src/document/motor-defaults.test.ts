@@ -100,6 +100,22 @@ describe('a motor with more on its label', () => {
     expect(it.hysteresisNm.value + it.eddyNms.value * w0).toBeCloseTo(0.06415 * 2, 4);
   });
 
+  it('has of two drags, one of them known, the rest of what its amps without load leave', () => {
+    const label = { kind: 'geared-hub', ratedPowerW: 500, labelV: 48, noLoadRpm: 300, noLoadA: 0.9 } as const;
+    const both = of(label);
+    const w0 = ((300 * Math.PI) / 30) * both.reduction.value;
+    const amps = (it: typeof both): number =>
+      ((it.hysteresisNm.value + it.eddyNms.value * w0) * 2 * Math.PI * it.kvRpmPerV.value) / 60;
+    expect(amps(both)).toBeCloseTo(0.9, 9);
+    for (const share of [0.8, 1.2]) {
+      expect(amps(of({ ...label, eddyNms: share * both.eddyNms.value }))).toBeCloseTo(0.9, 9);
+      expect(amps(of({ ...label, hysteresisNm: share * both.hysteresisNm.value }))).toBeCloseTo(0.9, 9);
+    }
+    // Where the two contradict each other it is as far off as such motors are, and not nothing.
+    within(of({ ...label, eddyNms: 3 * both.eddyNms.value }).hysteresisNm.value, 0.375 * both.hysteresisNm.value, 0.1);
+    within(of({ ...label, hysteresisNm: 0 }).eddyNms.value, 1.75 * both.eddyNms.value, 0.1);
+  });
+
   it('turns at its no-load speed at its own volts and no faster', () => {
     const it = of({ kind: 'geared-hub', ratedPowerW: 500, labelV: 48, noLoadRpm: 328 });
     const kt = 60 / (2 * Math.PI * it.kvRpmPerV.value);

@@ -138,6 +138,10 @@ export function motorDefaults(asked: MotorAsked): MotorDefaults {
     how: () => 'carbon brushes, from memory; metal-carbon ones drop 0.4 V',
     spread: 0.25,
   };
+  const byMass = {
+    hysteresisNm: kind.hysteresisNm * Math.pow(bodies, kind.dragPowers[0]),
+    eddyNms: kind.eddyNms * Math.pow(bodies, kind.dragPowers[1]),
+  };
   const scene: Scene = {
     asked,
     kind,
@@ -146,8 +150,9 @@ export function motorDefaults(asked: MotorAsked): MotorDefaults {
     labelV: labelV.value,
     reduction: reduction.value,
     km2: kind.km2 * Math.pow(bodies, 5 / 3),
-    hysteresisNm: asked.hysteresisNm ?? kind.hysteresisNm * Math.pow(bodies, kind.dragPowers[0]),
-    eddyNms: asked.eddyNms ?? kind.eddyNms * Math.pow(bodies, kind.dragPowers[1]),
+    hysteresisNm: asked.hysteresisNm ?? byMass.hysteresisNm,
+    eddyNms: asked.eddyNms ?? byMass.eddyNms,
+    byMass,
     dropV: asked.brushed ? brushV.value : BRIDGE_V,
   };
   const winding = constants(scene, mass.spread > 0);

@@ -20,6 +20,8 @@ export interface Scene {
   readonly km2: number;
   readonly hysteresisNm: number;
   readonly eddyNms: number;
+  /** Both as its mass alone would have them. */
+  readonly byMass: { readonly hysteresisNm: number; readonly eddyNms: number };
   /** What is lost between the label's volts and the winding, V. */
   readonly dropV: number;
 }
@@ -110,22 +112,41 @@ function speedConstant(scene: Scene): Followed {
   };
 }
 
-/** Drags by the motor's mass; scaled to the amps that its label takes without load, where it says so. */
+/** How far off the drags of such motors are, as a standard deviation and at most. From memory. */
+const HYSTERESIS_SPREAD = 0.25;
+const EDDY_SPREAD = 0.3;
+const MOST_OFF = 2.5;
+
+/** What is left for one drag, as far as such motors go. */
+const left = (rest: number, usual: number, spread: number): number =>
+  Math.min(usual * (1 + MOST_OFF * spread), Math.max(usual * (1 - MOST_OFF * spread), rest));
+
+/**
+ * Drags by the motor’s mass; scaled to the amps that its label takes without load, where it says so. Of two of which one is
+ * known the other has what those amps leave.
+ */
 function drags(scene: Scene, kt: number): Pick<Constants, 'hysteresisNm' | 'eddyNms'> {
-  const { asked, reduction, labelV, dropV } = scene;
-  let [hysteresis, eddy] = [scene.hysteresisNm, scene.eddyNms];
-  let how = () => 'by the motor’s mass, from memory';
+  const { asked, reduction, labelV, dropV, byMass } = scene;
   const { noLoadA } = asked;
-  if (noLoadA !== undefined && asked.hysteresisNm === undefined && asked.eddyNms === undefined) {
-    const w0 = asked.noLoadRpm === undefined ? (labelV - dropV) / kt : asked.noLoadRpm * RAD_S * reduction;
-    const factor = (kt * noLoadA) / (hysteresis + eddy * w0);
-    [hysteresis, eddy] = [hysteresis * factor, eddy * factor];
-    how = () => `so that it takes ${num(noLoadA)} A without load`;
-  }
-  return {
-    hysteresisNm: { value: hysteresis, how, spread: 0.25 },
-    eddyNms: { value: eddy, how, spread: 0.3 },
-  };
+  const told = (hysteresis: number, eddy: number, how: () => string): ReturnType<typeof drags> => ({
+    hysteresisNm: { value: hysteresis, how, spread: HYSTERESIS_SPREAD },
+    eddyNms: { value: eddy, how, spread: EDDY_SPREAD },
+  });
+  if (noLoadA === undefined)
+    return told(scene.hysteresisNm, scene.eddyNms, () => 'by the motor’s mass, from memory');
+  const w0 = asked.noLoadRpm === undefined ? (labelV - dropV) / kt : asked.noLoadRpm * RAD_S * reduction;
+  const total = kt * noLoadA;
+  const factor = total / (byMass.hysteresisNm + byMass.eddyNms * w0);
+  const [hysteresis, eddy] = [byMass.hysteresisNm * factor, byMass.eddyNms * factor];
+  return told(
+    asked.hysteresisNm ??
+      (asked.eddyNms === undefined
+        ? hysteresis
+        : left(total - asked.eddyNms * w0, hysteresis, HYSTERESIS_SPREAD)),
+    asked.eddyNms ??
+      (asked.hysteresisNm === undefined ? eddy : left((total - asked.hysteresisNm) / w0, eddy, EDDY_SPREAD)),
+    () => `so that it takes ${num(noLoadA)} A without load`,
+  );
 }
 
 /** Speed constant, winding and drags; `guessed` where its mass is. */
