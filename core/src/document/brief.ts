@@ -196,7 +196,7 @@ export const briefSpecs = {
     max: 360,
     plausible: [0, 360],
     step: 10,
-    // Without a direction the wind is ahead all the way.
+    // Without a direction a road is ridden in the mean of all of them.
     stays: true,
     fallback: 0,
     origin: NO_DEFAULT,

@@ -79,7 +79,7 @@ export function simulatedLog(build: BuildDocument, ride: SimulatedRide): Recordi
     ...(ride.windFromDeg === undefined ? [] : ([['brief.windFromDeg', ride.windFromDeg]] as const)),
   ] as const;
   const real = day.reduce((b, [path, value]) => withValue(b, path, value), trueBuild(build, ride.truth));
-  const plan = ridePlan(real, ride.route, ride.effort);
+  const plan = ridePlan(real, ride.route, ride.effort, 'helping', 'ahead');
   const done = plan.ride({ traceEvery: 2, step: 1 });
   const { trace } = done;
   if (trace === undefined) throw new TypeError('a ride without a trace');

@@ -158,7 +158,11 @@ describe('a machine on packs behind diodes', () => {
     const weak = strong(LOW, { ...HIGH, bmsCurrentA: 12 });
     const hill = climb(assemble(weak), 0.5, 400, 10, 'best');
     expect(hill.climbs && hill.cutsOutAfter).toBeLessThan(10);
-    const course = courseOf(evenHill('', 2000, 10), { speed: 0, fromDeg: undefined }, pace(40));
+    const course = courseOf(
+      evenHill('', 2000, 10),
+      { speed: 0, fromDeg: undefined, otherwise: 'ahead' },
+      pace(40),
+    );
     const options = { pace: pace(40), legs: 'resting', gear: 'best', charge: 1 } as const;
     expect(rideCourse(assemble(weak), course, options).ends).toBe('cut-out');
     expect(rideCourse(assemble(strong(LOW, HIGH)), course, options).ends).toBe('arrived');

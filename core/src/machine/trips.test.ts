@@ -63,7 +63,11 @@ describe('a controller that asks more than the board bears', () => {
 
   it('ends a ride where it opens', () => {
     const machine = assemble(strong(15));
-    const hill = courseOf(evenHill('', 2000, 12), { speed: 0, fromDeg: undefined }, pace(40));
+    const hill = courseOf(
+      evenHill('', 2000, 12),
+      { speed: 0, fromDeg: undefined, otherwise: 'ahead' },
+      pace(40),
+    );
     const ride = rideCourse(machine, hill, { pace: pace(40), legs: 'resting', gear: 'best', charge: 1 });
     expect(ride.ends).toBe('cut-out');
     expect(ride.metres).toBeLessThan(200);

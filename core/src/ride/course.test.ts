@@ -4,10 +4,10 @@ import { drawnRoute, profileOf } from '../route/drawn.ts';
 import { evenHill, type Route } from '../route/route.ts';
 import { SURFACES, SURFACE_DATA } from '../route/surface.ts';
 import { runs } from '../test/sample.ts';
-import { EVERYDAY, courseOf, type Pace } from './course.ts';
+import { EVERYDAY, courseOf, type Pace, type Wind } from './course.ts';
 
 const PACE: Pace = { cruise: 6, descent: 9, ...EVERYDAY };
-const STILL = { speed: 0, fromDeg: undefined };
+const STILL: Wind = { speed: 0, fromDeg: undefined, otherwise: 'ahead' };
 const level = (lengths: readonly number[], more: Partial<Route> = {}): Route => ({
   ...drawnRoute(
     'Level',
@@ -77,7 +77,7 @@ describe('a course', () => {
   it('is the same road in every wind, and however hard is braked', () => {
     const bent = { ...evenHill('Up', 300, 4), andBack: true };
     const calm = courseOf(bent, STILL, PACE);
-    const blown = courseOf(bent, { speed: 5, fromDeg: undefined }, { ...PACE, brake: 3 });
+    const blown = courseOf(bent, { speed: 5, fromDeg: undefined, otherwise: 'ahead' }, { ...PACE, brake: 3 });
     expect(list(blown.ahead).every((v) => v === 5)).toBe(true);
     expect(list(calm.ahead).every((v) => v === 0)).toBe(true);
     expect(list(blown.sine)).toEqual(list(calm.sine));
@@ -110,12 +110,24 @@ describe('a course', () => {
   it('meets the wind as its bearing has it', () => {
     const at = (bearingDeg: number): [number, number] => {
       const route = drawnRoute('One way', profileOf([{ lengthM: 100, gradePct: 0, bearingDeg }], 0));
-      const { ahead, across } = courseOf(route, { speed: 6, fromDeg: 90 }, PACE);
+      const { ahead, across } = courseOf(route, { speed: 6, fromDeg: 90, otherwise: 'ahead' }, PACE);
       return [ahead[0] ?? NaN, Math.abs(across[0] ?? NaN)];
     };
     expect(at(90)[0]).toBeCloseTo(6, 12);
     expect(at(270)[0]).toBeCloseTo(-6, 12);
     expect(at(0)[1]).toBeCloseTo(6, 12);
     expect(at(45)[0]).toBeCloseTo(6 * Math.SQRT1_2, 12);
+  });
+
+  it('has a wind from all sides where its direction, or that of the road, is not known', () => {
+    const at = (bearingDeg: number | null, fromDeg: number | undefined): readonly number[] => {
+      const route = drawnRoute('One way', profileOf([{ lengthM: 100, gradePct: 0, bearingDeg }], 0));
+      const c = courseOf(route, { speed: -6, fromDeg, otherwise: 'all-sides' }, PACE);
+      return [c.ahead[0] ?? NaN, c.across[0] ?? NaN, c.allSides[0] ?? NaN].map((x) => x + 0);
+    };
+    expect(at(90, undefined)).toEqual([0, 0, 6]);
+    expect(at(null, 90)).toEqual([0, 0, 6]);
+    expect(at(90, 90)[0]).toBeCloseTo(-6, 12);
+    expect(at(90, 90)[2]).toBe(0);
   });
 });

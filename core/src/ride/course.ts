@@ -4,10 +4,14 @@ import type { RoadSpan, Route } from '../route/route.ts';
 import { SURFACE_DATA } from '../route/surface.ts';
 import { kmhToMs } from '../quantity/units.ts';
 
-/** Wind as it blows over the land: m/s, and where it comes from; without a direction it is ahead all the way. */
+/** Wind as it blows over the land. */
 export interface Wind {
+  /** m/s; below 0 from behind, where it is ahead. */
   readonly speed: number;
+  /** Where it comes from; undefined where nobody has said. */
   readonly fromDeg: number | undefined;
+  /** What it is where its direction, or that of the road, is not known: ahead all the way, or the mean over all sides. */
+  readonly otherwise: 'ahead' | 'all-sides';
 }
 
 /** How a rider rides, SI. */
@@ -37,6 +41,8 @@ export interface Course {
   /** Wind against the rider and across. */
   readonly ahead: Float64Array;
   readonly across: Float64Array;
+  /** Wind of which nobody knows from where, m/s: then there is none ahead and none across. */
+  readonly allSides: Float64Array;
   /** Fastest on the piece, and fastest at its end so that what follows can be braked for. */
   readonly limit: Float64Array;
   readonly endLimit: Float64Array;
@@ -204,13 +210,18 @@ function endLimits({ count, bend, limit, wait, lengthM }: Ground, brake: number)
 /** Everything that is ridden: there, back where it comes back, as often as it is ridden. */
 export function courseOf(route: Route, wind: Wind, pace: Pace): Course {
   const ground = groundAlong(route, pace.sideways);
-  const { fromDeg, speed } = wind;
+  const { fromDeg, speed, otherwise } = wind;
+  const isKnown = (bearing: number | null): bearing is number => fromDeg !== undefined && bearing !== null;
   const angle = (bearing: number | null): number =>
-    fromDeg === undefined || bearing === null ? 0 : ((fromDeg - bearing) * Math.PI) / 180;
+    isKnown(bearing) ? (((fromDeg ?? 0) - bearing) * Math.PI) / 180 : 0;
+  const unsaid = (bearing: number | null): boolean => otherwise === 'all-sides' && !isKnown(bearing);
+  const blows = (of: (angle: number) => number): Float64Array =>
+    Float64Array.from(ground.bearing, (bearing) => (unsaid(bearing) ? 0 : speed * of(angle(bearing))));
   return {
     ...ground,
     endLimit: endLimits(ground, pace.brake),
-    ahead: Float64Array.from(ground.bearing, (bearing) => speed * Math.cos(angle(bearing))),
-    across: Float64Array.from(ground.bearing, (bearing) => speed * Math.sin(angle(bearing))),
+    ahead: blows(Math.cos),
+    across: blows(Math.sin),
+    allSides: Float64Array.from(ground.bearing, (bearing) => (unsaid(bearing) ? Math.abs(speed) : 0)),
   };
 }

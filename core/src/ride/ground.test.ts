@@ -13,7 +13,7 @@ function rolls(surface: Surface, tyreMm: number, crr: number, temperatureC = 20)
   const level = drawnRoute('Level', profileOf([{ lengthM: 1000, gradePct: 0, bearingDeg: null }], 0));
   const course = courseOf(
     { ...level, spans: [{ fromM: 0, toM: 1000, surface, limitKmh: null }] },
-    { speed: 0, fromDeg: undefined },
+    { speed: 0, fromDeg: undefined, otherwise: 'ahead' },
     pace(20),
   );
   return new Road(machine, course, 1).load(0) / (machine.road.massKg * 9.80665);

@@ -1,5 +1,6 @@
 import type { Machine } from '../machine/machine.ts';
 import { STANDARD_GRAVITY } from '../quantity/constants.ts';
+import { airFromAllSides } from '../machine/wind.ts';
 import type { Course } from './course.ts';
 
 /** The piece of road under the wheels: what it asks of a machine, and how fast it may be ridden. SI. */
@@ -17,6 +18,7 @@ export class Road {
   slopeN = 0;
   private ahead = 0;
   private across2 = 0;
+  private allSides = 0;
   /** Fastest here, and at the end of the piece. */
   limit = Infinity;
   endLimit = Infinity;
@@ -52,6 +54,7 @@ export class Road {
     this.slopeN = this.weight * sine;
     this.ahead = course.ahead[i] ?? 0;
     this.across2 = (course.across[i] ?? 0) ** 2;
+    this.allSides = course.allSides[i] ?? 0;
     this.limit = course.limit[i] ?? Infinity;
     this.endLimit = course.endLimit[i] ?? Infinity;
     this.end = this.lap * course.metres + (course.end[i] ?? 0);
@@ -60,8 +63,12 @@ export class Road {
     return true;
   }
 
-  /** Air drag, N: half rho CdA times the air's speed past the rider times its part along the road. */
+  /**
+   * Air drag, N: half rho CdA times the air's speed past the rider times its part along the road; the mean over all sides where
+   * nobody knows from where the wind comes.
+   */
   air(v: number): number {
+    if (this.allSides > 0) return this.drag * airFromAllSides(v, this.allSides);
     const along = v + this.ahead;
     return (
       this.drag * along * (this.across2 === 0 ? Math.abs(along) : Math.sqrt(along * along + this.across2))

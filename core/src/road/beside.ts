@@ -122,7 +122,7 @@ function withLegs(build: BuildDocument, ride: RideRecord, route: Route, effort: 
   if (riderWh === null) return build;
   let found = build;
   for (let i = 0; i < LEG_ROUNDS; i += 1) {
-    const plan = ridePlan(found, route, effort);
+    const plan = ridePlan(found, route, effort, 'helping', 'ahead');
     const watts = plan.known.brief.riderPowerW.value;
     const given = plan.ride({ step: 2 }).ledger.rider / 3600;
     if (given <= 0) return found;
@@ -137,7 +137,7 @@ function atMeanSpeed(build: BuildDocument, ride: RideRecord, route: Route, effor
   if (minutes === null || effort === 'full') return build;
   let found = build;
   for (let i = 0; i < SPEED_ROUNDS; i += 1) {
-    const plan = ridePlan(found, route, effort);
+    const plan = ridePlan(found, route, effort, 'helping', 'ahead');
     const taken = plan.ride({ step: 2 }).movingSeconds / 60;
     const wish = plan.known.brief.cruiseSpeedKmh.value * Math.min(1.3, Math.max(0.7, taken / minutes));
     found = withValue(found, 'brief.cruiseSpeedKmh', Math.max(3, Math.min(80, wish)));
@@ -274,18 +274,18 @@ export function* rideBeside(
   const paced = road?.of === 'route' ? atMeanSpeed(day.build, ride, route, effort) : day.build;
   const legs = withLegs(paced, ride, route, effort);
   const told = (one: BuildDocument, traced: boolean) => {
-    const plan = ridePlan(one, route, effort);
+    const plan = ridePlan(one, route, effort, 'helping', 'ahead');
     const whole = road === undefined ? { figures: {}, trace: undefined } : ridden(plan, ride, traced);
     if (ride.kind !== 'top-speed') return whole;
     return { ...whole, figures: { ...whole.figures, top: topOf(plan, ride) } };
   };
   const plan = told(legs, true);
-  const day0 = ridePlan(day.build, route, effort);
+  const day0 = ridePlan(day.build, route, effort, 'helping', 'ahead');
   const pack = tellsByVolts(day0) ? day0.machine.pack : undefined;
   const byVolts = netWh(ride) === undefined && pack !== undefined ? whByVolts(pack, ride) : undefined;
   const read = measured(ride, netWh(ride) ?? byVolts, plan.figures, road);
   const ids = Object.keys(read) as RideFigureId[];
-  const drawing = drawingOf(legs, SEED, day.settled);
+  const drawing = drawingOf(legs, SEED, { settled: day.settled });
   const drawn: Figures[] = [];
   for (let i = 0; i < RIDES; i += 1) {
     drawn.push(told(drawing.next(), false).figures);

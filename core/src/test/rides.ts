@@ -5,7 +5,7 @@ import { rideCourse } from '../ride/route-ride.ts';
 import type { Route } from '../route/route.ts';
 
 /** No wind. */
-const STILL: Wind = { speed: 0, fromDeg: undefined };
+const STILL: Wind = { speed: 0, fromDeg: undefined, otherwise: 'ahead' };
 /** Everyday riding at a cruising speed, and let run downhill to another, km/h. */
 export const pace = (kmh: number, descentKmh = 40): Pace => ({
   cruise: kmh / 3.6,

@@ -73,22 +73,34 @@ export interface Drawing {
   readonly causes: (answers: readonly number[]) => readonly Cause[];
 }
 
-/** @param settled of values that are known better here than the plan knows them: the share of their spread that is left, 0 for none */
+export interface Drawn {
+  /** Of values that are known better here than the plan knows them: the share of their spread that is left, 0 for none. */
+  readonly settled?: ReadonlyMap<QuantityPath, number>;
+  /** What counts by its size alone: drawn below nought it is as much above it. */
+  readonly unsigned?: QuantityPath;
+}
+
 export function drawingOf(
   build: BuildDocument,
   seed: number,
-  settled: ReadonlyMap<QuantityPath, number> = new Map(),
+  { settled = new Map(), unsigned }: Drawn = {},
 ): Drawing {
   // What leans on another is drawn with it, also where that one is certain: it is only not moved.
   const chances = chancesOf(build).map((chance) => {
     const left = Math.max(...chance.moves.map(({ known }) => settled.get(known.path) ?? 1));
     return { ...chance, left, stays: left === 0 };
   });
+  const sized = (z: number, k: number): number => {
+    const one = chances[k]?.moves[0];
+    if (one === undefined || one.known.path !== unsigned) return z;
+    const middle = one.known.value / one.deviation;
+    return Math.abs(middle + z) - middle;
+  };
   const normal = normals(seed);
   const draws: number[][] = chances.map(() => []);
   return {
     next: () => {
-      const zs = chosen(chances, normal).map((z, k) => z * (chances[k]?.left ?? 1));
+      const zs = chosen(chances, normal).map((z, k) => sized(z * (chances[k]?.left ?? 1), k));
       zs.forEach((z, k) => draws[k]?.push(z));
       return drawnBuild(build, chances, zs);
     },

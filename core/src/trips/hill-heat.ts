@@ -42,7 +42,11 @@ function uphill(machine: Machine, gradePct: number, breakM?: number): Course {
             elevationM: (top.elevationM * (breakM + ENDLESS_M)) / ENDLESS_M,
           },
         ];
-  return courseOf({ ...hill, profile: marked }, { speed: machine.road.headwind, fromDeg: undefined }, PACE);
+  return courseOf(
+    { ...hill, profile: marked },
+    { speed: machine.road.headwind, fromDeg: undefined, otherwise: 'ahead' },
+    PACE,
+  );
 }
 
 /** The steady speed on an even grade, m/s; 0 where there is none. */

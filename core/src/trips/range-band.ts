@@ -47,7 +47,10 @@ export function* rangeBand(
   seed: number,
   every = 10,
 ): Generator<BandProgress, BandOutcome> {
-  const drawing = drawingOf(build, seed);
+  // Of a wind from all sides only its strength counts.
+  const isFelt =
+    build.brief.windFromDeg.source !== 'unknown' && route.profile.some((p) => p.bearingDeg !== null);
+  const drawing = drawingOf(build, seed, isFelt ? {} : { unsigned: 'brief.headwindMs' });
   const km: number[] = [];
   for (let i = 0; i < rides; i += 1) {
     const plan = ridePlan(drawing.next(), route, 'cruise');

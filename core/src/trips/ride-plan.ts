@@ -26,8 +26,9 @@ function paceOf({ brief }: KnownBuild, effort: Effort): Pace {
   };
 }
 
-/** The brief's wind; without a direction it is ahead all the way. */
-const windOf = (build: BuildDocument, { brief }: KnownBuild): Wind => ({
+/** The brief's wind. */
+const windOf = (build: BuildDocument, { brief }: KnownBuild, otherwise: Wind['otherwise']): Wind => ({
+  otherwise,
   speed: brief.headwindMs.value * windShare(build),
   fromDeg: build.brief.windFromDeg.source === 'unknown' ? undefined : brief.windFromDeg.value,
 });
@@ -47,17 +48,20 @@ export interface RidePlan {
 /**
  * Makes a build ready to ride a route. Legs help, at the speed wished for harder uphill; the gear is the held one, or the
  * rider's choice.
+ * @param otherwise what the wind is where nobody knows from where it comes: as a way is ridden, from all sides; where all the help
+ *   is asked for, ahead
  */
 export function ridePlan(
   build: BuildDocument,
   route: Route,
   effort: Effort,
   legs: Legs = 'helping',
+  otherwise: Wind['otherwise'] = effort === 'full' ? 'ahead' : 'all-sides',
 ): RidePlan {
   const known = knownBuild(build);
   const machine = assembleKnown(build, known);
   const pace = paceOf(known, effort);
-  const course = courseOf(route, windOf(build, known), pace);
+  const course = courseOf(route, windOf(build, known, otherwise), pace);
   const charged = known.packs[0].chargeLimitPct.value / 100;
   return {
     known,

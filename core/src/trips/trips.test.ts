@@ -3,6 +3,7 @@ import crate from '../../../demo/routes/crate-lane.json' with { type: 'json' };
 import causeway from '../../../demo/routes/tide-causeway.json' with { type: 'json' };
 import lanes from '../../../demo/routes/orchard-lanes.json' with { type: 'json' };
 import type { BuildDocument } from '../document/document.ts';
+import { withValue } from '../document/quantity-at.ts';
 import { phraseText } from '../quantity/phrase.ts';
 import { evenHill, type Route } from '../route/route.ts';
 import { longtail, tandem, trike } from '../test/demo.ts';
@@ -66,6 +67,31 @@ describe('the band', () => {
       return (band.p95 - band.p05) / band.p50;
     };
     expect(width('measured')).toBeLessThan(width('assumed'));
+  });
+});
+
+describe('a wind that nobody has said the direction of', () => {
+  it('carries no ride on: it only costs, and is named as what does', () => {
+    // A slow rider, to whom a wind from behind all day would be half the way for nothing.
+    const slow = withValue(longtail, 'brief.cruiseSpeedKmh', 14);
+    const on = evenHill('', 3000, 0);
+    const { band, causes } = banded(slow, on, 120, 5)[1];
+    const wind = causes.find((c) => c.known.path === 'brief.headwindMs');
+    expect(wind?.further).toBe(false);
+    expect(wind?.share).toBeLessThan(0.2);
+    const calm = ridePlan(slow, on, 'cruise').ride({ again: true }).metres / 1000;
+    expect(band.p95).toBeLessThan(1.45 * calm);
+    expect(band.p50).toBeLessThan(calm);
+  });
+
+  it('is the mean of all of them on a road there and back, and ahead where all the help is asked for', () => {
+    const on = { ...evenHill('', 3000, 0), andBack: true };
+    const at = (windMs: number) => withValue(longtail, 'brief.headwindMs', windMs);
+    const wh = (build: typeof longtail, effort: 'cruise' | 'full') =>
+      ridePlan(build, on, effort).ride().ledger;
+    expect(wh(at(4), 'cruise').air).toBeCloseTo(wh(at(-4), 'cruise').air, 6);
+    expect(wh(at(4), 'cruise').air).toBeGreaterThan(wh(at(0), 'cruise').air);
+    expect(wh(at(4), 'full').air).toBeGreaterThan(wh(at(-4), 'full').air);
   });
 });
 

@@ -57,6 +57,7 @@ const LEVEL_ROAD: ReadonlySet<RangeView> = new Set(['speed', 'levels']);
 
 function Inputs({ view }: { view: RangeView }) {
   const { verdict } = useStage();
+  const { headwindMs, windFromDeg } = verdict.known.brief;
   return (
     <>
       {view === 'levels' && (
@@ -82,6 +83,11 @@ function Inputs({ view }: { view: RangeView }) {
         ) : (
           <>
             <NumberField path="brief.windFromDeg" />
+            {windFromDeg.source === 'unknown' && headwindMs.value !== 0 && (
+              <p className="py-1.5 text-[12.5px] text-ink2">
+                From where it comes is not said: the road is ridden in the mean of all sides.
+              </p>
+            )}
             <NumberField path="brief.descentKmh" />
           </>
         )}
