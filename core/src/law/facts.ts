@@ -21,6 +21,7 @@ import {
 } from './fact.ts';
 import { cornersOf, wayOf, type Corners, type Way } from '../machine/corners.ts';
 import type { AnswerFactName, NumberFactName } from './fact-names.ts';
+import { inFairWeather } from './fair-weather.ts';
 import { massError } from './measuring-error.ts';
 import { peakWheelWatts } from './motor-alone.ts';
 import { profilesOf } from './profile.ts';
@@ -58,8 +59,12 @@ export interface ProfileFacts {
 const lit = ({ supply }: BuildDocument): Answer =>
   supply.accessories.some((a) => a.light) ? 'yes' : 'unknown';
 
-const peakPoint = ({ machine }: Way): NumberFact =>
-  point(peakWheelWatts(machine), 'worked', 'simulated: throttle open, full charge, cold winding, best gear');
+const peakPoint = (way: Way): NumberFact =>
+  point(
+    peakWheelWatts(inFairWeather(way).machine),
+    'worked',
+    'simulated: throttle open, full charge, cold winding, best gear',
+  );
 
 const massPoint = ({ build, known, machine }: Way): NumberFact =>
   number(

@@ -5,6 +5,8 @@ import { knownBuild } from '../document/known.ts';
 import type { RatioCorner } from './assist-curve.ts';
 import { assistCorners } from './assist-curve.ts';
 import type { PlaceVerdict } from './judge.ts';
+import { wayOf } from '../machine/corners.ts';
+import { inFairWeather } from './fair-weather.ts';
 import { noLoadSpeed, wheelPowerCurve, type PowerAtSpeed } from './motor-alone.ts';
 import { profilesOf } from './profile.ts';
 import { NUMBER_FACTS, type NumberFactName } from './fact-names.ts';
@@ -44,7 +46,8 @@ export function lawCurves(build: BuildDocument): LawCurves {
   const known = knownBuild(build);
   const rated = known.drive.ratedPowerW;
   const ways = profilesOf(untowed(build)).map(({ name, build: own }): WayCurves => {
-    const machine = assembleKnown(own, knownBuild(own));
+    const way = wayOf(own);
+    const { machine } = way;
     const { taper } = machine.limits;
     const cutoff = helpEnd(machine);
     const end = Math.min(cutoff, noLoadSpeed(machine));
@@ -58,7 +61,7 @@ export function lawCurves(build: BuildDocument): LawCurves {
         { kmh: msToKmh(from), share: 1 },
         ...(left === 0 ? [{ kmh: msToKmh(end), share: 0 }] : [{ kmh: msToKmh(end), share: 1 }]),
       ],
-      power: wheelPowerCurve(machine),
+      power: wheelPowerCurve(inFairWeather(way).machine),
     };
   });
   return {

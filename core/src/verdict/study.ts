@@ -78,13 +78,22 @@ function hillOf({ machine, climb: climbed, known: { brief }, choice }: Study): H
 
 const speedOf = (top: SteadyOutcome): number => (top.moves ? top.v : 0);
 
+/** Without a wind ahead: what has to stop it has to stop it on a still day too. */
+const unhindered = (machine: Machine): Machine =>
+  machine.road.headwind > 0 ? { ...machine, road: { ...machine.road, headwind: 0 } } : machine;
+
+/** Its top speed as the brakes are asked for it, m/s. */
+const askedOfBrakes = ({ machine, topFull, charged }: Study): number =>
+  speedOf(machine.road.headwind > 0 ? topSpeed(unhindered(machine), charged) : topFull);
+
 /** How fast it might be by what nobody has read; the wheel that the controller holds is taken as true. */
 function fasterOf({ build, used, charged }: Study): Faster {
   // A walk key ends long before that.
   const unknown = unknownOf(used, FASTER_AS_RIDDEN).filter(({ path }) => path !== 'controls.walkCutoffKmh');
   return lazily<Faster>({
     unknown: () => unknown,
-    topMs: () => speedOf(topSpeed(fastCorner(build, unknown, FASTER_AS_RIDDEN).machine, charged)),
+    topMs: () =>
+      speedOf(topSpeed(unhindered(fastCorner(build, unknown, FASTER_AS_RIDDEN).machine), charged)),
   });
 }
 
@@ -110,7 +119,7 @@ export function study(build: BuildDocument): Study {
     start: () => startGrade(s.machine, STATED_CHARGE, s.choice),
     range: () => rangeOf(s, 'helping'),
     rangeRested: () => rangeOf(s, 'resting'),
-    subject: () => subject(build, s.known, s.machine, speedOf(s.topFull), fasterOf(s)),
+    subject: () => subject(build, s.known, s.machine, askedOfBrakes(s), fasterOf(s)),
     checks: () => fitChecks(s.subject),
     chain: () =>
       currentChain(

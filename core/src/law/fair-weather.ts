@@ -1,0 +1,37 @@
+import type { BuildDocument } from '../document/document.ts';
+import { withQuantity, withValue } from '../document/quantity-at.ts';
+import { wayOf, type Way } from '../machine/corners.ts';
+import { lazily } from '../quantity/lazily.ts';
+
+/** The standard atmosphere's temperature at sea level, C. ISO 2533. */
+const STANDARD_C = 15;
+
+/** No colder than the standard atmosphere, its packs included. */
+function warmed(build: BuildDocument, airC: number): BuildDocument {
+  const packs = build.packs.reduce(
+    (b, { startC }, i) =>
+      startC.source !== 'unknown' && startC.value < STANDARD_C
+        ? withQuantity(b, `packs.${i as 0 | 1 | 2 | 3}.startC`, { source: 'unknown' })
+        : b,
+    build,
+  );
+  return airC < STANDARD_C ? withValue(packs, 'brief.temperatureC', STANDARD_C) : packs;
+}
+
+/**
+ * The way as it is on a day no colder than the standard atmosphere's. Dense air, stiff tyres and cold cells make a machine slower
+ * than it can be: the weather of the brief is no property of it, and no class is met by a frost.
+ */
+export function inFairWeather(way: Way): Way {
+  const { known, build } = way;
+  const airC = known.brief.temperatureC.value;
+  if (airC >= STANDARD_C && known.packs.every(({ startC }) => startC.value >= STANDARD_C)) return way;
+  const fair = wayOf(warmed(build, airC));
+  return lazily<Way>({
+    build: () => fair.build,
+    known: () => fair.known,
+    used: () => way.used,
+    // Gears that the way has beside those of its document are kept.
+    machine: () => ({ ...fair.machine, gears: way.machine.gears }),
+  });
+}
