@@ -13,7 +13,15 @@ import { packsOf } from './packs-aboard.ts';
 import { controllerBody, placeOf } from './controller-heat.ts';
 import { gears, type Gear } from './driveline.ts';
 import type { Limits } from './limits.ts';
-import { DIODE_V, fixedDrop, packShare, torqueConstant, warmResistance, type Motor } from './motor.ts';
+import {
+  DIODE_V,
+  coldGrease,
+  fixedDrop,
+  packShare,
+  torqueConstant,
+  warmResistance,
+  type Motor,
+} from './motor.ts';
 import { regenerationOf } from './regeneration.ts';
 import { twinned } from './twin.ts';
 import { thermalOf } from './thermal-of.ts';
@@ -79,6 +87,9 @@ function controlOf(build: BuildDocument): Machine['control'] {
   return build.controls.assistSensor === 'none' && !isThrottle(build) ? 'none' : 'pedals';
 }
 
+/** Kinds of motor whose reduction runs in grease inside. */
+const GREASED: ReadonlySet<BuildDocument['drive']['kind']> = new Set(['geared-hub', 'mid-drive']);
+
 /** Turns of the motor's output per turn of the wheel: sprockets of an external drive, else 1. */
 const externalRatio = (build: BuildDocument, { drive }: KnownBuild): number =>
   build.drive.kind === 'external' ? drive.wheelSprocketTeeth.value / drive.motorSprocketTeeth.value : 1;
@@ -106,11 +117,14 @@ function heldGear({ gearing }: BuildDocument, list: readonly Gear[]): Gear | nul
   );
 }
 
-/** The motor itself, with its brushes where it has any. */
-const motorOf = ({ drive: { freewheel, commutation } }: BuildDocument, { drive }: KnownBuild): Motor => ({
+/** The motor itself, with its brushes where it has any; the grease of its gears as cold as the air. */
+const motorOf = (
+  { drive: { kind, freewheel, commutation } }: BuildDocument,
+  { drive, brief }: KnownBuild,
+): Motor => ({
   kt: torqueConstant(drive.kvRpmPerV.value),
   resistance20: drive.resistanceOhm.value,
-  hysteresisNm: drive.hysteresisNm.value,
+  hysteresisNm: drive.hysteresisNm.value * (GREASED.has(kind) ? coldGrease(brief.temperatureC.value) : 1),
   eddyNms: drive.eddyNms.value,
   freewheel,
   ...(commutation === 'brushes' ? { brushes: { brushV: drive.brushV.value, diodeV: DIODE_V } } : {}),

@@ -1,9 +1,11 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CHAIN_PITCH_MM, STANDARD_GRAVITY } from '../quantity/constants.ts';
+import { sample } from '../test/sample.ts';
 import { airDensity, airPressure } from './air.ts';
+import { assemble } from './assemble.ts';
 import { cadenceRpm, developmentM, gears } from './driveline.ts';
-import { coreDrag, torqueConstant, warmResistance, wheelForce, type Motor } from './motor.ts';
+import { coldGrease, coreDrag, torqueConstant, warmResistance, wheelForce, type Motor } from './motor.ts';
 import { riderForce, spinOutFactor } from './rider.ts';
 import { airForce, gradeHeldPct, roadForce } from './road-load.ts';
 
@@ -88,6 +90,19 @@ describe('motor', () => {
   it('pulls with torque times ratio times efficiency, hand-worked', () => {
     // (0.2 x 20 - 1) x 10 x 0.9 = 27 N
     expect(wheelForce(motor, 10, 0.9, 20, 5)).toBeCloseTo(27, 12);
+  });
+});
+
+describe('grease in the cold', () => {
+  it('is 1.4 times as stiff at nought, 1.6 times at -10 C, and no suppler than at 20 C (from memory)', () => {
+    expect([30, 20, 0, -10].map(coldGrease)).toEqual([1, 1, 1.4, 1.6]);
+  });
+
+  it('holds back the gears of a hub, and nothing of a motor without any', () => {
+    const drag = (kind: 'geared-hub' | 'direct-drive-hub', temperatureC: number): number =>
+      assemble(sample({ brief: { temperatureC }, drive: { kind } })).motor.hysteresisNm;
+    expect(drag('geared-hub', -10) / drag('geared-hub', 20)).toBeCloseTo(1.6, 9);
+    expect(drag('direct-drive-hub', -10)).toBe(drag('direct-drive-hub', 20));
   });
 });
 

@@ -47,6 +47,12 @@ export const torqueConstant = (kvRpmPerV: number): number => 60 / (2 * Math.PI *
 export const warmResistance = (resistance20: number, windingC: number): number =>
   resistance20 * (1 + COPPER_PER_K * (windingC - 20));
 
+/** From this temperature down grease stiffens, C. */
+const SUPPLE_C = 20;
+
+/** The constant drag of a motor with gears in the cold, as a multiple of that at 20 C and above: 1 + 0.02 (20 - T). From memory. */
+export const coldGrease = (airC: number): number => 1 + 0.02 * Math.max(0, SUPPLE_C - airC);
+
 /** Torque the core takes at motor speed `omega` rad/s, N m. */
 export const coreDrag = (motor: Motor, omega: number): number =>
   omega > 0 ? motor.hysteresisNm + motor.eddyNms * omega : 0;
