@@ -130,6 +130,8 @@ export const controls = z.strictObject({
   /** Levels of help that the rider chooses among; 0 where nobody has said how many. */
   levels: z.number().int().min(0).max(9).default(0),
   levelsBy: z.enum(['ratio', 'amps', 'watts', 'speed', 'unknown']).default('unknown'),
+  /** What help in proportion follows: the legs' power, or the push on the pedals; nobody has said: taken as power. */
+  helpFollows: z.enum(['power', 'torque', 'unknown']).default('unknown'),
   pedalHelpStops: plannedAnswer.default('unknown'),
   brakeCutoffs: plannedAnswer.default('unknown'),
   speedometer: plannedAnswer.default('unknown'),

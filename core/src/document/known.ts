@@ -228,6 +228,9 @@ export function knownBuild(build: BuildDocument): KnownBuild {
     controller.assistCutoffKmh = trueSpeed(controller.assistCutoffKmh, donor.rolloutMm, setRolloutMm);
     controls.throttleCutoffKmh = trueSpeed(controls.throttleCutoffKmh, donor.rolloutMm, setRolloutMm);
     controls.walkCutoffKmh = trueSpeed(controls.walkCutoffKmh, donor.rolloutMm, setRolloutMm);
+  } else {
+    // Its speeds are taken as true: as if it held the wheel that is there.
+    controller.setRolloutMm = { ...setRolloutMm, value: donor.rolloutMm.value };
   }
   // Only what leans or is loaded asks where the mass is; the frame is not drawn for the rest.
   const { massAheadMm, massHeightMm } = donor;

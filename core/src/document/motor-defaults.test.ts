@@ -112,7 +112,11 @@ describe('a motor with more on its label', () => {
       expect(amps(of({ ...label, hysteresisNm: share * both.hysteresisNm.value }))).toBeCloseTo(0.9, 9);
     }
     // Where the two contradict each other it is as far off as such motors are, and not nothing.
-    within(of({ ...label, eddyNms: 3 * both.eddyNms.value }).hysteresisNm.value, 0.375 * both.hysteresisNm.value, 0.1);
+    within(
+      of({ ...label, eddyNms: 3 * both.eddyNms.value }).hysteresisNm.value,
+      0.375 * both.hysteresisNm.value,
+      0.1,
+    );
     within(of({ ...label, hysteresisNm: 0 }).eddyNms.value, 1.75 * both.eddyNms.value, 0.1);
   });
 

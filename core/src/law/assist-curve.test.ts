@@ -6,7 +6,9 @@ import { kmhToMs } from '../quantity/units.ts';
 import { operatingPoint } from '../ride/operating-point.ts';
 import { riderForce } from '../machine/rider.ts';
 import { sample, runs } from '../test/sample.ts';
+import { wayOf } from '../machine/corners.ts';
 import { assistCorners, ratioAt, worstPoint } from './assist-curve.ts';
+import { lawFacts } from './facts.ts';
 
 /** Japan's general envelope: 2 below 10 km/h, 2 - (v - 10)/7 to 24, then none (from memory). */
 const JAPAN = [
@@ -31,6 +33,42 @@ const cornersOf = (ratio: number, cutoff: number, taper: number) => {
   if (found === undefined) throw new Error('not in proportion');
   return found;
 };
+
+describe('help that follows the push on the pedals', () => {
+  const by = (
+    helpFollows: 'power' | 'torque' | 'unknown',
+    kind: 'geared-hub' | 'mid-drive' = 'geared-hub',
+  ) => {
+    const one = sample({
+      controls: { assistSensor: 'torque', throttle: 'none', assistRatio: 0.5, helpFollows },
+      controller: { limitsSpeed: true, assistCutoffKmh: 24, assistTaperKmh: 14 },
+      drive: { kind, efficiency: 1 },
+      gearing: { chainEfficiency: 1, ringTeeth: 44, cogTeeth: [11, 22, 44] },
+    });
+    const [way] = lawFacts(wayOf(one));
+    if (way === undefined) throw new Error('no way');
+    return way.facts.assistRatio;
+  };
+
+  it('is the more of the legs’ power the taller the gear: P_motor / P_rider = k v / (r omega of the cranks)', () => {
+    expect(by('power').corners?.[0]?.ratio).toBeCloseTo(0.5, 9);
+    // Four turns of the wheel for one of the cranks, in the tallest gear.
+    expect(by('torque').corners?.[0]?.ratio).toBeCloseTo(2, 9);
+  });
+
+  it('is not known while nobody has said what it follows, and is the same of a motor at the cranks', () => {
+    const open = by('unknown');
+    expect(open.corners?.[0]?.ratio).toBeCloseTo(0.5, 9);
+    expect(open.unsure?.most?.[0]?.ratio).toBeCloseTo(2, 9);
+    expect(open.unsure?.least?.[0]?.ratio).toBeCloseTo(0.5, 9);
+    expect(open.unsure?.labels).toContain('what the help follows, power or torque');
+    for (const follows of ['power', 'torque', 'unknown'] as const)
+      expect(by(follows, 'mid-drive')).toMatchObject({ corners: by('power', 'mid-drive').corners });
+    expect(by('unknown', 'mid-drive').unsure?.labels ?? []).not.toContain(
+      'what the help follows, power or torque',
+    );
+  });
+});
 
 describe('the envelope of help', () => {
   it('at its named speeds is the published one: 1.5714 at 13, 1 at 17, 0.5714 at 20, 0.1429 at 23', () => {

@@ -1,5 +1,6 @@
 import { msToKmh } from '../quantity/units.ts';
 import type { Machine } from '../machine/machine.ts';
+import { helpIn } from '../ride/operating-point.ts';
 import type { CurveClause } from './rule-schema.ts';
 
 /** Motor force per pedal force, both at the tyre, against speed: straight lines between corners. */
@@ -16,7 +17,9 @@ export interface RatioCorner {
 export function assistCorners(machine: Machine): readonly RatioCorner[] | undefined {
   // Beside a throttle the help can be had without any of the rider's power.
   if (machine.assistRatio === Infinity || machine.limits.handCutoff > 0) return undefined;
-  const ratio = (machine.assistRatio * machine.efficiency) / machine.chainEfficiency;
+  // By torque it is most in the tallest gear, which the rider is free to choose.
+  const most = Math.max(...machine.gears.map((gear) => helpIn(machine, gear)));
+  const ratio = (most * machine.assistRatio * machine.efficiency) / machine.chainEfficiency;
   const { cutoff, taper } = machine.limits;
   if (cutoff === Infinity) return [{ kmh: 0, ratio }];
   const from = Math.max(0, cutoff - taper);

@@ -2,7 +2,9 @@ import type { Known } from '../document/known-build.ts';
 import type { Answer, PlannedAnswer } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { independentBrakes } from '../document/brakes-left.ts';
+import { asksWhatFollows } from '../document/help-follows.ts';
 import { motorCount } from '../document/motors.ts';
+import type { Machine } from '../machine/machine.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { assistCorners, type RatioCorner } from './assist-curve.ts';
@@ -25,7 +27,7 @@ import { inFairWeather } from './fair-weather.ts';
 import { massError } from './measuring-error.ts';
 import { peakWheelWatts } from './motor-alone.ts';
 import { profilesOf } from './profile.ts';
-import { FASTER, FASTER_AS_RIDDEN, HEAVIER, MORE_HELP } from '../machine/span.ts';
+import { FASTER, FASTER_AS_RIDDEN, HEAVIER, MORE_HELP, MORE_HELP_BY_TORQUE } from '../machine/span.ts';
 import { alonePoint, assistEnd, byHand, drivesAlone, endOf, handSet, throttlePoint } from './speed-facts.ts';
 
 /** Help per rider force against speed; no corners where the help does not follow the rider. */
@@ -94,7 +96,7 @@ function factsOf(way: Way): LawFacts {
     set: () => cornersOf(way, FASTER),
     ridden: () => cornersOf(way, FASTER_AS_RIDDEN),
     heavy: () => cornersOf(way, HEAVIER),
-    help: () => cornersOf(way, MORE_HELP),
+    help: () => cornersOf(way, way.machine.assistOf === 'torque' ? MORE_HELP_BY_TORQUE : MORE_HELP),
   });
   /** @param end what ends the speed in question */
   const faster = (end: Known | undefined): Corners =>
@@ -158,21 +160,30 @@ function factsOf(way: Way): LawFacts {
     brakesCutMotor: () => plannedYes(controls.brakeCutoffs, 'controls'),
     twoBrakes: () => yesNo(independentBrakes(build, way.known), 'brakes of the donor'),
     lights: () => yesNo(lit(build), 'lights on the pack'),
-    assistRatio: () => ({
-      kind: 'curve',
-      corners: assistCorners(way.machine),
-      ...(corners.help.unknown.length === 0
-        ? {}
-        : {
-            unsure: {
-              most: assistCorners(corners.help.up.machine),
-              least: assistCorners(corners.help.downs[0].machine),
-              labels: corners.help.unknown.map((k) => k.label),
-            },
-          }),
-      how: 'most help per rider watt, with the efficiencies of motor and chain, and the fade',
-    }),
+    assistRatio: () => helpCurve(way, corners.help),
   });
+}
+
+const FOLLOWS = 'what the help follows, power or torque';
+
+/** Help per rider force; where nobody has said what it follows, between what it is by power and by torque. */
+function helpCurve(way: Way, { unknown, up, downs }: Corners): CurveFact {
+  const { build, machine } = way;
+  const open = asksWhatFollows(build) && build.controls.helpFollows === 'unknown';
+  const ends = [up.machine, downs[0].machine].flatMap((at): readonly Machine[] =>
+    open ? [at, { ...at, assistOf: 'torque' }] : [at],
+  );
+  const curves = ends.map(assistCorners).toSorted((a, b) => (b?.[0]?.ratio ?? 0) - (a?.[0]?.ratio ?? 0));
+  const labels = [...(open ? [FOLLOWS] : []), ...unknown.map((k) => k.label)];
+  return {
+    kind: 'curve',
+    corners: assistCorners(machine),
+    ...(labels.length === 0 ? {} : { unsure: { most: curves[0], least: curves.at(-1), labels } }),
+    how:
+      machine.assistOf === 'torque'
+        ? 'most help per rider watt in the tallest gear, with the efficiencies of motor and chain, and the fade'
+        : 'most help per rider watt, with the efficiencies of motor and chain, and the fade',
+  };
 }
 
 /** The law looks at the machine itself: a trailer would make it slower than it can be. */

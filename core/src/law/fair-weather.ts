@@ -1,5 +1,5 @@
 import type { BuildDocument } from '../document/document.ts';
-import { withQuantity, withValue } from '../document/quantity-at.ts';
+import { withValue } from '../document/quantity-at.ts';
 import { wayOf, type Way } from '../machine/corners.ts';
 import { lazily } from '../quantity/lazily.ts';
 
@@ -8,13 +8,13 @@ const STANDARD_C = 15;
 
 /** No colder than the standard atmosphere, its packs included. */
 function warmed(build: BuildDocument, airC: number): BuildDocument {
-  const packs = build.packs.reduce(
-    (b, { startC }, i) =>
-      startC.source !== 'unknown' && startC.value < STANDARD_C
-        ? withQuantity(b, `packs.${i as 0 | 1 | 2 | 3}.startC`, { source: 'unknown' })
-        : b,
-    build,
-  );
+  const [first, ...rest] = build.packs;
+  type Pack = typeof first;
+  const thawed = (pack: Pack): Pack =>
+    pack.startC.source !== 'unknown' && pack.startC.value < STANDARD_C
+      ? { ...pack, startC: { source: 'unknown' } }
+      : pack;
+  const packs: BuildDocument = { ...build, packs: [thawed(first), ...rest.map(thawed)] };
   return airC < STANDARD_C ? withValue(packs, 'brief.temperatureC', STANDARD_C) : packs;
 }
 

@@ -77,6 +77,7 @@ function documentOf([, place, ratedW, cutKmh, motorKmh, , other]: Example): Buil
         assistSensor: curve === undefined ? 'cadence' : 'torque',
         ...(curve === undefined ? {} : { assistRatio: ((curve[0]?.ratio ?? 0) * CHAIN) / MOTOR - 1e-9 }),
         ...handOf(motorKmh, cutKmh),
+        helpFollows: 'power',
         pedalHelpStops: 'yes',
         brakeCutoffs: 'yes',
         speedometer: 'yes',

@@ -1,6 +1,7 @@
 import type { BuildDocument } from '../document/document.ts';
 import { packsKg } from '../document/frame-of.ts';
 import { drivesBoth, motorCount } from '../document/motors.ts';
+import { asksWhatFollows } from '../document/help-follows.ts';
 import { isThrottle, throttleHeld } from '../document/throttle.ts';
 import type { KnownBuild } from '../document/known-build.ts';
 import { knownBuild } from '../document/known.ts';
@@ -209,6 +210,7 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     },
     control: controlOf(build),
     assistRatio: assistRatioOf(build, known),
+    assistOf: build.controls.helpFollows === 'torque' && asksWhatFollows(build) ? 'torque' : 'power',
     throttleShare: isThrottle(build) ? known.controls.throttleSharePct.value / 100 : 0,
     balance: {
       wheelbase: donor.wheelbaseMm.value / 1000,

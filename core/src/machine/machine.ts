@@ -81,8 +81,13 @@ export interface Machine {
   readonly rider: Rider;
   /** What lets the motor work: a throttle, turning pedals, or nothing fitted. */
   readonly control: 'throttle' | 'pedals' | 'none';
-  /** Motor watts per rider watt at most while ridden by the pedals; Infinity when help does not follow the rider's power. */
+  /**
+   * Motor watts per rider watt at most while ridden by the pedals, or torque at the wheel per torque at the cranks where help
+   * follows that; Infinity when help follows neither.
+   */
   readonly assistRatio: number;
+  /** What that ratio is of. */
+  readonly assistOf: 'power' | 'torque';
   /** Share of the way that is ridden by the throttle, 0 to 1. */
   readonly throttleShare: number;
   readonly balance: Balance;

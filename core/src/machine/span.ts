@@ -89,6 +89,9 @@ export const MORE_HELP: Bearings = [
   ['gearing.chainEfficiency', -1],
 ];
 
+/** The same where help follows the torque at the cranks: the taller the gear the more. */
+export const MORE_HELP_BY_TORQUE: Bearings = [...MORE_HELP, ['gearing.ringTeeth', 1]];
+
 /** Standard deviations that a default is taken to be off at most, as in the band of the range. */
 const DEVIATIONS = 2.5;
 
@@ -99,14 +102,23 @@ const WIDE_SPANS: Partial<Record<string, readonly [number, number]>> = {
   'controller.weakeningA': [0, 30],
 };
 
-/** Between which values an unknown quantity may plausibly lie. */
-export function plausibleSpan(known: Known): readonly [low: number, high: number] {
-  const { min, max, plausible } = specAt(known.path);
-  const own = WIDE_SPANS[known.path];
+/** Between which values quantities of the kind lie. */
+function usualSpan({ path, spread, value }: Known): readonly [low: number, high: number] {
+  const { min, max, plausible } = specAt(path);
+  const own = WIDE_SPANS[path];
   if (own !== undefined) return own;
-  if (known.spread === undefined) return plausible;
-  const off = DEVIATIONS * known.spread * Math.abs(known.value);
-  return [Math.max(min, known.value - off), Math.min(max, known.value + off)];
+  if (spread === undefined) return plausible;
+  const off = DEVIATIONS * spread * Math.abs(value);
+  return [Math.max(min, value - off), Math.min(max, value + off)];
+}
+
+/**
+ * Between which values an unknown quantity may plausibly lie. What it is taken for is among them, also of a machine that is not usual:
+ * a wheel of 12 inches has a short roll-out.
+ */
+export function plausibleSpan(known: Known): readonly [low: number, high: number] {
+  const [low, high] = usualSpan(known);
+  return [Math.min(low, known.value), Math.max(high, known.value)];
 }
 
 /**

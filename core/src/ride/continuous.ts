@@ -44,15 +44,31 @@ export function heatOf(machine: Machine, gear: Gear, v: number, phaseA: number):
 export const bearableC = ({ thermal }: Machine): number =>
   Math.min(thermal.rollbackStartC, thermal.damageC - 10);
 
-/** Phase current that the controller's own heat bears for ever; the motor's shell is taken as warm as at `most` amps. */
+/** A current is found to this share of the most that is looked at: 2^-20. */
+const HALVINGS = 20;
+
+/**
+ * Phase current that the controller's own heat bears for ever. In the motor's shell it warms with it: the more amps the less it
+ * bears, and it holds what it bears beside the shell that those amps make.
+ */
 function caseAmps(machine: Machine, gear: Gear, v: number, most: number): number {
   const { controllerHeat, thermal, airC, controllerOhm, limits, accessoryW } = machine;
-  const shellC =
+  const cooling = airCooling(thermal, v);
+  const shellAt = (amps: number): number =>
     controllerHeat.shellWK === 0
       ? airC
-      : (steadyWarmth(thermal, heatOf(machine, gear, v, most), airCooling(thermal, v), airC)?.shellC ??
-        bearableC(machine));
-  return foldAmps(controllerHeat, controllerOhm, limits.standbyW - accessoryW, v, airC, shellC);
+      : (steadyWarmth(thermal, heatOf(machine, gear, v, amps), cooling, airC)?.shellC ?? bearableC(machine));
+  const borneAt = (amps: number): number =>
+    foldAmps(controllerHeat, controllerOhm, limits.standbyW - accessoryW, v, airC, shellAt(amps));
+  const borne = borneAt(most);
+  if (borne >= most || controllerHeat.shellWK === 0) return borne;
+  let [low, high] = [0, most];
+  for (let i = 0; i < HALVINGS; i += 1) {
+    const middle = (low + high) / 2;
+    if (borneAt(middle) >= middle) low = middle;
+    else high = middle;
+  }
+  return low;
 }
 
 /**

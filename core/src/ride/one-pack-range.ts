@@ -66,15 +66,20 @@ export function onePackRange(machine: Machine, v: number, startCharge: number, l
     stopped = !held(low);
     const to = stopped ? lastTrue(held, descent.charge, low, CHARGE_TOLERANCE) : low;
     const here = way;
+    // What is taken goes with the way at each point: between two of them legs may come to push, and the motor to rest.
+    let joulesPerCharge = 0;
     const seconds = gauss2(
       (charge) => {
         const cellC = course(charge);
-        return descent.secondsPerCharge(amps(at(charge, cellC) ?? here, charge, cellC));
+        const one = at(charge, cellC) ?? here;
+        const perCharge = descent.secondsPerCharge(amps(one, charge, cellC));
+        joulesPerCharge += (perCharge * one.batteryW) / 2;
+        return perCharge;
       },
       to,
       descent.charge,
     );
-    joules += seconds * here.batteryW;
+    joules += (descent.charge - to) * joulesPerCharge;
     descent.goTo(to, course(to), seconds);
   }
   const { charge: endCharge, cellC: endC, seconds } = descent;

@@ -130,8 +130,15 @@ function byHand(machine: Machine, gear: Gear, v: number, most: Bound): Bound {
   return governed(turned, fade(handCutoff, taper, v), handCutoff < cutoff ? 'throttle-limit' : 'speed-limit');
 }
 
+/**
+ * Help in a gear, as a multiple of what is set: 1 where it follows the legs' power; where it follows the torque at the cranks the
+ * turns of the wheel for one of them, P_motor / P_rider = k v / (r omega_crank). Derived.
+ */
+export const helpIn = ({ assistOf, wheelRadius }: Machine, gear: Gear): number =>
+  assistOf === 'power' ? 1 : 1 / (wheelRadius * gear.crankRatio);
+
 function byPedals(machine: Machine, gear: Gear, v: number, most: Bound): Bound {
-  const { assistW } = machine.limits;
+  const assistW = machine.limits.assistW * helpIn(machine, gear);
   const { motor } = machine;
   const omega = gear.motorRatio * v;
   // Without a sensor nothing but the hand asks for anything, and it has stopped asking.

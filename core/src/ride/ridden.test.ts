@@ -194,6 +194,24 @@ describe('legs', () => {
     expect(kmh).toBeGreaterThan(1.2 * steady(follows));
   });
 
+  it('push for the help: by torque it is as much more as the wheel turns for one turn of the cranks', () => {
+    const follows = (helpFollows: 'power' | 'torque', assistRatio: number): Machine => {
+      const controls: Controls = { assistSensor: 'torque', throttle: 'none', assistRatio, helpFollows };
+      return gearedHub(75, controls);
+    };
+    const top = (machine: Machine): number => {
+      const [gear] = machine.gears;
+      if (gear === undefined) throw new Error('no gear');
+      const outcome = steadySpeed(machine, { openVolts: 46, ohm: 0.1 }, 2, gear);
+      return outcome.moves ? outcome.v : NaN;
+    };
+    const one = follows('torque', 0.6);
+    const turns = 1 / ((one.gears[0]?.crankRatio ?? NaN) * one.wheelRadius);
+    expect(turns).toBeGreaterThan(1.2);
+    expect(top(one)).toBeCloseTo(top(follows('power', 0.6 * turns)), 9);
+    expect(top(one)).toBeGreaterThan(top(follows('power', 0.6)));
+  });
+
   it('tire on a long road, and never end a ride by it', () => {
     const machine = gearedHub(60, { assistSensor: 'none', throttle: 'full' });
     const long = ride(machine, evenHill('', 100_000, 0), { pace: pace(20), again: true, traceEvery: 500 });

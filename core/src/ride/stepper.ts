@@ -8,6 +8,7 @@ import type { MotorHeat, WarmMachine } from './motor-heat.ts';
 import {
   easeAt,
   handShare,
+  helpIn,
   operatingPoint,
   partThrottleAmps,
   type OperatingPoint,
@@ -214,7 +215,8 @@ export class Stepper {
 
   /** What the legs give of a force wanted at the tyre. */
   private legs(wantedN: number, v: number): number {
-    const { rider, chainEfficiency, assistRatio } = this.m;
+    const { rider, chainEfficiency } = this.m;
+    const assistRatio = this.m.assistRatio * helpIn(this.m, this.gear);
     const wanted = Math.max(0, wantedN);
     const all = riderForce(rider, this.gear, chainEfficiency, v);
     // While the motor has force to spare; what is missing the legs add.
@@ -233,7 +235,7 @@ export class Stepper {
     if (!this.helping && m.assistRatio === Infinity) return full.forceN;
     const legs = riderForce(m.rider, gear, m.chainEfficiency, v);
     // Legs that only do their share give no more than they have.
-    const share = ((1 - handShare(m, v)) * full.forceN) / m.assistRatio;
+    const share = ((1 - handShare(m, v)) * full.forceN) / (m.assistRatio * helpIn(m, gear));
     return full.forceN + (this.helping ? legs : Math.min(legs, share));
   }
 

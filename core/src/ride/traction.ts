@@ -45,7 +45,8 @@ export function traction(machine: Machine, supply: Supply, v: number, choice: Ge
   if (choice !== 'best') return tractionIn(machine, choice, supply, v);
   const pedals = machine.rider.powerW > 0 || machine.control === 'pedals';
   const feels = machine.kind === 'mid-drive';
-  // What does not feel the cogs is worked out once.
+  // What does not feel the cogs is worked out once; help that follows the torque at the cranks feels them.
+  const byTorque = machine.assistOf === 'torque';
   let turned: { readonly motorRatio: number; readonly point: OperatingPoint } | undefined;
   let best: Traction | undefined;
   let bestSuits = -1;
@@ -56,7 +57,7 @@ export function traction(machine: Machine, supply: Supply, v: number, choice: Ge
     const counts = feels ? Math.sign(suits) : Math.floor(suits);
     if (counts < bestSuits) continue;
     const { motorRatio } = gear;
-    if (turned?.motorRatio !== motorRatio)
+    if (turned?.motorRatio !== motorRatio || byTorque)
       turned = { motorRatio, point: operatingPoint(machine, gear, supply, v) };
     const tried = tractionIn(machine, gear, supply, v, turned.point);
     const worth = feels && suits > 0 ? tried.totalN * suits : tried.totalN;

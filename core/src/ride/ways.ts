@@ -5,7 +5,14 @@ import type { Machine } from '../machine/machine.ts';
 import { boardOpensAfter } from '../machine/diodes.ts';
 import { riderForce } from '../machine/rider.ts';
 import { roadForce } from '../machine/road-load.ts';
-import { easeAt, electricalWatts, handShare, operatingPoint, partThrottleAmps } from './operating-point.ts';
+import {
+  easeAt,
+  electricalWatts,
+  handShare,
+  helpIn,
+  operatingPoint,
+  partThrottleAmps,
+} from './operating-point.ts';
 
 /** A force this far short (N) still counts as held: it is the rounding of a root, not a want of power. */
 const FORCE_HAIR = 1e-9;
@@ -34,7 +41,8 @@ function riderShare(machine: Machine, gear: Gear, v: number, load: number, legs:
   const all = riderForce(machine.rider, gear, machine.chainEfficiency, v);
   const most = Math.min(legs === 'helping' ? easeAt(machine, v) * all : all, Math.max(0, load));
   if (legs !== 'resting') return most;
-  return Math.min(most, machine.assistRatio === Infinity ? 0 : load / (1 + machine.assistRatio));
+  const ratio = machine.assistRatio * helpIn(machine, gear);
+  return Math.min(most, ratio === Infinity ? 0 : load / (1 + ratio));
 }
 
 /** A gear at `v` with a share of the load on the legs. */

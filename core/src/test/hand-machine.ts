@@ -67,6 +67,7 @@ export const handMachine = (
   rider: { powerW: 0, ease: 1, cadenceMinRpm: 55, cadenceMaxRpm: 90 },
   control: 'throttle',
   assistRatio: Infinity,
+  assistOf: 'power',
   throttleShare: 0,
   balance: {
     wheelbase: 1.05,

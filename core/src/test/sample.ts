@@ -140,6 +140,7 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
     assistSensor: fc.constantFrom('none' as const, 'cadence' as const, 'torque' as const),
     throttle: fc.constantFrom('none' as const, 'walk' as const, 'pedalling' as const, 'full' as const),
     throttleLimited: fc.boolean(),
+    helpFollows: fc.constantFrom('power' as const, 'torque' as const, 'unknown' as const),
     motors: fc.constantFrom('one' as const, 'one' as const, 'each-wheel' as const, 'pair' as const),
     sits: fc.constantFrom(
       'wind' as const,
@@ -283,6 +284,7 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
         assistSensor: c.assistSensor,
         throttle: c.throttle,
         throttleLimited: c.throttleLimited,
+        helpFollows: c.helpFollows,
         classLabel: c.label,
       },
     };

@@ -178,6 +178,9 @@ describe('a climb that volts or a board would end', () => {
         const { what } = heatOnGrade(machine, 0.5, grade, choice, steady.v);
         if (phaseA < 0.7 * ever.phaseA) expect(what).toBe('never');
         if (phaseA === 0 || phaseA < 1.3 * ever.phaseA) return;
+        // A shell that takes hours to warm is not there yet after two.
+        const { thermal } = machine;
+        if ((thermal.windingJK + thermal.shellJK) / airCooling(thermal, steady.v) > 2 * 3600) return;
         hotter += 1;
         expect(what).not.toBe('never');
       }),

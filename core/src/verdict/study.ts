@@ -92,8 +92,7 @@ function fasterOf({ build, used, charged }: Study): Faster {
   const unknown = unknownOf(used, FASTER_AS_RIDDEN).filter(({ path }) => path !== 'controls.walkCutoffKmh');
   return lazily<Faster>({
     unknown: () => unknown,
-    topMs: () =>
-      speedOf(topSpeed(unhindered(fastCorner(build, unknown, FASTER_AS_RIDDEN).machine), charged)),
+    topMs: () => speedOf(topSpeed(unhindered(fastCorner(build, unknown, FASTER_AS_RIDDEN).machine), charged)),
   });
 }
 

@@ -204,7 +204,7 @@ export const GLOSSARY: readonly Term[] = [
   term(
     'assist-ratio',
     'assist ratio',
-    'How many times the rider’s own effort the motor adds, with a sensor that feels the pedals’ torque.',
+    'How many times the rider’s own effort the motor adds, with a sensor that feels the pedals’ torque: of the legs’ power, or of the push on the pedals, which in a tall gear is several times as much.',
     ['controls.assistRatio', 'controls.leastRatio'],
     ['help factor', 'level of help', 'PAS'],
   ),

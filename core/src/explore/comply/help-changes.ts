@@ -59,6 +59,8 @@ export function proportional(
       controls: {
         ...b.controls,
         assistSensor: 'torque',
+        // What a new sensor's help follows is chosen with it; of the one there is it stays what it is.
+        helpFollows: torque ? b.controls.helpFollows : 'power',
         throttle: isThrottle(b) ? 'none' : b.controls.throttle,
         assistRatio: assumed(ratio),
       },

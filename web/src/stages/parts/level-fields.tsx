@@ -1,4 +1,4 @@
-import { inUse, type BuildDocument } from '@apple-cart/core';
+import { asksWhatFollows, inUse, type BuildDocument } from '@apple-cart/core';
 import { ChoiceField } from '../../fields/choice-field.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
@@ -32,7 +32,31 @@ export function LevelFields() {
           change({ levels: Number(count) }, 'levels of help');
         }}
       />
-      {torque && <NumberField path="controls.assistRatio" label="Help per rider watt" />}
+      {asksWhatFollows(document) && (
+        <ChoiceField<BuildDocument['controls']['helpFollows']>
+          label="The help follows"
+          value={controls.helpFollows}
+          unknown={controls.helpFollows === 'unknown'}
+          options={[
+            { value: 'power', label: 'the legs’ power', note: 'alike in every gear' },
+            { value: 'torque', label: 'the push on the pedals', note: 'more in a taller gear' },
+            { value: 'unknown', label: 'not said', note: 'taken as power; a law on it cannot tell' },
+          ]}
+          onChange={(helpFollows) => {
+            change({ helpFollows }, 'what the help follows');
+          }}
+        />
+      )}
+      {torque && (
+        <NumberField
+          path="controls.assistRatio"
+          label={
+            asksWhatFollows(document) && controls.helpFollows === 'torque'
+              ? 'Torque per torque at the cranks'
+              : 'Help per rider watt'
+          }
+        />
+      )}
       {inUse(document, 'controls.leastRatio') && (
         <NumberField path="controls.leastRatio" label="In the lowest level" />
       )}
