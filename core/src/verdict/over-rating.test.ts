@@ -26,6 +26,37 @@ const legal = (nominalV: number, labelV: number | typeof UNKNOWN = 36): Changes 
   pack: { nominalV, cellsInSeries: Math.round(nominalV / 3.6) },
 });
 
+describe('the turns of the field', () => {
+  const can = (kvRpmPerV: number, polePairs: number | typeof UNKNOWN): Changes => ({
+    drive: { kvRpmPerV, polePairs, reduction: 1 },
+    pack: { nominalV: 48, cellsInSeries: 13 },
+  });
+
+  it.each([
+    // By hand: 54.6 V full, less what drags: some 142 x 54 x 7 = 53,700 a minute, 890 a second.
+    [142, 7, 'look'],
+    [60, 7, undefined],
+    [200, 7, 'stop'],
+    [142, UNKNOWN, undefined],
+  ] as const)(
+    'of an outrunner of %s rpm/V and %s pole pairs: %s (common practice: 400 and 1000 a second)',
+    (kv, pairs, state) => {
+      expect(at('field-turns', can(kv, pairs), 'external')?.state).toBe(state);
+    },
+  );
+
+  it('are asked of no brushes', () => {
+    const brushed = can(200, 7);
+    expect(
+      at(
+        'field-turns',
+        { drive: { ...brushed.drive, commutation: 'brushes' }, pack: { nominalV: 48 } },
+        'external',
+      ),
+    ).toBeUndefined();
+  });
+});
+
 describe('a motor on more volts than its label’s', () => {
   it.each([
     [36, 'fine'],

@@ -23,6 +23,11 @@ const AMPS = [1.5, 2] as const;
 const LABEL_SHARE = 0.8;
 /** Motor turns that planet gears bear, a minute. Common practice, no source. */
 const RPM: Partial<Record<DriveKind, number>> = { 'geared-hub': 3000, 'mid-drive': 5000 };
+/**
+ * Turns of the field a minute (electrical rpm) that controllers follow: those that switch by blocks with sensors, 400 a second, and
+ * field-oriented ones, 1000. Common practice, no source.
+ */
+const FIELD_RPM = [24_000, 60_000] as const;
 /** Speed, as a share of no load, and wind at which what is held is compared. */
 const HELD_AT = 0.8;
 const MIDDLE_MS = 5;
@@ -73,6 +78,41 @@ const FOLLOWS: Readonly<Record<DriveKind, string>> = {
   'mid-drive': 'Force, gear teeth, chain and cogs',
   external: 'Force, sprockets, their chain and the mount',
 };
+
+/** Turns of the field without load, where they are more than every controller follows; pole pairs that nobody has counted ask nothing. */
+function fieldCheck({ drive, packs }: KnownBuild, rpm: number): readonly Check[] {
+  const field = drive.polePairs.value * rpm;
+  if (drive.polePairs.source === 'unknown' || field <= FIELD_RPM[0]) return [];
+  return [
+    measured({
+      id: 'field-turns',
+      group: 'drive',
+      title: 'Turns of the field for the controller',
+      value: field,
+      unit: 'rpm',
+      sense: 'most',
+      fine: FIELD_RPM[0],
+      look: FIELD_RPM[1],
+      limit: [
+        'at most ',
+        qty(FIELD_RPM[0], 'rpm', 0),
+        ' by blocks, ',
+        qty(FIELD_RPM[1], 'rpm', 0),
+        ' field-oriented',
+      ],
+      why: [
+        'Pole pairs times the turns without load, ',
+        qty(rpm, 'rpm', 0),
+        ': a controller that no longer follows them jerks, gets hot or switches off.',
+      ],
+      remedy: [
+        'Ask the controller’s data sheet; set a speed limit, or take fewer volts or a slower winding.',
+      ],
+      origin: 'common practice',
+      inputs: [drive.polePairs, drive.kvRpmPerV, drive.reduction, ...packs.map((pack) => pack.nominalV)],
+    }),
+  ];
+}
 
 /** The motor against its own label: volts, amps, and the turns that follow. */
 export function ratingChecks(
@@ -168,5 +208,6 @@ export function ratingChecks(
             inputs: [drive.kvRpmPerV, drive.reduction, ...packs.map((pack) => pack.nominalV)],
           }),
         ]),
+    ...(commutation === 'brushes' ? [] : fieldCheck(known, rpm)),
   ];
 }
