@@ -2,7 +2,9 @@ import type { BuildDocument } from '../document/document.ts';
 import type { Route } from '../route/route.ts';
 import { quantiles } from '../quantity/numerics.ts';
 import { drawingOf, type Cause } from './drawing.ts';
-import { ridePlan } from './ride-plan.ts';
+import { knownBuild } from '../document/known.ts';
+import type { Wind } from '../ride/course.ts';
+import { isEven, ridePlan } from './ride-plan.ts';
 
 /** How far rides come, km, from the least lucky of twenty to the luckiest of twenty. */
 export interface Band {
@@ -34,6 +36,14 @@ function bandOf(unsorted: readonly number[]): Band {
   return { rides: sorted.length, ...at, km: sorted };
 }
 
+/** How a wind is met that is drawn: as its direction has it, ahead where one was stated so, else from all sides. */
+function unsaidWind(build: BuildDocument, route: Route): Wind['otherwise'] {
+  const isLaid =
+    build.brief.windFromDeg.source !== 'unknown' && route.profile.some((p) => p.bearingDeg !== null);
+  const isStated = isEven(route) && knownBuild(build).brief.headwindMs.value !== 0;
+  return isLaid || isStated ? 'ahead' : 'all-sides';
+}
+
 /**
  * Rides a route again and again to the end of the charge, less the reserve, each time with other values of what is
  * uncertain, drawn by a seed: the same seed gives the same band. Yields now and then; causes are ranked by their
@@ -47,13 +57,12 @@ export function* rangeBand(
   seed: number,
   every = 10,
 ): Generator<BandProgress, BandOutcome> {
+  const otherwise = unsaidWind(build, route);
   // Of a wind from all sides only its strength counts.
-  const isFelt =
-    build.brief.windFromDeg.source !== 'unknown' && route.profile.some((p) => p.bearingDeg !== null);
-  const drawing = drawingOf(build, seed, isFelt ? {} : { unsigned: 'brief.headwindMs' });
+  const drawing = drawingOf(build, seed, otherwise === 'all-sides' ? { unsigned: 'brief.headwindMs' } : {});
   const km: number[] = [];
   for (let i = 0; i < rides; i += 1) {
-    const plan = ridePlan(drawing.next(), route, 'cruise');
+    const plan = ridePlan(drawing.next(), route, 'cruise', 'helping', otherwise);
     const ride = plan.ride({ again: true });
     km.push((ride.metres * (1 - plan.reserve)) / 1000);
     if ((i + 1) % every === 0 && i + 1 < rides) yield { done: i + 1, of: rides, band: bandOf(km) };

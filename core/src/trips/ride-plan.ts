@@ -33,6 +33,10 @@ const windOf = (build: BuildDocument, { brief }: KnownBuild, otherwise: Wind['ot
   fromDeg: build.brief.windFromDeg.source === 'unknown' ? undefined : brief.windFromDeg.value,
 });
 
+/** Even ground that leads nowhere in particular stands for the steady figures, whose wind is ahead. */
+export const isEven = ({ profile }: Route): boolean =>
+  profile.length === 2 && profile[0]?.bearingDeg === null;
+
 /** A build made ready to ride one route, again and again with other options. */
 export interface RidePlan {
   readonly known: KnownBuild;
@@ -48,15 +52,15 @@ export interface RidePlan {
 /**
  * Makes a build ready to ride a route. Legs help, at the speed wished for harder uphill; the gear is the held one, or the
  * rider's choice.
- * @param otherwise what the wind is where nobody knows from where it comes: as a way is ridden, from all sides; where all the help
- *   is asked for, ahead
+ * @param otherwise what the wind is where nobody knows from where it comes: on a road, from all sides; on even ground, and where all
+ *   the help is asked for, ahead as in the steady figures
  */
 export function ridePlan(
   build: BuildDocument,
   route: Route,
   effort: Effort,
   legs: Legs = 'helping',
-  otherwise: Wind['otherwise'] = effort === 'full' ? 'ahead' : 'all-sides',
+  otherwise: Wind['otherwise'] = effort === 'full' || isEven(route) ? 'ahead' : 'all-sides',
 ): RidePlan {
   const known = knownBuild(build);
   const machine = assembleKnown(build, known);

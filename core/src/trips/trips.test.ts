@@ -84,14 +84,31 @@ describe('a wind that nobody has said the direction of', () => {
     expect(band.p50).toBeLessThan(calm);
   });
 
-  it('is the mean of all of them on a road there and back, and ahead where all the help is asked for', () => {
-    const on = { ...evenHill('', 3000, 0), andBack: true };
+  it('is the mean of all of them on a road; ahead on even ground, and where all the help is asked for', () => {
+    const even = { ...evenHill('', 3000, 0), andBack: true };
+    const [foot, top] = even.profile;
+    if (foot === undefined || top === undefined) throw new Error('no ground');
+    const on: Route = {
+      ...even,
+      profile: [foot, { distanceM: 1000, elevationM: 5, bearingDeg: null }, top],
+    };
     const at = (windMs: number) => withValue(longtail, 'brief.headwindMs', windMs);
-    const wh = (build: typeof longtail, effort: 'cruise' | 'full') =>
-      ridePlan(build, on, effort).ride().ledger;
+    const wh = (build: typeof longtail, effort: 'cruise' | 'full', road = on) =>
+      ridePlan(build, road, effort).ride().ledger;
     expect(wh(at(4), 'cruise').air).toBeCloseTo(wh(at(-4), 'cruise').air, 6);
     expect(wh(at(4), 'cruise').air).toBeGreaterThan(wh(at(0), 'cruise').air);
     expect(wh(at(4), 'full').air).toBeGreaterThan(wh(at(-4), 'full').air);
+    expect(wh(at(4), 'cruise', even).air).toBeGreaterThan(wh(at(-4), 'cruise', even).air);
+  });
+
+  it('is drawn about what was stated where it was stated as ahead', () => {
+    const on = evenHill('', 3000, 0);
+    const into = withValue(withValue(longtail, 'brief.headwindMs', 4), 'brief.cruiseSpeedKmh', 14);
+    const { band } = banded(into, on, 60, 5)[1];
+    const plain = ridePlan(into, on, 'cruise').ride({ again: true }).metres / 1000;
+    const reserve = ridePlan(into, on, 'cruise').reserve;
+    expect(band.p25).toBeLessThan(plain * (1 - reserve));
+    expect(band.p75).toBeGreaterThan(plain * (1 - reserve));
   });
 });
 

@@ -158,9 +158,9 @@ export function BandView() {
             tyres and pack, and with what you have not measured taken a little otherwise.
           </p>
           <p className="pt-2">
-            Spreads: wind ±1.5 m/s, of which only the strength counts where nobody has said from where it comes;
-            air ±4 K, rider’s power ±20 %, load ±15 %, speed ±5 %; parts ±1 to 20 % by how well they are known.
-            Common practice, no source.
+            Spreads: wind ±1.5 m/s, of which only the strength counts where nobody has said from where it
+            comes; air ±4 K, rider’s power ±20 %, load ±15 %, speed ±5 %; parts ±1 to 20 % by how well they
+            are known. Common practice, no source.
           </p>
         </div>
       ) : (

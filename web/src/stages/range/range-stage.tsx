@@ -56,8 +56,9 @@ function EnergyLedger({ verdict }: { verdict: Verdict }) {
 const LEVEL_ROAD: ReadonlySet<RangeView> = new Set(['speed', 'levels']);
 
 function Inputs({ view }: { view: RangeView }) {
-  const { verdict } = useStage();
+  const { document, verdict } = useStage();
   const { headwindMs, windFromDeg } = verdict.known.brief;
+  const level = LEVEL_ROAD.has(view) || document.brief.rangeRoute === '';
   return (
     <>
       {view === 'levels' && (
@@ -76,14 +77,14 @@ function Inputs({ view }: { view: RangeView }) {
         <NumberField path="brief.reservePct" />
         <NumberField path="brief.riderPowerW" />
         <NumberField path="brief.temperatureC" />
-        <NumberField path="brief.headwindMs" label={LEVEL_ROAD.has(view) ? 'Headwind' : 'Wind'} />
+        <NumberField path="brief.headwindMs" label={level ? 'Headwind' : 'Wind'} />
         <WindAt />
         {LEVEL_ROAD.has(view) ? (
           <NumberField path="brief.altitudeM" />
         ) : (
           <>
-            <NumberField path="brief.windFromDeg" />
-            {windFromDeg.source === 'unknown' && headwindMs.value !== 0 && (
+            {!level && <NumberField path="brief.windFromDeg" />}
+            {!level && windFromDeg.source === 'unknown' && headwindMs.value !== 0 && (
               <p className="py-1.5 text-[12.5px] text-ink2">
                 From where it comes is not said: the road is ridden in the mean of all sides.
               </p>

@@ -1,3 +1,4 @@
+import { asksWhatFollows } from '../../../document/help-follows.ts';
 import { qty, type Phrase } from '../../../quantity/phrase.ts';
 import type { Job } from '../../job.ts';
 import { setting, valueOf, type Setting } from './setting.ts';
@@ -27,7 +28,11 @@ function assist({ build, known }: Job): readonly Setting[] {
                 digits: 2,
                 of: known.controls.assistRatio,
                 plan: valueOf(known.controls.assistRatio),
-                because: ['motor watts per rider watt'],
+                because: [
+                  asksWhatFollows(build) && controls.helpFollows === 'torque'
+                    ? 'torque at the wheel per torque at the cranks'
+                    : 'motor watts per rider watt',
+                ],
                 ifWrong: 'The range is that of another level.',
               }),
             ]
