@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { supplyAt } from '../machine/battery.ts';
+import { supplyOn } from '../machine/diodes.ts';
 import { assemble } from '../machine/assemble.ts';
 import type { Machine } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
@@ -38,7 +39,7 @@ describe('top speed', () => {
   const nothingBeyond = (machine: Machine, mores: readonly number[]): void => {
     const top = topSpeed(machine, 0.5);
     if (!top.moves) return;
-    const supply = supplyAt(machine.pack, 0.5);
+    const supply = supplyOn(machine, 0.5);
     for (const more of mores) {
       const v = top.v + more;
       expect(traction(machine, supply, v, 'best').totalN).toBeLessThan(roadForce(machine.road, v, 0) + 1e-6);
