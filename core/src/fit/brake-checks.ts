@@ -251,10 +251,30 @@ const backPedal = (s: Subject): readonly Check[] =>
       ]
     : [];
 
+/** A back-pedal brake pulls the lower run of the chain, where a derailleur keeps it tight by a spring. */
+const backPedalGears = ({ build, known }: Subject): readonly Check[] =>
+  brakesLeft(build, known).rear === 'coaster' && build.gearing.cogTeeth.length > 1
+    ? [
+        told({
+          id: 'back-pedal-gears',
+          group: 'brakes',
+          title: 'Back-pedal brake and a derailleur',
+          state: 'look',
+          words: counted(build.gearing.cogTeeth.length, 'cog'),
+          limit: ['one cog, or gears in the hub'],
+          why: ['Pedalled back the lower run pulls: a derailleur there gives way, and nothing brakes.'],
+          remedy: ['Say at Drive which cog it has; with several it has another brake than this.'],
+          origin: 'common practice',
+          inputs: [],
+        }),
+      ]
+    : [];
+
 /** Brakes. */
 export const brakeChecks = (s: Subject): readonly Check[] => [
   energy(s),
   distance(s),
   kind(s),
   ...backPedal(s),
+  ...backPedalGears(s),
 ];

@@ -144,6 +144,22 @@ describe('a brake that is part of a hub', () => {
     expect(brakesLeft(newBuild('Nothing chosen'), knownBuild(newBuild('Nothing chosen'))).lost).toEqual([]);
   });
 
+  // The trade: it needs a chain that no spring gives way to.
+  it('by the pedals stands behind one cog, or gears in the hub', () => {
+    const of = (cogTeeth: number[], wheel: 'front' | 'rear' = 'front') =>
+      checks(
+        sample({
+          donor: { brakeFront: 'rim', brakeRear: 'coaster' },
+          drive: { wheel, name: 'Hub' },
+          gearing: { cogTeeth },
+        }),
+      ).find((c) => c.id === 'back-pedal-gears')?.state;
+    expect(of([18])).toBeUndefined();
+    expect(of([18, 14, 11])).toBe('look');
+    // The one that went out with the hub asks nothing.
+    expect(of([18, 14, 11], 'rear')).toBeUndefined();
+  });
+
   // The trade: most motors in the bracket free-wheel backwards.
   it('is looked at behind a motor in the bracket', () => {
     const ids = (kind: BrakeKind) =>
