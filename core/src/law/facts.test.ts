@@ -108,7 +108,8 @@ describe('facts of a build', () => {
     const limited = facts(sample({ controller: { limitsSpeed: true, assistCutoffKmh: 24.9 } }));
     expect(limited.assistEndKmh).toMatchObject({ high: 24.9, source: 'measured' });
     const build = sample({ controller: { limitsSpeed: false } });
-    expect(facts(build).assistEndKmh?.high).toBeCloseTo(noLoadSpeed(machineOf(build)) * 3.6, 9);
+    // Hot magnets are 6.6 % weaker, and the motor as much faster without load (0.11 %/K, from memory).
+    expect(facts(build).assistEndKmh?.high).toBeCloseTo((noLoadSpeed(machineOf(build)) * 3.6) / 0.934, 9);
   });
 
   it('do not believe a cut-off that the motor cannot reach', () => {

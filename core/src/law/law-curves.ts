@@ -7,7 +7,7 @@ import { assistCorners } from './assist-curve.ts';
 import type { PlaceVerdict } from './judge.ts';
 import { wayOf } from '../machine/corners.ts';
 import { inFairWeather } from './fair-weather.ts';
-import { noLoadSpeed, wheelPowerCurve, type PowerAtSpeed } from './motor-alone.ts';
+import { hotNoLoadSpeed, wheelPowerCurve, type PowerAtSpeed } from './motor-alone.ts';
 import { profilesOf } from './profile.ts';
 import { NUMBER_FACTS, type NumberFactName } from './fact-names.ts';
 import type { CurveClause, RuleBook } from './rule-schema.ts';
@@ -50,7 +50,7 @@ export function lawCurves(build: BuildDocument): LawCurves {
     const { machine } = way;
     const { taper } = machine.limits;
     const cutoff = helpEnd(machine);
-    const end = Math.min(cutoff, noLoadSpeed(machine));
+    const end = Math.min(cutoff, hotNoLoadSpeed(inFairWeather(way).machine));
     const from = Math.max(0, Math.min(end, cutoff - taper));
     const left = cutoff === Infinity || cutoff > end ? 1 : 0;
     return {

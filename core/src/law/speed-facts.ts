@@ -6,7 +6,7 @@ import { moved, number, point, restingOn, yesNo, type AnswerFact, type NumberFac
 import type { Corners, Way } from '../machine/corners.ts';
 import { inFairWeather } from './fair-weather.ts';
 import { errorOf, wheelError } from './measuring-error.ts';
-import { federalTestSpeeds, noLoadSpeed } from './motor-alone.ts';
+import { federalTestSpeeds, hotNoLoadSpeed, noLoadSpeed } from './motor-alone.ts';
 import { FASTER } from '../machine/span.ts';
 
 /** The quantity at which the controller ends the help: its own, or the throttle’s where there is no other help. */
@@ -26,7 +26,7 @@ function endPoint(way: Way): NumberFact {
   const least = msToKmh(noLoadSpeed(way.machine));
   // What is reached in the cold is reached.
   const bound =
-    end !== undefined && end.value <= least ? least : msToKmh(noLoadSpeed(inFairWeather(way).machine));
+    end !== undefined && end.value <= least ? least : msToKmh(hotNoLoadSpeed(inFairWeather(way).machine));
   if (end !== undefined && end.value <= bound)
     return number(
       end.value,
@@ -38,7 +38,7 @@ function endPoint(way: Way): NumberFact {
   return point(
     bound,
     'worked',
-    'no-load speed at full charge in the tallest gear: nothing else ends the help',
+    'no-load speed at full charge in the tallest gear, its magnets hot: nothing else ends the help',
   );
 }
 
