@@ -17,6 +17,13 @@ export interface BrakesLeft {
 
 const isInHub = (kind: BrakeKind): boolean => kind === 'coaster' || kind === 'drum';
 
+/** A back-pedal brake whose chain comes from a motor in the bracket: most of those run free backwards. */
+export const behindCranks = (build: BuildDocument, known: KnownBuild): boolean =>
+  build.drive.kind === 'mid-drive' &&
+  build.donor.brakeRear === 'coaster' &&
+  motorDecided({ build, known }) &&
+  !stays(build, 'motor');
+
 /**
  * The donor's brakes less those that go out with a hub: a drum and a back-pedal brake are part of it. A motor that is to be chosen
  * takes none away, nor does one that is in the donor already.
@@ -27,7 +34,8 @@ export function brakesLeft(build: BuildDocument, known: KnownBuild): BrakesLeft 
   const takes = (end: End): boolean => goesIn && (drive.wheel === end || drivesBoth(build));
   const here = { front: donor.brakeFront, rear: donor.brakeRear };
   const lost = (['front', 'rear'] as const).filter((end) => takes(end) && isInHub(here[end]));
-  const left = (end: End): BrakeKind => (lost.includes(end) ? 'none' : here[end]);
+  const deaf = behindCranks(build, known) && drive.pullsBack === 'no';
+  const left = (end: End): BrakeKind => (lost.includes(end) || (end === 'rear' && deaf) ? 'none' : here[end]);
   return { front: left('front'), rear: left('rear'), lost };
 }
 
@@ -51,5 +59,6 @@ export function independentBrakes(build: BuildDocument, known: KnownBuild): Answ
     return pairBrakes === 'unknown' || kinds.includes('unknown') ? 'unknown' : 'yes';
   }
   if (kinds.includes('none')) return 'no';
+  if (behindCranks(build, known) && build.drive.pullsBack === 'unknown') return 'unknown';
   return kinds.includes('unknown') ? 'unknown' : 'yes';
 }

@@ -120,6 +120,8 @@ export const drive = z.strictObject({
   otherEnd: answer.default('unknown'),
   freewheel: z.boolean(),
   torqueArms: z.union([z.literal(0), z.literal(1), z.literal(2)]).default(0),
+  /** Cranks pedalled back turn the chain back: what a back-pedal brake behind a motor in the bracket needs. */
+  pullsBack: answer.default('unknown'),
   /** Six holes on a 44 mm circle for a brake disc. */
   discMount: answer.default('unknown'),
   /** What the motor takes its cogs on. */

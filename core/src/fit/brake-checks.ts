@@ -5,7 +5,7 @@ import type { Known } from '../document/known-build.ts';
 import { qty } from '../quantity/phrase.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
-import { brakesLeft, hasPairToAsk, independentBrakes } from '../document/brakes-left.ts';
+import { behindCranks, brakesLeft, hasPairToAsk, independentBrakes } from '../document/brakes-left.ts';
 import { towed, type Subject } from './subject.ts';
 
 const GRAVITY = 9.80665;
@@ -234,19 +234,20 @@ function kind(s: Subject): Check {
 
 /** A back-pedal brake behind a motor in the bracket: most of those turn free backwards, and pull no chain. */
 const backPedal = (s: Subject): readonly Check[] =>
-  s.build.drive.kind === 'mid-drive' && s.build.donor.brakeRear === 'coaster'
+  behindCranks(s.build, s.known)
     ? [
         told({
           id: 'back-pedal',
           group: 'brakes',
           title: 'Back-pedal brake behind this motor',
-          state: 'look',
-          words: 'back-pedal brake',
+          state: s.build.drive.pullsBack === 'no' ? 'stop' : 'fine',
+          words: s.build.drive.pullsBack === 'no' ? 'it brakes nothing' : 'back-pedal brake',
           limit: ['a motor whose cranks turn the chain backwards too'],
           why: ['Most motors in the bracket run free backwards: pedalling back then brakes nothing.'],
           remedy: ['Take a motor made for back-pedal hubs, or a free-running hub and a rim or disc brake.'],
           origin: 'common practice',
           inputs: [],
+          asked: [asked('whether its cranks turn the chain back', s.build.drive.pullsBack)],
         }),
       ]
     : [];

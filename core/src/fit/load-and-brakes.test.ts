@@ -161,11 +161,24 @@ describe('a brake that is part of a hub', () => {
   });
 
   // The trade: most motors in the bracket free-wheel backwards.
-  it('is looked at behind a motor in the bracket', () => {
-    const ids = (kind: BrakeKind) =>
-      checks(sample({ donor: { brakeRear: kind }, drive: { name: 'Mid' } }, 'mid-drive')).map((c) => c.id);
-    expect(ids('coaster')).toContain('back-pedal');
-    expect(ids('rim')).not.toContain('back-pedal');
+  it('is asked for behind a motor in the bracket: one that runs free backwards leaves no brake, and one only', () => {
+    const mid = (brakeRear: BrakeKind, pullsBack: 'yes' | 'no' | 'unknown' = 'unknown') =>
+      sample({ donor: { brakeFront: 'rim', brakeRear }, drive: { name: 'Mid', pullsBack } }, 'mid-drive');
+    const of = (build: ReturnType<typeof mid>, id = 'back-pedal') => checks(build).find((c) => c.id === id);
+    expect(of(mid('rim'))).toBeUndefined();
+    expect(of(mid('coaster'))).toMatchObject({
+      state: 'unknown',
+      unanswered: ['whether its cranks turn the chain back'],
+    });
+    expect(of(mid('coaster', 'yes'))?.state).toBe('fine');
+    expect(of(mid('coaster', 'no'))?.state).toBe('stop');
+    expect(of(mid('coaster', 'no'), 'brake-kind')?.state).toBe('stop');
+    const two = (build: ReturnType<typeof mid>) => independentBrakes(build, knownBuild(build));
+    expect((['yes', 'no', 'unknown'] as const).map((says) => two(mid('coaster', says)))).toEqual([
+      'yes',
+      'no',
+      'unknown',
+    ]);
   });
 
   it('is never given back by any choice of motor: what is left is no more than there was', () => {

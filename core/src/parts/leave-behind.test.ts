@@ -18,7 +18,7 @@ const other = (type: 'controller' | 'pack' | 'motor' | 'donor') => {
 const looked = (name: string): BuildDocument => {
   const build = sample({
     brief: { place: 'gb' },
-    drive: { name: 'Hub', ratedPowerW: 250, kvRpmPerV: 20, reduction: 1 },
+    drive: { name: 'Hub', ratedPowerW: 250, kvRpmPerV: 20, reduction: 1, pullsBack: 'yes' },
     donor: { rolloutMm: 2100 },
     controller: {
       name,
@@ -28,7 +28,7 @@ const looked = (name: string): BuildDocument => {
       setRolloutMm: 2290,
       assistTaperKmh: 2,
     },
-    controls: { pedalHelpStops: 'yes', brakeCutoffs: 'yes', speedometer: 'yes' },
+    controls: { pedalHelpStops: 'yes', brakeCutoffs: 'yes', speedometer: 'yes', helpFollows: 'power' },
     pack: { name: name === '' ? '' : 'Old pack', healthPct: 62, board: 'no', boardCutoffV: 30 },
   });
   const lines = { 'battery-amps': { ...NOTHING_SET, entered: 18, readBack: 18, readOn: '2026-03-02' } };
@@ -39,7 +39,14 @@ describe('another controller in the place of one that was looked at', () => {
   it('takes over no answer: what was seen on the old one is planned for the new', () => {
     const next = applyPart(looked('Old box'), other('controller'));
     expect(next.controller).toMatchObject({ lifted: 'planned', regenerates: 'unknown' });
-    expect(next.controls).toMatchObject({ pedalHelpStops: 'planned', brakeCutoffs: 'planned' });
+    expect(next.controls).toMatchObject({
+      pedalHelpStops: 'planned',
+      brakeCutoffs: 'planned',
+      helpFollows: 'unknown',
+    });
+    // Which way the cranks turn the chain is the motor's to know.
+    expect(next.drive.pullsBack).toBe('yes');
+    expect(applyPart(looked('Old box'), other('motor')).drive.pullsBack).toBe('unknown');
     // The display is not of the controller.
     expect(next.controls.speedometer).toBe('yes');
     // The old one was told a wheel of 2,290 mm; the new one is to be told the true one.

@@ -54,6 +54,7 @@ function newController(build: BuildDocument): BuildDocument {
     },
     controls: {
       ...controls,
+      helpFollows: 'unknown',
       pedalHelpStops: lookedAgain(controls.pedalHelpStops, 'yes'),
       brakeCutoffs: controls.brakeCutoffs === 'yes' ? 'planned' : controls.brakeCutoffs,
       throttleCutoffKmh: toBeSet(controls.throttleCutoffKmh),
@@ -105,6 +106,7 @@ const newMotor = (build: BuildDocument): BuildDocument => ({
     cogBody: 'unknown',
     lacing: 'unknown',
     bearsOnFrame: 'unknown',
+    pullsBack: 'unknown',
     fluid: false,
   },
 });

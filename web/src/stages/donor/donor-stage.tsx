@@ -73,6 +73,9 @@ function Inputs() {
         {document.drive.kind === 'mid-drive' && <DriveAnswer name="bearsOnFrame" />}
         <DonorChoice name="brakeFront" />
         <DonorChoice name="brakeRear" />
+        {document.drive.kind === 'mid-drive' && document.donor.brakeRear === 'coaster' && (
+          <DriveAnswer name="pullsBack" />
+        )}
         {document.donor.wheelCount > 2 && <DonorChoice name="pairBrakes" />}
         <DonorChoice name="levers" />
         {document.drive.kind === 'mid-drive' && <DonorChoice name="cranks" />}

@@ -33,6 +33,7 @@ const CHOICE = new Map<string, React.ReactNode>([
   ['brake cut-offs', <ControlAnswer key="cutoffs" name="brakeCutoffs" label="Brake levers cut the motor" />],
   ['slot and plate of the other wheel', <DriveAnswer key="other" name="otherEnd" />],
   ['idler', <DriveAnswer key="idler" name="idler" />],
+  ['whether its cranks turn the chain back', <DriveAnswer key="back" name="pullsBack" />],
 ]);
 
 const sentence = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

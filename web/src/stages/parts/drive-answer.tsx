@@ -2,7 +2,7 @@ import { AnswerField } from '../../fields/choice-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
 
-type DriveKey = 'discMount' | 'throughAxle' | 'bearsOnFrame' | 'idler' | 'otherEnd' | 'covered';
+type DriveKey = 'discMount' | 'throughAxle' | 'bearsOnFrame' | 'idler' | 'otherEnd' | 'covered' | 'pullsBack';
 const ASKED: Readonly<Record<DriveKey, string>> = {
   discMount: 'Disc mount on the motor',
   throughAxle: 'Made for through-axles',
@@ -10,6 +10,7 @@ const ASKED: Readonly<Record<DriveKey, string>> = {
   idler: 'Idler fitted',
   covered: 'Closed cover over the can',
   otherEnd: 'Other wheel’s slot and plate suit',
+  pullsBack: 'Its cranks turn the chain back',
 };
 
 /** A yes-or-no fact about the motor. */
