@@ -34,8 +34,9 @@ export function brakesLeft(build: BuildDocument, known: KnownBuild): BrakesLeft 
   const takes = (end: End): boolean => goesIn && (drive.wheel === end || drivesBoth(build));
   const here = { front: donor.brakeFront, rear: donor.brakeRear };
   const lost = (['front', 'rear'] as const).filter((end) => takes(end) && isInHub(here[end]));
-  const deaf = behindCranks(build, known) && drive.pullsBack === 'no';
-  const left = (end: End): BrakeKind => (lost.includes(end) || (end === 'rear' && deaf) ? 'none' : here[end]);
+  const slack = behindCranks(build, known) && drive.pullsBack === 'no';
+  const left = (end: End): BrakeKind =>
+    lost.includes(end) || (end === 'rear' && slack) ? 'none' : here[end];
   return { front: left('front'), rear: left('rear'), lost };
 }
 

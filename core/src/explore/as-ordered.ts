@@ -19,7 +19,6 @@ export function asOrdered(build: BuildDocument): BuildDocument {
       pedalHelpStops: planned(controls.pedalHelpStops),
       brakeCutoffs: planned(controls.brakeCutoffs),
       speedometer: planned(controls.speedometer),
-      helpFollows: controls.helpFollows === 'unknown' ? 'power' : controls.helpFollows,
     },
     controller: {
       ...controller,

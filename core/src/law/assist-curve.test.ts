@@ -38,12 +38,17 @@ describe('help that follows the push on the pedals', () => {
   const by = (
     helpFollows: 'power' | 'torque' | 'unknown',
     kind: 'geared-hub' | 'mid-drive' = 'geared-hub',
+    ringUnread = false,
   ) => {
     const one = sample({
       controls: { assistSensor: 'torque', throttle: 'none', assistRatio: 0.5, helpFollows },
       controller: { limitsSpeed: true, assistCutoffKmh: 24, assistTaperKmh: 14 },
       drive: { kind, efficiency: 1 },
-      gearing: { chainEfficiency: 1, ringTeeth: 44, cogTeeth: [11, 22, 44] },
+      gearing: {
+        chainEfficiency: 1,
+        ringTeeth: ringUnread ? { source: 'unknown' } : 44,
+        cogTeeth: [11, 22, 44],
+      },
     });
     const [way] = lawFacts(wayOf(one));
     if (way === undefined) throw new Error('no way');
@@ -62,6 +67,10 @@ describe('help that follows the push on the pedals', () => {
     expect(open.unsure?.most?.[0]?.ratio).toBeCloseTo(2, 9);
     expect(open.unsure?.least?.[0]?.ratio).toBeCloseTo(0.5, 9);
     expect(open.unsure?.labels).toContain('what the help follows, power or torque');
+    // The ring decides how tall the tallest gear is: by torque it counts, by power it does not.
+    expect(by('unknown', 'geared-hub', true).unsure?.most?.[0]?.ratio).toBeGreaterThan(2.2);
+    expect(by('torque', 'geared-hub', true).unsure?.most?.[0]?.ratio).toBeGreaterThan(2.2);
+    expect(by('power', 'geared-hub', true).unsure?.labels ?? []).not.toContain('Chainring');
     for (const follows of ['power', 'torque', 'unknown'] as const)
       expect(by(follows, 'mid-drive')).toMatchObject({ corners: by('power', 'mid-drive').corners });
     expect(by('unknown', 'mid-drive').unsure?.labels ?? []).not.toContain(

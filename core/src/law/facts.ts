@@ -96,7 +96,7 @@ function factsOf(way: Way): LawFacts {
     set: () => cornersOf(way, FASTER),
     ridden: () => cornersOf(way, FASTER_AS_RIDDEN),
     heavy: () => cornersOf(way, HEAVIER),
-    help: () => cornersOf(way, way.machine.assistOf === 'torque' ? MORE_HELP_BY_TORQUE : MORE_HELP),
+    help: () => cornersOf(way, mayFollowTorque(build) ? MORE_HELP_BY_TORQUE : MORE_HELP),
   });
   /** @param end what ends the speed in question */
   const faster = (end: Known | undefined): Corners =>
@@ -163,6 +163,10 @@ function factsOf(way: Way): LawFacts {
     assistRatio: () => helpCurve(way, corners.help),
   });
 }
+
+/** Help that follows the torque at the cranks, or of which nobody has said. */
+const mayFollowTorque = (build: BuildDocument): boolean =>
+  asksWhatFollows(build) && build.controls.helpFollows !== 'power';
 
 const FOLLOWS = 'what the help follows, power or torque';
 
