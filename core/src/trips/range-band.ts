@@ -36,12 +36,18 @@ function bandOf(unsorted: readonly number[]): Band {
   return { rides: sorted.length, ...at, km: sorted };
 }
 
-/** How a wind is met that is drawn: as its direction has it, ahead where one was stated so, else from all sides. */
-function unsaidWind(build: BuildDocument, route: Route): Wind['otherwise'] {
+/**
+ * How a wind is met that is drawn: as its direction has it, ahead where one was stated so, else from all sides; and whether it
+ * counts by its strength alone.
+ */
+function drawnWind(
+  build: BuildDocument,
+  route: Route,
+): { readonly otherwise: Wind['otherwise']; readonly unsigned: boolean } {
   const isLaid =
     build.brief.windFromDeg.source !== 'unknown' && route.profile.some((p) => p.bearingDeg !== null);
-  const isStated = isEven(route) && knownBuild(build).brief.headwindMs.value !== 0;
-  return isLaid || isStated ? 'ahead' : 'all-sides';
+  const isAhead = isEven(route) && knownBuild(build).brief.headwindMs.value !== 0;
+  return { otherwise: isAhead ? 'ahead' : 'all-sides', unsigned: !isLaid && !isAhead };
 }
 
 /**
@@ -57,9 +63,8 @@ export function* rangeBand(
   seed: number,
   every = 10,
 ): Generator<BandProgress, BandOutcome> {
-  const otherwise = unsaidWind(build, route);
-  // Of a wind from all sides only its strength counts.
-  const drawing = drawingOf(build, seed, otherwise === 'all-sides' ? { unsigned: 'brief.headwindMs' } : {});
+  const { otherwise, unsigned } = drawnWind(build, route);
+  const drawing = drawingOf(build, seed, unsigned ? { unsigned: 'brief.headwindMs' } : {});
   const km: number[] = [];
   for (let i = 0; i < rides; i += 1) {
     const plan = ridePlan(drawing.next(), route, 'cruise', 'helping', otherwise);
