@@ -1,6 +1,7 @@
 /** The public face of the core: server, web, bench and end-to-end tests reach it only through here. */
 
 // Format: quantities with their units, as they are written, read and stored.
+export { behindCranks } from './document/brakes-left.ts';
 export { asksWhatFollows } from './document/help-follows.ts';
 export { CHAIN_PITCH_MM } from './quantity/constants.ts';
 export { firstOf } from './quantity/first-of.ts';

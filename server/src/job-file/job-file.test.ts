@@ -183,6 +183,19 @@ describe('a job as one file', () => {
       ['a program', zipSync({ 'run.exe': bytes('x') })],
       ['no manifest', zipSync({ 'build.json': bytes('{}') })],
       ['a bomb', zipSync({ 'build.json': new Uint8Array(80_000_000) })],
+      [
+        'a manifest that names what every object has',
+        zipSync({
+          'manifest.json': bytes(
+            JSON.stringify({
+              format: 'apple-cart-job',
+              formatVersion: 1,
+              schemas: { build: 8 },
+              files: { constructor: { sha256: '0'.repeat(64), bytes: 1 } },
+            }),
+          ),
+        }),
+      ],
     ];
     for (const [what, data] of hostile) {
       const answer = await take(data);

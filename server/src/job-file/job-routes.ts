@@ -10,6 +10,9 @@ import { jobSize } from './job-size.ts';
 import { takeInJob } from './take-in.ts';
 import { MOST_ZIP_BYTES } from './zip.ts';
 
+const isHungUp = (problem: unknown): boolean =>
+  problem instanceof Error && 'code' in problem && problem.code === 'ERR_STREAM_PREMATURE_CLOSE';
+
 /** /api/jobs: a whole job out and in as one file. */
 export function jobRoutes(stores: Stores, database: Database, book: () => Promise<RuleBook>): Router {
   const router = Router();
@@ -24,7 +27,12 @@ export function jobRoutes(stores: Stores, database: Database, book: () => Promis
     );
     response.attachment(fileName(name, 'applecart.zip')).type('application/zip');
     // Cut off in the middle the answer is no whole one, and the browser says so.
-    await pipeline(Readable.from(parts, { objectMode: false, highWaterMark: 64 * 1024 }), response);
+    await pipeline(Readable.from(parts, { objectMode: false, highWaterMark: 64 * 1024 }), response).catch(
+      (problem: unknown) => {
+        // Whoever stops a download has nothing to be told.
+        if (!isHungUp(problem)) throw problem;
+      },
+    );
   });
 
   // Asked before the file is: a browser says nothing of why it could not fetch one.

@@ -85,6 +85,8 @@ export async function* zipped(
   yield* taken();
 }
 
+const isRide = (name: string): boolean => name.startsWith('rides/');
+
 interface Listed {
   readonly name: string;
   readonly originalSize: number;
@@ -103,7 +105,7 @@ function trouble(listed: readonly Listed[]): Result<never> | undefined {
     return issue(large.name, `at most ${String(MOST_PHOTO_BYTES)} bytes`, large.originalSize);
   const sum = (rides: boolean): number =>
     listed
-      .filter((f) => !f.name.endsWith('.jpg') && f.name.startsWith('rides/') === rides)
+      .filter((f) => !f.name.endsWith('.jpg') && isRide(f.name) === rides)
       .reduce((bytes, f) => bytes + f.originalSize, 0);
   if (sum(false) > MOST_TEXT_BYTES) return issue('', `at most ${String(MOST_TEXT_BYTES)} bytes`, sum(false));
   return sum(true) > MOST_RIDE_BYTES
@@ -111,7 +113,7 @@ function trouble(listed: readonly Listed[]): Result<never> | undefined {
     : undefined;
 }
 
-/** The files of a job, each unpacked when it is asked for. */
+/** The files of a job; a recording is unpacked when it is asked for. */
 export interface Opened {
   readonly names: readonly string[];
   get(name: string): Uint8Array | undefined;
@@ -120,8 +122,12 @@ export interface Opened {
 /** Opens a job file: every name, size and hash is held against what it may be; nothing is taken of one that fails. */
 export function unzipped(data: Uint8Array): Result<Opened> {
   const names: string[] = [];
+  let small: ReadonlyMap<string, Uint8Array> = new Map();
+  // A recording is large: one at a time.
   const get = (name: string): Uint8Array | undefined =>
-    names.includes(name) ? unzipSync(data, { filter: (f) => f.name === name })[name] : undefined;
+    isRide(name) && names.includes(name)
+      ? unzipSync(data, { filter: (f) => f.name === name })[name]
+      : small.get(name);
   try {
     const listed: Listed[] = [];
     unzipSync(data, {
@@ -133,6 +139,7 @@ export function unzipped(data: Uint8Array): Result<Opened> {
     const wrong = trouble(listed);
     if (wrong !== undefined) return wrong;
     names.push(...listed.map((f) => f.name));
+    small = new Map(Object.entries(unzipSync(data, { filter: ({ name }) => !isRide(name) })));
   } catch {
     return issue('', 'a job file (a zip archive)');
   }

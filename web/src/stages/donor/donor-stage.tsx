@@ -1,4 +1,4 @@
-import { firstOf, isHubMotor, quantityAt, type QuantityPath } from '@apple-cart/core';
+import { behindCranks, firstOf, isHubMotor, quantityAt, type QuantityPath } from '@apple-cart/core';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -73,9 +73,7 @@ function Inputs() {
         {document.drive.kind === 'mid-drive' && <DriveAnswer name="bearsOnFrame" />}
         <DonorChoice name="brakeFront" />
         <DonorChoice name="brakeRear" />
-        {document.drive.kind === 'mid-drive' && document.donor.brakeRear === 'coaster' && (
-          <DriveAnswer name="pullsBack" />
-        )}
+        {behindCranks(document, verdict.known) && <DriveAnswer name="pullsBack" />}
         {document.donor.wheelCount > 2 && <DonorChoice name="pairBrakes" />}
         <DonorChoice name="levers" />
         {document.drive.kind === 'mid-drive' && <DonorChoice name="cranks" />}
