@@ -42,7 +42,7 @@ export function MotorLedger({ verdict }: { verdict: Verdict }) {
           const speed = shown(kmh, 'km/h');
           return {
             label: motor.noLoadKmh.length === 1 ? 'No-load speed' : `No-load speed, pack ${String(i + 1)}`,
-            note: 'as charged, magnets cool; the road takes from it',
+            note: 'as charged, magnets cool',
             from: [kvRpmPerV, reduction, known.donor.rolloutMm],
             value: plain(speed.text, speed.unit),
           };

@@ -53,7 +53,7 @@ export function Ledger({ title, lines }: { title: string; lines: readonly Ledger
             <th scope="row" className={`py-1 pr-2 text-left ${sum ? 'font-semibold' : 'font-normal'}`}>
               {label}
               {note !== undefined && (
-                <span className="pl-1.5 text-[12px] font-normal whitespace-nowrap text-ink2">{note}</span>
+                <span className="inline-block pl-1.5 text-[12px] font-normal text-ink2">{note}</span>
               )}
               {onDefault(from) && (
                 <span className="pl-1.5">
