@@ -66,7 +66,7 @@ export { PART_TYPES, type PartType } from './document/part-types.ts';
 export { KEPT_PARTS } from './document/donor.ts';
 export { DRAG_ADDS, POSTURES, TYRES } from './document/road-presets.ts';
 export { drivesBoth, motorCount } from './document/motors.ts';
-export { isThrottle, throttleEnds } from './document/throttle.ts';
+export { asksWhatHoldsHand, isThrottle, throttleEnds } from './document/throttle.ts';
 export { MOST_BOXES, MOST_PACKS, type PackDocument } from './document/pack.ts';
 export { hasBoard } from './document/pack-board.ts';
 export { massesOf, stays } from './document/kept.ts';

@@ -123,8 +123,10 @@ export const controls = z.strictObject({
   assistSensor: z.enum(['none', 'cadence', 'torque']),
   /** `pedalling`: works only while the pedals turn, so that it never drives the machine alone. */
   throttle: z.enum(['none', 'walk', 'pedalling', 'full']),
-  /** The throttle's own speed limit, below the one at which help from the pedals ends. */
+  /** The throttle's own speed limit, below or above the one at which help from the pedals ends. */
   throttleLimited: z.boolean().default(false),
+  /** The speed at which help from the pedals ends holds a throttle without a limit of its own too. */
+  limitHoldsThrottle: plannedAnswer.default('unknown'),
   throttleKind: z.enum(['thumb', 'half-grip', 'twist', 'unknown']).default('unknown'),
   /** Of the help by the pedals alone: whether the motor can run with the pedals still follows from the throttle. */
   /** Levels of help that the rider chooses among; 0 where nobody has said how many. */

@@ -19,6 +19,7 @@ export function asOrdered(build: BuildDocument): BuildDocument {
       pedalHelpStops: planned(controls.pedalHelpStops),
       brakeCutoffs: planned(controls.brakeCutoffs),
       speedometer: planned(controls.speedometer),
+      limitHoldsThrottle: planned(controls.limitHoldsThrottle),
     },
     controller: {
       ...controller,

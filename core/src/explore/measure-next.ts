@@ -1,6 +1,7 @@
 import { specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
 import type { Known } from '../document/known-build.ts';
 import { knownBuild, knownInUse } from '../document/known.ts';
+import { helpLimit } from '../document/throttle.ts';
 import { assembleKnown } from '../machine/assemble.ts';
 import { kmhToMs } from '../quantity/units.ts';
 import type { Check } from '../check/check.ts';
@@ -60,7 +61,7 @@ function ends(known: Known): readonly [number, number] {
  */
 export function measureNext(build: BuildDocument): readonly OpenMeasure[] {
   const known = knownBuild(build);
-  const topMs = kmhToMs(known.controller.assistCutoffKmh.value);
+  const topMs = kmhToMs((helpLimit(build, known) ?? known.controller.assistCutoffKmh).value);
   const checks = fitChecks(subject(build, known, assembleKnown(build, known), topMs));
   const moved = sensitivities(build);
   const open = new Map<QuantityPath, Known>();

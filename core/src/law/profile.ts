@@ -1,4 +1,5 @@
 import type { BuildDocument } from '../document/document.ts';
+import { asksWhatHoldsHand } from '../document/throttle.ts';
 
 /** A way the machine can be ridden: as set, or as its rider can switch it. */
 export interface Profile {
@@ -40,13 +41,17 @@ export const profileName = ({ name }: Stored): string => (name.trim() === '' ? '
 /** The name of the profile that a wire, a jumper or a hidden menu makes. */
 export const LIFTED = 'limit lifted';
 
-const ON_PACK = 'on pack ';
-const BEFORE_PACK = ', ';
+/** The name of the way that is open while nobody has said whether the limit of the help holds the throttle too. */
+export const PAST_LIMIT = 'throttle past the limit';
 
-/** The setting of the controller that a way of riding rests on; empty for the build's own, on whatever pack. */
+const ON_PACK = 'on pack ';
+const AND = ', ';
+/** What is added to the name of a setting that is no setting of its own. */
+const ADDED = new RegExp(`(^|${AND})(${PAST_LIMIT}|${ON_PACK})`);
+
+/** The setting of the controller that a way of riding rests on; empty for the build's own, by hand or foot and on whatever pack. */
 export function settingOf(way: string): string {
-  if (way.startsWith(ON_PACK)) return '';
-  const at = way.indexOf(BEFORE_PACK + ON_PACK);
+  const at = way.search(ADDED);
   return at < 0 ? way : way.slice(0, at);
 }
 
@@ -79,12 +84,26 @@ function settings(build: BuildDocument): readonly Profile[] {
   ];
 }
 
+/** Driven by a throttle past the limit of the help, where that is not ruled out. */
+function pastLimit({ name, build, sure = true }: Profile): readonly Profile[] {
+  const { limitHoldsThrottle: holds } = build.controls;
+  if (!asksWhatHoldsHand(build) || holds === 'yes' || holds === 'no') return [];
+  return [
+    {
+      name: name === '' ? PAST_LIMIT : `${name}${AND}${PAST_LIMIT}`,
+      sure: false,
+      planned: sure && holds === 'planned',
+      build: { ...build, controls: { ...build.controls, limitHoldsThrottle: 'no' } },
+    },
+  ];
+}
+
 /** With each other pack first: a switch that the rider can flip. Packs joined directly or behind diodes all drive as set. */
 function onOtherPacks({ name, build, sure = true, planned = false }: Profile): readonly Profile[] {
   if (build.joining.how !== 'switch') return [];
   const [first, ...others] = build.packs;
   return others.map((pack, i): Profile => ({
-    name: `${name === '' ? '' : `${name}${BEFORE_PACK}`}${ON_PACK}${String(i + 2)}`,
+    name: `${name === '' ? '' : `${name}${AND}`}${ON_PACK}${String(i + 2)}`,
     sure,
     planned,
     build: { ...build, packs: [pack, first, ...others.filter((other) => other !== pack)] },
@@ -93,10 +112,11 @@ function onOtherPacks({ name, build, sure = true, planned = false }: Profile): r
 
 /**
  * Every way the rider can have it: as set, each profile that the rider can switch to, without a speed limit where a wire, a
- * jumper or a hidden menu lifts it; and each of them on every pack. What only the workshop's programmer reaches is not
- * among them.
+ * jumper or a hidden menu lifts it, with the throttle past the limit where nobody has said that it is held; and each of them on
+ * every pack. What only the workshop's programmer reaches is not among them.
  */
 export function profilesOf(build: BuildDocument): readonly Profile[] {
-  const ways = settings(build);
+  const set = settings(build);
+  const ways = [...set, ...set.flatMap(pastLimit)];
   return build.packs.length === 1 ? ways : [...ways, ...ways.flatMap(onOtherPacks)];
 }

@@ -1,6 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { Known } from '../document/known-build.ts';
-import { throttleHeld } from '../document/throttle.ts';
+import { handLimit, helpLimit, throttleHeld } from '../document/throttle.ts';
 import { msToKmh } from '../quantity/units.ts';
 import { moved, number, point, restingOn, yesNo, type AnswerFact, type NumberFact } from './fact.ts';
 import type { Corners, Way } from '../machine/corners.ts';
@@ -9,11 +9,8 @@ import { errorOf, wheelError } from './measuring-error.ts';
 import { federalTestSpeeds, hotNoLoadSpeed, noLoadSpeed } from './motor-alone.ts';
 import { FASTER } from '../machine/span.ts';
 
-/** The quantity at which the controller ends the help: its own, or the throttle’s where there is no other help. */
-export function endOf({ build, known }: Way): Known | undefined {
-  if (build.controls.assistSensor === 'none' && throttleHeld(build)) return known.controls.throttleCutoffKmh;
-  return build.controller.limitsSpeed ? known.controller.assistCutoffKmh : undefined;
-}
+/** The quantity at which all help ends: the controller’s, or the throttle’s where it is the higher or the only one. */
+export const endOf = ({ build, known }: Way): Known | undefined => helpLimit(build, known);
 
 /** Whether the speed that is set is the speed on the road: the wheel that the controller reckons with is known, or it was ridden. */
 const wheelKnown = ({ build: { controller } }: Way, set: Known): boolean =>
@@ -59,12 +56,6 @@ const NO_HAND: Partial<Record<BuildDocument['controls']['throttle'], string>> = 
 /** So near to a limit that it is the limit that ends it, km/h: a root that is found to a hair decides nothing. */
 const AT_LIMIT_KMH = 0.05;
 
-/** What holds the hand: its own limit, else that of all help; undefined where nothing does. */
-function handLimit({ build, known }: Way): Known | undefined {
-  if (throttleHeld(build)) return known.controls.throttleCutoffKmh;
-  return build.controller.limitsSpeed ? known.controller.assistCutoffKmh : undefined;
-}
-
 /** Speeds on a fair day, km/h; as the day of the brief has them where a limit is reached even so. */
 function reaching(
   way: Way,
@@ -84,7 +75,7 @@ export function throttlePoint(way: Way): NumberFact {
   const none = NO_HAND[controls.throttle];
   if (none !== undefined) return point(0, 'worked', none);
   if (controls.throttle === 'walk') return walkPoint(way);
-  const limit = handLimit(way);
+  const limit = handLimit(way.build, way.known);
   const freely = ({ machine }: Way): { readonly low: number; readonly high: number } =>
     federalTestSpeeds({ ...machine, limits: { ...machine.limits, cutoff: Infinity } }, 'open');
   const { low, high } = reaching(way, freely, limit);
@@ -120,7 +111,7 @@ export function alonePoint(way: Way): NumberFact {
   if (none !== undefined) return point(0, 'worked', none);
   if (throttle === 'walk') return walkPoint(way);
   const speeds = federalTestSpeeds(inFairWeather(way).machine);
-  const limit = handLimit(way)?.value;
+  const limit = handLimit(way.build, way.known)?.value;
   // Held at a limit it is as fast as the limit, not a hair less.
   const end = (v: number): number =>
     limit !== undefined && Math.abs(msToKmh(v) - limit) < AT_LIMIT_KMH ? limit : msToKmh(v);
@@ -134,7 +125,7 @@ export function alonePoint(way: Way): NumberFact {
 
 /** What ends the hand’s speed: the walk key, or what holds the throttle. */
 export const handSet = (way: Way): Known | undefined =>
-  way.build.controls.throttle === 'walk' ? way.known.controls.walkCutoffKmh : handLimit(way);
+  way.build.controls.throttle === 'walk' ? way.known.controls.walkCutoffKmh : handLimit(way.build, way.known);
 
 /** A speed by the hand alone, with what unknown values do to it; a limit that is known and reached stands. */
 export function byHand(way: Way, corners: Corners, of: (way: Way) => NumberFact): NumberFact {

@@ -20,7 +20,7 @@ function handOf(motorKmh: number, cutKmh: number): object {
   if (motorKmh < 6.5) return { throttle: 'walk', walkCutoffKmh: label(motorKmh) };
   return motorKmh < cutKmh
     ? { throttle: 'full', throttleLimited: true, throttleCutoffKmh: label(motorKmh) }
-    : { throttle: 'full' };
+    : { throttle: 'full', limitHoldsThrottle: 'yes' };
 }
 
 /** A whole document of an example: a strong motor that every limit holds, everything entered, nothing left out. */

@@ -2,7 +2,7 @@ import type { BuildDocument } from '../document/document.ts';
 import { packsKg } from '../document/frame-of.ts';
 import { drivesBoth, motorCount } from '../document/motors.ts';
 import { asksWhatFollows } from '../document/help-follows.ts';
-import { isThrottle, throttleHeld } from '../document/throttle.ts';
+import { handLimit, isThrottle } from '../document/throttle.ts';
 import type { KnownBuild } from '../document/known-build.ts';
 import { knownBuild } from '../document/known.ts';
 import { bareDonorKg } from '../document/kept.ts';
@@ -51,11 +51,11 @@ export function towedBy({ brief: { trailer } }: BuildDocument, { brief }: KnownB
   };
 }
 
-/** A throttle without a limit of its own, or with one that nobody has read, drives on to where all help ends. */
-function handCutoff(build: BuildDocument, { controls }: KnownBuild, cutoff: number): number {
+/** A throttle without a limit of its own, or with one that nobody has read, drives on to where the help of the pedals ends, and past it where that is told. */
+function handCutoff(build: BuildDocument, known: KnownBuild): number {
   if (!isThrottle(build)) return 0;
-  const own = controls.throttleCutoffKmh;
-  return throttleHeld(build) ? Math.min(cutoff, kmhToMs(own.value)) : cutoff;
+  const limit = handLimit(build, known);
+  return limit === undefined ? Infinity : kmhToMs(limit.value);
 }
 
 /** Motor watts that turning pedals ask for: none without a sensor, all there are by their turning alone. */
@@ -77,7 +77,7 @@ function limitsOf(build: BuildDocument, known: KnownBuild, bmsA: number): Limits
     // Lights hang on the same pack, and are on whether the motor works or not.
     standbyW: controller.standbyW.value + accessoryWatts(build, known),
     cutoff,
-    handCutoff: handCutoff(build, known, cutoff),
+    handCutoff: handCutoff(build, known),
     taper: kmhToMs(controller.assistTaperKmh.value),
     assistW: pedalWatts(build, assistRatioOf(build, known) * brief.riderPowerW.value),
   };

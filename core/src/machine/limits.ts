@@ -31,7 +31,7 @@ export interface Limits {
   /** The current fades evenly over this many volts above them; 0 where it only keeps the volts there. */
   readonly foldVolts: number;
   readonly standbyW: number;
-  /** m/s at which help has ended, and the width over which it fades; Infinity when not limited. */
+  /** m/s at which help by the pedals has ended, and the width over which it fades; Infinity when not limited. */
   readonly cutoff: number;
   readonly taper: number;
   /** m/s at which the hand has stopped driving it, with the same fade: 0 without a throttle, Infinity without any limit. */
@@ -40,9 +40,9 @@ export interface Limits {
   readonly assistW: number;
 }
 
-/** m/s at which all help has ended: where nothing but the hand asks for it, that is where the hand has stopped. */
-export const helpEnd = ({ limits }: { readonly limits: Limits }): number =>
-  limits.assistW === 0 ? limits.handCutoff : limits.cutoff;
+/** m/s at which all help has ended: that of the pedals, where they ask for any, and of the hand. */
+export const helpEnd = ({ limits: { assistW, cutoff, handCutoff } }: { readonly limits: Limits }): number =>
+  assistW === 0 ? handCutoff : Math.max(cutoff, handCutoff);
 
 /** Watts that a controller takes at a pack's label: its amps there, or its limit of watts where that is less. */
 export const labelWatts = ({ batteryA, powerW }: Limits, nominalV: number): number =>

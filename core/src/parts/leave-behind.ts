@@ -56,6 +56,7 @@ function newController(build: BuildDocument): BuildDocument {
       ...controls,
       helpFollows: 'unknown',
       pedalHelpStops: lookedAgain(controls.pedalHelpStops, 'yes'),
+      limitHoldsThrottle: lookedAgain(controls.limitHoldsThrottle, 'yes'),
       brakeCutoffs: controls.brakeCutoffs === 'yes' ? 'planned' : controls.brakeCutoffs,
       throttleCutoffKmh: toBeSet(controls.throttleCutoffKmh),
       walkCutoffKmh: toBeSet(controls.walkCutoffKmh),

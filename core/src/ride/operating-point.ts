@@ -127,7 +127,11 @@ function askedOf(machine: Machine, gear: Gear, v: number, most: Bound): Bound {
 function byHand(machine: Machine, gear: Gear, v: number, most: Bound): Bound {
   const { handCutoff, cutoff, taper } = machine.limits;
   const turned = machine.control === 'pedals' ? inCadence(machine, gear, v, most) : most;
-  return governed(turned, fade(handCutoff, taper, v), handCutoff < cutoff ? 'throttle-limit' : 'speed-limit');
+  return governed(
+    turned,
+    fade(handCutoff, taper, v),
+    handCutoff === cutoff ? 'speed-limit' : 'throttle-limit',
+  );
 }
 
 /**

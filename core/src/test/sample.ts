@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import {
   answer,
+  plannedAnswer,
   axleKind,
   brakeKind,
   chemistry,
@@ -140,6 +141,7 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
     assistSensor: fc.constantFrom('none' as const, 'cadence' as const, 'torque' as const),
     throttle: fc.constantFrom('none' as const, 'walk' as const, 'pedalling' as const, 'full' as const),
     throttleLimited: fc.boolean(),
+    limitHoldsThrottle: fc.constantFrom(...plannedAnswer.options),
     helpFollows: fc.constantFrom('power' as const, 'torque' as const, 'unknown' as const),
     motors: fc.constantFrom('one' as const, 'one' as const, 'each-wheel' as const, 'pair' as const),
     sits: fc.constantFrom(
@@ -284,6 +286,7 @@ export const anyBuild: fc.Arbitrary<BuildDocument> = fc
         assistSensor: c.assistSensor,
         throttle: c.throttle,
         throttleLimited: c.throttleLimited,
+        limitHoldsThrottle: c.limitHoldsThrottle,
         helpFollows: c.helpFollows,
         classLabel: c.label,
       },

@@ -1,4 +1,10 @@
-import { motorAt, type BuildDocument, type DonorStyle, type DriveKind } from '@apple-cart/core';
+import {
+  asksWhatHoldsHand,
+  motorAt,
+  type BuildDocument,
+  type DonorStyle,
+  type DriveKind,
+} from '@apple-cart/core';
 import { CardsField } from '../fields/cards-field.tsx';
 import { FieldGroup } from '../fields/field-group.tsx';
 import { NumberField } from '../fields/number-field.tsx';
@@ -88,18 +94,29 @@ export const FromHill = () => (
 );
 
 type Controls = BuildDocument['controls'];
-type Driven = 'pedals' | 'both' | 'hand';
+type Driven = 'pedals' | 'both' | 'past' | 'hand';
+type Told = Pick<Controls, 'assistSensor' | 'throttle' | 'pedalHelpStops' | 'limitHoldsThrottle'>;
 
-const DRIVEN: Readonly<Record<Driven, Pick<Controls, 'assistSensor' | 'throttle' | 'pedalHelpStops'>>> = {
-  pedals: { assistSensor: 'cadence', throttle: 'none', pedalHelpStops: 'yes' },
-  both: { assistSensor: 'cadence', throttle: 'full', pedalHelpStops: 'yes' },
-  hand: { assistSensor: 'none', throttle: 'full', pedalHelpStops: 'unknown' },
+const BOTH = { assistSensor: 'cadence', throttle: 'full', pedalHelpStops: 'yes' } as const;
+const DRIVEN: Readonly<Record<Driven, Told>> = {
+  pedals: { ...BOTH, throttle: 'none', limitHoldsThrottle: 'unknown' },
+  both: { ...BOTH, limitHoldsThrottle: 'yes' },
+  past: { ...BOTH, limitHoldsThrottle: 'no' },
+  hand: {
+    assistSensor: 'none',
+    throttle: 'full',
+    pedalHelpStops: 'unknown',
+    limitHoldsThrottle: 'unknown',
+  },
 };
 
-/** Which of the three it is; none until the stopping of the help has been answered. */
-function drivenOf({ assistSensor, throttle, pedalHelpStops }: Controls): Driven | undefined {
+/** Which of them it is; none until the stopping of the help, and what holds the throttle, have been answered. */
+function drivenOf(build: BuildDocument): Driven | undefined {
+  const { assistSensor, throttle, pedalHelpStops, limitHoldsThrottle: holds } = build.controls;
   if (assistSensor === 'none') return throttle === 'full' ? 'hand' : undefined;
   if (pedalHelpStops !== 'yes') return undefined;
+  if (throttle === 'full' && asksWhatHoldsHand(build) && holds !== 'yes')
+    return holds === 'no' ? 'past' : undefined;
   if (throttle === 'full') return 'both';
   return throttle === 'none' ? 'pedals' : undefined;
 }
@@ -150,7 +167,7 @@ function withKnown(build: BuildDocument, known: Known): BuildDocument {
 export function FromMachine() {
   const document = useDocument();
   const edit = useBuild((state) => state.edit);
-  const { controller, controls } = document;
+  const { controller } = document;
   return (
     <>
       <FieldGroup title="As on its labels" note="what is typed here is marked so">
@@ -189,14 +206,23 @@ export function FromMachine() {
       />
       <CardsField<Driven>
         label="How it is driven"
-        value={drivenOf(controls)}
+        value={drivenOf(document)}
         options={[
           { value: 'pedals', label: 'by the pedals', note: 'help stops when they stop; no throttle' },
           {
             value: 'both',
             label: 'by pedals and throttle',
-            note: 'the throttle drives it with the pedals still',
+            note: 'the throttle drives it with the pedals still, no faster than the help goes',
           },
+          ...(controller.limitsSpeed
+            ? [
+                {
+                  value: 'past' as const,
+                  label: 'by pedals and throttle, the throttle faster',
+                  note: 'the limit holds the help of the pedals alone',
+                },
+              ]
+            : []),
           { value: 'hand', label: 'by a throttle alone', note: 'no sensor at the pedals' },
         ]}
         onChange={(driven) => {

@@ -1,4 +1,5 @@
 import type { BuildDocument } from '../../document/document.ts';
+import { handGoesOn, throttleEnds } from '../../document/throttle.ts';
 import type { ClauseVerdict } from '../../law/judge-clause.ts';
 import { settingOf } from '../../law/profile.ts';
 import type { Clause, NumberClause } from '../../law/rule-schema.ts';
@@ -22,7 +23,12 @@ function forNumber(
 ): readonly (ComplyChange | undefined)[] {
   switch (clause.fact) {
     case 'assistEndKmh':
-      return [wheelSize(build), cutoff(build, clause), smallerRing(build, meets)];
+      return [
+        wheelSize(build),
+        cutoff(build, clause),
+        throttleEnds(build) || handGoesOn(build) ? throttleLimit(build, clause) : undefined,
+        smallerRing(build, meets),
+      ];
     case 'throttleAloneKmh':
     case 'motorAloneKmh': {
       const walking = convert(clause.limit, clause.unit, 'km/h') <= WALKING_KMH;

@@ -1,3 +1,4 @@
+import type { PlannedAnswer } from '../../document/choices.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import { knownBuild } from '../../document/known.ts';
 import type { NumberClause } from '../../law/rule-schema.ts';
@@ -34,6 +35,10 @@ export function wheelSize(build: BuildDocument): ComplyChange | undefined {
 /** Slower than this no controller helps, and no limit asks it of the settings. */
 const LEAST_CUTOFF_KMH = 3;
 
+/** What nobody has said is planned with the step; what somebody has said stays. */
+const plannedUnlessTold = (answer: PlannedAnswer): PlannedAnswer =>
+  answer === 'unknown' ? 'planned' : answer;
+
 export function cutoff(build: BuildDocument, clause: NumberClause): ComplyChange | undefined {
   const kmh = settingFor(build, clause);
   if (kmh < LEAST_CUTOFF_KMH) return undefined;
@@ -44,6 +49,7 @@ export function cutoff(build: BuildDocument, clause: NumberClause): ComplyChange
     apply: (b) => ({
       ...b,
       controller: { ...b.controller, limitsSpeed: true, assistCutoffKmh: assumed(kmh) },
+      controls: { ...b.controls, limitHoldsThrottle: plannedUnlessTold(b.controls.limitHoldsThrottle) },
     }),
   };
 }

@@ -1,4 +1,4 @@
-import { isThrottle, throttleEnds, type BuildDocument } from '@apple-cart/core';
+import { asksWhatHoldsHand, isThrottle, throttleEnds, type BuildDocument } from '@apple-cart/core';
 import { AnswerField, ChoiceField, PlainRow, YesNoField } from '../../fields/choice-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
@@ -109,6 +109,9 @@ function Inputs() {
           />
         )}
         {throttleEnds(document) && <NumberField path="controls.throttleCutoffKmh" />}
+        {asksWhatHoldsHand(document) && (
+          <ControlAnswer name="limitHoldsThrottle" label="Speed limit holds the throttle too" />
+        )}
         {isThrottle(document) && controls.assistSensor !== 'none' && (
           <NumberField path="controls.throttleSharePct" />
         )}

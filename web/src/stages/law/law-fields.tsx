@@ -1,4 +1,4 @@
-import { throttleEnds } from '@apple-cart/core';
+import { asksWhatHoldsHand, throttleEnds } from '@apple-cart/core';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { ControlAnswer, LabelAnswer } from '../parts/control-answer.tsx';
@@ -19,6 +19,9 @@ export function LawFields() {
       )}
       {throttleEnds(document) && (
         <NumberField path="controls.throttleCutoffKmh" label="Throttle drives it up to, as set" />
+      )}
+      {asksWhatHoldsHand(document) && (
+        <ControlAnswer name="limitHoldsThrottle" label="Speed limit holds the throttle too" />
       )}
       {(controller.limitsSpeed || controls.throttle === 'walk' || throttleEnds(document)) && (
         <NumberField path="controller.setRolloutMm" label="Roll-out it holds" />

@@ -4,7 +4,7 @@ import { useBuild, useDocument } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
 
 type Controls = BuildDocument['controls'];
-type Name = Extract<keyof Controls, 'pedalHelpStops' | 'brakeCutoffs' | 'speedometer'>;
+type Name = Extract<keyof Controls, 'pedalHelpStops' | 'brakeCutoffs' | 'speedometer' | 'limitHoldsThrottle'>;
 
 /** A yes-or-no fact of the controls, which may be planned only. */
 export function ControlAnswer({ name, label }: { name: Name; label: string }) {

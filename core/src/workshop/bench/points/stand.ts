@@ -1,7 +1,8 @@
 import type { Job } from '../../job.ts';
 import type { Known } from '../../../document/known-build.ts';
+import { handLimit, helpLimit, isThrottle } from '../../../document/throttle.ts';
 import { qty, type Phrase } from '../../../quantity/phrase.ts';
-import { ALONE, benchMotors, benchPacks, ofIndex, type BenchMotor } from '../scene.ts';
+import { ALONE, benchMotors, benchPacks, ofIndex, type BenchMotor, type BenchPack } from '../scene.ts';
 import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
 /** Unloaded speed against the predicted one. Common practice, no source: within a tenth. */
@@ -65,6 +66,16 @@ function expectedSpeed(unloadedKmh: number | undefined, limit: Known | undefined
   ]);
 }
 
+/** The same on whichever pack is the fastest. */
+function onFastest(packs: readonly BenchPack[], limit: Known | undefined): Expected {
+  const speeds = packs.map((p) => p.unloadedKmh);
+  return expectedSpeed(
+    speeds.includes(undefined) ? undefined : Math.max(...speeds.map((v) => v ?? 0)),
+    limit,
+    Math.max(...packs.map((p) => p.fullV)),
+  );
+}
+
 /** What turns the motor on the stand: without a sensor at the pedals there are no levels of help. */
 const BY_HAND = {
   hand: { throttle: 'Throttle', all: 'Full throttle' },
@@ -74,16 +85,10 @@ const BY_HAND = {
 /** Wheel off the ground. */
 export function stand(job: Job): readonly HoldPoint[] {
   const { build, known } = job;
-  const { drive, controller } = build;
+  const { drive } = build;
   const packs = benchPacks(job);
-  const end = known.controller.assistCutoffKmh;
-  const limit = controller.limitsSpeed ? end : undefined;
-  const fastest = packs.map((p) => p.unloadedKmh);
-  const together = expectedSpeed(
-    fastest.includes(undefined) ? undefined : Math.max(...fastest.map((v) => v ?? 0)),
-    limit,
-    Math.max(...packs.map((p) => p.fullV)),
-  );
+  const limit = helpLimit(build, known);
+  const together = onFastest(packs, limit);
   const motors = benchMotors(job);
   const brushed = drive.commutation === 'brushes';
   const { throttle, all } = BY_HAND[build.controls.assistSensor === 'none' ? 'hand' : 'either'];
@@ -144,7 +149,34 @@ export function stand(job: Job): readonly HoldPoint[] {
           ),
         ]
       : []),
+    ...throttleAlone(job, packs),
     ...motors.flatMap((motor) => unloaded(job, motor, oneMotor)),
+  ];
+}
+
+/** Where a throttle beside pedal help ends: a limit of the help may or may not hold it, and by the hand it may be another class. */
+function throttleAlone({ build, known }: Job, packs: readonly BenchPack[]): readonly HoldPoint[] {
+  const limit = handLimit(build, known);
+  if (!isThrottle(build) || build.controls.assistSensor === 'none' || limit === undefined) return [];
+  const { low, high, why } = onFastest(packs, limit);
+  const turned = build.controls.throttle === 'pedalling' ? 'Cranks turned, throttle' : 'Throttle alone,';
+  return [
+    holdPoint(
+      'stand',
+      'throttle-speed',
+      'Where the throttle ends',
+      `${turned} wide open for three seconds, lowest level of help; speed by a counter at the wheel.`,
+      between('km/h', low, high),
+      {
+        instrument: 'wheel counter',
+        part: build.controller.name,
+        caution: CAUTION,
+        why,
+        origin: 'derived',
+        otherwise:
+          'Faster: the limit holds the help of the pedals alone, and by the hand it is another class. Give the throttle a limit of its own, or say at Drive that nothing holds it.',
+      },
+    ),
   ];
 }
 
