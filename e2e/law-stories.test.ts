@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
-import { clickWords, openBuild, stageWords } from './hands.ts';
+import { chooseIn, clickWords, openBuild, stageWords } from './hands.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -93,11 +93,16 @@ describe('as a careful owner would read it', () => {
 
   it('with a throttle in Quebec: inside, with its rider’s age asked', async () => {
     await story('Story of the throttle', {
-      controls: { ...TIDY['controls'], throttle: 'full' },
+      controls: { ...TIDY['controls'], throttle: 'full', limitHoldsThrottle: 'unknown' },
       brief: { place: 'ca-qc', riderAgeYears: { source: 'measured', value: 13 } },
       drive: { ratedPowerW: label(500) },
       controller: { limitsSpeed: true, assistCutoffKmh: label(32), setRolloutMm: label(2148), lifted: 'no' },
     });
+    expect(await said()).toMatch(/Cannot tell yet.*whether the throttle drives past the limit/s);
+    await chooseIn(page, 'Speed limit holds the throttle too', 'yes');
+    await page.waitForFunction(
+      () => !/Cannot tell/.test(document.querySelector('[data-testid=stamp]')?.textContent ?? 'Cannot tell'),
+    );
     expect(await said()).toMatch(/PAB in Quebec/);
     // Fourteen or over, as remembered: the machine is in the class, its rider is too young.
     expect(await text('main')).toMatch(/Rider’s age/);

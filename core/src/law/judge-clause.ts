@@ -3,6 +3,7 @@ import { worstPoint } from './assist-curve.ts';
 import { ASSUMED, PLANNED, type AnswerFact, type NumberFact } from './fact.ts';
 import type { CurveFact, ProfileFacts } from './facts.ts';
 import { NUMBER_FACTS } from './fact-names.ts';
+import { isPastLimit } from './profile.ts';
 import type { Clause, CurveClause, NumberClause } from './rule-schema.ts';
 
 /** `check` passes, but on a value or a memory that should be confirmed. */
@@ -201,6 +202,7 @@ function judgeCondition(clause: Clause, met: boolean): Outcome {
 
 const ONCE_LABELLED = 'a duty: where nothing else is broken, inside once the label is on';
 const NOT_LOOKED = 'whether the rider can have it so is not known';
+const NOT_TRIED = 'whether the limit holds the throttle too is not known';
 
 /** What may or may not be in the rider’s reach breaks nothing yet, and is not passed over. */
 function judgeIn(clause: Clause, way: ProfileFacts): ClauseVerdict {
@@ -209,7 +211,7 @@ function judgeIn(clause: Clause, way: ProfileFacts): ClauseVerdict {
   if (!doubtful) return found;
   return way.planned === true
     ? { ...found, state: 'check', why: PLANNED, sure: false }
-    : { ...found, state: 'unknown', why: NOT_LOOKED, sure: false };
+    : { ...found, state: 'unknown', why: isPastLimit(way.profile) ? NOT_TRIED : NOT_LOOKED, sure: false };
 }
 
 function judgeSurely(clause: Clause, { profile, facts }: ProfileFacts): ClauseVerdict {

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../document/document.ts';
 import { evaluate } from '../test/evaluate.ts';
 import { sample } from '../test/sample.ts';
+import { saidOf } from './sentence.ts';
 
 const label = (value: number) => ({ source: 'label' as const, value });
 
@@ -87,8 +88,11 @@ describe('whether the limit of the help holds the throttle too', () => {
 
   it('is asked: nothing is inside while nobody has said', () => {
     expect(as(open('unknown'), 'CA-QC-PAB')).toBe('cannot-tell');
-    const asked = here(open('unknown')).tests.flatMap((t) => t.categories)[0];
-    expect(asked?.clauses.find((c) => c.state === 'unknown')?.profile).toBe('throttle past the limit');
+    const place = here(open('unknown'));
+    const clause = place.unsettled.find((c) => c.state === 'unknown');
+    expect(clause?.profile).toBe('throttle past the limit');
+    expect(clause?.why).toMatch(/limit holds the throttle/);
+    expect(saidOf(place).todo).toMatch(/throttle drives past the limit/);
   });
 
   it('is judged as told', () => {

@@ -42,18 +42,22 @@ export const profileName = ({ name }: Stored): string => (name.trim() === '' ? '
 export const LIFTED = 'limit lifted';
 
 /** The name of the way that is open while nobody has said whether the limit of the help holds the throttle too. */
-export const PAST_LIMIT = 'throttle past the limit';
+const PAST_LIMIT = 'throttle past the limit';
 
 const ON_PACK = 'on pack ';
 const AND = ', ';
 /** What is added to the name of a setting that is no setting of its own. */
 const ADDED = new RegExp(`(^|${AND})(${PAST_LIMIT}|${ON_PACK})`);
+const HAND = new RegExp(`(^|${AND})${PAST_LIMIT}(${AND}|$)`);
 
 /** The setting of the controller that a way of riding rests on; empty for the build's own, by hand or foot and on whatever pack. */
 export function settingOf(way: string): string {
   const at = way.search(ADDED);
   return at < 0 ? way : way.slice(0, at);
 }
+
+/** True of a way that is open only while nobody has said whether the limit holds the throttle. */
+export const isPastLimit = (way: string): boolean => HAND.test(way);
 
 /** Something limits it, that could be lifted. */
 const limited = ({ controller, controls }: BuildDocument): boolean =>

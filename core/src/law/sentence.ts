@@ -4,6 +4,7 @@ import type { Unit } from '../quantity/units.ts';
 import type { ClauseVerdict } from './judge-clause.ts';
 import type { PlaceVerdict } from './judge.ts';
 import { onlyTheText } from './only-text.ts';
+import { isPastLimit } from './profile.ts';
 
 /** What a place's verdict says in three short sentences: what it is, what decides, and what to do. */
 export interface Said {
@@ -96,8 +97,11 @@ function todo(place: PlaceVerdict): string {
     return 'Ask the authority.';
   if (failing.length > 0) return '“Make it fit” shows what would bring it in, and what no setting mends.';
   const waits = open(place);
-  if (waits.some((c) => !c.sure))
-    return 'Look whether a wire, a jumper or a menu lifts the limit, and say so.';
+  const unlooked = waits.find((c) => !c.sure);
+  if (unlooked !== undefined)
+    return isPastLimit(unlooked.profile)
+      ? 'Try with the wheel off the ground whether the throttle drives past the limit, and say so below.'
+      : 'Look whether a wire, a jumper or a menu lifts the limit, and say so.';
   if (waits.length > 0) return 'Measure or look up what is marked below, and enter it.';
   if (unsettled.some((c) => c.clause.kind === 'answer' && c.clause.fact === 'classLabel'))
     return 'Put the label on: the class sheet prints it.';

@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { phraseText } from '../../quantity/phrase.ts';
+import type { BuildDocument } from '../../document/document.ts';
 import { evaluate } from '../../test/evaluate.ts';
 import { courier, longtail, tandem, tourer, trike } from '../../test/demo.ts';
 import { RUNS, anyBuild, sample } from '../../test/sample.ts';
@@ -154,6 +155,21 @@ describe('the hold points of a build', () => {
     const [second] = bandOf(two, 'stand/speed-2');
     // Held against the ratio of the packs' volts.
     expect((second ?? 0) / (first ?? 1)).toBeCloseTo(14 / 13, 1);
+  });
+
+  it('try by itself where a throttle beside pedal help ends, as long as something ends it', () => {
+    const build = (controls: Partial<BuildDocument['controls']>) =>
+      series(13, {
+        controller: { limitsSpeed: true, assistCutoffKmh: 25 },
+        controls: { assistSensor: 'cadence', throttle: 'full', ...controls },
+      });
+    expect(bandOf(build({}), 'stand/throttle-speed')[1]).toBeCloseTo(27.5, 6);
+    const own = build({ throttleLimited: true, throttleCutoffKmh: { source: 'label', value: 32 } });
+    expect(bandOf(own, 'stand/throttle-speed')[1]).toBeCloseTo(35.2, 6);
+    // The full speed is the higher of the two.
+    expect(bandOf(own, 'stand/speed')[1]).toBeCloseTo(35.2, 6);
+    expect(keysOf(build({ limitHoldsThrottle: 'no' }))).not.toContain('stand/throttle-speed');
+    expect(keysOf(build({ assistSensor: 'none' }))).not.toContain('stand/throttle-speed');
   });
 
   it('expect the end of help where the controller ends it, on the stand as well', () => {

@@ -76,6 +76,18 @@ describe('controls', () => {
     await work.choose('Throttle', /^throttle$|^throttle |full/);
     expect(work.text).not.toContain('Nothing tells the motor to run');
   });
+
+  it('ask what holds a throttle beside pedal help, until it has a limit of its own', async () => {
+    const work = await AtWork.at('drive', longtail);
+    const asks = 'Speed limit holds the throttle too';
+    expect(work.text).not.toContain(asks);
+    await work.choose('Throttle', /full/);
+    expect(work.text).toContain(asks);
+    await work.choose(asks, /^no$/);
+    await work.choose('Limit of its own', /speed/);
+    await work.type('Throttle drives it up to', '20');
+    expect(work.text).not.toContain(asks);
+  });
 });
 
 describe('front, rear or middle', () => {
