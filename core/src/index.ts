@@ -517,6 +517,7 @@ export {
   AIMS,
   changeGains,
   gainPerMoney,
+  gainsAt,
   standing,
   together,
   type Aim,

@@ -90,7 +90,7 @@ export const cellSpecs = {
     origin: 'common practice: so many amps per amp-hour of the chemistry',
   },
   massG: {
-    label: 'Mass',
+    label: 'Mass of a cell',
     unit: 'g',
     min: 5,
     max: 50_000,

@@ -13,6 +13,7 @@ const rung = (id: string, cost: number, gain: number, stepCost: number, stepGain
   stepCost,
   stepGain,
   noIdea: [],
+  unpriced: false,
 });
 const found: Ladder = {
   aim: 'hill',

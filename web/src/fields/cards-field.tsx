@@ -20,7 +20,7 @@ const COLUMNS = { 1: 'grid-cols-1', 2: 'grid-cols-2', 3: 'grid-cols-2 tablet:gri
 export function CardsField<T extends string>({ label, value, options, onChange, columns = 1 }: Props<T>) {
   const name = useId();
   return (
-    <fieldset className="py-2">
+    <fieldset className="mt-2.5 pb-2">
       <legend className="head pb-1.5 text-[14px]">{label}</legend>
       <div className={`grid gap-1.5 ${COLUMNS[columns]}`}>
         {options.map((option) => (

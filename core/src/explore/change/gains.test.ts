@@ -10,11 +10,12 @@ import { book, gainsOf, one, partOf, shelf } from '../../test/gains.ts';
 import { sample } from '../../test/sample.ts';
 import { study } from '../../verdict/study.ts';
 import { headlines } from '../compare.ts';
-import { before, changedBy, changeGains, gainPerMoney, stepsFor, together } from './gains.ts';
+import { before, changedBy, changeGains, gainPerMoney, gainsAt, stepsFor, together } from './gains.ts';
 import { ladder } from './ladder.ts';
 import { ownId, readOwn } from './own-step.ts';
 
 const ofLongtail = gainsOf(longtail);
+const label = (value: number) => ({ source: 'label' as const, value });
 
 /** Ridden by the throttle, without any limit of speed or watts, nobody pedalling. */
 const byHand = (kind: 'geared-hub' | 'mid-drive', ids: readonly string[]): BuildDocument =>
@@ -146,6 +147,15 @@ describe('a step', () => {
     expect(gainPerMoney(one(ofLongtail, 'ring/ring-42'), 'hill')).toBeUndefined();
   });
 
+  it('is not free where a thing that it needs has no known price', () => {
+    const free = one(ofLongtail, 'amps/set');
+    const needing = { ...free, allIn: { ...free.allIn, noIdea: ['Breaker 80 A'] } };
+    expect(gainsAt(needing, 'hill')).toBe(true);
+    expect(gainPerMoney(needing, 'hill')).toBeUndefined();
+    const dear = { ...needing, allIn: { ...needing.allIn, cost: 10 } };
+    expect(gainPerMoney(dear, 'hill')).toBeCloseTo((free.gains.hill ?? 0) / 10, 9);
+  });
+
   it('lets go of no gear that is held on the hill', () => {
     expect(longtail.gearing.heldCogTeeth).toBe(23);
     const cogs = one(ofLongtail, 'cogs/cogs-8-11-34');
@@ -221,6 +231,19 @@ describe('diminishing returns', () => {
     expect(last.classRisk).not.toBe('worse');
     expect(paid.length).toBeGreaterThan(1);
     expect(rungs.stopsAt).toBeGreaterThan(0);
+  });
+
+  it('tell a rung that has no known price from a free one', () => {
+    // More amps ask for another breaker, and the shelf has none.
+    const bare: BuildDocument = {
+      ...longtail,
+      cabling: { ...longtail.cabling, protection: 'breaker', fuseA: label(22), fuseV: label(80) },
+      purchase: { ...longtail.purchase, lines: {} },
+    };
+    const [only] = ended(ladder(bare, [], book, 'hill')).rungs;
+    expect(only).toMatchObject({ id: 'amps/set', stepCost: 0, unpriced: true });
+    const stocked = ended(ladder(bare, shelf, book, 'hill')).rungs;
+    expect(stocked[0]?.unpriced === true && stocked[0].stepCost <= 0).toBe(false);
   });
 
   it('end with the build of their last rung', () => {

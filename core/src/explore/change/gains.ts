@@ -244,14 +244,19 @@ function chosen(build: BuildDocument, parts: readonly Part[], ids: readonly stri
   return [...byKind.values()];
 }
 
+/** It gains for an aim, by more than is no gain. */
+export const gainsAt = ({ gains }: Pick<Changed, 'gains'>, aim: Aim): boolean =>
+  (gains[aim] ?? 0) > LEAST_GAIN[aim];
+
 /**
- * What a step gains for each unit of money for an aim: Infinity where it gains and costs nothing; undefined where it does not gain.
- * At most that, where something of it has no known price.
+ * What a step gains for each unit of money for an aim: Infinity where it gains and costs nothing; undefined where it does not gain, and
+ * where the price of all that it costs is not known. At most that, where something of it has no known price.
  */
-export function gainPerMoney({ gains, allIn: { cost } }: Changed, aim: Aim): number | undefined {
-  const gain = gains[aim];
-  if (gain === undefined || gain <= LEAST_GAIN[aim]) return undefined;
-  return cost <= 0 ? Infinity : gain / cost;
+export function gainPerMoney(step: Pick<Changed, 'gains' | 'allIn'>, aim: Aim): number | undefined {
+  const { cost, noIdea } = step.allIn;
+  if (!gainsAt(step, aim)) return undefined;
+  if (cost > 0) return (step.gains[aim] ?? 0) / cost;
+  return noIdea.length === 0 ? Infinity : undefined;
 }
 
 /** What is less than this is no gain: km/h, km/h, km, K. */

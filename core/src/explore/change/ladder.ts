@@ -2,7 +2,7 @@ import type { BuildDocument } from '../../document/document.ts';
 import type { RuleBook } from '../../law/rule-schema.ts';
 import type { Part } from '../../parts/part.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
-import { before, changedBy, gainPerMoney, stepsFor, type Aim, type Changed } from './gains.ts';
+import { before, changedBy, gainsAt, stepsFor, type Aim, type Changed } from './gains.ts';
 import type { ChangeStep, StepKind } from './step.ts';
 
 /** One rung: the best step for the next money, on top of those before it. */
@@ -17,6 +17,8 @@ interface Rung {
   readonly stepGain: number;
   /** What has no known price in the whole of it. */
   readonly noIdea: readonly string[];
+  /** Something of this rung alone has none. */
+  readonly unpriced: boolean;
 }
 
 /** What the next money gains, and where it stops paying. */
@@ -51,8 +53,14 @@ const worth = ({ then, than }: { then: Changed; than: Changed | undefined }, aim
   const gain = (then.gains[aim] ?? 0) - (than?.gains[aim] ?? 0);
   const cost = then.allIn.cost - (than?.allIn.cost ?? 0);
   if (gain <= 0) return -Infinity;
-  return cost <= 0 ? Infinity : gain / cost;
+  if (cost > 0) return gain / cost;
+  // What nobody knows the price of is not free: it is taken last.
+  return isUnpriced({ then, than }) ? Number.MIN_VALUE : Infinity;
 };
+
+/** Something of the step, beside what was taken before it, has no known price. */
+const isUnpriced = ({ then, than }: { then: Changed; than: Changed | undefined }): boolean =>
+  then.allIn.noIdea.some((what) => than?.allIn.noIdea.includes(what) !== true);
 
 /** Takes no step that leaves the class or stops the build. */
 const isOpen = ({ classRisk, left, newStops }: Changed): boolean =>
@@ -99,6 +107,7 @@ export function* ladder(
       stepCost: then.allIn.cost - (than?.allIn.cost ?? 0),
       stepGain: (then.gains[aim] ?? 0) - (than?.gains[aim] ?? 0),
       noIdea: then.allIn.noIdea,
+      unpriced: isUnpriced({ then, than }),
     });
     steps = steps.filter((s) => s.id !== step.id);
     than = then;
@@ -109,7 +118,7 @@ export function* ladder(
 function bestOf(tried: readonly Tried[], than: Changed | undefined, aim: Aim): Tried | undefined {
   return tried
     .map((one) => ({ one, worth: worth({ then: one.then, than }, aim) }))
-    .filter(({ one, worth: w }) => w > 0 && gainPerMoney(one.then, aim) !== undefined)
+    .filter(({ one, worth: w }) => w > 0 && gainsAt(one.then, aim))
     .sort((a, b) => b.worth - a.worth || gainOf(b.one, aim) - gainOf(a.one, aim))[0]?.one;
 }
 const gainOf = ({ then }: Tried, aim: Aim): number => then.gains[aim] ?? 0;

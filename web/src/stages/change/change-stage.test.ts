@@ -33,6 +33,25 @@ describe('what a step would gain', () => {
     expect(work.text).not.toMatch(/Controller \d+ to/);
   });
 
+  it('is free only where the price of all that it needs is known', async () => {
+    const fused = withQuantity(
+      withQuantity(longtail, 'cabling.fuseA', { source: 'label', value: 22 }),
+      'cabling.fuseV',
+      { source: 'label', value: 80 },
+    );
+    const build: BuildDocument = {
+      ...fused,
+      cabling: { ...fused.cabling, protection: 'breaker' },
+      purchase: { ...longtail.purchase, lines: {} },
+    };
+    const work = await AtWork.at('change gain', build);
+    const row = stepOf(work, 'Current limit 22 to 25 A');
+    expect(row).toContain('breaker 25 A');
+    expect(row).toMatch(/1 unpriced.*not known/);
+    expect(row).not.toContain('free');
+    expect(work.text).not.toMatch(/Current limit 22 to 25 A(: free| is free)/);
+  });
+
   it('says by how much the list is over the budget', async () => {
     const over = { ...longtail, money: { ...longtail.money, budget: 100 } };
     expect((await AtWork.at('change gain', over)).text).toMatch(/Over the budget £[\d,]+/);

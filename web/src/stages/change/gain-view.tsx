@@ -4,6 +4,7 @@ import {
   clipped,
   currencySign,
   gainPerMoney,
+  gainsAt,
   moneyText,
   phraseText,
   rejectionOf,
@@ -40,7 +41,8 @@ const FIRST = 12;
 
 /** Free and best for the money first; what gains nothing for the aim, and what something stands in the way of, last. */
 function ranked(steps: readonly StepGain[], aim: Aim): readonly StepGain[] {
-  const worth = (s: StepGain): number => gainPerMoney(s, aim) ?? -1;
+  // What gains at a price that nobody knows stands behind what is free: it is in sight until its price is typed.
+  const worth = (s: StepGain): number => gainPerMoney(s, aim) ?? (gainsAt(s, aim) ? Number.MAX_VALUE : -1);
   const gain = (s: StepGain): number => s.gains[aim] ?? -Infinity;
   return [...steps].sort(
     (a, b) =>
@@ -51,13 +53,15 @@ function ranked(steps: readonly StepGain[], aim: Aim): readonly StepGain[] {
 }
 
 function finding(list: readonly StepGain[], aim: Aim, system: UnitSystem): string {
-  const good = list.filter((s) => !isAmiss(s) && gainPerMoney(s, aim) !== undefined);
-  const [best] = good;
+  const good = list.filter((s) => !isAmiss(s) && gainsAt(s, aim));
+  const priced = good.find((s) => gainPerMoney(s, aim) !== undefined);
+  const best = priced ?? good[0];
   if (best === undefined) return 'Nothing on the shelf gains here';
   const most = [...good].sort((a, b) => (b.gains[aim] ?? 0) - (a.gains[aim] ?? 0))[0];
   const free = gainPerMoney(best, aim) === Infinity && best.allIn.cost === 0;
   const what = phraseText(best.what, system);
   const over = best.against.length === 0 ? '' : `, over ${phraseText(best.against, system)} by a default`;
+  if (priced === undefined) return `${what} gains most; what it costs is not known${over}`;
   if (most === best)
     return `${free ? `${what}: free, and gains most` : `${what} gains most, for least`}${over}`;
   return `${free ? `${what} is free` : `${what} gains most for its money`}${over}`;

@@ -46,6 +46,7 @@ export function LadderPanel({ gaining }: { gaining: Gaining }) {
 
 function headline(found: Ladder, currency: string): string {
   if (found.rungs.length === 0) return 'No step gains, within the class and with what fits';
+  if (found.rungs.every((r) => r.unpriced && r.stepCost <= 0)) return 'What the steps cost is not known yet';
   const { stopsAt } = found;
   const last = stopsAt === undefined ? undefined : found.rungs[stopsAt - 1];
   if (stopsAt === undefined || last === undefined) return 'Every step on the shelf still pays alike';
@@ -98,10 +99,13 @@ function Curve({ found, currency }: { found: Ladder; currency: string }) {
               {found.stopsAt !== undefined && i >= found.stopsAt && (
                 <span className="text-ink2">, pays less</span>
               )}
-              {r.noIdea.length > 0 && <span className="text-ink2">, and more without a known price</span>}
+              {r.unpriced && r.stepCost > 0 && (
+                <span className="text-ink2">, and more without a known price</span>
+              )}
             </span>
             <span className="num whitespace-nowrap">
-              {text(r.stepGain)} for {moneyText(r.stepCost, currency)}
+              {text(r.stepGain)} for{' '}
+              {r.unpriced && r.stepCost <= 0 ? 'a price not known' : moneyText(r.stepCost, currency)}
             </span>
           </li>
         ))}

@@ -1,6 +1,7 @@
 import {
   formatNumber,
   gainPerMoney,
+  gainsAt,
   phraseText,
   type Aim,
   type StepGain,
@@ -70,8 +71,8 @@ function Worth({ value, most, text }: { value: number | undefined; most: number;
 
 const perMoney = (step: StepGain, aim: Aim): string => {
   const value = gainPerMoney(step, aim);
-  if (value === undefined) return 'none';
-  if (value === Infinity) return step.allIn.noIdea.length > 0 ? 'not known' : 'free';
+  if (value === undefined) return gainsAt(step, aim) ? 'not known' : 'none';
+  if (value === Infinity) return 'free';
   const digits = PER_MONEY * value < 10 ? 2 : 0;
   return `${step.allIn.noIdea.length > 0 ? 'at most ' : ''}${(PER_MONEY * value).toFixed(digits)}`;
 };
