@@ -74,6 +74,22 @@ describe('a donor that was electric already', () => {
     expect(row(boxed, 'charger')?.broughtBy).toBeUndefined();
   });
 
+  it('has the arms that are on its axle, and what joins its motor to its controller', () => {
+    const armed = electric(['motor', 'controller'], { drive: { torqueArms: 1 } });
+    expect(row(armed, 'torque-arms')).toMatchObject({ broughtBy: 'donor', state: 'owned' });
+    expect(row(armed, 'motor-plug')?.broughtBy).toBe('donor');
+    // A stronger controller asks for more arms than are there, and is joined anew.
+    const stronger = electric(['motor'], {
+      drive: { torqueArms: 1, wheel: 'front' },
+      donor: { forkMaterial: 'aluminium' },
+      controller: { phaseCurrentA: 90, regenerates: 'yes' },
+    });
+    const asked = row(stronger, 'torque-arms');
+    expect(asked?.line?.quantity).toBe(2);
+    expect(asked).toMatchObject({ broughtBy: undefined, quantity: 1 });
+    expect(row(stronger, 'motor-plug')?.broughtBy).toBeUndefined();
+  });
+
   it('is not asked whether its motor goes in; what pulls harder than its maker meant is asked still', () => {
     const goesIn = ['slot-width', 'hub-width', 'disc-mount', 'cog-body'];
     for (const id of goesIn) expect(checkIds(electric([]))).toContain(id);

@@ -6,7 +6,8 @@ import {
   type BoughtLine,
   type LineState,
 } from '../../document/purchase.ts';
-import { stays, type KeptPart } from '../../document/kept.ts';
+import { drivenAsMade, stays, type KeptPart } from '../../document/kept.ts';
+import { motorCount } from '../../document/motors.ts';
 import type { Part } from '../../parts/part.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import type { Line, LineGroup } from './line.ts';
@@ -36,10 +37,18 @@ const OF_DONOR: Readonly<Partial<Record<string, KeptPart>>> = {
   'shift-sensor': 'sensors',
 };
 
-/** What the donor keeps is there already; of several packs the first. */
-function isOfDonor(build: BuildDocument, { rule, pack }: Line): boolean {
+/** Between a motor and a controller that both stay nothing is joined anew. */
+const BETWEEN: ReadonlySet<string> = new Set(['phase-lead', 'motor-plug']);
+
+/** How many pieces of a line are on the donor already; of several packs the first. */
+function onDonor(build: BuildDocument, { rule, pack, quantity }: Line): number {
   const part = OF_DONOR[rule];
-  return part !== undefined && (pack ?? 0) === 0 && stays(build, part);
+  if (part !== undefined && (pack ?? 0) === 0 && stays(build, part)) return quantity;
+  if (BETWEEN.has(rule) && drivenAsMade(build)) return quantity;
+  // Arms are on the axle that stays in its dropouts; more may be asked for.
+  return rule === 'torque-arms' && stays(build, 'motor')
+    ? Math.min(quantity, motorCount(build) * build.drive.torqueArms)
+    : 0;
 }
 
 /** One row of the shopping: a line with what was said of it. */
@@ -81,7 +90,8 @@ function broughtOf(
   line: Line,
   kits: readonly Kit[],
 ): { readonly count: number; readonly by: Bringer | undefined } {
-  if (isOfDonor(build, line)) return { count: line.quantity, by: 'donor' };
+  const kept = onDonor(build, line);
+  if (kept > 0) return { count: kept, by: 'donor' };
   const { brings } = build.purchase;
   const { key, broughtAs } = line;
   for (const by of kits) {
