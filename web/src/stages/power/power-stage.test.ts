@@ -242,6 +242,12 @@ describe('volts or amps', () => {
     expect(head(read)).toContain('over 250 W, by a default');
   });
 
+  it('says of a step whose price nobody knows that it is not known', async () => {
+    const unpriced = { ...longtail, purchase: { ...longtail.purchase, lines: {} } };
+    const [, volts] = (await AtWork.at('power steps', unpriced)).row('To buy');
+    expect(volts).toBe('not known');
+  });
+
   it('the next pack has one cell more and is sold as 52 V, and a step of amps gives pull, not speed', async () => {
     const work = await AtWork.at('power steps', longtail);
     const head = work.rows.find(([first]) => first === '' || first?.startsWith('As it is'));

@@ -119,6 +119,12 @@ function Weakest({ step: { weakest, weakestMargin } }: { step: Step }) {
   );
 }
 
+/** The price of what a step puts in; a dash where nothing is bought. */
+function ToBuy({ step: { id, price }, currency }: { step: Step; currency: string }) {
+  if (price !== null) return <span className="num">{moneyText(price, currency)}</span>;
+  return <span className="text-ink2">{id === 'now' ? '–' : 'not known'}</span>;
+}
+
 function TryIt({ step }: { step: Step }) {
   const edit = useBuild((state) => state.edit);
   return (
@@ -200,11 +206,7 @@ function StepsTable({ steps, currency }: { steps: readonly Step[]; currency: str
               </span>
             )}
           />
-          <WordsRow
-            name="To buy"
-            steps={steps}
-            cell={(s) => <span className="num">{s.price === null ? '–' : moneyText(s.price, currency)}</span>}
-          />
+          <WordsRow name="To buy" steps={steps} cell={(s) => <ToBuy step={s} currency={currency} />} />
           <tr>
             <td />
             {steps.map((s) => (
