@@ -87,7 +87,7 @@ describe('boxes of the pack', () => {
       pack: { boxes, boxLengthMm: 150, boxWidthMm: 150 },
     }).boxes;
     expect(laid).toHaveLength(3);
-    const [a, b, c] = laid;
+    const [a, b, c] = laid.toSorted((p, q) => p.x - q.x);
     if (a === undefined || b === undefined || c === undefined) throw new Error('three');
     expect(boxDistance(a, b)).toBeCloseTo(20, 6);
     expect(boxDistance(b, c)).toBeCloseTo(20, 6);

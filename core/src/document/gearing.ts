@@ -127,7 +127,8 @@ export const controls = z.strictObject({
   throttleLimited: z.boolean().default(false),
   /** The speed at which help from the pedals ends holds a throttle without a limit of its own too. */
   limitHoldsThrottle: plannedAnswer.default('unknown'),
-  throttleKind: z.enum(['thumb', 'half-grip', 'twist', 'unknown']).default('unknown'),
+  /** What the hand holds; walk help may be a key at the display, and then nothing is fitted for it. */
+  throttleKind: z.enum(['thumb', 'half-grip', 'twist', 'display', 'unknown']).default('unknown'),
   /** Of the help by the pedals alone: whether the motor can run with the pedals still follows from the throttle. */
   /** Levels of help that the rider chooses among; 0 where nobody has said how many. */
   levels: z.number().int().min(0).max(9).default(0),

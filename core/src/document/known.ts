@@ -70,9 +70,10 @@ function packContext({
   kept,
   ageYears,
   cycles,
+  boxes,
 }: Pick<
   PackDocument,
-  'chemistry' | 'nominalV' | 'cellsInSeries' | 'capacityAh' | 'kept' | 'ageYears' | 'cycles'
+  'chemistry' | 'nominalV' | 'cellsInSeries' | 'capacityAh' | 'kept' | 'ageYears' | 'cycles' | 'boxes'
 >) {
   const perCell = LABEL_V_PER_CELL[chemistry];
   const byCells = cells.source === 'unknown' ? USUAL_VOLTS : cells.value * perCell;
@@ -82,6 +83,7 @@ function packContext({
     kept,
     ageYears: said(ageYears),
     cycles: said(cycles),
+    boxes: boxes.length,
     nominalV,
     cellsInSeries: cells.source !== 'unknown' ? cells.value : Math.max(1, Math.round(nominalV / perCell)),
     capacityAh: capacityAh.source === 'unknown' ? USUAL_AH : capacityAh.value,

@@ -13,6 +13,7 @@ import {
 } from './choices.ts';
 import { PACK_PART_TYPES } from './part-types.ts';
 import { healthByAge } from './pack-age.ts';
+import { packBoxSpecs } from './pack-box.ts';
 import { AMPS_PER_AH } from './per-cell.ts';
 import { NO_DEFAULT, quantities, type FallbackContext, type QuantitySpec } from './quantity-spec.ts';
 
@@ -37,40 +38,6 @@ const healthBecause = ({ ageYears, cycles }: FallbackContext): string =>
   ageYears === undefined
     ? 'neither age nor use is known: 85 %, from memory'
     : `${String(ageYears)} years and ${cycles === undefined ? 'a usual number of' : String(cycles)} full charges, from memory`;
-
-/** One box of the pack. */
-export const packBoxSpecs = {
-  boxLengthMm: {
-    label: 'Box length',
-    unit: 'mm',
-    min: 30,
-    max: 1500,
-    plausible: [60, 600],
-    step: 5,
-    fallback: 360,
-    origin: 'common practice',
-  },
-  boxHeightMm: {
-    label: 'Box height',
-    unit: 'mm',
-    min: 20,
-    max: 600,
-    plausible: [50, 250],
-    step: 1,
-    fallback: 90,
-    origin: 'common practice',
-  },
-  boxWidthMm: {
-    label: 'Box width',
-    unit: 'mm',
-    min: 20,
-    max: 600,
-    plausible: [50, 250],
-    step: 1,
-    fallback: 90,
-    origin: 'common practice',
-  },
-} as const satisfies Record<string, QuantitySpec>;
 
 /** Energy of a finished pack by its mass, with case, board and leads, Wh/kg. From memory, within some 15 %. */
 const WH_PER_KG: Readonly<Record<Chemistry, number>> = {

@@ -28,6 +28,8 @@ export interface FallbackContext {
   readonly nominalV: number;
   readonly cellsInSeries: number;
   readonly capacityAh: number;
+  /** Into how many boxes the pack is parted. */
+  readonly boxes: number;
   readonly beadMm: number;
   readonly tyreMm: number;
   readonly wheelbaseMm: number;

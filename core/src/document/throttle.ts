@@ -7,6 +7,16 @@ type Controls = Pick<BuildDocument, 'controls'>;
 export const isThrottle = ({ controls }: Controls): boolean =>
   controls.throttle === 'full' || controls.throttle === 'pedalling';
 
+/** Something is fitted for the hand, with a cable of its own: a throttle, or a lever for walk help that is no key at the display. */
+export const hasHandLever = ({ controls }: Controls): boolean =>
+  isThrottle({ controls }) || (controls.throttle === 'walk' && controls.throttleKind !== 'display');
+
+/** A throttle's kind; a key at the display is none. */
+export const throttleKindOf = ({
+  controls: { throttleKind: kind },
+}: Controls): Exclude<BuildDocument['controls']['throttleKind'], 'display'> =>
+  kind === 'display' ? 'unknown' : kind;
+
 /** The throttle is said to have a speed limit of its own. */
 export const throttleEnds = (build: Controls): boolean => isThrottle(build) && build.controls.throttleLimited;
 

@@ -36,7 +36,7 @@ export const headlines = (s: Study): Headlines =>
     massKg: () => s.machine.machineMassKg,
   });
 
-/** What a candidate gains on each headline; below 0 it loses, undefined where one of the two has no number. */
+/** What a candidate gains on each headline; below 0 it loses, undefined where there is nothing to compare. */
 export interface Gains {
   readonly topKmh: number | undefined;
   readonly hillKmh: number | undefined;
@@ -52,6 +52,10 @@ export interface Comparison {
   readonly gains: Gains;
 }
 
+/** What a speed gains: where it does not climb or move it is nought; undefined where neither of the two does. */
+export const speedGained = (after: number | undefined, before: number | undefined): number | undefined =>
+  after === undefined && before === undefined ? undefined : (after ?? 0) - (before ?? 0);
+
 const over = (after: number | undefined, before: number | undefined): number | undefined =>
   after === undefined || before === undefined ? undefined : after - before;
 
@@ -66,8 +70,8 @@ export function compare(candidate: BuildDocument, now: Study): Comparison {
     study: after,
     is,
     gains: lazily<Gains>({
-      topKmh: () => over(is.topKmh, was.topKmh),
-      hillKmh: () => over(is.hillKmh, was.hillKmh),
+      topKmh: () => speedGained(is.topKmh, was.topKmh),
+      hillKmh: () => speedGained(is.hillKmh, was.hillKmh),
       startPct: () => is.startPct - was.startPct,
       rangeKm: () => over(is.rangeKm, was.rangeKm),
       massKg: () => is.massKg - was.massKg,

@@ -1,4 +1,4 @@
-import { isThrottle } from '../document/throttle.ts';
+import { isThrottle, throttleKindOf } from '../document/throttle.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import { qty } from '../quantity/phrase.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
@@ -66,7 +66,7 @@ function space(s: Subject): Check {
     remedy: ['Move the shifter inwards, take a shorter grip on the throttle side, or an accessory bar.'],
     origin: 'common practice',
     inputs: [s.known.donor.barRoomMm],
-    asked: isThrottle({ controls }) ? [asked('kind of throttle', controls.throttleKind)] : [],
+    asked: isThrottle({ controls }) ? [asked('kind of throttle', throttleKindOf({ controls }))] : [],
   });
 }
 
@@ -104,8 +104,8 @@ function cutoffs(s: Subject): Check {
 }
 
 function throttle(s: Subject): readonly Check[] {
-  const { throttle: kind, throttleKind } = s.build.controls;
-  if (kind !== 'full') return [];
+  if (s.build.controls.throttle !== 'full') return [];
+  const throttleKind = throttleKindOf(s.build);
   return [
     told({
       id: 'throttle',

@@ -12,10 +12,10 @@ export interface BoxSize {
 /** Between boxes of one place, mm. Common practice. */
 const BETWEEN_MM = 20;
 
-/** A box lying along a place's line with its centre `mm` from the line's beginning. */
-export function boxOn(place: Place, size: BoxSize, mm: number): Box {
+/** A box lying along a place's line with its centre `mm` from the line's beginning, on so many others of its height. */
+export function boxOn(place: Place, size: BoxSize, mm: number, layer = 0): Box {
   const angleDeg = directionDeg(place.a, place.b);
-  const off = place.side * (place.standoffMm + size.heightMm / 2);
+  const off = place.side * (place.standoffMm + size.heightMm / 2 + layer * (size.heightMm + BETWEEN_MM));
   const on = along(place.a, place.b, mm);
   return {
     ...size,
@@ -31,9 +31,22 @@ export const besideIn = (place: Place, widthMm: number): number =>
     ? 1
     : Math.max(1, Math.floor((place.widthMm + BETWEEN_MM) / (widthMm + BETWEEN_MM)));
 
-/** The nth box of a place: rows of boxes beside each other, one row after the other, 20 mm apart. */
-export const nthBoxOn = (place: Place, size: BoxSize, n: number, beside: number): Box =>
-  boxOn(place, size, place.startMm + Math.floor(n / beside) * (size.lengthMm + BETWEEN_MM));
+/**
+ * The nth box of a place: rows of boxes beside each other, one row after the other, 20 mm apart. A carrier or a floor is filled to
+ * its ends, then the next layer lies on the first; along a tube they go on in one row.
+ */
+export function nthBoxOn(place: Place, size: BoxSize, n: number, beside: number): Box {
+  const pitch = size.lengthMm + BETWEEN_MM;
+  const row = Math.floor(n / beside);
+  if (place.widthMm === undefined) return boxOn(place, size, place.startMm + row * pitch);
+  const length = distance(place.a, place.b);
+  const rows = Math.max(1, Math.floor((length + BETWEEN_MM) / pitch));
+  const ahead = Math.max(1, Math.floor((length - place.startMm) / pitch) + 1);
+  const inLayer = row % rows;
+  // Those that would stand before the end of the floor stand behind the first.
+  const on = inLayer < ahead ? inLayer : ahead - 1 - inLayer;
+  return boxOn(place, size, place.startMm + on * pitch, Math.floor(row / rows));
+}
 
 /** The place of that name on this frame; undefined where the style has none. */
 export const placeOf = (frame: Frame, name: PackPlace): Place | undefined =>

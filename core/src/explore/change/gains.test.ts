@@ -66,6 +66,22 @@ describe('rules of the trade (common practice, no source)', () => {
     expect((ring.is.topKmh ?? 0) / (was.topKmh ?? 1)).toBeLessThan(1);
   });
 
+  it('a hill that stalls it now is gained whole by what climbs it', () => {
+    const steep = {
+      ...hub,
+      brief: { ...hub.brief, hillGradePct: label(17) },
+    };
+    const gains = gainsOf(steep);
+    expect(gains.now.hillKmh).toBeUndefined();
+    const climbing = gains.steps.filter((s) => s.is.hillKmh !== undefined);
+    expect(climbing.length).toBeGreaterThan(0);
+    for (const step of climbing) expect(step.gains.hill).toBe(step.is.hillKmh);
+    // What stalls as before gains and loses nothing that could be told.
+    const stalling = gains.steps.filter((s) => s.is.hillKmh === undefined);
+    expect(stalling.length).toBeGreaterThan(0);
+    for (const step of stalling) expect(step.gains.hill).toBeUndefined();
+  });
+
   it('a lifted limit gives nothing where the winding ends first, and the class is told all the same', () => {
     const lifted = one(gainsOf(trike), 'speed-limit/off');
     expect(study(trike).top.traction.limit).not.toBe('speed-limit');

@@ -6,7 +6,7 @@ import type { Part } from '../../parts/part.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
 import { priceIn } from '../../parts/price-in.ts';
 import { study, type Study } from '../../verdict/study.ts';
-import { compare, type Headlines } from '../compare.ts';
+import { compare, speedGained, type Headlines } from '../compare.ts';
 import { offerOf } from '../offer.ts';
 import { allIn, boughtAnew, listed, type AllIn, type Bought, type Listed } from './all-in.ts';
 import { opensBy } from './opens.ts';
@@ -165,8 +165,8 @@ export function changedBy(now: Before, steps: readonly ChangeStep[]): Changed {
     build,
     is,
     gains: {
-      hill: over(is.hillKmh, was.hillKmh),
-      top: over(is.topKmh, was.topKmh),
+      hill: speedGained(is.hillKmh, was.hillKmh),
+      top: speedGained(is.topKmh, was.topKmh),
       range: over(middle(is.plannedKm), middle(was.plannedKm)),
       cool: over(was.hottestC, is.hottestC),
       startPct: is.startPct - was.startPct,

@@ -1,5 +1,5 @@
 import { driveSizeSpecs } from '../../document/drive-fit.ts';
-import { packBoxSpecs } from '../../document/pack.ts';
+import { packBoxSpecs } from '../../document/pack-box.ts';
 import { byEntries } from './entry.ts';
 import { pathsOf, type Stage } from './stage.ts';
 

@@ -1,5 +1,6 @@
 import { numberedId as numbered, packsFeed } from '../../document/current-cables.ts';
 import { controllersBeside } from '../../document/motors.ts';
+import { hasHandLever } from '../../document/throttle.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import type { PlugSex } from '../../document/harness.ts';
 import type { PinSet } from './ports.ts';
@@ -178,7 +179,7 @@ function controlJoins(draft: Draft, { drive, controller, controls, donor, gearin
   const parts: readonly (readonly [boolean, string, string, string, PinSet])[] = [
     [true, 'display', 'Display', 'display', 'display'],
     [
-      controls.throttle !== 'none',
+      hasHandLever({ controls }),
       'throttle',
       controls.throttle === 'walk' ? 'Walk lever' : 'Throttle',
       'throttle',

@@ -34,6 +34,25 @@ describe('what a mechanic looks for on the list', () => {
     expect([tape('one'), tape('pair')]).toEqual([1, 2]);
   });
 
+  it('has a lever for walk help where the harness and the bench have one: a key at the display is none', () => {
+    const at = (throttleKind: BuildDocument['controls']['throttleKind']) => {
+      const verdict = evaluate(
+        made([{ controls: { throttle: 'walk', throttleKind, assistSensor: 'cadence' } }]),
+      );
+      return {
+        bought: verdict.list.rows.some((r) => r.key === 'throttle'),
+        joined: verdict.wiring.wires.some((w) => w.cable.key === 'throttle-controller'),
+        tried: verdict.bench.some((p) => p.key === 'sensors/throttle-rest'),
+      };
+    };
+    for (const kind of ['thumb', 'unknown'] as const)
+      expect(at(kind)).toEqual({ bought: true, joined: true, tried: true });
+    expect(at('display')).toEqual({ bought: false, joined: false, tried: false });
+    expect(words(made([{ controls: { throttle: 'walk', assistSensor: 'cadence' } }]), 'throttle')).toContain(
+      'Lever for walk help',
+    );
+  });
+
   // 16 CFR 1512.19 speaks of labelling: no bell is asked for by its letters.
   it('takes no fitting from letters inside of another word', () => {
     expect(line(made([{ brief: { place: 'us-ca' } }]), 'bell')).toBeUndefined();

@@ -77,6 +77,16 @@ describe('controls', () => {
     expect(work.text).not.toContain('Nothing tells the motor to run');
   });
 
+  it('ask by what walk help is worked: a key at the display is no throttle', async () => {
+    const work = await AtWork.at('drive', longtail);
+    await work.choose('Throttle', /walk/);
+    expect(work.text).toContain('Walk help by');
+    await work.choose('Walk help by', /key at the display/);
+    expect(work.build.controls.throttleKind).toBe('display');
+    await work.choose('Throttle', /full/);
+    expect(work.build.controls.throttleKind).toBe('unknown');
+  });
+
   it('ask what holds a throttle beside pedal help, until it has a limit of its own', async () => {
     const work = await AtWork.at('drive', longtail);
     const asks = 'Speed limit holds the throttle too';

@@ -19,6 +19,18 @@ import { Stage, StageFindings } from '../parts/stage.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
 import { MotorFields } from './motor-fields.tsx';
 
+const THROTTLES = [
+  { value: 'thumb', label: 'thumb' },
+  { value: 'half-grip', label: 'half grip' },
+  { value: 'twist', label: 'twist' },
+  { value: 'unknown', label: 'not checked' },
+] as const;
+const KEY = {
+  value: 'display',
+  label: 'a key at the display',
+  note: 'nothing of its own is fitted',
+} as const;
+
 function Inputs() {
   const document = useDocument();
   const edit = useBuild((state) => state.edit);
@@ -78,20 +90,17 @@ function Inputs() {
             { value: 'full', label: 'full', note: 'drives it with the pedals still' },
           ]}
           onChange={(throttle) => {
-            control({ throttle }, 'throttle');
+            // A key at the display drives nothing but walk help.
+            const key = controls.throttleKind === 'display' && throttle !== 'walk';
+            control({ throttle, ...(key ? { throttleKind: 'unknown' } : {}) }, 'throttle');
           }}
         />
-        {isThrottle(document) && (
+        {controls.throttle !== 'none' && (
           <ChoiceField
-            label="Kind of throttle"
+            label={isThrottle(document) ? 'Kind of throttle' : 'Walk help by'}
             value={controls.throttleKind}
             unknown={controls.throttleKind === 'unknown'}
-            options={[
-              { value: 'thumb', label: 'thumb' },
-              { value: 'half-grip', label: 'half grip' },
-              { value: 'twist', label: 'twist' },
-              { value: 'unknown', label: 'not checked' },
-            ]}
+            options={isThrottle(document) ? THROTTLES : [KEY, ...THROTTLES]}
             onChange={(throttleKind) => {
               control({ throttleKind }, 'kind of throttle');
             }}

@@ -33,7 +33,8 @@ function useCostText(): (cost: Gains) => string {
   const change = useChange();
   return ({ topKmh, hillKmh, rangeKm }) => {
     const one = (name: string, value: number | undefined, unit: 'km/h' | 'km'): readonly string[] => {
-      if (value === undefined) return [`${name} no longer compares`];
+      // Where neither of the two climbs or moves nothing is lost.
+      if (value === undefined) return unit === 'km' ? [`${name} no longer compares`] : [];
       const moved = change(value, unit, 1);
       return moved === undefined ? [] : [`${name} ${moved.text} ${moved.unit}`];
     };

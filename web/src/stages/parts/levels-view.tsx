@@ -4,11 +4,14 @@ import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { useDeferredStage } from './use-stage.ts';
 
+/** What help in proportion multiplies. */
+const FOLLOWED = { power: 'your watts', torque: 'your torque' } as const;
+
 /** What a level is set to, in words. */
-function useSets(): (level: Level) => string {
+function useSets(followed: string): (level: Level) => string {
   const shown = useQuantity();
   return ({ sets: { value, unit } }) => {
-    if (unit === '1') return `${value.toFixed(1)} × your watts`;
+    if (unit === '1') return `${value.toFixed(1)} × ${followed}`;
     const set = shown(value, unit, unit === 'W' ? 0 : 1);
     return `${set.text} ${set.unit}`;
   };
@@ -31,7 +34,8 @@ function ClassOf({ place }: { place: PlaceVerdict | undefined }) {
 export function LevelsView({ withClass = false }: { withClass?: boolean }) {
   const { verdict, document } = useDeferredStage();
   const shown = useQuantity();
-  const sets = useSets();
+  const followed = FOLLOWED[verdict.study.machine.assistOf];
+  const sets = useSets(followed);
   const { levels } = verdict.range;
   const { controls } = document;
   const { hillGradePct, riderPowerW } = verdict.known.brief;
@@ -108,7 +112,7 @@ export function LevelsView({ withClass = false }: { withClass?: boolean }) {
         {controls.assistSensor === 'torque' &&
           levels.length > 1 &&
           controls.leastRatio.source === 'unknown' && (
-            <li>What the lowest level gives is not known: half of your watts, common practice.</li>
+            <li>What the lowest level gives is not known: half of {followed}, common practice.</li>
           )}
         <li>The reserve is not taken off; legs that tire are counted.</li>
       </ul>

@@ -1,4 +1,4 @@
-import { currencySign, moneyText, priceOfLine, type Verdict } from '@apple-cart/core';
+import { currencySign, moneyText, motorCount, priceOfLine, type Verdict } from '@apple-cart/core';
 import { Num } from '../../ui/num.tsx';
 import { Ledger, Quantity, type LedgerLine } from '../parts/ledger.tsx';
 import { usePack } from '../parts/use-pack.ts';
@@ -24,6 +24,7 @@ export function PackLedger() {
   const own = power.packs[index] ?? { ...power, shares: false };
   const price = priceOfLine(document, index === 0 ? 'pack' : `pack/${String(index + 1)}`);
   const sag = own.halfV - own.loadedV;
+  const count = motorCount(document);
   const watts = document.controller.limitsPower ? [controller.powerLimitW] : [];
   return (
     <div className="pt-2">
@@ -54,10 +55,10 @@ export function PackLedger() {
             value: <Quantity value={sag} unit="V" />,
           },
           {
-            label: 'Controller',
+            label: count === 1 ? 'Controller' : 'Both controllers',
             note: 'from the pack',
             from: [controller.batteryCurrentA],
-            value: <Quantity value={controller.batteryCurrentA.value} unit="A" />,
+            value: <Quantity value={count * controller.batteryCurrentA.value} unit="A" />,
           },
           {
             label: 'Input power',

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import { describe, expect, it } from 'vitest';
-import { withPack, withQuantity } from '@apple-cart/core';
+import { withPack, withQuantity, type BuildDocument } from '@apple-cart/core';
 import { longtail, trike } from '@apple-cart/core/test';
 import { AtWork } from '../../test/at-work.ts';
 import { showsPages } from '../../test/pages.ts';
@@ -94,6 +94,19 @@ describe('the pack, as it is typed', () => {
     await work.type('Capacity of one', '3.5');
     // Fourteen cells of 3.6 V, five of 3.5 Ah side by side.
     expect(work.text).toMatch(/50(\.4)? V, 88[02] Wh/);
+  });
+});
+
+describe('two controllers', () => {
+  it('take twice the amps of one from the pack', async () => {
+    const pair: BuildDocument = {
+      ...longtail,
+      drive: { ...longtail.drive, kind: 'geared-hub', wheel: 'front', motors: 'pair' },
+      donor: { ...longtail.donor, wheelCount: 3 },
+    };
+    const of = async (build: BuildDocument, name: string): Promise<number> =>
+      Number.parseFloat((await AtWork.at('power pack', build)).row(name).at(-1) ?? '');
+    expect(await of(pair, 'Both controllers')).toBeCloseTo(2 * (await of(longtail, 'Controller')), 6);
   });
 });
 

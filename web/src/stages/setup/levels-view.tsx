@@ -102,10 +102,17 @@ export function LevelsPicture({ sheet }: { sheet: SettingsSheet }) {
   const { throttle } = sheet.document.controls;
   const hand = throttle === 'full' || throttle === 'pedalling';
   const byRatio = levels.length > 0 && levels.every((l) => l.sets.unit === '1');
+  const byTorque = sheet.verdict.study.machine.assistOf === 'torque';
   return (
     <>
       <LevelsView withClass />
-      {byRatio && (
+      {byRatio && byTorque && (
+        <p className="pt-2 text-[12.5px] text-ink2">
+          The help follows the push on the pedals: for the same watts of the legs it is the more watts the
+          taller the gear, so that no line of watts for watts is drawn.
+        </p>
+      )}
+      {byRatio && !byTorque && (
         <section aria-label="Help against legs" className="pt-3">
           <h3 className="head border-b-[1.5px] border-ink pb-1 text-[14px]">Motor watts for rider watts</h3>
           <LevelsChart levels={levels} mostW={sheet.verdict.power.inputW} />

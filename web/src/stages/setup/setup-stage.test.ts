@@ -105,3 +105,23 @@ describe('the chain of cut-offs', () => {
     expect(bare.text).toContain('No protection board');
   });
 });
+
+describe('levels of help', () => {
+  it('multiply what the help follows: the legs’ watts, or the push on the pedals', async () => {
+    const hub = {
+      ...longtail,
+      drive: { ...longtail.drive, kind: 'geared-hub' as const, wheel: 'rear' as const },
+      controls: { ...longtail.controls, assistSensor: 'torque' as const, helpFollows: 'power' as const },
+    };
+    const byPower = await AtWork.at('setup levels', hub);
+    expect(byPower.text).toContain('× your watts');
+    expect(byPower.text).toContain('Motor watts for rider watts');
+    const byTorque = await AtWork.at('setup levels', {
+      ...hub,
+      controls: { ...hub.controls, helpFollows: 'torque' },
+    });
+    expect(byTorque.text).toContain('× your torque');
+    expect(byTorque.text).not.toContain('your watts');
+    expect(byTorque.text).not.toContain('Motor watts for rider watts');
+  });
+});

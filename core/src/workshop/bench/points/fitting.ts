@@ -1,5 +1,6 @@
 import { stays } from '../../../document/kept.ts';
 import type { BrakeKind } from '../../../document/choices.ts';
+import { hasHandLever } from '../../../document/throttle.ts';
 import { STAY_GAP_MM } from '../../../fit/spacers.ts';
 import type { Known } from '../../../document/known-build.ts';
 import { firstOf } from '../../../quantity/first-of.ts';
@@ -294,7 +295,7 @@ export function fitting(job: Job): readonly HoldPoint[] {
       ticks(
         'Full lock left',
         'Full lock right',
-        ...(job.build.controls.throttle === 'none' ? [] : ['Throttle cannot be brushed by accident']),
+        ...(hasHandLever(job.build) ? ['Throttle cannot be brushed by accident'] : []),
       ),
       { guards: true },
     ),

@@ -1,4 +1,5 @@
 import type { Job } from '../../job.ts';
+import { hasHandLever } from '../../../document/throttle.ts';
 import { qty } from '../../../quantity/phrase.ts';
 import { benchMotors, leverEnds } from '../scene.ts';
 import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
@@ -37,7 +38,7 @@ export function sensors(job: Job): readonly HoldPoint[] {
         otherwise: 'None: a short in one sensor takes it down. Part them one by one.',
       },
     ),
-    ...(controls.throttle === 'none'
+    ...(!hasHandLever({ controls })
       ? []
       : [
           holdPoint(
