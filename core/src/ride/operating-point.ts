@@ -169,9 +169,11 @@ function fade(end: number, taper: number, v: number): number {
 /** 1 below the fade, falling evenly to 0 at the cut-off speed; a fade of no width is a step. */
 export const speedFactor = ({ limits }: Machine, v: number): number => fade(limits.cutoff, limits.taper, v);
 
-/** Share of the way that is ridden by the hand at a speed: none where the throttle has stopped driving. */
-export const handShare = ({ limits, throttleShare }: Machine, v: number): number =>
-  v < limits.handCutoff ? throttleShare : 0;
+/** Share of the way that is ridden by the hand at a speed: none where the throttle has stopped driving, all where nothing else does. */
+export function handShare({ limits, throttleShare }: Machine, v: number): number {
+  if (v >= limits.handCutoff) return 0;
+  return v >= limits.cutoff ? 1 : throttleShare;
+}
 
 /**
  * Share of their power that legs give at a speed while the motor has force to spare. On the share of the way that is ridden

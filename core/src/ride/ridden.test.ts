@@ -93,6 +93,21 @@ describe('a throttle with a speed limit of its own', () => {
     expect(slow(both)).toBeGreaterThan(1.5 * slow(limited));
   });
 
+  it('drives alone between the end of the help and its own, higher one: there it has all of the way', () => {
+    const past = (throttleSharePct: number): Machine => {
+      const machine = hub({ ...both, throttleSharePct, throttleLimited: true, throttleCutoffKmh: 40 }, 150);
+      return { ...machine, limits: { ...machine.limits, cutoff: kmhToMs(20) } };
+    };
+    for (const share of [0, 20])
+      expect(whPerKm(past(share), 'resting')).toBeCloseTo(whPerKm(past(100), 'resting'), 9);
+    // Below the end of the help the share counts.
+    const slow = (share: number): number => {
+      const range = constantSpeedRange(past(share), kmhToMs(18), 1, 'resting');
+      return range.holds ? range.whPerKm : NaN;
+    };
+    expect(slow(20)).toBeLessThan(slow(100));
+  });
+
   it('names its own limit where it ends the help, assumed or not', () => {
     const machine = hub({ ...limited, assistSensor: 'none' }, 0);
     const outcome = topSpeed(machine, 1);
