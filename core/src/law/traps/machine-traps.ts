@@ -1,4 +1,4 @@
-import { throttleEnds } from '../../document/throttle.ts';
+import { helpLimit, throttleEnds } from '../../document/throttle.ts';
 import { WALK_KMH } from '../speed-facts.ts';
 import { firstOf } from '../../quantity/first-of.ts';
 import { profilesOf } from '../profile.ts';
@@ -49,7 +49,19 @@ function rating({ build, facts, held, inputW, place }: Scene): Trap {
 function volts({ build, known, facts, fullV }: Scene): Trap {
   const nominal = known.packs[0].nominalV.value;
   const base = { code: 'volts', title: 'More volts and taller gears raise the speed' };
-  if (build.controller.limitsSpeed)
+  const held = helpLimit(build, known) !== undefined;
+  const free = profilesOf(build).find(
+    (way) => way.sure !== false && helpLimit(way.build, known) === undefined,
+  );
+  if (held && free !== undefined)
+    return {
+      ...base,
+      state: 'look',
+      detail: [
+        `The controller ends the help by speed as it is set; in “${free.name}” nothing does, and there a fuller or a larger pack is a faster one.`,
+      ],
+    };
+  if (held)
     return {
       ...base,
       state: 'fine',
@@ -62,7 +74,9 @@ function volts({ build, known, facts, fullV }: Scene): Trap {
     ...base,
     state: 'look',
     detail: [
-      'No speed limit is set: the speed follows the volts (',
+      build.controller.limitsSpeed
+        ? 'The limit does not hold the throttle: its speed follows the volts ('
+        : 'No speed limit is set: the speed follows the volts (',
       qty(fullV, 'V', 1),
       ' full, ',
       qty(nominal, 'V', 0),

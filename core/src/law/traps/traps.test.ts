@@ -89,6 +89,17 @@ describe('the usual mistakes', () => {
       'tallest gear',
     );
     expect(trap(build(), 'volts').state).toBe('fine');
+    // A setting that the rider can switch to has no limit, or the throttle is not held by it.
+    const street = { name: 'Off street', limitsSpeed: false, cutoffKmh: null, batteryA: null } as const;
+    const switched = build({
+      controller: { profiles: [{ ...street, throttle: 'same', reach: 'rider' }] },
+    });
+    expect(trap(switched, 'volts').state).toBe('look');
+    expect(words(trap(switched, 'volts'))).toContain('in “Off street” nothing does');
+    const free = build({
+      controls: { assistSensor: 'cadence', throttle: 'full', limitHoldsThrottle: 'no' },
+    });
+    expect(words(trap(free, 'volts'))).toContain('does not hold the throttle');
   });
 
   it('see a way around the limit, and ask where nobody has said', () => {

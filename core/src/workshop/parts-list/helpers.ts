@@ -119,11 +119,14 @@ export function byDuty(
 /** A pack on a rail along a tube. */
 export const isOnTube = ({ boxes }: PackDocument): boolean => ON_TUBES.includes(boxes[0]?.place ?? 'free');
 
-/** A rail on a tube has no bosses where it lies. */
-export function wantsRivetNuts(job: Job): boolean {
+/** Rails on a tube without bosses where they lie, or of which nobody has looked. */
+export function railsWithoutBosses(job: Job): number {
   const { donor, packs } = job.build;
-  const lacks = donor.bosses === null || donor.bosses.length === 0 || isAmiss(job, 'pack-boss');
-  return packs.some(isOnTube) && lacks;
+  const rails = packs.filter(isOnTube);
+  const { bosses } = donor;
+  if (bosses === null) return rails.length;
+  const bare = rails.filter(({ boxes }) => bosses.every(({ tube }) => tube !== boxes[0]?.place)).length;
+  return Math.max(bare, rails.length > 0 && isAmiss(job, 'pack-boss') ? 1 : 0);
 }
 
 /** Why cranks and bracket come out: for a motor in the shell, or for a sensor about the spindle. */

@@ -53,6 +53,25 @@ describe('what a mechanic looks for on the list', () => {
     );
   });
 
+  it('has two rivet nuts for every rail on a tube without bosses, and none for one that has them', () => {
+    const on = (
+      bosses: BuildDocument['donor']['bosses'],
+      ...places: ('down-tube' | 'seat-tube' | 'lateral-tube')[]
+    ) => {
+      const build = made([{ donor: { bosses } }]);
+      const [first] = build.packs;
+      const packs = places.map((place) => ({ ...first, boxes: [{ place, at: null }] }));
+      const [one, ...more] = packs;
+      if (one === undefined) throw new Error('no pack');
+      return line({ ...build, packs: [one, ...more] }, 'rivet-nuts')?.quantity ?? 0;
+    };
+    expect(on([], 'down-tube')).toBe(2);
+    expect(on([], 'down-tube', 'seat-tube')).toBe(4);
+    expect(on(null, 'down-tube', 'seat-tube')).toBe(4);
+    // Bosses on one tube carry no rail on another.
+    expect(on([{ tube: 'seat-tube', alongMm: 190 }], 'lateral-tube')).toBe(2);
+  });
+
   // 16 CFR 1512.19 speaks of labelling: no bell is asked for by its letters.
   it('takes no fitting from letters inside of another word', () => {
     expect(line(made([{ brief: { place: 'us-ca' } }]), 'bell')).toBeUndefined();

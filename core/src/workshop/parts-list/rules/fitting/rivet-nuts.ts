@@ -1,4 +1,4 @@
-import { wantsRivetNuts } from '../../helpers.ts';
+import { railsWithoutBosses } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Rivet nuts where a rail has no bosses to be screwed to. */
@@ -8,7 +8,8 @@ export const rivetNuts: Rule = {
   origin: 'fit check: pack to bottle bosses; common practice: two fixings a rail',
   lines: (job) => {
     const { bosses } = job.build.donor;
-    return wantsRivetNuts(job)
+    const rails = railsWithoutBosses(job);
+    return rails > 0
       ? [
           {
             what: ['Rivet nuts M5, for the wall of the tube'],
@@ -17,7 +18,7 @@ export const rivetNuts: Rule = {
                 ? 'bosses are not looked at yet: a rail wants two'
                 : 'the rail wants two fixings, and the tube has none where it lies',
             ],
-            quantity: 2,
+            quantity: 2 * rails,
             ask:
               bosses === null
                 ? 'Look at the tube first. Carbon and thin butted tubes take none.'

@@ -1,4 +1,4 @@
-import { wantsRivetNuts } from '../../helpers.ts';
+import { railsWithoutBosses } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** The tool that sets rivet nuts. */
@@ -7,5 +7,5 @@ export const rivetTool: Rule = {
   group: 'tools',
   origin: 'common practice',
   lines: (job) =>
-    wantsRivetNuts(job) ? [{ what: ['Rivet-nut tool M5'], why: ['sets the nuts for the rail'] }] : [],
+    railsWithoutBosses(job) > 0 ? [{ what: ['Rivet-nut tool M5'], why: ['sets the nuts for the rail'] }] : [],
 };
