@@ -1,8 +1,11 @@
 import type { Gear } from '../machine/driveline.ts';
-import { foldAmps } from '../machine/controller-heat.ts';
+import { caseCooling, foldAmps } from '../machine/controller-heat.ts';
+import { supplyOn } from '../machine/diodes.ts';
 import type { Machine } from '../machine/machine.ts';
 import { copperGrowth, coreDrag, type Motor } from '../machine/motor.ts';
 import { airCooling, steadyWarmth, type SteadyHeat } from '../machine/thermal.ts';
+import { circuitAt } from './circuit.ts';
+import { STATED_CHARGE } from './stated.ts';
 import { fieldAmps } from './weakening.ts';
 
 const FIELD_ROUNDS = 6;
@@ -48,24 +51,35 @@ export const bearableC = ({ thermal }: Machine): number =>
 const HALVINGS = 20;
 
 /**
- * Phase current that the controller's own heat bears for ever. In the motor's shell it warms with it: the more amps the less it
- * bears, and it holds what it bears beside the shell that those amps make.
+ * Phase current that the controller's own heat bears for ever. Of a plain one with three leads in closed form. What is spent on the
+ * field, the diode of a chopper and the shell that it sits in follow the amps: there it is looked for.
  */
 function caseAmps(machine: Machine, gear: Gear, v: number, most: number): number {
-  const { controllerHeat, thermal, airC, controllerOhm, limits, accessoryW } = machine;
+  const { controllerHeat: h, thermal, airC, controllerOhm, limits, accessoryW, motor, weakening } = machine;
+  const inShell = h.shellWK > 0;
+  if (!inShell && weakening === undefined && motor.brushes === undefined)
+    return foldAmps(h, controllerOhm, limits.standbyW - accessoryW, v, airC, airC);
+  if (h.foldStartC === Infinity) return Infinity;
   const cooling = airCooling(thermal, v);
-  const shellAt = (amps: number): number =>
-    controllerHeat.shellWK === 0
-      ? airC
-      : (steadyWarmth(thermal, heatOf(machine, gear, v, amps), cooling, airC)?.shellC ?? bearableC(machine));
-  const borneAt = (amps: number): number =>
-    foldAmps(controllerHeat, controllerOhm, limits.standbyW - accessoryW, v, airC, shellAt(amps));
-  const borne = borneAt(most);
-  if (borne >= most || controllerHeat.shellWK === 0) return borne;
+  const supply = supplyOn(machine, STATED_CHARGE);
+  const own = caseCooling(h, v) * (h.foldStartC - airC);
+  // What a controller in the motor's shell loses falls there too.
+  const shellC = (amps: number, caseW: number): number => {
+    const heat = heatOf(machine, gear, v, amps);
+    return (
+      steadyWarmth(thermal, { ...heat, shellW: heat.shellW + caseW }, cooling, airC)?.shellC ??
+      bearableC(machine)
+    );
+  };
+  const bears = (amps: number): boolean => {
+    const { controllerW } = circuitAt(machine, gear, v, amps, supply);
+    return controllerW <= own + (inShell ? h.shellWK * (h.foldStartC - shellC(amps, controllerW)) : 0);
+  };
+  if (bears(most)) return most;
   let [low, high] = [0, most];
   for (let i = 0; i < HALVINGS; i += 1) {
     const middle = (low + high) / 2;
-    if (borneAt(middle) >= middle) low = middle;
+    if (bears(middle)) low = middle;
     else high = middle;
   }
   return low;

@@ -4,10 +4,10 @@ import type { Machine } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { caseCooling, caseSettles } from '../machine/controller-heat.ts';
 import { airCooling, secondsTo, warmthAfter, type SteadyHeat } from '../machine/thermal.ts';
+import { circuitAt } from './circuit.ts';
 import { bearableC, heatOf } from './continuous.ts';
 import { easeAt, partThrottleAmps } from './operating-point.ts';
 import { traction, type GearChoice } from './traction.ts';
-import { fieldAmps } from './weakening.ts';
 
 /** One speed on one grade: whether it is to be had, what binds there, and how long the motor bears it. */
 export interface MapCell {
@@ -24,13 +24,6 @@ const sooner = (a: number | undefined, b: number | undefined): number | undefine
 
 /** Longer than any ride, s. */
 const LONGEST_S = 6 * 3600;
-
-/** What the controller loses at a phase current, W. */
-const controllerLossW = (
-  { dropV, controllerOhm, limits, accessoryW }: Machine,
-  phaseA: number,
-  fieldA: number,
-): number => dropV * phaseA + controllerOhm * (phaseA ** 2 + fieldA ** 2) + limits.standbyW - accessoryW;
 
 /**
  * Seconds of an even load until the controller folds back by its own heat, from the air's temperature; undefined where it
@@ -86,7 +79,7 @@ export function limitMap(
       const motorN = Math.max(0, Math.min(pull.motorN, load - easeAt(machine, v) * pull.riderN));
       const phaseA = partThrottleAmps(machine, pull.gear, v, motorN);
       const reached = pull.totalN >= load;
-      const caseW = controllerLossW(machine, phaseA, fieldAmps(machine, pull.gear, phaseA, v, supply));
+      const caseW = circuitAt(machine, pull.gear, v, phaseA, supply).controllerW;
       const own = heatOf(machine, pull.gear, v, phaseA);
       const heat = machine.controllerHeat.shellWK === 0 ? own : { ...own, shellW: own.shellW + caseW };
       return {

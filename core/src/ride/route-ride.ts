@@ -3,7 +3,7 @@ import { cadenceRpm } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
 import { powerAfter, powerOnGrade } from '../machine/rider.ts';
 import { Board } from '../machine/trips.ts';
-import { coreDrag, packShare } from '../machine/motor.ts';
+import { coreDrag } from '../machine/motor.ts';
 import type { Course } from './course.ts';
 import { emptyLedger } from './ledger.ts';
 import { MotorHeat, type WarmMachine } from './motor-heat.ts';
@@ -11,7 +11,7 @@ import { powerSource, type PowerSource } from './power-source.ts';
 import type { HeatEnds, Ride, RideEnd, RideOptions } from './ride.ts';
 import { Road } from './road.ts';
 import { Stepper } from './stepper.ts';
-import { fieldAmps } from './weakening.ts';
+import { circuitAt } from './circuit.ts';
 import { BINDINGS_OF_RIDER, emptyTrace, type Binding, type Trace } from './trace.ts';
 
 /**
@@ -229,11 +229,8 @@ class RideState {
     const { m, ledger, step } = this;
     const { amps } = step;
     const omega = step.gear.motorRatio * vm;
-    const field = fieldAmps(m, step.gear, amps, vm, this.source.supply);
-    const squares = amps * amps + field * field;
-    const windingW = squares * (m.circuitOhm - m.controllerOhm);
-    const standbyW = m.limits.standbyW - m.accessoryW;
-    const emfW = m.motor.kt * omega * amps;
+    const circuit = circuitAt(m, step.gear, vm, amps, this.source.supply);
+    const { emfW, windingW, brushW, controllerW } = circuit;
     // A motor behind its freewheel stands while it is not needed.
     const turns = amps !== 0 || !m.motor.freewheel;
     // One that cannot keep up with the wheel runs free behind it, as fast as its own drag lets it.
@@ -241,11 +238,7 @@ class RideState {
     const dragW = turns ? coreDrag(m.motor, omega) * omega : 0;
     const coreW = runsFree ? emfW : dragW;
     const gearsW = turns ? emfW - coreW - step.motorN * vm : 0;
-    const circuitW = emfW + squares * m.circuitOhm + m.dropV * Math.abs(amps);
-    const brushW = (m.motor.brushes?.brushV ?? 0) * amps;
-    const motorW = circuitW * packShare(m.motor, this.source.supply.openVolts);
-    const controllerW = motorW - emfW - windingW - brushW + standbyW;
-    const watts = motorW + standbyW + m.accessoryW;
+    const watts = circuit.takenW + m.limits.standbyW;
     const drawn = this.source.draw(watts, dt);
     // A pack that gives all it can, and less than lamps and standby ask, leaves them dim.
     const got = drawn.openW - drawn.cellsW - drawn.leadsW;

@@ -1,0 +1,60 @@
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { assemble } from '../machine/assemble.ts';
+import { caseCooling, caseSettles } from '../machine/controller-heat.ts';
+import { supplyOn } from '../machine/diodes.ts';
+import { airCooling, steadyWarmth } from '../machine/thermal.ts';
+import { anyBuild, runs, sample } from '../test/sample.ts';
+import { circuitAt } from './circuit.ts';
+import { continuousAt, heatOf } from './continuous.ts';
+import { STATED_CHARGE } from './stated.ts';
+
+describe('where the watts of motor and controller go', () => {
+  // D V = E + Vb + I R + (1 - D) Vf, solved by hand: what the diode burns while it is off is the controller's, the brushes' the motor's.
+  it('of a chopper for brushes: the diode for the share of the time in which it carries', () => {
+    const machine = assemble(
+      sample({
+        drive: { kind: 'external', commutation: 'brushes', brushV: 1.2, kvRpmPerV: 70 },
+        controller: { resistanceMohm: 10, standbyW: 2 },
+      }),
+    );
+    const [gear] = machine.gears;
+    if (gear === undefined) throw new Error('no gear');
+    const supply = supplyOn(machine, 0.5);
+    const [v, amps, diodeV] = [3, 20, machine.motor.brushes?.diodeV ?? NaN];
+    const circuit = circuitAt(machine, gear, v, amps, supply);
+    const emf = machine.motor.kt * gear.motorRatio * v;
+    const on = (emf + 1.2 + amps * machine.circuitOhm + diodeV) / (supply.openVolts + diodeV);
+    expect(circuit.takenW).toBeCloseTo(on * supply.openVolts * amps, 6);
+    expect(circuit.brushW).toBeCloseTo(1.2 * amps, 9);
+    expect(circuit.controllerW).toBeCloseTo((1 - on) * diodeV * amps + 0.01 * amps ** 2 + 2, 6);
+  });
+
+  it('is what ends a continuous current, where the controller does: its case settles where it folds, over many builds', () => {
+    let ended = 0;
+    fc.assert(
+      fc.property(anyBuild, fc.integer({ min: 1, max: 9 }), (build, v) => {
+        const machine = assemble(build);
+        const gear = machine.gears.at(-1);
+        if (gear === undefined) throw new Error('no gear');
+        const { phaseA, by } = continuousAt(machine, gear, v);
+        if (by !== 'controller' || phaseA === 0) return;
+        ended += 1;
+        const { controllerHeat: h, thermal, airC } = machine;
+        const { controllerW } = circuitAt(machine, gear, v, phaseA, supplyOn(machine, STATED_CHARGE));
+        const heat = heatOf(machine, gear, v, phaseA);
+        const inShell = h.shellWK > 0 ? controllerW : 0;
+        const warm = steadyWarmth(
+          thermal,
+          { ...heat, shellW: heat.shellW + inShell },
+          airCooling(thermal, v),
+          airC,
+        );
+        const settlesC = caseSettles(h, controllerW, caseCooling(h, v), airC, warm?.shellC ?? NaN);
+        expect(Math.abs(settlesC - h.foldStartC)).toBeLessThan(0.1);
+      }),
+      runs(300),
+    );
+    expect(ended).toBeGreaterThan(20);
+  });
+});
