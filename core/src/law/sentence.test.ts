@@ -32,6 +32,15 @@ describe('what is said first', () => {
     expect(said('gb', { classLabel: say('no') }).todo).toMatch(/Put the label on/);
   });
 
+  it('is at best a class that needs approval, where it may be past that one too', () => {
+    const alone = { throttle: say('yes'), motorStopsWithPedals: say('no') };
+    const [inside, open] = [number(24), { ...number(24), unsure: { low: 20, high: 40, labels: ['Kv'] } }];
+    const by = (speed: typeof inside) =>
+      said('gb', { ...alone, motorAloneKmh: speed, throttleAloneKmh: speed }).what;
+    expect(by(inside)).toMatch(/^EAPC, approved in GB: it needs/);
+    expect(by(open)).toMatch(/^At best EAPC, approved in GB: it needs/);
+  });
+
   it('shows digits enough to see on which side of a limit a value lies', () => {
     expect(tellingDigits(24.9, 25, 1)).toBe(1);
     expect(tellingDigits(20.004, 20, 1)).toBe(3);

@@ -58,6 +58,10 @@ function open({ unsettled }: PlaceVerdict): readonly ClauseVerdict[] {
   return unsettled.filter((c) => c.state === 'unknown');
 }
 
+/** Whether it is within the class that it comes to is not known either. */
+const mayLeave = ({ tests, about }: PlaceVerdict): boolean =>
+  tests.some(({ test, resulting }) => test.about === about && resulting?.outcome === 'cannot-tell');
+
 /** What it is: its class, or that it cannot be told. */
 function what(place: PlaceVerdict): string {
   const { className, outcome } = place;
@@ -72,7 +76,7 @@ function what(place: PlaceVerdict): string {
     case 'cannot-tell':
       return `Cannot tell yet what it is in ${here}.`;
     case 'other-class':
-      return `${className} in ${here}: it needs an authority’s approval before it is ridden on a road.`;
+      return `${mayLeave(place) ? 'At best ' : ''}${className} in ${here}: it needs an authority’s approval before it is ridden on a road.`;
     case 'outside':
       return `${className} in ${here}.`;
   }
