@@ -60,6 +60,9 @@ export type Answer = z.infer<typeof answer>;
 /** The same of what may be ordered or set so: `planned` is as it should be, and nobody has looked yet whether it is. */
 export const plannedAnswer = z.enum(['yes', 'no', 'planned', 'unknown']);
 export type PlannedAnswer = z.infer<typeof plannedAnswer>;
+/** What nobody has said is planned; what somebody has said stays. */
+export const plannedUnlessTold = (answer: PlannedAnswer): PlannedAnswer =>
+  answer === 'unknown' ? 'planned' : answer;
 
 export const material = z.enum(['steel', 'aluminium', 'magnesium', 'titanium', 'carbon', 'unknown']);
 

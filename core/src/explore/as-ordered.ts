@@ -1,4 +1,4 @@
-import type { PlannedAnswer } from '../document/choices.ts';
+import { plannedUnlessTold } from '../document/choices.ts';
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 
@@ -11,19 +11,18 @@ const USUAL_FADE_KMH = 2;
  */
 export function asOrdered(build: BuildDocument): BuildDocument {
   const { controls, controller } = build;
-  const planned = (answer: PlannedAnswer): PlannedAnswer => (answer === 'unknown' ? 'planned' : answer);
   return {
     ...build,
     controls: {
       ...controls,
-      pedalHelpStops: planned(controls.pedalHelpStops),
-      brakeCutoffs: planned(controls.brakeCutoffs),
-      speedometer: planned(controls.speedometer),
-      limitHoldsThrottle: planned(controls.limitHoldsThrottle),
+      pedalHelpStops: plannedUnlessTold(controls.pedalHelpStops),
+      brakeCutoffs: plannedUnlessTold(controls.brakeCutoffs),
+      speedometer: plannedUnlessTold(controls.speedometer),
+      limitHoldsThrottle: plannedUnlessTold(controls.limitHoldsThrottle),
     },
     controller: {
       ...controller,
-      lifted: planned(controller.lifted),
+      lifted: plannedUnlessTold(controller.lifted),
       assistTaperKmh:
         controller.assistTaperKmh.source === 'unknown'
           ? { source: 'assumed', value: USUAL_FADE_KMH }

@@ -1,4 +1,4 @@
-import type { PlannedAnswer } from '../../document/choices.ts';
+import { plannedUnlessTold } from '../../document/choices.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import { knownBuild } from '../../document/known.ts';
 import type { NumberClause } from '../../law/rule-schema.ts';
@@ -34,10 +34,6 @@ export function wheelSize(build: BuildDocument): ComplyChange | undefined {
 
 /** Slower than this no controller helps, and no limit asks it of the settings. */
 const LEAST_CUTOFF_KMH = 3;
-
-/** What nobody has said is planned with the step; what somebody has said stays. */
-const plannedUnlessTold = (answer: PlannedAnswer): PlannedAnswer =>
-  answer === 'unknown' ? 'planned' : answer;
 
 export function cutoff(build: BuildDocument, clause: NumberClause): ComplyChange | undefined {
   const kmh = settingFor(build, clause);
