@@ -201,6 +201,16 @@ export const briefSpecs = {
     fallback: 0,
     origin: NO_DEFAULT,
   },
+  groundPct: {
+    label: 'How soft the ground is',
+    unit: '%',
+    min: 20,
+    max: 400,
+    plausible: [50, 250],
+    step: 10,
+    fallback: 100,
+    origin: 'usual for the surface, from memory; it differs widely with weather and tread',
+  },
   descentKmh: {
     label: 'Lets it run downhill to',
     unit: 'km/h',

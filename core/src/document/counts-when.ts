@@ -106,6 +106,9 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'supply.efficiencyPct': converted,
   'supply.ownAh': ownCells,
   'supply.ownV': ownCells,
+  // Ground that gives is on roads alone; a rolling resistance is stated for a tyre as it should be, and its spread holds the rest.
+  'brief.groundPct': (b) => b.brief.rangeRoute !== '' || b.brief.hillRoute !== '',
+  'donor.pressurePct': (b) => b.donor.pressurePct.source !== 'unknown',
   'brief.trailerKg': towing,
   'brief.trailerLoadKg': towing,
   'brief.trailerCrr': towing,

@@ -80,6 +80,16 @@ export const donorSpecs = {
     fallback: 2200,
     origin: 'worked from bead and tyre (ISO 5775)',
   },
+  pressurePct: {
+    label: 'Tyre pressure, of the right one',
+    unit: '%',
+    min: 10,
+    max: 200,
+    plausible: [50, 130],
+    step: 5,
+    fallback: 100,
+    origin: 'common practice, pumped as the load asks; a gauge tells',
+  },
   crr: {
     label: 'Rolling resistance',
     unit: '1',

@@ -30,6 +30,25 @@ describe('usual drag and rolling', () => {
     expect(donorOf({ tyre: 'small-20', beadMm: 406 }).crr.value).toBeCloseTo(0.009, 9);
   });
 
+  it('roll harder on soft tyres: (p0/p)^0.4, half of the pressure 1.32 times (from memory), not on a trailer’s', () => {
+    const crr = (pressurePct: Changes['donor'], brief: Changes['brief'] = {}) =>
+      assemble(sample({ donor: { crr: 0.006, ...pressurePct }, brief: { temperatureC: 20, ...brief } })).road
+        .crr;
+    expect(crr({})).toBeCloseTo(0.006, 9);
+    expect(crr({ pressurePct: 50 }) / 0.006).toBeCloseTo(1.32, 2);
+    expect(crr({ pressurePct: 130 }) / 0.006).toBeCloseTo(0.9, 2);
+    // Beyond these the law is not known.
+    expect(crr({ pressurePct: 20 })).toBe(crr({ pressurePct: 50 }));
+    const towing: Changes['brief'] = { trailer: 'child', trailerKg: 14, trailerLoadKg: 20, trailerCrr: 0.01 };
+    const more = (pressurePct: Changes['donor']): number => {
+      const { road, towedKg } = assemble(
+        sample({ donor: { crr: 0.006, ...pressurePct }, brief: { temperatureC: 20, ...towing } }),
+      );
+      return road.crr * road.massKg - towedKg * 0.01;
+    };
+    expect(more({ pressurePct: 50 }) / more({})).toBeCloseTo(1.32, 2);
+  });
+
   it('never stand against what was measured', () => {
     const { cdaM2 } = donorOf({ posture: 'upright', cdaM2: 0.44 });
     expect(cdaM2).toMatchObject({ value: 0.44, source: 'measured' });

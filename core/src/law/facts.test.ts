@@ -78,6 +78,13 @@ describe('the weather of the brief', () => {
     expect(speeds(on(free, 35)).motorAloneKmh).toBeGreaterThan(standard['motorAloneKmh'] ?? Infinity);
   });
 
+  it('has tyres that are pumped: soft ones bring nobody into a class either', () => {
+    const soft = (build: BuildDocument, pct: number) => withValue(build, 'donor.pressurePct', pct);
+    expect(speeds(soft(free, 40))).toEqual(speeds(free));
+    expect(speeds(soft(on(free, -5), 60))).toEqual(speeds(free));
+    expect(speeds(soft(free, 130)).motorAloneKmh).toBeGreaterThan(speeds(free)['motorAloneKmh'] ?? Infinity);
+  });
+
   it('is that of the curves too', () => {
     const peak = (build: BuildDocument): number =>
       Math.max(...(lawCurves(build).ways[0]?.power ?? []).map((p) => p.watts));

@@ -28,7 +28,7 @@ import { twinned } from './twin.ts';
 import { thermalOf } from './thermal-of.ts';
 import { EASY_BEHIND_CADENCE } from './rider.ts';
 import { windShare } from './wind.ts';
-import { tyreWarmth } from './road-load.ts';
+import { softTyre, tyreWarmth } from './road-load.ts';
 import type { Balance, Machine } from './machine.ts';
 
 /** Mass of the finished machine without rider and load, kg. */
@@ -168,9 +168,10 @@ export function assembleKnown(build: BuildDocument, known: KnownBuild): Machine 
     road: {
       massKg: own + towed.kg,
       crr:
-        ((own * donor.crr.value + towed.kg * towed.crr) / (own + towed.kg)) *
+        ((own * donor.crr.value * softTyre(donor.pressurePct.value) + towed.kg * towed.crr) /
+          (own + towed.kg)) *
         tyreWarmth(brief.temperatureC.value),
-      sinks: Math.sqrt(50 / donor.tyreMm.value),
+      sinks: (Math.sqrt(50 / donor.tyreMm.value) * brief.groundPct.value) / 100,
       cdaM2: donor.cdaM2.value + towed.cdaM2,
       airDensity: airDensity(brief.altitudeM.value, brief.temperatureC.value),
       headwind: brief.headwindMs.value * windShare(build),

@@ -4,7 +4,7 @@ import { STANDARD_GRAVITY } from '../quantity/constants.ts';
 export interface RoadLoad {
   readonly massKg: number;
   readonly crr: number;
-  /** How the tyre sinks into soft ground against one of 50 mm: sqrt(50 / width); 1 where nothing is said. */
+  /** How the tyre sinks into soft ground against one of 50 mm on usual ground: sqrt(50 / width) times how soft it is; 1 where nothing is said. */
   readonly sinks?: number;
   readonly cdaM2: number;
   readonly airDensity: number;
@@ -21,6 +21,16 @@ const STATED_AT_C = 20;
  */
 export const tyreWarmth = (airC: number): number =>
   Math.min(1.5, Math.max(0.8, 1 + 0.011 * (STATED_AT_C - airC)));
+
+/** The law of `softTyre` holds between these, as shares of the right pressure. */
+const PRESSURES = [0.5, 1.3] as const;
+
+/**
+ * A tyre's rolling coefficient as it is pumped, as a multiple of that at the right pressure, for which it is stated:
+ * (p0/p)^0.4 between half of it and 1.3 times it. From memory.
+ */
+export const softTyre = (pressurePct: number): number =>
+  Math.pow(Math.min(PRESSURES[1], Math.max(PRESSURES[0], pressurePct / 100)), -0.4);
 
 /** Air drag in N at road speed `v` m/s: 0.5 rho CdA (v + w)|v + w|; a tailwind faster than v pushes. */
 export const airForce = (road: RoadLoad, v: number): number =>

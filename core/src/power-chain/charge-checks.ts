@@ -7,7 +7,7 @@ import { chargeAtRest, fullChargeVolts, type Pack } from '../machine/battery.ts'
 import { packsAboard } from '../machine/packs-aboard.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import { idOfPack, ofPack } from '../document/pack-names.ts';
-import { endSpan, overcharges } from './charging.ts';
+import { coldChargeVolts, endSpan, overcharges } from './charging.ts';
 import type { PowerSubject } from './subject.ts';
 
 /** What a pack takes on charge rests on: the amps of its cells and how many stand side by side, or its own. */
@@ -51,6 +51,21 @@ const [HARDLY, AS_GOOD_AS_FULL] = [0.3, 0.97];
 /** Less than this is nothing at one decimal, V. */
 const NEAR_V = 0.05;
 
+/** What lead-acid wants that is charged where the pack stands, if it is cold there. */
+function whereItStands(first: Pack, { startC }: KnownPack, most: number): Phrase {
+  const more = coldChargeVolts(first, startC.value);
+  if (more === 0) return [];
+  return [
+    ' Stated for 25 °C: where the pack stands at ',
+    qty(startC.value, 'C', 0),
+    ' all of them want ',
+    qty(more, 'V', 1),
+    ' more, up to ',
+    qty(most + more, 'V', 1),
+    ', from a charger that feels their temperature; one that does not leaves them a little short.',
+  ];
+}
+
 /** A charger's volts against its pack's end of charge. */
 function chargerVolts(s: PowerSubject, first: Pack, index: number): Check {
   const pack = s.known.packs[index] ?? s.known.packs[0];
@@ -89,6 +104,7 @@ function chargerVolts(s: PowerSubject, first: Pack, index: number): Check {
       ...(lead ? [' float at ', qty(least, 'V'), ' and are absorbed at up to '] : [' end at ']),
       qty(lead ? most : fullChargeVolts(first), 'V'),
       ...says(),
+      ...(lead ? whereItStands(first, pack, most) : []),
     ],
     remedy: [
       early
@@ -97,7 +113,7 @@ function chargerVolts(s: PowerSubject, first: Pack, index: number): Check {
     ],
     origin: 'common practice',
     source:
-      'end of charge a cell: lithium 4.20 V, iron phosphate 3.65 V, lead-acid 2.25 V float to 2.45 V absorption',
+      'end of charge a cell: lithium 4.20 V, iron phosphate 3.65 V, lead-acid 2.25 V float to 2.45 V absorption at 25 °C, 4 mV more for each degree below',
     mends: charger.volts,
     // What a cell more would not stand is too much however many there are.
     inputs: overcharges(volts, { ...first, cellsInSeries: first.cellsInSeries + 1 })

@@ -266,3 +266,15 @@ it('tells by how little a charger misses, not that nothing is outside of what it
   expect(phraseText(check.limit)).toMatch(/58\.75/);
   expect(formatQuantity(check.value ?? 0, check.unit, check.digits)).toMatch(/^0\.05\sV/);
 });
+
+it('says what lead-acid wants more where it is charged in the cold: 4 mV a kelvin a cell below 25 °C (common practice)', () => {
+  const why = (chemistry: 'lead-acid' | 'lfp', startC: number): string => {
+    const blocks = sample({ pack: { chemistry, cellsInSeries: 24, startC } });
+    const bare = withQuantity(blocks, 'packs.0.charger.volts', { source: 'label', value: 58.8 });
+    return phraseText(study(bare).powerChecks.find((c) => c.id === 'charger-volts')?.why ?? []);
+  };
+  // 25 degrees, 24 cells: 0.004 x 25 x 24 = 2.4 V above the 58.8 V of absorption (worked by hand).
+  expect(why('lead-acid', 0)).toMatch(/2\.4\sV more, up to 61\.2\sV/);
+  expect(why('lead-acid', 25)).not.toMatch(/more/);
+  expect(why('lfp', 0)).not.toMatch(/more/);
+});

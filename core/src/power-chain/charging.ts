@@ -6,6 +6,13 @@ const CHARGER_BAND = 0.006;
 /** Lead-acid is charged at anything from float to absorption, volts a cell: 13.5 to 14.7 V a block. Common practice. */
 const LEAD_SPAN = [2.25, 2.45] as const;
 
+/** Its volts are stated for 25 C: a cell below it wants so much more for each degree. Common practice. */
+const [STATED_AT_C, COLD_V_PER_K] = [25, 0.004] as const;
+
+/** What all cells of a lead-acid pack together want above their stated volts where they are charged cold, V. */
+export const coldChargeVolts = (pack: Pack, cellC: number): number =>
+  Math.max(0, STATED_AT_C - cellC) * COLD_V_PER_K * pack.cellsInSeries;
+
 /**
  * The volts that a charger for a pack may end at.
  * @param chargedTo the share to which it is meant to be charged: a charger may end there by its volts. Lead-acid is always filled

@@ -33,6 +33,13 @@ describe('soft ground', () => {
       expect(rolls(surface, 40, 0.006)).toBeGreaterThanOrEqual(rolls('paved', 40, 0.006));
   });
 
+  it('is as soft as somebody has found it: it adds so many times what is usual', () => {
+    const { road } = assemble(sample({ donor: { tyreMm: 50 } }));
+    const found = assemble(sample({ donor: { tyreMm: 50 }, brief: { groundPct: 150 } })).road;
+    expect(road.sinks).toBeCloseTo(1, 9);
+    expect(found.sinks).toBeCloseTo(1.5, 9);
+  });
+
   it('is rolled on by tyres that are harder in the cold: 1.1 % a degree from 20 C, from memory', () => {
     expect(rolls('paved', 40, 0.006, 0) / 0.006).toBeCloseTo(1.22, 9);
     expect(rolls('paved', 40, 0.006, -40) / 0.006).toBeCloseTo(1.5, 9);

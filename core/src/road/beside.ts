@@ -7,6 +7,7 @@ import { topSpeed } from '../ride/steady.ts';
 import type { Trace } from '../ride/trace.ts';
 import { riddenLengthM } from '../route/profile.ts';
 import type { Route } from '../route/route.ts';
+import { givesWay } from '../route/surface.ts';
 import { drawingOf } from '../trips/drawing.ts';
 import { ridePlan, traceSpacing, type Effort, type RidePlan } from '../trips/ride-plan.ts';
 import { usualDrive } from '../document/stands-in.ts';
@@ -285,7 +286,7 @@ export function* rideBeside(
   const byVolts = netWh(ride) === undefined && pack !== undefined ? whByVolts(pack, ride) : undefined;
   const read = measured(ride, netWh(ride) ?? byVolts, plan.figures, road);
   const ids = Object.keys(read) as RideFigureId[];
-  const drawing = drawingOf(legs, SEED, { settled: day.settled });
+  const drawing = drawingOf(legs, SEED, { settled: day.settled, softGround: givesWay(route.spans) });
   const drawn: Figures[] = [];
   for (let i = 0; i < RIDES; i += 1) {
     drawn.push(told(drawing.next(), false).figures);

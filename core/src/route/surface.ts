@@ -31,3 +31,7 @@ export const SURFACE_DATA: Readonly<Record<Surface, SurfaceData>> = {
   snow: { name: 'wet snow or slush', adds: 0.028 },
   sand: { name: 'sand', adds: 0.06 },
 };
+
+/** True where tyres sink in somewhere along what is ridden. */
+export const givesWay = (spans: readonly { readonly surface: Surface }[]): boolean =>
+  spans.some(({ surface }) => SURFACE_DATA[surface].adds > 0);

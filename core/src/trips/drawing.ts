@@ -76,6 +76,8 @@ export interface Drawing {
 export interface Drawn {
   /** Of values that are known better here than the plan knows them: the share of their spread that is left, 0 for none. */
   readonly settled?: ReadonlyMap<QuantityPath, number>;
+  /** True where the road that is ridden gives way anywhere. */
+  readonly softGround?: boolean;
   /** What counts by its size alone: drawn below nought it is as much above it. */
   readonly unsigned?: QuantityPath;
 }
@@ -83,10 +85,10 @@ export interface Drawn {
 export function drawingOf(
   build: BuildDocument,
   seed: number,
-  { settled = new Map(), unsigned }: Drawn = {},
+  { settled = new Map(), softGround = false, unsigned }: Drawn = {},
 ): Drawing {
   // What leans on another is drawn with it, also where that one is certain: it is only not moved.
-  const chances = chancesOf(build).map((chance) => {
+  const chances = chancesOf(build, softGround).map((chance) => {
     const left = Math.max(...chance.moves.map(({ known }) => settled.get(known.path) ?? 1));
     return { ...chance, left, stays: left === 0 };
   });

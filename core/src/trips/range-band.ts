@@ -1,5 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
 import type { Route } from '../route/route.ts';
+import { givesWay } from '../route/surface.ts';
 import { quantiles } from '../quantity/numerics.ts';
 import { drawingOf, type Cause } from './drawing.ts';
 import { knownBuild } from '../document/known.ts';
@@ -64,7 +65,10 @@ export function* rangeBand(
   every = 10,
 ): Generator<BandProgress, BandOutcome> {
   const { otherwise, unsigned } = drawnWind(build, route);
-  const drawing = drawingOf(build, seed, unsigned ? { unsigned: 'brief.headwindMs' } : {});
+  const drawing = drawingOf(build, seed, {
+    softGround: givesWay(route.spans),
+    ...(unsigned ? { unsigned: 'brief.headwindMs' } : {}),
+  });
   const km: number[] = [];
   for (let i = 0; i < rides; i += 1) {
     const plan = ridePlan(drawing.next(), route, 'cruise', 'helping', otherwise);

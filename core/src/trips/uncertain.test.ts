@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { evenHill } from '../route/route.ts';
+import type { Surface } from '../route/surface.ts';
 import { sample, type Changes } from '../test/sample.ts';
 import { rangeBand } from './range-band.ts';
 import { chancesOf } from './uncertain.ts';
@@ -53,12 +54,55 @@ describe('what is drawn together', () => {
   });
 });
 
+describe('the surface of a day', () => {
+  const on = (surface: Surface, changes: Changes = {}) => {
+    const road = {
+      ...evenHill('', 4000, 0),
+      spans: [{ fromM: 0, toM: 4000, surface, limitKmh: null }],
+    };
+    const build = sample({ controls: { assistSensor: 'none', throttle: 'full' }, ...changes });
+    const step = rangeBand(build, road, 120, 11, 1000).next();
+    if (step.done !== true) throw new Error('unfinished');
+    const { band, causes } = step.value;
+    const cause = causes.find((c) => c.known.path === 'brief.groundPct');
+    return { width: (band.p95 - band.p05) / band.p50, cause, band };
+  };
+
+  it('is drawn once a ride where the road gives way (40 %, from memory), and named as what moves it', () => {
+    const slush = on('snow');
+    expect(slush.cause?.deviation).toBe(40);
+    expect(slush.cause?.share).toBeGreaterThan(0.2);
+    expect(slush.cause?.further).toBe(false);
+    expect(slush.width).toBeGreaterThan(1.2 * on('paved').width);
+    expect(on('paved').cause).toBeUndefined();
+  });
+
+  it('is narrower where it was measured, and shortens every ride where it is softer', () => {
+    const measured = on('snow', { brief: { groundPct: { source: 'measured', value: 100 } } });
+    expect(measured.width).toBeLessThan(on('snow').width);
+    const softer = on('snow', { brief: { groundPct: { source: 'measured', value: 150 } } });
+    expect(softer.band.p50).toBeLessThan(measured.band.p50);
+  });
+});
+
 describe('how wide a default is', () => {
   it('follows from what is known: Kv by watts and volts 12 %, by the label’s speed 5 % (from memory)', () => {
     const share = (drive: Changes['drive']) =>
       chanceOf({ drive: { kvRpmPerV: UNKNOWN, ...drive } }, 'drive.kvRpmPerV')?.moves[0].share;
     expect(share({ ratedPowerW: 500, labelV: 48 })).toBeCloseTo(0.12, 9);
     expect(share({ noLoadRpm: 300, labelV: 48 })).toBeCloseTo(0.05, 9);
+  });
+
+  it('is 30 % for the controller’s own resistance, and that of a trailer’s tyres where one is towed (from memory)', () => {
+    const share = (changes: Changes, path: string) => chanceOf(changes, path)?.moves[0].share;
+    expect(share({ controller: { resistanceMohm: UNKNOWN } }, 'controller.resistanceMohm')).toBeCloseTo(
+      0.3,
+      9,
+    );
+    const towing: Changes = { brief: { trailer: 'child', trailerCrr: UNKNOWN, trailerKg: 14 } };
+    expect(share(towing, 'brief.trailerCrr')).toBeCloseTo(0.2, 9);
+    expect(share(towing, 'brief.trailerKg')).toBeCloseTo(0.005, 9);
+    expect(share({}, 'brief.trailerCrr')).toBeUndefined();
   });
 
   it('is that of posture and tyre where they are said, and wider by the style alone', () => {

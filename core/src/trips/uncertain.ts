@@ -32,9 +32,13 @@ const SHARES: Partial<Record<QuantityPath, Spread>> = {
   'brief.riderMassKg': bySource(0.01, 0.03, 0.05, 0.1),
   'brief.loadMassKg': evenly(0.15),
   'brief.trailerLoadKg': evenly(0.15),
+  'brief.trailerKg': bySource(0.005, 0.02, 0.05, 0.1),
+  'brief.trailerCrr': bySource(0.05, 0.1, 0.15, 0.2),
   'brief.trailerCdaM2': bySource(0.08, 0.15, 0.2, 0.25),
   'brief.riderPowerW': evenly(0.2),
   'brief.cruiseSpeedKmh': evenly(0.05),
+  // The surface of a day: from memory, 40 %, whatever was said of it.
+  'brief.groundPct': bySource(0.15, 0.4, 0.4, 0.4),
   'donor.cdaM2': bySource(0.04, 0.08, 0.1, 0.15),
   'donor.crr': bySource(0.05, 0.1, 0.15, 0.2),
   'donor.massKg': bySource(0.005, 0.02, 0.05, 0.1),
@@ -44,6 +48,7 @@ const SHARES: Partial<Record<QuantityPath, Spread>> = {
   'drive.efficiency': bySource(0.01, 0.02, 0.03, 0.04),
   'drive.hysteresisNm': CORE_DRAG,
   'drive.eddyNms': CORE_DRAG,
+  'controller.resistanceMohm': bySource(0.05, 0.1, 0.2, 0.3),
   'gearing.chainEfficiency': bySource(0.005, 0.01, 0.015, 0.02),
   'packs.0.capacityAh': CHARGE,
   'packs.1.capacityAh': CHARGE,
@@ -129,13 +134,16 @@ function drawn(known: Known): Drawn | undefined {
   return { known, deviation, share, follows: known.source === 'unknown' && FOLLOWING.includes(known.path) };
 }
 
-/** What is drawn for each ride: the values in use that are uncertain at all, those together that move together. */
-export function chancesOf(build: BuildDocument): readonly Chance[] {
+/**
+ * What is drawn for each ride: the values in use that are uncertain at all, those together that move together.
+ * @param softGround whether the road that is ridden gives way anywhere: elsewhere it does not matter how soft it is
+ */
+export function chancesOf(build: BuildDocument, softGround = false): readonly Chance[] {
   const known = knownBuild(build);
   const out: Chance[] = [];
   const at = (path: QuantityPath): number => out.findIndex(({ moves }) => moves[0].known.path === path);
   for (const path of UNCERTAIN) {
-    if (!inUse(build, path)) continue;
+    if (path === 'brief.groundPct' ? !softGround : !inUse(build, path)) continue;
     const one = drawn(knownAt(known, path));
     if (one === undefined) continue;
     const group = TOGETHER.find((g) => g.paths.includes(path));

@@ -244,6 +244,20 @@ export const GLOSSARY: readonly Term[] = [
     ['Crr', 'rolling resistance'],
   ),
   term(
+    'tyre-pressure',
+    'right pressure',
+    'What the tyre’s maker asks for this load and width; at half of it a tyre rolls a third harder, and may pinch its tube.',
+    ['donor.pressurePct'],
+    ['tyre pressure', 'pump', 'soft tyre', 'flat tyre', 'psi', 'bar'],
+  ),
+  term(
+    'soft-ground',
+    'soft ground',
+    'What tyres sink into adds to their rolling, more to a narrow one: gravel a little, wet snow and sand several times the tyre’s own.',
+    ['brief.groundPct'],
+    ['surface', 'gravel', 'snow', 'sand', 'mud'],
+  ),
+  term(
     'grade',
     'grade',
     'Metres gained in height for a hundred metres of way ahead, in per cent.',

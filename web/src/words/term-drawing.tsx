@@ -126,6 +126,21 @@ const DRAWINGS: Readonly<Record<string, ReactNode>> = {
     </>
   ),
   ...POWER_DRAWINGS,
+  'tyre-pressure': (
+    <>
+      <Ground y={84} />
+      <circle cx={100} cy={46} r={38} {...THIN} />
+      <path d="M76 82q-18-10-18-36a42 38 0 0 1 84 0q0 26-18 36z" {...INK} />
+      <path d="M88 84v8M112 84v8M88 88h24" {...BLUE} />
+    </>
+  ),
+  'soft-ground': (
+    <>
+      <path d="M10 74h62q4 16 28 16t28-16h62" {...INK} />
+      <Wheel x={100} y={48} r={40} />
+      <Rise y0={74} y1={90} x={150} />
+    </>
+  ),
   'drag-area': (
     <>
       <path d="M110 84q-22-10-16-40q2-18 16-22q-8-14 4-14t4 14q14 4 16 22q6 30-16 40z" {...INK} />

@@ -54,6 +54,7 @@ export function RoadFields() {
         }}
       />
       <NumberField path="donor.crr" />
+      <NumberField path="donor.pressurePct" />
       <NumberField path="donor.tyreGrip" />
       <NumberField path="donor.tyreGripWet" />
       <NumberField path="donor.massAheadMm" label="Mass ahead of axle" />

@@ -95,6 +95,7 @@ function Fields({ view }: { view: HillView }) {
           <FieldGroup title="Rider">
             <NumberField path="brief.riderPowerW" />
             <NumberField path="brief.cruiseSpeedKmh" />
+            {document.brief.hillRoute !== '' && <NumberField path="brief.groundPct" />}
             <NumberField path="brief.descentKmh" />
           </FieldGroup>
         </>

@@ -89,6 +89,7 @@ function Inputs({ view }: { view: RangeView }) {
                 From where it comes is not said: the road is ridden in the mean of all sides.
               </p>
             )}
+            {!level && <NumberField path="brief.groundPct" />}
             <NumberField path="brief.descentKmh" />
           </>
         )}
@@ -101,6 +102,7 @@ function Inputs({ view }: { view: RangeView }) {
       <FieldGroup title="What holds it back">
         <NumberField path="donor.cdaM2" />
         <NumberField path="donor.crr" />
+        <NumberField path="donor.pressurePct" />
       </FieldGroup>
       {view === 'speed' && <EnergyLedger verdict={verdict} />}
       <Caution>Turn back at half of the near end: cold, wind and an old pack shorten every range.</Caution>
