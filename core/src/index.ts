@@ -137,7 +137,7 @@ export { packsStudy, type PacksStudy } from './power-chain/packs-study.ts';
 export { ratioAt, type RatioCorner } from './law/assist-curve.ts';
 export { ANSWER_FACTS, DUTY_KINDS, LIMIT_UNITS, NUMBER_FACTS, REGIONS } from './law/fact-names.ts';
 export type { AnswerFact, NumberFact } from './law/fact.ts';
-export { wayOf } from './machine/corners.ts';
+export { wayOf } from './ride/corners.ts';
 export { lawFacts, type CurveFact } from './law/facts.ts';
 export type { ClauseState, ClauseVerdict } from './law/judge-clause.ts';
 export {

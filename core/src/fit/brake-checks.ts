@@ -5,7 +5,14 @@ import type { Known } from '../document/known-build.ts';
 import { qty } from '../quantity/phrase.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
-import { behindCranks, brakesLeft, hasPairToAsk, independentBrakes } from '../document/brakes-left.ts';
+import {
+  behindCranks,
+  brakesLeft,
+  hasPairToAsk,
+  independentBrakes,
+  type BrakesLeft,
+} from '../document/brakes-left.ts';
+import type { Machine } from '../machine/machine.ts';
 import { towed, type Subject } from './subject.ts';
 
 const GRAVITY = 9.80665;
@@ -44,14 +51,32 @@ export interface Braking {
   readonly decides: 'brakes' | 'grip' | 'tipping';
 }
 
+/** How many brakes an end has: two where its wheels stand side by side and have one each. With three wheels it is the braked end. */
+function brakesAnEnd({ build }: Subject, left: BrakesLeft): number {
+  const { wheelCount, pairBrakes } = build.donor;
+  return pairBrakes === 'each' && (wheelCount === 4 || hasPairToAsk(build, left)) ? 2 : 1;
+}
+
+/**
+ * What the tyres of the braked wheels hold back, m/s^2; braking itself loads the front. Derived: mu g with all of them, by statics
+ * mu g (b/L) / (1 - mu h/L) of the front alone and mu g (1 - b/L) / (1 + mu h/L) behind.
+ */
+function gripOf({ grip, wheelbase, massAhead, massHeight }: Machine['balance'], left: BrakesLeft): number {
+  if (left.front !== 'none' && left.rear !== 'none') return grip * GRAVITY;
+  const [share, lever] = [massAhead / wheelbase, (grip * massHeight) / wheelbase];
+  if (left.front === 'none') return (grip * GRAVITY * (1 - share)) / (1 + lever);
+  // A front that is loaded faster than it is braked tips before it slides.
+  return lever < 1 ? (grip * GRAVITY * share) / (1 - lever) : Infinity;
+}
+
 /** Stopping on the level in the dry from a speed, without the time to react. Derived. */
 export function braking(s: Subject, ms: number): Braking {
-  const { front, rear } = brakesLeft(s.build, s.known);
+  const left = brakesLeft(s.build, s.known);
   const { balance, road } = s.machine;
   // Hand force stays what it is: beyond the design mass the same brake slows less.
   const share = Math.min(1, designKg(s) / road.massKg);
-  const brakes = (BRAKE_MS2[front] + BRAKE_MS2[rear]) * share;
-  const grip = balance.grip * GRAVITY;
+  const brakes = (BRAKE_MS2[left.front] + BRAKE_MS2[left.rear]) * brakesAnEnd(s, left) * share;
+  const grip = gripOf(balance, left);
   const tipping = (GRAVITY * (balance.wheelbase - balance.massAhead)) / balance.massHeight;
   const ms2 = Math.max(0.1, Math.min(brakes, grip, Math.max(0.1, tipping)));
   const decides = firstOf(
@@ -68,6 +93,10 @@ const kinds = ({ build: { donor } }: Subject) => [
   asked('front brake', donor.brakeFront),
   asked('rear brake', donor.brakeRear),
 ];
+
+/** Whether one end has two of them, where nothing else brakes. */
+const pairAsked = ({ build }: Subject, left: BrakesLeft) =>
+  hasPairToAsk(build, left) ? [asked('brakes of the wheels side by side', build.donor.pairBrakes)] : [];
 
 /** Everything that has to be brought to rest: a trailer brakes with the machine's brakes. */
 const movingMasses = (s: Subject) => [
@@ -145,7 +174,7 @@ function distance(s: Subject): Check {
     source:
       'ISO 4210-2: 7 m from 25 km/h, both brakes, dry (from memory), at the same slowing; classes of brake from memory',
     inputs: movingMasses(s),
-    asked: kinds(s),
+    asked: [...kinds(s), ...pairAsked(s, brakesLeft(s.build, s.known))],
   });
 }
 
@@ -225,10 +254,7 @@ function kind(s: Subject): Check {
     origin: 'common practice',
     inputs: unsaid,
     // A brake that is not there, and a rim at a speed that is known, stop whatever the other end has.
-    asked:
-      alone || (rim && unsaid.length === 0)
-        ? []
-        : [...kinds(s), ...(pair ? [asked('brakes of the wheels side by side', pairBrakes)] : [])],
+    asked: alone || (rim && unsaid.length === 0) ? [] : [...kinds(s), ...pairAsked(s, left)],
   });
 }
 

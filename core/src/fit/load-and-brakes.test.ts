@@ -58,6 +58,33 @@ describe('brakes', () => {
     expect(stop.ms2).toBeCloseTo((9.80665 * 0.3) / 1.05, 9);
   });
 
+  // Statics by hand, mu 0.5, 1.05 m, mass 0.45 m ahead and 0.9 m up, moved to the front by the braking itself:
+  // behind alone 0.5 g (1 - 0.45/1.05) / (1 + 0.5 x 0.9/1.05) = 1.96; in front alone 0.5 g (0.45/1.05) / (1 - 0.5 x 0.9/1.05) = 3.68.
+  it('grip with the wheels alone that have a brake', () => {
+    const at = (front: BrakeKind, rear: BrakeKind) =>
+      braking(
+        subjectOf(
+          hub({
+            donor: {
+              brakeFront: front,
+              brakeRear: rear,
+              massAheadMm: 450,
+              massHeightMm: 900,
+              wheelbaseMm: 1050,
+              tyreGrip: 0.5,
+              permittedKg: { source: 'measured', value: 300 },
+            },
+          }),
+        ),
+        10,
+      );
+    const behind = at('none', 'hydraulic-disc');
+    expect(behind.decides).toBe('grip');
+    expect(behind.ms2).toBeCloseTo(1.9613, 3);
+    expect(at('hydraulic-disc', 'none').decides).toBe('brakes');
+    expect(at('hydraulic-disc', 'hydraulic-disc').ms2).toBeCloseTo(0.5 * 9.80665, 9);
+  });
+
   it('are missing where there is only one, and rims are not enough above 32 km/h', () => {
     // Whatever nobody has looked at on the other end.
     const half = { brakeFront: 'none', brakeRear: 'unknown' } as const;
@@ -90,6 +117,21 @@ describe('a machine with two wheels at one end', () => {
     expect(independentBrakes(s, knownBuild(s))).toBe(law);
     const [way] = evaluate(s, shippedRules()).law.ways;
     expect(way?.facts.twoBrakes).toMatchObject({ answer: law });
+  });
+
+  it('stops with both of them; nobody knows how short where it is not said that there are two', () => {
+    const ms2 = (pairBrakes: 'each' | 'one') => braking(subjectOf(paired(pairBrakes)), kmhToMs(25)).ms2;
+    expect(ms2('each') / ms2('one')).toBeCloseTo(2, 9);
+    expect(one(paired('unknown'), 'stopping').unanswered).toEqual(['brakes of the wheels side by side']);
+    // At both ends, four wheels have a pair at each.
+    const four = (pairBrakes: 'each' | 'one') =>
+      braking(
+        subjectOf(
+          hub({ donor: { wheelCount: 4, brakeFront: 'drum', brakeRear: 'drum', pairBrakes, tyreGrip: 1.5 } }),
+        ),
+        kmhToMs(25),
+      );
+    expect(four('each').ms2 / four('one').ms2).toBeCloseTo(2, 9);
   });
 
   it('asks for it where it would tell, and only there', () => {

@@ -6,7 +6,7 @@ import { kmhToMs } from '../quantity/units.ts';
 import { operatingPoint } from '../ride/operating-point.ts';
 import { riderForce } from '../machine/rider.ts';
 import { sample, runs } from '../test/sample.ts';
-import { wayOf } from '../machine/corners.ts';
+import { wayOf } from '../ride/corners.ts';
 import { assistCorners, ratioAt, worstPoint } from './assist-curve.ts';
 import { lawFacts } from './facts.ts';
 

@@ -1,6 +1,6 @@
 import type { Answer, PlannedAnswer } from '../document/choices.ts';
 import type { Known, KnownSource } from '../document/known-build.ts';
-import type { Corners, Way } from '../machine/corners.ts';
+import type { Corners, Way } from '../ride/corners.ts';
 import { anyPack, plausibleSpan, type Bearings } from '../machine/span.ts';
 import { errorOf } from './measuring-error.ts';
 
@@ -78,7 +78,7 @@ export const worst = (known: readonly Known[]): KnownSource => {
 /** A fact of the whole machine: where unknown values move it, between what, and by which. */
 export function moved(fact: NumberFact, corners: Corners, of: (way: Way) => NumberFact): NumberFact {
   if (corners.unknown.length === 0) return fact;
-  const all = [corners.up, ...corners.downs].map(of);
+  const all = [...corners.ups, ...corners.downs].map(of);
   const high = Math.max(...all.map((at) => at.high));
   const low = Math.min(...all.map((at) => at.low));
   if (high <= fact.high && low >= fact.low) return fact;

@@ -5,7 +5,7 @@ import { knownBuild } from '../document/known.ts';
 import { assembleKnown } from '../machine/assemble.ts';
 import { anyBuild, runs, sample, type Changes } from '../test/sample.ts';
 import { withValue } from '../document/quantity-at.ts';
-import { wayOf } from '../machine/corners.ts';
+import { wayOf } from '../ride/corners.ts';
 import { lawFacts, type LawFacts } from './facts.ts';
 import { lawCurves } from './law-curves.ts';
 import { FEDERAL_RIDER_KG, federalTestSpeeds, noLoadSpeed } from './motor-alone.ts';

@@ -21,7 +21,7 @@ import {
   type AnswerFact,
   type NumberFact,
 } from './fact.ts';
-import { cornersOf, wayOf, type Corners, type Way } from '../machine/corners.ts';
+import { cornersOf, wayOf, type Corners, type Way } from '../ride/corners.ts';
 import type { AnswerFactName, NumberFactName } from './fact-names.ts';
 import { inFairWeather } from './fair-weather.ts';
 import { massError } from './measuring-error.ts';
@@ -171,10 +171,10 @@ const mayFollowTorque = (build: BuildDocument): boolean =>
 const FOLLOWS = 'what the help follows, power or torque';
 
 /** Help per rider force; where nobody has said what it follows, between what it is by power and by torque. */
-function helpCurve(way: Way, { unknown, up, downs }: Corners): CurveFact {
+function helpCurve(way: Way, { unknown, ups, downs }: Corners): CurveFact {
   const { build, machine } = way;
   const open = asksWhatFollows(build) && build.controls.helpFollows === 'unknown';
-  const ends = [up.machine, downs[0].machine].flatMap((at): readonly Machine[] =>
+  const ends = [ups[0].machine, downs[0].machine].flatMap((at): readonly Machine[] =>
     open ? [at, { ...at, assistOf: 'torque' }] : [at],
   );
   const curves = ends.map(assistCorners).toSorted((a, b) => (b?.[0]?.ratio ?? 0) - (a?.[0]?.ratio ?? 0));

@@ -1,6 +1,6 @@
 import type { BuildDocument } from '../document/document.ts';
 import { withValue } from '../document/quantity-at.ts';
-import { wayOf, type Way } from '../machine/corners.ts';
+import { wayOf, type Way } from '../ride/corners.ts';
 import { lazily } from '../quantity/lazily.ts';
 
 /** The standard atmosphere's temperature at sea level, C. ISO 2533. */
@@ -41,6 +41,9 @@ export function inFairWeather(way: Way): Way {
     known: () => fair.known,
     used: () => way.used,
     // Gears that the way has beside those of its document are kept.
-    machine: () => ({ ...fair.machine, gears: way.machine.gears }),
+    machine: () => {
+      const { gears, anyRatio } = way.machine;
+      return { ...fair.machine, gears, ...(anyRatio === undefined ? {} : { anyRatio }) };
+    },
   });
 }

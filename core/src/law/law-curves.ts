@@ -5,7 +5,7 @@ import { knownBuild } from '../document/known.ts';
 import type { RatioCorner } from './assist-curve.ts';
 import { assistCorners } from './assist-curve.ts';
 import type { PlaceVerdict } from './judge.ts';
-import { wayOf } from '../machine/corners.ts';
+import { wayOf } from '../ride/corners.ts';
 import { inFairWeather } from './fair-weather.ts';
 import { hotNoLoadSpeed, wheelPowerCurve, type PowerAtSpeed } from './motor-alone.ts';
 import { profilesOf } from './profile.ts';

@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../document/document.ts';
 import type { SwitchedProfile } from '../document/controller.ts';
-import { wayOf } from '../machine/corners.ts';
+import { wayOf } from '../ride/corners.ts';
 import { CYCLE, number, say } from '../test/law-facts.ts';
 import { anyBuild, runs } from '../test/sample.ts';
 import { lawFacts, type LawFacts, type ProfileFacts } from './facts.ts';

@@ -2,7 +2,7 @@ import { supplyAt, type Supply } from '../machine/battery.ts';
 import { supplyOn } from '../machine/diodes.ts';
 import type { Machine } from '../machine/machine.ts';
 import { unloadedSpeed, warmResistance } from '../machine/motor.ts';
-import { steadySpeed, motorAlone } from '../ride/steady.ts';
+import { motorAlone, steadySpeed, tractionInAnyRatio } from '../ride/steady.ts';
 import { traction } from '../ride/traction.ts';
 
 /** The federal test's operator: 170 lb, in kg, exact. 15 U.S.C. s.2085(b). */
@@ -98,6 +98,15 @@ export function wheelPowerCurve(machine: Machine): readonly PowerAtSpeed[] {
   });
 }
 
-/** The peak of that curve, W. */
-export const peakWheelWatts = (machine: Machine): number =>
-  Math.max(...wheelPowerCurve(machine).map((p) => p.watts));
+/**
+ * The peak of that curve, W. The watts of a motor go with its own turns, so that one ratio has what another has at another speed: of a
+ * gearing that nobody has read only those about the best are looked at.
+ */
+export function peakWheelWatts(machine: Machine): number {
+  const peak = wheelPowerCurve(machine).reduce((best, one) => (one.watts > best.watts ? one : best));
+  if (machine.anyRatio === undefined) return peak.watts;
+  const open = cold(motorAlone(machine, machine.road.massKg));
+  const supply = charged(open, 1);
+  const tried = traction(open, supply, peak.v, 'best');
+  return Math.max(peak.watts, peak.v * tractionInAnyRatio(open, supply, peak.v, tried).motorN);
+}

@@ -118,3 +118,20 @@ describe('whether the limit of the help holds the throttle too', () => {
     expect(asked({ ...free, controller: { ...free.controller, limitsSpeed: false } })).toBe(false);
   });
 });
+
+describe('a throttle whose limit nobody has read', () => {
+  it('is told as fast as its motor makes it, also beyond what such limits usually are', () => {
+    const unread = {
+      throttle: 'full',
+      throttleLimited: true,
+      throttleCutoffKmh: { source: 'unknown' },
+      limitHoldsThrottle: 'no',
+    } as const;
+    const build = strong('us', 32, unread);
+    const drive = { ...build.drive, efficiency: { source: 'unknown' } } as const;
+    const fact = evaluate({ ...build, drive }).law.ways[0]?.facts.throttleAloneKmh;
+    expect(fact?.high).toBeGreaterThan(45);
+    // With gears that lose less than is usual it is faster still.
+    expect(fact?.unsure?.high).toBeGreaterThan((fact?.high ?? Infinity) + 0.3);
+  });
+});

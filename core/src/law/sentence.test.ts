@@ -32,6 +32,16 @@ describe('what is said first', () => {
     expect(said('gb', { classLabel: say('no') }).todo).toMatch(/Put the label on/);
   });
 
+  it('gives each thing that is open its own reason, and one reason once', () => {
+    const open = said('gb', { ratedPowerW: undefined, helpFades: say('unknown') });
+    expect(open.decides).toBe(
+      'Continuous rated power (the value is not known); help fades towards the cut-off (not checked yet).',
+    );
+    expect(said('gb', { operablePedals: say('unknown'), helpFades: say('unknown') }).decides).toMatch(
+      /^[^(:;]+; [^(:;]+: not checked yet\.$/,
+    );
+  });
+
   it('is at best a class that needs approval, where it may be past that one too', () => {
     const alone = { throttle: say('yes'), motorStopsWithPedals: say('no') };
     const [inside, open] = [number(24), { ...number(24), unsure: { low: 20, high: 40, labels: ['Kv'] } }];

@@ -48,10 +48,20 @@ function against({ clause, value, profile, state, why }: ClauseVerdict): string 
 
 /** So many are named in a sentence. */
 const NAMED = 2;
-function listed(clauses: readonly ClauseVerdict[]): string {
-  const words = [...new Set(clauses.map(against))];
-  const more = words.length - NAMED;
-  return more > 0 ? `${words.slice(0, NAMED).join('; ')}; and ${String(more)} more` : words.join('; ');
+function listed(words: readonly string[]): string {
+  const each = [...new Set(words)];
+  const more = each.length - NAMED;
+  return more > 0 ? `${each.slice(0, NAMED).join('; ')}; and ${String(more)} more` : each.join('; ');
+}
+
+/** What is open with why: the reason once where it is that of all which are named, else with each. */
+function withReasons(clauses: readonly ClauseVerdict[], otherwise: string): string {
+  const all = clauses.map((c) => ({ is: against(c), why: c.why ?? otherwise }));
+  const each = all.filter(({ is }, i) => all.findIndex((one) => one.is === is) === i);
+  const [first, ...others] = each.slice(0, NAMED);
+  return others.every(({ why }) => why === first?.why)
+    ? `${upper(listed(each.map(({ is }) => is)))}: ${first?.why ?? otherwise}.`
+    : `${upper(listed(each.map(({ is, why }) => `${is} (${why})`)))}.`;
 }
 
 function open({ unsettled }: PlaceVerdict): readonly ClauseVerdict[] {
@@ -85,11 +95,11 @@ function what(place: PlaceVerdict): string {
 function decides(place: PlaceVerdict): string {
   const { failing, unsettled } = place;
   if (place.tests.length === 0) return 'This rule book has no rules for the place.';
-  if (failing.length > 0) return `${upper(listed(failing))}.`;
+  if (failing.length > 0) return `${upper(listed(failing.map(against)))}.`;
   if (place.place.ask) return 'Too little is known of this place’s rules.';
   const waits = open(place);
-  if (waits.length > 0) return `${upper(listed(waits))}: ${waits[0]?.why ?? 'not known'}.`;
-  if (unsettled.length > 0) return `${upper(listed(unsettled))}: ${unsettled[0]?.why ?? 'check it'}.`;
+  if (waits.length > 0) return withReasons(waits, 'not known');
+  if (unsettled.length > 0) return withReasons(unsettled, 'check it');
   return place.outcome === 'outside'
     ? 'The numbers may be met, but no machine that is built by oneself is let in.'
     : 'Every clause that is remembered is met.';

@@ -3,7 +3,7 @@ import type { Known } from '../document/known-build.ts';
 import { handLimit, helpLimit, throttleHeld } from '../document/throttle.ts';
 import { msToKmh } from '../quantity/units.ts';
 import { moved, number, point, restingOn, yesNo, type AnswerFact, type NumberFact } from './fact.ts';
-import type { Corners, Way } from '../machine/corners.ts';
+import type { Corners, Way } from '../ride/corners.ts';
 import { inFairWeather } from './fair-weather.ts';
 import { errorOf, wheelError } from './measuring-error.ts';
 import { federalTestSpeeds, hotNoLoadSpeed, noLoadSpeed } from './motor-alone.ts';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { BuildDocument, QuantityPath } from '../document/document.ts';
 import { knownBuild, knownInUse } from '../document/known.ts';
 import { knownAt, withQuantity, withValue } from '../document/quantity-at.ts';
-import { wayOf } from '../machine/corners.ts';
+import { wayOf } from '../ride/corners.ts';
 import { anyBuild, runs } from '../test/sample.ts';
 import { lawFacts } from './facts.ts';
 import { judgeClause, type ClauseVerdict } from './judge-clause.ts';

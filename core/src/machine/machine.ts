@@ -2,6 +2,7 @@ import type { BuildDocument } from '../document/document.ts';
 import type { Pack } from './battery.ts';
 import type { ControllerHeat } from './controller-heat.ts';
 import type { Gear } from './driveline.ts';
+import type { RatioSpan } from './ratios.ts';
 import type { Limits } from './limits.ts';
 import type { Motor } from './motor.ts';
 import type { Regeneration } from './regeneration.ts';
@@ -62,6 +63,8 @@ export interface Machine {
   readonly weakening?: Weakening | undefined;
   readonly wheelRadius: number;
   readonly gears: readonly Gear[];
+  /** Where nobody has read how the motor is geared: its gears stand for every ratio of these. */
+  readonly anyRatio?: readonly RatioSpan[];
   readonly heldGear: Gear | null;
   readonly limits: Limits;
   /** The part of the standby power that lights and other accessories take, W. */

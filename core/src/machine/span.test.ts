@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { withQuantity, withValue } from '../document/quantity-at.ts';
 import { knownBuild } from '../document/known.ts';
-import { wayOf } from './corners.ts';
+import { wayOf } from '../ride/corners.ts';
 import { lawFacts } from '../law/facts.ts';
 import { anyBuild, runs, sample } from '../test/sample.ts';
 import { plausibleSpan, unknownOf, FASTER } from './span.ts';

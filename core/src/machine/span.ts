@@ -158,6 +158,8 @@ export function cornerOf(
 ): BuildDocument {
   const turns = new Map(bearings);
   return unknown.reduce((b, known, i) => {
+    // A limit of the throttle that nobody has read holds nothing back: no value of it lets it go faster.
+    if (end === 'up' && known.path === 'controls.throttleCutoffKmh') return b;
     // What a pack weighs follows from what it holds, which was put before it.
     const follows = i > 0 && anyPack(known.path) === 'packs.massKg';
     const [low, high] = plausibleSpan(follows ? knownAt(knownBuild(b), known.path) : known);

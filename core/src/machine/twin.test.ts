@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 import { one } from '../test/fit-builds.ts';
-import { wayOf } from './corners.ts';
+import { wayOf } from '../ride/corners.ts';
 import { lawFacts } from '../law/facts.ts';
 import { electricalWatts, operatingPoint } from '../ride/operating-point.ts';
 import { sample, type Changes } from '../test/sample.ts';

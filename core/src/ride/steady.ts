@@ -4,6 +4,7 @@ import type { Gear } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { illinois, lastTrue } from '../quantity/numerics.ts';
+import { CLOSER, gearsAbout } from '../machine/ratios.ts';
 import { partThrottleAmps } from './operating-point.ts';
 import { traction, type GearChoice, type Traction } from './traction.ts';
 
@@ -84,16 +85,43 @@ function lookedAt({ kind, control, rider, gears }: Machine): readonly number[] {
   return [...steps, ...ends].sort((a, b) => b - a);
 }
 
-/**
- * Highest steady speed on `gradePct` with all the help there is: look down from 30 m/s in 2 m/s steps, and at the
- * ends of the gears' spans, for the first speed where force exceeds load, then Illinois above it.
- */
+/** Most force at `v` m/s in any ratio of a gearing that nobody has read: ever closer about the best that was tried. */
+export function tractionInAnyRatio(machine: Machine, supply: Supply, v: number, tried: Traction): Traction {
+  const { anyRatio } = machine;
+  if (anyRatio === undefined) return tried;
+  return CLOSER.reduce((best, within) => {
+    const one = traction({ ...machine, gears: gearsAbout(anyRatio, best.gear, within) }, supply, v, 'best');
+    return one.totalN > best.totalN ? one : best;
+  }, tried);
+}
+
+/** So often the speed is found in the ratio that pulls hardest at the one before. */
+const ROUNDS = 3;
+
+/** Highest steady speed on `gradePct` with all the help there is; of a gearing that nobody has read, in the best that it may have. */
 export function steadySpeed(
   machine: Machine,
   supply: Supply,
   gradePct: number,
   choice: GearChoice,
 ): SteadyOutcome {
+  let best = steadyIn(machine, supply, gradePct, choice);
+  if (machine.anyRatio === undefined || choice !== 'best') return best;
+  for (let i = 0; i < ROUNDS; i += 1) {
+    const v = best.moves ? best.v : CRAWL;
+    const { gear } = tractionInAnyRatio(machine, supply, v, best.traction);
+    const found = steadyIn(machine, supply, gradePct, gear);
+    if (!found.moves || (best.moves && found.v - best.v < SPEED_TOLERANCE)) return best;
+    best = found;
+  }
+  return best;
+}
+
+/**
+ * Look down from 30 m/s in 2 m/s steps, and at the ends of the gears' spans, for the first speed where force exceeds load, then
+ * Illinois above it.
+ */
+function steadyIn(machine: Machine, supply: Supply, gradePct: number, choice: GearChoice): SteadyOutcome {
   const surplus = (v: number): number =>
     traction(machine, supply, v, choice).totalN - roadForce(machine.road, v, gradePct);
   let high = FASTEST;

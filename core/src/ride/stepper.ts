@@ -199,7 +199,7 @@ export class Stepper {
 
   /**
    * Splits a force between legs and motor at a speed whose full throttle is known. The motor gives no more than it
-   * can, which is less than nothing where it is dragged along; helping legs then give what is missing.
+   * can, which is less than nothing where it is dragged along; what is missing the legs give, as far as they push beside all of it.
    */
   private share(totalN: number, v: number): void {
     const { m, gear } = this;
@@ -207,7 +207,7 @@ export class Stepper {
     this.amps = Math.min(this.full?.phaseA ?? 0, partThrottleAmps(m, gear, v, totalN - legs));
     this.motorN = wheelForce(m.motor, gear.motorRatio, m.efficiency, this.amps, v);
     const missing = totalN - legs - this.motorN;
-    const more = missing > 0 && this.helping ? riderForce(m.rider, gear, m.chainEfficiency, v) - legs : 0;
+    const more = missing > 0 ? this.legsBeside(this.full?.forceN ?? 0, v) - legs : 0;
     this.riderN = legs + Math.max(0, Math.min(missing, more));
     // What is left over is a drag that cannot be pushed away, or rounding.
     this.brakeN = this.motorN + this.riderN - totalN;
@@ -232,11 +232,16 @@ export class Stepper {
   private most(v: number): number {
     const { m, gear } = this;
     const full = (this.full = operatingPoint(m, gear, this.source.supply, v));
-    if (!this.helping && m.assistRatio === Infinity) return full.forceN;
+    return full.forceN + this.legsBeside(full.forceN, v);
+  }
+
+  /** What legs push beside all that the motor can: all they have, or their share where they only do that. */
+  private legsBeside(motorN: number, v: number): number {
+    const { m, gear } = this;
+    if (!this.helping && m.assistRatio === Infinity) return 0;
     const legs = riderForce(m.rider, gear, m.chainEfficiency, v);
-    // Legs that only do their share give no more than they have.
-    const share = ((1 - handShare(m, v)) * full.forceN) / (m.assistRatio * helpIn(m, gear));
-    return full.forceN + (this.helping ? legs : Math.min(legs, share));
+    if (this.helping) return legs;
+    return Math.min(legs, ((1 - handShare(m, v)) * motorN) / (m.assistRatio * helpIn(m, gear)));
   }
 
   private readonly bracket = new Bracket();

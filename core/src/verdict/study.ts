@@ -9,7 +9,7 @@ import { powerChecks } from '../power-chain/checks.ts';
 import { subject, type Faster, type Subject } from '../fit/subject.ts';
 import { hillOnce, type HeatTimes } from '../trips/hill-heat.ts';
 import { assembleKnown } from '../machine/assemble.ts';
-import { fastCorner } from '../machine/corners.ts';
+import { fastCorners } from '../ride/corners.ts';
 import type { Machine } from '../machine/machine.ts';
 import { FASTER_AS_RIDDEN, unknownOf } from '../machine/span.ts';
 import { lazily } from '../quantity/lazily.ts';
@@ -92,7 +92,12 @@ function fasterOf({ build, used, charged }: Study): Faster {
   const unknown = unknownOf(used, FASTER_AS_RIDDEN).filter(({ path }) => path !== 'controls.walkCutoffKmh');
   return lazily<Faster>({
     unknown: () => unknown,
-    topMs: () => speedOf(topSpeed(unhindered(fastCorner(build, unknown, FASTER_AS_RIDDEN).machine), charged)),
+    topMs: () =>
+      Math.max(
+        ...fastCorners(build, unknown, FASTER_AS_RIDDEN).map(({ machine }) =>
+          speedOf(topSpeed(unhindered(machine), charged)),
+        ),
+      ),
   });
 }
 

@@ -5,7 +5,7 @@ import { lawFacts } from '../../law/facts.ts';
 import { judgePlace } from '../../law/judge.ts';
 import { shippedRules } from '../../law/rules.ts';
 import { assemble } from '../../machine/assemble.ts';
-import { wayOf } from '../../machine/corners.ts';
+import { wayOf } from '../../ride/corners.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import { anyBuild, sample, runs } from '../../test/sample.ts';
 import { complyWith, type ComplyPlan } from './comply.ts';

@@ -3,7 +3,7 @@ import { lawFacts, type ProfileFacts } from '../../law/facts.ts';
 import { judgeCategory, judgePlace, type CategoryVerdict, type PlaceVerdict } from '../../law/judge.ts';
 import { judgeClause, type ClauseVerdict } from '../../law/judge-clause.ts';
 import type { Category, LawTest, RuleBook } from '../../law/rule-schema.ts';
-import { wayOf } from '../../machine/corners.ts';
+import { wayOf } from '../../ride/corners.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
 import { changesFor } from './changes-for.ts';
 import { EFFORT, type ComplyChange } from './change.ts';
