@@ -90,6 +90,21 @@ describe('a donor that was electric already', () => {
     expect(row(stronger, 'motor-plug')?.broughtBy).toBeUndefined();
   });
 
+  it('is not bought a holder, a lock or bolts for a pack that stays, nor owns plugs for a motor that it never had', () => {
+    const held = ['cradle', 'rack-plate', 'pack-lock', 'rail-bolts', 'rivet-nuts'];
+    const at = (place: 'rear-rack' | 'down-tube', keeps: readonly KeptPart[]) => {
+      const build = electric(keeps);
+      return keys({ ...build, packs: [{ ...build.packs[0], boxes: [{ place, at: null }] }] });
+    };
+    for (const place of ['rear-rack', 'down-tube'] as const) {
+      expect(at(place, []).filter((key) => held.includes(key)).length).toBeGreaterThan(2);
+      expect(at(place, ['pack']).filter((key) => held.includes(key))).toEqual([]);
+    }
+    expect(row(electric(['pack', 'leads']), 'motor-plug')?.broughtBy).toBeUndefined();
+    expect(row(electric(['pack', 'leads']), 'plugs')?.broughtBy).toBe('donor');
+    expect(row(electric(['motor', 'leads']), 'motor-plug')?.broughtBy).toBe('donor');
+  });
+
   it('is not asked whether its motor goes in; what pulls harder than its maker meant is asked still', () => {
     const goesIn = ['slot-width', 'hub-width', 'disc-mount', 'cog-body'];
     for (const id of goesIn) expect(checkIds(electric([]))).toContain(id);

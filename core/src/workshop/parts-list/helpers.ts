@@ -64,6 +64,12 @@ export const ownPacks = (
 ): readonly { readonly i: number; readonly pack: PackDocument }[] =>
   packs.flatMap((pack, i) => (pack.make === 'cells' ? [{ i, pack }] : []));
 
+/** Packs that are put on, with their places in the order of use: the first may stay where its donor's maker held and locked it. */
+export const packsPutOn = (
+  build: BuildDocument,
+): readonly { readonly i: number; readonly pack: PackDocument }[] =>
+  build.packs.flatMap((pack, i) => (i === 0 && stays(build, 'pack') ? [] : [{ i, pack }]));
+
 /** The key of a line that a second pack has too. */
 export const suffixed = (key: string, i: number): string => (i === 0 ? key : `${key}/${String(i + 1)}`);
 
@@ -121,9 +127,10 @@ export const isOnTube = ({ boxes }: PackDocument): boolean => ON_TUBES.includes(
 
 /** Rails on a tube without bosses where they lie, or of which nobody has looked. */
 export function railsWithoutBosses(job: Job): number {
-  const { donor, packs } = job.build;
-  const rails = packs.filter(isOnTube);
-  const { bosses } = donor;
+  const rails = packsPutOn(job.build)
+    .map(({ pack }) => pack)
+    .filter(isOnTube);
+  const { bosses } = job.build.donor;
   if (bosses === null) return rails.length;
   const bare = rails.filter(({ boxes }) => bosses.every(({ tube }) => tube !== boxes[0]?.place)).length;
   return Math.max(bare, rails.length > 0 && isAmiss(job, 'pack-boss') ? 1 : 0);

@@ -28,8 +28,6 @@ const OF_DONOR: Readonly<Partial<Record<string, KeptPart>>> = {
   display: 'display',
   throttle: 'throttle',
   'battery-lead': 'leads',
-  'phase-lead': 'leads',
-  'motor-plug': 'leads',
   plugs: 'leads',
   'brake-sensors': 'levers',
   'assist-sensor': 'sensors',
@@ -37,14 +35,15 @@ const OF_DONOR: Readonly<Partial<Record<string, KeptPart>>> = {
   'shift-sensor': 'sensors',
 };
 
-/** Between a motor and a controller that both stay nothing is joined anew. */
+/** Made for the motor: there where it stays with its controller, or with its leads. Those of another motor have other plugs. */
 const BETWEEN: ReadonlySet<string> = new Set(['phase-lead', 'motor-plug']);
 
 /** How many pieces of a line are on the donor already; of several packs the first. */
 function onDonor(build: BuildDocument, { rule, pack, quantity }: Line): number {
   const part = OF_DONOR[rule];
   if (part !== undefined && (pack ?? 0) === 0 && stays(build, part)) return quantity;
-  if (BETWEEN.has(rule) && drivenAsMade(build)) return quantity;
+  const joined = drivenAsMade(build) || (stays(build, 'motor') && stays(build, 'leads'));
+  if (BETWEEN.has(rule) && joined) return quantity;
   // Arms are on the axle that stays in its dropouts; more may be asked for.
   return rule === 'torque-arms' && stays(build, 'motor')
     ? Math.min(quantity, motorCount(build) * build.drive.torqueArms)

@@ -1,4 +1,4 @@
-import { CRADLE, suffixed } from '../../helpers.ts';
+import { CRADLE, packsPutOn, suffixed } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** What carries each pack at its place. */
@@ -6,8 +6,8 @@ export const cradle: Rule = {
   id: 'cradle',
   group: 'fitting',
   origin: 'common practice: a pack is held by what is made for its place',
-  lines: ({ build: { packs } }) =>
-    packs.map((pack, i): Draft => {
+  lines: ({ build }) =>
+    packsPutOn(build).map(({ pack, i }): Draft => {
       const place = pack.boxes[0]?.place ?? 'free';
       return {
         key: suffixed('cradle', i),

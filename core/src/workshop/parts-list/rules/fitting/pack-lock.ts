@@ -1,4 +1,4 @@
-import { ON_TUBES } from '../../helpers.ts';
+import { isOnTube, packsPutOn } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** A lock for a pack that can be lifted off. */
@@ -6,8 +6,8 @@ export const packLock: Rule = {
   id: 'pack-lock',
   group: 'fitting',
   origin: 'common practice',
-  lines: ({ build: { packs } }) =>
-    packs.some((p) => ON_TUBES.includes(p.boxes[0]?.place ?? 'free') || p.boxes[0]?.place === 'rear-rack')
+  lines: ({ build }) =>
+    packsPutOn(build).some(({ pack }) => isOnTube(pack) || pack.boxes[0]?.place === 'rear-rack')
       ? [
           {
             what: ['Lock for the pack, or a cable through its handle'],

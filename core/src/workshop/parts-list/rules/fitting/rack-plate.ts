@@ -1,4 +1,4 @@
-import { suffixed } from '../../helpers.ts';
+import { packsPutOn, suffixed } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** A plate with foam beneath a pack on a rack. */
@@ -6,8 +6,8 @@ export const rackPlate: Rule = {
   id: 'rack-plate',
   group: 'fitting',
   origin: 'common practice',
-  lines: ({ build: { packs } }) =>
-    packs.flatMap((pack, i): readonly Draft[] =>
+  lines: ({ build }) =>
+    packsPutOn(build).flatMap(({ pack, i }): readonly Draft[] =>
       pack.boxes[0]?.place === 'rear-rack'
         ? [
             {

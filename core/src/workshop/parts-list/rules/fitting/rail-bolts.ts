@@ -1,5 +1,5 @@
 import { motorDecided } from '../../../../document/motor-decided.ts';
-import { isOnTube } from '../../helpers.ts';
+import { isOnTube, packsPutOn } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
 /** Bolts of the rail that a pack slides on. */
@@ -8,7 +8,7 @@ export const railBolts: Rule = {
   group: 'fitting',
   origin: 'common practice: two M5 bolts with low heads a rail, at least five turns in the thread',
   lines: (job) => {
-    const rails = job.build.packs.filter(isOnTube).length;
+    const rails = packsPutOn(job.build).filter(({ pack }) => isOnTube(pack)).length;
     return rails > 0 && motorDecided(job)
       ? [
           {

@@ -1,4 +1,4 @@
-import { suffixed } from '../../helpers.ts';
+import { packsPutOn, suffixed } from '../../helpers.ts';
 import type { Draft, Rule } from '../../line.ts';
 
 /** A cover for a pack that has no case of its own. */
@@ -6,8 +6,8 @@ export const rainCover: Rule = {
   id: 'rain-cover',
   group: 'fitting',
   origin: 'common practice',
-  lines: ({ build: { packs } }) =>
-    packs.flatMap((pack, i): readonly Draft[] =>
+  lines: ({ build }) =>
+    packsPutOn(build).flatMap(({ pack, i }): readonly Draft[] =>
       pack.cover === 'case'
         ? []
         : [
