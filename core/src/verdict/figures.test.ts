@@ -66,6 +66,24 @@ describe('the test hill', () => {
     expect(whole.findings.find((f) => f.code === 'climbs-for-minutes')?.state).toBe('stop');
   });
 
+  it('asks for a lower gear of a motor that pulls through the gears alone, and for fluid where there is a gap for it', () => {
+    const hot: Changes = {
+      brief: { hillGradePct: 14, hillLengthM: 2000 },
+      controller: { batteryCurrentA: 45 },
+    };
+    const says = (changes: Changes, kind: 'geared-hub' | 'mid-drive') => {
+      const whole = evaluate(sample({ ...hot, ...changes, drive: { name: 'One', ...changes?.drive } }, kind));
+      const found = whole.findings.find((f) => f.code === 'climbs-for-minutes');
+      return phraseText(found?.detail ?? []);
+    };
+    expect(says({}, 'geared-hub')).toMatch(/\. Less current, air-gap fluid or a pause lets it last/);
+    expect(says({ drive: { fluid: true, fluidFactor: 1.05 } }, 'geared-hub')).toMatch(
+      /\. Less current or a pause/,
+    );
+    const middle = says({ drive: { resistanceOhm: 0.4 }, controller: { phaseCurrentA: 60 } }, 'mid-drive');
+    expect(middle).toMatch(/\. A lower gear, less (phase )?current/);
+  });
+
   it('below walking pace wants a look on two wheels, not on three (common practice)', () => {
     const donor = { massKg: 15, crr: 0.008, cdaM2: 0.55 };
     const slow: Changes = {

@@ -2,6 +2,7 @@ import { isShare } from '../power-chain/link.ts';
 import { specAt } from '../document/document.ts';
 import { LABEL_V_PER_CELL } from '../document/per-cell.ts';
 import { CHEMISTRIES } from '../document/chemistries.ts';
+import { isHubMotor } from '../document/choices.ts';
 import type { Known } from '../document/known-build.ts';
 import type { Check } from '../check/check.ts';
 import { qty } from '../quantity/phrase.ts';
@@ -132,6 +133,18 @@ function drive({ build, machine }: Study): readonly Finding[] {
 /** A climb that lasts only minutes, or hardly longer than the test hill, is said. */
 const LASTS_S = 15 * 60;
 
+/** What lets a climb last: gears for a motor that pulls through them, fluid where there is a gap that has none. */
+function letsItLast({ build, machine }: Study, byController: boolean): string {
+  const less = byController ? 'less phase current' : 'less current';
+  const first =
+    machine.kind === 'mid-drive' ? `A lower gear, ${less}` : less.charAt(0).toUpperCase() + less.slice(1);
+  if (!byController)
+    return `${first}${isHubMotor(build) && !build.drive.fluid ? ', air-gap fluid' : ''} or a pause`;
+  return build.controller.place === 'motor'
+    ? `${first} or a pause`
+    : `${first}, or a place in the wind or on metal`;
+}
+
 function hillHeat(study: Study): readonly Finding[] {
   const { climb, heat, hillRide, known } = study;
   if (
@@ -156,13 +169,7 @@ function hillHeat(study: Study): readonly Finding[] {
           ? 'stop'
           : 'look',
       title: 'It climbs this grade for minutes only',
-      detail: [
-        says[heat.what],
-        minutes,
-        heat.what === 'controller'
-          ? '. A lower gear, less phase current, or a place in the wind or on metal lets it last.'
-          : '. A lower gear, less current, air-gap fluid or a pause lets it last.',
-      ],
+      detail: [says[heat.what], minutes, `. ${letsItLast(study, heat.what === 'controller')} lets it last.`],
       path: '',
     },
   ];

@@ -29,7 +29,9 @@ function serves(was: Row, row: Row): boolean {
   const [a, b] = [was.line?.cut, row.line?.cut];
   return is(was) === is(row) || (a !== undefined && b !== undefined && a.of === b.of && a.length >= b.length);
 }
+/** What a row costs at the most, and what not buying it saves at the least, where its price is guessed. */
 const paidOf = (row: Row): number | undefined => row.price ?? row.likely?.most;
+const savedOf = (row: Row): number => row.price ?? row.likely?.least ?? 0;
 /** Money is gone for it, or about to be. */
 const isBought = (row: Row): boolean => row.state !== 'needed';
 
@@ -130,15 +132,16 @@ export function allIn(
     if (price === undefined) noIdea.push(row.what);
     else cost += price;
   };
-  const save = (row: Row): void => {
+  /** @param other what is bought instead: two guesses of one thing are off alike */
+  const save = (row: Row, other?: Row): void => {
     if (isBought(row)) {
       if (row.key !== 'donor') leftOver.push(row.what);
-    } else if (row.broughtBy === undefined) cost -= paidOf(row) ?? 0;
+    } else if (row.broughtBy === undefined) cost -= other?.price === null ? (paidOf(row) ?? 0) : savedOf(row);
   };
   for (const [key, row] of after) {
     const was = before.get(key);
     if (was !== undefined && serves(was, row)) continue;
-    if (was !== undefined) save(was);
+    if (was !== undefined) save(was, row);
     pay(row);
   }
   for (const [key, row] of before) if (!after.has(key)) save(row);

@@ -8,8 +8,10 @@ import { courier, longtail, tandem, tourer, trike } from '../../test/demo.ts';
 import { ended } from '../../test/ended.ts';
 import { book, gainsOf, one, partOf, shelf } from '../../test/gains.ts';
 import { sample } from '../../test/sample.ts';
+import { evaluate } from '../../verdict/evaluate.ts';
 import { study } from '../../verdict/study.ts';
 import { headlines } from '../compare.ts';
+import { allIn } from './all-in.ts';
 import { before, changedBy, changeGains, gainPerMoney, gainsAt, stepsFor, together } from './gains.ts';
 import { ladder } from './ladder.ts';
 import { ownId, readOwn } from './own-step.ts';
@@ -140,6 +142,24 @@ describe('a step', () => {
     expect(ordered.build.purchase.lines.motor).toMatchObject({ state: 'needed', price: 362, orderedOn: '' });
     const open = withLine(longtail, 'motor', { state: 'needed' });
     expect(one(gainsOf(open), 'motor/motor-md36').allIn.cost).toBeCloseTo(362 - 455, 6);
+  });
+
+  it('saves of a thing whose price is guessed the least that it may cost; two guesses are off alike', () => {
+    const hub250 = sample({ drive: { name: '', ratedPowerW: label(250) } }, 'geared-hub');
+    const hubs = { ...hub250, money: { ...hub250.money, currency: longtail.money.currency } };
+    const was = evaluate(hubs, book, shelf).list.rows.find((r) => r.key === 'motor');
+    if (was?.likely === undefined) throw new Error('no guess');
+    const { least, most } = was.likely;
+    expect(was.price).toBeNull();
+    expect(least).toBeLessThan(most);
+    const costs = (price: number | null, likely = was.likely): number => {
+      const then = { ...was, what: 'Another', price, likely };
+      return allIn(new Map([['motor', was]]), new Map([['motor', then]]), [], () => null).cost;
+    };
+    expect(costs(265)).toBeCloseTo(265 - least, 9);
+    expect(costs(null)).toBe(0);
+    expect(costs(null, { ...was.likely, most: most + 20 })).toBeCloseTo(20, 9);
+    expect(allIn(new Map([['motor', was]]), new Map(), [], () => null).cost).toBeCloseTo(-least, 9);
   });
 
   it('a shorter chain is cut from the one there is; two tyres are two', () => {

@@ -55,7 +55,7 @@ export const DRIVE_CAUSES: readonly Cause[] = [
     'The motor is too hot and is held back, or should be',
     'hill',
     { hot: OFTEN, weak: OFTEN, 'cuts-out-hills': NOW },
-    'A lower gear, less current, a rest; Hill says after how many minutes. Fluid or another winding if the hill stays.',
+    'Less current, a rest, and a lower gear where the motor pulls through the gears; Hill says after how many minutes. Fluid or another winding if the hill stays.',
     {
       caution: 'A can that smells of varnish has been damaged already.',
       fit: ({ heat }) => {

@@ -147,8 +147,10 @@ export function GearsOnHill() {
         )}
       </Studying>
       <p className="py-2 text-[12.5px] leading-snug text-ink2">
-        Each gear held from cold with all help, on the hill’s grade without an end. A low gear turns the motor
-        faster with less current, so it stays cooler; the legs have to follow.
+        Each gear held from cold with all help, on the hill’s grade without an end.{' '}
+        {document.drive.kind === 'mid-drive'
+          ? 'A low gear turns the motor faster with less current, so it stays cooler; the legs have to follow.'
+          : 'The motor is as warm in each; the legs push best in the gear whose cadence suits them.'}
       </p>
     </section>
   );
