@@ -6,6 +6,16 @@ import { type Changes } from '../../test/sample.ts';
 import { line, made, words, light, hub } from '../../test/parts-lists.ts';
 
 describe('what a mechanic looks for on the list', () => {
+  it('has no new levers where those that are there have a switch, joined to the controller yet or not', () => {
+    const asked = (levers: 'cut-off' | 'plain', brakeCutoffs: 'yes' | 'planned' | 'unknown') =>
+      line(made([{ drive: hub, donor: { levers }, controls: { brakeCutoffs } }]), 'brake-sensors') !==
+      undefined;
+    for (const told of ['yes', 'planned', 'unknown'] as const) {
+      expect(asked('cut-off', told)).toBe(false);
+      expect(asked('plain', told)).toBe(true);
+    }
+  });
+
   it('is twice there where there are two motors, on a pair as in each wheel', () => {
     const count = (motors: 'one' | 'pair' | 'each-wheel', key: string): number =>
       line(

@@ -130,6 +130,30 @@ const CHOICES: {
   },
 };
 
+/** What is told by looking at the donor, in the order of the walk round it. */
+const LOOKED_AT: readonly DonorKey[] = [
+  'frameMaterial',
+  'forkMaterial',
+  'forkKind',
+  'sprung',
+  'axle',
+  'cogBody',
+  'shell',
+  'cranks',
+  'brakeFront',
+  'brakeRear',
+  'pairBrakes',
+  'levers',
+];
+
+/** Answers of a sheet on which they are ringed; what a machine with two wheels has none of is left out. */
+export const answersToRing = ({ donor }: BuildDocument): readonly (readonly [string, readonly string[]])[] =>
+  LOOKED_AT.filter((key) => key !== 'pairBrakes' || donor.wheelCount > 2).map((key) => {
+    const { label, options } = CHOICES[key];
+    const words: readonly { readonly value: string; readonly label: string }[] = options;
+    return [label, words.filter(({ value }) => value !== 'unknown').map((o) => o.label)] as const;
+  });
+
 /** A choice about the donor that may not have been made yet. */
 export function DonorChoice({ name }: { name: DonorKey }) {
   const { donor } = useDocument();

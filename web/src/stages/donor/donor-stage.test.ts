@@ -43,6 +43,21 @@ describe('the donor, as it is measured', () => {
     expect(hub.text).toMatch(/Slot|dropout/i);
   });
 
+  it('has a sheet to carry along with every answer that the stage takes, and none that it has no use for', async () => {
+    const two = await AtWork.at('print measure-sheet', longtail);
+    for (const answer of [
+      'magnesium',
+      'cottered',
+      'screwed freewheel',
+      'shift and brake in one',
+      'suspension',
+    ])
+      expect(two.text).toContain(answer);
+    expect(two.text).not.toContain('not checked');
+    expect(two.text).not.toContain('a brake and a lever each');
+    expect((await AtWork.at('print measure-sheet', trike)).text).toContain('a brake and a lever each');
+  });
+
   it('is typed in inches by who thinks in them, and kept in millimetres', async () => {
     useSettings.setState({ units: 'imperial' });
     const work = await AtWork.at('donor', longtail);

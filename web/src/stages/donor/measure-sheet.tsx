@@ -4,6 +4,7 @@ import { PrintPage } from '../../paper/print-page.tsx';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
 import { SOURCE_WORD, SourceMark } from '../../ui/source-mark.tsx';
+import { answersToRing } from './donor-choices.tsx';
 import { MeasureDrawing } from './measure-drawing.tsx';
 import { walkFor } from './measures.ts';
 import { STYLE_NAMES } from './donor-styles.ts';
@@ -50,17 +51,6 @@ function Row({ build, measure, blank }: { build: BuildDocument; measure: Measure
   );
 }
 
-/** Answers that are ticked on the sheet. */
-const TICKS: readonly (readonly [string, string])[] = [
-  ['Frame', 'steel   aluminium   titanium   carbon'],
-  ['Fork', 'steel   aluminium   carbon   rigid   suspension'],
-  ['Driven axle', 'solid   quick-release   through'],
-  ['Bracket shell', 'threaded   unthreaded'],
-  ['Front brake', 'rim   cable disc   hydraulic disc   drum   none'],
-  ['Rear brake', 'rim   cable disc   hydraulic disc   drum   coaster   none'],
-  ['Levers', 'plain   cut-off   shift and brake   hydraulic'],
-];
-
 function Sheet({ build, blank }: { build: BuildDocument; blank: boolean }) {
   const style = STYLE_NAMES.find((s) => s.value === build.donor.style)?.label ?? '';
   return (
@@ -97,10 +87,10 @@ function Sheet({ build, blank }: { build: BuildDocument; blank: boolean }) {
       <section className="keep-together pt-4">
         <h2 className="head border-b-[1.5px] border-ink pb-1 text-[16px]">To ring</h2>
         <dl>
-          {TICKS.map(([label, words]) => (
+          {answersToRing(build).map(([label, words]) => (
             <div key={label} className="flex flex-wrap gap-x-4 border-b border-hair py-1.5">
-              <dt className="w-[120px] font-semibold">{label}</dt>
-              {words.split('   ').map((word) => (
+              <dt className="w-[160px] font-semibold">{label}</dt>
+              {words.map((word) => (
                 <dd key={word}>{word}</dd>
               ))}
             </div>

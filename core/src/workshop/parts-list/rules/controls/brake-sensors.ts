@@ -6,8 +6,9 @@ export const brakeSensors: Rule = {
   group: 'controls',
   origin: 'fit check: brake cut-off that suits the levers',
   lines: (job) => {
-    const { donor, controls } = job.build;
-    if (controls.brakeCutoffs === 'yes' && donor.levers === 'cut-off') return [];
+    const { donor } = job.build;
+    // Levers that have a switch are joined up, not bought.
+    if (donor.levers === 'cut-off') return [];
     const count = [donor.brakeFront, donor.brakeRear].filter((b) => b !== 'none' && b !== 'coaster').length;
     const addOn = donor.levers === 'hydraulic' || donor.levers === 'shift-brake';
     return count === 0
