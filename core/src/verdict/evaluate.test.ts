@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../document/document.ts';
 import { withLine } from '../document/purchase.ts';
 import { part, type Part } from '../parts/part.ts';
-import { RUNS, anyBuild, priced, sample, runs } from '../test/sample.ts';
+import { RUNS, anyBuild, priced, sample, runs, type Changes } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
 import type { Verdict } from './evaluate.ts';
 import type { Figure, FigureId } from './figure.ts';
@@ -251,6 +251,28 @@ describe('findings', () => {
       expect(findings.filter((f) => f.code === 'unusual' && /Mm$/.test(f.path))).toEqual([]);
     },
   );
+
+  it('hold a value against what is usual for its kind of motor, pack and seat', () => {
+    const unusual = (changes: Changes, kind: 'geared-hub' | 'external') =>
+      evaluate(sample(changes, kind)).findings.flatMap((f) => (f.code === 'unusual' ? [f.path] : []));
+    // An open can of 190 rpm/V and 950 g on six cells: common practice there, and a misprint of a hub.
+    const can: Changes = {
+      drive: { kvRpmPerV: 190, massKg: 0.95 },
+      pack: { nominalV: 22.2, cellsInSeries: 6, massKg: 1.3 },
+    };
+    expect(unusual(can, 'external')).toEqual([]);
+    expect(unusual(can, 'geared-hub')).toEqual([
+      'drive.kvRpmPerV',
+      'drive.massKg',
+      'packs.0.nominalV',
+      'packs.0.cellsInSeries',
+      'packs.0.massKg',
+    ]);
+    const six: Changes = { pack: { chemistry: 'lead-acid', nominalV: 72, cellsInSeries: 36, massKg: 50 } };
+    expect(unusual(six, 'geared-hub')).toEqual([]);
+    expect(unusual({ donor: { style: 'recumbent', cdaM2: 0.1 } }, 'geared-hub')).toEqual([]);
+    expect(unusual({ donor: { style: 'diamond', cdaM2: 0.1 } }, 'geared-hub')).toEqual(['donor.cdaM2']);
+  });
 
   it('keep an unusual value and say so', () => {
     const verdict = evaluate(sample({ brief: { riderMassKg: 300 } }));

@@ -1,5 +1,5 @@
 import { isShare } from '../power-chain/link.ts';
-import { specAt } from '../document/document.ts';
+import { usualOf } from '../document/usual-of.ts';
 import { LABEL_V_PER_CELL } from '../document/per-cell.ts';
 import { CHEMISTRIES } from '../document/chemistries.ts';
 import { isHubMotor } from '../document/choices.ts';
@@ -28,14 +28,12 @@ const checkFinding = (c: Check, stage: StageId): Finding => ({
 const asking = (checks: readonly Check[]): readonly Finding[] =>
   checks.filter(asksFor).map((c) => checkFinding(c, stageOfCheck(c)));
 
-const isUnusual = ({ path, source, value }: Known): boolean => {
-  if (source === 'unknown' || source === 'worked') return false;
-  const [low, high] = specAt(path).plausible;
-  return value < low || value > high;
-};
+const isEntered = ({ source }: Known): boolean => source !== 'unknown' && source !== 'worked';
 
-function unusualFinding({ path, label, unit, value }: Known): Finding {
-  const [low, high] = specAt(path).plausible;
+function unusualFinding(
+  { path, label, unit, value }: Known,
+  [low, high]: readonly [number, number],
+): Finding {
   return {
     stage: stageOf(path),
     code: 'unusual',
@@ -47,7 +45,11 @@ function unusualFinding({ path, label, unit, value }: Known): Finding {
 }
 
 /** Entered values outside their plausible span: kept and used, but said. */
-const unusual = ({ used }: Study): readonly Finding[] => used.filter(isUnusual).map(unusualFinding);
+const unusual = ({ build, used }: Study): readonly Finding[] =>
+  used.filter(isEntered).flatMap((known) => {
+    const usual = usualOf(build, known.path);
+    return known.value < usual[0] || known.value > usual[1] ? [unusualFinding(known, usual)] : [];
+  });
 
 /** Labels round; more than this share apart means another pack. */
 const CELL_MISMATCH = 0.08;
