@@ -126,6 +126,15 @@ describe('what an electrician looks for on the list', () => {
     expect(unsaid.split('not known: measure first')).toHaveLength(5);
     expect(unsaid).toContain('the controller’s amps are not known yet');
     expect(rated({ batteryCurrentA: 20 })).not.toContain('not known');
+    // Watts that are limited take the more amps the lower the volts: those of a cut-off that nobody has read.
+    const byWatts = rated({
+      batteryCurrentA: 30,
+      limitsPower: true,
+      powerLimitW: 600,
+      lowVoltageCutoffV: { source: 'unknown' },
+    });
+    expect(byWatts).toMatch(/low-voltage cut-off not known yet: up to \d+\sA by that/);
+    expect(byWatts).not.toContain('amps are not known');
   });
 
   it('lists a fuse, plugs and a lead for each pack', () => {

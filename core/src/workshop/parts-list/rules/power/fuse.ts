@@ -3,9 +3,20 @@ import { qty, type Phrase } from '../../../../quantity/phrase.ts';
 import { FULL_OVER_LABEL, ampsOf, fuseAmps } from '../../helpers.ts';
 import type { Rule } from '../../line.ts';
 
+/** What the amps rest on that nobody has read, and how many they may be. */
+function unread({ unknown, mostA }: NonNullable<Chain['battery']['open']>): Phrase {
+  if (unknown.some(({ path }) => path === 'controller.batteryCurrentA'))
+    return ['the controller’s amps are not known yet'];
+  const labels = unknown.map(({ label }) => label.toLowerCase()).join(' and ');
+  return [
+    `${labels} not known yet`,
+    ...(mostA === undefined ? [] : [': up to ', qty(mostA, 'A', 0), ' by that']),
+  ];
+}
+
 /** For long, and at full throttle where that is more. */
 function asked({ battery: { continuousA, peakA, open } }: Chain): Phrase {
-  if (open !== undefined) return ['the controller’s amps are not known yet'];
+  if (open !== undefined) return unread(open);
   const long = qty(continuousA, 'A', 0);
   return Math.round(peakA) > Math.round(continuousA)
     ? [long, ' asked for long, ', qty(peakA, 'A', 0), ' at full throttle']
