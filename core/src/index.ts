@@ -153,7 +153,7 @@ export { curveRules, lawCurves, limitLines, type LawCurves, type LimitLine } fro
 export { readRules, readRulesText } from './law/read-rules.ts';
 export type { Category, Certainty, Clause, Duty, PlaceRules, RuleBook } from './law/rule-schema.ts';
 export { shippedRules } from './law/rules.ts';
-export { mayBeChild } from './document/counts-when.ts';
+export { mayBeChild, takes } from './document/counts-when.ts';
 export { saidOf, tellingDigits } from './law/sentence.ts';
 export { correctedIn, isStale, lookedAt, rulesOfClause, withCorrection } from './law/correct.ts';
 export { traps } from './law/traps/traps.ts';

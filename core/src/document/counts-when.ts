@@ -106,8 +106,7 @@ const COUNTS_WHEN: Partial<Record<QuantityPath, When>> = {
   'supply.efficiencyPct': converted,
   'supply.ownAh': ownCells,
   'supply.ownV': ownCells,
-  // Ground that gives is on roads alone; a rolling resistance is stated for a tyre as it should be, and its spread holds the rest.
-  'brief.groundPct': (b) => b.brief.rangeRoute !== '' || b.brief.hillRoute !== '',
+  'brief.groundPct': (b) => b.brief.groundPct.source !== 'unknown',
   'donor.pressurePct': (b) => b.donor.pressurePct.source !== 'unknown',
   'brief.trailerKg': towing,
   'brief.trailerLoadKg': towing,
@@ -221,3 +220,16 @@ const WHEN: ReadonlyMap<QuantityPath, readonly When[]> = new Map(
 /** True when the quantity counts under the build's choices. */
 export const countsUnder = (build: BuildDocument, path: QuantityPath): boolean =>
   WHEN.get(path)?.every((when) => when(build)) ?? true;
+
+/**
+ * What is as it should be, or as it usually is, until somebody has found it otherwise: other spreads hold the rest, and nobody is asked.
+ * Yet it may be said at any time.
+ */
+const ONCE_SAID: Partial<Record<QuantityPath, When>> = {
+  'brief.groundPct': ({ brief }) => brief.rangeRoute !== '' || brief.hillRoute !== '',
+  'donor.pressurePct': () => true,
+};
+
+/** True when a value counts, or would as soon as it is said. */
+export const takes = (build: BuildDocument, path: QuantityPath): boolean =>
+  countsUnder(build, path) || (ONCE_SAID[path]?.(build) ?? false);

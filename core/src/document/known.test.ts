@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { sample, type Changes } from '../test/sample.ts';
 import { chancesOf } from '../trips/uncertain.ts';
 import { QUANTITY_PATHS, specAt } from './document.ts';
+import { takes } from './counts-when.ts';
 import { inUse, knownBuild, knownInUse } from './known.ts';
+import { withValue } from './quantity-at.ts';
 import { rolloutFromSizeMm } from './wheel-size.ts';
 
 const unknown = { source: 'unknown' } as const;
@@ -189,5 +191,19 @@ describe('the wheel that the controller holds', () => {
     const { assistCutoffKmh } = knownBuild(build).controller;
     expect(assistCutoffKmh.source).toBe('unknown');
     expect(assistCutoffKmh.value).toBeCloseTo(27.5, 12);
+  });
+});
+
+describe('how soft the ground is, and how hard the tyres', () => {
+  it('are asked of nobody, and taken from whoever says them', () => {
+    const bare = sample();
+    for (const path of ['brief.groundPct', 'donor.pressurePct'] as const) {
+      expect(inUse(bare, path)).toBe(false);
+      expect(inUse(withValue(bare, path, 80), path)).toBe(true);
+    }
+    expect(takes(bare, 'donor.pressurePct')).toBe(true);
+    // On a level road of nothing but figures the ground is smooth.
+    expect(takes(bare, 'brief.groundPct')).toBe(false);
+    expect(takes({ ...bare, brief: { ...bare.brief, rangeRoute: 'lanes' } }, 'brief.groundPct')).toBe(true);
   });
 });

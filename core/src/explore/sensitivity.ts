@@ -57,6 +57,7 @@ const MOVES_NOTHING: ReadonlySet<QuantityPath> = new Set([
   'drive.rollbackEndC',
   'drive.damageC',
   'brief.descentKmh',
+  'brief.groundPct',
   // Only the law asks for it.
   'donor.widthMm',
   'donor.otherBeadMm',

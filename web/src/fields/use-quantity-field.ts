@@ -1,7 +1,7 @@
 import { useShallow } from 'zustand/react/shallow';
 import {
   helpedBy,
-  inUse,
+  takes,
   knownIfAny,
   phraseText,
   quantityAt,
@@ -48,7 +48,7 @@ export function useQuantityField(path: QuantityPath, system: UnitSystem): Quanti
         value,
         source,
         origin,
-        used: inUse(document, path),
+        used: takes(document, path),
         finding: finding?.state,
         detail: finding && phraseText(finding.detail, system),
         measures: helpedBy(document, path),

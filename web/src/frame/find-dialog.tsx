@@ -6,7 +6,7 @@ import {
   GLOSSARY,
   QUANTITY_PATHS,
   STAGE_IDS,
-  inUse,
+  takes,
   specAt,
   stageOf,
   type BuildDocument,
@@ -144,7 +144,7 @@ function FieldsAndPlaces({ id, document, act }: { id: string; document: BuildDoc
   return (
     <>
       <Command.Group heading="Fields" className={GROUP}>
-        {QUANTITY_PATHS.filter((path) => inUse(document, path)).map((path) => (
+        {QUANTITY_PATHS.filter((path) => takes(document, path)).map((path) => (
           <Item
             key={path}
             value={fieldWords(path)}

@@ -9,7 +9,7 @@ const ENOUGH: Readonly<Record<State, string>> = {
 };
 
 export const rangeStage: Stage = {
-  owns: ['brief.windFromDeg', 'brief.descentKmh'],
+  owns: ['brief.windFromDeg', 'brief.descentKmh', 'brief.groundPct'],
   checks: [],
   figures: ['range', 'consumption'],
   stands: (subject) => {
