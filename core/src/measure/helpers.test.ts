@@ -177,6 +177,14 @@ describe('rolling out', () => {
     );
   });
 
+  it('finds slope and wind also where a first step towards them would have it roll on for ever', () => {
+    // An easy tyre, one way down the wind and the slope: 0.4 % of rolling against 0.2 % of slope.
+    const out = measure('coast-down', times(truth(0.56, 0.004, 0.002, 1.2)), build);
+    expect(value(out)).toBeCloseTo(0.56, 2);
+    expect(Math.abs(value(out, 1) / 0.004 - 1)).toBeLessThan(0.02);
+    expect(out.ok ? phraseText(out.words) : '').toMatch(/slope of 0\.20\s% and a wind of 1\.2\sm\/s/);
+  });
+
   it('with a hand’s 0.2 s and 1 m/s of wind finds the truth within two of its own errors in nine of ten', () => {
     const c = truth(0.5, 0.008, 0.002, 1);
     let within = 0;

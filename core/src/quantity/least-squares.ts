@@ -21,6 +21,10 @@ export interface Fitted {
 
 const ROUNDS = 40;
 const SETTLED = 1e-6;
+/** How much the first steps are held back, and by how much more where they lead nowhere: three times before it is given up. */
+const DAMPING = 1e-3;
+const HELD_BACK = 1e3;
+const MOST_DAMPING = 1e6;
 /** Steps of a derivative. */
 const H = 1e-4;
 
@@ -33,6 +37,14 @@ function jacobianOf({ rows, residuals }: LeastSquares, at: readonly number[]): M
     return Array.from({ length: rows }, (__, i) => ((up?.[i] ?? 0) - (down?.[i] ?? 0)) / (2 * H));
   });
   return new Matrix(columns).transpose();
+}
+
+/** By how much the sum of squares would fall if the residuals were as straight as they are here: g' (J'J)^-1 g, g = J'r. Derived. */
+function promised(jacobian: Matrix, left: ArrayLike<number>): number {
+  const residual = Matrix.columnVector(Array.from(left));
+  const gradient = jacobian.transpose().mmul(residual);
+  const step = pseudoInverse(jacobian.transpose().mmul(jacobian)).mmul(gradient);
+  return gradient.transpose().mmul(step).get(0, 0);
 }
 
 /**
@@ -49,11 +61,13 @@ export function* leastSquares(problem: LeastSquares): Generator<number, Fitted> 
     return (i: number): number => all[i] ?? 0;
   };
   let parameters = [...start];
+  let there: Matrix | undefined;
   let error = Infinity;
+  let damping = DAMPING;
   for (let round = 0; round < ROUNDS; round += 1) {
     const step = levenbergMarquardt({ x, y }, model, {
       initialValues: parameters,
-      damping: 1e-3,
+      damping,
       maxIterations: 3,
       gradientDifference: H,
       centralDifference: true,
@@ -62,9 +76,18 @@ export function* leastSquares(problem: LeastSquares): Generator<number, Fitted> 
     const better = error - step.parameterError;
     error = step.parameterError;
     yield round;
-    if (better < SETTLED * Math.max(1e-9, error)) break;
+    if (better >= SETTLED * Math.max(1e-9, error)) {
+      damping = DAMPING;
+      there = undefined;
+      continue;
+    }
+    there = jacobianOf(problem, parameters);
+    // Where the way down goes on, its steps were too long.
+    if (damping >= MOST_DAMPING || promised(there, residuals(parameters)) <= SETTLED * Math.max(1e-9, error))
+      break;
+    damping *= HELD_BACK;
   }
-  const jacobian = jacobianOf(problem, parameters);
+  const jacobian = there ?? jacobianOf(problem, parameters);
   const normal = jacobian.transpose().mmul(jacobian);
   return {
     parameters,

@@ -63,8 +63,9 @@ const TRIED = 9;
 const NEXT = 1.25;
 
 /**
- * Whether its load holds it far below the speed at which it turns freely, in the tallest gearing that it may have: it is force by the
- * amps that it wants then, which a slower winding gives; watts of the pack are the same by any. In a shorter one a taller gearing would be the same as a faster winding.
+ * Whether its load holds it far below the speed at which it turns freely, in the tallest gearing that it may have: it wants force by
+ * the amps then, which a slower winding gives; watts of the pack are the same by any. In a shorter gearing a taller one would do what
+ * a faster winding does.
  */
 function isLaden({ machine }: Way): boolean {
   const supply = supplyOn(machine, 1);
