@@ -50,6 +50,10 @@ describe('a deciding value that nobody has read', () => {
         const known = knownAt(knownBuild(less), path);
         // Worked out of other entered values it is not unknown.
         if (known.source !== 'unknown') return;
+        // A label's rated point tells both speed constant and resistance: another constant contradicts the label.
+        const { ratedRpm, ratedA } = build.drive;
+        const rated = ratedRpm.source !== 'unknown' && ratedA.source !== 'unknown';
+        if (path === 'drive.kvRpmPerV' && rated) return;
         const [low, high] = plausibleSpan(known);
         drawn += 1;
         const part = drawn % PARTS;
@@ -62,7 +66,7 @@ describe('a deciding value that nobody has read', () => {
             expect(other?.state, `${one.clause.source}, ${one.clause.title}, by ${path}`).not.toBe('fail');
         }
       }),
-      runs(2200),
+      runs(2400),
     );
     expect(turned).toBeGreaterThan(35);
     expect(drawn).toBeGreaterThanOrEqual(2000);

@@ -28,6 +28,10 @@ export const FASTER: Bearings = [
   ['packs.healthPct', 1],
   ['packs.wiringMohm', -1],
   ['packs.capacityAh', 1],
+  // A pack that is made from cells is as stiff as they are, side by side.
+  ['packs.cell.parallel', 1],
+  ['packs.cell.capacityAh', 1],
+  ['packs.cell.resistanceMohm', -1],
   ['drive.efficiency', 1],
   ['drive.hysteresisNm', -1],
   ['drive.eddyNms', -1],

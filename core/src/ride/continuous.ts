@@ -72,7 +72,11 @@ function caseAmps(machine: Machine, gear: Gear, v: number, most: number): number
     );
   };
   const bears = (amps: number): boolean => {
-    const { controllerW } = circuitAt(machine, gear, v, amps, supply);
+    // Faster than the volts reach a chopper would have to give something back: standby is lost all the same.
+    const controllerW = Math.max(
+      limits.standbyW - accessoryW,
+      circuitAt(machine, gear, v, amps, supply).controllerW,
+    );
     return controllerW <= own + (inShell ? h.shellWK * (h.foldStartC - shellC(amps, controllerW)) : 0);
   };
   if (bears(most)) return most;

@@ -2,6 +2,7 @@ import type { Supply } from '../machine/battery.ts';
 import { supplyOn } from '../machine/diodes.ts';
 import type { Gear } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
+import { suitsLegs } from '../machine/rider.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { illinois, lastTrue } from '../quantity/numerics.ts';
 import { CLOSER, gearsAbout } from '../machine/ratios.ts';
@@ -85,6 +86,24 @@ function lookedAt({ kind, control, rider, gears }: Machine): readonly number[] {
   return [...steps, ...ends].sort((a, b) => b - a);
 }
 
+/** Speeds beyond one that was found, as close as gears below their span may take turns, m/s. */
+const CLOSE = 0.1;
+
+/**
+ * Of a motor that follows the legs and labours below their span, as its volts leave it: a taller gear may pull again a little faster,
+ * where those below it have come to their end. Speeds from the top of the tallest gear down to the one that was found.
+ */
+function beyond({ kind, control, rider, gears }: Machine, found: SteadyOutcome): readonly number[] {
+  if (kind !== 'mid-drive' || control !== 'pedals') return [];
+  const { gear, limit } = found.traction;
+  const v = found.moves ? found.v : 0;
+  if (limit !== 'voltage' || suitsLegs(rider, gear, v) >= 1) return [];
+  const least = Math.min(...gears.map(({ crankRatio }) => crankRatio));
+  const most = Math.min(FASTEST, (rider.cadenceMaxRpm * Math.PI) / 30 / least);
+  const steps = Math.max(0, Math.floor((most - v) / CLOSE));
+  return Array.from({ length: steps }, (_, i) => v + CLOSE * (steps - i));
+}
+
 /** Most force at `v` m/s in any ratio of a gearing that nobody has read: ever closer about the best that was tried. */
 export function tractionInAnyRatio(machine: Machine, supply: Supply, v: number, tried: Traction): Traction {
   const { anyRatio } = machine;
@@ -105,27 +124,35 @@ export function steadySpeed(
   gradePct: number,
   choice: GearChoice,
 ): SteadyOutcome {
-  let best = steadyIn(machine, supply, gradePct, choice);
+  let best = steadyIn(machine, supply, gradePct, choice, lookedAt(machine));
+  const more = choice === 'best' ? beyond(machine, best) : [];
+  if (more.length > 0) {
+    const faster = steadyIn(machine, supply, gradePct, choice, more);
+    if (faster.moves) best = faster;
+  }
   if (machine.anyRatio === undefined || choice !== 'best') return best;
   for (let i = 0; i < ROUNDS; i += 1) {
     const v = best.moves ? best.v : CRAWL;
     const { gear } = tractionInAnyRatio(machine, supply, v, best.traction);
-    const found = steadyIn(machine, supply, gradePct, gear);
+    const found = steadyIn(machine, supply, gradePct, gear, lookedAt(machine));
     if (!found.moves || (best.moves && found.v - best.v < SPEED_TOLERANCE)) return best;
     best = found;
   }
   return best;
 }
 
-/**
- * Look down from 30 m/s in 2 m/s steps, and at the ends of the gears' spans, for the first speed where force exceeds load, then
- * Illinois above it.
- */
-function steadyIn(machine: Machine, supply: Supply, gradePct: number, choice: GearChoice): SteadyOutcome {
+/** Looks at speeds from the fastest down for the first where force exceeds load, then by the Illinois method above it. */
+function steadyIn(
+  machine: Machine,
+  supply: Supply,
+  gradePct: number,
+  choice: GearChoice,
+  speeds: readonly number[],
+): SteadyOutcome {
   const surplus = (v: number): number =>
     traction(machine, supply, v, choice).totalN - roadForce(machine.road, v, gradePct);
   let high = FASTEST;
-  for (const low of lookedAt(machine)) {
+  for (const low of speeds) {
     if (surplus(low) > 0) {
       const root = illinois(surplus, low, high, SPEED_TOLERANCE);
       return balanced(machine, supply, gradePct, choice, low, root.found ? root.x : high);
