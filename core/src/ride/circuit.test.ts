@@ -39,9 +39,14 @@ describe('where the watts of motor and controller go', () => {
         if (gear === undefined) throw new Error('no gear');
         const { phaseA, by } = continuousAt(machine, gear, v);
         if (by !== 'controller' || phaseA === 0) return;
+        const { controllerHeat: h, thermal, airC, limits, accessoryW } = machine;
+        const lost = (amps: number): number =>
+          circuitAt(machine, gear, v, amps, supplyOn(machine, STATED_CHARGE)).controllerW;
+        const controllerW = lost(phaseA);
+        // Where the volts come to their end the field is weakened all at once, and a chopper has nothing to lose: nobody rides there.
+        const leaps = lost(1.001 * phaseA) - lost(0.999 * phaseA) > 0.05 * controllerW;
+        if (leaps || controllerW <= limits.standbyW - accessoryW) return;
         ended += 1;
-        const { controllerHeat: h, thermal, airC } = machine;
-        const { controllerW } = circuitAt(machine, gear, v, phaseA, supplyOn(machine, STATED_CHARGE));
         const heat = heatOf(machine, gear, v, phaseA);
         const inShell = h.shellWK > 0 ? controllerW : 0;
         const warm = steadyWarmth(

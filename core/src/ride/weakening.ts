@@ -64,14 +64,18 @@ export const plainAmps = (machine: Machine, supply: Supply, emf: number): number
 /** Slow, the volts hold nothing back that a weaker field could give. */
 const isSlow = (supply: Supply, emf: number): boolean => emf < supply.openVolts / 2;
 
+/** Amps that were found as the most that the volts allow are off by so much of themselves at another rounding. */
+const ROUNDED = 1e-3;
+
 /** Current against the magnets that goes with a torque current at a speed, A; 0 where nothing is weakened. */
 export function fieldAmps(machine: Machine, gear: Gear, torqueA: number, v: number, supply?: Supply): number {
   const { weakening } = machine;
   if (weakening === undefined || torqueA <= 0) return 0;
   const from = supply ?? supplyOn(machine, STATED_CHARGE);
   const emf = machine.motor.kt * gear.motorRatio * v;
-  // What the volts allow by themselves asks for no weakening.
-  if (isSlow(from, emf) || torqueA <= plainAmps(machine, from, emf)) return 0;
+  // What the volts allow by themselves asks for no weakening; nor does what is above it by the rounding of a root.
+  const plain = plainAmps(machine, from, emf);
+  if (isSlow(from, emf) || torqueA <= plain + ROUNDED * Math.max(1, plain)) return 0;
   return Math.min(settled(machine, from, emf, torqueA) ?? weakening.amps, weakening.amps);
 }
 
