@@ -75,7 +75,7 @@ describe('the walk round the bicycle', () => {
   it('comes past everything of donor, motor and pack that a check can wait for, over many builds', () => {
     // Entered elsewhere: at the brief, as a setting, as the gearing, as what is in a pack, or said of the road.
     const elsewhere =
-      /^(brief|controller|controls|gearing)\.|^drive\.(kvRpmPerV|resistanceOhm|hysteresisNm|eddyNms|efficiency|brushV|cancelA|reduction|massKg|spacerMm|armHoldsNm|motorSprocketTeeth|wheelSprocketTeeth|pitchMm|centreMm)$|^donor\.(massAheadMm|massHeightMm|tyreGrip|tyreGripWet)$|^packs\.\d\.(cellsInSeries|capacityAh|healthPct|wiringMohm)$/;
+      /^(brief|controller|controls|gearing)\.|^drive\.(kvRpmPerV|resistanceOhm|hysteresisNm|eddyNms|efficiency|brushV|cancelA|reduction|massKg|spacerMm|armHoldsNm|motorSprocketTeeth|wheelSprocketTeeth|pitchMm|centreMm)$|^donor\.(massAheadMm|massHeightMm|tyreGrip|tyreGripWet|cdaM2|crr)$|^packs\.\d\.(cellsInSeries|capacityAh|healthPct|wiringMohm)$/;
     fc.assert(
       fc.property(anyBuild, (build) => {
         for (const check of evaluate(build).fit.checks) {

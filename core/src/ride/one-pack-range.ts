@@ -88,7 +88,9 @@ export function onePackRange(machine: Machine, v: number, startCharge: number, l
     ? 'empty'
     : limitAt(machine, ways, supplyAt(pack, Math.max(0, endCharge - CHARGE_TOLERANCE), endC), v);
   const stated = Math.max(endCharge, Math.min(0.5, startCharge));
-  const then = at(stated, pack.temperatureC) ?? first;
+  // Half empty and as cold as at the start it may not hold what it holds once it has warmed: told as it begins then.
+  const half = at(stated, pack.temperatureC);
+  const [then, thenCharge] = half === undefined ? [first, startCharge] : [half, stated];
   return {
     held: {
       holds: true,
@@ -99,7 +101,7 @@ export function onePackRange(machine: Machine, v: number, startCharge: number, l
       endCharge,
       ends,
       whPerKm: then.batteryW / (v * 3.6),
-      batteryA: amps(then, stated, pack.temperatureC),
+      batteryA: amps(then, thenCharge, pack.temperatureC),
       riderN: then.riderN,
       motorN: then.motorN,
       motorRatio: then.gear.motorRatio,

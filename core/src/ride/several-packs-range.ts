@@ -50,6 +50,7 @@ export function combinedRange(machine: Machine, v: number, startCharge: number, 
   const endCharge = wholeCharge(aboard, charges);
   const isEmpty = allEmpty(aboard, end);
   const stated = supplyOn(machine, Math.max(endCharge, Math.min(STATED_CHARGE, startCharge)));
+  const atHalf = batteryAmps(stated, way.batteryW);
   return {
     held: {
       holds: true,
@@ -60,7 +61,8 @@ export function combinedRange(machine: Machine, v: number, startCharge: number, 
       endCharge,
       ends: isEmpty ? 'empty' : limitAt(machine, ways, diodesAt(aboard, charges, machine.diodeV, cellsC), v),
       whPerKm: way.batteryW / (v * 3.6),
-      batteryA: Math.max(LEAST_AMPS, batteryAmps(stated, way.batteryW)),
+      // Half empty and as cold as at the start they may not give it: told as it begins then.
+      batteryA: Math.max(LEAST_AMPS, Number.isFinite(atHalf) ? atHalf : batteryAmps(full, way.batteryW)),
       riderN: way.riderN,
       motorN: way.motorN,
       motorRatio: way.gear.motorRatio,

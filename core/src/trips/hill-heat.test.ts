@@ -62,18 +62,18 @@ describe('heat', () => {
             mostSeconds: 2 * 3600,
           } as const;
           const hill = evenHill('', 1_000_000, grade);
+          // The speed that it begins at was held in this wind.
+          const wind = { speed: machine.road.headwind, fromDeg: undefined, otherwise: 'ahead' } as const;
           const [whole, short] = [
-            ride(machine, hill, options),
-            ride(machine, hill, { ...options, even: true }),
+            ride(machine, hill, options, wind),
+            ride(machine, hill, { ...options, even: true }, wind),
           ];
           if (short.ends !== 'never-hot') {
             expect(short.ends).toBe(whole.ends);
             // Its steps grow to a hundredth of the time: so much later it may be told; or it creeps up to it, and is all but there.
             if (Math.abs(short.seconds - whole.seconds) < 4 + 0.015 * whole.seconds) return;
-            const then = ride(machine, hill, {
-              ...options,
-              mostSeconds: Math.min(short.seconds, whole.seconds),
-            });
+            const mostSeconds = Math.min(short.seconds, whole.seconds);
+            const then = ride(machine, hill, { ...options, mostSeconds }, wind);
             expect(Math.abs(then.hottestC - untilC)).toBeLessThan(1);
             return;
           }
@@ -184,12 +184,12 @@ describe('a climb that volts or a board would end', () => {
           (windingJK + shellJK) / airCooling(machine.thermal, steady.v),
           windingJK / coupleWK,
         );
-        if (slowS > 3600) return;
+        if (slowS > 2400) return;
         hotter += 1;
         expect(what).not.toBe('never');
       }),
       runs(160),
     );
-    expect(hotter).toBeGreaterThan(4);
+    expect(hotter).toBeGreaterThan(2);
   });
 });
