@@ -5,14 +5,9 @@ import type { Known } from '../document/known-build.ts';
 import { qty } from '../quantity/phrase.ts';
 import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
-import {
-  behindCranks,
-  brakesLeft,
-  hasPairToAsk,
-  independentBrakes,
-  type BrakesLeft,
-} from '../document/brakes-left.ts';
+import { brakesLeft, hasPairToAsk, independentBrakes, type BrakesLeft } from '../document/brakes-left.ts';
 import type { Machine } from '../machine/machine.ts';
+import { backPedalChecks } from './back-pedal-checks.ts';
 import { towed, type Subject } from './subject.ts';
 
 const GRAVITY = 9.80665;
@@ -258,50 +253,10 @@ function kind(s: Subject): Check {
   });
 }
 
-/** A back-pedal brake behind a motor in the bracket: most of those turn free backwards, and pull no chain. */
-const backPedal = (s: Subject): readonly Check[] =>
-  behindCranks(s.build, s.known)
-    ? [
-        told({
-          id: 'back-pedal',
-          group: 'brakes',
-          title: 'Back-pedal brake behind this motor',
-          state: s.build.drive.pullsBack === 'no' ? 'stop' : 'fine',
-          words: s.build.drive.pullsBack === 'no' ? 'it brakes nothing' : 'back-pedal brake',
-          limit: ['a motor whose cranks turn the chain backwards too'],
-          why: ['Most motors in the bracket run free backwards: pedalling back then brakes nothing.'],
-          remedy: ['Take a motor made for back-pedal hubs, or a free-running hub and a rim or disc brake.'],
-          origin: 'common practice',
-          inputs: [],
-          asked: [asked('whether its cranks turn the chain back', s.build.drive.pullsBack)],
-        }),
-      ]
-    : [];
-
-/** A back-pedal brake pulls the lower run of the chain, where a derailleur keeps it tight by a spring. */
-const backPedalGears = ({ build, known }: Subject): readonly Check[] =>
-  brakesLeft(build, known).rear === 'coaster' && build.gearing.cogTeeth.length > 1
-    ? [
-        told({
-          id: 'back-pedal-gears',
-          group: 'brakes',
-          title: 'Back-pedal brake and a derailleur',
-          state: 'look',
-          words: counted(build.gearing.cogTeeth.length, 'cog'),
-          limit: ['one cog, or gears in the hub'],
-          why: ['Pedalled back the lower run pulls: a derailleur there gives way, and nothing brakes.'],
-          remedy: ['Say at Drive which cog it has; with several it has another brake than this.'],
-          origin: 'common practice',
-          inputs: [],
-        }),
-      ]
-    : [];
-
 /** Brakes. */
 export const brakeChecks = (s: Subject): readonly Check[] => [
   energy(s),
   distance(s),
   kind(s),
-  ...backPedal(s),
-  ...backPedalGears(s),
+  ...backPedalChecks(s),
 ];

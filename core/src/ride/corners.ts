@@ -55,7 +55,10 @@ function anyGearing(way: Way, unknown: readonly Known[], bearings: Bearings): Wa
   });
 }
 
-/** A motor that turns at this share of its unloaded speed is held by its volts, and the faster for a higher speed constant. */
+/**
+ * A motor that turns at this share of its unloaded speed is held by its volts, and the faster for a higher speed constant. This and the
+ * next two are tolerances of the search, no source: held over thousands of drawn builds (gearing-unread.test.ts).
+ */
 const HELD_BY_VOLTS = 0.7;
 /** Speed constants that are tried over their span where it is not. */
 const TRIED = 9;
