@@ -1,12 +1,13 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { withValues } from '../document/quantity-at.ts';
 import { assemble } from '../machine/assemble.ts';
 import { caseCooling, caseSettles } from '../machine/controller-heat.ts';
 import { supplyOn } from '../machine/diodes.ts';
 import { airCooling, steadyWarmth } from '../machine/thermal.ts';
 import { anyBuild, runs, sample } from '../test/sample.ts';
 import { circuitAt } from './circuit.ts';
-import { continuousAt, heatOf } from './continuous.ts';
+import { bearableC, continuousAt, heatOf } from './continuous.ts';
 import { STATED_CHARGE } from './stated.ts';
 
 describe('where the watts of motor and controller go', () => {
@@ -57,6 +58,39 @@ describe('where the watts of motor and controller go', () => {
         );
         const settlesC = caseSettles(h, controllerW, caseCooling(h, v), airC, warm?.shellC ?? NaN);
         expect(Math.abs(settlesC - h.foldStartC)).toBeLessThan(0.1);
+      }),
+      runs(300),
+    );
+    expect(ended).toBeGreaterThan(20);
+  });
+
+  it('is what ends a continuous current, of a weakened field too: it is borne, and a hundredth more is not, over many builds', () => {
+    let ended = 0;
+    fc.assert(
+      fc.property(anyBuild, fc.integer({ min: 1, max: 120 }), (build, share) => {
+        const machine = assemble(
+          withValues(build, 'controller', { weakens: 'yes', weakeningA: { source: 'measured', value: 40 } }),
+        );
+        const gear = machine.gears.at(-1);
+        if (gear === undefined || machine.weakening === undefined) return;
+        // Where the volts come to their end, slower and faster: there the field is weakened.
+        const emfPerSpeed = machine.motor.kt * gear.motorRatio;
+        const v = ((share / 100) * supplyOn(machine, STATED_CHARGE).openVolts) / emfPerSpeed;
+        const warm = (amps: number): number | undefined =>
+          steadyWarmth(
+            machine.thermal,
+            heatOf(machine, gear, v, amps),
+            airCooling(machine.thermal, v),
+            machine.airC,
+          )?.windingC;
+        const { phaseA, by, motorW } = continuousAt(machine, gear, v);
+        if (by !== 'motor') return;
+        const bearable = bearableC(machine);
+        // Of amps that its own drag takes whole no gear loses anything.
+        if (motorW > 0) expect(warm(phaseA)).toBeLessThan(bearable + 0.1);
+        // Drag that is too much by itself is too much with any amps.
+        expect(warm(1.01 * phaseA + 0.01) ?? Infinity).toBeGreaterThan(bearable);
+        ended += motorW > 0 ? 1 : 0;
       }),
       runs(300),
     );

@@ -3,12 +3,11 @@ import { caseCooling, foldAmps } from '../machine/controller-heat.ts';
 import { supplyOn } from '../machine/diodes.ts';
 import type { Machine } from '../machine/machine.ts';
 import { copperGrowth, coreDrag, type Motor } from '../machine/motor.ts';
+import { lastTrue } from '../quantity/numerics.ts';
 import { airCooling, steadyWarmth, type SteadyHeat } from '../machine/thermal.ts';
 import { circuitAt } from './circuit.ts';
 import { STATED_CHARGE } from './stated.ts';
 import { fieldAmps } from './weakening.ts';
-
-const FIELD_ROUNDS = 6;
 
 /** What a motor holds for ever at a speed. */
 export interface Continuous {
@@ -47,8 +46,12 @@ export function heatOf(machine: Machine, gear: Gear, v: number, phaseA: number):
 export const bearableC = ({ thermal }: Machine): number =>
   Math.min(thermal.rollbackStartC, thermal.damageC - 10);
 
-/** A current is found to this share of the most that is looked at: 2^-20. */
-const HALVINGS = 20;
+/** A current is found to this share of the most that is looked at. */
+const FOUND_TO = 2 ** -20;
+
+/** The most amps up to `most` that are borne; what is borne is so with fewer as well. */
+const mostBorne = (bears: (amps: number) => boolean, most: number): number =>
+  bears(most) ? most : lastTrue(bears, 0, most, most * FOUND_TO);
 
 /**
  * Phase current that the controller's own heat bears for ever. Of a plain one with three leads in closed form. What is spent on the
@@ -79,14 +82,7 @@ function caseAmps(machine: Machine, gear: Gear, v: number, most: number): number
     );
     return controllerW <= own + (inShell ? h.shellWK * (h.foldStartC - shellC(amps, controllerW)) : 0);
   };
-  if (bears(most)) return most;
-  let [low, high] = [0, most];
-  for (let i = 0; i < HALVINGS; i += 1) {
-    const middle = (low + high) / 2;
-    if (bears(middle)) low = middle;
-    else high = middle;
-  }
-  return low;
+  return mostBorne(bears, most);
 }
 
 /**
@@ -108,12 +104,11 @@ export function continuousAt(machine: Machine, gear: Gear, v: number): Continuou
   // Friction of the brushes never reaches the winding: it takes the way from the shell alone.
   const rub = (rubNm * omega) / thermal.coupleWK;
   const c = drag * omega * path - rub - (drag * omega * lost) / cooling - (limitC - airC);
-  let byMotor = 0;
-  // What is spent on the field heats as well, and follows the current that is sought: settled in a few rounds.
-  for (let i = 0; i < (machine.weakening === undefined ? 1 : FIELD_ROUNDS); i += 1) {
-    const left = c + a * fieldAmps(machine, gear, byMotor, v) ** 2;
-    byMotor = left >= 0 ? 0 : (-2 * left) / (b + Math.sqrt(b * b - 4 * a * left));
-  }
+  const unweakened = c >= 0 ? 0 : (-2 * c) / (b + Math.sqrt(b * b - 4 * a * c));
+  // What is spent on the field heats as well, and grows with the current that is sought: by rounds it would swing to and fro.
+  const borne = (amps: number): boolean =>
+    a * (amps ** 2 + fieldAmps(machine, gear, amps, v) ** 2) + b * amps + c <= 0;
+  const byMotor = machine.weakening === undefined ? unweakened : mostBorne(borne, unweakened);
   const byCase = caseAmps(machine, gear, v, byMotor);
   const phaseA = Math.min(byMotor, byCase);
   const torque = Math.max(0, motor.kt * phaseA - drag);
