@@ -135,15 +135,21 @@ export const tooSmall = (page: Page): Promise<string[]> =>
       .filter((e) => e.closest('.sr-only') === null && (e.tagName !== 'A' || e.closest('p, dd, td') === null))
       .map((e) => {
         const boxes = [e, e.closest('label')].flatMap((one) => one?.getBoundingClientRect() ?? []);
-        const more = getComputedStyle(e, '::before');
+        const [width, height] = [
+          Math.max(...boxes.map((box) => box.width)),
+          Math.max(...boxes.map((box) => box.height)),
+        ];
+        // What is low may reach further than is seen; the rest need not be asked.
+        const more = height < least ? getComputedStyle(e, '::before') : undefined;
+        const reaches =
+          more === undefined || more.content === 'none'
+            ? height
+            : Math.max(height, Number.parseFloat(more.height));
         return {
           words: e.getAttribute('aria-label') ?? (e.textContent || e.tagName),
           shown: boxes.some((box) => box.width > 0),
-          width: Math.max(...boxes.map((box) => box.width)),
-          height: Math.max(
-            ...boxes.map((box) => box.height),
-            more.content === 'none' ? 0 : Number.parseFloat(more.height),
-          ),
+          width,
+          height: reaches,
         };
       })
       .filter(({ shown, width, height }) => shown && (height < least || width < least))

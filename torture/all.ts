@@ -19,13 +19,13 @@ interface Kind {
 /** Two lanes, since most machines have two cores; what stands in one runs after the other. */
 export const LANES: readonly Readonly<Record<string, Kind>>[] = [
   {
-    readers: { run: readers, share: 0.85, short: 4000 },
+    readers: { run: readers, share: 0.85, short: 2000 },
     requests: { run: requests, share: 0.15, short: 400 },
   },
   {
     kills: { run: kills, share: 0.45, short: 3 },
     records: { run: recordsTorture, share: 0.15, short: 3 },
-    queue: { run: queue, share: 0.15, short: 3 },
+    queue: { run: queue, share: 0.15, short: 2 },
     page: { run: page, share: 0.15, short: 1 },
     'two-servers': { run: twoServers, share: 0.07, short: 4 },
     'full-disk': { run: fullDisk, share: 0.03, short: 2 },

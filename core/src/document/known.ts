@@ -143,17 +143,24 @@ function fallbackContext(build: BuildDocument): FallbackContext {
 }
 
 type Row = readonly [key: string, path: QuantityPath, spec: QuantitySpec];
-const rowsOf = (section: SectionPath): readonly Row[] =>
-  Object.entries(SECTION_SPECS.get(section) ?? {}).map(
+/** The quantities of a group; what each entered group comes to by itself, while somebody holds it. */
+interface Group {
+  readonly rows: readonly Row[];
+  readonly byItself: WeakMap<object, readonly (Known | undefined)[]>;
+}
+const groupOf = (section: SectionPath): Group => ({
+  rows: Object.entries(SECTION_SPECS.get(section) ?? {}).map(
     ([key, spec]) => [key, `${section}.${key}` as QuantityPath, spec] as const,
-  );
+  ),
+  byItself: new WeakMap(),
+});
 
 /** The specs flattened once: a build is resolved at every keystroke. */
-const ROWS = (Object.keys(SPECS) as SectionName[]).map((section) => [section, rowsOf(section)] as const);
-const PACK_ROWS = PACK_PATHS.map((path) => ({
-  own: rowsOf(path),
-  cell: rowsOf(`${path}.cell`),
-  charger: rowsOf(`${path}.charger`),
+const GROUPS = (Object.keys(SPECS) as SectionName[]).map((section) => [section, groupOf(section)] as const);
+const PACK_GROUPS = PACK_PATHS.map((path) => ({
+  own: groupOf(path),
+  cell: groupOf(`${path}.cell`),
+  charger: groupOf(`${path}.charger`),
 }));
 
 /**
@@ -173,23 +180,41 @@ type Filling = {
 } & { packs: FillingPack[] };
 type FillingPack = { -readonly [K in keyof KnownPack]: KnownPack[K] };
 
+const at = (values: object, key: string): Sourced =>
+  (values as Readonly<Record<string, Sourced>>)[key] as Sourced;
+
+/** What is entered, and what has one default for every machine: found once for each entered group. */
+function byItselfOf({ rows, byItself }: Group, values: object, context: FallbackContext) {
+  const before = byItself.get(values);
+  if (before !== undefined) return before;
+  const found = rows.map(([key, path, spec]) => {
+    const one = at(values, key);
+    const asksOthers =
+      typeof spec.fallback === 'function' || spec.because !== undefined || spec.spread !== undefined;
+    return one.source === 'unknown' && asksOthers ? undefined : known(path, spec, one, context);
+  });
+  byItself.set(values, found);
+  return found;
+}
+
 /** One group of quantities as entered, or by their stated defaults. */
-function resolved(rows: readonly Row[], values: object, context: FallbackContext): Record<string, Known> {
+function resolved(group: Group, values: object, context: FallbackContext): Record<string, Known> {
+  const own = byItselfOf(group, values, context);
   const out: Record<string, Known> = {};
-  for (const [key, path, spec] of rows)
-    out[key] = known(path, spec, (values as Readonly<Record<string, Sourced>>)[key] as Sourced, context);
+  for (const [i, [key, path, spec]] of group.rows.entries())
+    out[key] = own[i] ?? known(path, spec, at(values, key), context);
   return out;
 }
 
 /** One pack, by its own volts, cells and chemistry. */
 function packOf(pack: PackDocument, index: number, context: FallbackContext): FillingPack {
-  const rows = PACK_ROWS[index];
-  if (rows === undefined) throw new TypeError(`no pack ${String(index)}`);
+  const groups = PACK_GROUPS[index];
+  if (groups === undefined) throw new TypeError(`no pack ${String(index)}`);
   const own = index === 0 ? context : { ...context, ...packContext(pack) };
   return {
-    ...resolved(rows.own, pack, own),
-    cell: resolved(rows.cell, pack.cell, own),
-    charger: resolved(rows.charger, pack.charger, own),
+    ...resolved(groups.own, pack, own),
+    cell: resolved(groups.cell, pack.cell, own),
+    charger: resolved(groups.charger, pack.charger, own),
   } as unknown as FillingPack;
 }
 
@@ -197,7 +222,7 @@ function packOf(pack: PackDocument, index: number, context: FallbackContext): Fi
 function entered(build: BuildDocument): Filling {
   const context = fallbackContext(build);
   const all: Record<string, unknown> = {};
-  for (const [section, rows] of ROWS) all[section] = resolved(rows, build[section], context);
+  for (const [section, group] of GROUPS) all[section] = resolved(group, build[section], context);
   all['packs'] = build.packs.map((pack, i) => packOf(pack, i, context));
   return all as unknown as Filling;
 }
@@ -255,7 +280,7 @@ export function knownInUse(build: BuildDocument, known: KnownBuild): readonly Kn
     for (const k of Object.values(group) as readonly Known[])
       if ('path' in k && inUse(build, k.path)) out.push(k);
   };
-  for (const [section] of ROWS) {
+  for (const [section] of GROUPS) {
     if (section === 'joining')
       for (const pack of known.packs) {
         take(pack);

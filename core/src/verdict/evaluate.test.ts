@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../document/document.ts';
 import { withLine } from '../document/purchase.ts';
 import { part, type Part } from '../parts/part.ts';
-import { RUNS, anyBuild, priced, sample, runs, type Changes } from '../test/sample.ts';
+import { anyBuild, priced, sample, runs, type Changes } from '../test/sample.ts';
 import { evaluate } from '../test/evaluate.ts';
 import type { Verdict } from './evaluate.ts';
 import type { Figure, FigureId } from './figure.ts';
@@ -38,7 +38,7 @@ describe('evaluate, over many builds', () => {
         // A starting grade without a limit by grip is said as such; everything else is a number.
         expect(bad.filter((path) => !path.includes('.steps.'))).toEqual([]);
       }),
-      runs(60),
+      runs(40),
     );
   });
 
@@ -145,7 +145,7 @@ describe('the working can be done again by hand', () => {
         expect(step('Fm') + step('Fr')).toBeCloseTo(load, 1);
         expect(step('v')).toBeCloseTo(hill.value, 9);
       }),
-      RUNS,
+      runs(50),
     );
   });
 

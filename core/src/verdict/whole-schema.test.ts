@@ -32,7 +32,7 @@ describe('builds drawn over the whole schema', () => {
         const told = toldVerdict(evaluate(build), book);
         expect(unfit(told, '')).toEqual([]);
       }),
-      { ...runs(50), seed: 20261127 },
+      { ...runs(30), seed: 20261127 },
     );
   });
 });

@@ -171,7 +171,7 @@ describe('labels of a chart', () => {
           }
         },
       ),
-      { numRuns: 200, seed: 20261128 },
+      { numRuns: 80, seed: 20261128 },
     );
   });
 });

@@ -148,7 +148,7 @@ describe('a finalist', () => {
 });
 
 describe('a search of the shelf', () => {
-  it('finds what force finds over whole verdicts, on 200 drawn shelves', () => {
+  it('finds what force finds over whole verdicts, on 80 drawn shelves', () => {
     let found = 0;
     fc.assert(
       fc.property(
@@ -173,10 +173,10 @@ describe('a search of the shelf', () => {
           }
         },
       ),
-      { ...runs(200), seed: 20 },
+      { ...runs(80), seed: 20 },
     );
     // The draw is worth something: not all of them were empty.
-    expect(found).toBeGreaterThan(60);
+    expect(found).toBeGreaterThan(25);
   }, 300_000);
 
   it('counts every combination once', () => {

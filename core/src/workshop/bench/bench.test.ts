@@ -4,7 +4,7 @@ import { phraseText } from '../../quantity/phrase.ts';
 import type { BuildDocument } from '../../document/document.ts';
 import { evaluate } from '../../test/evaluate.ts';
 import { courier, longtail, tandem, tourer, trike } from '../../test/demo.ts';
-import { RUNS, anyBuild, sample } from '../../test/sample.ts';
+import { anyBuild, runs, sample } from '../../test/sample.ts';
 import { benchEntry, benchRun } from './entry.ts';
 import { BENCH_GROUPS, type Evidence } from './hold-point.ts';
 import { NOTHING_FOUND, judgeEvidence } from './judge.ts';
@@ -43,7 +43,7 @@ describe('the hold points of a build', () => {
           [],
         );
       }),
-      RUNS,
+      runs(50),
     );
   });
 
@@ -65,7 +65,7 @@ describe('the hold points of a build', () => {
         for (const { title, state } of powerChecks)
           if (state === 'stop') expect(live.join('\n')).toContain(title.slice(0, 60));
       }),
-      RUNS,
+      runs(50),
     );
     // A lead that the hill softens, on a machine that is sound but for it.
     const thin = sample({ cabling: { leadMm2: 0.5 }, controller: { batteryCurrentA: 30 } });

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../../document/document.ts';
-import { RUNS, anyBuild } from '../../test/sample.ts';
+import { anyBuild, runs } from '../../test/sample.ts';
 import type { BenchEntry, BenchRun } from './entry.ts';
 import {} from './hold-point.ts';
 import { passedReading, runView, type EntryAt } from './run-view.ts';
@@ -114,7 +114,7 @@ describe('a run', () => {
         expect(view.done + view.failed + view.repeat + view.open).toBe(view.steps.length);
         for (const s of view.steps) expect(s.waitsFor ?? 0).toBeLessThan(s.number);
       }),
-      RUNS,
+      runs(60),
     );
   });
 });

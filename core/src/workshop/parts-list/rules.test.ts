@@ -4,7 +4,7 @@ import type { BuildDocument } from '../../document/document.ts';
 import { NOTHING_MEASURED } from '../../document/harness.ts';
 import { phraseText } from '../../quantity/phrase.ts';
 import { evaluate } from '../../test/evaluate.ts';
-import { RUNS, anyBuild } from '../../test/sample.ts';
+import { anyBuild, runs } from '../../test/sample.ts';
 import { RULES } from './rules/rules.ts';
 import { usualPort } from '../harness/ports.ts';
 import { list, type Case, made, none, box, light, hub, fromCells, laidDown } from '../../test/parts-lists.ts';
@@ -243,7 +243,7 @@ describe('the rules of the parts list', () => {
           if (mends !== undefined) expect(states.get(mends), key).not.toBe('fine');
         }
       }),
-      RUNS,
+      runs(50),
     );
   });
 
@@ -274,7 +274,7 @@ describe('the rules of the parts list', () => {
           expect(`${phraseText(what)} ${phraseText(why)}`).not.toMatch(/NaN|Infinity|undefined/);
         }
       }),
-      RUNS,
+      runs(50),
     );
   });
 });
