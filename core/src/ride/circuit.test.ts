@@ -45,7 +45,7 @@ describe('where the watts of motor and controller go', () => {
           circuitAt(machine, gear, v, amps, supplyOn(machine, STATED_CHARGE)).controllerW;
         const controllerW = lost(phaseA);
         // Where the volts come to their end the field is weakened all at once, and a chopper has nothing to lose: nobody rides there.
-        const leaps = lost(1.001 * phaseA) - lost(0.999 * phaseA) > 0.05 * controllerW;
+        const leaps = lost(1.01 * phaseA) - lost(0.99 * phaseA) > 0.05 * controllerW;
         if (leaps || controllerW <= limits.standbyW - accessoryW) return;
         ended += 1;
         const heat = heatOf(machine, gear, v, phaseA);
