@@ -283,7 +283,7 @@ export function currentChain(
   const phase = phaseDemand(climb, machine, known, hill);
   const shares = build.packs.length > 1 && build.joining.how === 'combiner';
   const shared = shares ? sharedDemands(build, known, machine, battery) : undefined;
-  const restsOn = shares ? sharesRestOn(known) : [];
+  const restsOn = shares ? sharesRestOn(build, known) : [];
   const scene = { build, known, machine, battery, phase, shared, restsOn };
   const links = LINKS.flatMap((make) => make(scene) ?? []);
   const judged = links.filter((l) => l.margin !== undefined);

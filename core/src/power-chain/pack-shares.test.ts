@@ -52,10 +52,36 @@ describe('packs behind diodes', () => {
     for (const words of why({ wiringMohm: { source: 'unknown' } }, { healthPct: 95 }))
       expect(words).toMatch(/Its share rests on what nobody has read: leads, plugs and protection, capacity/);
     for (const words of why({ healthPct: 95 }, { healthPct: 95 })) expect(words).not.toContain('rests on');
+    // Of a pack from cells, on what they resist.
+    const [fromCells] = of(links({ make: 'cells' }, { healthPct: 95 }), 'cells');
+    expect(phraseText(fromCells?.why ?? [])).toMatch(/rests on .*resistance/);
     // And so does a share that is too much.
     const [cells] = of(links({ cellsContinuousA: 8 }, { cellsContinuousA: 8 }), 'cells');
     expect(phraseText(cells?.why ?? [])).toMatch(/^Its share of the hill is .*nobody has read: capacity/);
     expect(cells?.inputs.map(({ path }) => path)).toContain('packs.1.healthPct');
+  });
+
+  it('are asked no less the weaker the others are, though they sag on more amps than they can give', () => {
+    // 2 Ah of old cells give their most at some thirty amps: what is asked beyond comes from the other, never back into it.
+    const weak = { capacityAh: 2, healthPct: 50, cellsPeakA: 100, bmsCurrentA: 100 };
+    const strong = { ...PACK, cellsPeakA: 100, bmsCurrentA: 100 };
+    const asked = (startC: number): readonly number[] =>
+      of(
+        evaluate(
+          sample({
+            brief: { hillGradePct: 3, riderPowerW: 0 },
+            pack: { ...strong, ...weak, startC },
+            controller: { batteryCurrentA: 90, phaseCurrentA: 200, lowVoltageCutoffV: 20 },
+            second: { ...strong, ...weak, startC: 20, join: 'combiner' },
+          }),
+        ).power.chain.links,
+        'cells',
+      ).map((link) => link?.demand.peakA ?? NaN);
+    const [warm, cold] = [asked(20), asked(-15)];
+    for (const amps of [...warm, ...cold]) expect(amps).toBeGreaterThan(0);
+    expect(warm[1]).toBeCloseTo(45, 6);
+    expect(cold[1]).toBeGreaterThan(45);
+    expect((cold[0] ?? 0) + (cold[1] ?? 0)).toBeGreaterThan(89.9);
   });
 
   it('are the weakest link, which is looked at, whatever else has less in hand', () => {

@@ -2,8 +2,8 @@ import type { BuildDocument } from '../document/document.ts';
 import type { Known, KnownBuild } from '../document/known-build.ts';
 import { unreadOf } from '../document/worked.ts';
 import { packsAboard } from '../machine/packs-aboard.ts';
-import { supplyAt } from '../machine/battery.ts';
-import { diodesAt, terminalVolts } from '../machine/diodes.ts';
+import { batteryAmps, supplyAt, type Supply } from '../machine/battery.ts';
+import { diodesAt, mostWatts, terminalVolts } from '../machine/diodes.ts';
 import type { Machine } from '../machine/machine.ts';
 import { busPoint, sharePower } from '../ride/packs-together.ts';
 import { partOfDemand, type Demand } from './demand.ts';
@@ -20,9 +20,9 @@ const SLIVER = 0.05;
 const areCounted = ({ packs }: Pick<KnownBuild, 'packs'>): boolean =>
   packs.every(({ cellsInSeries }) => cellsInSeries.source !== 'unknown');
 
-/** The most that is asked for longer than a sliver of the whole. */
-function mostFor(hours: readonly number[], amps: readonly number[]): number {
-  const order = amps.map((a, i) => ({ a, h: hours[i] ?? 0 })).sort((x, y) => y.a - x.a);
+/** The largest share that is given for longer than a sliver of the whole. */
+function mostFor(hours: readonly number[], shares: readonly number[]): number {
+  const order = shares.map((a, i) => ({ a, h: hours[i] ?? 0 })).sort((x, y) => y.a - x.a);
   let left = SLIVER * hours.reduce((sum, h) => sum + h, 0);
   for (const { a, h } of order) {
     left -= h;
@@ -30,6 +30,20 @@ function mostFor(hours: readonly number[], amps: readonly number[]): number {
   }
   return 0;
 }
+
+/** The watts of so many amps; those of which less comes the more they are stand for the most that there is. */
+function wattsOf(bus: Supply, amps: number): number {
+  const watts = amps * terminalVolts(bus, amps);
+  return batteryAmps(bus, watts) < (1 - HAIR) * amps ? (1 - HAIR) * mostWatts(bus) : watts;
+}
+/** Roots are found to this share. */
+const HAIR = 1e-6;
+
+/** What each gives of the whole, 0 to 1. */
+const sharesOf = (amps: readonly number[]): readonly number[] => {
+  const whole = amps.reduce((sum, a) => sum + a, 0);
+  return amps.map((a) => a / whole);
+};
 
 /**
  * What is asked of each pack behind diodes while they feed together, in their order: the largest share of the current that it
@@ -50,29 +64,29 @@ export function sharedDemands(
   const peakA = Math.max(LEAST_A, whole.peakA);
   const { steps, hours } = sharePower(
     aboard,
-    (bus) =>
-      bus.openVolts > limits.lowVolts ? { watts: hillA * terminalVolts(bus, hillA), v: 0 } : undefined,
+    (bus) => (bus.openVolts > limits.lowVolts ? { watts: wattsOf(bus, hillA), v: 0 } : undefined),
     'combiner',
     diodeV,
   );
   // Nothing that feeds: each is asked all.
   if (steps.length === 0) return aboard.map(() => whole);
   const each = steps.map((step, i) => (steps[i + 1]?.hours ?? hours) - step.hours);
+  const onHill = steps.map(({ amps }) => sharesOf(amps));
   const atPeak = steps.map(({ charges }) => {
     const bus = diodesAt(aboard, charges, diodeV);
     const supplies = aboard.map(({ pack }, i) => supplyAt(pack, charges[i] ?? 0));
-    return busPoint(supplies, peakA * terminalVolts(bus, peakA), 'combiner', diodeV)?.amps;
+    const point = busPoint(supplies, wattsOf(bus, peakA), 'combiner', diodeV);
+    return point && sharesOf(point.amps);
   });
   return aboard.map((_, i) => {
-    const most = (amps: readonly number[], of: number): number => Math.min(1, mostFor(each, amps) / of);
     // The more is asked, the more evenly it is shared: by the hill's share the most is not too little.
-    const share = most(
-      steps.map(({ amps }) => amps[i] ?? hillA),
-      hillA,
+    const share = mostFor(
+      each,
+      onHill.map((shares) => shares[i] ?? 1),
     );
-    const peakShare = most(
-      atPeak.map((amps) => amps?.[i] ?? peakA),
-      peakA,
+    const peakShare = mostFor(
+      each,
+      atPeak.map((shares) => shares?.[i] ?? 1),
     );
     return { ...partOfDemand(whole, share), peakA: whole.peakA * peakShare };
   });
@@ -82,9 +96,15 @@ export function sharedDemands(
  * What the shares of packs behind diodes rest on that nobody has read: each pack's ohms, size, age and charge. Nothing where
  * nobody has counted the cells: then nothing is shared.
  */
-export const sharesRestOn = ({ packs }: KnownBuild): readonly Known[] =>
+export const sharesRestOn = ({ packs: documents }: BuildDocument, { packs }: KnownBuild): readonly Known[] =>
   !areCounted({ packs })
     ? []
-    : packs.flatMap(({ wiringMohm, capacityAh, healthPct, chargeLimitPct }) =>
-        [wiringMohm, capacityAh, healthPct, chargeLimitPct].flatMap(unreadOf),
+    : packs.flatMap(({ wiringMohm, capacityAh, healthPct, chargeLimitPct, cell }, i) =>
+        [
+          ...(documents[i]?.make === 'cells' ? [cell.resistanceMohm] : []),
+          wiringMohm,
+          capacityAh,
+          healthPct,
+          chargeLimitPct,
+        ].flatMap(unreadOf),
       );
