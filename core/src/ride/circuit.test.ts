@@ -43,21 +43,23 @@ describe('where the watts of motor and controller go', () => {
         const { controllerHeat: h, thermal, airC, limits, accessoryW } = machine;
         const lost = (amps: number): number =>
           circuitAt(machine, gear, v, amps, supplyOn(machine, STATED_CHARGE)).controllerW;
-        const controllerW = lost(phaseA);
-        // Where the volts come to their end the field is weakened all at once, and a chopper has nothing to lose: nobody rides there.
-        const leaps = lost(1.01 * phaseA) - lost(0.99 * phaseA) > 0.05 * controllerW;
-        if (leaps || controllerW <= limits.standbyW - accessoryW) return;
+        // A chopper that has nothing to lose: nobody rides there.
+        if (lost(phaseA) <= limits.standbyW - accessoryW) return;
         ended += 1;
-        const heat = heatOf(machine, gear, v, phaseA);
-        const inShell = h.shellWK > 0 ? controllerW : 0;
-        const warm = steadyWarmth(
-          thermal,
-          { ...heat, shellW: heat.shellW + inShell },
-          airCooling(thermal, v),
-          airC,
-        );
-        const settlesC = caseSettles(h, controllerW, caseCooling(h, v), airC, warm?.shellC ?? NaN);
-        expect(Math.abs(settlesC - h.foldStartC)).toBeLessThan(0.1);
+        const settlesC = (amps: number): number => {
+          const heat = heatOf(machine, gear, v, amps);
+          const inShell = h.shellWK > 0 ? lost(amps) : 0;
+          const warm = steadyWarmth(
+            thermal,
+            { ...heat, shellW: heat.shellW + inShell },
+            airCooling(thermal, v),
+            airC,
+          );
+          return caseSettles(h, lost(amps), caseCooling(h, v), airC, warm?.shellC ?? Infinity);
+        };
+        expect(settlesC(phaseA)).toBeLessThan(h.foldStartC + 0.1);
+        // Where the volts come to their end the field is weakened all at once: a hundredth more may be much too much.
+        expect(settlesC(1.01 * phaseA + 0.01)).toBeGreaterThan(h.foldStartC - 0.1);
       }),
       runs(300),
     );
