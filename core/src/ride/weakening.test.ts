@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { withValue } from '../document/quantity-at.ts';
 import { assemble } from '../machine/assemble.ts';
 import { supplyAt, type Supply } from '../machine/battery.ts';
+import { supplyOn } from '../machine/diodes.ts';
 import { msToKmh } from '../quantity/units.ts';
 import { anyBuild, sample, type Changes, runs } from '../test/sample.ts';
 import type { BuildDocument } from '../document/document.ts';
@@ -130,5 +131,28 @@ describe('the field', () => {
       ),
       runs(1500),
     );
+  });
+});
+
+describe('more amps than volts and field reach', () => {
+  it('ask for the field of the last that they do: a weak pack never leaps to all of it', () => {
+    const machine = assemble(
+      sample({
+        drive: { kvRpmPerV: 10, resistanceOhm: 0.2, cancelA: 200 },
+        pack: { nominalV: 48, cellsInSeries: 13, capacityAh: 5, wiringMohm: 800 },
+        controller: { weakens: 'yes', weakeningA: 150, batteryCurrentA: 200, phaseCurrentA: 200 },
+      }),
+    );
+    const [gear] = machine.gears;
+    if (gear === undefined) throw new Error('no gear');
+    const supply = supplyOn(machine, 0.5);
+    const v = (0.7 * supply.openVolts) / (machine.motor.kt * gear.motorRatio);
+    const field = (amps: number): number => fieldAmps(machine, gear, amps, v, supply);
+    expect(machine.weakening?.amps).toBe(100);
+    // The last that is reached is near 9.5 A: beyond it nothing more is won.
+    for (const amps of [10, 12, 20, 50, 200]) {
+      expect(field(amps)).toBeGreaterThan(10);
+      expect(field(amps)).toBeLessThan(70);
+    }
   });
 });

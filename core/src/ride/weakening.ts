@@ -76,7 +76,14 @@ export function fieldAmps(machine: Machine, gear: Gear, torqueA: number, v: numb
   // What the volts allow by themselves asks for no weakening; nor does what is above it by the rounding of a root.
   const plain = plainAmps(machine, from, emf);
   if (isSlow(from, emf) || torqueA <= plain + ROUNDED * Math.max(1, plain)) return 0;
-  return Math.min(settled(machine, from, emf, torqueA) ?? weakening.amps, weakening.amps);
+  const d = settled(machine, from, emf, torqueA) ?? mostField(machine, from, emf, plain, torqueA);
+  return Math.min(d, weakening.amps);
+}
+
+/** What goes with the last torque current that volts and field together reach, for one beyond it that they do not, A. */
+function mostField(machine: Machine, supply: Supply, emf: number, plain: number, torqueA: number): number {
+  const reaches = (amps: number): boolean => settled(machine, supply, emf, amps) !== undefined;
+  return settled(machine, supply, emf, lastTrue(reaches, plain, torqueA, TOLERANCE_A)) ?? 0;
 }
 
 /** What else binds a weakened motor. */
