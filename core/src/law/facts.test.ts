@@ -4,7 +4,7 @@ import type { BuildDocument } from '../document/document.ts';
 import { knownBuild } from '../document/known.ts';
 import { assembleKnown } from '../machine/assemble.ts';
 import { anyBuild, runs, sample, type Changes } from '../test/sample.ts';
-import { withValue } from '../document/quantity-at.ts';
+import { withQuantity, withValue } from '../document/quantity-at.ts';
 import { wayOf } from '../ride/corners.ts';
 import { lawFacts, type LawFacts } from './facts.ts';
 import { lawCurves } from './law-curves.ts';
@@ -235,6 +235,20 @@ describe('facts of a build', () => {
       'on pack 2',
       'limit lifted, on pack 2',
     ]);
+  });
+
+  it('reckon with two packs that feed together, where nobody has counted the cells of the second', () => {
+    const built = sample({
+      controls: { throttle: 'full' },
+      controller: { limitsSpeed: false, batteryCurrentA: 60, phaseCurrentA: 150 },
+      pack: { nominalV: 36, cellsInSeries: 10, capacityAh: 5, wiringMohm: 200 },
+      second: { capacityAh: 40, wiringMohm: 20, join: 'switch' },
+    });
+    const joined: BuildDocument = { ...built, joining: { ...built.joining, how: 'parallel' } };
+    const uncounted = facts(withQuantity(joined, 'packs.1.cellsInSeries', { source: 'unknown' }));
+    const alike = facts(withValue(joined, 'packs.1.cellsInSeries', 10));
+    for (const name of ['peakWheelW', 'motorAloneKmh'] as const)
+      expect(uncounted[name]?.unsure?.high).toBeGreaterThanOrEqual((alike[name]?.high ?? Infinity) - 1e-6);
   });
 
   it('take a limit of the throttle that nobody has read for none, as the physics does', () => {

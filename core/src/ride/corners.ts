@@ -126,13 +126,28 @@ function fastest(
   ];
 }
 
+/**
+ * Packs that are joined directly feed together where they have one count of cells: the corner with what nobody has counted as in the
+ * first. None where all of them are counted, or not joined so.
+ */
+function feedingTogether(corner: BuildDocument, unknown: readonly Known[]): readonly BuildDocument[] {
+  const open = unknown.filter(({ path }) => /^packs\.[1-9]\.cellsInSeries$/.test(path));
+  if (corner.joining.how !== 'parallel' || open.length === 0) return [];
+  const cells = knownBuild(corner).packs[0].cellsInSeries.value;
+  return [open.reduce((b, { path }) => withValue(b, path, cells), corner)];
+}
+
 /** The ways with unknown values at the ends that turn a fact up: more than one where neither is so for every fact. */
 export function fastCorners(
   build: BuildDocument,
   unknown: readonly Known[],
   bearings: Bearings,
 ): readonly [Way, ...Way[]] {
-  const [first, ...others] = fastest(cornerOf(build, unknown, bearings, 'up'), unknown, bearings);
+  const up = cornerOf(build, unknown, bearings, 'up');
+  const [first, ...others] = [up, ...feedingTogether(up, unknown)].flatMap((corner) =>
+    fastest(corner, unknown, bearings),
+  );
+  if (first === undefined) throw new TypeError('a corner has at least one way');
   const geared = (way: Way): Way => anyGearing(way, unknown, bearings);
   return [geared(first), ...others.map(geared)];
 }
