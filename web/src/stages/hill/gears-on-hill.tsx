@@ -150,7 +150,7 @@ export function GearsOnHill() {
         Each gear held from cold with all help, on the hill’s grade without an end.{' '}
         {document.drive.kind === 'mid-drive'
           ? 'A low gear turns the motor faster with less current, so it stays cooler; the legs have to follow.'
-          : 'The motor is as warm in each; the legs push best in the gear whose cadence suits them.'}
+          : 'The motor turns with the wheel, the same in each; the legs push best in the gear whose cadence suits them, and leave it less to do.'}
       </p>
     </section>
   );

@@ -46,6 +46,12 @@ describe('range at a steady speed', () => {
     expect(span(work)[1] / high).toBeLessThan(2.4);
   });
 
+  it('says in its stamp that it is that of the level, where a road is chosen on which it may be another', async () => {
+    const level = { ...trike, brief: { ...trike.brief, rangeRoute: '' } };
+    expect((await AtWork.at('range speed', trike)).text).toMatch(/Enough13–20 km on the level, 10 wanted/);
+    expect((await AtWork.at('range speed', level)).text).toMatch(/Enough13–20 km, 10 wanted/);
+  });
+
   it('falls with the drag of the air', async () => {
     const work = await AtWork.at('range speed', longtail);
     const [, slow] = span(work);

@@ -233,7 +233,7 @@ function useRoadStamp(rides: RangeRides) {
 
 /** How far and how sure: at a steady speed, on a road, as a band, home again, and where the energy goes. */
 export function RangeStage() {
-  const { verdict } = useStage();
+  const { document, verdict } = useStage();
   const shown = useQuantity();
   const system = useSettings((state) => state.units);
   const figure = figureOf(verdict, 'range');
@@ -246,7 +246,11 @@ export function RangeStage() {
   const steady = {
     state: figure.state,
     word: figure.value === undefined ? 'Not held' : WORD[figure.state],
-    under: figure.value === undefined ? 'the speed wanted' : `${value} ${unit}, ${wanted.text} wanted`,
+    // Beside a road that is chosen it has to be said which of the two this is.
+    under:
+      figure.value === undefined
+        ? 'the speed wanted'
+        : `${value} ${unit}${document.brief.rangeRoute === '' ? '' : ' on the level'}, ${wanted.text} wanted`,
   };
   return (
     <Stage
