@@ -237,7 +237,7 @@ describe('facts of a build', () => {
     ]);
   });
 
-  it('reckon with two packs that feed together, where nobody has counted the cells of the second', () => {
+  it('reckon with two packs that feed together, where nobody has counted the cells of one', () => {
     const built = sample({
       controls: { throttle: 'full' },
       controller: { limitsSpeed: false, batteryCurrentA: 60, phaseCurrentA: 150 },
@@ -245,10 +245,15 @@ describe('facts of a build', () => {
       second: { capacityAh: 40, wiringMohm: 20, join: 'switch' },
     });
     const joined: BuildDocument = { ...built, joining: { ...built.joining, how: 'parallel' } };
-    const uncounted = facts(withQuantity(joined, 'packs.1.cellsInSeries', { source: 'unknown' }));
-    const alike = facts(withValue(joined, 'packs.1.cellsInSeries', 10));
-    for (const name of ['peakWheelW', 'motorAloneKmh'] as const)
-      expect(uncounted[name]?.unsure?.high).toBeGreaterThanOrEqual((alike[name]?.high ?? Infinity) - 1e-6);
+    const counted = withValue(joined, 'packs.1.cellsInSeries', 10);
+    const alike = facts(counted);
+    for (const path of ['packs.0.cellsInSeries', 'packs.1.cellsInSeries'] as const) {
+      const uncounted = facts(withQuantity(counted, path, { source: 'unknown' }));
+      for (const name of ['peakWheelW', 'motorAloneKmh'] as const)
+        expect(uncounted[name]?.unsure?.high, `${name} by ${path}`).toBeGreaterThanOrEqual(
+          (alike[name]?.high ?? Infinity) - 1e-6,
+        );
+    }
   });
 
   it('take a limit of the throttle that nobody has read for none, as the physics does', () => {

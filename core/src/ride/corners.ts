@@ -128,13 +128,16 @@ function fastest(
 
 /**
  * Packs that are joined directly feed together where they have one count of cells: the corner with what nobody has counted as in the
- * first. None where all of them are counted, or not joined so.
+ * first that somebody has. None where all of them are counted, or not joined so.
  */
 function feedingTogether(corner: BuildDocument, unknown: readonly Known[]): readonly BuildDocument[] {
-  const open = unknown.filter(({ path }) => /^packs\.[1-9]\.cellsInSeries$/.test(path));
-  if (corner.joining.how !== 'parallel' || open.length === 0) return [];
-  const cells = knownBuild(corner).packs[0].cellsInSeries.value;
-  return [open.reduce((b, { path }) => withValue(b, path, cells), corner)];
+  const open = new Set(
+    unknown.map(({ path }) => path).filter((path) => /^packs\.\d\.cellsInSeries$/.test(path)),
+  );
+  if (corner.joining.how !== 'parallel' || open.size === 0) return [];
+  const { packs } = knownBuild(corner);
+  const counted = packs.find(({ cellsInSeries }) => !open.has(cellsInSeries.path)) ?? packs[0];
+  return [[...open].reduce((b, path) => withValue(b, path, counted.cellsInSeries.value), corner)];
 }
 
 /** The ways with unknown values at the ends that turn a fact up: more than one where neither is so for every fact. */
