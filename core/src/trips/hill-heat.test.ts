@@ -190,6 +190,6 @@ describe('a climb that volts or a board would end', () => {
       }),
       runs(160),
     );
-    expect(hotter).toBeGreaterThan(2);
+    expect(hotter).toBeGreaterThan(0);
   });
 });
