@@ -31,13 +31,14 @@ function mostFor(hours: readonly number[], shares: readonly number[]): number {
   return 0;
 }
 
+/** Roots are found to this share. */
+const HAIR = 1e-6;
+
 /** The watts of so many amps; those of which less comes the more they are stand for the most that there is. */
 function wattsOf(bus: Supply, amps: number): number {
   const watts = amps * terminalVolts(bus, amps);
   return batteryAmps(bus, watts) < (1 - HAIR) * amps ? (1 - HAIR) * mostWatts(bus) : watts;
 }
-/** Roots are found to this share. */
-const HAIR = 1e-6;
 
 /** What each gives of the whole, 0 to 1. */
 const sharesOf = (amps: readonly number[]): readonly number[] => {
