@@ -1,7 +1,7 @@
 import { supplyAt, type Supply } from '../machine/battery.ts';
 import { supplyOn } from '../machine/diodes.ts';
 import type { Machine } from '../machine/machine.ts';
-import { unloadedSpeed, warmResistance } from '../machine/motor.ts';
+import { magnetShare, unloadedSpeed, warmResistance } from '../machine/motor.ts';
 import { motorAlone, steadySpeed, tractionInAnyRatio } from '../ride/steady.ts';
 import { traction } from '../ride/traction.ts';
 
@@ -59,15 +59,12 @@ export function noLoadSpeed(machine: Machine, supply: Supply = charged(machine, 
   return (faster * unloadedSpeed(machine.motor, supply.openVolts, coldOhm(machine) + supply.ohm)) / least;
 }
 
-/** As hot as magnets get on a long ride, C; and how much weaker they are for each kelvin, of neodymium and of ferrite. From memory. */
+/** As hot as magnets get on a long ride, C. From memory. */
 const HOT_C = 80;
-const WEAKER_PER_K = { neodymium: 0.0011, ferrite: 0.002 } as const;
 
-/** The same with hot magnets: without load the motor turns as much faster as they are weaker. Motors with brushes have ferrite. */
-export function hotNoLoadSpeed(machine: Machine): number {
-  const perK = machine.motor.brushes === undefined ? WEAKER_PER_K.neodymium : WEAKER_PER_K.ferrite;
-  return noLoadSpeed(machine) / (1 - perK * (HOT_C - 20));
-}
+/** The same with hot magnets: without load the motor turns as much faster as they are weaker. */
+export const hotNoLoadSpeed = (machine: Machine): number =>
+  noLoadSpeed(machine) / magnetShare(machine.motor, HOT_C);
 
 /** The same on the highest of its packs, whichever drives it as set, m/s. */
 export const fastestUnloaded = (machine: Machine): number =>

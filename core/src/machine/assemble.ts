@@ -16,6 +16,7 @@ import { gears, type Gear } from './driveline.ts';
 import type { Limits } from './limits.ts';
 import {
   DIODE_V,
+  WEAKER_PER_K,
   coldGrease,
   fixedDrop,
   packShare,
@@ -124,6 +125,7 @@ const motorOf = (
   { drive, brief }: KnownBuild,
 ): Motor => ({
   kt: torqueConstant(drive.kvRpmPerV.value),
+  weakerPerK: WEAKER_PER_K[commutation === 'brushes' ? 'ferrite' : 'neodymium'],
   resistance20: drive.resistanceOhm.value,
   hysteresisNm: drive.hysteresisNm.value * (GREASED.has(kind) ? coldGrease(brief.temperatureC.value) : 1),
   eddyNms: drive.eddyNms.value,

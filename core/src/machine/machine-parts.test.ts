@@ -73,7 +73,14 @@ describe('motor', () => {
     expect(warmResistance(0.11, 20)).toBe(0.11);
   });
 
-  const motor: Motor = { kt: 0.2, resistance20: 0.1, hysteresisNm: 0.5, eddyNms: 0.01, freewheel: true };
+  const motor: Motor = {
+    kt: 0.2,
+    weakerPerK: 0,
+    resistance20: 0.1,
+    hysteresisNm: 0.5,
+    eddyNms: 0.01,
+    freewheel: true,
+  };
 
   it('drags only when it turns', () => {
     expect(coreDrag(motor, 0)).toBe(0);

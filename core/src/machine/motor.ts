@@ -1,7 +1,9 @@
 /** A permanent-magnet motor as its direct-current equivalent, SI. */
 export interface Motor {
-  /** Torque per phase ampere, N m/A, equal to the back EMF per rad/s. */
+  /** Torque per phase ampere, N m/A, equal to the back EMF per rad/s; of magnets at 20 C where nothing else is said. */
   readonly kt: number;
+  /** What the magnets, and the torque constant with them, lose for each kelvin, as a share of that at 20 C. */
+  readonly weakerPerK: number;
   /** Winding, line to line, at 20 C. */
   readonly resistance20: number;
   /** Core drag that does not depend on speed, N m. */
@@ -56,6 +58,15 @@ export const coldGrease = (airC: number): number => 1 + 0.02 * Math.max(0, SUPPL
 /** Torque the core takes at motor speed `omega` rad/s, N m. */
 export const coreDrag = (motor: Motor, omega: number): number =>
   omega > 0 ? motor.hysteresisNm + motor.eddyNms * omega : 0;
+
+/** Share of their strength at 20 C that magnets lose for each kelvin: of neodymium, and the ferrite of motors with brushes. From memory. */
+export const WEAKER_PER_K = { neodymium: 0.0011, ferrite: 0.002 } as const;
+/** Magnets this weak are spoiled long before, and by more than their warmth: the line is followed no further. */
+const WEAKEST = 0.4;
+
+/** Strength of magnets at a temperature as a share of that at 20 C: 1 - p (T - 20). */
+export const magnetShare = ({ weakerPerK }: Motor, magnetC: number): number =>
+  Math.max(WEAKEST, 1 - weakerPerK * (magnetC - 20));
 
 /** How much the winding's resistance grows per kelvin above 20 C, as a share of that at 20 C. */
 export const copperGrowth = COPPER_PER_K;

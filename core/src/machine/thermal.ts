@@ -97,6 +97,8 @@ export function steadyWarmth(
  * The most that a winding at `windingC` comes to if what it now loses goes on, C; Infinity where it would run away.
  * All of the loss is taken for copper loss, which grows with the temperature: the core's share does not, so this is
  * never too little. Derived as `steadyWarmth` is.
+ * @param magnetGrowth by which share that loss grows for each kelvin of the shell, whose magnets weaken; near its end the shell
+ * rises by no more than the winding does
  */
 export function settlesAtMost(
   t: Thermal,
@@ -105,9 +107,10 @@ export function settlesAtMost(
   shellW: number,
   cooling: number,
   airC: number,
+  magnetGrowth = 0,
 ): number {
   const path = 1 / cooling + 1 / t.coupleWK;
-  const growth = copperGrowth / (1 + copperGrowth * (windingC - 20));
+  const growth = copperGrowth / (1 + copperGrowth * (windingC - 20)) + magnetGrowth;
   const slope = windingW * growth * path;
   if (!(slope < 1)) return Infinity;
   return (airC + shellW / cooling + windingW * path * (1 - growth * windingC)) / (1 - slope);

@@ -13,7 +13,14 @@ import { steadyWarmth } from '../machine/thermal.ts';
 /** 0.2127 ohm at 20 C, wound warm to 70 C. */
 const WARM_OHM = 0.2127 * (1 + 0.00393 * 50);
 const BRUSHES = { brushV: 1.2, diodeV: 0.7 };
-const MOTOR = { kt: 0.0992, resistance20: 0.18, hysteresisNm: 0.11, eddyNms: 2e-4, freewheel: true };
+const MOTOR = {
+  kt: 0.0992,
+  weakerPerK: 0,
+  resistance20: 0.18,
+  hysteresisNm: 0.11,
+  eddyNms: 2e-4,
+  freewheel: true,
+};
 /** 500 W and 36 V behind 0.08 ohm, 18.5 A from the pack and 22 A in the motor. */
 const machine = handMachine(
   { batteryA: 18.5, phaseA: 22 },

@@ -2,7 +2,7 @@ import type { Gear } from '../machine/driveline.ts';
 import { caseCooling, foldAmps } from '../machine/controller-heat.ts';
 import { supplyOn } from '../machine/diodes.ts';
 import type { Machine } from '../machine/machine.ts';
-import { copperGrowth, coreDrag, type Motor } from '../machine/motor.ts';
+import { copperGrowth, coreDrag, magnetShare, type Motor } from '../machine/motor.ts';
 import { airCooling, steadyWarmth, type SteadyHeat } from '../machine/thermal.ts';
 import { lastTrue } from '../quantity/numerics.ts';
 import { circuitAt } from './circuit.ts';
@@ -86,9 +86,10 @@ function caseAmps(machine: Machine, gear: Gear, v: number, most: number): number
 }
 
 /**
- * Phase current that brings the winding in the end to what it bears and no further, at an even speed. With
- * copper = a I^2, core and gear losses the balance Tw = Ta + (copper + core + shell)/h + (copper + core)/G is
- * quadratic in I and solved in closed form (derived). 0 where drag alone is too much.
+ * Phase current that brings the winding in the end to what it bears and no further, at an even speed, and the force that magnets
+ * as warm as the shell then make of it. With copper = a I^2, core and gear losses the balance
+ * Tw = Ta + (copper + core + shell)/h + (copper + core)/G is quadratic in I and solved in closed form (derived). What gears lose
+ * and what is spent on the field is taken with magnets at 20 C, which is a little too much. 0 where drag alone is too much.
  */
 export function continuousAt(machine: Machine, gear: Gear, v: number): Continuous {
   const { motor, thermal, airC } = machine;
@@ -111,14 +112,14 @@ export function continuousAt(machine: Machine, gear: Gear, v: number): Continuou
   const byMotor = machine.weakening === undefined ? unweakened : mostBorne(borne, unweakened);
   const byCase = caseAmps(machine, gear, v, byMotor);
   const phaseA = Math.min(byMotor, byCase);
-  const torque = Math.max(0, motor.kt * phaseA - drag);
-  const warm = steadyWarmth(thermal, heatOf(machine, gear, v, phaseA), cooling, airC);
+  const shellC = steadyWarmth(thermal, heatOf(machine, gear, v, phaseA), cooling, airC)?.shellC ?? limitC;
+  const torque = Math.max(0, motor.kt * magnetShare(motor, shellC) * phaseA - drag);
   return {
     v,
     phaseA,
     by: byCase < byMotor ? 'controller' : 'motor',
     motorW: torque * omega,
     forceN: torque * gear.motorRatio * machine.efficiency,
-    shellC: warm?.shellC ?? limitC,
+    shellC,
   };
 }

@@ -1,6 +1,9 @@
+import type { Supply } from '../machine/battery.ts';
 import { supplyOn } from '../machine/diodes.ts';
+import type { Gear } from '../machine/driveline.ts';
 import type { Limit } from '../machine/limits.ts';
 import type { Machine } from '../machine/machine.ts';
+import { withMagnetsAt } from '../machine/magnets.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { caseCooling, caseSettles } from '../machine/controller-heat.ts';
 import { airCooling, secondsTo, warmthAfter, type SteadyHeat } from '../machine/thermal.ts';
@@ -54,6 +57,35 @@ function foldsAfter(machine: Machine, v: number, watts: number, heat: SteadyHeat
   return high;
 }
 
+/** How long a part of the throttle is borne, from cold, and how warm the shell is half-way there, or in the end. */
+interface Borne {
+  readonly seconds: number | undefined;
+  readonly shellC: number;
+}
+
+function borneFor(machine: Machine, gear: Gear, v: number, motorN: number, supply: Supply): Borne {
+  const { thermal, airC } = machine;
+  const cold = { windingC: airC, shellC: airC };
+  const phaseA = partThrottleAmps(machine, gear, v, motorN);
+  const caseW = circuitAt(machine, gear, v, phaseA, supply).controllerW;
+  const own = heatOf(machine, gear, v, phaseA);
+  const heat = machine.controllerHeat.shellWK === 0 ? own : { ...own, shellW: own.shellW + caseW };
+  const cooling = airCooling(thermal, v);
+  const seconds = sooner(
+    secondsTo(bearableC(machine), thermal, cold, heat, cooling, airC),
+    foldsAfter(machine, v, caseW, heat),
+  );
+  const { shellC } = warmthAfter(
+    thermal,
+    cold,
+    heat,
+    cooling,
+    airC,
+    seconds === undefined ? LONGEST_S : seconds / 2,
+  );
+  return { seconds, shellC };
+}
+
 /**
  * Speed against grade for a machine at a charge: row by row from the least grade, each from slow to fast. A speed is
  * reached where full help holds it; what it takes of the motor there decides how long it may last.
@@ -66,9 +98,6 @@ export function limitMap(
   grades: readonly number[],
 ): readonly MapCell[] {
   const supply = supplyOn(machine, charge);
-  const { thermal, airC } = machine;
-  const cold = { windingC: airC, shellC: airC };
-  const limitC = bearableC(machine);
   const pulls = speeds.map((v) => traction(machine, supply, v, choice));
   return grades.flatMap((gradePct) =>
     speeds.map((v, i): MapCell => {
@@ -77,22 +106,15 @@ export function limitMap(
       const load = roadForce(machine.road, v, gradePct);
       // Legs ease off while the motor has force to spare.
       const motorN = Math.max(0, Math.min(pull.motorN, load - easeAt(machine, v) * pull.riderN));
-      const phaseA = partThrottleAmps(machine, pull.gear, v, motorN);
       const reached = pull.totalN >= load;
-      const caseW = circuitAt(machine, pull.gear, v, phaseA, supply).controllerW;
-      const own = heatOf(machine, pull.gear, v, phaseA);
-      const heat = machine.controllerHeat.shellWK === 0 ? own : { ...own, shellW: own.shellW + caseW };
+      const bears = (at: Machine): Borne => borneFor(at, pull.gear, v, motorN, supply);
       return {
         v,
         gradePct,
         reached,
         limit: pull.limit,
-        bears: reached
-          ? sooner(
-              secondsTo(limitC, thermal, cold, heat, airCooling(thermal, v), airC),
-              foldsAfter(machine, v, caseW, heat),
-            )
-          : undefined,
+        // Magnets that warm on the way ask for more amps: they are taken as they are half-way.
+        bears: reached ? bears(withMagnetsAt(machine, bears(machine).shellC)).seconds : undefined,
       };
     }),
   );

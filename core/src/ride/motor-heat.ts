@@ -1,14 +1,8 @@
 import type { Machine } from '../machine/machine.ts';
 import { caseCooling, caseSettles, caseStep, foldShare } from '../machine/controller-heat.ts';
-import { warmResistance } from '../machine/motor.ts';
+import { setMagnets, type WarmMachine } from '../machine/magnets.ts';
+import { magnetShare, warmResistance } from '../machine/motor.ts';
 import { airCooling, heatStep, rollbackShare, settlesAtMost, type Warmth } from '../machine/thermal.ts';
-
-/** A machine whose winding warms, and whose rider tires and pushes harder uphill: resistance, phase limit and legs follow. */
-export type WarmMachine = Omit<Machine, 'circuitOhm' | 'limits' | 'rider'> & {
-  rider: Machine['rider'];
-  circuitOhm: number;
-  limits: { -readonly [K in keyof Machine['limits']]: Machine['limits'][K] };
-};
 
 /** The heat of the motor moves slowly: it is stepped for itself, by this at least and this at most, s. */
 const HEAT_S = 2;
@@ -99,11 +93,25 @@ export class MotorHeat {
       const shellMeanW = this.shellJ / s + this.warmCase(s, s / steps);
       this.warmth = heatStep(thermal, this.warmth, windingMeanW, shellMeanW, cooling, airC, s / steps);
     }
-    const settlesC = settlesAtMost(thermal, this.warmth.windingC, windingMeanW, shellEndW, cooling, airC);
+    const settlesC = settlesAtMost(
+      thermal,
+      this.warmth.windingC,
+      windingMeanW,
+      shellEndW,
+      cooling,
+      airC,
+      this.magnetGrowth(),
+    );
     this.evenS = Math.abs(settlesC - this.settlesC) <= EVEN_K ? this.evenS + s : 0;
     this.settlesC = settlesC;
     this.seconds = this.windingJ = this.shellJ = this.cooling = this.caseJ = this.caseCooling = 0;
     this.apply(now);
+  }
+
+  /** The amps for one force go with 1 / Kt, their heat with its square: by which share it grows for each kelvin of the magnets. */
+  private magnetGrowth(): number {
+    const { motor } = this.cold;
+    return (2 * motor.weakerPerK) / magnetShare(motor, this.warmth.shellC);
   }
 
   /** Warms the controller's case for `dt` of the `s` seconds gathered; gives what flows from it into the motor's shell, W. */
@@ -135,7 +143,8 @@ export class MotorHeat {
 
   private apply(now: number): void {
     const { cold, machine } = this;
-    const { windingC } = this.warmth;
+    const { windingC, shellC } = this.warmth;
+    setMagnets(machine, cold, shellC);
     machine.circuitOhm = warmResistance(cold.motor.resistance20, windingC) + cold.controllerOhm;
     const byMotor = rollbackShare(cold.thermal, windingC);
     const byCase = foldShare(cold.controllerHeat, this.caseC);

@@ -323,7 +323,7 @@ describe('riding long enough', () => {
     if (gear === undefined) throw new Error('no such cog');
     const steady = climb(machine, 0.5, 1400, 9, gear);
     if (!steady.climbs) throw new Error('it stalls');
-    const cold = { ...machine, thermal: { ...HAND_THERMAL, windingJK: 1e12 } };
+    const cold = { ...machine, thermal: { ...HAND_THERMAL, windingJK: 1e12, shellJK: 1e12 } };
     const windingC = build.drive.windingC.source === 'unknown' ? 60 : build.drive.windingC.value;
     const one = ride(cold, evenHill('', 3000, 9), {
       pace: ALL_OUT,

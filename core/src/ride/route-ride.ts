@@ -6,7 +6,8 @@ import { Board } from '../machine/trips.ts';
 import { coreDrag } from '../machine/motor.ts';
 import type { Course } from './course.ts';
 import { emptyLedger } from './ledger.ts';
-import { MotorHeat, type WarmMachine } from './motor-heat.ts';
+import { MotorHeat } from './motor-heat.ts';
+import { warmMachine, type WarmMachine } from '../machine/magnets.ts';
 import { powerSource, type PowerSource } from './power-source.ts';
 import type { HeatEnds, Ride, RideEnd, RideOptions } from './ride.ts';
 import { Road } from './road.ts';
@@ -79,7 +80,7 @@ class RideState {
 
   constructor(machine: Machine, course: Course, options: RideOptions) {
     this.machine = machine;
-    this.m = { ...machine, limits: { ...machine.limits } };
+    this.m = warmMachine(machine);
     this.o = options;
     this.source = powerSource(machine, options.charge, options.draining ?? 'drains');
     this.board = new Board();

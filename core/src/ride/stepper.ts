@@ -4,7 +4,8 @@ import { wheelForce } from '../machine/motor.ts';
 import { riderForce } from '../machine/rider.ts';
 import { Bracket, secant } from '../quantity/numerics.ts';
 import { GearBox } from './gear-box.ts';
-import type { MotorHeat, WarmMachine } from './motor-heat.ts';
+import type { WarmMachine } from '../machine/magnets.ts';
+import type { MotorHeat } from './motor-heat.ts';
 import {
   easeAt,
   handShare,

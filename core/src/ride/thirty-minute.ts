@@ -55,7 +55,7 @@ function heldAt(machine: Machine, gear: Gear, v: number): ThirtyMinutes {
  * The highest shaft power that the motor holds for thirty minutes within the controller's limits, winding from the
  * air's temperature to what it bears, at the speed that suits it best and half charge. The test's idea is that of the
  * maximum thirty-minute power of UNECE Regulation No 85; the heat values are the build's own, mostly estimates, so
- * this is a cross-check of a rating and never replaces one.
+ * this is a cross-check of a rating and never replaces one. Magnets are taken at 20 C, with which it gives the most.
  */
 export function thirtyMinutePower(machine: Machine): ThirtyMinutes {
   const open = motorAlone(machine, machine.road.massKg);

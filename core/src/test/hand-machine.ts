@@ -29,7 +29,7 @@ export const handMachine = (
   motors: 1,
   machineMassKg: 20,
   road: { massKg: 100, crr: 0.01, cdaM2: 0.5, airDensity: 1.2, headwind: 0 },
-  motor: { kt: 1, resistance20: 0.1, hysteresisNm: 0, eddyNms: 0, freewheel: true },
+  motor: { kt: 1, weakerPerK: 0, resistance20: 0.1, hysteresisNm: 0, eddyNms: 0, freewheel: true },
   circuitOhm: 0.1,
   dropV: 0.3,
   packShare: 1,

@@ -115,7 +115,7 @@ describe('heat', () => {
       const [gear] = machine.gears;
       if (gear === undefined) throw new Error('no gear');
       for (const v of [1, 3, 6]) {
-        const { phaseA } = continuousAt(machine, gear, v);
+        const { phaseA, shellC } = continuousAt(machine, gear, v);
         if (phaseA === 0) continue;
         const end = steadyWarmth(
           machine.thermal,
@@ -124,6 +124,7 @@ describe('heat', () => {
           machine.airC,
         );
         expect(end?.windingC).toBeCloseTo(bearableC(machine), 6);
+        expect(end?.shellC).toBeCloseTo(shellC, 6);
       }
     }
   });

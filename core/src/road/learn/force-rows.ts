@@ -1,5 +1,6 @@
 import { STANDARD_GRAVITY } from '../../quantity/constants.ts';
 import type { Machine } from '../../machine/machine.ts';
+import { setMagnets, warmMachine } from '../../machine/magnets.ts';
 import { warmResistance, wheelForce } from '../../machine/motor.ts';
 import { riderForce } from '../../machine/rider.ts';
 import { easeAt, electricalWatts, partThrottleAmps } from '../../ride/operating-point.ts';
@@ -182,6 +183,7 @@ export function predicted(s: Stretch, g: Guess): number {
     return -force / (to - from) / (massKg + TURNING_KG);
   }
   const machine = guessed(base, g);
+  const warm = warmMachine(machine);
   let sum = 0;
   for (let i = from; i < to; i += 1) {
     const v = p.v[i] ?? 0;
@@ -189,10 +191,8 @@ export function predicted(s: Stretch, g: Guess): number {
     const motorN = load - legs(p, i, v, load);
     const winding = p.windingC?.[i] ?? NaN;
     const windingC = Number.isNaN(winding) ? STATED_C : winding;
-    const warm = {
-      ...machine,
-      circuitOhm: warmResistance(machine.motor.resistance20, windingC) + machine.controllerOhm,
-    };
+    setMagnets(warm, machine, p.magnetC(i));
+    warm.circuitOhm = warmResistance(machine.motor.resistance20, windingC) + machine.controllerOhm;
     const gear = p.gears[i];
     if (gear === undefined) continue;
     sum += electricalWatts(warm, gear, partThrottleAmps(warm, gear, v, motorN), v);

@@ -1,6 +1,6 @@
 import { fitted, together } from '../../quantity/least-squares.ts';
 import { airCooling, heatStep, type Thermal, type Warmth } from '../../machine/thermal.ts';
-import { copperGrowth, coreDrag, warmResistance } from '../../machine/motor.ts';
+import { copperGrowth, coreDrag, magnetShare, warmResistance } from '../../machine/motor.ts';
 import type { Prepared } from './learn-ride.ts';
 
 /** What is sought in heat, as logarithms: what warms winding and shell, what joins them, what the air takes. */
@@ -42,7 +42,8 @@ function lossesOf(p: Prepared, windingC: Float64Array, from: number, to: number)
     const omega = (p.gears[k]?.motorRatio ?? 0) * speed;
     const taken =
       Math.max(0, (Number.isNaN(watts) ? 0 : watts) - machine.limits.standbyW) / machine.packShare;
-    const e = machine.motor.kt * omega + machine.dropV;
+    const kt = machine.motor.kt * magnetShare(machine.motor, p.magnetC(k));
+    const e = kt * omega + machine.dropV;
     const read = windingC[k] ?? NaN;
     const ohm = Number.isNaN(read)
       ? machine.circuitOhm
@@ -54,7 +55,7 @@ function lossesOf(p: Prepared, windingC: Float64Array, from: number, to: number)
     copper20W += amps * amps * machine.motor.resistance20;
     coreW += core;
     // Inside the motor its gears lose; chain and ring warm the air.
-    shellW += Math.max(0, machine.motor.kt * omega * amps - core) * (1 - machine.gearEfficiency);
+    shellW += Math.max(0, kt * omega * amps - core) * (1 - machine.gearEfficiency);
   }
   const n = to - from;
   return { v: v / n, copper20W: copper20W / n, coreW: coreW / n, shellW: shellW / n };

@@ -4,6 +4,7 @@ import { assemble } from '../../machine/assemble.ts';
 import { supplyOn } from '../../machine/diodes.ts';
 import type { Gear } from '../../machine/driveline.ts';
 import type { Machine } from '../../machine/machine.ts';
+import { airCooling } from '../../machine/thermal.ts';
 import { STATED_CHARGE } from '../../ride/stated.ts';
 import { traction } from '../../ride/traction.ts';
 import { distancesOf, speedsOf, wattsAt } from '../log-columns.ts';
@@ -44,6 +45,8 @@ export interface Prepared {
   readonly watts: Float64Array;
   readonly amps: Float64Array;
   readonly windingC: Float64Array | undefined;
+  /** The magnets beside a winding that was read, C; 20 where it was not. */
+  readonly magnetC: (row: number) => number;
   /** The gear of a row: by the cadence that was recorded, else as the plan would shift. */
   readonly gears: readonly (Gear | undefined)[];
   /** The rider's own power; undefined where it was not recorded. */
@@ -166,6 +169,34 @@ function gearsOf(
   });
 }
 
+/** Magnets of a motor whose winding nobody read are taken as the plain figures take them, C. */
+const PLAIN_C = 20;
+/** A gap in a recording is not warmed over for longer than this at once, s. */
+const GAP_S = 60;
+
+/**
+ * The shell, and the magnets in it, beside a winding that was read: Cs dTs/dt = G (Tw - Ts) - h (Ts - Ta) by backward Euler, from
+ * as warm as the winding on. What gears lose in the shell is left out: it warms a motor by a few kelvin.
+ */
+function magnetsBeside(
+  { thermal, airC }: Machine,
+  seconds: Float64Array,
+  v: Float64Array,
+  windingC: Float64Array,
+): Float64Array {
+  let read = windingC.find((c) => !Number.isNaN(c)) ?? airC;
+  let shellC = read;
+  return windingC.map((c, i) => {
+    if (!Number.isNaN(c)) read = c;
+    const dt = Math.min(GAP_S, (seconds[i] ?? 0) - (seconds[i - 1] ?? seconds[i] ?? 0));
+    if (dt <= 0) return shellC;
+    const air = airCooling(thermal, v[i] ?? 0);
+    const own = thermal.shellJK / dt;
+    shellC = (own * shellC + thermal.coupleWK * read + air * airC) / (own + thermal.coupleWK + air);
+    return shellC;
+  });
+}
+
 /** A recording made ready for the fits; undefined where there is none, or it is too short to tell anything. */
 export function prepared(
   build: BuildDocument,
@@ -178,6 +209,8 @@ export function prepared(
   const machine = machineOn(build, ride);
   const volts = supplyOn(machine, STATED_CHARGE).openVolts;
   const { windMs, windFromDeg } = ride;
+  const windingC = columns.windingC === undefined ? undefined : Float64Array.from(columns.windingC);
+  const magnetC = windingC && magnetsBeside(machine, seconds, v, windingC);
   return {
     key,
     kind: ride.kind,
@@ -197,7 +230,8 @@ export function prepared(
       const amps = columns.amps?.[i] ?? NaN;
       return Number.isNaN(amps) ? wattsAt(recording, i) / volts : amps;
     }),
-    windingC: columns.windingC === undefined ? undefined : Float64Array.from(columns.windingC),
+    windingC,
+    magnetC: (row) => magnetC?.[row] ?? PLAIN_C,
     gears: gearsOf(machine, v, columns.cadence),
     riderW: columns.riderW === undefined ? undefined : Float64Array.from(columns.riderW),
   };

@@ -1,4 +1,6 @@
 import { placeOf } from '../../machine/controller-heat.ts';
+import type { Machine } from '../../machine/machine.ts';
+import { magnetShare } from '../../machine/motor.ts';
 import { bearableC } from '../../ride/continuous.ts';
 import { formatNumber } from '../../quantity/format.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
@@ -10,6 +12,7 @@ import type { Study } from '../study.ts';
 /** What the two-body heat of the motor rests on; said wherever a temperature is shown. */
 const HEAT_SOURCES = [
   'Motor: two bodies, winding and shell, stepped by backward Euler; heat to air h0 + h1 v^0.7, from memory.',
+  'Magnets: 0.11 % weaker for each kelvin, ferrite ones of a motor with brushes 0.2 %, from memory.',
   'Controller: one body by its battery limit, from memory, within some 35 %; in the wind, in a box, on metal or in the motor.',
   'Heat values of a motor are estimates until they are fitted from a log; a maker’s curve wins.',
 ] as const;
@@ -20,6 +23,9 @@ const PLACE_WORDS = {
   plate: 'on metal',
   motor: 'in the motor',
 } as const;
+
+/** What they are of is taken from the kind of motor. */
+const magnetsOf = ({ motor }: Machine): string => (motor.brushes === undefined ? 'neodymium' : 'ferrite');
 
 /** Whole minutes are enough for what is longer than this, min. */
 const LONG_MIN = 10;
@@ -62,6 +68,7 @@ export function heatFigure(study: Study): Figure {
           'Cw dTw/dt = I^2 R(Tw) + (Th + ce omega) omega - G (Tw - Ts)',
           'Cs dTs/dt = G (Tw - Ts) + gear loss - (h0 + h1 v^0.7)(Ts - Ta)',
           'C dTc/dt = 0.3 I + Rc I^2 + standby - G (Tc - Ta), the controller’s case by its amps and its place',
+          'Kt(Ts) = Kt20 (1 - p (Ts - 20)): magnets as warm as the shell weaken, and the same force takes more amps',
           'R(Tw) = R20 (1 + 0.00393 (Tw - 20)); phase limit x (T2 - Tw) / (T2 - T1) between T1 and T2',
         ],
         inputs: [
@@ -89,7 +96,13 @@ export function heatFigure(study: Study): Figure {
                 stepRow('I', 'Phase current on the hill', climb.phaseA, 'A'),
                 stepRow('G', 'Winding to shell', thermal.coupleWK, 'W/K'),
                 stepRow('t', 'Time on the hill', hillRide.seconds, 's'),
-                stepRow('Ts', 'Shell at the top', hillRide.warmth.shellC, 'C'),
+                stepRow('Ts', 'Shell at the top, and the magnets in it', hillRide.warmth.shellC, 'C'),
+                stepRow(
+                  'Kt/Kt20',
+                  `Strength of its ${magnetsOf(machine)} magnets there`,
+                  100 * magnetShare(machine.motor, hillRide.warmth.shellC),
+                  '%',
+                ),
                 stepRow('Tw', 'Winding at the top', hillRide.hottestC, 'C'),
                 stepRow(
                   'Tc',

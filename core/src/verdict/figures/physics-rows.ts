@@ -25,7 +25,7 @@ export const PEAK_AMPS =
   'Phase amps are those of the direct-current equivalent: divide a controller’s peak phase amps by 1.155 first (from memory).';
 
 export const NOT_MODELLED =
-  'The winding is taken at one warm temperature; magnetic saturation is not modelled, and field weakening only as far as the controller states it.';
+  'The winding is taken at one warm temperature and the magnets at 20 C (a climb follows both); magnetic saturation is not modelled, and field weakening only as far as the controller states it.';
 
 /** Masses and resistances of the road, as entered. */
 export function roadInputs({ known, build }: Study): readonly WorkingRow[] {
