@@ -188,12 +188,15 @@ function secondsOf(cell: string, as: TimeWay, decimal: string): number {
   }
 }
 
+const OTHER_BASE = /[xbo]/i;
+
 /** A cell as a number; NaN for what is none, and for nothing. Only digits, signs, a point and a power of ten make one. */
 function numberOf(cell: string, decimal: string): number {
   const value = Number(decimal === '.' ? cell : cell.replace(',', '.'));
   if (value === 0 && cell.trim() === '') return NaN;
-  // "0x10" and "Infinity" are numbers to the language, and to no logger.
-  return Number.isFinite(value) && !/[xbo]/i.test(cell) ? value : NaN;
+  // "Infinity" and whole ones like "0x10" are numbers to the language, and to no logger.
+  if (Number.isInteger(value)) return OTHER_BASE.test(cell) ? NaN : value;
+  return Number.isFinite(value) ? value : NaN;
 }
 
 /** A column that grows as it is filled. */
