@@ -1,4 +1,5 @@
 import { NO_DEFAULT, caliper, type QuantitySpec } from './quantity-spec.ts';
+import { chosenByMotor } from './by-motor.ts';
 
 /** Sizes of a motor that the bicycle it goes on has to suit, taken with a caliper. */
 export const driveSizeSpecs = {
@@ -40,6 +41,8 @@ export const driveSizeSpecs = {
   },
 } as const satisfies Record<string, QuantitySpec>;
 
+const GEARED_AS = 'geared for the road speed that hubs of its rating are wound for, from memory';
+
 /** What else is counted and measured of a motor and its external drive. */
 export const driveFitSpecs = {
   polePairs: {
@@ -61,18 +64,17 @@ export const driveFitSpecs = {
     max: 120,
     plausible: [9, 30],
     step: 1,
-    fallback: 11,
-    origin: 'common practice',
+    ...chosenByMotor('motorSprocketTeeth', GEARED_AS),
   },
   wheelSprocketTeeth: {
     label: 'Wheel sprocket',
     unit: 'T',
     min: 8,
     max: 250,
-    plausible: [28, 120],
+    // A belt of 5 mm pitch goes round a wheel of 184 teeth and more.
+    plausible: [28, 200],
     step: 1,
-    fallback: 44,
-    origin: 'common practice',
+    ...chosenByMotor('wheelSprocketTeeth', GEARED_AS),
   },
   pitchMm: {
     label: 'Pitch of chain or belt',

@@ -113,6 +113,8 @@ function motorOf({ drive, donor, controller }: BuildDocument, size: { beadMm: nu
     labelNm: said(drive.labelNm),
     brushV: said(drive.brushV),
     batteryA: said(controller.batteryCurrentA),
+    motorSprocketTeeth: said(drive.motorSprocketTeeth),
+    wheelSprocketTeeth: said(drive.wheelSprocketTeeth),
   });
 }
 

@@ -24,6 +24,9 @@ export interface MotorAsked {
   readonly labelNm: number | undefined;
   readonly brushV: number | undefined;
   readonly batteryA: number | undefined;
+  /** Of an external drive. */
+  readonly motorSprocketTeeth: number | undefined;
+  readonly wheelSprocketTeeth: number | undefined;
 }
 
 export type MotorValue =
@@ -44,7 +47,9 @@ export type MotorValue =
   | 'coolMovingWK'
   | 'batteryA'
   | 'phaseA'
-  | 'cancelA';
+  | 'cancelA'
+  | 'motorSprocketTeeth'
+  | 'wheelSprocketTeeth';
 
 /** One value that follows from what is known. */
 export interface Followed {

@@ -9,6 +9,9 @@ export const OUTRUNNER_KV = 110;
 /** A brushed motor's turns without load at its label volts, rpm. From memory. */
 const BRUSHED_RPM = 3350;
 
+/** Road speed without load, at their label volts, that hubs of a rating are wound for, km/h. From memory. */
+export const unloadedKmh = (watts: number): number => 33 * Math.pow(watts / 250, 0.36);
+
 /** A motor so far: what is asked of it, and what its mass and label already say. */
 export interface Scene {
   readonly asked: MotorAsked;
@@ -104,7 +107,7 @@ function speedConstant(scene: Scene): Followed {
       spread: 0.12,
     };
   }
-  const kmh = 33 * Math.pow(watts / 250, 0.36);
+  const kmh = unloadedKmh(watts);
   return {
     value: (reduction * (kmh / 3.6 / asked.wheelRadius)) / RAD_S / labelV,
     how: () => `a hub of ${basis} in this wheel is wound for ${num(kmh, 2)} km/h without load, from memory`,

@@ -37,9 +37,10 @@ describe('a motor whose gearing or winding nobody has read', () => {
           if (known.source !== 'unknown') return;
           // Where a label's rated point tells both speed constant and resistance, another constant contradicts the label.
           const { ratedRpm, ratedA } = build.drive;
-          const bound =
-            known.value >= MOST_KV || (ratedRpm.source !== 'unknown' && ratedA.source !== 'unknown');
-          if (path === 'drive.kvRpmPerV' && bound) return;
+          const byLabel = ratedRpm.source !== 'unknown' && ratedA.source !== 'unknown';
+          if (path === 'drive.kvRpmPerV' && byLabel) return;
+          const kv = knownAt(knownBuild(less), 'drive.kvRpmPerV');
+          if (kv.source === 'unknown' && kv.value >= MOST_KV) return;
           const [low, high] = plausibleSpan(known);
           const told = factsOf(less);
           const so = factsOf(withValue(less, path, low + share * (high - low)));

@@ -77,6 +77,30 @@ describe('top speed', () => {
   });
 });
 
+describe('the top speed of a motor whose core takes most of what it is given', () => {
+  it('is not missed where a taller gear, which turns it slower, pulls again a little faster', () => {
+    const dragged = assemble(
+      sample(
+        {
+          drive: { kvRpmPerV: 36, resistanceOhm: 0.046, hysteresisNm: 1.2, eddyNms: 0.0004, reduction: 29 },
+          gearing: { cogTeeth: [35, 23, 38, 10, 33, 39, 24], hubRatios: [1, 1.36], ringTeeth: 46 },
+          brief: { riderPowerW: 0, cadenceMinRpm: 48.6, cadenceMaxRpm: 75.7, riderMassKg: 170 },
+          controller: { limitsSpeed: false, limitsPower: true, powerLimitW: 250 },
+          controls: { assistSensor: 'cadence', throttle: 'none' },
+        },
+        'mid-drive',
+      ),
+    );
+    const top = topSpeed(dragged, 0.5);
+    if (!top.moves) throw new Error('it stalls');
+    const supply = supplyOn(dragged, 0.5);
+    for (let v = top.v + 0.05; v < 8; v += 0.05)
+      expect(traction(dragged, supply, v, 'best').totalN, String(v)).toBeLessThan(
+        roadForce(dragged.road, v, 0) + 1e-6,
+      );
+  });
+});
+
 const free = (
   kind: 'geared-hub' | 'mid-drive' | 'direct-drive-hub' = 'geared-hub',
   changes: Parameters<typeof sample>[0] = {},

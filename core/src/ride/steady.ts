@@ -2,6 +2,7 @@ import type { Supply } from '../machine/battery.ts';
 import { supplyOn } from '../machine/diodes.ts';
 import type { Gear } from '../machine/driveline.ts';
 import type { Machine } from '../machine/machine.ts';
+import { coreDrag } from '../machine/motor.ts';
 import { suitsLegs } from '../machine/rider.ts';
 import { roadForce } from '../machine/road-load.ts';
 import { illinois, lastTrue } from '../quantity/numerics.ts';
@@ -89,15 +90,25 @@ function lookedAt({ kind, control, rider, gears }: Machine): readonly number[] {
 /** Speeds beyond one that was found, as close as gears below their span may take turns, m/s. */
 const CLOSE = 0.1;
 
+/** A core that takes this share of a motor's torque and more leaves clearly more of it where the motor turns slower. */
+const CORE_TAKES = 0.2;
+
+function coreTakes({ motor }: Machine, { gear, phaseA }: Traction, v: number): boolean {
+  return coreDrag(motor, gear.motorRatio * v) > CORE_TAKES * motor.kt * phaseA;
+}
+
 /**
- * Of a motor that follows the legs and labours below their span, as its volts leave it: a taller gear may pull again a little faster,
- * where those below it have come to their end. Speeds from the top of the tallest gear down to the one that was found.
+ * Of a motor that follows the legs and labours below their span, as its volts leave it or its own core holds it: a taller gear may
+ * pull again a little faster, where those below it have come to their end. Speeds from the top of the tallest gear down to the one
+ * that was found.
  */
-function beyond({ kind, control, rider, gears }: Machine, found: SteadyOutcome): readonly number[] {
+function beyond(machine: Machine, found: SteadyOutcome): readonly number[] {
+  const { kind, control, rider, gears } = machine;
   if (kind !== 'mid-drive' || control !== 'pedals') return [];
   const { gear, limit } = found.traction;
   const v = found.moves ? found.v : 0;
-  if (limit !== 'voltage' || suitsLegs(rider, gear, v) >= 1) return [];
+  if (suitsLegs(rider, gear, v) >= 1) return [];
+  if (limit !== 'voltage' && !coreTakes(machine, found.traction, v)) return [];
   const least = Math.min(...gears.map(({ crankRatio }) => crankRatio));
   const most = Math.min(FASTEST, (rider.cadenceMaxRpm * Math.PI) / 30 / least);
   const steps = Math.max(0, Math.floor((most - v) / CLOSE));
