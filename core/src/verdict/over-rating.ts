@@ -5,6 +5,7 @@ import { fastestUnloaded } from '../law/motor-alone.ts';
 import type { Machine } from '../machine/machine.ts';
 import { coreDrag } from '../machine/motor.ts';
 import { firstOf } from '../quantity/first-of.ts';
+import { formatNumber } from '../quantity/format.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
 import { continuousAt } from '../ride/continuous.ts';
 
@@ -19,6 +20,9 @@ const VOLTS: Readonly<Record<DriveKind, readonly [fine: number, look: number]>> 
 const BRUSHED_VOLTS = [1.2, 1.5] as const;
 /** Amps over the label's: for minutes, and for a launch. Common practice, no source. */
 const AMPS = [1.5, 2] as const;
+/** A label of so many watts is what the law asks for, not what flows: such motors are given 14 to 17 A at 36 V. From memory. */
+const BY_LAW_W = 250;
+const FLOWS_W = 17 * 36;
 /** Label amps are its watts over four fifths of its volts. Common practice. */
 const LABEL_SHARE = 0.8;
 /** Motor turns that planet gears bear, a minute. Common practice, no source. */
@@ -69,6 +73,12 @@ function voltsWords(machine: Machine, labelV: number, runV: number): Phrase {
     qty(heldW(machine, atLabel), 'W', 0),
     '. Spokes feel the torque, which the amps set.',
   ];
+}
+
+/** The motor's own amps by its label, and up to how many times them it is fine. */
+function ownAmps(watts: number, labelV: number): { readonly amps: number; readonly fine: number } {
+  const amps = watts / (LABEL_SHARE * labelV);
+  return { amps, fine: watts > BY_LAW_W ? AMPS[0] : Math.max(AMPS[0], FLOWS_W / labelV / amps) };
 }
 
 /** What the greater force goes through. */
@@ -130,7 +140,7 @@ export function ratingChecks(
   const mostRpm = commutation === 'brushes' ? undefined : RPM[kind];
   // Volts that are usual for its watts are asked of no label.
   const over = runV > labelV * 1.02 || drive.labelV.source !== 'unknown';
-  const labelA = drive.ratedPowerW.value / (LABEL_SHARE * labelV);
+  const own = ownAmps(drive.ratedPowerW.value, labelV);
   const rated = drive.ratedPowerW.source !== 'unknown' && drive.labelV.source !== 'unknown';
   return [
     ...(over
@@ -169,16 +179,21 @@ export function ratingChecks(
             id: 'over-amps',
             group: 'drive',
             title: 'Battery amps over the motor’s own',
-            value: controller.batteryCurrentA.value / labelA,
+            value: controller.batteryCurrentA.value / own.amps,
             unit: '1',
             sense: 'most',
-            fine: AMPS[0],
+            fine: own.fine,
             // A rating is often what the law or a shop wrote: beyond it is looked at, and never stops.
             look: Infinity,
-            limit: [`at most ${String(AMPS[0])} times for minutes, ${String(AMPS[1])} for a launch`],
+            limit: [
+              `at most ${formatNumber(own.fine, 1)} times for minutes, ${String(AMPS[1])} for a launch`,
+            ],
             why: [
               'Its label is good for about ',
-              qty(labelA, 'A', 0),
+              qty(own.amps, 'A', 0),
+              ...(own.fine > AMPS[0]
+                ? [', and such a label is the law’s: up to ', qty(own.fine * own.amps, 'A', 0), ' is usual']
+                : []),
               `. ${FOLLOWS[kind]} follow the amps, heat their square; the controller’s capacitors suffer first.`,
             ],
             remedy: [

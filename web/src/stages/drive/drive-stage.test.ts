@@ -1,5 +1,6 @@
 // @vitest-environment happy-dom
 import { describe, expect, it } from 'vitest';
+import { newBuild } from '@apple-cart/core';
 import { longtail, tourer, trike } from '@apple-cart/core/test';
 import { AtWork } from '../../test/at-work.ts';
 import { showsPages } from '../../test/pages.ts';
@@ -114,5 +115,21 @@ describe('front, rear or middle', () => {
     const work = await AtWork.at('drive', trike);
     expect(work.text).not.toMatch(/NaN|undefined/);
     expect(work.text).toContain('The motor in numbers');
+  });
+});
+
+describe('numbers that a default makes', () => {
+  const told = (work: AtWork, label: string): string =>
+    work.rows.find((row) => row.some((cell) => cell.startsWith(label)))?.join(' ') ?? '';
+
+  it('of an external drive carry it, until its sprockets are counted', async () => {
+    const work = await AtWork.at('drive', newBuild('Chain', 'external'));
+    expect(told(work, 'Sprockets')).toContain('by a default');
+    expect(told(work, 'No-load speed')).toContain('by a default');
+    await work.type('Motor sprocket', '11');
+    expect(told(work, 'Sprockets')).toContain('by a default');
+    await work.type('Wheel sprocket', '80');
+    expect(told(work, 'Sprockets')).not.toContain('by a default');
+    expect(told(work, 'Sprockets')).toContain('7.27');
   });
 });

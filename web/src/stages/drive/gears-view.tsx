@@ -16,6 +16,7 @@ import { useChartInk } from '../../charts/use-chart-ink.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { capital } from '../../ui/capital.ts';
+import type { From } from '../../ui/by-default.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { Ledger, type LedgerLine } from '../parts/ledger.tsx';
 import { useDeferredStage } from '../parts/use-stage.ts';
@@ -82,17 +83,19 @@ function GearPanel() {
   );
 }
 
-/** Gears, chart, where the motor pulls best, and the motor in numbers. */
-export function GearsView() {
+/** Where the motor pulls best, and what stands between it and the wheel, in numbers. */
+function useDriveLines(): readonly LedgerLine[] {
   const { document, verdict } = useDeferredStage();
   const shown = useQuantity();
-  const { climb } = verdict.hill;
   const midDrive = document.drive.kind === 'mid-drive';
   const best = verdict.motorCadence;
   const { external } = verdict.fit;
   const poles = verdict.known.drive.polePairs;
-  const row = (label: string, text: string, unit: string, note?: string): LedgerLine => ({
+  const { drive, donor, gearing, controller } = verdict.known;
+  const sprockets = [drive.motorSprocketTeeth, drive.wheelSprocketTeeth];
+  const row = (label: string, text: string, unit: string, from: From, note?: string): LedgerLine => ({
     label,
+    from,
     ...(note === undefined ? {} : { note }),
     value: (
       <span className="inline-flex items-baseline whitespace-nowrap">
@@ -101,39 +104,63 @@ export function GearsView() {
       </span>
     ),
   });
-  const lines: LedgerLine[] = [
+  const winding = [drive.kvRpmPerV, drive.resistanceOhm, drive.reduction, controller.batteryCurrentA];
+  return [
     ...(best === undefined
       ? []
       : [
-          row('Full pull up to a cadence of', String(best.fullPullTo), 'rpm', 'half charge'),
+          row('Full pull up to a cadence of', String(best.fullPullTo), 'rpm', winding, 'half charge'),
           row(
             'Most power at',
             String(best.mostPowerAt),
             'rpm',
+            winding,
             `${formatNumber(best.mostPowerW, 0)} W at the tyre`,
           ),
-          row('No pull from', String(best.noneFrom), 'rpm'),
+          row('No pull from', String(best.noneFrom), 'rpm', [drive.kvRpmPerV, drive.reduction]),
         ]),
     ...(external === undefined
       ? []
       : [
-          row('Sprockets', external.ratio.toFixed(2), 'to 1'),
+          row('Sprockets', external.ratio.toFixed(2), 'to 1', sprockets),
           row(
             'Length round them',
             external.pitches.toFixed(1),
             document.drive.medium === 'chain' ? 'links' : 'teeth',
+            [...sprockets, drive.pitchMm, drive.centreMm],
             `next sold ${String(external.stock)}`,
           ),
-          row('Teeth in mesh, small', external.mesh.toFixed(1), 'T', 'at least 6'),
+          row(
+            'Teeth in mesh, small',
+            external.mesh.toFixed(1),
+            'T',
+            [...sprockets, drive.pitchMm, drive.centreMm],
+            'at least 6',
+          ),
           row(
             'Tight side pulls',
             shown(external.pullN, 'N').text,
             shown(1, 'N').unit,
+            [
+              drive.kvRpmPerV,
+              drive.reduction,
+              controller.phaseCurrentA,
+              drive.motorSprocketTeeth,
+              drive.pitchMm,
+            ],
             'all the phase current',
           ),
         ]),
     ...(midDrive
-      ? [row('Chain for this ring', String(verdict.fit.links), 'links', 'largest cog, ISO 606 pitch')]
+      ? [
+          row(
+            'Chain for this ring',
+            String(verdict.fit.links),
+            'links',
+            [gearing.ringTeeth, donor.chainstayMm],
+            'largest cog, ISO 606 pitch',
+          ),
+        ]
       : []),
     ...(poles.source === 'unknown'
       ? []
@@ -142,10 +169,21 @@ export function GearsView() {
             'Hall sensors apart',
             hallSpacingDeg(poles.value).toFixed(2),
             '°',
+            [],
             `120° electrical, ${String(poles.value)} pole pairs`,
           ),
         ]),
   ];
+}
+
+/** Gears, chart, where the motor pulls best, and the motor in numbers. */
+export function GearsView() {
+  const { document, verdict } = useDeferredStage();
+  const shown = useQuantity();
+  const { climb } = verdict.hill;
+  const midDrive = document.drive.kind === 'mid-drive';
+  const best = verdict.motorCadence;
+  const lines = useDriveLines();
   return (
     <>
       <PanelHead

@@ -1,12 +1,21 @@
 import { formatNumber, motorCount, type Verdict } from '@apple-cart/core';
 import { useDocument } from '../../state/build-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
+import type { From } from '../../ui/by-default.tsx';
 import { Ledger } from '../parts/ledger.tsx';
 
 /** What the motor itself does. */
 export function MotorLedger({ verdict }: { verdict: Verdict }) {
   const { motor, known } = verdict;
-  const { kvRpmPerV, reduction } = known.drive;
+  const { drive, gearing } = known;
+  const { kvRpmPerV, reduction } = drive;
+  // What stands between the turns of the motor's output and those of the wheel.
+  const geared: From = {
+    'geared-hub': [],
+    'direct-drive-hub': [],
+    'mid-drive': [gearing.ringTeeth],
+    external: [drive.motorSprocketTeeth, drive.wheelSprocketTeeth],
+  }[useDocument().drive.kind];
   const turning = [kvRpmPerV, known.controller.phaseCurrentA];
   const two = motorCount(useDocument()) === 2;
   const shown = useQuantity();
@@ -43,17 +52,19 @@ export function MotorLedger({ verdict }: { verdict: Verdict }) {
           return {
             label: motor.noLoadKmh.length === 1 ? 'No-load speed' : `No-load speed, pack ${String(i + 1)}`,
             note: 'as charged, magnets cool',
-            from: [kvRpmPerV, reduction, known.donor.rolloutMm],
+            from: [kvRpmPerV, reduction, known.donor.rolloutMm, ...geared],
             value: plain(speed.text, speed.unit),
           };
         }),
         {
           label: 'Turns at cruising speed',
+          from: motor.cruiseRpm === undefined ? [] : [reduction, known.donor.rolloutMm, ...geared],
           value:
             motor.cruiseRpm === undefined ? 'speed not held' : plain(formatNumber(motor.cruiseRpm, 0), 'rpm'),
         },
         {
           label: 'Pack to shaft on the hill',
+          from: motor.hillEfficiency === undefined ? [] : [kvRpmPerV, drive.resistanceOhm, ...geared],
           value:
             motor.hillEfficiency === undefined
               ? 'not climbed'
