@@ -1,15 +1,10 @@
 import type { MotorValue } from './motor-asked.ts';
 import type { FallbackContext } from './quantity-spec.ts';
 
-/** A default that follows from what else is known of the motor, where somebody chooses it; `origin` says it in general, `because` of a build. */
-export const chosenByMotor = (value: MotorValue, origin: string) => ({
+/** A default that follows from what else is known of the motor; `origin` says it in general, `because` of a build. */
+export const byMotor = (value: MotorValue, origin: string) => ({
   fallback: (context: FallbackContext): number => context.motor[value].value,
   origin,
   because: (context: FallbackContext): string => context.motor[value].how(),
-});
-
-/** The same of what spreads about it from one motor to the next. */
-export const byMotor = (value: MotorValue, origin: string) => ({
-  ...chosenByMotor(value, origin),
   spread: (context: FallbackContext): number => context.motor[value].spread,
 });

@@ -1,5 +1,5 @@
 import { NO_DEFAULT, caliper, type QuantitySpec } from './quantity-spec.ts';
-import { chosenByMotor } from './by-motor.ts';
+import { byGearing } from './sprockets.ts';
 
 /** Sizes of a motor that the bicycle it goes on has to suit, taken with a caliper. */
 export const driveSizeSpecs = {
@@ -41,8 +41,6 @@ export const driveSizeSpecs = {
   },
 } as const satisfies Record<string, QuantitySpec>;
 
-const GEARED_AS = 'geared for the road speed that hubs of its rating are wound for, from memory';
-
 /** What else is counted and measured of a motor and its external drive. */
 export const driveFitSpecs = {
   polePairs: {
@@ -64,7 +62,7 @@ export const driveFitSpecs = {
     max: 120,
     plausible: [9, 30],
     step: 1,
-    ...chosenByMotor('motorSprocketTeeth', GEARED_AS),
+    ...byGearing('motorTeeth'),
   },
   wheelSprocketTeeth: {
     label: 'Wheel sprocket',
@@ -74,7 +72,7 @@ export const driveFitSpecs = {
     // A belt of 5 mm pitch goes round a wheel of 184 teeth and more.
     plausible: [28, 200],
     step: 1,
-    ...chosenByMotor('wheelSprocketTeeth', GEARED_AS),
+    ...byGearing('wheelTeeth'),
   },
   pitchMm: {
     label: 'Pitch of chain or belt',
@@ -83,8 +81,8 @@ export const driveFitSpecs = {
     max: 26,
     plausible: [5, 12.7],
     step: 0.5,
-    fallback: 12.7,
-    origin: 'ISO 606, half-inch chain',
+    fallback: ({ sprockets }) => sprockets.pitchMm,
+    origin: 'common practice: half-inch chain to 60 teeth, quarter-inch above (ISO 606), belts 5 mm',
   },
   lengthPitches: {
     label: 'Chain or belt in hand, links or teeth',

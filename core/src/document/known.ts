@@ -13,7 +13,9 @@ import type { FallbackContext, QuantitySpec, Sourced } from './quantity-spec.ts'
 import { countsUnder } from './counts-when.ts';
 import { briefSpecs } from './brief.ts';
 import { donorSpecs, wheelbaseOf } from './donor.ts';
+import type { MotorDefaults } from './motor-asked.ts';
 import { motorDefaults } from './motor-defaults.ts';
+import { sprocketDefaults, type Sprockets } from './sprockets.ts';
 import { ladenCentre } from './frame-of.ts';
 import { isThrottle } from './throttle.ts';
 import { LABEL_V_PER_CELL } from './per-cell.ts';
@@ -91,12 +93,11 @@ function packContext({
 }
 
 /** All constants of the motor, by what is known of it. */
-function motorOf({ drive, donor, controller }: BuildDocument, size: { beadMm: number; tyreMm: number }) {
-  const rollout = said(donor.rolloutMm) ?? rolloutFromSizeMm(size.beadMm, size.tyreMm);
+function motorOf({ drive, controller }: BuildDocument, wheelRadius: number): MotorDefaults {
   return motorDefaults({
     kind: drive.kind,
     brushed: drive.commutation === 'brushes',
-    wheelRadius: rollout / 1000 / (2 * Math.PI),
+    wheelRadius,
     ratedPowerW: said(drive.ratedPowerW),
     labelV: said(drive.labelV),
     massKg: said(drive.massKg),
@@ -113,10 +114,22 @@ function motorOf({ drive, donor, controller }: BuildDocument, size: { beadMm: nu
     labelNm: said(drive.labelNm),
     brushV: said(drive.brushV),
     batteryA: said(controller.batteryCurrentA),
-    motorSprocketTeeth: said(drive.motorSprocketTeeth),
-    wheelSprocketTeeth: said(drive.wheelSprocketTeeth),
   });
 }
+
+/** The way from such a motor to the wheel, by what is counted of it. */
+const sprocketsOf = ({ drive }: BuildDocument, motor: MotorDefaults, wheelRadius: number): Sprockets =>
+  sprocketDefaults({
+    medium: drive.medium,
+    kvRpmPerV: motor.kvRpmPerV.value,
+    labelV: motor.labelV.value,
+    reduction: motor.reduction.value,
+    watts: motor.ratedPowerW.value,
+    wheelRadius,
+    motorTeeth: said(drive.motorSprocketTeeth),
+    wheelTeeth: said(drive.wheelSprocketTeeth),
+    pitchMm: said(drive.pitchMm),
+  });
 
 /** The choices that defaults depend on. */
 function fallbackContext(build: BuildDocument): FallbackContext {
@@ -126,6 +139,9 @@ function fallbackContext(build: BuildDocument): FallbackContext {
     tyreMm: tyreMm.source === 'unknown' ? USUAL_TYRE : tyreMm.value,
   };
   const road = { style, posture, carries, tyre, ...size };
+  const rollout = said(build.donor.rolloutMm) ?? rolloutFromSizeMm(size.beadMm, size.tyreMm);
+  const wheelRadius = rollout / 1000 / (2 * Math.PI);
+  const motor = motorOf(build, wheelRadius);
   return {
     style,
     drag: usualDrag(road),
@@ -135,7 +151,8 @@ function fallbackContext(build: BuildDocument): FallbackContext {
     brushed: build.drive.commutation === 'brushes',
     throttled: isThrottle(build),
     sensed: build.controls.assistSensor !== 'none',
-    motor: motorOf(build, size),
+    motor,
+    sprockets: sprocketsOf(build, motor, wheelRadius),
     ...packContext(build.packs[0]),
     airC: said(build.brief.temperatureC) ?? briefSpecs.temperatureC.fallback,
     ...size,

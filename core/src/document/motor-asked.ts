@@ -24,9 +24,6 @@ export interface MotorAsked {
   readonly labelNm: number | undefined;
   readonly brushV: number | undefined;
   readonly batteryA: number | undefined;
-  /** Of an external drive. */
-  readonly motorSprocketTeeth: number | undefined;
-  readonly wheelSprocketTeeth: number | undefined;
 }
 
 export type MotorValue =
@@ -47,9 +44,7 @@ export type MotorValue =
   | 'coolMovingWK'
   | 'batteryA'
   | 'phaseA'
-  | 'cancelA'
-  | 'motorSprocketTeeth'
-  | 'wheelSprocketTeeth';
+  | 'cancelA';
 
 /** One value that follows from what is known. */
 export interface Followed {

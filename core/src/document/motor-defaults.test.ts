@@ -25,8 +25,6 @@ const NOTHING: MotorAsked = {
   labelNm: undefined,
   brushV: undefined,
   batteryA: undefined,
-  motorSprocketTeeth: undefined,
-  wheelSprocketTeeth: undefined,
 };
 const asked = (part: Partial<MotorAsked>): MotorAsked => ({ ...NOTHING, ...part });
 const of = (part: Partial<MotorAsked>) => motorDefaults(asked(part));
@@ -209,40 +207,5 @@ describe('whatever is known', () => {
   it('every kind has values of its own', () => {
     const kinds = Object.values(MOTOR_KINDS);
     expect(new Set(kinds.map((k) => k.km2)).size).toBe(kinds.length);
-  });
-});
-
-describe('sprockets that nobody has counted', () => {
-  const unloadedKmh = (part: Partial<MotorAsked>): number => {
-    const { kvRpmPerV, labelV, reduction, motorSprocketTeeth, wheelSprocketTeeth } = of(part);
-    const teeth = wheelSprocketTeeth.value / motorSprocketTeeth.value;
-    const wheelRpm = (kvRpmPerV.value * labelV.value) / reduction.value / teeth;
-    return wheelRpm * 0.12 * Math.PI * NOTHING.wheelRadius;
-  };
-
-  it('gear a motor for the road, not for its own turns: 450 W at 24 V with brushes, 1,000 W of an outrunner', () => {
-    // 11 to 44 of each would run 105 and 160 km/h without load. A belt drive of the trade: 12 to 184 (common practice, no source).
-    const brushed = { kind: 'external', brushed: true, ratedPowerW: 450, labelV: 24 } as const;
-    within(unloadedKmh(brushed), 41, 0.1);
-    const can = { kind: 'external', ratedPowerW: 1000, labelV: 36 } as const;
-    within(unloadedKmh(can), 54, 0.05);
-    expect(of(can).wheelSprocketTeeth.value).toBeGreaterThan(100);
-    expect(of(can).wheelSprocketTeeth.how()).toBe(
-      'geared for some 54 km/h without load at 36 V, as motors of 1000 W are, from memory; count the teeth',
-    );
-  });
-
-  it('follow the one that was counted, and stay teeth that are sold', () => {
-    const one = of({ kind: 'external', ratedPowerW: 1000, labelV: 36, motorSprocketTeeth: 14 });
-    expect(one.motorSprocketTeeth.value).toBe(14);
-    expect(one.wheelSprocketTeeth.value / 14).toBeCloseTo(
-      of({ kind: 'external', ratedPowerW: 1000, labelV: 36 }).wheelSprocketTeeth.value / 11,
-      0,
-    );
-    const other = of({ kind: 'external', ratedPowerW: 1000, labelV: 36, wheelSprocketTeeth: 184 });
-    expect(other.motorSprocketTeeth.value).toBe(16);
-    // A motor with a gearbox of its own needs no more than the smallest wheel's.
-    const slow = of({ kind: 'external', brushed: true, ratedPowerW: 450, labelV: 24, reduction: 60 });
-    expect([slow.motorSprocketTeeth.value, slow.wheelSprocketTeeth.value]).toEqual([11, 28]);
   });
 });

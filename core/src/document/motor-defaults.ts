@@ -1,13 +1,6 @@
 import { RAD_S, SAID, num, type Followed, type MotorAsked, type MotorDefaults } from './motor-asked.ts';
 import { motorKindOf, type MotorKind } from './motor-kinds.ts';
-import {
-  BRUSH_V,
-  OUTRUNNER_KV,
-  constants,
-  unloadedKmh,
-  type Constants,
-  type Scene,
-} from './motor-winding.ts';
+import { BRUSH_V, OUTRUNNER_KV, constants, type Constants, type Scene } from './motor-winding.ts';
 
 /** Fixed drop of the controller's bridge, V. From memory. */
 const BRIDGE_V = 0.3;
@@ -116,40 +109,6 @@ function currents(
   };
 }
 
-/** A common sprocket of a motor's shaft, and between how many teeth one is, and one of a wheel. Common practice. */
-const SHAFT_TEETH = { usual: 11, least: 9, most: 30 } as const;
-const WHEEL_TEETH = { least: 28, most: 184 } as const;
-const within = (teeth: number, { least, most }: { readonly least: number; readonly most: number }): number =>
-  Math.round(Math.min(most, Math.max(least, teeth)));
-
-/**
- * Sprockets that nobody has counted: one step from the shaft to the wheel, so that the motor runs as fast on the road without load
- * as hubs of its rating do, as far as teeth go.
- */
-function sprockets(
-  { asked, watts, labelV, reduction }: Scene,
-  kvRpmPerV: number,
-): Pick<MotorDefaults, 'motorSprocketTeeth' | 'wheelSprocketTeeth'> {
-  const kmh = unloadedKmh(watts);
-  const ratio = (((kvRpmPerV * labelV) / reduction) * RAD_S) / (kmh / 3.6 / asked.wheelRadius);
-  const how = () =>
-    `geared for some ${num(kmh, 2)} km/h without load at ${num(labelV)} V, as motors of ${num(watts)} W are, from memory; count the teeth`;
-  const ofShaft =
-    asked.motorSprocketTeeth ??
-    (asked.wheelSprocketTeeth === undefined
-      ? SHAFT_TEETH.usual
-      : within(asked.wheelSprocketTeeth / ratio, SHAFT_TEETH));
-  return {
-    motorSprocketTeeth: { value: ofShaft, how, spread: 0 },
-    wheelSprocketTeeth: {
-      value: asked.wheelSprocketTeeth ?? within(ofShaft * ratio, WHEEL_TEETH),
-      how,
-      // A choice, not a spread.
-      spread: 0,
-    },
-  };
-}
-
 /**
  * All constants of a motor from the little that is known of it, in the order mass, volts, reduction, Kv, then R by
  * Km^2, drag, heat, amps. Valid from 150 to 6000 W and 0.5 to 15 kg. What is known comes back as it is.
@@ -207,6 +166,5 @@ export function motorDefaults(asked: MotorAsked): MotorDefaults {
     brushV,
     ...heats(kind, mass.value),
     ...currents(scene, efficiency.value, winding),
-    ...sprockets(scene, winding.kvRpmPerV.value),
   };
 }

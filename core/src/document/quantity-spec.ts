@@ -2,6 +2,7 @@ import * as z from 'zod';
 import type { Unit } from '../quantity/units.ts';
 import type { Chemistry, DonorStyle, DriveKind } from './choices.ts';
 import type { MotorDefaults } from './motor-asked.ts';
+import type { Sprockets } from './sprockets.ts';
 import type { Usual } from './road-presets.ts';
 
 /** What a default may depend on: the few choices that decide which typical value fits. */
@@ -10,6 +11,8 @@ export interface FallbackContext {
   readonly kind: DriveKind;
   /** What follows for the motor and its controller's currents from what is known of them. */
   readonly motor: MotorDefaults;
+  /** Of an external drive. */
+  readonly sprockets: Sprockets;
   readonly brushed: boolean;
   /** Drag area and rolling coefficient by posture, bags and tyre. */
   readonly drag: Usual;
