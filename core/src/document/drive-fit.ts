@@ -1,5 +1,5 @@
 import { NO_DEFAULT, caliper, type QuantitySpec } from './quantity-spec.ts';
-import { byGearing } from './sprockets.ts';
+import { byGearing } from './by-motor.ts';
 
 /** Sizes of a motor that the bicycle it goes on has to suit, taken with a caliper. */
 export const driveSizeSpecs = {

@@ -1,5 +1,4 @@
 import { RAD_S, num } from './motor-asked.ts';
-import type { FallbackContext } from './quantity-spec.ts';
 import { unloadedKmh } from './motor-winding.ts';
 
 /** An external drive so far: its motor, and what is counted of the way to the wheel; undefined is not known. */
@@ -67,10 +66,3 @@ export function sprocketDefaults(asked: SprocketsAsked): Sprockets {
       `geared for some ${num(kmh, 2)} km/h without load at ${num(labelV)} V, as motors of ${num(watts)} W are, from memory; count the teeth`,
   };
 }
-
-/** A count of teeth that follows so. */
-export const byGearing = (which: 'motorTeeth' | 'wheelTeeth') => ({
-  fallback: ({ sprockets }: FallbackContext): number => sprockets[which],
-  origin: 'geared for the road speed that hubs of its rating are wound for, from memory',
-  because: ({ sprockets }: FallbackContext): string => sprockets.how(),
-});
