@@ -205,24 +205,33 @@ export async function chooseFrom(page: Page, button: string, item: string): Prom
   await page.waitForSelector('[role=menu]', { hidden: true });
 }
 
-/** A menu that has not opened by then was not pressed, ms. */
+/** What has not opened by then was not pressed, ms. */
 const OPENS_MS = 30_000;
 
-/** Opens the menu of the choice with a label and takes the item that says `item`. */
-export async function chooseIn(page: Page, label: string, item: string): Promise<void> {
-  // What is above may still move it, and a press beside it opens nothing: a hand presses again.
+/** Presses until what it opens is there: what is above may still move, and a press beside opens nothing; a hand presses again. */
+export async function pressUntil(page: Page, deed: () => Promise<void>, opened: string): Promise<void> {
   for (let tries = 1; ; tries += 1) {
-    await again(async () => {
-      const button = await page.waitForSelector(`button[aria-label^="${label}:"]`);
-      if (button !== null) await press(button);
-    });
+    await deed();
     try {
-      await page.waitForSelector('[role=menu]', { timeout: OPENS_MS });
-      break;
+      await page.waitForSelector(opened, { timeout: OPENS_MS });
+      return;
     } catch (problem) {
       if (tries === 4) throw problem;
     }
   }
+}
+
+/** Opens the menu of the choice with a label and takes the item that says `item`. */
+export async function chooseIn(page: Page, label: string, item: string): Promise<void> {
+  await pressUntil(
+    page,
+    () =>
+      again(async () => {
+        const button = await page.waitForSelector(`button[aria-label^="${label}:"]`);
+        if (button !== null) await press(button);
+      }),
+    '[role=menu]',
+  );
   await chooseItem(page, item);
   await page.waitForSelector('[role=menu]', { hidden: true });
 }

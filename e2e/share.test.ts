@@ -3,7 +3,7 @@ import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startApplication, type Application } from './application.ts';
 import { launch, newPage } from './browser.ts';
-import { clickWords } from './hands.ts';
+import { clickWords, pressUntil } from './hands.ts';
 
 /** An address of this machine that is not its loopback: a page of it is no secure context, as on a tablet. */
 const own = Object.values(networkInterfaces())
@@ -33,7 +33,7 @@ describe.skipIf(own === undefined)('a tablet on the same network', () => {
     const page = await at(application.url);
     await page.waitForSelector('button[aria-label=Help]');
     await page.click('button[aria-label=Help]');
-    await clickWords(page, 'Show a code');
+    await pressUntil(page, () => clickWords(page, 'Show a code'), '[data-testid=share-code]');
     const shown = await page.waitForSelector('[data-testid=share-code] b');
     const code = await shown?.evaluate((e) => e.textContent.replaceAll(/\D/g, ''));
     await page.close();
