@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { knownBuild } from '../document/known.ts';
 import { assemble } from '../machine/assemble.ts';
+import { phraseText } from '../quantity/phrase.ts';
 import { sample, type Changes } from '../test/sample.ts';
 import type { DriveKind } from '../document/choices.ts';
 import { ratingChecks } from './over-rating.ts';
@@ -98,6 +99,21 @@ describe('a motor on more amps, and more turns, than its own', () => {
     // 250 W is what the law asks for: such motors take 14 to 17 A at 36 V (from memory).
     expect([amps(12), amps(17), amps(20)]).toEqual(['fine', 'fine', 'look']);
     expect(at('over-amps', legal(36, UNKNOWN))).toBeUndefined();
+    // With brushes 250 W is what the motor bears: 17 A of 24 V are 1.3 times its 13 A, 25 A nearly twice.
+    const brushed = (batteryCurrentA: number) =>
+      at('over-amps', {
+        ...legal(24, 24),
+        drive: { ...legal(24, 24).drive, commutation: 'brushes' },
+        controller: { batteryCurrentA },
+      })?.state;
+    expect([brushed(17), brushed(25)]).toEqual(['fine', 'look']);
+    // Never more for minutes than for a launch.
+    const weak = at('over-amps', {
+      ...legal(36),
+      drive: { ...legal(36).drive, ratedPowerW: 200 },
+      controller: { batteryCurrentA: 16 },
+    });
+    expect(phraseText(weak?.limit ?? [])).toBe('at most 2.4 times for minutes, 2.4 for a launch');
   });
 
   it('is said beyond 3000 turns of planets in a hub', () => {

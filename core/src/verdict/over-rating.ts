@@ -20,7 +20,10 @@ const VOLTS: Readonly<Record<DriveKind, readonly [fine: number, look: number]>> 
 const BRUSHED_VOLTS = [1.2, 1.5] as const;
 /** Amps over the label's: for minutes, and for a launch. Common practice, no source. */
 const AMPS = [1.5, 2] as const;
-/** A label of so many watts is what the law asks for, not what flows: such motors are given 14 to 17 A at 36 V. From memory. */
+/**
+ * A label of so many watts on a hub or a middle motor is what the law asks for, not what flows: they are given 14 to 17 A at 36 V.
+ * From memory. With brushes, and on a drive of its own, a label is what the motor bears.
+ */
 const BY_LAW_W = 250;
 const FLOWS_W = 17 * 36;
 /** Label amps are its watts over four fifths of its volts. Common practice. */
@@ -76,9 +79,14 @@ function voltsWords(machine: Machine, labelV: number, runV: number): Phrase {
 }
 
 /** The motor's own amps by its label, and up to how many times them it is fine. */
-function ownAmps(watts: number, labelV: number): { readonly amps: number; readonly fine: number } {
+function ownAmps(
+  { kind, commutation }: { readonly kind: DriveKind; readonly commutation: string },
+  watts: number,
+  labelV: number,
+): { readonly amps: number; readonly fine: number } {
   const amps = watts / (LABEL_SHARE * labelV);
-  return { amps, fine: watts > BY_LAW_W ? AMPS[0] : Math.max(AMPS[0], FLOWS_W / labelV / amps) };
+  const byLaw = watts <= BY_LAW_W && kind !== 'external' && commutation !== 'brushes';
+  return { amps, fine: byLaw ? Math.max(AMPS[0], FLOWS_W / labelV / amps) : AMPS[0] };
 }
 
 /** What the greater force goes through. */
@@ -140,7 +148,7 @@ export function ratingChecks(
   const mostRpm = commutation === 'brushes' ? undefined : RPM[kind];
   // Volts that are usual for its watts are asked of no label.
   const over = runV > labelV * 1.02 || drive.labelV.source !== 'unknown';
-  const own = ownAmps(drive.ratedPowerW.value, labelV);
+  const own = ownAmps(build.drive, drive.ratedPowerW.value, labelV);
   const rated = drive.ratedPowerW.source !== 'unknown' && drive.labelV.source !== 'unknown';
   return [
     ...(over
@@ -186,7 +194,7 @@ export function ratingChecks(
             // A rating is often what the law or a shop wrote: beyond it is looked at, and never stops.
             look: Infinity,
             limit: [
-              `at most ${formatNumber(own.fine, 1)} times for minutes, ${String(AMPS[1])} for a launch`,
+              `at most ${formatNumber(own.fine, 1)} times for minutes, ${formatNumber(Math.max(AMPS[1], own.fine), 1)} for a launch`,
             ],
             why: [
               'Its label is good for about ',
