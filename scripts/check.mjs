@@ -1,5 +1,5 @@
-// npm run check: what a change must pass while it is worked on, side by side and with what is known from the last
-// run. `npm test` runs the same afresh, and the build and the end-to-end tests besides.
+// npm run check: what a change must pass while it is worked on, side by side. `npm test` runs the build and the
+// end-to-end tests besides.
 import { ensureInstalled, sideBySide } from './lib.mjs';
 
 ensureInstalled();
@@ -11,11 +11,7 @@ const failed = await sideBySide(
     // The lint reads what the types have written down.
     { name: 'check:lint', after: 'check:types' },
     { name: 'check:layers' },
-    {
-      name: 'check:format',
-      // Beside the usual place, which a run without a cache clears away.
-      more: ['--cache', '--cache-location', 'node_modules/.cache/prettier-check/cache'],
-    },
+    { name: 'check:format' },
   ],
   2,
 );

@@ -5,4 +5,4 @@ ensureInstalled();
 ensureBuilt();
 const env = { ...process.env, CHROMIUM: ensureChromium() };
 const code = run(process.execPath, ['--import', 'tsx', 'e2e/screenshots.ts'], { env });
-process.exit(code === 0 ? run('npx', ['prettier', '--write', '--log-level', 'warn', 'README.md']) : code);
+process.exit(code === 0 ? run('npx', ['oxfmt', 'README.md']) : code);

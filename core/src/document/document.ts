@@ -110,7 +110,8 @@ type PackQuantityPath =
 
 /** Dotted path of an entered quantity, for example `brief.riderMassKg`. */
 export type QuantityPath =
-  { [S in SectionName]: `${S}.${Keys<(typeof SPECS)[S]>}` }[SectionName] | PackQuantityPath;
+  | { [S in SectionName]: `${S}.${Keys<(typeof SPECS)[S]>}` }[SectionName]
+  | PackQuantityPath;
 
 /** A group of quantities in the document: everything of a path but its key. */
 export type SectionPath = SectionName | PackPath | `${PackPath}.cell` | `${PackPath}.charger`;

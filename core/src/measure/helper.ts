@@ -69,7 +69,15 @@ export interface MeasureHelper {
 }
 
 export type MeasureId =
-  'spin' | 'winding' | 'sag' | 'roll-out' | 'scales' | 'level' | 'telephone' | 'coast-down' | 'hub-drag';
+  | 'spin'
+  | 'winding'
+  | 'sag'
+  | 'roll-out'
+  | 'scales'
+  | 'level'
+  | 'telephone'
+  | 'coast-down'
+  | 'hub-drag';
 
 export const reading = (
   key: string,

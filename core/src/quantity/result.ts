@@ -22,7 +22,8 @@ export interface Issue {
 }
 
 export type Result<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly issues: readonly Issue[] };
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly issues: readonly Issue[] };
 
 /** No more are told one by one: whoever mends fifty knows how to go on, and an answer stays smaller than its question. */
 export const MOST_ISSUES = 50;

@@ -42,7 +42,15 @@ export interface RideOptions extends HeatEnds {
 }
 
 export type RideEnd =
-  'arrived' | 'stalled' | 'cut-off' | 'cut-out' | 'empty' | 'charge' | 'time' | 'hot' | 'never-hot';
+  | 'arrived'
+  | 'stalled'
+  | 'cut-off'
+  | 'cut-out'
+  | 'empty'
+  | 'charge'
+  | 'time'
+  | 'hot'
+  | 'never-hot';
 
 /** A ride's totals, SI. */
 export interface Ride {

@@ -54,7 +54,8 @@ function Chart({
         observer.observe(box.current);
         chart.current.on('datazoom', () => {
           const shown = chart.current?.getOption()['dataZoom'] as
-            readonly { readonly startValue?: number; readonly endValue?: number }[] | undefined;
+            | readonly { readonly startValue?: number; readonly endValue?: number }[]
+            | undefined;
           const { startValue, endValue } = shown?.[0] ?? {};
           if (startValue !== undefined && endValue !== undefined) heard.current?.(startValue, endValue);
         });

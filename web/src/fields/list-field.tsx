@@ -7,7 +7,8 @@ import { CHOICE_ROW } from './choice-field.tsx';
 
 type Gearing = BuildDocument['gearing'];
 export type ReadList =
-  { readonly ok: true; readonly values: number[] } | { readonly ok: false; readonly why: string };
+  | { readonly ok: true; readonly values: number[] }
+  | { readonly ok: false; readonly why: string };
 
 interface Props {
   readonly label: string;

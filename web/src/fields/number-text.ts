@@ -14,7 +14,8 @@ import {
 
 /** What a typed text means for a field: a usable value in the document's unit, or why not. */
 export type Typed =
-  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly why: string };
+  | { readonly ok: true; readonly value: number }
+  | { readonly ok: false; readonly why: string };
 
 /** " in kg"; cells are counted " in series" as they stand. */
 function inUnit(unit: Unit): string {

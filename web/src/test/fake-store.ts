@@ -15,7 +15,8 @@ export interface FakeStore<T> {
   hold: (() => Promise<void>) | undefined;
   /** Refuses what it is shown with a status and words. */
   refuse:
-    ((request: string, body: unknown) => readonly [status: number, words: string] | undefined) | undefined;
+    | ((request: string, body: unknown) => readonly [status: number, words: string] | undefined)
+    | undefined;
   /** Another window has put it away. */
   putAway: boolean;
   /** How many saves arrived, accepted or not. */

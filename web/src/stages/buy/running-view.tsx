@@ -233,8 +233,9 @@ export function RunningPicture() {
             {verdict.list.ledger.noIdea > 0 ? ' and more (prices are missing)' : ''} spent
             {document.running.hourly === null
               ? ''
-              : `, ${formatNumber(hours, 0)} hours of work among them`}, {span(back.savedPerMonth, 0)} saved a
-            month{missing.length > 0 ? '; what is not known makes it longer' : ''}.
+              : `, ${formatNumber(hours, 0)} hours of work among them`},{' '}
+            {span(back.savedPerMonth, 0)} saved a month
+            {missing.length > 0 ? '; what is not known makes it longer' : ''}.
           </>
         )}
       </p>
