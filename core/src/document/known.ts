@@ -26,39 +26,52 @@ function known(path: QuantityPath, spec: QuantitySpec, entered: Sourced, context
   const { label, unit } = spec;
   if (entered.source !== 'unknown') {
     const { value, source, plusMinus } = entered;
+    if (plusMinus === undefined || value === 0) return { path, label, unit, value, source, origin: '' };
     // How well it was measured says more than how well such things are usually measured.
-    const spread =
-      plusMinus === undefined || value === 0 ? undefined : Math.min(WIDEST, plusMinus / Math.abs(value));
-    const read = { path, label, unit, value, source, origin: '' };
-    return spread === undefined ? read : { ...read, spread };
+    const spread = Math.min(WIDEST, plusMinus / Math.abs(value));
+    return { path, label, unit, value, source, origin: '', spread };
   }
-  const { fallback, because, origin, spread } = spec;
+  const { fallback, because, origin } = spec;
   const value =
     typeof fallback === 'function' ? Math.min(spec.max, Math.max(spec.min, fallback(context))) : fallback;
-  const base = { path, label, unit, value, source: 'unknown' } as const;
-  const wide = spread === undefined ? base : { ...base, spread: spread(context) };
-  if (because === undefined) return { ...wide, origin };
-  return {
-    ...wide,
-    // Written only where it is read: a build is resolved at every keystroke.
+  const spread = spec.spread?.(context);
+  const source = 'unknown';
+  if (because === undefined)
+    return spread === undefined
+      ? { path, label, unit, value, source, origin }
+      : { path, label, unit, value, source, origin, spread };
+  // Written only where it is read: a build is resolved at every keystroke.
+  const told = {
+    path,
+    label,
+    unit,
+    value,
+    source,
     get origin() {
       return because(context);
     },
-  };
+  } as const;
+  return spread === undefined ? told : Object.assign(told, { spread });
 }
 
-type Row = readonly [key: string, path: QuantityPath, spec: QuantitySpec];
+type Row = readonly [key: string, path: QuantityPath, spec: QuantitySpec, asksOthers: boolean];
+/** Resolved quantities by key, in the order of their group. */
+type Values = Record<string, Known>;
 /** The quantities of a group; what each entered group comes to by itself, while somebody holds it. */
 interface Group {
   readonly rows: readonly Row[];
-  readonly byItself: WeakMap<object, readonly (Known | undefined)[]>;
+  /** Those whose default asks what else is known of the build. */
+  readonly asking: readonly Row[];
+  readonly byItself: WeakMap<object, Readonly<Record<string, Known | undefined>>>;
 }
-const groupOf = (section: SectionPath): Group => ({
-  rows: Object.entries(SECTION_SPECS.get(section) ?? {}).map(
-    ([key, spec]) => [key, `${section}.${key}` as QuantityPath, spec] as const,
-  ),
-  byItself: new WeakMap(),
-});
+function groupOf(section: SectionPath): Group {
+  const rows = Object.entries(SECTION_SPECS.get(section) ?? {}).map(([key, spec]): Row => {
+    const { fallback, because, spread } = spec;
+    const asksOthers = typeof fallback === 'function' || because !== undefined || spread !== undefined;
+    return [key, `${section}.${key}` as QuantityPath, spec, asksOthers];
+  });
+  return { rows, asking: rows.filter(([, , , asksOthers]) => asksOthers), byItself: new WeakMap() };
+}
 
 /** The specs flattened once: a build is resolved at every keystroke. */
 const GROUPS = (Object.keys(SPECS) as SectionName[]).map((section) => [section, groupOf(section)] as const);
@@ -88,27 +101,27 @@ type FillingPack = { -readonly [K in keyof KnownPack]: KnownPack[K] };
 const at = (values: object, key: string): Sourced =>
   (values as Readonly<Record<string, Sourced>>)[key] as Sourced;
 
-/** What is entered, and what has one default for every machine: found once for each entered group. */
+/**
+ * What is entered, and what has one default for every machine: found once for each entered group. The rest stands there
+ * empty, so that everything is in its order.
+ */
 function byItselfOf({ rows, byItself }: Group, values: object, context: FallbackContext) {
   const before = byItself.get(values);
   if (before !== undefined) return before;
-  const found = rows.map(([key, path, spec]) => {
+  const found: Record<string, Known | undefined> = {};
+  for (const [key, path, spec, asksOthers] of rows) {
     const one = at(values, key);
-    const asksOthers =
-      typeof spec.fallback === 'function' || spec.because !== undefined || spec.spread !== undefined;
-    return one.source === 'unknown' && asksOthers ? undefined : known(path, spec, one, context);
-  });
+    found[key] = asksOthers && one.source === 'unknown' ? undefined : known(path, spec, one, context);
+  }
   byItself.set(values, found);
   return found;
 }
 
 /** One group of quantities as entered, or by their stated defaults. */
-function resolved(group: Group, values: object, context: FallbackContext): Record<string, Known> {
-  const own = byItselfOf(group, values, context);
-  const out: Record<string, Known> = {};
-  for (const [i, [key, path, spec]] of group.rows.entries())
-    out[key] = own[i] ?? known(path, spec, at(values, key), context);
-  return out;
+function resolved(group: Group, values: object, context: FallbackContext): Values {
+  const out: Record<string, Known | undefined> = { ...byItselfOf(group, values, context) };
+  for (const [key, path, spec] of group.asking) out[key] ??= known(path, spec, at(values, key), context);
+  return out as Values;
 }
 
 /** One pack, by its own volts, cells and chemistry. */

@@ -46,7 +46,7 @@ const smallShelf = fc
   .record({
     motor: fc.subarray(
       shelf.filter((p) => p.type === 'motor'),
-      { minLength: 1, maxLength: 3 },
+      { minLength: 1, maxLength: 2 },
     ),
     pack: fc.subarray(
       shelf.filter((p) => p.type === 'pack'),
@@ -54,7 +54,7 @@ const smallShelf = fc
     ),
     controller: fc.subarray(
       shelf.filter((p) => p.type === 'controller'),
-      { minLength: 2, maxLength: 4 },
+      { minLength: 2, maxLength: 3 },
     ),
     ring: fc.subarray(
       shelf.filter((p) => p.type === 'ring'),
@@ -148,7 +148,7 @@ describe('a finalist', () => {
 });
 
 describe('a search of the shelf', () => {
-  it('finds what force finds over whole verdicts, on 80 drawn shelves', () => {
+  it('finds what force finds over whole verdicts, on 200 drawn shelves', () => {
     let found = 0;
     fc.assert(
       fc.property(
@@ -173,10 +173,10 @@ describe('a search of the shelf', () => {
           }
         },
       ),
-      { ...runs(80), seed: 20 },
+      { ...runs(200), seed: 20 },
     );
     // The draw is worth something: not all of them were empty.
-    expect(found).toBeGreaterThan(25);
+    expect(found).toBeGreaterThan(60);
   }, 300_000);
 
   it('counts every combination once', () => {
