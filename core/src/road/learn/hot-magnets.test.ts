@@ -1,11 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { simulatedLog } from '../../instruments/simulated-logger.ts';
 import { withValue } from '../../document/quantity-at.ts';
+import { assemble } from '../../machine/assemble.ts';
+import { withMagnetsAt } from '../../machine/magnets.ts';
+import { warmResistance } from '../../machine/motor.ts';
+import { msToKmh } from '../../quantity/units.ts';
+import { topSpeed } from '../../ride/steady.ts';
 import { evenHill } from '../../route/route.ts';
-import { ride } from '../../test/learn-rides.ts';
+import { of, outcome, ride } from '../../test/learn-rides.ts';
 import { sample } from '../../test/sample.ts';
+import type { Recording } from '../channels.ts';
 import { predicted, stretchesOf } from './force-rows.ts';
-import { prepared } from './learn-ride.ts';
+import { prepared, type LearnRide } from './learn-ride.ts';
 
 /** A direct-drive hub that is warmed for half an hour by a hill, its winding read. */
 const build = sample(
@@ -48,5 +54,32 @@ describe('learning from a motor that gets hot', () => {
     const third = Math.floor(off.length / 3);
     expect(third).toBeGreaterThan(5);
     expect(Math.abs(mean(off.slice(-third)) - mean(off.slice(0, third)))).toBeLessThan(0.004);
+  });
+
+  it('reads its speed constant off a top speed as hot as it was, where the winding was read', () => {
+    // Half an hour up a hill, and then as fast as it goes.
+    const seconds = Float64Array.from({ length: 1900 }, (_, i) => i);
+    const speed = Float64Array.from(seconds, (s) => (s < 1840 ? 6 : 45));
+    const recording = (windingC: number): Recording => ({
+      seconds,
+      columns: { speed, windingC: Float64Array.from(seconds, () => windingC) },
+    });
+    const top = (windingC: number, topKmh: number): LearnRide => ({
+      key: 'top',
+      ride: ride('top-speed', { topKmh, pedalled: 'no', airC: 12 }),
+      recording: recording(windingC),
+    });
+    const shellC = prepared(build, top(110, 45))?.magnetC(1850) ?? NaN;
+    expect(shellC).toBeGreaterThan(35);
+    const machine = assemble(build);
+    const circuitOhm = warmResistance(machine.motor.resistance20, 110) + machine.controllerOhm;
+    const hot = topSpeed({ ...withMagnetsAt(machine, shellC), circuitOhm }, 1);
+    expect(hot.traction.limit).toBe('voltage');
+    const topKmh = hot.moves ? msToKmh(hot.v) : NaN;
+    const told = of(outcome(build, [top(110, topKmh)]), 'drive.kvRpmPerV');
+    expect(Math.abs(told.after / 9 - 1)).toBeLessThan(0.004);
+    // Nobody read it: its copper is taken as cooler than it was, and the winding as a slower one.
+    const unread = outcome(build, [{ ...top(110, topKmh), recording: undefined }]);
+    expect(Math.abs(of(unread, 'drive.kvRpmPerV').after / 9 - 1)).toBeGreaterThan(0.01);
   });
 });

@@ -2,6 +2,9 @@ import type { BuildDocument, QuantityPath } from '../../document/document.ts';
 import { inUse, knownBuild } from '../../document/known.ts';
 import { knownAt, withValue } from '../../document/quantity-at.ts';
 import { assemble } from '../../machine/assemble.ts';
+import { withMagnetsAt } from '../../machine/magnets.ts';
+import type { Machine } from '../../machine/machine.ts';
+import { warmResistance } from '../../machine/motor.ts';
 import { firstPack } from '../../machine/packs-aboard.ts';
 import { chargeAtRest, supplyAt } from '../../machine/battery.ts';
 import { topSpeed } from '../../ride/steady.ts';
@@ -9,7 +12,7 @@ import { msToKmh } from '../../quantity/units.ts';
 import { packOhmOf } from '../analysis.ts';
 import { capacityTold } from '../battery-book.ts';
 import type { RideKind } from '../ride-record.ts';
-import type { LearnRide } from './learn-ride.ts';
+import { prepared, type LearnRide, type Prepared } from './learn-ride.ts';
 import { learntOf, type LearntValue, type NotApart } from './learnt.ts';
 
 /** The mean of several readings, each weighed by its error. */
@@ -19,6 +22,16 @@ function weighed(
   if (all.length === 0) return undefined;
   const weight = all.reduce((sum, a) => sum + 1 / a.sd ** 2, 0);
   return { value: all.reduce((sum, a) => sum + a.value / a.sd ** 2, 0) / weight, sd: 1 / Math.sqrt(weight) };
+}
+
+/** A machine as warm as it was where a ride was fastest, if its winding was read; else as the plain figures take it. */
+function asWarm(machine: Machine, ready: Prepared | undefined): Machine {
+  if (ready?.windingC === undefined) return machine;
+  const fastest = ready.v.reduce((best, v, i) => (v > (ready.v[best] ?? 0) ? i : best), 0);
+  const windingC = ready.windingC[fastest] ?? NaN;
+  if (Number.isNaN(windingC)) return machine;
+  const circuitOhm = warmResistance(machine.motor.resistance20, windingC) + machine.controllerOhm;
+  return { ...withMagnetsAt(machine, ready.magnetC(fastest)), circuitOhm };
 }
 
 interface Single {
@@ -51,11 +64,13 @@ function singles(build: BuildDocument, rides: readonly LearnRide[]): readonly Si
     const sd = Math.hypot(found.sd, 0.1 * cells);
     return [{ value: 1000 * Math.max(0, found.ohm - cells), sd: 1000 * sd, kind: ride.kind }];
   });
-  const tops = rides.flatMap(({ ride }) => {
+  const tops = rides.flatMap((one) => {
+    const { ride } = one;
     if (ride.kind !== 'top-speed' || ride.topKmh === null) return [];
     const day = ride.airC === null ? build : withValue(build, 'brief.temperatureC', ride.airC);
     const still = withValue(day, 'brief.headwindMs', ride.windFromDeg === null ? 0 : (ride.windMs ?? 0));
-    const machine = assemble(ride.pedalled === 'no' ? withValue(still, 'brief.riderPowerW', 0) : still);
+    const plain = assemble(ride.pedalled === 'no' ? withValue(still, 'brief.riderPowerW', 0) : still);
+    const machine = asWarm(plain, prepared(build, one));
     const charge =
       ride.voltsBefore === null
         ? known.packs[0].chargeLimitPct.value / 100

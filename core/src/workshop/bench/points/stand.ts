@@ -7,6 +7,8 @@ import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
 /** Unloaded speed against the predicted one. Common practice, no source: within a tenth. */
 const WITHIN = 0.1;
+/** Faster than the controller is to end it only by what a counter at the wheel is off by: beyond is another class. Common practice, no source. */
+const COUNTED = 0.03;
 /** Amps unloaded against the motor's label. Common practice, no source. */
 const [IDLE_LEAST, IDLE_MOST] = [0.5, 1.6];
 
@@ -24,11 +26,6 @@ interface Expected {
  * be slower than the limit, so that only the limit is held against; a limit that nobody knows may end it anywhere.
  */
 function expectedSpeed(unloadedKmh: number | undefined, limit: Known | undefined, fullV: number): Expected {
-  const within = (kmh: number, why: Phrase): Expected => ({
-    low: (1 - WITHIN) * kmh,
-    high: (1 + WITHIN) * kmh,
-    why,
-  });
   const most = limit === undefined || limit.source === 'unknown' ? undefined : limit.value;
   if (unloadedKmh === undefined)
     return most === undefined
@@ -39,16 +36,20 @@ function expectedSpeed(unloadedKmh: number | undefined, limit: Known | undefined
         }
       : {
           low: null,
-          high: (1 + WITHIN) * most,
+          high: (1 + COUNTED) * most,
           why: ['winding or cells are not known; the controller ends its help at ', qty(most, 'km/h', 1)],
         };
   if (most !== undefined && most < unloadedKmh)
-    return within(most, [
-      'the controller ends its help at ',
-      qty(most, 'km/h', 1),
-      '; unlimited it would be ',
-      qty(unloadedKmh, 'km/h', 0),
-    ]);
+    return {
+      low: (1 - WITHIN) * most,
+      high: (1 + COUNTED) * most,
+      why: [
+        'the controller ends its help at ',
+        qty(most, 'km/h', 1),
+        ', faster only by what a counter is off by; unlimited it would be ',
+        qty(unloadedKmh, 'km/h', 0),
+      ],
+    };
   if (limit !== undefined && most === undefined)
     return {
       low: null,
@@ -58,12 +59,16 @@ function expectedSpeed(unloadedKmh: number | undefined, limit: Known | undefined
         qty(unloadedKmh, 'km/h', 0),
       ],
     };
-  return within(unloadedKmh, [
-    qty(fullV, 'V', 1),
-    ' at the charge it is filled to, tallest gear: ',
-    qty(unloadedKmh, 'km/h', 0),
-    ', a tenth either way',
-  ]);
+  return {
+    low: (1 - WITHIN) * unloadedKmh,
+    high: Math.min((1 + WITHIN) * unloadedKmh, most === undefined ? Infinity : (1 + COUNTED) * most),
+    why: [
+      qty(fullV, 'V', 1),
+      ' at the charge it is filled to, tallest gear: ',
+      qty(unloadedKmh, 'km/h', 0),
+      ', a tenth either way',
+    ],
+  };
 }
 
 /** The same on whichever pack is the fastest. */
@@ -127,7 +132,7 @@ export function stand(job: Job): readonly HoldPoint[] {
             caution: CAUTION,
             why,
             origin: 'derived',
-            otherwise: `A third off, or double: the display’s wheel, ${brushed ? 'magnets' : 'pole pairs'} or units. Set up names the cause. Slower on both: the winding is another than its label says.`,
+            otherwise: `${limit === undefined ? '' : 'A little faster than the limit: it counts another wheel than is fitted, or ends later than is set; it decides the class, put it right before the road. '}A third off, or double: the display’s wheel, ${brushed ? 'magnets' : 'pole pairs'} or units. Set up names the cause. Slower on both: the winding is another than its label says.`,
           },
         );
       }),
