@@ -69,7 +69,7 @@ function open({ unsettled }: PlaceVerdict): readonly ClauseVerdict[] {
 }
 
 /** Whether it is within the class that it comes to is not known either. */
-const mayLeave = ({ tests, about }: PlaceVerdict): boolean =>
+export const mayLeave = ({ tests, about }: PlaceVerdict): boolean =>
   tests.some(({ test, resulting }) => test.about === about && resulting?.outcome === 'cannot-tell');
 
 /** What it is: its class, or that it cannot be told. */

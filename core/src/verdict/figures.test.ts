@@ -197,6 +197,13 @@ describe('class', () => {
       'stop',
       'approval needed, EU',
     ],
+    [
+      'in one that needs approval, or past that too',
+      { ...settled, brief: { place: 'eu' }, drive: { ratedPowerW: 500 }, controller: { lifted: 'no' } },
+      'L1e-A',
+      'stop',
+      'at best; approval needed, EU',
+    ],
     ['outside', { ...settled, drive: { ratedPowerW: 1000 } }, 'Motor vehicle', 'stop', '1 clause broken, GB'],
   ] as const)('is said when it is %s', (_name, changes, name, state, condition) => {
     const found = figure('class', changes);

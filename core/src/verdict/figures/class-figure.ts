@@ -1,6 +1,7 @@
 import { counted } from '../../quantity/format.ts';
 import { decidingCategory, type PlaceOutcome, type PlaceVerdict } from '../../law/judge.ts';
 import type { ClauseVerdict } from '../../law/judge-clause.ts';
+import { mayLeave } from '../../law/sentence.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
 import type { State } from '../../check/state.ts';
 import { stepRow, type Figure, type WorkingRow } from '../figure.ts';
@@ -33,7 +34,7 @@ function condition({ here }: Judged): Phrase {
       if (here.place.ask) return [`ask the authority, ${here.place.shortName}`];
       return [here.unsettled.find((c) => c.state === 'unknown')?.clause.title ?? 'a value is missing'];
     case 'other-class':
-      return [`approval needed, ${here.place.shortName}`];
+      return [`${mayLeave(here) ? 'at best; ' : ''}approval needed, ${here.place.shortName}`];
     case 'outside':
       return here.failing.length === 0
         ? [`closed to conversions, ${here.place.shortName}`]
