@@ -96,7 +96,7 @@ const DIGIT: Readonly<Record<string, number>> = { V: 0.01, Mohm: 0.1, mA: 1, A: 
 
 /**
  * A bench with meters, a board that tells and a counter at the wheel, all simulated: volts from the pack's own curve at nine tenths of
- * charge, speed from the prediction, each with seeded noise and, if asked, one fault.
+ * charge, speed near the middle of what is expected, each with seeded noise and, if asked, one fault.
  * @param seed the same gives the same readings
  */
 export function simulatedBench(job: Job, seed: number, fault: SimulatedFault = 'none'): BenchInstrument {

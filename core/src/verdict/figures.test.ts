@@ -202,7 +202,7 @@ describe('class', () => {
       { ...settled, brief: { place: 'eu' }, drive: { ratedPowerW: 500 }, controller: { lifted: 'no' } },
       'L1e-A',
       'stop',
-      'at best; approval needed, EU',
+      'approval at best, EU',
     ],
     ['outside', { ...settled, drive: { ratedPowerW: 1000 } }, 'Motor vehicle', 'stop', '1 clause broken, GB'],
   ] as const)('is said when it is %s', (_name, changes, name, state, condition) => {

@@ -34,7 +34,7 @@ function condition({ here }: Judged): Phrase {
       if (here.place.ask) return [`ask the authority, ${here.place.shortName}`];
       return [here.unsettled.find((c) => c.state === 'unknown')?.clause.title ?? 'a value is missing'];
     case 'other-class':
-      return [`${mayLeave(here) ? 'at best; ' : ''}approval needed, ${here.place.shortName}`];
+      return [`approval ${mayLeave(here) ? 'at best' : 'needed'}, ${here.place.shortName}`];
     case 'outside':
       return here.failing.length === 0
         ? [`closed to conversions, ${here.place.shortName}`]
