@@ -7,6 +7,7 @@ import { Button } from '../ui/button.tsx';
 import { Menu, MenuItem } from '../ui/menu.tsx';
 import { PanelHead } from '../ui/panel.tsx';
 import type * as Core from './echarts-core.ts';
+import { drawInTurn, drawNoMore } from './draw-in-turn.ts';
 import { withPlacedLabels } from './placed.ts';
 import { cellText, tableCsv, type ChartTable } from '../files/table-csv.ts';
 
@@ -16,6 +17,9 @@ const load = (): Promise<typeof Core> => (loading ??= import('./echarts-core.ts'
 /** The option with its labels kept off each other on a chart of whatever size. */
 const placedOn = (option: EChartsOption, chart: EChartsType): EChartsOption =>
   withPlacedLabels(option, () => ({ width: chart.getWidth(), height: chart.getHeight() }));
+
+/** What an option says whole. The box beside the cursor stays as it is: to set it up anew costs the page a layout. */
+const DRAWN_ANEW = ['grid', 'xAxis', 'yAxis', 'series', 'dataZoom'];
 
 /** One chart: drawn as SVG, resized with its box, drawn anew when its option changes. */
 function Chart({
@@ -39,7 +43,10 @@ function Chart({
     latest.current = option;
     heard.current = onView;
     const { current } = chart;
-    if (current !== undefined) current.setOption(placedOn(option, current), { notMerge: true });
+    if (current !== undefined)
+      drawInTurn(current, () => {
+        current.setOption(placedOn(option, current), { replaceMerge: DRAWN_ANEW });
+      });
   }, [option, onView]);
   useEffect(() => {
     let gone = false;
@@ -66,6 +73,7 @@ function Chart({
     return () => {
       gone = true;
       observer.disconnect();
+      if (chart.current !== undefined) drawNoMore(chart.current);
       chart.current?.dispose();
       chart.current = undefined;
     };

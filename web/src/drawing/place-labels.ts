@@ -42,33 +42,54 @@ function into(box: Box, room: Box): Shift {
 }
 
 /** Shifts to every place of the room, for a drawing that is full where the label belongs. */
-function anywhere(box: Box, room: Box): Shift[] {
-  const steps = (from: number, size: number, whole: number): number[] =>
-    Array.from({ length: Math.max(1, Math.floor((whole - size) / COARSE) + 1) }, (_, i) => from + COARSE * i);
-  return steps(room.x - box.x, box.width, room.width).flatMap((dx) =>
-    steps(room.y - box.y, box.height, room.height).map((dy): Shift => ({ dx, dy })),
-  );
+function* anywhere(box: Box, room: Box): Generator<Shift> {
+  const steps = (size: number, whole: number): number => Math.max(1, Math.floor((whole - size) / COARSE) + 1);
+  const [across, down] = [steps(box.width, room.width), steps(box.height, room.height)];
+  for (let i = 0; i < across; i += 1)
+    for (let j = 0; j < down; j += 1)
+      yield { dx: room.x - box.x + COARSE * i, dy: room.y - box.y + COARSE * j };
 }
+
+/** Shifts to the places beside what a label names, itself first. */
+function* nearby(box: Box): Generator<Shift> {
+  const steps = Math.ceil((HEIGHTS * box.height) / STEP);
+  for (let i = 0; i <= 2 * steps; i += 1)
+    for (const side of SIDES)
+      yield { dx: side * box.width, dy: i === 0 ? 0 : STEP * Math.ceil(i / 2) * (i % 2 === 0 ? 1 : -1) };
+}
+
+const costOf = ({ dx, dy }: Shift): number => SIDEWAYS_COST * Math.abs(dx) + Math.abs(dy);
 
 /**
  * Where a label stands clear of those already placed, nearest to where it was meant to be and within the room; where it has
- * none, the least covered place.
+ * none, the least covered place. Most stand clear at once: the rest of the room is looked at only where nothing nearer is.
  */
 export function placeLabel(box: Box, taken: readonly Box[], room: Box): Shift {
   const start = into(box, room);
-  const nearby = Array.from({ length: 2 * Math.ceil((HEIGHTS * box.height) / STEP) + 1 }, (_, i) =>
-    i === 0 ? 0 : STEP * Math.ceil(i / 2) * (i % 2 === 0 ? 1 : -1),
-  ).flatMap((dy) => SIDES.map((side): Shift => ({ dx: side * box.width, dy })));
-  const cost = ({ dx, dy }: Shift): number => SIDEWAYS_COST * Math.abs(dx) + Math.abs(dy);
-  let [best, least] = [start, Infinity];
-  const byCost = (list: Shift[]): readonly Shift[] => list.sort((a, b) => cost(a) - cost(b));
-  for (const one of [...byCost(nearby), ...byCost(anywhere(moved(box, start), room))]) {
-    const meant = { dx: start.dx + one.dx, dy: start.dy + one.dy };
-    const back = into(moved(box, meant), room);
-    const shift = { dx: meant.dx + back.dx, dy: meant.dy + back.dy };
-    const covered = taken.reduce((sum, other) => sum + overlap(moved(box, shift), other), 0);
-    if (covered === 0) return shift;
-    if (covered < least) [best, least] = [shift, covered];
+  let [best, covers, cost] = [start, Infinity, Infinity];
+  const lookAt = (places: Iterable<Shift>): void => {
+    for (const one of places) {
+      const dear = costOf(one);
+      if (covers === 0 && dear >= cost) continue;
+      const meant = { dx: start.dx + one.dx, dy: start.dy + one.dy };
+      const back = into(moved(box, meant), room);
+      const shift = { dx: meant.dx + back.dx, dy: meant.dy + back.dy };
+      const here = moved(box, shift);
+      let covered = 0;
+      for (const other of taken) {
+        covered += overlap(here, other);
+        if (covered > covers) break;
+      }
+      if (covered < covers || (covered === covers && dear < cost))
+        [best, covers, cost] = [shift, covered, dear];
+      if (covered === 0 && dear === 0) return;
+    }
+  };
+  lookAt(nearby(box));
+  if (covers > 0) {
+    // Of what covers as much as what is near, the near stays.
+    cost = 0;
+    lookAt(anywhere(moved(box, start), room));
   }
   return best;
 }

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import { NavLink, useParams } from 'react-router';
 import type { StageVerdict, State } from '@apple-cart/core';
 import { SCREENS } from '../screens/registry.ts';
@@ -14,13 +14,20 @@ const TALLY: readonly { readonly state: State; readonly word: string }[] = [
   { state: 'unknown', word: 'unknown' },
 ];
 
-function StageLink({ stage, number }: { stage: StageVerdict; number: number }) {
-  const { name } = SCREENS[stage.id];
+/** Drawn anew only where it says something else: most keys that are typed change none of them. */
+const StageLink = memo(function StageLink({
+  id,
+  state,
+  words,
+  begun,
+  number,
+}: Pick<StageVerdict, 'id' | 'state' | 'words' | 'begun'> & { number: number }) {
+  const { name } = SCREENS[id];
   return (
     <NavLink
-      to={`../${stage.id}`}
+      to={`../${id}`}
       relative="path"
-      data-stage={stage.id}
+      data-stage={id}
       className="group relative grid h-[43px] shrink-0 grid-cols-[20px_minmax(0,1fr)_20px] items-center gap-x-2.5 border-b border-hair pr-3.5 pl-2.5 text-ink hover:bg-press aria-[current=page]:z-10 aria-[current=page]:-my-px aria-[current=page]:h-[45px] aria-[current=page]:border-y aria-[current=page]:border-ink aria-[current=page]:bg-sheet max-bench:h-[52px] max-bench:grid-cols-[minmax(0,1fr)_auto] max-bench:px-3 max-tablet:h-11 max-tablet:border-r max-tablet:border-b-0 max-tablet:border-rule bench:aria-[current=page]:-mr-px"
     >
       <span className="absolute inset-y-0 left-0 hidden w-[5px] bg-ink group-aria-[current=page]:block max-tablet:inset-x-0 max-tablet:top-auto max-tablet:bottom-0 max-tablet:h-1 max-tablet:w-full" />
@@ -32,25 +39,25 @@ function StageLink({ stage, number }: { stage: StageVerdict; number: number }) {
           {name}
         </b>
         <span
-          title={stage.words}
+          title={words}
           className="block truncate text-[12px] text-ink2 max-tablet:hidden max-bench:hidden"
         >
-          {stage.words}
+          {words}
         </span>
       </span>
-      {stage.begun === false ? (
-        <span title={stage.words} className="text-center text-ink3">
-          –<span className="sr-only">{stage.words}</span>
+      {begun === false ? (
+        <span title={words} className="text-center text-ink3">
+          –<span className="sr-only">{words}</span>
         </span>
       ) : (
-        <span title={`${STATE_WORD[stage.state]}: ${stage.words}`}>
-          <StateMark state={stage.state} />
-          <span className="sr-only">{stage.words}</span>
+        <span title={`${STATE_WORD[state]}: ${words}`}>
+          <StateMark state={state} />
+          <span className="sr-only">{words}</span>
         </span>
       )}
     </NavLink>
   );
-}
+});
 
 /** Scrolls what lies around a link. Not scrollIntoView: from where that brings something, Tab goes on, past the link to the fields. */
 function broughtIntoView(link: Element, nav: Element): void {
@@ -88,7 +95,7 @@ export function WorkOrder() {
       </header>
       <div className="flex min-h-0 flex-1 flex-col overflow-y-auto max-tablet:flex-row max-tablet:overflow-y-hidden bench:-mr-px bench:pr-px">
         {stages.map((stage, i) => (
-          <StageLink key={stage.id} stage={stage} number={i + 1} />
+          <StageLink key={stage.id} {...stage} number={i + 1} />
         ))}
       </div>
       <div className="grid shrink-0 grid-cols-2 gap-x-2.5 gap-y-1.5 px-4 py-2.5 text-[12px] leading-4 text-ink2 max-bench:hidden">
