@@ -8,18 +8,11 @@ import { Menu, MenuItem } from '../ui/menu.tsx';
 import { PanelHead } from '../ui/panel.tsx';
 import type * as Core from './echarts-core.ts';
 import { drawInTurn, drawNoMore } from './draw-in-turn.ts';
-import { withPlacedLabels } from './placed.ts';
+import { drawOn } from './draw-on.ts';
 import { cellText, tableCsv, type ChartTable } from '../files/table-csv.ts';
 
 let loading: Promise<typeof Core> | undefined;
 const load = (): Promise<typeof Core> => (loading ??= import('./echarts-core.ts'));
-
-/** The option with its labels kept off each other on a chart of whatever size. */
-const placedOn = (option: EChartsOption, chart: EChartsType): EChartsOption =>
-  withPlacedLabels(option, () => ({ width: chart.getWidth(), height: chart.getHeight() }));
-
-/** What an option says whole. The box beside the cursor stays as it is: to set it up anew costs the page a layout. */
-const DRAWN_ANEW = ['grid', 'xAxis', 'yAxis', 'series', 'dataZoom'];
 
 /** One chart: drawn as SVG, resized with its box, drawn anew when its option changes. */
 function Chart({
@@ -45,7 +38,7 @@ function Chart({
     const { current } = chart;
     if (current !== undefined)
       drawInTurn(current, () => {
-        current.setOption(placedOn(option, current), { replaceMerge: DRAWN_ANEW });
+        drawOn(current, option);
       });
   }, [option, onView]);
   useEffect(() => {
@@ -57,7 +50,7 @@ function Chart({
         await document.fonts.ready;
         if (gone || box.current === null) return;
         chart.current = init(box.current, null, { renderer: 'svg' });
-        chart.current.setOption(placedOn(latest.current, chart.current));
+        drawOn(chart.current, latest.current);
         observer.observe(box.current);
         chart.current.on('datazoom', () => {
           const shown = chart.current?.getOption()['dataZoom'] as
@@ -93,7 +86,7 @@ async function picture(option: EChartsOption, kind: 'svg' | 'canvas', background
   const box = document.createElement('div');
   const chart = init(box, null, { renderer: kind, width: 960, height: 480 });
   try {
-    chart.setOption({ ...placedOn(option, chart), backgroundColor: background });
+    drawOn(chart, { ...option, backgroundColor: background });
     return chart.getDataURL({
       type: kind === 'svg' ? 'svg' : 'png',
       pixelRatio: 2,

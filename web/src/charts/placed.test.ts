@@ -16,6 +16,7 @@ import { overlap, placeLabels, type Box } from '../drawing/place-labels.ts';
 import { forceChart } from './force-chart.ts';
 import { hillChart } from './hill-chart.ts';
 import { cutoffChart, ratioChart, wheelPowerChart } from './law-charts.ts';
+import { drawOn } from './draw-on.ts';
 import { withPlacedLabels } from './placed.ts';
 
 const label = (value: number) => ({ source: 'label' as const, value });
@@ -134,6 +135,39 @@ describe('labels of a chart', () => {
           }
       }),
       { numRuns: 25, seed: 20261128 },
+    );
+  });
+
+  it('stand after every change, and another size of the page, where they stand on a chart that is drawn anew', () => {
+    /** What was drawn, without the names that the drawing gives its own parts. */
+    const drawing = (options: readonly EChartsOption[], from = { width: 350, height: 280 }): string => {
+      const chart = init(null, null, { renderer: 'svg', ssr: true, ...from });
+      for (const option of options) {
+        drawOn(chart, option);
+        chart.renderToSVGString();
+      }
+      chart.resize({ width: 350, height: 280 });
+      const svg = chart.renderToSVGString().replaceAll(/zr\d+-[\w-]+/g, '');
+      chart.dispose();
+      return svg;
+    };
+    const once = (option: EChartsOption): string => {
+      const chart = init(null, null, { renderer: 'svg', ssr: true, width: 350, height: 280 });
+      drawOn(chart, option);
+      const svg = chart.renderToSVGString().replaceAll(/zr\d+-[\w-]+/g, '');
+      chart.dispose();
+      return svg;
+    };
+    fc.assert(
+      fc.property(madeBuild, madeBuild, (build, pinned) => {
+        const [then, now] = [charts(pinned, build), charts(build, pinned)];
+        for (const [name, option] of Object.entries(now)) {
+          const before = then[name] ?? option;
+          expect(drawing([before, option, option]), name).toBe(once(option));
+          expect(drawing([option], { width: 620, height: 330 }), name).toBe(once(option));
+        }
+      }),
+      { numRuns: 25, seed: 20261201 },
     );
   });
 

@@ -46,9 +46,13 @@ export function withPlacedLabels(
     onPlaced(box, seriesIndex);
     return shift;
   };
-  const isCaption = (one: SeriesOption): boolean => one.type === 'scatter' && one.label?.show === true;
   return {
     ...option,
-    series: series.map((one): SeriesOption => (isCaption(one) ? { ...one, labelLayout: layout } : one)),
+    series: series.map((one): SeriesOption =>
+      one.type === 'scatter' && one.label?.show === true
+        ? // The chart keeps the last shift of a label it draws again, and would count it into where the label is meant to stand.
+          { ...one, label: { ...one.label, offset: [0, 0] }, labelLayout: layout }
+        : one,
+    ),
   };
 }
