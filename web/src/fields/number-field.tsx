@@ -73,12 +73,12 @@ interface Props {
  * A quantity of the build: typed with or without a unit, nudged with the arrow keys, marked with its
  * source. What is typed counts at once when it can be used, and stays in the field when it cannot.
  */
-export function NumberField(props: Props) {
+export const NumberField = memo(function NumberField(props: Props) {
   const system = useSettings((state) => state.units);
   const quantity = useQuantityField(props.path, system);
   // A pack that was just taken away has no fields.
   return quantity && <Field {...props} system={system} quantity={quantity} />;
-}
+});
 
 interface FieldProps extends Props {
   readonly system: UnitSystem;

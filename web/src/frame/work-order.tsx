@@ -1,9 +1,10 @@
-import { memo, useEffect, useRef } from 'react';
+import { memo, useDeferredValue, useEffect, useRef } from 'react';
 import { NavLink, useParams } from 'react-router';
 import type { StageVerdict, State } from '@apple-cart/core';
 import { SCREENS } from '../screens/registry.ts';
 import { useDocument } from '../state/build-store.ts';
 import { useStageRows } from './use-stage-rows.ts';
+import { useFingers } from '../state/use-fingers.ts';
 import { useVerdict } from '../state/use-verdict.ts';
 import { STATE_WORD, StateMark } from '../ui/state-mark.tsx';
 
@@ -70,17 +71,18 @@ function broughtIntoView(link: Element, nav: Element): void {
 
 /** The stages in working order, each with its state and a few words: the navigation inside a build. */
 export function WorkOrder() {
-  const document = useDocument();
+  // What is typed comes first, then the tray, then how the stages stand.
+  const document = useDeferredValue(useDocument());
   const stages = useStageRows(useVerdict(document));
   const { stage: current } = useParams();
   const nav = useRef<HTMLElement>(null);
-  // What they say makes them wider or narrower.
-  const words = stages.map((stage) => stage.words).join();
+  // On a telephone the stages are a strip, and what they say makes them wider or narrower: the one in hand is brought into view.
+  const narrow = useFingers();
+  const words = narrow ? stages.map((stage) => stage.words).join() : '';
   useEffect(() => {
-    // On a telephone the stages are a strip: the one in hand is brought into view.
     const link = nav.current?.querySelector('[aria-current=page]');
     if (link !== null && link !== undefined && nav.current !== null) broughtIntoView(link, nav.current);
-  }, [current, words]);
+  }, [current, narrow, words]);
   return (
     <nav
       ref={nav}

@@ -101,41 +101,58 @@ function connected(nodes: readonly Point[], edges: Graph['edges']): Graph['edges
   }
 }
 
-/** The shortest way along the tubes, mm, and its points. E. W. Dijkstra, 1959. */
-function shortest(
-  { nodes, edges }: Graph,
-  from: number,
-  to: number,
-): { readonly mm: number; readonly way: readonly Point[] } {
+/** From one node: how far each is along the tubes, mm, and which one it is come to from. */
+interface Tree {
+  readonly best: readonly number[];
+  readonly before: readonly number[];
+}
+
+/** Every shortest way from a node. E. W. Dijkstra, 1959. */
+function treeFrom({ nodes, edges }: Graph, from: number): Tree {
+  const besides: (readonly [number, number])[][] = nodes.map(() => []);
+  for (const [a, b, mm] of edges) {
+    besides[a]?.push([b, mm]);
+    besides[b]?.push([a, mm]);
+  }
   const best = nodes.map(() => Infinity);
   const before = nodes.map(() => -1);
-  const open = new Set(nodes.map((_, i) => i));
+  const open = new Set(nodes.keys());
   best[from] = 0;
   while (open.size > 0) {
-    const next = [...open].reduce((a, b) => ((best[b] ?? Infinity) < (best[a] ?? Infinity) ? b : a));
+    let [next, least] = [-1, Infinity];
+    for (const one of open) {
+      const mm = best[one] ?? Infinity;
+      if (mm < least) [next, least] = [one, mm];
+    }
+    if (next < 0) break;
     open.delete(next);
-    if (next === to || best[next] === Infinity) break;
-    for (const [a, b, mm] of edges) {
-      if (a !== next && b !== next) continue;
-      const other = a === next ? b : a;
-      if (!open.has(other)) continue;
-      const sum = (best[next] ?? Infinity) + mm;
-      if (sum < (best[other] ?? Infinity)) {
-        best[other] = sum;
-        before[other] = next;
-      }
+    for (const [other, mm] of besides[next] ?? []) {
+      if (!open.has(other) || least + mm >= (best[other] ?? Infinity)) continue;
+      best[other] = least + mm;
+      before[other] = next;
     }
   }
+  return { best, before };
+}
+
+/** The way of a tree to a node, mm, and its points from the one end to the other. */
+function wayTo(nodes: readonly Point[], { best, before }: Tree, to: number): Along {
   const way: Point[] = [];
   for (let at = to; at >= 0; at = before[at] ?? -1) {
     const p = nodes[at];
-    if (p !== undefined) way.unshift(p);
+    if (p !== undefined) way.push(p);
   }
-  return { mm: best[to] ?? Infinity, way };
+  return { mm: best[to] ?? Infinity, way: way.reverse() };
 }
 
-/** A way along the tubes, with what it comes near. */
-interface Way extends ReturnType<typeof shortest> {
+/** A way along the tubes, mm, and its points. */
+interface Along {
+  readonly mm: number;
+  readonly way: readonly Point[];
+}
+
+/** The same with what it comes near. */
+interface Way extends Along {
   readonly near: Nearness;
 }
 
@@ -144,6 +161,7 @@ interface Ways {
   readonly frame: Frame;
   readonly graph: Graph;
   readonly found: Map<string, Way>;
+  readonly trees: Map<number, Tree>;
 }
 const frames = new Map<string, Ways>();
 /** So many frames are remembered: the build in hand, its pin, and what is compared. */
@@ -155,19 +173,22 @@ export function waysOn(frame: Frame, places: readonly Point[]): Ways {
   const key = JSON.stringify([tubes, rear, front, bracket, places]);
   const known = frames.get(key);
   if (known !== undefined) return known;
-  const made: Ways = { frame, graph: graphOf(frame, places), found: new Map() };
+  const made: Ways = { frame, graph: graphOf(frame, places), found: new Map(), trees: new Map() };
   if (frames.size >= MOST_FRAMES) frames.clear();
   frames.set(key, made);
   return made;
 }
 
 /** The shortest way between two places of a frame. */
-export function wayBetween({ frame, graph, found }: Ways, a: Point, b: Point): Way {
+export function wayBetween({ frame, graph, found, trees }: Ways, a: Point, b: Point): Way {
   const key = [a.x, a.y, b.x, b.y].join(' ');
   const known = found.get(key);
   if (known !== undefined) return known;
   const nodeOf = (p: Point): number => graph.nodes.findIndex((n) => far(n, p) < 1);
-  const along = shortest(graph, nodeOf(a), nodeOf(b));
+  const from = nodeOf(a);
+  const tree = trees.get(from) ?? treeFrom(graph, from);
+  trees.set(from, tree);
+  const along = wayTo(graph.nodes, tree, nodeOf(b));
   const way = { ...along, near: nearnessOf(frame, along.way) };
   found.set(key, way);
   return way;
