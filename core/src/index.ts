@@ -415,12 +415,16 @@ export {
   type StepState,
 } from './workshop/bench/run-view.ts';
 export {
+  MOST_OTHERS,
+  NOTHING_MEANT,
   NOTHING_SET,
   TRUE_SPEED_FROM,
+  type OtherSetting,
   type SettingsDocument,
   type ToldSetting,
 } from './document/settings.ts';
-export { amissRows, askedRows } from './workshop/settings/asked.ts';
+export { settingCounts } from './workshop/settings/counts.ts';
+export type { OtherRow } from './workshop/settings/others.ts';
 export type { SettingRow, Stands } from './workshop/settings/settings.ts';
 export type { Setting } from './workshop/settings/sheet/setting.ts';
 export { explainRatio, type Explanation, type SpeedFacts } from './workshop/settings/ratio.ts';

@@ -19,6 +19,21 @@ const toldSetting = z.strictObject({
 });
 export type ToldSetting = z.infer<typeof toldSetting>;
 
+const words = z.string().max(60).default('');
+
+/** A setting of this controller that the plan does not work out, in words: what it is meant to be, and what it shows. */
+const otherSetting = z.strictObject({
+  /** Its name, where it is not one of the usual ones. */
+  name: words,
+  meant: words,
+  readBack: words,
+  /** The day it was read back. */
+  readOn: day,
+});
+export type OtherSetting = z.infer<typeof otherSetting>;
+/** So many of them are kept. */
+export const MOST_OTHERS = 40;
+
 /** Where a true speed comes from. */
 export const TRUE_SPEED_FROM = ['unknown', 'satellite', 'wheel', 'measured-way'] as const;
 
@@ -28,6 +43,12 @@ export const settings = z.strictObject({
     .record(z.string().regex(/^[a-z0-9/-]{1,60}$/), toldSetting)
     .refine((all) => Object.keys(all).length <= 100)
     .default({}),
+  others: z
+    .record(z.string().regex(/^[a-z0-9-]{1,40}$/), otherSetting)
+    .refine((all) => Object.keys(all).length <= MOST_OTHERS)
+    .default({}),
+  /** The program or the keys it was read with, and their version. */
+  readWith: z.string().max(80).default(''),
   speed: z
     .strictObject({
       shownKmh: z.number().min(0.1).max(500).nullable().default(null),
@@ -56,3 +77,4 @@ export const settings = z.strictObject({
 });
 export type SettingsDocument = z.infer<typeof settings>;
 export const NOTHING_SET: ToldSetting = toldSetting.parse({});
+export const NOTHING_MEANT: OtherSetting = otherSetting.parse({});

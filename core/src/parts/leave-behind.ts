@@ -64,6 +64,8 @@ function newController(build: BuildDocument): BuildDocument {
     settings: {
       ...settings,
       lines: {},
+      others: {},
+      readWith: '',
       speed: { ...settings.speed, shownKmh: null, trueKmh: null },
     },
   };

@@ -42,7 +42,9 @@ import { wiringOf, type Wiring } from '../workshop/harness/wiring.ts';
 import { partsList } from '../workshop/parts-list/parts-list.ts';
 import { holdPoints } from '../workshop/bench/hold-points.ts';
 import type { HoldPoint } from '../workshop/bench/hold-point.ts';
-import { settingFindings } from '../workshop/settings/setting-findings.ts';
+import { settingCounts } from '../workshop/settings/counts.ts';
+import { offeredSettings, otherRows, type OtherRow, type UsualSetting } from '../workshop/settings/others.ts';
+import { otherFindings, settingFindings } from '../workshop/settings/setting-findings.ts';
 import { settingRows, type SettingRow } from '../workshop/settings/settings.ts';
 import { jobOf } from './job-of.ts';
 import { findings } from './findings.ts';
@@ -133,6 +135,8 @@ export interface Verdict {
   readonly bench: readonly HoldPoint[];
   /** What controller and display are set to, each held against what was put in and read back. */
   readonly settings: readonly SettingRow[];
+  /** What else was noted of this controller's settings, and what might be. */
+  readonly otherSettings: { readonly rows: readonly OtherRow[]; readonly offered: readonly UsualSetting[] };
   /** The parts list with what was said of it, and what it comes to. */
   readonly list: { readonly rows: readonly Row[]; readonly ledger: Ledger };
   /** The assembled machine and what was worked out on it, for whoever rides, draws or compares it further. */
@@ -159,13 +163,17 @@ const figuresOf = (s: Judged, ledger: Ledger): readonly Figure[] =>
   ]);
 
 /** Settings that were put in and are not as the plan has them; without any the sheet is not worked out. */
-const drifted = (v: Pick<Verdict, 'settings' | 'study' | 'law'>): readonly Finding[] =>
-  Object.keys(v.study.build.settings.lines).length === 0
-    ? []
-    : [
-        ...asSetFindings(v.study, v.law.asSet),
-        ...settingFindings(v.settings).map((f): Finding => ({ ...f, stage: 'setup', path: '' })),
-      ];
+function drifted(v: Pick<Verdict, 'settings' | 'otherSettings' | 'study' | 'law'>): readonly Finding[] {
+  const { lines, others } = v.study.build.settings;
+  const told = [
+    ...(Object.keys(lines).length === 0 ? [] : settingFindings(v.settings)),
+    ...(Object.keys(others).length === 0 ? [] : otherFindings(v.otherSettings.rows)),
+  ];
+  return [
+    ...(Object.keys(lines).length === 0 ? [] : asSetFindings(v.study, v.law.asSet)),
+    ...told.map((f): Finding => ({ ...f, stage: 'setup', path: '' })),
+  ];
+}
 
 const hillOf = (s: Judged): Verdict['hill'] =>
   lazily<Verdict['hill']>({
@@ -232,7 +240,7 @@ export function evaluate(build: BuildDocument, book: RuleBook, shelf: readonly P
       stages(s, v.figures, v.findings, own.checks, {
         ledger: () => list.ledger,
         wiring: () => v.wiring,
-        settings: () => v.settings,
+        settings: () => settingCounts(v.settings, v.otherSettings.rows),
       }),
     known: () => s.known,
     assumptions: () => s.used.filter((k) => k.source === 'assumed' || k.source === 'unknown'),
@@ -256,6 +264,7 @@ export function evaluate(build: BuildDocument, book: RuleBook, shelf: readonly P
     wiring: () => wiringOf(build, s.known, s.chain),
     bench: () => holdPoints(own.job),
     settings: () => settingRows(own.job),
+    otherSettings: () => ({ rows: otherRows(own.job), offered: offeredSettings(own.job) }),
     study: () => s,
   });
   return v;

@@ -24,13 +24,17 @@ function othersIn(a: object, b: object, path: string): readonly string[] {
   });
 }
 
-/** A path as it is read: "controls: throttle", "packs: boxes", "pack 2: boxes". */
+/** A key as it is read: "frameMaterial" as "frame material". */
+const keyWords = (key: string): string =>
+  key.replaceAll(/([a-z])([A-Z])/g, (_, end: string, start: string) => `${end} ${start.toLowerCase()}`);
+
+/** A path as it is read: "controls: throttle", "donor: frame material", "packs: boxes", "pack 2: boxes". */
 function named(path: string): string {
-  if (!path.startsWith('packs.')) return path.replace('.', ': ');
+  if (!path.startsWith('packs.')) return keyWords(path.replace('.', ': '));
   const [, , ...rest] = path.split('.');
   return rest.length === 0
     ? `pack ${String((packIndexOf(path) ?? 0) + 1)}`
-    : `${ofPack(path) || 'packs: '}${rest.join('.')}`;
+    : `${ofPack(path) || 'packs: '}${keyWords(rest.join(' '))}`;
 }
 
 /** Names of what differs between two documents: labels of quantities, then the other keys by path. */
@@ -44,5 +48,7 @@ export function differences(a: BuildDocument, b: BuildDocument): readonly string
 /** Names of the values at the top of two documents that differ. */
 export function namesOfDifferences(a: object, b: object): readonly string[] {
   const [x, y] = [a as Readonly<Record<string, unknown>>, b as Readonly<Record<string, unknown>>];
-  return [...new Set([...Object.keys(x), ...Object.keys(y)])].filter((key) => !same(x[key], y[key]));
+  return [...new Set([...Object.keys(x), ...Object.keys(y)])]
+    .filter((key) => !same(x[key], y[key]))
+    .map(keyWords);
 }

@@ -33,9 +33,11 @@ describe('differences', () => {
         throttle: 'full',
       },
     );
-    expect(differences(build, { ...other, name: 'Other' })).toEqual([
+    const donor = { ...other.donor, frameMaterial: 'carbon' as const };
+    expect(differences(build, { ...other, donor, name: 'Other' })).toEqual([
       'Capacity',
       'name',
+      'donor: frame material',
       'controls: throttle',
     ]);
   });

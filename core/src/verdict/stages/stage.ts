@@ -7,7 +7,7 @@ import type { Finding } from '../finding.ts';
 import type { Judged } from '../judged.ts';
 import type { Ledger } from '../../workshop/parts-list/ledger.ts';
 import type { Wiring } from '../../workshop/harness/wiring.ts';
-import type { SettingRow } from '../../workshop/settings/settings.ts';
+import type { SettingCounts } from '../../workshop/settings/counts.ts';
 import type { StageId } from '../../check/stage-ids.ts';
 
 /** A stage's state and a few words for it, as the work order shows them. */
@@ -31,8 +31,8 @@ export interface StageSubject {
   readonly ledger: () => Ledger;
   /** The harness; worked out when a stage asks. */
   readonly wiring: () => Wiring;
-  /** The settings sheet; worked out when a stage asks. */
-  readonly settings: () => readonly SettingRow[];
+  /** How the settings sheet stands; worked out when a stage asks. */
+  readonly settings: () => SettingCounts;
 }
 
 /**

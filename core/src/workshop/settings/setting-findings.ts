@@ -1,4 +1,5 @@
 import { qty, type Phrase } from '../../quantity/phrase.ts';
+import type { OtherRow } from './others.ts';
 import type { SettingRow } from './settings.ts';
 
 /** What is amiss with a setting that was put in or read back. */
@@ -28,3 +29,20 @@ export const settingFindings = (rows: readonly SettingRow[]): readonly SettingFi
       },
     ];
   });
+
+/** Noted settings that the controller shows otherwise than they are meant. */
+export const otherFindings = (rows: readonly OtherRow[]): readonly SettingFinding[] =>
+  rows.flatMap(({ key, name, usual, told, stands }): SettingFinding[] =>
+    stands.kind === 'not-taken'
+      ? [
+          {
+            code: `setting-other-${key}`,
+            state: 'look',
+            title: `${name === '' ? 'A setting without a name' : name} was not taken`,
+            detail: [
+              `The controller has “${told.readBack}”, “${told.meant}” is meant.${usual === undefined ? '' : ` ${usual.ifWrong}`}`,
+            ],
+          },
+        ]
+      : [],
+  );

@@ -93,7 +93,17 @@ describe('a hand-over', () => {
     expect(button(work, 'Sign the hand-over').disabled).toBe(true);
     await work.tick(/has been told of it/);
     expect(button(work, 'Sign the hand-over').disabled).toBe(false);
-    const paper = await AtWork.at('print hand-over', wrong, passed(wrong));
+    const told = {
+      ...wrong,
+      settings: {
+        ...wrong.settings,
+        readWith: 'keys of the display',
+        others: { cruise: { name: '', meant: 'off', readBack: 'on', readOn: '2026-03-02' } },
+      },
+    };
+    const paper = await AtWork.at('print hand-over', told, passed(told));
+    expect(paper.text).toMatch(/with keys of the display/);
+    expect(paper.row('Holds its speed by itself').join(' ')).toMatch(/off.*on 2026-03-02/);
     expect(paper.text).toMatch(
       /What the plan itself stops at.*Charger’s volts against the pack.*overcharges/,
     );

@@ -91,12 +91,21 @@ export function sheetOf(
       },
       {
         title: 'Settings',
-        note: 'as planned, as put in, as read back from the controller',
-        rows: verdict.settings.map(({ setting: { name, plan, unit, digits }, told }) => {
-          const value = (v: number | null | undefined): string =>
-            v === null || v === undefined ? '?' : formatQuantity(v, unit, digits);
-          return [name, value(plan), value(told.entered), value(told.readBack), told.readOn];
-        }),
+        note: `as planned, as put in, as read back from the controller${build.settings.readWith === '' ? '' : ` with ${build.settings.readWith}`}`,
+        rows: [
+          ...verdict.settings.map(({ setting: { name, plan, unit, digits }, told }) => {
+            const value = (v: number | null | undefined): string =>
+              v === null || v === undefined ? '?' : formatQuantity(v, unit, digits);
+            return [name, value(plan), value(told.entered), value(told.readBack), told.readOn];
+          }),
+          ...verdict.otherSettings.rows.map(({ name, told }) => [
+            name === '' ? 'no name' : name,
+            told.meant === '' ? '?' : told.meant,
+            '',
+            told.readBack === '' ? '?' : told.readBack,
+            told.readOn,
+          ]),
+        ],
       },
     ],
   };

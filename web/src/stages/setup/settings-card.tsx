@@ -5,7 +5,7 @@ import { useVerdict } from '../../state/use-verdict.ts';
 import { NotAsPlanned, planWords } from './settings-table.tsx';
 
 function Card({ build }: { build: BuildDocument }) {
-  const { settings } = useVerdict(build);
+  const { settings, otherSettings } = useVerdict(build);
   const system = useSettings((state) => state.units);
   return (
     <article data-testid="settings-card">
@@ -14,6 +14,7 @@ function Card({ build }: { build: BuildDocument }) {
         {build.name}
         {build.job === '' ? '' : `, job ${build.job}`};{' '}
         {build.controller.name === '' ? 'controller not named' : build.controller.name}
+        {build.settings.readWith === '' ? '' : `; read with ${build.settings.readWith}`}
       </p>
       <table className="w-full border-collapse text-[12.5px]">
         <thead>
@@ -43,6 +44,31 @@ function Card({ build }: { build: BuildDocument }) {
           ))}
         </tbody>
       </table>
+      {otherSettings.rows.length > 0 && (
+        <table className="mt-3 w-full border-collapse text-[12.5px]">
+          <thead>
+            <tr className="border-b-[1.5px] border-ink text-left">
+              <th className="py-1 font-semibold">What else it is set to</th>
+              <th className="py-1 font-semibold">Meant</th>
+              <th className="w-40 py-1 font-semibold">Read back</th>
+            </tr>
+          </thead>
+          <tbody>
+            {otherSettings.rows.map(({ key, name, usual, told }) => (
+              <tr key={key} className="border-b border-hair align-top">
+                <th scope="row" className="py-1.5 pr-2 text-left font-semibold">
+                  {name === '' ? 'no name' : name}
+                </th>
+                <td className="py-1.5 pr-2">
+                  {told.meant === '' ? '?' : told.meant}
+                  {usual !== undefined && <span className="block text-ink2">{usual.because}</span>}
+                </td>
+                <td className="border-l border-hair py-1.5 pl-1">{told.readBack}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
       <p className="pt-2 text-[12px]">
         Read every setting back after writing, and photograph the screen. The maker’s data sheet decides.
       </p>

@@ -1,4 +1,4 @@
-import { askedRows, formatQuantity, phraseText, type Setting, type SettingRow } from '@apple-cart/core';
+import { formatQuantity, phraseText, settingCounts, type Setting, type SettingRow } from '@apple-cart/core';
 import { useSettingNames } from '../../state/setting-names.ts';
 import { useState } from 'react';
 import { api } from '../../state/api.ts';
@@ -178,16 +178,14 @@ function Program({ sheet }: { sheet: SettingsSheet }) {
 /** Plan, reason, what was put in, what the controller shows, and by how much they differ. */
 export function SettingsTable({ sheet }: { sheet: SettingsSheet }) {
   const { rows } = sheet;
-  const wrong = rows.filter((r) => r.stands.kind === 'wrong').length;
-  const taken = rows.filter((r) => r.stands.kind === 'not-taken').length;
-  const same = rows.filter((r) => r.stands.kind === 'same').length;
+  const { asked, same, wrong, notTaken } = settingCounts(rows, sheet.verdict.otherSettings.rows);
   return (
     <section aria-label="Settings">
       <PanelHead
         title={
-          wrong + taken > 0
-            ? `${String(wrong)} not as planned, ${String(taken)} not taken`
-            : `${String(same)} of ${String(askedRows(rows).length)} as planned`
+          wrong + notTaken > 0
+            ? `${String(wrong)} not as planned, ${String(notTaken)} not taken`
+            : `${String(same)} of ${String(asked)} as planned`
         }
         note="in metric units, as controllers ask for them"
       >

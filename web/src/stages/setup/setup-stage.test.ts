@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import { describe, expect, it } from 'vitest';
-import { withQuantity } from '@apple-cart/core';
+import { readBuild, withQuantity } from '@apple-cart/core';
 import { longtail, tandem } from '@apple-cart/core/test';
 import { AtWork } from '../../test/at-work.ts';
 import { showsPages } from '../../test/pages.ts';
@@ -76,6 +76,42 @@ describe('the settings sheet', () => {
     expect(work.build.settings.chosen.softStartS).toBe(1.5);
     expect(work.row('Soft start over').at(-1)).toContain('not entered');
     expect(work.text).toContain('0 of 12 as planned');
+  });
+});
+
+describe('what else the controller is set to', () => {
+  it('is noted from what is usual or by a name of one’s own, read back, and kept on the card', async () => {
+    const work = await AtWork.at('setup settings', longtail);
+    await work.press('Direction of the motor');
+    await work.type('Meant: Direction of the motor', 'forward');
+    expect(work.text).toContain('0 of 12 as planned');
+    await work.type('Read back: Direction of the motor', 'backward');
+    expect(work.text).toContain('0 not as planned, 1 not taken');
+    expect(work.text).toContain('It runs backwards at the first touch.');
+    await work.press('another');
+    await work.type('Name of the setting', 'Beeper');
+    await work.type('Meant: Beeper', 'off');
+    await work.type('Read back: Beeper', 'Off');
+    await work.type('Read with', 'keys of the display, 2.1');
+    expect(work.text).toContain('1 not taken');
+    expect(work.build.settings.others['own-1']).toMatchObject({ name: 'Beeper', readBack: 'Off' });
+    const card = await AtWork.at('print settings-card', work.build);
+    expect(card.row('Direction of the motor').join(' ')).toMatch(/forward.*backward/);
+    expect(card.text).toContain('read with keys of the display, 2.1');
+    const again = await AtWork.at('setup settings', work.build);
+    await again.press('Take away: Beeper');
+    expect(Object.keys(again.build.settings.others)).toEqual(['direction']);
+  });
+
+  it('keeps no more than there is room for', async () => {
+    const one = { name: 'Beeper', meant: 'off', readBack: '', readOn: '' };
+    const others = Object.fromEntries(Array.from({ length: 40 }, (_, i) => [`own-${String(i)}`, one]));
+    const work = await AtWork.at('setup settings', {
+      ...longtail,
+      settings: { ...longtail.settings, others },
+    });
+    expect(work.text).toContain('No more are kept.');
+    expect(readBuild(work.build).ok).toBe(true);
   });
 });
 

@@ -1,9 +1,10 @@
-import { amissRows, askedRows, firstOf, type BuildDocument, type State } from '@apple-cart/core';
+import { firstOf, settingCounts, type BuildDocument, type State } from '@apple-cart/core';
 import { useSearchParams } from 'react-router';
 import { SETUP_VIEWS, type SetupView } from '../../screens/setup-views.ts';
 import { ChoiceField } from '../../fields/choice-field.tsx';
 import { useBuild } from '../../state/build-store.ts';
 import { withSection } from '../../state/paths.ts';
+import { TextField } from '../../fields/text-field.tsx';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { Caution } from '../../ui/caution.tsx';
 import { Stage, StageFindings } from '../parts/stage.tsx';
@@ -11,6 +12,7 @@ import { ViewLinks } from '../parts/view-links.tsx';
 import { CutoffsInputs, CutoffsPicture } from './cutoffs-view.tsx';
 import { LevelsInputs, LevelsPicture } from './levels-view.tsx';
 import { ThrottleSpan } from './throttle-span.tsx';
+import { OtherSettings } from './other-settings.tsx';
 import { SettingsTable } from './settings-table.tsx';
 import { SpeedInputs, SpeedPicture, ratioOf } from './speed-view.tsx';
 import { useSettingsSheet, type SettingsSheet } from './use-settings-sheet.ts';
@@ -48,6 +50,15 @@ function Inputs({ view, sheet }: { view: SetupView; sheet: SettingsSheet }) {
               without a word.
             </p>
             <Reached document={sheet.document} />
+            <TextField
+              label="Read with"
+              value={sheet.document.settings.readWith}
+              max={80}
+              placeholder="program or keys, and its version"
+              onChange={(readWith) => {
+                sheet.change(() => ({ readWith }), 'what settings are read with', 'read with');
+              }}
+            />
           </FieldGroup>
           <ThrottleSpan sheet={sheet} />
           <StageFindings id="setup" />
@@ -69,7 +80,12 @@ function Inputs({ view, sheet }: { view: SetupView; sheet: SettingsSheet }) {
 function Picture({ view, sheet }: { view: SetupView; sheet: SettingsSheet }) {
   switch (view) {
     case 'settings':
-      return <SettingsTable sheet={sheet} />;
+      return (
+        <>
+          <SettingsTable sheet={sheet} />
+          <OtherSettings sheet={sheet} />
+        </>
+      );
     case 'levels':
       return <LevelsPicture sheet={sheet} />;
     case 'speed':
@@ -84,19 +100,16 @@ function stampOf(sheet: SettingsSheet): {
   readonly word: string;
   readonly under: string;
 } {
-  const asked = askedRows(sheet.rows);
-  const count = (kind: string): number => asked.filter((r) => r.stands.kind === kind).length;
-  const [wrong, taken, same] = [count('wrong'), count('not-taken'), count('same')];
+  const { asked, same, wrong, notTaken, amiss } = settingCounts(sheet.rows, sheet.verdict.otherSettings.rows);
   const ratio = ratioOf(sheet);
-  const amiss = amissRows(asked).length;
-  const under = `${String(same)} of ${String(asked.length)} settings are as planned`;
+  const under = `${String(same)} of ${String(asked)} settings are as planned`;
   return firstOf(
     [
       [
         wrong > 0,
         {
           state: 'stop',
-          word: `${String(wrong)} wrong${taken > 0 ? `, ${String(taken)} not taken` : ''}`,
+          word: `${String(wrong)} wrong${notTaken > 0 ? `, ${String(notTaken)} not taken` : ''}`,
           under,
         },
       ],
@@ -108,8 +121,8 @@ function stampOf(sheet: SettingsSheet): {
         amiss > 0,
         { state: 'stop', word: `${String(amiss)} not to be put in`, under: 'the plan is put right first' },
       ],
-      [taken > 0, { state: 'look', word: `${String(taken)} not taken`, under }],
-      [same < asked.length, { state: 'unknown', word: 'Not all read', under }],
+      [notTaken > 0, { state: 'look', word: `${String(notTaken)} not taken`, under }],
+      [same < asked, { state: 'unknown', word: 'Not all read', under }],
     ],
     { state: 'fine', word: 'As planned', under },
   );

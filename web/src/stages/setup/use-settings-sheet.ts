@@ -1,7 +1,21 @@
-import { NOTHING_SET, type BuildDocument, type SettingsDocument, type ToldSetting } from '@apple-cart/core';
+import {
+  NOTHING_MEANT,
+  NOTHING_SET,
+  type BuildDocument,
+  type OtherSetting,
+  type SettingsDocument,
+  type ToldSetting,
+} from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
 import { today } from '../../state/today.ts';
 import { useStage } from '../parts/use-stage.ts';
+
+/** A key that no noted setting has. */
+function freeKey({ others }: SettingsDocument): string {
+  let n = 1;
+  while (others[`own-${String(n)}`] !== undefined) n += 1;
+  return `own-${String(n)}`;
+}
 
 /** Changes what is said of the settings; a value read back is dated. */
 export function useSettingsSheet() {
@@ -59,6 +73,43 @@ export function useSettingsSheet() {
       'written by the programmer',
     );
   };
-  return { document, verdict, rows: verdict.settings, change, tell, programmed };
+  const tellOther = (key: string, next: Partial<OtherSetting>, label: string): void => {
+    change(
+      (now) => ({
+        others: {
+          ...now.others,
+          [key]: {
+            ...NOTHING_MEANT,
+            ...now.others[key],
+            ...next,
+            ...('readBack' in next ? { readOn: next.readBack === '' ? '' : today() } : {}),
+          },
+        },
+      }),
+      label,
+      `other setting ${key} ${Object.keys(next).join()}`,
+    );
+  };
+  /** @param usual its key, where it is one of the usual ones */
+  const noteOther = (usual: string | undefined, name: string): void => {
+    change((now) => ({ others: { ...now.others, [usual ?? freeKey(now)]: NOTHING_MEANT } }), `${name} noted`);
+  };
+  const dropOther = (key: string, name: string): void => {
+    change(
+      (now) => ({ others: Object.fromEntries(Object.entries(now.others).filter(([k]) => k !== key)) }),
+      `${name} taken away`,
+    );
+  };
+  return {
+    document,
+    verdict,
+    rows: verdict.settings,
+    change,
+    tell,
+    programmed,
+    tellOther,
+    noteOther,
+    dropOther,
+  };
 }
 export type SettingsSheet = ReturnType<typeof useSettingsSheet>;
