@@ -145,6 +145,10 @@ interface Axis {
   readonly min?: number;
 }
 
+/** Round the axes of a chart, px, and below its upper edge the middle of the upright axis's title, within them. */
+export const MARGINS = { left: 40, right: 10, top: 10, bottom: 26 } as const;
+export const TITLE_BELOW = 16;
+
 /** Graph paper: grid, axes with titles inside, no animation; `cursor` says what stands at an x, in HTML. */
 export function paper(x: Axis, y: Axis, ink: ChartInk, cursor: (x: number) => string): EChartsOption {
   const axis = {
@@ -160,7 +164,7 @@ export function paper(x: Axis, y: Axis, ink: ChartInk, cursor: (x: number) => st
   return {
     animation: false,
     textStyle: { fontFamily: FONTS.text, color: ink.ink },
-    grid: { left: 40, right: 10, top: 10, bottom: 26 },
+    grid: { ...MARGINS },
     xAxis: {
       ...axis,
       min: x.min ?? 0,
@@ -177,7 +181,7 @@ export function paper(x: Axis, y: Axis, ink: ChartInk, cursor: (x: number) => st
       max: y.max,
       name: y.title,
       nameLocation: 'end',
-      nameGap: -16,
+      nameGap: -TITLE_BELOW,
       nameTextStyle: { ...axis.nameTextStyle, align: 'left', padding: [0, 0, 0, 6] },
     },
     tooltip: {

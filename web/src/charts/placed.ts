@@ -1,22 +1,30 @@
 import type { EChartsOption, SeriesOption } from 'echarts';
+import { MARGINS, TITLE_BELOW } from './pieces.ts';
 import { placeLabel, type Box } from '../drawing/place-labels.ts';
 
 /** The paper of a chart within its axes, as `paper` sets it, px. */
 const [LEFT, TOP, RIGHT, BOTTOM] = [42, 2, 4, 27];
-/** Letters of an axis title, and where it stands. */
-const [LETTER, TITLE_HEIGHT] = [6.4, 18];
+/** Letters of an axis title, with air before and after them, and how high it is. */
+const [LETTER, AROUND, TITLE_HEIGHT] = [6.4, 20, 18];
 
 interface Laid {
   readonly seriesIndex: number;
   readonly labelRect: Box;
 }
 
-/** The title of the upright axis stands in the corner at the top left, and no label over it. */
+/** The title of the upright axis stands within the corner at the top left, and no label over it. */
 function titleBox({ yAxis }: EChartsOption): readonly Box[] {
   const axis = Array.isArray(yAxis) ? yAxis[0] : yAxis;
   const name = axis?.name;
   return typeof name === 'string' && name !== ''
-    ? [{ x: LEFT, y: TOP, width: LETTER * name.length + 10, height: TITLE_HEIGHT }]
+    ? [
+        {
+          x: LEFT,
+          y: MARGINS.top + TITLE_BELOW - TITLE_HEIGHT / 2,
+          width: LETTER * name.length + AROUND,
+          height: TITLE_HEIGHT,
+        },
+      ]
     : [];
 }
 
