@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { qty, type Candidate, type Finalist, type Ladder, type Miss } from '@apple-cart/core';
+import type { EChartsOption } from 'echarts';
+import { overlap, type Box } from '../drawing/place-labels.ts';
 import { NAMED_INK as INK } from '../test/ink.ts';
 import { series, tooltip, words } from '../test/options.ts';
+import { init } from './echarts-core.ts';
 import { ladderChart } from './ladder-chart.ts';
 import { REASON_SHAPES, searchChart, type SearchChartInput } from './search-chart.ts';
 
@@ -20,6 +23,16 @@ const found: Ladder = {
   rungs: [rung('a', 0, 1.7, 0, 1.7), rung('b', 50, 2.2, 50, 0.5), rung('c', 400, 2.3, 350, 0.1)],
   stopsAt: 2,
 };
+/** Where the numbered squares of a chart are drawn, px. */
+function squares(option: EChartsOption): readonly Box[] {
+  const chart = init(null, null, { renderer: 'svg', ssr: true, width: 620, height: 330 });
+  chart.setOption(option);
+  const svg = chart.renderToSVGString();
+  chart.dispose();
+  return [...svg.matchAll(/<path d="M0 0l18 0l0 18l-18 0Z"[^>]*translate\(([\d.-]+) ([\d.-]+)\)/g)].map(
+    ([, x, y]) => ({ x: Number(x), y: Number(y), width: 18, height: 18 }),
+  );
+}
 type Points = { readonly data?: readonly unknown[] };
 const points = (one: unknown): readonly unknown[] => (one as Points).data ?? [];
 
@@ -44,10 +57,7 @@ describe('the chart of what the next money gains', () => {
   });
 
   it('numbers its rungs, and says under the cursor what so much money buys', () => {
-    const squares = series(option).find(
-      (s) => points(s).length === 3 && (s as { symbol?: string }).symbol === 'rect',
-    );
-    expect(points(squares)).toHaveLength(3);
+    expect(squares(option)).toHaveLength(3);
     expect(tooltip(option, 60)).toMatch(/^Step b, 10\skg less<br>/);
     expect(tooltip(option, 60)).toContain('£50');
   });
@@ -130,9 +140,45 @@ describe('the chart of the search', () => {
     expect(tooltip(bare, 1000)).toBe('');
   });
 
+  it('has no number over another, however near the finalists are', () => {
+    const near = [finalist(1450, 15), finalist(1450, 15), finalist(1455, 15.1), finalist(1452, 14.9)];
+    const boxes = squares(searchChart({ ...input, finalists: near }, INK));
+    expect(boxes).toHaveLength(4);
+    const over = boxes.flatMap((a, i) => boxes.slice(i + 1).filter((b) => overlap(a, b, 0) > 0));
+    expect(over).toEqual([]);
+    // Where there is room each stands on its point.
+    const apart = squares(option);
+    expect(apart).toHaveLength(2);
+    expect((apart[1]?.y ?? 0) < (apart[0]?.y ?? 0)).toBe(true);
+  });
+
   it('has room for everything on its axes', () => {
     const { min, max } = option.xAxis as { min: number; max: number };
     expect(min).toBeLessThan(1200);
     expect(max).toBeGreaterThan(1700);
+  });
+
+  it.each([
+    [1040, 2090],
+    [1210, 1260],
+    [90, 8700],
+    [400, 400],
+  ])('has prices from %d to %d on even steps, from one end to the other', (low, high) => {
+    const { xAxis } = searchChart(
+      {
+        ...input,
+        standing: [candidate(low, 11), candidate(high, 12)],
+        misses: [],
+        finalists: [],
+        hand: { price: low, value: 9 },
+        budget: null,
+      },
+      INK,
+    );
+    const { min, max, interval } = xAxis as { min: number; max: number; interval: number };
+    expect(min / interval).toBeCloseTo(Math.round(min / interval), 9);
+    expect(max / interval).toBeCloseTo(Math.round(max / interval), 9);
+    expect([min < low, max > high]).toEqual([true, true]);
+    expect((max - min) / interval).toBeLessThan(8);
   });
 });

@@ -55,10 +55,15 @@ export const GOAL_LOOKS = {
   mass: { name: 'Mass', unit: 'kg', of: (c: Candidate) => c.massKg },
 } as const;
 
+/** So many steps of price are drawn, or one or two more. */
+const STEPS = 5;
+
 /** Where everything of the picture lies, in the reader's units. */
 interface Laid {
   readonly least: number;
   readonly most: number;
+  /** Between two prices on the axis: both its ends are whole ones of it. */
+  readonly step: number;
   readonly top: number;
   readonly xy: (c: Candidate) => Xy;
   readonly y: (value: number) => number;
@@ -71,11 +76,14 @@ function laidOut({ goal, standing, misses, finalists, hand, budget, system }: Se
   const xy = (c: Candidate): Xy => [c.price, y(of(c))];
   const all = [...standing, ...misses, ...finalists].map(xy).filter(([, v]) => Number.isFinite(v));
   const prices = [...all.map(([x]) => x), hand.price, budget ?? hand.price];
+  const [low, high] = [Math.max(0, Math.min(...prices) - 40), Math.max(...prices) * 1.03];
+  const step = niceMax((high - low) / STEPS);
   return {
     xy,
     y,
-    least: Math.max(0, Math.floor((Math.min(...prices) - 40) / 100) * 100),
-    most: niceMax(Math.max(...prices) * 1.03),
+    least: Math.floor(low / step) * step,
+    most: Math.ceil(high / step) * step,
+    step,
     top: niceMax(Math.max(1, ...all.map(([, v]) => v), y(hand.value ?? 0)) * 1.1),
   };
 }
@@ -184,7 +192,7 @@ export function searchChart(input: SearchChartInput, ink: ChartInk): EChartsOpti
   const { name, unit } = GOAL_LOOKS[goal];
   const to = shownUnit(unit, system);
   const laid = laidOut(input);
-  const { xy, least, most, top } = laid;
+  const { xy, least, most, step, top } = laid;
   const front = [...finalists].sort((a, b) => a.price - b.price).map(xy);
   const stepped = front.flatMap(([x, y], i): readonly Xy[] => {
     const last = front[i - 1];
@@ -196,7 +204,7 @@ export function searchChart(input: SearchChartInput, ink: ChartInk): EChartsOpti
         ];
   });
   const frame = paper(
-    { min: least, max: most, title: `Price all in, ${sign.trim()}` },
+    { min: least, max: most, interval: step, title: `Price all in, ${sign.trim()}` },
     { max: top, title: `${name}, ${unitText(to)}` },
     ink,
     (x) => {

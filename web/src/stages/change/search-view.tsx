@@ -41,9 +41,9 @@ function Progress({ searching }: { searching: Searching }) {
     if (search === undefined) return 'Nothing searched yet.';
     const count = `${formatNumber(looked, 0)} builds looked at, ${formatNumber(search.counts.stand, 0)} stand`;
     if (search.state === 'looking') return count;
-    if (search.state === 'judging') return `${count}; ${String(search.judged)} judged whole`;
+    if (search.state === 'judging') return `${count}; ${formatNumber(search.judged, 0)} judged whole`;
     if (search.state === 'failed') return `It could not be searched: ${search.why}`;
-    const whole = `${String(search.judged)} judged whole, ${String(search.found?.finalists.length ?? 0)} on the front`;
+    const whole = `${formatNumber(search.judged, 0)} judged whole, ${String(search.found?.finalists.length ?? 0)} on the front`;
     return `${count}; ${whole}${search.state === 'stopped' ? '. Stopped: what was found stays' : ''}`;
   };
   return (
