@@ -123,7 +123,7 @@ export function OtherSettings({ sheet }: { sheet: SettingsSheet }) {
                 type="button"
                 className="flex h-8 items-center gap-1 border border-rule px-2 text-[13px] hover:bg-press max-bench:h-11"
                 onClick={() => {
-                  sheet.noteOther(key, name);
+                  sheet.noteOther(key, key === undefined ? 'a setting' : name);
                 }}
               >
                 <Plus size={12} strokeWidth={1.8} aria-hidden /> {name}
