@@ -11,7 +11,8 @@ import {
 } from '@apple-cart/core';
 import { niceMax } from './curve.ts';
 import type { ChartInk } from './ink.ts';
-import { cased, cursorLine, line, numbered, paper, type Xy } from './pieces.ts';
+import { numbered } from './numbered.ts';
+import { cased, cursorLine, line, paper, type Xy } from './pieces.ts';
 
 interface LadderChartInput {
   readonly found: Ladder;

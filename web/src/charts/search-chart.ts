@@ -13,7 +13,8 @@ import {
 } from '@apple-cart/core';
 import { niceMax } from './curve.ts';
 import type { ChartInk } from './ink.ts';
-import { caption, cased, cursorLine, dots, line, numbered, paper, type Xy } from './pieces.ts';
+import { numbered } from './numbered.ts';
+import { caption, cased, cursorLine, dots, line, paper, type Xy } from './pieces.ts';
 
 export interface SearchChartInput {
   /** What stands against the price. */

@@ -13,11 +13,10 @@ export interface SettingCounts {
   readonly amiss: number;
 }
 
-/** Counts what the plan works out, and of the others those that somebody has said what they are meant to be. */
+/** Counts what the plan works out and what was noted beside it: one that says nothing of what is meant stays open. */
 export function settingCounts(rows: readonly SettingRow[], others: readonly OtherRow[]): SettingCounts {
   const asked = askedRows(rows);
-  const meant = others.filter(({ told }) => told.meant.trim() !== '');
-  const kinds = [...asked.map((r) => r.stands.kind), ...meant.map((r) => r.stands.kind)];
+  const kinds = [...asked.map((r) => r.stands.kind), ...others.map((r) => r.stands.kind)];
   const count = (kind: (typeof kinds)[number]): number => kinds.filter((one) => one === kind).length;
   return {
     asked: kinds.length,
