@@ -12,6 +12,9 @@ import {
   type SearchOutcome,
 } from '@apple-cart/core';
 import { WorkerHere, noWorkersLeft, workersHere } from '../test/worker-here.ts';
+import * as pool from './pool.ts';
+import { STUDIES } from './studies.ts';
+import { StudyRunner } from './study-runner.ts';
 import { finalistsIn, startSearch, stopSearch, useSearches, type ShelfSearch } from './shelf-search.ts';
 import '../test/patience.ts';
 
@@ -103,6 +106,35 @@ describe('a search of the shelf by several workers', () => {
     await waitFor(() => {
       expect(now('one').lets).toBeDefined();
     });
+  });
+
+  it('is not told back by a word of how far it was, which comes on another line and may come last', async () => {
+    // Each hand answers, and says only then how far it was at its first step.
+    const end = vi.fn();
+    vi.spyOn(pool, 'takeHand').mockImplementation(() => {
+      const runner = new StudyRunner();
+      const run: StudyRunner['run'] = async (name, of, tell) => {
+        const answer = await runner.run(name, of);
+        const work = STUDIES[name](of as never) as Iterator<never> | readonly unknown[];
+        if ('next' in work) {
+          const first = work.next().value;
+          setTimeout(() => tell?.(first), 5);
+        }
+        return answer;
+      };
+      return { runner: { run, stop: vi.fn() }, end } as unknown as pool.Hand;
+    });
+    vi.spyOn(pool, 'giveBack').mockImplementation(() => undefined);
+    startSearch('late', input);
+    await done('late');
+    await waitFor(() => {
+      expect(now('late').lets).toBeDefined();
+    });
+    const [judged, { length }] = [now('late').judged, finalistsIn(now('late'))];
+    expect([judged > 1, length > 1]).toEqual([true, true]);
+    await new Promise((resume) => setTimeout(resume, 50));
+    expect(now('late').counts).toEqual(alone().counts);
+    expect([now('late').judged, finalistsIn(now('late')).length]).toEqual([judged, length]);
   });
 
   it('keeps what it found when it is stopped, and says that it was', async () => {

@@ -61,16 +61,24 @@ const WORKERS = Math.max(2, Math.min(4, (navigator.hardwareConcurrency || 2) - 1
 /** Of those that stand so many are drawn. */
 const DRAWN = 400;
 
-/** A study's answer as what it is: its type is lost on the way between threads. */
-const answer = async <N extends StudyName>(
+/**
+ * A study's answer as what it is: its type is lost on the way between threads.
+ * @param tell hears how far it is until it is answered: such words come on a line of their own, and the last of them late
+ */
+async function answer<N extends StudyName>(
   hand: Hand,
   name: N,
   input: StudyInput<N>,
   tell?: (progress: StudyProgress<N>) => void,
-): Promise<StudyAnswer<StudyOutput<N>>> =>
-  (await hand.runner.run(name, input, tell === undefined ? undefined : proxy(tell))) as StudyAnswer<
-    StudyOutput<N>
-  >;
+): Promise<StudyAnswer<StudyOutput<N>>> {
+  let answered = false;
+  const hear = (progress: StudyProgress<N>): void => {
+    if (!answered) tell?.(progress);
+  };
+  const told = await hand.runner.run(name, input, tell === undefined ? undefined : proxy(hear));
+  answered = true;
+  return told as StudyAnswer<StudyOutput<N>>;
+}
 
 /** A running search; its hands are given back when it ends. */
 class Running {
