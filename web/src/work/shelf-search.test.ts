@@ -115,9 +115,9 @@ describe('a search of the shelf by several workers', () => {
       const runner = new StudyRunner();
       const run: StudyRunner['run'] = async (name, of, tell) => {
         const answer = await runner.run(name, of);
-        const work = STUDIES[name](of as never) as Iterator<never> | readonly unknown[];
+        const work = STUDIES[name](of as never) as Iterator<unknown, unknown> | readonly unknown[];
         if ('next' in work) {
-          const first = work.next().value;
+          const first = work.next().value as never;
           setTimeout(() => tell?.(first), 5);
         }
         return answer;
