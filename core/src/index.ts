@@ -301,6 +301,7 @@ export { underBudget, type UnderBudget, type WayBack } from './explore/under-bud
 export { PRICE_FIELDS, readPriceList, type PriceListRead } from './parts/price-list.ts';
 export { partsFor, type Likely } from './workshop/parts-list/likely.ts';
 export { KITS, counts, kitsOn, type Kit, type Row } from './workshop/parts-list/purchase-list.ts';
+export { arrivalOf, askedOfUsed, isSecondHand } from './workshop/parts-list/arrival.ts';
 export { fitsOf, stopsOf, type LineFit } from './workshop/parts-list/fit-of.ts';
 export { sendingOf, type Ledger } from './workshop/parts-list/ledger.ts';
 export {
@@ -315,6 +316,12 @@ export {
 export {
   COLOUR_NAMES,
   NOTHING_MEASURED,
+  LEFT_OVER_ENDS,
+  LIMIT_NOW,
+  MOST_LEFT_OVER,
+  leftOverAs,
+  type LeftOver,
+  type LeftOverWork,
   PIN_WORKS,
   PLUG_SEXES,
   PLUG_SHAPES,
@@ -331,6 +338,7 @@ export {
 } from './document/harness.ts';
 export { partsOfPort, pinoutOf, withPinout } from './parts/pinouts.ts';
 export type { Cable } from './workshop/harness/components.ts';
+export { LEFT_OVER, leftOverRows, offeredLeftOver, type LeftOverRow } from './workshop/harness/left-over.ts';
 export { restAsUsual, usualPort, type Port } from './workshop/harness/ports.ts';
 export { facesOfPair, type PlugFace } from './workshop/harness/plug-face.ts';
 export { planStops, type Finding } from './verdict/finding.ts';
@@ -447,6 +455,7 @@ export {
   RIDE_KINDS,
   RIDE_KIND_NAMES,
   newRide,
+  type ToldBy,
   type ChargeRecord,
   type Ground,
   type RideFigure,
@@ -472,7 +481,8 @@ export { distancesOf, speedsOf, wattsAt } from './road/log-columns.ts';
 export { gpxOfRecording, recordingOfGpx } from './road/gpx-log.ts';
 export { levelFor, levelsOf, rowsIn, type Numbers } from './road/levels.ts';
 export { roadOfLog } from './road/own-road.ts';
-export { netWh, withReadings } from './road/measured.ts';
+export { netWh, trueKm, withReadings } from './road/measured.ts';
+export { riddenByLevel } from './road/by-level.ts';
 export { beyondRoad, cutRecording, cutRide, isCut, type RiddenPart } from './road/cut.ts';
 export { rideBeside, roadOfRide, type Beside, type BesideProgress, type RideRoad } from './road/beside.ts';
 export {

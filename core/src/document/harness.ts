@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { PACK_PLACES } from '../frame/names.ts';
+import { answer } from './choices.ts';
 
 /** What a pin carries. */
 export const PIN_WORKS = [
@@ -137,6 +138,44 @@ const CONTROLLER_SITS = ['unknown', 'pack', 'bracket', 'head', ...PACK_PLACES] a
 const controllerSits = z.enum(CONTROLLER_SITS).exclude(['free']);
 export type ControllerSits = z.infer<typeof controllerSits>;
 
+/** What a lead of the controller may do that the plan joins nothing to. */
+export const LEFT_OVER_WORKS = [
+  'limit',
+  'steps',
+  'cruise',
+  'reverse',
+  'brake-high',
+  'learn',
+  'lock',
+  'speed',
+  'lamp',
+  'other',
+] as const;
+const leftOverWork = z.enum(LEFT_OVER_WORKS);
+export type LeftOverWork = z.infer<typeof leftOverWork>;
+
+/** Whether something is joined to it, or its two ends to each other. */
+export const LEFT_OVER_ENDS = ['unknown', 'open', 'joined'] as const;
+/** Whether the speed limit acts as its lead stands now. */
+export const LIMIT_NOW = ['unknown', 'acts', 'lifted'] as const;
+
+/** A plug or a wire of the controller that comes along and that the plan has no use for, as somebody found it. */
+const leftOver = z.strictObject({
+  work: leftOverWork,
+  /** As it is printed, or its colours. */
+  name: z.string().max(60).default(''),
+  ends: z.enum(LEFT_OVER_ENDS).default('unknown'),
+  /** Open: each contact covered by itself. Joined: the joint out of reach, sealed. */
+  covered: answer.default('unknown'),
+  /** Of the lead of a speed limit alone. */
+  limit: z.enum(LIMIT_NOW).default('unknown'),
+  /** At it, against ground, with the key on; null is not metered. */
+  volts,
+});
+export type LeftOver = z.infer<typeof leftOver>;
+/** Most of them that are kept. */
+export const MOST_LEFT_OVER = 24;
+
 const key = z.string().regex(/^[a-z0-9/-]{1,60}$/);
 
 export const harness = z.strictObject({
@@ -155,5 +194,11 @@ export const harness = z.strictObject({
     .record(key, z.strictObject({ rest: volts, work: volts }))
     .refine((all) => Object.keys(all).length <= 400)
     .default({}),
+  leftOver: z
+    .record(z.string().regex(/^[a-z0-9-]{1,40}$/), leftOver)
+    .refine((all) => Object.keys(all).length <= MOST_LEFT_OVER)
+    .default({}),
 });
 export type HarnessDocument = z.infer<typeof harness>;
+/** Of a left-over lead that somebody has only named. */
+export const leftOverAs = (work: LeftOverWork): LeftOver => leftOver.parse({ work });

@@ -28,6 +28,8 @@ const bought = {
   orderedOn: day,
   /** The day that its supplier has promised. */
   expectedOn: day,
+  /** Somebody has used it before: more is looked at, before it is paid for. */
+  secondHand: z.boolean().default(false),
   /** Where it was found: an address, an article number. */
   link: z.string().max(300).default(''),
   /** Why it is not needed. */

@@ -61,6 +61,8 @@ function newController(build: BuildDocument): BuildDocument {
       throttleCutoffKmh: toBeSet(controls.throttleCutoffKmh),
       walkCutoffKmh: toBeSet(controls.walkCutoffKmh),
     },
+    // What hung from the old one went with it.
+    harness: { ...build.harness, leftOver: {} },
     settings: {
       ...settings,
       lines: {},

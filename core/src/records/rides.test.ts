@@ -28,6 +28,8 @@ const TOLD: RideTold = {
   windKnown: false,
   byVolts: false,
   standsIn: '',
+  shownTimes: null,
+  toldOff: 0,
   figures: [],
   causes: [],
 };

@@ -179,6 +179,8 @@ describe('how the plan stands by its rides', () => {
     windKnown,
     byVolts: false,
     standsIn: '',
+    shownTimes: null,
+    toldOff: 0,
     figures: [{ id: 'energy' as const, measured, plan: 100, low: 90, high: 112 }],
     causes: [],
   });

@@ -11,6 +11,7 @@ import { givesWay } from '../route/surface.ts';
 import { drawingOf } from '../trips/drawing.ts';
 import { ridePlan, traceSpacing, type Effort, type RidePlan } from '../trips/ride-plan.ts';
 import { usualDrive } from '../document/stands-in.ts';
+import { riddenAtLevel, trueRide } from './as-ridden.ts';
 import type { Recording } from './channels.ts';
 import { netWh, whByVolts } from './measured.ts';
 import { roadOfLog } from './own-road.ts';
@@ -254,10 +255,12 @@ function fits(ride: RideRecord, road: RideRoad): boolean {
  * @param road undefined where the ride has none: then only a top speed on the level can be told
  */
 export function* rideBeside(
-  build: BuildDocument,
-  ride: RideRecord,
+  plan0: BuildDocument,
+  typed: RideRecord,
   asked: RideRoad | undefined,
 ): Generator<BesideProgress, Beside> {
+  const { ride, times, off } = trueRide(plan0, typed, asked?.of === 'recorded');
+  const build = riddenAtLevel(plan0, ride);
   const road = asked !== undefined && fits(ride, asked) ? asked : undefined;
   const day = onTheDay(build, ride, road);
   const nothing: Beside['told'] = {
@@ -265,6 +268,8 @@ export function* rideBeside(
     windKnown: day.windKnown,
     byVolts: false,
     standsIn: '',
+    shownTimes: times,
+    toldOff: off,
     figures: [],
     causes: [],
   };
@@ -301,7 +306,9 @@ export function* rideBeside(
     );
     // Volts at rest are a coarser reading than a display's watt-hours.
     const coarse = byVolts !== undefined && (id === 'energy' || id === 'per-km') ? BY_VOLTS * own : 0;
-    const [low, high] = [Math.min(own, at.low) - coarse, Math.max(own, at.high) + coarse];
+    const blurred = id === 'per-km' || id === 'top' ? off * own : 0;
+    const wider = coarse + blurred;
+    const [low, high] = [Math.min(own, at.low) - wider, Math.max(own, at.high) + wider];
     return [{ id, measured: value, plan: own, low, high }];
   });
   const [first] = figures;
@@ -319,6 +326,8 @@ export function* rideBeside(
       windKnown: day.windKnown,
       byVolts: byVolts !== undefined,
       standsIn: usualDrive({ build, known: day0.known }),
+      shownTimes: times,
+      toldOff: off,
       figures,
       causes,
     },

@@ -1,6 +1,6 @@
 import { chargeAtRest, wholeCapacityAh, type Pack } from '../machine/battery.ts';
 import type { LogAnalysis } from './analysis.ts';
-import type { RideReading, RideRecord } from './ride-record.ts';
+import type { RideReading, RideRecord, RideTold } from './ride-record.ts';
 
 /** A smaller part of the charge than this is lost in the reading of the volts. */
 const LEAST_PART = 0.05;
@@ -48,3 +48,12 @@ export function whByVolts(pack: Pack, { voltsBefore, voltsAfter }: RideRecord): 
 /** Taken from the pack, what came back off, Wh; undefined where nobody read it. */
 export const netWh = ({ energyWh, backWh }: RideRecord): number | undefined =>
   energyWh === null ? undefined : energyWh - (backWh ?? 0);
+
+/** How far a ride went, by what Set up knows of the display that told it; undefined where nobody read it. */
+export const trueKm = ({
+  ride: { distanceKm },
+  told,
+}: {
+  readonly ride: Pick<RideRecord, 'distanceKm'>;
+  readonly told: Pick<RideTold, 'shownTimes'> | undefined;
+}): number | undefined => (distanceKm === null ? undefined : distanceKm * (told?.shownTimes ?? 1));

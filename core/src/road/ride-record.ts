@@ -12,6 +12,10 @@ export const RIDE_KIND_NAMES: Readonly<Record<RideKind, string>> = {
   'coast-down': 'Coast-down',
 };
 
+/** What told the distance and the speed of a ride that was typed. */
+const TOLD_BY = ['unknown', 'display', 'satellite', 'counter'] as const;
+export type ToldBy = (typeof TOLD_BY)[number];
+
 /** The ground as whoever rode it found it. */
 export const GROUNDS = ['dry', 'wet', 'snow'] as const;
 export type Ground = (typeof GROUNDS)[number];
@@ -60,6 +64,9 @@ export const rideRecord = z
     ...RIDE_READINGS,
     ground: z.enum(GROUNDS),
     pedalled: z.enum(['yes', 'no', 'unknown']),
+    /** Level of help all the way, from one; null is mixed, by hand, or not noted. */
+    level: z.number().int().min(1).max(9).nullable().default(null),
+    toldBy: z.enum(TOLD_BY).default('unknown'),
     note: z.string().max(1000),
     who,
     /** What of its recording is the ride, by the recording's clock, s; null is from its beginning, and to its end. */
@@ -106,6 +113,8 @@ export const newRide = (
   ...NOTHING_READ,
   ground: 'dry',
   pedalled: 'unknown',
+  level: null,
+  toldBy: 'unknown',
   note: '',
   cutFromS: null,
   cutToS: null,
@@ -136,6 +145,10 @@ export const rideTold = z.strictObject({
   byVolts: z.boolean().default(false),
   /** What stood in the plan for that which nobody had chosen or read: "with a usual motor"; empty for nothing. */
   standsIn: z.string().max(80).default(''),
+  /** True distance and speed for those that were typed, by what Set up knows of the display; null where they are taken as they are. */
+  shownTimes: z.number().positive().nullable().default(null),
+  /** What told distance and speed may be off by, as a share: the spans of what rests on them are so much wider. */
+  toldOff: z.number().min(0).max(1).default(0),
   figures: z.array(figure).max(RIDE_FIGURES.length),
   /** What most of the span comes from, in words. */
   causes: z.array(z.string().max(120)).max(5),

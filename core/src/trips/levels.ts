@@ -98,11 +98,8 @@ function toTheEnd(range: RangeOutcome): { readonly km: number; readonly whPerKm:
   return km > 0 ? { km, whPerKm: usedWh / km } : undefined;
 }
 
-/**
- * Every level of the pedals' help: the speed that legs and motor hold with it and how far the charge goes at that; none
- * without a sensor at the pedals.
- */
-export function levelsOf(build: BuildDocument, machine: Machine, gradePct: number): readonly Level[] {
+/** What each level is set to, and the machine that is helped so; none without a sensor at the pedals. */
+function stepsOf(build: BuildDocument, machine: Machine): readonly ReturnType<typeof atLevel>[] {
   const { controls } = build;
   if (controls.assistSensor === 'none') return [];
   const count = controls.levels === 0 ? USUAL_LEVELS : controls.levels;
@@ -111,8 +108,19 @@ export function levelsOf(build: BuildDocument, machine: Machine, gradePct: numbe
     most,
     controls.leastRatio.source === 'unknown' ? controlsSpecs.leastRatio.fallback : controls.leastRatio.value,
   );
-  return levelRatios(least, most, count).map((ratio, i): Level => {
-    const one = atLevel(build, machine, (i + 1) / count, ratio);
+  return levelRatios(least, most, count).map((ratio, i) => atLevel(build, machine, (i + 1) / count, ratio));
+}
+
+/** What each level of the pedals' help is set to, the lowest first; none without a sensor at the pedals. */
+export const levelSets = (build: BuildDocument, machine: Machine): readonly Level['sets'][] =>
+  stepsOf(build, machine).map(({ sets }) => sets);
+
+/**
+ * Every level of the pedals' help: the speed that legs and motor hold with it and how far the charge goes at that; none
+ * without a sensor at the pedals.
+ */
+export function levelsOf(build: BuildDocument, machine: Machine, gradePct: number): readonly Level[] {
+  return stepsOf(build, machine).map((one, i): Level => {
     // On the hill legs push with all they have.
     const pushing = { ...one.machine, rider: machine.rider };
     const [flat, hill] = [held(one.machine, 0), held(pushing, gradePct)];

@@ -38,6 +38,7 @@ import type { Finding } from './finding.ts';
 import type { Part } from '../parts/part.ts';
 import { ledgerOf, type Ledger } from '../workshop/parts-list/ledger.ts';
 import { purchaseList, type Row } from '../workshop/parts-list/purchase-list.ts';
+import { leftOverRows } from '../workshop/harness/left-over.ts';
 import { wiringOf, type Wiring } from '../workshop/harness/wiring.ts';
 import { partsList } from '../workshop/parts-list/parts-list.ts';
 import { holdPoints } from '../workshop/bench/hold-points.ts';
@@ -163,6 +164,19 @@ const figuresOf = (s: Judged, ledger: Ledger): readonly Figure[] =>
   ]);
 
 /** Settings that were put in and are not as the plan has them; without any the sheet is not worked out. */
+/** Left-over leads of the controller that cannot stay as they are. */
+const hanging = (build: BuildDocument): readonly Finding[] =>
+  leftOverRows(build)
+    .filter(({ state }) => state === 'stop')
+    .map(({ key, name, words, remedy }) => ({
+      stage: 'wire',
+      code: `left-over-${key}`,
+      state: 'stop',
+      title: `${name}: ${words}`,
+      detail: [remedy],
+      path: '',
+    }));
+
 function drifted(v: Pick<Verdict, 'settings' | 'otherSettings' | 'study' | 'law'>): readonly Finding[] {
   const { lines, others } = v.study.build.settings;
   const told = [
@@ -235,7 +249,7 @@ export function evaluate(build: BuildDocument, book: RuleBook, shelf: readonly P
   const v: Verdict = lazily<Verdict>({
     name: () => build.name,
     figures: () => figuresOf(s, list.ledger),
-    findings: () => [...findings(s, own.checks), ...drifted(v)],
+    findings: () => [...findings(s, own.checks), ...drifted(v), ...hanging(build)],
     stages: () =>
       stages(s, v.figures, v.findings, own.checks, {
         ledger: () => list.ledger,
@@ -262,7 +276,7 @@ export function evaluate(build: BuildDocument, book: RuleBook, shelf: readonly P
     topKmh: () => ({ half: kmhOf(s.top), full: kmhOf(s.topFull) }),
     list: () => list,
     wiring: () => wiringOf(build, s.known, s.chain),
-    bench: () => holdPoints(own.job),
+    bench: () => holdPoints(own.job, list.rows),
     settings: () => settingRows(own.job),
     otherSettings: () => ({ rows: otherRows(own.job), offered: offeredSettings(own.job) }),
     study: () => s,

@@ -6,5 +6,6 @@ export const WIRE_VIEWS = [
   { id: 'bicycle', name: 'On the bicycle' },
   { id: 'find', name: 'Find a pin' },
   { id: 'phases', name: 'Phases and halls' },
+  { id: 'left-over', name: 'Left over' },
 ] as const;
 export type WireView = (typeof WIRE_VIEWS)[number]['id'];

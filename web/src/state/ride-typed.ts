@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { Ground, RideKind, RideReading } from '@apple-cart/core';
+import type { Ground, RideKind, RideReading, ToldBy } from '@apple-cart/core';
 
 /** What is typed of a ride, kept as text until it can be read. */
 export interface RideTyped {
@@ -11,6 +11,9 @@ export interface RideTyped {
   readonly readings: Readonly<Partial<Record<RideReading, string>>>;
   readonly ground: Ground;
   readonly pedalled: 'yes' | 'no' | 'unknown';
+  /** Of help, all the way; null is mixed, by hand, or not noted. */
+  readonly level: number | null;
+  readonly toldBy: ToldBy;
   readonly note: string;
 }
 

@@ -10,6 +10,7 @@ import { chargeAtRest, supplyAt } from '../../machine/battery.ts';
 import { topSpeed } from '../../ride/steady.ts';
 import { msToKmh } from '../../quantity/units.ts';
 import { packOhmOf } from '../analysis.ts';
+import { riddenAtLevel, trueRide } from '../as-ridden.ts';
 import { capacityTold } from '../battery-book.ts';
 import type { RideKind } from '../ride-record.ts';
 import { prepared, type LearnRide, type Prepared } from './learn-ride.ts';
@@ -65,9 +66,10 @@ function singles(build: BuildDocument, rides: readonly LearnRide[]): readonly Si
     return [{ value: 1000 * Math.max(0, found.ohm - cells), sd: 1000 * sd, kind: ride.kind }];
   });
   const tops = rides.flatMap((one) => {
-    const { ride } = one;
+    const { ride, off } = trueRide(build, one.ride, one.recording !== undefined);
     if (ride.kind !== 'top-speed' || ride.topKmh === null) return [];
-    const day = ride.airC === null ? build : withValue(build, 'brief.temperatureC', ride.airC);
+    const level = riddenAtLevel(build, ride);
+    const day = ride.airC === null ? level : withValue(level, 'brief.temperatureC', ride.airC);
     const still = withValue(day, 'brief.headwindMs', ride.windFromDeg === null ? 0 : (ride.windMs ?? 0));
     const plain = assemble(ride.pedalled === 'no' ? withValue(still, 'brief.riderPowerW', 0) : still);
     const machine = asWarm(plain, prepared(build, one));
@@ -79,7 +81,7 @@ function singles(build: BuildDocument, rides: readonly LearnRide[]): readonly Si
     // Where something else ends it first, nothing is told of the winding.
     if (!top.moves || top.traction.limit !== 'voltage') return [];
     const kv = known.drive.kvRpmPerV.value;
-    return [{ value: (kv * ride.topKmh) / msToKmh(top.v), sd: 0.015 * kv, kind: ride.kind }];
+    return [{ value: (kv * ride.topKmh) / msToKmh(top.v), sd: Math.hypot(0.015, off) * kv, kind: ride.kind }];
   });
   const kinds = (all: readonly { readonly kind: RideKind }[]): readonly RideKind[] => [
     ...new Set(all.map((a) => a.kind)),

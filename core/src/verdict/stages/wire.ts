@@ -1,5 +1,6 @@
 import { isBegun } from '../../workshop/harness/begun.ts';
 import { motorDecided } from '../../document/motor-decided.ts';
+import { leftOverRows } from '../../workshop/harness/left-over.ts';
 import type { Stage } from './stage.ts';
 
 export const wireStage: Stage = {
@@ -10,7 +11,7 @@ export const wireStage: Stage = {
     if (!motorDecided(study)) return { state: 'unknown', words: 'no motor chosen', begun: false };
     // Nobody has looked at a plug yet: what is usual is no finding.
     if (!isBegun(study.build)) return { state: 'unknown', words: 'not begun', begun: false };
-    const { wires } = wiring();
+    const wires = [...wiring().wires, ...leftOverRows(study.build)];
     const bad = wires.filter((w) => w.state === 'stop').length;
     if (bad > 0) return { state: 'stop', words: `${String(bad)} that cannot stay so` };
     const look = wires.filter((w) => w.state === 'look').length;

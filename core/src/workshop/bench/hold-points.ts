@@ -1,6 +1,8 @@
 import type { Job } from '../job.ts';
+import type { Row } from '../parts-list/purchase-list.ts';
 import type { HoldPoint } from './hold-point.ts';
 import { before } from './points/before.ts';
+import { cameOfPacks, cameToFit, cameToWire } from './points/came.ts';
 import { cold } from './points/cold.ts';
 import { cutoffs } from './points/cutoffs.ts';
 import { fitting } from './points/fitting.ts';
@@ -15,13 +17,16 @@ import { sensors } from './points/sensors.ts';
 import { stand } from './points/stand.ts';
 
 /** Groups of points in the order of the job. */
-const POINTS: readonly ((job: Job) => readonly HoldPoint[])[] = [
+const POINTS: readonly ((job: Job, rows: readonly Row[]) => readonly HoldPoint[])[] = [
   fitStops,
   before,
   removal,
   inspection,
+  cameToFit,
   fitting,
+  cameOfPacks,
   pack,
+  cameToWire,
   cold,
   liveStops,
   power,
@@ -32,5 +37,9 @@ const POINTS: readonly ((job: Job) => readonly HoldPoint[])[] = [
   later,
 ];
 
-/** Every hold point of a build, with what is expected of it. */
-export const holdPoints = (job: Job): readonly HoldPoint[] => POINTS.flatMap((points) => points(job));
+/**
+ * Every hold point of a build, with what is expected of it.
+ * @param rows the parts list with what was said of it: what comes is looked at before it is fitted
+ */
+export const holdPoints = (job: Job, rows: readonly Row[]): readonly HoldPoint[] =>
+  POINTS.flatMap((points) => points(job, rows));

@@ -107,31 +107,3 @@ export const OF_EACH_PACK: ReadonlySet<string> = new Set([
   'cutoff-order',
   'whole-blocks',
 ]);
-
-/** What is looked at when a thing comes, before it is fitted: what is wrong is sent back unused. Common practice, no source. */
-export const ARRIVAL: Readonly<Record<string, string>> = {
-  donor: 'Cracks at welds and dropouts; fork and headset; what is bent or seized.',
-  motor:
-    'Turns by hand without scraping; axle threads neither bent nor crossed; its cap and washers are there; leads not nicked.',
-  controller: 'Volts and amps on its label as ordered; no rattle; every plug with all its pins straight.',
-  pack: 'Not swollen, dented or warm; volts at its plug between cut-off and full, which the bench step holds; label names maker and tests. Else do not charge it.',
-  cells: 'Volts of all within a few hundredths; none dented or with a torn sleeve; of one batch.',
-  charger: 'Volts at its plug without a pack as on its label; polarity by the meter; mark for your mains.',
-  board: 'Balance leads as many as the groups and one; nothing loose on it.',
-  'disc-spacers': 'Rotor flat and without oil; its bolts long enough for the shims.',
-  'caliper-adapter': 'Bolts of the right length; rotor runs without rubbing.',
-  'brake-pads': 'Of this caliper’s shape; no oil or brake fluid on them or on the rotor.',
-  'brake-sensors': 'Opens and closes by the meter over the lever’s first millimetres.',
-  'torque-arms': 'Sits on the flats without play.',
-  chain: 'Both joining links are there.',
-  'long-nuts': 'Run on the axle’s thread by hand.',
-  'axle-washers': 'The tab goes into the slot.',
-  'shell-sleeve': 'Slides over the tube and into the shell by hand.',
-  'gearbox-spacers': 'Go over the tube.',
-  display: 'Its plug and pin count are those of the controller’s.',
-  throttle: 'Springs back; three volts at the meter when the bench step asks.',
-  fuse: 'Volts of direct current stand on it.',
-  plugs: 'Halves mate and hold; contacts for the lead’s size.',
-  'battery-lead': 'Copper, not coated aluminium: scrape a strand; size on the sleeve.',
-  spokes: 'Three of them measured.',
-};

@@ -2,7 +2,7 @@ import type { PartType } from '../../document/part-types.ts';
 import type { Part } from '../../parts/part.ts';
 import type { Phrase } from '../../quantity/phrase.ts';
 import type { Job } from '../job.ts';
-import { ARRIVAL, FITS } from './fits.ts';
+import { FITS } from './fits.ts';
 
 /** Groups of the parts list, in its order. */
 export const LINE_GROUPS = [
@@ -50,8 +50,6 @@ export interface Line {
   readonly checks: readonly string[];
   /** The pack that it is of, from nought; undefined where it is of none alone. */
   readonly pack: number | undefined;
-  /** What is looked at when it arrives. */
-  readonly arrival: string;
   /** A price that stands elsewhere in the build, for all pieces. */
   readonly price: number | null;
 }
@@ -115,6 +113,5 @@ export const lineOf = (rule: Rule, draft: Draft): Line => ({
   cut: draft.cut,
   checks: FITS[rule.id] ?? [],
   pack: draft.pack,
-  arrival: ARRIVAL[rule.id] ?? '',
   price: draft.price ?? null,
 });

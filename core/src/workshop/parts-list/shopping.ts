@@ -3,6 +3,7 @@ import { LINE_STATES, withLine, type LineState } from '../../document/purchase.t
 import { MOST_MONEY } from '../../document/currency.ts';
 import { fail, ok, type Issue, type Result } from '../../quantity/result.ts';
 import { phraseText } from '../../quantity/phrase.ts';
+import { arrivalOf } from './arrival.ts';
 import { stopsOf, type Found } from './fit-of.ts';
 import { counts, type Row } from './purchase-list.ts';
 
@@ -40,6 +41,9 @@ export const shoppingText = (name: string, lists: readonly SupplierList[], found
       supplier === '' ? 'No supplier yet' : supplier,
       ...rows.flatMap((r) => [
         `[ ] ${String(r.quantity)}${unitOf(r)}  ${r.what}${r.line?.ask ? ` (${r.line.ask})` : ''}`,
+        ...(r.line !== undefined && r.said.secondHand
+          ? arrivalOf(r.line.rule, true).map((item) => `    [ ] second-hand: ${item}`)
+          : []),
         ...stopsOf(r, found).map((fit) => `    not as it stands: ${fit.title}. ${phraseText(fit.why)}`),
       ]),
     ]),
@@ -57,6 +61,7 @@ const COLUMNS = [
   'supplier',
   'lead_days',
   'note',
+  'second_hand',
 ] as const;
 type Column = (typeof COLUMNS)[number];
 
@@ -73,6 +78,7 @@ export const purchaseTable = ({ money, purchase: { second } }: BuildDocument, ro
     r.said.supplier,
     r.said.leadDays ?? '',
     r.said.note,
+    r.said.secondHand ? 'yes' : 'no',
   ]),
 });
 
@@ -108,6 +114,7 @@ function saidIn(row: Row, { line, cells }: ReadRow, { money, purchase }: BuildDo
     days === undefined ? row.said.leadDays : daysOf(days),
   ];
   const paidIn = cell('currency') ?? '';
+  const used = cell('second_hand')?.toLowerCase() ?? '';
   const inSecond = paidIn === '' ? row.said.inSecond : paidIn === purchase.second?.currency;
   const issues: Issue[] = [
     ...(paidIn === '' || inSecond || paidIn === money.currency
@@ -133,6 +140,9 @@ function saidIn(row: Row, { line, cells }: ReadRow, { money, purchase }: BuildDo
           },
         ]
       : []),
+    ...(['', 'yes', 'no'].includes(used)
+      ? []
+      : [{ code: 'choice' as const, path: path('second_hand'), actual: used, limit: 'yes, no' }]),
     ...(lead === undefined
       ? [
           {
@@ -152,6 +162,7 @@ function saidIn(row: Row, { line, cells }: ReadRow, { money, purchase }: BuildDo
     leadDays: lead ?? null,
     supplier: (cell('supplier') ?? row.said.supplier).slice(0, 60),
     note: (cell('note') ?? row.said.note).slice(0, 160),
+    secondHand: used === '' ? row.said.secondHand : used === 'yes',
   });
 }
 
@@ -161,10 +172,11 @@ const isSame = (row: Row, said: Said): boolean =>
   said.price === row.said.price &&
   said.leadDays === row.said.leadDays &&
   said.supplier === row.said.supplier &&
-  said.note === row.said.note;
+  said.note === row.said.note &&
+  said.secondHand === row.said.secondHand;
 
 /**
- * Takes a list that was given out as a table back in: state, price, supplier, lead days and note of the lines whose keys the
+ * Takes a list that was given out as a table back in: state, price, supplier, lead days, note and second-hand of the lines whose keys the
  * list has; other columns are for reading. All or nothing: each cell that cannot be used is named.
  * @returns the build with what was changed, and how many lines that were
  */
@@ -208,7 +220,15 @@ export function readPurchaseTable(
 export type Said = Partial<
   Pick<
     Row['said'],
-    'supplier' | 'note' | 'link' | 'leadDays' | 'orderedOn' | 'expectedOn' | 'reason' | 'inSecond'
+    | 'supplier'
+    | 'note'
+    | 'link'
+    | 'leadDays'
+    | 'orderedOn'
+    | 'expectedOn'
+    | 'reason'
+    | 'inSecond'
+    | 'secondHand'
   > & {
     state: LineState;
     price: number | null;

@@ -1,7 +1,10 @@
 import {
+  arrivalOf,
+  askedOfUsed,
   counted,
   counts,
   fitsOf,
+  isSecondHand,
   moneyText,
   partsFor,
   phraseText,
@@ -108,10 +111,29 @@ function Fits({ row, verdict }: { row: Row; verdict: Verdict }) {
           Nothing that a check could say: hold it against the old one.
         </p>
       )}
-      {line.arrival !== '' && (
-        <p className="border-b border-hair py-1.5 leading-snug">
-          <b className="font-semibold">When it comes.</b> {line.arrival}
-        </p>
+    </Block>
+  );
+}
+
+/** What is looked at before it is paid for or fitted: the bench asks for the same. */
+function AsItComes({ row, verdict }: { row: Row; verdict: Verdict }) {
+  const { rows } = verdict.list;
+  const used = isSecondHand(row, rows);
+  const items = row.line === undefined ? [] : arrivalOf(row.line.rule, used);
+  const asked = askedOfUsed(row, rows, verdict.known);
+  if (items.length === 0 || row.broughtBy === 'donor') return null;
+  return (
+    <Block title={used ? 'Second-hand: before it is paid for' : 'When it comes'}>
+      <ul className="list-disc border-b border-hair py-1.5 pl-5 leading-snug" data-testid="as-it-comes">
+        {items.map((item) => (
+          <li key={item}>{item}</li>
+        ))}
+      </ul>
+      {asked !== '' && (
+        <div className="flex items-start gap-2.5 border-b border-hair py-1.5">
+          <StateMark state="unknown" size={15} />
+          <p className="leading-snug">{asked}</p>
+        </div>
       )}
     </Block>
   );
@@ -213,9 +235,21 @@ export function LinePanel({
         </Block>
       )}
       <Fits row={row} verdict={verdict} />
+      <AsItComes row={row} verdict={verdict} />
       <FromShelf row={row} build={document} onSay={onSay} />
       {counts(row) && (
         <Block title="The order">
+          {row.broughtBy === undefined && (
+            <YesNoField
+              label="Bought"
+              value={said.secondHand}
+              yes="second-hand"
+              no="new"
+              onChange={(secondHand) => {
+                onSay({ secondHand });
+              }}
+            />
+          )}
           <DateField
             label="Ordered on"
             value={said.orderedOn}

@@ -109,6 +109,7 @@ function Under({
     <span className="block text-[12px] leading-snug text-ink2">
       {row.from === 'added' && 'added by hand'}
       {row.from === 'gone' && 'the build asks for it no more'}
+      {row.said.secondHand && <b className="font-semibold text-ink">second-hand, </b>}
       {line !== undefined && (
         <button
           type="button"

@@ -1,4 +1,5 @@
 import {
+  arrivalOf,
   moneyText,
   phraseText,
   shoppingList,
@@ -55,6 +56,11 @@ function Sheet({ build, prices }: { build: BuildDocument; prices: boolean }) {
                   {row.line === undefined ? row.what : phraseText(row.line.what, system)}
                   {row.line !== undefined && row.line.ask !== '' && (
                     <span className="block text-[12px] text-ink2">{row.line.ask}</span>
+                  )}
+                  {row.line !== undefined && row.said.secondHand && (
+                    <span className="block text-[12px]">
+                      Second-hand, before it is paid for: {arrivalOf(row.line.rule, true).join('; ')}.
+                    </span>
                   )}
                   <NotAsItStands stops={stopsOf(row, study)} />
                 </span>

@@ -28,7 +28,7 @@ import { figureText, rideStands } from './ride-words.ts';
 import { SpanBar } from './span-bar.tsx';
 import { useHowRidden } from './teaches.ts';
 import type { Road } from './use-road.ts';
-import { Kinds, Reading, RoadChoice, TextRow, Weather } from './ride-form-fields.tsx';
+import { HowHelped, Kinds, Reading, RoadChoice, TextRow, Weather } from './ride-form-fields.tsx';
 
 /** Which figure of the plan stands beside a reading. */
 const PLAN_OF: Readonly<Partial<Record<RideReading, RideFigureId>>> = {
@@ -108,7 +108,8 @@ function useRideForm({ road, corrects, onDone }: Props) {
     () => (corrects === undefined ? NOTHING_TYPED() : typedFrom(corrects.ride, system)),
     [corrects, system],
   );
-  const typed = kept ?? usual;
+  // What was begun before a field was asked for has none of it.
+  const typed = useMemo(() => ({ ...usual, ...kept }), [usual, kept]);
   const change = (more: Partial<RideTyped>): void => {
     set(store, { ...typed, ...more });
   };
@@ -215,6 +216,7 @@ export function LogRide(props: Props) {
           }}
         />
       ))}
+      {typed.kind !== 'coast-down' && <HowHelped typed={typed} change={change} build={road.document} />}
       <Weather typed={typed} change={change} />
       <TextRow
         label="Title"

@@ -71,6 +71,8 @@ export const NOTHING_TYPED = (): RideTyped => ({
   readings: {},
   ground: 'dry',
   pedalled: 'yes',
+  level: null,
+  toldBy: 'unknown',
   note: '',
 });
 
@@ -113,7 +115,7 @@ export function rideFrom(
       readingOf(id, typed.readings[id], system) ?? null,
     ]),
   ) as Record<RideReading, number | null>;
-  const { kind, on, title, route, ground, pedalled, note } = typed;
+  const { kind, on, title, route, ground, pedalled, level, toldBy, note } = typed;
   return {
     kind,
     on,
@@ -123,6 +125,8 @@ export function rideFrom(
     ...readings,
     ground,
     pedalled,
+    level,
+    toldBy,
     note: note.trim(),
     who,
     cutFromS: was?.cutFromS ?? null,
@@ -142,7 +146,7 @@ export function typedFrom(ride: RideRecord, system: UnitSystem): RideTyped {
     const shown = field === undefined ? value : convert(value, field.unit, shownUnit(field.unit, system));
     return String(Math.round(shown * 1000) / 1000);
   };
-  const { kind, on, title, route, ground, pedalled, note } = ride;
+  const { kind, on, title, route, ground, pedalled, level, toldBy, note } = ride;
   return {
     kind,
     on,
@@ -150,6 +154,8 @@ export function typedFrom(ride: RideRecord, system: UnitSystem): RideTyped {
     route,
     ground,
     pedalled,
+    level,
+    toldBy,
     note,
     readings: Object.fromEntries(
       (Object.keys(NOTHING_READ) as RideReading[])

@@ -7,7 +7,9 @@ import {
   shownUnit,
   unitText,
   convert,
+  type BuildDocument,
   type RideReading,
+  type ToldBy,
 } from '@apple-cart/core';
 import type { RideTyped } from '../../state/ride-typed.ts';
 import { useRouteList } from '../../state/routes.ts';
@@ -195,6 +197,56 @@ export function Weather({ typed, change }: { typed: RideTyped; change: (more: Pa
         ]}
         onChange={(pedalled) => {
           change({ pedalled });
+        }}
+      />
+    </>
+  );
+}
+
+const TOLD_BY_NAMES: Readonly<Record<ToldBy, string>> = {
+  display: 'display',
+  satellite: 'satellite',
+  counter: 'counter',
+  unknown: 'not noted',
+};
+/** The order of the form: what is not noted comes last. */
+const TELLERS = ['display', 'satellite', 'counter', 'unknown'] as const satisfies readonly ToldBy[];
+
+/** Levels that a display has where nobody has counted them. Common practice. */
+const USUAL_LEVELS = 5;
+
+/** At which level of help, and what told distance and speed. */
+export function HowHelped({
+  typed,
+  change,
+  build: { controls },
+}: {
+  typed: RideTyped;
+  change: (more: Partial<RideTyped>) => void;
+  build: BuildDocument;
+}) {
+  const count = Math.max(typed.level ?? 0, controls.levels === 0 ? USUAL_LEVELS : controls.levels);
+  return (
+    <>
+      {controls.assistSensor !== 'none' && (
+        <OneOf
+          label="Level"
+          value={typed.level === null ? 'mixed' : String(typed.level)}
+          options={[
+            ...Array.from({ length: count }, (_, i) => ({ value: String(i + 1), name: String(i + 1) })),
+            { value: 'mixed', name: 'mixed' },
+          ]}
+          onChange={(level) => {
+            change({ level: level === 'mixed' ? null : Number(level) });
+          }}
+        />
+      )}
+      <OneOf
+        label="Told by"
+        value={typed.toldBy}
+        options={TELLERS.map((value) => ({ value, name: TOLD_BY_NAMES[value] }))}
+        onChange={(toldBy) => {
+          change({ toldBy });
         }}
       />
     </>

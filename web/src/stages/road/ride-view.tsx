@@ -7,6 +7,7 @@ import {
   msToKmh,
   netWh,
   type RideKept,
+  type RideTold,
   type RiddenPart,
 } from '@apple-cart/core';
 import type { ToldAnalysis } from '@apple-cart/contracts';
@@ -164,6 +165,19 @@ function NoLines({ road, kept }: { road: Road; kept: RideKept }) {
   );
 }
 
+/** What distance and speed rest on, where that moves the verdict. */
+function ToldByWords({ told: { shownTimes, toldOff } }: { told: RideTold }) {
+  const off = shownTimes === null ? 0 : 100 * (1 / shownTimes - 1);
+  if (shownTimes === null && toldOff === 0) return null;
+  return (
+    <p className="pt-1 text-[13px] text-ink2" data-testid="told-by">
+      {shownTimes === null
+        ? `What told distance and speed was not noted, or Set up has not held the display against the true speed: ${formatNumber(100 * toldOff, 0)} % either way is counted.`
+        : `The display shows ${formatNumber(Math.abs(off), 1)} % too ${off > 0 ? 'much' : 'little'}, as Set up has it: distance and speed are taken as ${formatNumber(shownTimes, 3)} times what was typed.`}
+    </p>
+  );
+}
+
 /** One ride: the verdict, its facts, its lines, and the plan beside it. */
 export function RideView({ road, kept, onEdit }: { road: Road; kept: RideKept; onEdit: () => void }) {
   const system = useSettings((state) => state.units);
@@ -233,6 +247,7 @@ export function RideView({ road, kept, onEdit }: { road: Road; kept: RideKept; o
           The energy is worked out from the volts at rest: a wider span.
         </p>
       )}
+      {told !== undefined && <ToldByWords told={told} />}
       {told !== undefined && <PointsTo told={told} />}
       <p className="py-1.5 text-[13px] text-ink2">{dayWords(kept)}</p>
       {counted.analysis !== undefined && <Found analysis={counted.analysis} />}
@@ -248,6 +263,8 @@ function dayWords({ ride, corrected, at }: RideKept): string {
     ride.ground,
     ...(ride.loadKg === null ? [] : [`${formatNumber(ride.loadKg, 0)} kg carried`]),
     ...(ride.pedalled === 'unknown' ? [] : [ride.pedalled === 'yes' ? 'pedalled' : 'not pedalled']),
+    ...(ride.level === null ? [] : [`level ${String(ride.level)}`]),
+    ...(ride.toldBy === 'unknown' ? [] : [`told by ${ride.toldBy}`]),
     ...(ride.note === '' ? [] : [`“${ride.note}”`]),
     `written by ${ride.who}`,
     ...(isCut(ride) ? ['a part of its recording is the ride'] : []),

@@ -115,9 +115,12 @@ describe('how the plan stands by a ride', () => {
 
 describe('a ride in a row', () => {
   it('has its watt-hours a km with what came back taken off, and none where either is not read', () => {
-    expect(perKm(ride({ energyWh: 300, backWh: 20, distanceKm: 20 }))).toBeCloseTo(14, 9);
-    expect(perKm(ride({ energyWh: 300 }))).toBeUndefined();
-    expect(perKm(ride({ distanceKm: 20 }))).toBeUndefined();
+    expect(perKm({ ride: ride({ energyWh: 300, backWh: 20, distanceKm: 20 }), told: undefined })).toBeCloseTo(
+      14,
+      9,
+    );
+    expect(perKm({ ride: ride({ energyWh: 300 }), told: undefined })).toBeUndefined();
+    expect(perKm({ ride: ride({ distanceKm: 20 }), told: undefined })).toBeUndefined();
   });
 
   it('has its day, with the year where it is another', () => {

@@ -9,6 +9,7 @@ import {
   netWh,
   rideState,
   shownUnit,
+  trueKm,
   unitText,
   type RideFigure,
   type RideFigureId,
@@ -124,9 +125,9 @@ export function saysWords(
 }
 
 /** Watt-hours a km, what came back off; undefined where they were not read. */
-export function perKm(ride: RideKept['ride']): number | undefined {
-  const wh = netWh(ride);
-  return wh === undefined || ride.distanceKm === null ? undefined : wh / ride.distanceKm;
+export function perKm(kept: Pick<RideKept, 'ride' | 'told'>): number | undefined {
+  const [wh, km] = [netWh(kept.ride), trueKm(kept)];
+  return wh === undefined || km === undefined ? undefined : wh / km;
 }
 
 /** A day in a few words, without its year where it is this one. */

@@ -1,11 +1,21 @@
 import { Plus } from 'lucide-react';
-import { RIDE_KINDS, RIDE_KIND_NAMES, formatNumber, type RideKept } from '@apple-cart/core';
+import {
+  RIDE_KINDS,
+  RIDE_KIND_NAMES,
+  counted,
+  formatNumber,
+  riddenByLevel,
+  trueKm,
+  type RideKept,
+} from '@apple-cart/core';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { today } from '../../state/today.ts';
 import { Button } from '../../ui/button.tsx';
 import { Caution } from '../../ui/caution.tsx';
+import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
+import { useStage } from '../parts/use-stage.ts';
 import { TeachNext } from './teach-next.tsx';
 import { TEACHES } from './teaches.ts';
 import { RideMark } from './ride-marks.tsx';
@@ -17,7 +27,7 @@ function RideRow({ kept, inHand, onPick }: { kept: RideKept; inHand: boolean; on
   const shown = useQuantity();
   const { ride } = kept;
   const { state, off } = rideStands(kept, system);
-  const wh = perKm(ride);
+  const [wh, far] = [perKm(kept), trueKm(kept)];
   const where = ride.title === '' ? RIDE_KIND_NAMES[ride.kind].toLowerCase() : ride.title;
   return (
     <li>
@@ -33,9 +43,7 @@ function RideRow({ kept, inHand, onPick }: { kept: RideKept; inHand: boolean; on
           <RideMark kind={ride.kind} />
         </span>
         <b className="head truncate text-[15px] font-semibold">{RIDE_KIND_NAMES[ride.kind]}</b>
-        <span className="num text-right">
-          {ride.distanceKm === null ? '–' : shown(ride.distanceKm, 'km', 1).text}
-        </span>
+        <span className="num text-right">{far === undefined ? '–' : shown(far, 'km', 1).text}</span>
         <span className="num text-right">{wh === undefined ? '–' : shown(wh, 'Wh/km', 1).text}</span>
         <span className="flex items-center justify-end gap-1.5 text-[13px] whitespace-nowrap">
           <StateMark state={state} size={14} /> {off}
@@ -46,6 +54,47 @@ function RideRow({ kept, inHand, onPick }: { kept: RideKept; inHand: boolean; on
         </span>
       </button>
     </li>
+  );
+}
+
+/** What each level of help took, beside what the plan has for it on the flat; nothing before a ride at one level was noted. */
+function ByLevel({ rides }: { rides: readonly RideKept[] }) {
+  const shown = useQuantity();
+  const { verdict } = useStage();
+  const rows = riddenByLevel(rides);
+  if (rows.length === 0) return null;
+  const per = shown(1, 'Wh/km', 0).unit;
+  const text = (wh: number | undefined): string => (wh === undefined ? '–' : shown(wh, 'Wh/km', 1).text);
+  return (
+    <section aria-label="By level of help" className="pt-1 pb-2">
+      <PanelHead title="By level of help" note="the plan’s figure is of the flat, without stops" />
+      <table className="w-full text-[13.5px]" data-testid="by-level">
+        <thead>
+          <tr className="border-b border-rule text-right text-[12.5px]">
+            <th className="py-0.5 text-left font-semibold">Level</th>
+            <th className="font-semibold">Ridden</th>
+            <th className="font-semibold">{per}</th>
+            <th className="font-semibold">plan</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ level, rides: count, km, whPerKm }) => (
+            <tr key={level} className="num border-b border-hair text-right">
+              <th scope="row" className="py-1 text-left font-semibold">
+                {level}
+              </th>
+              <td>
+                {shown(km, 'km', 0).text} {shown(1, 'km', 0).unit}, {counted(count, 'ride')}
+              </td>
+              <td>{text(whPerKm)}</td>
+              <td className="text-ink2">
+                {text(verdict.range.levels.find((one) => one.level === level)?.whPerKm)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   );
 }
 
@@ -131,6 +180,7 @@ export function RidesList({
           Ride it now, simulated
         </button>
       </p>
+      <ByLevel rides={rides} />
       {rides.length > 0 && <TeachNext road={road} />}
       <Caution>Tests are ridden where law and traffic allow. The rider decides, not the plan.</Caution>
     </>
@@ -138,4 +188,4 @@ export function RidesList({
 }
 
 const sumKm = (rides: readonly RideKept[], system: 'metric' | 'imperial'): number =>
-  rides.reduce((sum, { ride }) => sum + (ride.distanceKm ?? 0), 0) / (system === 'metric' ? 1 : 1.609344);
+  rides.reduce((sum, kept) => sum + (trueKm(kept) ?? 0), 0) / (system === 'metric' ? 1 : 1.609344);

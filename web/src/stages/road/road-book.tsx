@@ -1,4 +1,4 @@
-import { RIDE_KIND_NAMES, formatNumber } from '@apple-cart/core';
+import { RIDE_KIND_NAMES, formatNumber, trueKm } from '@apple-cart/core';
 import { PrintPage } from '../../paper/print-page.tsx';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
@@ -46,7 +46,7 @@ function Book() {
         <tbody>
           {road.rides.map((kept) => {
             const { ride } = kept;
-            const wh = perKm(ride);
+            const [wh, far] = [perKm(kept), trueKm(kept)];
             return (
               <tr key={kept.first} className="border-b border-hair align-top">
                 <th scope="row" className="num py-1 pr-2 text-left font-normal whitespace-nowrap">
@@ -57,9 +57,7 @@ function Book() {
                   {ride.title !== '' && `, ${ride.title}`}
                   {ride.simulated && ' (simulated)'}
                 </td>
-                <td className="num text-right">
-                  {ride.distanceKm === null ? '–' : shown(ride.distanceKm, 'km', 1).text}
-                </td>
+                <td className="num text-right">{far === undefined ? '–' : shown(far, 'km', 1).text}</td>
                 <td className="num text-right">{wh === undefined ? '–' : shown(wh, 'Wh/km', 1).text}</td>
                 <td className="pl-3">{rideStands(kept, system).title}</td>
                 <td>{ride.who}</td>

@@ -4,6 +4,7 @@ import { useVerdict } from '../../state/use-verdict.ts';
 import { colourName } from './colours.tsx';
 import { Drawing } from './diagram-drawing.tsx';
 import { sheetsOf } from './diagram-sheets.ts';
+import { LeftOverTable } from './left-over-view.tsx';
 import { PlugFaces } from './plug-faces.tsx';
 import { CutList, ScheduleTable } from './schedule-table.tsx';
 import { useLayout } from './use-layout.ts';
@@ -96,6 +97,14 @@ function Sheet({ build }: { build: BuildDocument }) {
       {wiring.wires.map((wire) => (
         <PinByPin key={wire.cable.key} wire={wire} wiring={wiring} />
       ))}
+      {Object.keys(build.harness.leftOver).length > 0 && (
+        <>
+          <h2 className="head border-b-[1.5px] border-ink pt-4 pb-0.5 text-[16px]">
+            Plugs left over at the controller
+          </h2>
+          <LeftOverTable build={build} />
+        </>
+      )}
       <h2 className="head border-b-[1.5px] border-ink pt-4 pb-0.5 text-[16px]">Cut list</h2>
       <CutList wiring={wiring} />
       <h2 className="head border-b-[1.5px] border-ink pt-4 pb-0.5 text-[16px]">Labels for both ends</h2>

@@ -9,6 +9,7 @@ import { BicyclePicture } from './bicycle-view.tsx';
 import { CableList } from './cable-list.tsx';
 import { DiagramPicture } from './diagram-view.tsx';
 import { FindInputs, FindPicture } from './find-view.tsx';
+import { LeftOverInputs, LeftOverPicture } from './left-over-view.tsx';
 import { PhasesInputs, PhasesPicture } from './phases-view.tsx';
 import { PinsInputs } from './pin-halves.tsx';
 import { PinsPicture } from './pins-view.tsx';
@@ -36,6 +37,8 @@ function Inputs({ view, data, notes, note }: Shown) {
       );
     case 'schedule':
       return <ScheduleInputs data={data} />;
+    case 'left-over':
+      return <LeftOverInputs data={data} />;
     case 'find':
       return (
         <FindInputs
@@ -61,6 +64,8 @@ function Picture({ view, data, notes, note }: Shown) {
       return <BicyclePicture data={data} />;
     case 'schedule':
       return <SchedulePicture data={data} />;
+    case 'left-over':
+      return <LeftOverPicture data={data} />;
     case 'find':
       return (
         <FindPicture

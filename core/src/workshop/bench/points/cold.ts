@@ -2,6 +2,7 @@ import type { BuildDocument } from '../../../document/document.ts';
 import { leadOpens } from '../../../document/lead-opens.ts';
 import { controllersBeside } from '../../../document/motors.ts';
 import { qty } from '../../../quantity/phrase.ts';
+import { leftOverRows } from '../../harness/left-over.ts';
 import type { Job } from '../../job.ts';
 import { benchPacks } from '../scene.ts';
 import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
@@ -61,6 +62,36 @@ function backFeed(job: Job): readonly HoldPoint[] {
         caution: 'Two packs that meet at unlike volts empty into each other without a limit.',
         why: ['nothing but what a meter shows of a dead lead'],
         otherwise,
+      },
+    ),
+  ];
+}
+
+const ENDS = {
+  unknown: 'as it is found',
+  open: 'open, covered, tied back',
+  joined: 'joined as it is meant',
+} as const;
+
+/** What hangs from the controller and the plan joins nothing to. */
+function leftOver(build: BuildDocument): readonly HoldPoint[] {
+  const rows = leftOverRows(build);
+  if (rows.length === 0) return [];
+  return [
+    holdPoint(
+      'cold',
+      'left-over',
+      'Plugs left over at the controller',
+      'Each by its name, the lead dead: as Wire has it, each open contact covered by itself.',
+      { kind: 'ticks', items: rows.map(({ name, told }) => `${name}: ${ENDS[told.ends]}`.slice(0, 120)) },
+      {
+        guards: true,
+        part: rows
+          .map(({ name, told }) => `${name} ${told.ends} ${told.limit}`)
+          .join(', ')
+          .slice(0, 600),
+        why: [`${String(rows.length)} noted in Wire`],
+        caution: 'Two bare ends that touch are joined: the limit lifted, or a supply shorted.',
       },
     ),
   ];
@@ -158,6 +189,7 @@ export function cold(job: Job): readonly HoldPoint[] {
             },
           ),
         ]),
+    ...leftOver(build),
     holdPoint(
       'cold',
       'relief',
