@@ -65,6 +65,8 @@ describe('the road', () => {
     expect(await page.$eval('[data-testid=keep-ride]', (b) => (b as HTMLButtonElement).disabled)).toBe(true);
     await typeOver(page, '[data-reading=energyWh]', '262');
     await clickWords(page, 'still');
+    await clickWords(page, '2');
+    await clickWords(page, 'display');
     await page.type('[data-testid=log-ride] input[placeholder="your name"]', 'L. Ladder');
     await says(page, '[data-testid=ride-verdict]', 'measured');
     // Whoever looks elsewhere in between finds what was typed.
@@ -83,6 +85,9 @@ describe('the road', () => {
     await page.waitForSelector('[data-testid=rides]');
     expect(await rideCount(page)).toBe(before + 1);
     await page.waitForSelector('[data-beside=energy]');
+    await says(page, '[data-testid=ride]', 'level 2; told by display');
+    await says(page, '[data-testid=told-by]', 'either way is counted');
+    await says(page, '[data-testid=by-level]', '22');
 
     // Put right, it says so, and what it said first stays in the record.
     // At the foot of the sheet the tab of the tray may lie over it: a thumb scrolls it up.

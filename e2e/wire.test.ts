@@ -5,6 +5,7 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { settled, type Watch } from './browser.ts';
 import { chooseIn, chooseItem, clickWords, downloaded, kept, openBuild, says, typeOver } from './hands.ts';
+import { faults } from './rules.ts';
 import { stand } from './stand.ts';
 
 const bench = stand();
@@ -103,6 +104,37 @@ describe('the wiring stage', () => {
     await clickWords(page, 'It is as usual');
     await page.waitForFunction(() => document.querySelector('[data-finding=not-seen]') === null);
     await says(page, '[data-plug=accessory-1-supply]', 'all match');
+  });
+
+  it('notes what hangs from the controller: bare at pack volts it stops the stage, covered it does not, and it prints', async () => {
+    const page = await open('left-over');
+    await page.click('[data-note=lamp]');
+    await says(page, '[data-lead=lamp-1]', 'Nobody has looked whether anything is joined');
+    await chooseIn(page, 'It is', 'left open');
+    await chooseIn(page, 'Each contact covered by itself', 'no');
+    await typeOver(page, 'input[aria-label="Volts: Lamp out"]', '48');
+    await says(page, '[data-lead=lamp-1]', '48 V stand on a bare contact');
+    await chooseIn(page, 'Each contact covered by itself', 'yes');
+    await says(page, '[data-lead=lamp-1]', 'Open, each contact covered by itself.');
+    // The limit: Law was told that nobody can lift it, and this lead does.
+    await page.click('[data-note=limit]');
+    await chooseIn(page, 'As it is, the speed limit', 'is lifted');
+    await says(page, '[data-lead=limit-1]', 'another class');
+    expect(await faults(page)).toEqual([]);
+    await kept(page);
+    const wire = page.url();
+    await page.goto(wire.replace(/\/wire.*$/, '/cable-schedule'));
+    await settled(page, '[data-testid=schedule-sheet]');
+    await says(page, '[data-testid=schedule-sheet]', 'Plugs left over at the controller');
+    await page.goto(wire);
+    for (const name of ['Lamp out', 'Speed limit'])
+      await (
+        await page.waitForSelector(`[data-lead] button ::-p-text(${name})`)
+      )
+        ?.click()
+        .then(() => clickWords(page, 'Take away'));
+    await page.waitForFunction(() => document.querySelector('[data-lead]') === null);
+    await kept(page);
   });
 
   it('is drawn in colour and on paper: a picture to send, sheets laid across to hang up', async () => {
