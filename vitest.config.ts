@@ -19,6 +19,7 @@ class OneEnvironmentAfterTheOther extends BaseSequencer {
 export default defineConfig({
   test: {
     environment: 'node',
+    setupFiles: [`${import.meta.dirname}/web/src/test/leave-no-page.ts`],
     globalSetup: `${import.meta.dirname}/server/src/test/bundled.ts`,
     projects: [
       {

@@ -13,6 +13,7 @@ const FAULT: FaultRecord = {
   cause: 'hall-line',
   cure: 'green line pushed back into its plug',
   km: 212,
+  paid: null,
   planVersion: 3,
   corrects: null,
 };

@@ -1,4 +1,6 @@
 import * as z from 'zod';
+import { SYMPTOMS } from './faults/symptom.ts';
+import { paid } from './paid.ts';
 
 /** What a ride was made for: each answers another question. */
 export const RIDE_KINDS = ['everyday', 'range', 'hill', 'top-speed', 'heat', 'coast-down'] as const;
@@ -68,6 +70,8 @@ export const rideRecord = z
     level: z.number().int().min(1).max(9).nullable().default(null),
     toldBy: z.enum(TOLD_BY).default('unknown'),
     note: z.string().max(1000),
+    /** What the machine did that it should not. */
+    noticed: z.array(z.enum(SYMPTOMS)).max(SYMPTOMS.length).default([]),
     who,
     /** What of its recording is the ride, by the recording's clock, s; null is from its beginning, and to its end. */
     cutFromS: read(0, 1e7).default(null),
@@ -116,6 +120,7 @@ export const newRide = (
   level: null,
   toldBy: 'unknown',
   note: '',
+  noticed: [],
   cutFromS: null,
   cutToS: null,
   simulated: false,
@@ -182,6 +187,8 @@ export const upkeepRecord = z.strictObject({
   on: day,
   km: z.number().min(0).max(1e6),
   note: z.string().max(1000),
+  /** Parts and what others were paid; null is not noted. */
+  paid,
   who,
 });
 export type UpkeepRecord = z.infer<typeof upkeepRecord>;

@@ -17,6 +17,7 @@ const done = (task: string, on: string, km: number): UpkeepRecord => ({
   on,
   km,
   note: '',
+  paid: null,
   who: 'R. Quince',
 });
 

@@ -74,6 +74,7 @@ export const VIEW_WORDS: Readonly<Record<string, string>> = {
   'wire/bicycle': 'routing cable run',
   'wire/find': 'unknown pin wires meter throttle',
   'wire/phases': 'hall phase order reverse six combinations',
+  'wire/left-over': 'spare plug cruise reverse speed limit wire learning white wires',
   'buy/list': 'parts shopping order price',
   'buy/when': 'calendar schedule days ready critical',
   'buy/ready': 'ready-made bought bicycle worth',

@@ -92,6 +92,7 @@ describe('the work order', () => {
         cause: 'open',
         cure: '',
         km: null,
+        paid: null,
         planVersion: 1,
         corrects: null,
         ...more,

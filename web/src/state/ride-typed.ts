@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { Ground, RideKind, RideReading, ToldBy } from '@apple-cart/core';
+import type { Ground, RideKind, RideReading, SymptomId, ToldBy } from '@apple-cart/core';
 
 /** What is typed of a ride, kept as text until it can be read. */
 export interface RideTyped {
@@ -15,6 +15,7 @@ export interface RideTyped {
   readonly level: number | null;
   readonly toldBy: ToldBy;
   readonly note: string;
+  readonly noticed: readonly SymptomId[];
 }
 
 interface RideTypedState {

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { paid } from '../paid.ts';
 import { SYMPTOMS } from './symptom.ts';
 
 const answered = z.strictObject({ look: z.string().max(40), says: z.enum(['yes', 'no']) });
@@ -24,6 +25,8 @@ export const faultRecord = z
     /** What it was and what was done; may be empty while it is open. */
     cure: z.string().trim().max(600),
     km: z.number().min(0).max(1_000_000).nullable(),
+    /** What the cure cost; null is not noted. */
+    paid,
     planVersion: z.number().int().min(0),
     corrects: z.string().max(80).nullable(),
   })

@@ -30,6 +30,9 @@ describe('the hold points of a build', () => {
         for (const p of points) {
           expect(p.title.length, p.key).toBeGreaterThan(3);
           expect(p.how.length, p.key).toBeGreaterThan(10);
+          // Two ticks of one name could not be told apart.
+          if (p.evidence.kind === 'ticks')
+            expect(new Set(p.evidence.items).size, p.key).toBe(p.evidence.items.length);
           if (p.evidence.kind === 'readings') {
             const { low, high } = p.evidence;
             if (low !== null && high !== null) expect(low, p.key).toBeLessThanOrEqual(high);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { BuildDocument } from '../../document/document.ts';
 import { evaluate } from '../../test/evaluate.ts';
-import { hub, keysOf, leadAcid, pointOf } from '../../test/bench-points.ts';
+import { bandOf, hub, keysOf, leadAcid, pointOf } from '../../test/bench-points.ts';
 import { sample } from '../../test/sample.ts';
 import { tandem } from '../../test/demo.ts';
 import { askedOfUsed } from '../parts-list/arrival.ts';
@@ -112,5 +112,9 @@ describe('a thing that was used before', () => {
       /counts on 100 %.*as of a new one/,
     );
     expect(asked(bought({ pack: { ageYears: 4, healthPct: unknown } }))).toBe('');
+    // And the bench asks what it still holds: by hand 20 Ah at 80 %, less a twentieth.
+    const old = bought({ pack: { capacityAh: 20, healthPct: 80 } });
+    expect(keysOf(plain)).not.toContain('pack/capacity');
+    expect(bandOf(old, 'pack/capacity')[0]).toBeCloseTo(15.2, 9);
   });
 });

@@ -90,6 +90,19 @@ describe('a left-over plug goes through the rest', () => {
     expect(read.ok && read.value.harness.leftOver).toEqual(bare.harness.leftOver);
   });
 
+  it('is a tick of its own on the bench, also where two have one name', () => {
+    const two: BuildDocument = {
+      ...bare,
+      harness: {
+        ...bare.harness,
+        leftOver: { 'other-1': leftOverAs('other'), 'other-2': leftOverAs('other') },
+      },
+    };
+    expect(pointOf(two, 'cold/left-over').evidence).toMatchObject({
+      items: ['Something else (1): as it is found', 'Something else (2): as it is found'],
+    });
+  });
+
   it('goes with the controller that it hangs from', () => {
     const shelf = shelfFile.map((file) => part.parse(file));
     const other = shelf.find(({ type }) => type === 'controller');

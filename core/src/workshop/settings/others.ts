@@ -99,6 +99,14 @@ const USUAL: readonly (UsualSetting & { readonly counts: (job: Job) => boolean }
     counts: driven,
   },
   {
+    key: 'hidden-menu',
+    name: 'Speed in a hidden menu',
+    example: 'closed by a code',
+    because: 'whoever opens it sets another class: Law asks whether the limit can be lifted',
+    ifWrong: 'It is another class as soon as somebody finds it.',
+    counts: ({ build: { controller } }) => controller.limitsSpeed && controller.reached !== 'lead',
+  },
+  {
     key: 'reverse',
     name: 'Backwards to',
     example: 'walking pace, 3 km/h',

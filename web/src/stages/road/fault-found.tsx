@@ -1,10 +1,11 @@
 import { useState } from 'react';
-import { OPEN_FAULT, OTHER_CAUSE } from '@apple-cart/core';
+import { MOST_MONEY, OPEN_FAULT, OTHER_CAUSE } from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
 import { usePeople } from '../../state/people.ts';
 import { keepRecord } from '../../state/records.ts';
 import { today } from '../../state/today.ts';
 import { Button } from '../../ui/button.tsx';
+import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { WhoField } from '../parts/who-field.tsx';
 import { upkeepNow } from './upkeep-view.tsx';
@@ -25,6 +26,8 @@ export function FaultFound({
   const version = useBuild((state) => state.version);
   const { who, remember } = usePeople();
   const [trouble, setTrouble] = useState('');
+  const [cost, setCost] = useState<number | null>(null);
+  const { currency } = road.document.money;
   const { symptom, cause, cure } = search;
   if (symptom === null) return null;
   const keep = (as: string): void => {
@@ -39,6 +42,7 @@ export function FaultFound({
       cause: as,
       cure: cure.trim(),
       km: km > 0 ? Number(km.toFixed(1)) : null,
+      paid: as === OPEN_FAULT || cost === null ? null : { sum: cost, currency },
       planVersion: version,
       corrects: search.corrects,
     }).then(
@@ -92,6 +96,18 @@ export function FaultFound({
           }}
         />
       </label>
+      <div className="flex items-center gap-2 text-[14px]">
+        <span className="font-semibold">What it cost, {currency}</span>
+        <span className="w-28">
+          <NumberCell
+            label="What the cure cost"
+            value={cost}
+            most={MOST_MONEY}
+            placeholder="not noted"
+            onChange={setCost}
+          />
+        </span>
+      </div>
       <WhoField />
       <div className="flex flex-wrap gap-2">
         <Button type="submit" kind="go" disabled={!named || cause === '' || cure.trim() === ''}>

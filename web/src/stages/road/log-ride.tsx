@@ -28,7 +28,7 @@ import { figureText, rideStands } from './ride-words.ts';
 import { SpanBar } from './span-bar.tsx';
 import { useHowRidden } from './teaches.ts';
 import type { Road } from './use-road.ts';
-import { HowHelped, Kinds, Reading, RoadChoice, TextRow, Weather } from './ride-form-fields.tsx';
+import { HowHelped, Kinds, Noticed, Reading, RoadChoice, TextRow, Weather } from './ride-form-fields.tsx';
 
 /** Which figure of the plan stands beside a reading. */
 const PLAN_OF: Readonly<Partial<Record<RideReading, RideFigureId>>> = {
@@ -234,6 +234,7 @@ export function LogRide(props: Props) {
           change({ note });
         }}
       />
+      <Noticed typed={typed} change={change} build={road.document} />
       <div className="py-2">
         <WhoField />
       </div>

@@ -74,6 +74,7 @@ export const NOTHING_TYPED = (): RideTyped => ({
   level: null,
   toldBy: 'unknown',
   note: '',
+  noticed: [],
 });
 
 /** A reading as typed, with comma or point, in its own unit; null for nothing, undefined for what is none or beyond. */
@@ -115,7 +116,7 @@ export function rideFrom(
       readingOf(id, typed.readings[id], system) ?? null,
     ]),
   ) as Record<RideReading, number | null>;
-  const { kind, on, title, route, ground, pedalled, level, toldBy, note } = typed;
+  const { kind, on, title, route, ground, pedalled, level, toldBy, note, noticed } = typed;
   return {
     kind,
     on,
@@ -128,6 +129,7 @@ export function rideFrom(
     level,
     toldBy,
     note: note.trim(),
+    noticed: [...noticed],
     who,
     cutFromS: was?.cutFromS ?? null,
     cutToS: was?.cutToS ?? null,
@@ -146,7 +148,7 @@ export function typedFrom(ride: RideRecord, system: UnitSystem): RideTyped {
     const shown = field === undefined ? value : convert(value, field.unit, shownUnit(field.unit, system));
     return String(Math.round(shown * 1000) / 1000);
   };
-  const { kind, on, title, route, ground, pedalled, level, toldBy, note } = ride;
+  const { kind, on, title, route, ground, pedalled, level, toldBy, note, noticed } = ride;
   return {
     kind,
     on,
@@ -157,6 +159,7 @@ export function typedFrom(ride: RideRecord, system: UnitSystem): RideTyped {
     level,
     toldBy,
     note,
+    noticed,
     readings: Object.fromEntries(
       (Object.keys(NOTHING_READ) as RideReading[])
         .map((id): readonly [RideReading, string] => [id, text(id)])

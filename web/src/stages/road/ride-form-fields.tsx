@@ -3,8 +3,10 @@ import {
   GROUNDS,
   RIDE_KINDS,
   RIDE_KIND_NAMES,
+  SYMPTOM_WORDS,
   formatNumber,
   shownUnit,
+  symptomsOf,
   unitText,
   convert,
   type BuildDocument,
@@ -242,7 +244,7 @@ export function HowHelped({
         />
       )}
       <OneOf
-        label="Told by"
+        label={typed.kind === 'top-speed' ? 'Speed by' : 'Distance by'}
         value={typed.toldBy}
         options={TELLERS.map((value) => ({ value, name: TOLD_BY_NAMES[value] }))}
         onChange={(toldBy) => {
@@ -250,6 +252,46 @@ export function HowHelped({
         }}
       />
     </>
+  );
+}
+
+/** What it did that it should not, ticked off by the words of the fault tree: its cause can be looked for from the ride. */
+export function Noticed({
+  typed: { noticed },
+  change,
+  build,
+}: {
+  typed: RideTyped;
+  change: (more: Partial<RideTyped>) => void;
+  build: BuildDocument;
+}) {
+  return (
+    <details className="border-b border-hair" open={noticed.length > 0}>
+      <summary className="flex min-h-11 cursor-pointer items-center text-[15px]">
+        <span className="flex-1">It did something that it should not</span>
+        <span className="text-[13px] text-ink2">
+          {noticed.length === 0 ? 'nothing noted' : noticed.length}
+        </span>
+      </summary>
+      <div role="group" aria-label="What it did" className="flex flex-wrap gap-1 pb-2">
+        {symptomsOf(build.packs.length).map((id) => (
+          <button
+            key={id}
+            type="button"
+            title={SYMPTOM_WORDS[id].means}
+            aria-pressed={noticed.includes(id)}
+            className="min-h-9 border border-rule px-2 text-[14px] aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-on-ink max-bench:min-h-11"
+            onClick={() => {
+              change({
+                noticed: noticed.includes(id) ? noticed.filter((one) => one !== id) : [...noticed, id],
+              });
+            }}
+          >
+            {SYMPTOM_WORDS[id].name}
+          </button>
+        ))}
+      </div>
+    </details>
   );
 }
 

@@ -22,6 +22,7 @@ import { RideActions } from './ride-actions.tsx';
 import { RideLines } from './ride-lines.tsx';
 import { useCounted } from './use-counted.ts';
 import { useRideBeside, type Road } from './use-road.ts';
+import { NoticedOn } from './noticed-on.tsx';
 import { BesideTable, PointsTo } from './beside-table.tsx';
 
 /** What a ride or its recording says in a strip of cells. */
@@ -249,6 +250,7 @@ export function RideView({ road, kept, onEdit }: { road: Road; kept: RideKept; o
       )}
       {told !== undefined && <ToldByWords told={told} />}
       {told !== undefined && <PointsTo told={told} />}
+      {ride.noticed.length > 0 && <NoticedOn build={road.build} ride={ride} />}
       <p className="py-1.5 text-[13px] text-ink2">{dayWords(kept)}</p>
       {counted.analysis !== undefined && <Found analysis={counted.analysis} />}
     </section>

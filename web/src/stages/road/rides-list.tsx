@@ -2,6 +2,7 @@ import { Plus } from 'lucide-react';
 import {
   RIDE_KINDS,
   RIDE_KIND_NAMES,
+  SYMPTOM_WORDS,
   counted,
   formatNumber,
   riddenByLevel,
@@ -51,6 +52,8 @@ function RideRow({ kept, inHand, onPick }: { kept: RideKept; inHand: boolean; on
         <span className="col-span-4 col-start-2 truncate text-[12.5px] text-ink2">
           {dayShort(ride.on, today())}, {where}
           {ride.simulated && ' (simulated)'}
+          {ride.noticed.length > 0 &&
+            `; ${ride.noticed.map((id) => SYMPTOM_WORDS[id].name.toLowerCase()).join(', ')}`}
         </span>
       </button>
     </li>

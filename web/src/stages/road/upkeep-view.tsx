@@ -1,8 +1,14 @@
 import { useState } from 'react';
 import {
+  MOST_MONEY,
+  causeOf,
+  counted,
+  faultsOf,
   fileName,
   firstOf,
+  keptUpOf,
   kmADay,
+  moneyText,
   upkeepDiary,
   upkeepOf,
   type State,
@@ -13,9 +19,11 @@ import { downloadText } from '../../files/download.ts';
 import { usePeople } from '../../state/people.ts';
 import { keepRecord } from '../../state/records.ts';
 import { today } from '../../state/today.ts';
-import { useQuantity } from '../../state/use-quantity.ts';
-import { FieldGroup } from '../../fields/field-group.tsx';
+import { Link } from 'react-router';
+import { useQuantity, useWay } from '../../state/use-quantity.ts';
+import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
 import { Button } from '../../ui/button.tsx';
+import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { OutboxNotice } from '../parts/outbox-notice.tsx';
@@ -56,6 +64,60 @@ function useDue(): (row: UpkeepRow) => string {
   };
 }
 
+/** What it has cost since it is ridden, as far as that was written down. */
+function KeptUpSoFar({ road, km }: { road: Road; km: number }) {
+  const way = useWay();
+  const { currency } = road.document.money;
+  const kept = keptUpOf(
+    currency,
+    road.upkeep.map((u) => u.data),
+    faultsOf(road.records.records).map(({ fault }) => fault),
+    km,
+  );
+  const money = (sum: number): string => moneyText(sum, currency, 2);
+  const [worst] = kept.again;
+  return (
+    <FieldGroup title="What it cost" note="as far as it was written down">
+      <WorkedRow label="Upkeep" unit="">
+        <span className="num">{money(kept.upkeep)}</span>
+      </WorkedRow>
+      <WorkedRow label="Faults cured" unit="">
+        <span className="num">{money(kept.faults)}</span>
+      </WorkedRow>
+      <WorkedRow label={`For a hundred ${way.names.toLowerCase()}`} unit="" sum>
+        <span className="num" data-testid="kept-up">
+          {kept.perKm === undefined ? '?' : money((100 * kept.perKm) / way.scale)}
+        </span>
+      </WorkedRow>
+      {(kept.unsaid > 0 || kept.elsewhere > 0) && (
+        <p className="py-1 text-[12.5px] text-ink2">
+          {[
+            ...(kept.unsaid > 0 ? [`${counted(kept.unsaid, 'entry', 'entries')} without what it cost`] : []),
+            ...(kept.elsewhere > 0 ? [`${String(kept.elsewhere)} in another currency`] : []),
+          ].join(', ')}
+          : not in the sums.
+        </p>
+      )}
+      {worst !== undefined && (
+        <p
+          className="flex gap-2 border-b border-hair py-1.5 text-[13.5px] leading-snug"
+          data-testid="came-back"
+        >
+          <StateMark state="look" size={15} />
+          <span>
+            {causeOf(worst.cause)?.name ?? 'Something else'}: cured {worst.times} times, {money(worst.sum)} in
+            all. One better part may cost less than the next cure: see{' '}
+            <Link to="../change" className="text-slate underline max-bench:py-3">
+              Change
+            </Link>
+            .
+          </span>
+        </p>
+      )}
+    </FieldGroup>
+  );
+}
+
 export function UpkeepInputs({ road }: { road: Road }) {
   const upkeep = upkeepNow(road);
   const shown = useQuantity();
@@ -73,6 +135,7 @@ export function UpkeepInputs({ road }: { road: Road }) {
             : `${shown(upkeep.km, 'km', 0).text} ${shown(1, 'km', 0).unit} since ${dayShort(upkeep.since, today())}; ${shown(pace, 'km', 1).text} ${shown(1, 'km', 0).unit} a day of late. ${due === 0 ? 'Nothing is due.' : `${String(due)} due.`}`}
         </p>
       </FieldGroup>
+      <KeptUpSoFar road={road} km={upkeep.km} />
       <div className="py-2">
         <WhoField />
       </div>
@@ -104,17 +167,26 @@ export function UpkeepPicture({ road }: { road: Road }) {
   const [trouble, setTrouble] = useState('');
   const order: readonly UpkeepRow['state'][] = ['due', 'soon', 'later', 'unknown'];
   const rows = [...upkeep.rows].sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state));
-  const done = (row: UpkeepRow): void => {
+  const { currency } = road.document.money;
+  const [costs, setCosts] = useState<Readonly<Record<string, number | null>>>({});
+  const done = ({ task: { key } }: UpkeepRow): void => {
+    const cost = costs[key] ?? null;
     remember(who);
     keepRecord(road.build, 'upkeep', null, {
-      task: row.task.key,
+      task: key,
       on: today(),
       km: Number(upkeep.km.toFixed(1)),
       note: '',
+      paid: cost === null ? null : { sum: cost, currency },
       who: who.trim(),
-    }).catch(() => {
-      setTrouble('This browser could not keep it.');
-    });
+    }).then(
+      () => {
+        setCosts((now) => ({ ...now, [key]: null }));
+      },
+      () => {
+        setTrouble('This browser could not keep it.');
+      },
+    );
   };
   const due = upkeep.rows.filter((r) => r.state === 'due').length;
   return (
@@ -149,15 +221,30 @@ export function UpkeepPicture({ road }: { road: Road }) {
                   : `done ${dayShort(row.last.on, today())} at ${shown(row.last.km, 'km', 0).text} ${shown(1, 'km', 0).unit} by ${row.last.who}; ${row.task.why}`}
               </span>
             </span>
-            <Button
-              kind="quiet"
-              disabled={who.trim() === ''}
-              onClick={() => {
-                done(row);
-              }}
-            >
-              Done today
-            </Button>
+            <span className="grid w-28 gap-1">
+              <Button
+                kind="quiet"
+                disabled={who.trim() === ''}
+                onClick={() => {
+                  done(row);
+                }}
+              >
+                Done today
+              </Button>
+              <span className="flex items-center gap-1 text-[12.5px] text-ink2">
+                {currency}
+                <NumberCell
+                  key={`${row.task.key} ${String(costs[row.task.key] === null)}`}
+                  label={`What it cost: ${row.task.name}`}
+                  value={costs[row.task.key] ?? null}
+                  most={MOST_MONEY}
+                  placeholder="cost"
+                  onChange={(cost) => {
+                    setCosts((now) => ({ ...now, [row.task.key]: cost }));
+                  }}
+                />
+              </span>
+            </span>
           </li>
         ))}
       </ul>

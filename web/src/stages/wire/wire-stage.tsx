@@ -1,4 +1,4 @@
-import { firstOf, type State } from '@apple-cart/core';
+import { firstOf, leftOverRows, type State } from '@apple-cart/core';
 import { useSearchParams } from 'react-router';
 import { WIRE_VIEWS, type WireView } from '../../screens/wire-views.ts';
 import { NO_NOTES, useBenchNotes } from '../../state/bench-notes.ts';
@@ -82,13 +82,18 @@ function Picture({ view, data, notes, note }: Shown) {
 }
 
 /** The sheet's answer: the worst of the plug pairs, and how many match. */
-function stampOf({ wiring }: WiringData): {
+function stampOf({ wiring, document }: WiringData): {
   readonly state: State;
   readonly word: string;
   readonly under: string;
 } {
   const { wires } = wiring;
-  const bad = wires.filter((w) => w.plugState === 'stop');
+  const bad = [
+    ...wires.filter((w) => w.plugState === 'stop').map((w) => `P${String(w.cable.number)}`),
+    ...leftOverRows(document)
+      .filter(({ state }) => state === 'stop')
+      .map(({ name }) => name.toLowerCase()),
+  ];
   const open = wires.filter((w) => w.plugState === 'unknown').length;
   const good = wires.filter((w) => w.plugState === 'fine').length;
   const under = `${String(good)} of ${String(wires.length)} plug pairs match`;
@@ -99,7 +104,7 @@ function stampOf({ wiring }: WiringData): {
         {
           state: 'stop',
           word: `${String(bad.length)} amiss`,
-          under: `${bad.map((w) => `P${String(w.cable.number)}`).join(', ')}; ${under}`,
+          under: `${bad.join(', ')}; ${under}`,
         },
       ],
       [open > 0, { state: 'unknown', word: `${String(open)} not looked at`, under }],

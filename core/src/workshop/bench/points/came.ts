@@ -61,9 +61,12 @@ function point(
       used.length > 0 ? HOW.used : HOW.new,
       {
         kind: 'ticks',
-        items: came
-          .flatMap(({ name, items }) => items.map((item) => (alone ? item : `${name}: ${item}`)))
-          .slice(0, MOST_ITEMS),
+        // Several of one name, such as leads, are looked at in the same way.
+        items: [
+          ...new Set(
+            came.flatMap(({ name, items }) => items.map((item) => (alone ? item : `${name}: ${item}`))),
+          ),
+        ].slice(0, MOST_ITEMS),
       },
       {
         why: [

@@ -1,3 +1,4 @@
+import { toldApart } from '../../../quantity/told-apart.ts';
 import type { BuildDocument } from '../../../document/document.ts';
 import { leadOpens } from '../../../document/lead-opens.ts';
 import { controllersBeside } from '../../../document/motors.ts';
@@ -83,7 +84,12 @@ function leftOver(build: BuildDocument): readonly HoldPoint[] {
       'left-over',
       'Plugs left over at the controller',
       'Each by its name, the lead dead: as Wire has it, each open contact covered by itself.',
-      { kind: 'ticks', items: rows.map(({ name, told }) => `${name}: ${ENDS[told.ends]}`.slice(0, 120)) },
+      {
+        kind: 'ticks',
+        items: toldApart(rows.map(({ name }) => name)).map((name, i) =>
+          `${name}: ${ENDS[rows[i]?.told.ends ?? 'unknown']}`.slice(0, 120),
+        ),
+      },
       {
         guards: true,
         part: rows

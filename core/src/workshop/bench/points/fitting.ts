@@ -1,3 +1,4 @@
+import { toldApart } from '../../../quantity/told-apart.ts';
 import { stays } from '../../../document/kept.ts';
 import type { BrakeKind } from '../../../document/choices.ts';
 import { hasHandLever } from '../../../document/throttle.ts';
@@ -273,7 +274,7 @@ export function fitting(job: Job): readonly HoldPoint[] {
       'Pulled by hand each way with more than its weight; nothing presses on it; it comes out as it should.',
       {
         kind: 'ticks',
-        items: packs.map((p, i) => (p.name.trim() === '' ? `Pack ${String(i + 1)}` : p.name)),
+        items: [...toldApart(packs.map((p, i) => (p.name.trim() === '' ? `Pack ${String(i + 1)}` : p.name)))],
       },
       {
         guards: true,

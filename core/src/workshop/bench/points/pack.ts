@@ -4,6 +4,9 @@ import { endSpan } from '../../../power-chain/charging.ts';
 import { AT_REST, BLOCK_V } from '../../../power-chain/expectations.ts';
 import { qty } from '../../../quantity/phrase.ts';
 import type { Job } from '../../job.ts';
+import { wholeCapacityAh } from '../../../machine/battery.ts';
+import { isSecondHand } from '../../parts-list/arrival.ts';
+import type { Row } from '../../parts-list/purchase-list.ts';
 import { benchPacks, ofIndex, type BenchPack } from '../scene.ts';
 import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
 
@@ -191,17 +194,51 @@ function charger({ build, known }: Job, { index, name, part, pack, rest }: Bench
   );
 }
 
+/** A pack of some age is taken at so much of what the plan counts on, and no less. Common practice, no source. */
+const HOLDS = 0.95;
+
+/** What a used pack still holds: the plan counts on it, and a label tells nothing of it. */
+function capacity({ known }: Job, { index, name, part, pack }: BenchPack): HoldPoint {
+  const own = known.packs[index] ?? known.packs[0];
+  const counted = wholeCapacityAh(pack);
+  const read = own.capacityAh.source !== 'unknown' || own.cell.capacityAh.source !== 'unknown';
+  return holdPoint(
+    'pack',
+    ofIndex('capacity', index),
+    `${name}: what it still holds`,
+    'From full to its cut-off at about a fifth of its amp-hours, through a counter; or on a first long ride, by the display’s amp-hours.',
+    between('Ah', read ? HOLDS * counted : null, null),
+    {
+      instrument: 'display',
+      part,
+      caution: 'Discharged under watch, on what does not burn; never below the cut-off of its cells.',
+      why: read
+        ? ['second-hand: Power counts on ', qty(counted, 'Ah', 1), ', less a twentieth']
+        : ['second-hand, and nobody has read how much it held when new'],
+      otherwise: 'Less: write it down in Power as measured. Range, and what it is worth, follow it.',
+    },
+  );
+}
+
 /** Packs first, by themselves: each block or group, the whole, its poles, its charger, and nothing joined to the frame. */
-export function pack(job: Job): readonly HoldPoint[] {
+export function pack(job: Job, rows: readonly Row[]): readonly HoldPoint[] {
   const packs = benchPacks(job);
   const { joining } = job.build;
   const [first] = packs;
+  const used = (index: number): boolean =>
+    rows.some(
+      (row) =>
+        ['pack', 'cells'].includes(row.line?.rule ?? '') &&
+        (row.line?.pack ?? 0) === index &&
+        isSecondHand(row, rows),
+    );
   return [
     ...packs.flatMap((p) => [
       ...(p.leadAcid ? leadAcid(p) : [groups(p)]),
       whole(p),
       polarity(p),
       charger(job, p),
+      ...(used(p.index) ? [capacity(job, p)] : []),
     ]),
     holdPoint(
       'pack',

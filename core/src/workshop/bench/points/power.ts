@@ -2,6 +2,7 @@ import { leadOpens, type LeadOpens } from '../../../document/lead-opens.ts';
 import { preCharge } from '../../../power-chain/inrush.ts';
 import { stampedNumber } from '../../../quantity/stamped.ts';
 import { qty } from '../../../quantity/phrase.ts';
+import { toldApart } from '../../../quantity/told-apart.ts';
 import type { Job } from '../../job.ts';
 import { benchPacks } from '../scene.ts';
 import { between, holdPoint, ticks, type HoldPoint } from '../hold-point.ts';
@@ -130,7 +131,9 @@ export function power(job: Job): readonly HoldPoint[] {
             {
               kind: 'ticks',
               items: [
-                ...build.supply.accessories.map((a) => (a.name.trim() === '' ? 'Accessory' : a.name)),
+                ...toldApart(
+                  build.supply.accessories.map((a) => (a.name.trim() === '' ? 'Accessory' : a.name)),
+                ),
                 'All off by the key',
               ],
             },
