@@ -67,6 +67,11 @@ describe('the road', () => {
     await clickWords(page, 'still');
     await clickWords(page, '2');
     await clickWords(page, 'display');
+    await page.$eval('[data-testid=log-ride] details', (e) => {
+      e.scrollIntoView({ block: 'center' });
+    });
+    await page.click('[data-testid=log-ride] summary');
+    await clickWords(page, 'Jerks');
     await page.type('[data-testid=log-ride] input[placeholder="your name"]', 'L. Ladder');
     await says(page, '[data-testid=ride-verdict]', 'measured');
     // Whoever looks elsewhere in between finds what was typed.
@@ -88,6 +93,7 @@ describe('the road', () => {
     await says(page, '[data-testid=ride]', 'level 2; told by display');
     await says(page, '[data-testid=told-by]', 'either way is counted');
     await says(page, '[data-testid=by-level]', '22');
+    await says(page, '[data-testid=noticed]', 'Jerks');
 
     // Put right, it says so, and what it said first stays in the record.
     // At the foot of the sheet the tab of the tray may lie over it: a thumb scrolls it up.
@@ -211,8 +217,12 @@ describe('the road', () => {
     await page.waitForFunction(() => document.querySelector('[data-figure=range]') !== null);
     await page.click('a[href$="?view=upkeep"]');
     await page.waitForSelector('[data-task=plugs]');
+    await says(page, '[data-testid=kept-up]', '?');
+    await page.type('input[aria-label^="What it cost: Plugs"]', '7,10');
     await page.click('[data-task=plugs] button');
     await says(page, '[data-task=plugs]', 'by R. Quince');
+    // By hand: 7.10 in the 71 km of its rides.
+    await says(page, '[data-testid=kept-up]', '£10.0');
   });
 
   it('counts only a part of a recording that ran on, and the whole again', async () => {

@@ -280,7 +280,7 @@ export function Noticed({
             type="button"
             title={SYMPTOM_WORDS[id].means}
             aria-pressed={noticed.includes(id)}
-            className="min-h-9 border border-rule px-2 text-[14px] aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-on-ink max-bench:min-h-11"
+            className="min-h-9 border border-rule px-2 text-[14px] aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-on-ink max-bench:min-h-11 max-bench:min-w-11"
             onClick={() => {
               change({
                 noticed: noticed.includes(id) ? noticed.filter((one) => one !== id) : [...noticed, id],

@@ -92,7 +92,7 @@ function KeptUpSoFar({ road, km }: { road: Road; km: number }) {
       {(kept.unsaid > 0 || kept.elsewhere > 0) && (
         <p className="py-1 text-[12.5px] text-ink2">
           {[
-            ...(kept.unsaid > 0 ? [`${counted(kept.unsaid, 'entry', 'entries')} without what it cost`] : []),
+            ...(kept.unsaid > 0 ? [`${counted(kept.unsaid, 'entry', 'entries')} without a cost`] : []),
             ...(kept.elsewhere > 0 ? [`${String(kept.elsewhere)} in another currency`] : []),
           ].join(', ')}
           : not in the sums.
