@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { breaks, conductor, inrushMeans, protection } from './choices.ts';
+import { breaks, conductor, inrushMeans, joints, protection } from './choices.ts';
 import { NO_DEFAULT, quantities, type QuantitySpec } from './quantity-spec.ts';
 
 const entered = (
@@ -65,6 +65,7 @@ export const cabling = z.strictObject({
     .array(z.enum(['rings', 'pull-plug', 'charge-plug']))
     .max(3)
     .default([]),
+  joints: joints.default('unknown'),
   protection: protection.default('unknown'),
   breaks: breaks.default('unknown'),
   inrush: inrushMeans.default('unknown'),

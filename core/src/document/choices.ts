@@ -46,6 +46,9 @@ export const breaks = z.enum(['direct', 'alternating', 'unknown']);
 /** What keeps the rush into the controller's capacitors down. */
 export const inrushMeans = z.enum(['none', 'resistor', 'anti-spark', 'unknown']);
 
+/** How contacts are put onto leads: both schools, and those who do one after the other. */
+export const joints = z.enum(['unknown', 'crimped', 'soldered', 'both']);
+
 /** How lights and horn get their volts. */
 export const supplyMeans = z.enum(['converter', 'resistor', 'own-cells', 'unknown']);
 

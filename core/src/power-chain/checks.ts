@@ -9,6 +9,7 @@ import {
   cutoffOrder,
   wholeBodies,
 } from './pack-checks.ts';
+import { jointCheck } from './joint-check.ts';
 import { joiningChecks } from './joining-checks.ts';
 import type { PowerSubject } from './subject.ts';
 import { supplyChecks } from './supply-checks.ts';
@@ -24,6 +25,7 @@ export const powerChecks = (s: PowerSubject): readonly Check[] => [
   leadDrop(s),
   ...fuseChecks(s),
   inrushCheck(s),
+  ...jointCheck(s),
   ...chargerChecks(s),
   ...regenChecks(s),
   ...joiningChecks(s),

@@ -254,6 +254,19 @@ describe('the rules of the parts list', () => {
     expect(words(made([{ cabling: { passes: ['rings'], leadMm2: 5 } }]))).not.toContain('not known');
   });
 
+  // Both schools hold where they are done well: each has its own tools.
+  it('ask for the tools of how contacts are put on, and for no iron where all are crimped', () => {
+    const keys = (joints: 'unknown' | 'crimped' | 'soldered' | 'both'): readonly string[] =>
+      list(made([{ cabling: { joints } }]))
+        .filter(({ rule }) => rule === 'crimp-tool' || rule === 'iron')
+        .map(({ key }) => key)
+        .sort();
+    expect(keys('crimped')).toEqual(['crimp-tool/contacts', 'iron/heat-gun']);
+    expect(keys('soldered')).toEqual(['iron']);
+    expect(keys('both')).toEqual(['crimp-tool/contacts', 'iron']);
+    expect(keys('unknown')).toEqual(['iron']);
+  });
+
   it('say what, why and from where, in whole words', () => {
     for (const [needs] of Object.values(CASES))
       for (const line of list(buildOf(needs))) {

@@ -109,6 +109,28 @@ export function CurrentFields() {
           }}
         />
         <ChoiceField
+          label="Contacts are"
+          value={cabling.joints}
+          unknown={cabling.joints === 'unknown'}
+          options={[
+            {
+              value: 'crimped',
+              label: 'crimped',
+              note: 'with the tool for that contact; nothing stiff behind',
+            },
+            {
+              value: 'soldered',
+              label: 'soldered',
+              note: 'an iron does; the lead is held where the solder ends',
+            },
+            { value: 'both', label: 'crimped, then soldered', note: 'never tinned before it is crimped' },
+            { value: 'unknown', label: 'not decided' },
+          ]}
+          onChange={(joints) => {
+            change({ joints }, 'how contacts are put on');
+          }}
+        />
+        <ChoiceField
           label="Softens the first touch"
           value={cabling.inrush}
           unknown={cabling.inrush === 'unknown'}

@@ -68,6 +68,42 @@ function backFeed(job: Job): readonly HoldPoint[] {
   ];
 }
 
+/** Of joints that are crimped, soldered, or both, and of those that nobody has decided. Common practice, no source. */
+const JOINTS = {
+  crimped: [
+    'Each pulled by hand: nothing moves',
+    'One for trial, same lead and contact, pulled until it fails: the strands tear, the crimp holds',
+    'No strand cut off or left outside',
+  ],
+  soldered: [
+    'Each filled and bright, no grey or cold one',
+    'The lead held within a hand’s width of where the solder ends',
+    'Shrink over the joint, and past where the strands are stiff',
+  ],
+  both: [
+    'Crimped first, on bare strands that were never tinned; each pulled by hand',
+    'Solder at the end of the barrel alone',
+    'The lead held within a hand’s width of where the solder ends',
+  ],
+  unknown: ['Each pulled by hand: nothing moves', 'How they were made is written down in Power'],
+} as const;
+
+/** Contacts that were put on here: a bad one warms under the hill, not on the bench. */
+const joints = ({ cabling }: BuildDocument): HoldPoint =>
+  holdPoint(
+    'cold',
+    'joints',
+    'Every contact that was put on here',
+    'Dead lead in the hand: eye and thumb on each, those of the battery and phase leads first.',
+    ticks(...JOINTS[cabling.joints]),
+    {
+      photograph: true,
+      part: cabling.joints,
+      origin: 'common practice, no source',
+      otherwise: 'Cut it off and make it again: a joint is not mended.',
+    },
+  );
+
 const ENDS = {
   unknown: 'as it is found',
   open: 'open, covered, tied back',
@@ -195,6 +231,7 @@ export function cold(job: Job): readonly HoldPoint[] {
             },
           ),
         ]),
+    joints(build),
     ...leftOver(build),
     holdPoint(
       'cold',
