@@ -108,28 +108,7 @@ export function CurrentFields() {
             change({ connectors: count === '2' ? 2 : 1 }, 'plugs');
           }}
         />
-        <ChoiceField
-          label="Contacts are"
-          value={cabling.joints}
-          unknown={cabling.joints === 'unknown'}
-          options={[
-            {
-              value: 'crimped',
-              label: 'crimped',
-              note: 'with the tool for that contact; nothing stiff behind',
-            },
-            {
-              value: 'soldered',
-              label: 'soldered',
-              note: 'an iron does; the lead is held where the solder ends',
-            },
-            { value: 'both', label: 'crimped, then soldered', note: 'never tinned before it is crimped' },
-            { value: 'unknown', label: 'not decided' },
-          ]}
-          onChange={(joints) => {
-            change({ joints }, 'how contacts are put on');
-          }}
-        />
+        <Joints />
         <ChoiceField
           label="Softens the first touch"
           value={cabling.inrush}
@@ -168,6 +147,36 @@ function ControllerSide() {
         </>
       )}
     </FieldGroup>
+  );
+}
+
+/** How contacts are put onto the leads: both schools. */
+function Joints() {
+  const { cabling } = useDocument();
+  const edit = useBuild((state) => state.edit);
+  return (
+    <ChoiceField
+      label="Contacts are"
+      value={cabling.joints}
+      unknown={cabling.joints === 'unknown'}
+      options={[
+        {
+          value: 'crimped',
+          label: 'crimped',
+          note: 'with the tool for that contact; nothing stiff behind',
+        },
+        {
+          value: 'soldered',
+          label: 'soldered',
+          note: 'an iron does; the lead is held where the solder ends',
+        },
+        { value: 'both', label: 'crimped, then soldered', note: 'never tinned before it is crimped' },
+        { value: 'unknown', label: 'not decided' },
+      ]}
+      onChange={(joints) => {
+        edit((d) => withSection(d, 'cabling', { joints }), 'how contacts are put on');
+      }}
+    />
   );
 }
 
