@@ -30,6 +30,7 @@ const TOLD: RideTold = {
   standsIn: '',
   shownTimes: null,
   toldOff: 0,
+  runInUnsaid: false,
   figures: [],
   causes: [],
 };

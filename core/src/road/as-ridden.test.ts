@@ -141,3 +141,24 @@ describe('a ride at one level of help', () => {
     expect(levels.length).toBe(levelSets(longtail, assemble(longtail)).length);
   });
 });
+
+const longtailKmh = evaluate(longtail).known.brief.cruiseSpeedKmh.value;
+
+describe('the run-in of a hill', () => {
+  const hill = (more: Partial<RideRecord>): Beside =>
+    besideOf(longtail, ride({ kind: 'hill', minutes: 6, energyWh: 60, toldBy: 'satellite', ...more }));
+  const minutes = (b: Beside) => b.told.figures.find(({ id }) => id === 'minutes');
+
+  it('is ridden by the plan as it was noted: whoever comes to the foot at speed is sooner at the top', () => {
+    const [standing, running] = [hill({ runInKmh: 0 }), hill({ runInKmh: 25 })];
+    expect(minutes(running)?.plan).toBeLessThan(minutes(standing)?.plan ?? 0);
+    expect(standing.told.runInUnsaid).toBe(false);
+  });
+
+  it('where nobody noted it, the span holds both, and it is said', () => {
+    const [unsaid, running] = [hill({}), hill({ runInKmh: longtailKmh })];
+    expect(unsaid.told.runInUnsaid).toBe(true);
+    expect(minutes(unsaid)?.low).toBeLessThanOrEqual(minutes(running)?.plan ?? 0);
+    expect(minutes(unsaid)?.plan).toBe(minutes(hill({ runInKmh: 0 }))?.plan);
+  });
+});

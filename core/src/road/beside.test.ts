@@ -181,6 +181,7 @@ describe('how the plan stands by its rides', () => {
     standsIn: '',
     shownTimes: null,
     toldOff: 0,
+    runInUnsaid: false,
     figures: [{ id: 'energy' as const, measured, plan: 100, low: 90, high: 112 }],
     causes: [],
   });

@@ -2,7 +2,7 @@ import type { BuildDocument, QuantityPath } from '../document/document.ts';
 import { withValue } from '../document/quantity-at.ts';
 import { chargeAtRest, supplyAt } from '../machine/battery.ts';
 import { quantiles } from '../quantity/numerics.ts';
-import { msToKmh } from '../quantity/units.ts';
+import { kmhToMs, msToKmh } from '../quantity/units.ts';
 import { topSpeed } from '../ride/steady.ts';
 import type { Trace } from '../ride/trace.ts';
 import { riddenLengthM } from '../route/profile.ts';
@@ -174,13 +174,15 @@ function ridden(
   plan: RidePlan,
   ride: RideRecord,
   traced: boolean,
+  runInKmh: number,
 ): { figures: Figures; trace: Trace | undefined } {
   const { pack } = plan.machine;
   // Volts at rest tell the charge of one pack whose cells are counted.
   const alone = tellsByVolts(plan);
   const charge =
     alone && ride.voltsBefore !== null ? Math.max(0.02, chargeAtRest(pack, ride.voltsBefore)) : plan.charged;
-  const done = plan.ride({ charge, traceEvery: traceSpacing(plan.course), step: 2 });
+  const speed = kmhToMs(runInKmh);
+  const done = plan.ride({ charge, speed, traceEvery: traceSpacing(plan.course), step: 2 });
   const { trace } = done;
   const km = done.metres / 1000;
   const figures: Figures = {
@@ -270,6 +272,7 @@ export function* rideBeside(
     standsIn: '',
     shownTimes: times,
     toldOff: off,
+    runInUnsaid: false,
     figures: [],
     causes: [],
   };
@@ -279,9 +282,10 @@ export function* rideBeside(
   const effort = road === undefined ? 'full' : effortOf(ride, road);
   const paced = road?.of === 'route' ? atMeanSpeed(day.build, ride, route, effort) : day.build;
   const legs = withLegs(paced, ride, route, effort);
-  const told = (one: BuildDocument, traced: boolean) => {
+  const told = (one: BuildDocument, traced: boolean, runInKmh = ride.runInKmh ?? 0) => {
     const plan = ridePlan(one, route, effort, 'helping', 'ahead');
-    const whole = road === undefined ? { figures: {}, trace: undefined } : ridden(plan, ride, traced);
+    const whole =
+      road === undefined ? { figures: {}, trace: undefined } : ridden(plan, ride, traced, runInKmh);
     if (ride.kind !== 'top-speed') return whole;
     return { ...whole, figures: { ...whole.figures, top: topOf(plan, ride) } };
   };
@@ -289,6 +293,10 @@ export function* rideBeside(
   const day0 = ridePlan(day.build, route, effort, 'helping', 'ahead');
   const pack = tellsByVolts(day0) ? day0.machine.pack : undefined;
   const byVolts = netWh(ride) === undefined && pack !== undefined ? whByVolts(pack, ride) : undefined;
+  const runInUnsaid = effort === 'full' && road !== undefined && ride.runInKmh === null;
+  // As fast as it is ridden on the level, it may have come to the foot.
+  const fastKmh = day0.known.brief.cruiseSpeedKmh.value;
+  const running = runInUnsaid ? told(legs, false, fastKmh).figures : undefined;
   const read = measured(ride, netWh(ride) ?? byVolts, plan.figures, road);
   const ids = Object.keys(read) as RideFigureId[];
   const drawing = drawingOf(legs, SEED, { settled: day.settled, softGround: givesWay(route.spans) });
@@ -308,7 +316,8 @@ export function* rideBeside(
     const coarse = byVolts !== undefined && (id === 'energy' || id === 'per-km') ? BY_VOLTS * own : 0;
     const blurred = id === 'per-km' || id === 'top' ? off * own : 0;
     const wider = coarse + blurred;
-    const [low, high] = [Math.min(own, at.low) - wider, Math.max(own, at.high) + wider];
+    const quick = id === 'minutes' ? (running?.minutes ?? own) : own;
+    const [low, high] = [Math.min(own, quick, at.low) - wider, Math.max(own, at.high) + wider];
     return [{ id, measured: value, plan: own, low, high }];
   });
   const [first] = figures;
@@ -328,6 +337,7 @@ export function* rideBeside(
       standsIn: usualDrive({ build, known: day0.known }),
       shownTimes: times,
       toldOff: off,
+      runInUnsaid,
       figures,
       causes,
     },

@@ -41,6 +41,8 @@ const RIDE_READINGS = {
   voltsBefore: read(5, 150),
   voltsAfter: read(5, 150),
   topKmh: read(1, 150),
+  /** At the foot of a hill; nought is from standing. */
+  runInKmh: read(0, 80).default(null),
   hottestC: read(-30, 300),
   /** The rider's own power, mean while pedalling. */
   riderW: read(0, 1000),
@@ -98,6 +100,7 @@ export const NOTHING_READ: Readonly<Record<RideReading, null>> = {
   voltsBefore: null,
   voltsAfter: null,
   topKmh: null,
+  runInKmh: null,
   hottestC: null,
   riderW: null,
   riderWh: null,
@@ -154,6 +157,8 @@ export const rideTold = z.strictObject({
   shownTimes: z.number().positive().nullable().default(null),
   /** What told distance and speed may be off by, as a share: the spans of what rests on them are so much wider. */
   toldOff: z.number().min(0).max(1).default(0),
+  /** A hill by a kept road, and nobody noted how fast it came to its foot: the time may have begun at any. */
+  runInUnsaid: z.boolean().default(false),
   figures: z.array(figure).max(RIDE_FIGURES.length),
   /** What most of the span comes from, in words. */
   causes: z.array(z.string().max(120)).max(5),

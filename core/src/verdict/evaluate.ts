@@ -63,6 +63,7 @@ import { packPowers, type PackPower } from './pack-power.ts';
 import type { SteadyOutcome } from '../ride/steady.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { study } from './study.ts';
+import { withHelpUnsaid } from './help-unsaid.ts';
 import { withUndecided } from './undecided.ts';
 
 /** Everything the product says about a build, worked out from its document alone. */
@@ -150,18 +151,21 @@ const labelEnergyWh = ({ packs }: KnownBuild): number =>
 
 /** The headline figures, those of the tray first among them. */
 const figuresOf = (s: Judged, ledger: Ledger): readonly Figure[] =>
-  withUndecided(s, [
-    classFigure(s),
-    topSpeedFigure(s),
-    hillFigure(s),
-    startFigure(s),
-    rangeFigure(s),
-    consumptionFigure(s),
-    heatFigure(s),
-    weakestFigure(s),
-    massFigure(s),
-    priceFigure(s, ledger),
-  ]);
+  withUndecided(
+    s,
+    withHelpUnsaid(s, [
+      classFigure(s),
+      topSpeedFigure(s),
+      hillFigure(s),
+      startFigure(s),
+      rangeFigure(s),
+      consumptionFigure(s),
+      heatFigure(s),
+      weakestFigure(s),
+      massFigure(s),
+      priceFigure(s, ledger),
+    ]),
+  );
 
 /** Settings that were put in and are not as the plan has them; without any the sheet is not worked out. */
 /** Left-over leads of the controller that cannot stay as they are. */

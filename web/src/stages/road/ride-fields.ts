@@ -28,6 +28,7 @@ export const RIDE_FIELDS: Readonly<Partial<Record<RideReading, Field>>> = {
   voltsBefore: { name: 'Volts before, at rest', unit: 'V', min: 5, max: 150 },
   voltsAfter: { name: 'Volts after, at rest', unit: 'V', min: 5, max: 150 },
   topKmh: { name: 'Top speed', unit: 'km/h', min: 1, max: 150 },
+  runInKmh: { name: 'Speed at the foot', unit: 'km/h', min: 0, max: 80 },
   hottestC: { name: 'Hottest winding', unit: 'C', min: -30, max: 300 },
   riderW: { name: 'Rider, mean while pedalling', unit: 'W', min: 0, max: 1000 },
   loadKg: { name: 'Load carried', unit: 'kg', min: 0, max: 500 },
@@ -49,9 +50,9 @@ export const ASKED: Readonly<Record<RideKind, readonly RideReading[]>> = {
     'loadKg',
     'airC',
   ],
-  hill: ['minutes', 'distanceKm', 'voltsBefore', 'energyWh', 'hottestC', 'loadKg', 'airC'],
+  hill: ['minutes', 'runInKmh', 'distanceKm', 'voltsBefore', 'energyWh', 'hottestC', 'loadKg', 'airC'],
   'top-speed': ['topKmh', 'voltsBefore', 'loadKg', 'airC'],
-  heat: ['minutes', 'distanceKm', 'hottestC', 'energyWh', 'loadKg', 'airC'],
+  heat: ['minutes', 'runInKmh', 'distanceKm', 'hottestC', 'energyWh', 'loadKg', 'airC'],
   'coast-down': ['loadKg', 'airC'],
 };
 

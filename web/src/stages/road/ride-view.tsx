@@ -167,15 +167,24 @@ function NoLines({ road, kept }: { road: Road; kept: RideKept }) {
 }
 
 /** What distance and speed rest on, where that moves the verdict. */
-function ToldByWords({ told: { shownTimes, toldOff } }: { told: RideTold }) {
+function ToldByWords({ told: { shownTimes, toldOff, runInUnsaid } }: { told: RideTold }) {
   const off = shownTimes === null ? 0 : 100 * (1 / shownTimes - 1);
-  if (shownTimes === null && toldOff === 0) return null;
-  return (
-    <p className="pt-1 text-[13px] text-ink2" data-testid="told-by">
-      {shownTimes === null
-        ? `What told distance and speed was not noted, or Set up has not held the display against the true speed: ${formatNumber(100 * toldOff, 0)} % either way is counted.`
-        : `The display shows ${formatNumber(Math.abs(off), 1)} % too ${off > 0 ? 'much' : 'little'}, as Set up has it: distance and speed are taken as ${formatNumber(shownTimes, 3)} times what was typed.`}
+  const byFoot = runInUnsaid && (
+    <p className="pt-1 text-[13px] text-ink2" data-testid="run-in">
+      Nobody noted how fast it came to the foot of the hill: the time is counted from standing, and may be
+      that of one at full swing.
     </p>
+  );
+  if (shownTimes === null && toldOff === 0) return byFoot;
+  return (
+    <>
+      {byFoot}
+      <p className="pt-1 text-[13px] text-ink2" data-testid="told-by">
+        {shownTimes === null
+          ? `What told distance and speed was not noted, or Set up has not held the display against the true speed: ${formatNumber(100 * toldOff, 0)} % either way is counted.`
+          : `The display shows ${formatNumber(Math.abs(off), 1)} % too ${off > 0 ? 'much' : 'little'}, as Set up has it: distance and speed are taken as ${formatNumber(shownTimes, 3)} times what was typed.`}
+      </p>
+    </>
   );
 }
 

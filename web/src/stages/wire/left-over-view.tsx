@@ -164,11 +164,11 @@ export function LeftOverTable({
   pick?: (key: string) => void;
 }) {
   return (
-    <table className="w-full border-collapse text-[13.5px]" data-testid="left-over">
+    <table className="w-full table-fixed border-collapse text-[13.5px] break-words" data-testid="left-over">
       <thead>
         <tr className="border-b-[1.5px] border-ink text-left text-[12.5px]">
           <th className="w-[34%] py-1 font-semibold">Plug or wire</th>
-          <th className="w-[15%] py-1 font-semibold">It is</th>
+          <th className="w-[17%] py-1 font-semibold">It is</th>
           <th className="py-1 font-semibold">How it stands</th>
         </tr>
       </thead>
