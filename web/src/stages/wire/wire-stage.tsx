@@ -88,23 +88,22 @@ function stampOf({ wiring, document }: WiringData): {
   readonly under: string;
 } {
   const { wires } = wiring;
-  const bad = [
-    ...wires.filter((w) => w.plugState === 'stop').map((w) => `P${String(w.cable.number)}`),
-    ...leftOverRows(document)
-      .filter(({ state }) => state === 'stop')
-      .map(({ name }) => name.toLowerCase()),
-  ];
+  const bad = wires.filter((w) => w.plugState === 'stop').map((w) => `P${String(w.cable.number)}`);
+  const hanging = leftOverRows(document).filter(({ state }) => state === 'stop').length;
   const open = wires.filter((w) => w.plugState === 'unknown').length;
   const good = wires.filter((w) => w.plugState === 'fine').length;
   const under = `${String(good)} of ${String(wires.length)} plug pairs match`;
   return firstOf(
     [
       [
-        bad.length > 0,
+        bad.length + hanging > 0,
         {
           state: 'stop',
-          word: `${String(bad.length)} amiss`,
-          under: `${bad.join(', ')}; ${under}`,
+          word: `${String(bad.length + hanging)} amiss`,
+          // A stamp is one line: what hangs is named in its own view.
+          under: [bad.join(', '), hanging > 0 ? `${String(hanging)} left over` : under]
+            .filter((part) => part !== '')
+            .join('; '),
         },
       ],
       [open > 0, { state: 'unknown', word: `${String(open)} not looked at`, under }],
