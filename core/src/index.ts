@@ -483,6 +483,7 @@ export { levelFor, levelsOf, rowsIn, type Numbers } from './road/levels.ts';
 export { roadOfLog } from './road/own-road.ts';
 export { netWh, trueKm, withReadings } from './road/measured.ts';
 export { keptUpOf, type KeptUp } from './road/kept-up.ts';
+export { levelCount } from './trips/levels.ts';
 export { riddenByLevel } from './road/by-level.ts';
 export { beyondRoad, cutRecording, cutRide, isCut, type RiddenPart } from './road/cut.ts';
 export { rideBeside, roadOfRide, type Beside, type BesideProgress, type RideRoad } from './road/beside.ts';

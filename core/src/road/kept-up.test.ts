@@ -13,6 +13,8 @@ describe('what a machine has cost since it is ridden', () => {
         { cause: 'controller-dead', paid: gbp(43) },
         { cause: 'plug', paid: { sum: 9, currency: 'EUR' } },
         { cause: 'open', paid: null },
+        { cause: 'other', paid: gbp(0) },
+        { cause: 'other', paid: gbp(0) },
       ],
       400,
     );

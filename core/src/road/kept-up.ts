@@ -1,4 +1,4 @@
-import { OPEN_FAULT, type FaultRecord } from './faults/fault-record.ts';
+import { OPEN_FAULT, OTHER_CAUSE, type FaultRecord } from './faults/fault-record.ts';
 import type { Paid } from './paid.ts';
 import type { UpkeepRecord } from './ride-record.ts';
 
@@ -41,7 +41,8 @@ export function keptUpOf(
   const said = all.filter((paid) => paid?.currency === money).length;
   const again = [...new Set(cured.map(({ cause }) => cause))].flatMap((cause): CameBack[] => {
     const same = cured.filter((f) => f.cause === cause);
-    return same.length > 1 ? [{ cause, times: same.length, sum: sumOf(same) }] : [];
+    // Two things that are in no list are not one that came back.
+    return same.length > 1 && cause !== OTHER_CAUSE ? [{ cause, times: same.length, sum: sumOf(same) }] : [];
   });
   const [kept, mended] = [sumOf(upkeep), sumOf(cured)];
   return {

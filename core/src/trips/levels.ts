@@ -98,11 +98,15 @@ function toTheEnd(range: RangeOutcome): { readonly km: number; readonly whPerKm:
   return km > 0 ? { km, whPerKm: usedWh / km } : undefined;
 }
 
+/** How many levels of help a build has; the usual number where nobody has counted them. */
+export const levelCount = ({ controls }: Pick<BuildDocument, 'controls'>): number =>
+  controls.levels === 0 ? USUAL_LEVELS : controls.levels;
+
 /** What each level is set to, and the machine that is helped so; none without a sensor at the pedals. */
 function stepsOf(build: BuildDocument, machine: Machine): readonly ReturnType<typeof atLevel>[] {
   const { controls } = build;
   if (controls.assistSensor === 'none') return [];
-  const count = controls.levels === 0 ? USUAL_LEVELS : controls.levels;
+  const count = levelCount(build);
   const most = machine.assistRatio;
   const least = Math.min(
     most,

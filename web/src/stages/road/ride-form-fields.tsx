@@ -5,6 +5,7 @@ import {
   RIDE_KIND_NAMES,
   SYMPTOM_WORDS,
   formatNumber,
+  levelCount,
   shownUnit,
   symptomsOf,
   unitText,
@@ -214,23 +215,20 @@ const TOLD_BY_NAMES: Readonly<Record<ToldBy, string>> = {
 /** The order of the form: what is not noted comes last. */
 const TELLERS = ['display', 'satellite', 'counter', 'unknown'] as const satisfies readonly ToldBy[];
 
-/** Levels that a display has where nobody has counted them. Common practice. */
-const USUAL_LEVELS = 5;
-
 /** At which level of help, and what told distance and speed. */
 export function HowHelped({
   typed,
   change,
-  build: { controls },
+  build,
 }: {
   typed: RideTyped;
   change: (more: Partial<RideTyped>) => void;
   build: BuildDocument;
 }) {
-  const count = Math.max(typed.level ?? 0, controls.levels === 0 ? USUAL_LEVELS : controls.levels);
+  const count = Math.max(typed.level ?? 0, levelCount(build));
   return (
     <>
-      {controls.assistSensor !== 'none' && (
+      {build.controls.assistSensor !== 'none' && (
         <OneOf
           label="Level"
           value={typed.level === null ? 'mixed' : String(typed.level)}
