@@ -74,6 +74,13 @@ describe('what told distance and speed', () => {
     });
   });
 
+  it('a recording is not blurred, also one that is ridden by the plan on a kept road, or on none', () => {
+    const steps = rideBeside(unheld, ride({ kind: 'top-speed', topKmh: 24 }), undefined, true);
+    let end = steps.next();
+    while (end.done !== true) end = steps.next();
+    expect(end.value.told.toldOff).toBe(0);
+  });
+
   it('moves the verdict by as much, and widens the span where it is not known', () => {
     const lengthKm = riddenLengthM(route) / 1000;
     const read = { energyWh: 40, distanceKm: lengthKm };

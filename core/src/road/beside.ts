@@ -255,13 +255,15 @@ function fits(ride: RideRecord, road: RideRoad): boolean {
  * Rides the plan over the road of a ride, at its speed and in its air, and says what of it came otherwise. The likely span is that
  * of {@link RIDES} rides with what the plan does not know for certain drawn by chance; what was read that day is not drawn.
  * @param road undefined where the ride has none: then only a top speed on the level can be told
+ * @param recorded distance and speed are of a recording, also one without heights that is ridden on another road
  */
 export function* rideBeside(
   plan0: BuildDocument,
   typed: RideRecord,
   asked: RideRoad | undefined,
+  recorded = asked?.of === 'recorded',
 ): Generator<BesideProgress, Beside> {
-  const { ride, times, off } = trueRide(plan0, typed, asked?.of === 'recorded');
+  const { ride, times, off } = trueRide(plan0, typed, recorded);
   const build = riddenAtLevel(plan0, ride);
   const road = asked !== undefined && fits(ride, asked) ? asked : undefined;
   const day = onTheDay(build, ride, road);

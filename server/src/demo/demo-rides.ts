@@ -90,7 +90,7 @@ export function madeRide(plan: RidePlan, build: BuildDocument, route: Route | un
           ),
         };
   const road = roadOfRide(ride, route, read === 'recorded' ? recording : undefined);
-  const steps = rideBeside(build, ride, road);
+  const steps = rideBeside(build, ride, road, true);
   for (;;) {
     const { done, value } = steps.next();
     if (done === true)

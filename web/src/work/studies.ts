@@ -131,7 +131,8 @@ export const STUDIES = {
     ride: RideRecord;
     route: Route | undefined;
     recording: Recording | undefined;
-  }): Generator<BesideProgress, Beside> => rideBeside(build, ride, roadOfRide(ride, route, recording)),
+  }): Generator<BesideProgress, Beside> =>
+    rideBeside(build, ride, roadOfRide(ride, route, recording), recording !== undefined),
   /** What rides tell of the plan's values. */
   learn: ({ build, rides }: Of & { rides: readonly LearnRide[] }): Generator<LearnProgress, LearnOutcome> =>
     learn(build, rides),
