@@ -21,7 +21,11 @@ const idIn = (page: Page): string => /builds\/([^/]+)/.exec(page.url())?.[1] ?? 
 
 /** Ticks a step of the table. */
 async function tick(page: Page, step: string): Promise<void> {
-  await page.waitForSelector(`[data-step="${step}"] input`);
+  const box = await page.waitForSelector(`[data-step="${step}"] input`);
+  // What the ticked steps come to stays at the foot: a hand moves the step out from under it.
+  await box?.evaluate((b) => {
+    b.scrollIntoView({ block: 'center' });
+  });
   await page.click(`[data-step="${step}"] input`);
 }
 

@@ -312,9 +312,20 @@ export async function downloaded(
   const client = await page.createCDPSession();
   await client.send('Page.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
   const before = new Set(await readdir(folder));
+  const names = new Map<string, string>();
+  let whole = false;
+  client.on('Page.downloadWillBegin', ({ guid, suggestedFilename }) => {
+    names.set(guid, suggestedFilename);
+  });
+  // Its name stands in the folder before anything is in it.
+  client.on('Page.downloadProgress', ({ guid, state }) => {
+    if (state === 'completed' && names.get(guid)?.endsWith(ending) === true) whole = true;
+  });
   await act();
   for (let i = 0; i < 600; i += 1) {
-    const file = (await readdir(folder)).find((f) => !before.has(f) && f.endsWith(ending));
+    const file = whole
+      ? (await readdir(folder)).find((f) => !before.has(f) && f.endsWith(ending))
+      : undefined;
     if (file !== undefined) return readFile(join(folder, file), 'utf8');
     await new Promise((done) => setTimeout(done, 100));
   }

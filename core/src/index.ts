@@ -413,7 +413,15 @@ export {
   type Findings,
   type Judged as JudgedEvidence,
 } from './workshop/bench/judge.ts';
-export type { BenchEntry, BenchRun, BenchSign, SignedSheet } from './workshop/bench/entry.ts';
+export type {
+  BenchEntry,
+  BenchRun,
+  BenchSign,
+  DrawnShape,
+  SignedDrawing,
+  SignedSheet,
+  Tone,
+} from './workshop/bench/entry.ts';
 export {
   passedReading,
   runView,
@@ -498,6 +506,7 @@ export {
   type RoadStands,
 } from './road/stands.ts';
 export { batteryBook, type BatteryBook } from './road/battery-book.ts';
+export { careOf, type Care } from './road/care.ts';
 export { kmADay, upkeepDiary } from './road/upkeep-diary.ts';
 export { upkeepOf, type Upkeep, type UpkeepRow } from './road/upkeep.ts';
 export { symptomsOf, type SymptomId } from './road/faults/symptom.ts';

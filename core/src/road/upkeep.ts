@@ -4,7 +4,7 @@ import { dayAfter, daysBetween } from '../workshop/schedule/days.ts';
 import type { RideRecord, UpkeepRecord } from './ride-record.ts';
 
 /** Something to look after: after so many km, or so many days, whichever comes first. */
-interface UpkeepTask {
+export interface UpkeepTask {
   readonly key: string;
   readonly name: string;
   readonly how: string;
@@ -152,7 +152,7 @@ const RULES: readonly Rule[] = [
 ];
 
 /** What a build asks to be looked after. */
-const upkeepTasks = (build: BuildDocument): readonly UpkeepTask[] =>
+export const upkeepTasks = (build: BuildDocument): readonly UpkeepTask[] =>
   RULES.flatMap((rule) => rule(build) ?? []);
 
 /** How a task stands. */

@@ -1,5 +1,5 @@
-import { CHAIN_PITCH_MM } from '@apple-cart/core';
-import { ADDED, INK, SOFT, rad, straight, toward, type Command, type Point, type Sketch } from './sketch.tsx';
+import { CHAIN_PITCH_MM, type Tone } from '@apple-cart/core';
+import { rad, straight, toward, type Command, type Point, type Sketch } from './sketch.tsx';
 
 /** Pitch radius of a sprocket in mm, near enough for a drawing: the chain's length wound into a circle. */
 export const sprocketRadius = (teeth: number): number => (teeth * CHAIN_PITCH_MM) / (2 * Math.PI);
@@ -19,11 +19,10 @@ export function wheel(
   { radius, tyre, spokes = 28, flange = 26, crosses = 3 }: WheelInput,
 ): void {
   const middle = radius - tyre / 2;
-  s.circle(axle, middle, { fill: 'none', stroke: INK, strokeWidth: tyre * s.scale });
+  s.circle(axle, middle, { stroke: 'ink', width: tyre * s.scale });
   s.circle(axle, middle, {
-    fill: 'none',
-    stroke: s.paper,
-    strokeWidth: Math.max(tyre * s.scale - s.line * 2, 0.5),
+    stroke: 'paper',
+    width: Math.max(tyre * s.scale - s.line * 2, 0.5),
   });
   const rim = radius - tyre - 16;
   const offset = (crosses * 4 * Math.PI) / spokes;
@@ -33,30 +32,37 @@ export function wheel(
     const h = a + (Math.floor(i / 2) % 2 === 0 ? -1 : 1) * offset * 0.93;
     lines.push('M', toward(axle, h, flange), 'L', toward(axle, a, rim));
   }
-  s.shape(lines, { fill: 'none', stroke: SOFT, strokeWidth: s.line * 0.45 });
-  s.circle(axle, rim, { fill: 'none', stroke: INK, strokeWidth: s.line * 0.75 });
+  s.shape(lines, { stroke: 'soft', width: s.line * 0.45 });
+  s.circle(axle, rim, { stroke: 'ink', width: s.line * 0.75 });
 }
 
 /** Chain as the two outer tangents of two sprockets. */
-export function chain(s: Sketch, a: Point, teethA: number, b: Point, teethB: number, color = INK): void {
+export function chain(
+  s: Sketch,
+  a: Point,
+  teethA: number,
+  b: Point,
+  teethB: number,
+  stroke: Tone = 'ink',
+): void {
   const [ra, rb] = [sprocketRadius(teethA), sprocketRadius(teethB)];
   const direction = Math.atan2(b[1] - a[1], b[0] - a[0]);
   const lean = Math.acos((ra - rb) / Math.hypot(b[0] - a[0], b[1] - a[1]));
   for (const side of [1, -1]) {
     const t = direction + side * lean;
-    s.stroke(toward(a, t, ra), toward(b, t, rb), s.line * 1.1, color);
+    s.stroke(toward(a, t, ra), toward(b, t, rb), s.line * 1.1, stroke);
   }
 }
 
 export function crank(s: Sketch, axle: Point, degrees: number, length = 170): void {
   const end = toward(axle, rad(degrees), length);
   s.tubes([{ along: straight(axle, end), width: 22 }]);
-  s.circle(axle, 15, { fill: s.paper, stroke: INK, strokeWidth: s.line });
+  s.circle(axle, 15, { fill: 'paper', stroke: 'ink', width: s.line });
   const [x, y] = end;
   s.shape(['M', [x - 52, y + 10], 'L', [x + 52, y + 10], 'L', [x + 52, y - 10], 'L', [x - 52, y - 10], 'Z'], {
-    fill: s.paper,
-    stroke: INK,
-    strokeWidth: s.line,
+    fill: 'paper',
+    stroke: 'ink',
+    width: s.line,
   });
 }
 
@@ -93,7 +99,7 @@ export function saddle(s: Sketch, [x, y]: Point): void {
       p(-140, 46),
       'Z',
     ],
-    { fill: INK },
+    { fill: 'ink' },
   );
 }
 
@@ -118,15 +124,15 @@ export function bars(s: Sketch, stem: Point): void {
 }
 
 export const hub = (s: Sketch, axle: Point): void => {
-  s.circle(axle, 16, { fill: INK });
+  s.circle(axle, 16, { fill: 'ink' });
 };
 
 /** The motor: a disc in the colour of what is added. */
 export function motor(s: Sketch, axle: Point, radius: number): void {
-  s.circle(axle, radius, { fill: ADDED });
-  s.circle(axle, radius * 0.45, { fill: 'none', stroke: s.paper, strokeWidth: 0.9 });
+  s.circle(axle, radius, { fill: 'added' });
+  s.circle(axle, radius * 0.45, { stroke: 'paper', width: 0.9 });
 }
 
 export function pack(s: Sketch, center: Point, length: number, height: number, degrees: number): void {
-  s.box(center, length, height, degrees, { fill: ADDED, stroke: ADDED, strokeWidth: 0.5 });
+  s.box(center, length, height, degrees, { fill: 'added', stroke: 'added', width: 0.5 });
 }

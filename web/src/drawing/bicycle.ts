@@ -1,7 +1,7 @@
 import type { Box, Frame, Point as CorePoint, PointName } from '@apple-cart/core';
 import { bars, chain, crank, hub, motor, pack, saddle, sprocketRadius, wheel } from './bicycle-parts.ts';
 import { furniture } from './furniture.ts';
-import { INK, straight, toward, type Point, type Sketch } from './sketch.tsx';
+import { straight, toward, type Point, type Sketch } from './sketch.tsx';
 
 /** What a drawing needs of a build, mm. */
 export interface Drawn {
@@ -92,7 +92,7 @@ function cranks(s: Sketch, d: Drawn): void {
   }
   const captain = d.frame.points.captainBracket;
   if (captain !== undefined) crank(s, xy(captain), 25, d.crank);
-  s.circle(at, sprocketRadius(d.ringTeeth), { fill: 'none', stroke: INK, strokeWidth: s.line * 1.1 });
+  s.circle(at, sprocketRadius(d.ringTeeth), { stroke: 'ink', width: s.line * 1.1 });
   crank(s, at, d.frame.style === 'recumbent' ? 200 : 22, d.crank);
 }
 
@@ -101,7 +101,7 @@ function external(s: Sketch, d: Drawn): void {
   const axle = d.frame[d.motorAt];
   const side = d.motorAt === 'front' ? -1 : 1;
   const shaft: Point = [axle.x + side * d.centre, axle.y + 20];
-  chain(s, xy(axle), 44, shaft, 12, 'var(--slate)');
+  chain(s, xy(axle), 44, shaft, 12, 'added');
   motor(s, shaft, EXTERNAL_RADIUS);
 }
 
@@ -116,7 +116,7 @@ export function drawBicycle(s: Sketch, d: Drawn, packs = true): void {
   wheelAt(s, d, 'rear');
   if (!paired) wheelAt(s, d, 'front');
   const captain = frame.points.captainBracket;
-  if (captain !== undefined) chain(s, xy(frame.bracket), 34, xy(captain), 34, 'var(--ink3)');
+  if (captain !== undefined) chain(s, xy(frame.bracket), 34, xy(captain), 34, 'soft');
   chain(s, xy(frame.rear), COG, xy(frame.bracket), d.ringTeeth);
   tubes(s, d);
   hubAt(s, d, 'rear');

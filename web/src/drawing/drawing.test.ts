@@ -32,8 +32,8 @@ describe('every style', () => {
         const build = { ...plain, donor: { ...plain.donor, style }, drive: { ...plain.drive, wheel } };
         const sketch = new Sketch(0.124, [60, 150]);
         drawBicycle(sketch, drawnFrom(build, evaluate(build, shippedRules())));
-        expect(sketch.nodes.length).toBeGreaterThan(15);
-        expect(JSON.stringify(sketch.nodes)).not.toMatch(/NaN|Infinity/);
+        expect(sketch.shapes.length).toBeGreaterThan(15);
+        expect(JSON.stringify(sketch.shapes)).not.toMatch(/NaN|Infinity/);
       }
     }
   });
@@ -68,7 +68,7 @@ describe('every style', () => {
     const nodes = (packs: boolean): number => {
       const sketch = new Sketch(0.124, [60, 150]);
       drawBicycle(sketch, drawn, packs);
-      return sketch.nodes.length;
+      return sketch.shapes.length;
     };
     expect(nodes(true) - nodes(false)).toBe(1);
   });

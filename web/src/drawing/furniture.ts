@@ -1,22 +1,22 @@
 import type { Frame } from '@apple-cart/core';
-import { INK, straight, type Point, type Sketch } from './sketch.tsx';
+import { straight, type Point, type Sketch } from './sketch.tsx';
 
 /** Crates of fruit on a longtail's deck. */
 function crates(s: Sketch, [x0, y0]: Point): void {
   for (const x of [x0, x0 + 380]) {
     for (let i = 0; i < 6; i += 1) {
       s.circle([x + 36 + i * 58, y0 + 254 + (i % 2 === 1 ? 10 : 0)], 34, {
-        fill: s.paper,
-        stroke: INK,
-        strokeWidth: 0.9,
+        fill: 'paper',
+        stroke: 'ink',
+        width: 0.9,
       });
     }
     for (let j = 0; j < 3; j += 1) {
       const y = y0 + j * 84;
       s.shape(['M', [x, y], 'L', [x + 362, y], 'L', [x + 362, y + 70], 'L', [x, y + 70], 'Z'], {
-        fill: s.paper,
-        stroke: INK,
-        strokeWidth: 0.9,
+        fill: 'paper',
+        stroke: 'ink',
+        width: 0.9,
       });
     }
     for (const u of [16, 346]) s.stroke([x + u, y0 - 6], [x + u, y0 + 244], 2.2);
@@ -30,14 +30,14 @@ function loadBox(s: Sketch, frame: Frame): void {
   const [x0, x1, y0] = [boxRear.x, boxFront.x, boxRear.y];
   const high = 408;
   s.shape(['M', [x0, y0], 'L', [x1, y0], 'L', [x1 + 180, y0 + high], 'L', [x0 - 70, y0 + high], 'Z'], {
-    fill: s.paper,
-    stroke: INK,
-    strokeWidth: 1.2,
+    fill: 'paper',
+    stroke: 'ink',
+    width: 1.2,
   });
   s.stroke([x0 - 88, y0 + high + 6], [x1 + 198, y0 + high + 6], 2.6);
   for (const y of [300, 350]) {
     const t = y / high;
-    s.stroke([x0 - 70 * t, y0 + y], [x1 + 180 * t, y0 + y], 0.6, 'var(--ink3)');
+    s.stroke([x0 - 70 * t, y0 + y], [x1 + 180 * t, y0 + y], 0.6, 'soft');
   }
   if (headTop === undefined) return;
   const [x, y] = [headTop.x, headTop.y];
@@ -64,7 +64,7 @@ function coach(s: Sketch, frame: Frame): void {
         [a.x - 110, a.y - 30],
         'Z',
       ],
-      { fill: s.paper, stroke: INK, strokeWidth: 1.2 },
+      { fill: 'paper', stroke: 'ink', width: 1.2 },
     );
   }
   if (saddle !== undefined) {

@@ -1,7 +1,14 @@
-import { drivesBoth, firstOf, motorAt, type BuildDocument, type Verdict } from '@apple-cart/core';
+import {
+  drivesBoth,
+  firstOf,
+  motorAt,
+  type BuildDocument,
+  type SignedDrawing,
+  type Verdict,
+} from '@apple-cart/core';
 import type { ReactNode } from 'react';
 import { drawBicycle, type Drawn } from './bicycle.ts';
-import { Sketch } from './sketch.tsx';
+import { Sketch, drawnNodes } from './sketch.tsx';
 
 const KIND = {
   'geared-hub': 'geared',
@@ -67,17 +74,30 @@ export const scaleInto = (build: BuildDocument, verdict: Props['verdict'], width
 export const rearAxleAt = (drawn: Drawn, width: number, scale: number): number =>
   width / 2 - middle(drawn) * scale;
 
+/** A machine as it is drawn into a picture, standing on the ground. */
+function sketched(drawn: Drawn, { width, height, scale }: Pick<Props, 'width' | 'height' | 'scale'>): Sketch {
+  const ground = height - 4;
+  const sketch = new Sketch(scale, [rearAxleAt(drawn, width, scale), ground], scale > 0.2 ? 1.15 : 0.95);
+  drawBicycle(sketch, drawn);
+  sketch.ground(width);
+  return sketch;
+}
+
+/** Width and height of a drawing that is signed, px, and its greatest scale, px per mm. */
+const SIGNED = { width: 300, height: 164, scale: 0.14 } as const;
+
+/** A machine's drawing as data: to be signed, and never drawn anew. */
+export function drawingOf(build: BuildDocument, verdict: Props['verdict']): SignedDrawing {
+  const { width, height } = SIGNED;
+  const scale = Math.min(SIGNED.scale, scaleInto(build, verdict, width));
+  const { shapes } = sketched(drawnFrom(build, verdict), { width, height, scale });
+  return { width, height, shapes };
+}
+
 /** The bicycle in ink with what the conversion adds in slate blue, standing on the ground, to scale. */
 export function Silhouette({ build, verdict, width, height, scale, className = '', over }: Props) {
   const drawn = drawnFrom(build, verdict);
   const ground = height - 4;
-  const sketch = new Sketch(
-    scale,
-    [rearAxleAt(drawn, width, scale), ground],
-    'var(--sheet)',
-    scale > 0.2 ? 1.15 : 0.95,
-  );
-  drawBicycle(sketch, drawn);
   return (
     <svg
       viewBox={`0 0 ${String(width)} ${String(height)}`}
@@ -85,9 +105,8 @@ export function Silhouette({ build, verdict, width, height, scale, className = '
       role="img"
       aria-label={`Side view, ${build.donor.style}`}
     >
-      {sketch.nodes}
+      {drawnNodes(sketched(drawn, { width, height, scale }).shapes)}
       {over?.((p) => [rearAxleAt(drawn, width, scale) + p.x * scale, ground - p.y * scale])}
-      <path d={`M0 ${String(ground)}H${String(width)}`} stroke="var(--ink)" strokeWidth="1.5" />
     </svg>
   );
 }

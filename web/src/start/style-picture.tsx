@@ -1,7 +1,7 @@
 import { newBuild, type BuildDocument, type DonorStyle } from '@apple-cart/core';
 import { drawnFrom, rearAxleAt } from '../drawing/silhouette.tsx';
 import { drawBicycle } from '../drawing/bicycle.ts';
-import { Sketch } from '../drawing/sketch.tsx';
+import { Sketch, drawnNodes } from '../drawing/sketch.tsx';
 import { withStyle } from '../stages/donor/donor-styles.ts';
 import { verdictOf } from '../state/verdicts.ts';
 
@@ -25,7 +25,7 @@ export function StylePicture({ style }: { style: DonorStyle }) {
   const build = plain(style);
   const drawn = { ...drawnFrom(build, verdictOf(build)), ...BARE };
   const { width, height, scale } = SIZE;
-  const sketch = new Sketch(scale, [rearAxleAt(drawn, width, scale), height - 3], 'var(--field)', 0.8);
+  const sketch = new Sketch(scale, [rearAxleAt(drawn, width, scale), height - 3], 0.8);
   drawBicycle(sketch, drawn);
   return (
     <svg
@@ -33,7 +33,7 @@ export function StylePicture({ style }: { style: DonorStyle }) {
       className="mb-1 block w-full mx-auto max-w-[130px]"
       aria-hidden
     >
-      {sketch.nodes}
+      {drawnNodes(sketch.shapes, 'var(--field)')}
     </svg>
   );
 }

@@ -38,9 +38,36 @@ export const benchEntry = z
   });
 export type BenchEntry = z.infer<typeof benchEntry>;
 
+/** What a colour of a drawing stands for; paper is what it lies on. */
+const tone = z.enum(['none', 'ink', 'soft', 'added', 'paper']);
+export type Tone = z.infer<typeof tone>;
+
+/** A shape of a drawing: its outline as a path of SVG and the width of its pen, px. */
+const drawnShape = z.strictObject({
+  d: z
+    .string()
+    .max(8000)
+    .regex(/^[MLCHZa0-9 .-]*$/),
+  fill: tone,
+  stroke: tone,
+  width: z.number().min(0).max(400),
+  cap: z.enum(['butt', 'round', 'square']),
+});
+export type DrawnShape = z.infer<typeof drawnShape>;
+
+/** A side view as it was signed, px. */
+const signedDrawing = z.strictObject({
+  width: z.number().positive().max(4000),
+  height: z.number().positive().max(4000),
+  shapes: z.array(drawnShape).max(1000),
+});
+export type SignedDrawing = z.infer<typeof signedDrawing>;
+
 /** A sheet as it was signed: nothing of it is worked out again. */
 const signedSheet = z.strictObject({
   title: z.string().max(200),
+  /** Null on sheets that were signed before it stood on them. */
+  drawing: signedDrawing.nullable().default(null),
   sections: z
     .array(
       z.strictObject({

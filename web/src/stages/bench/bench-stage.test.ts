@@ -7,6 +7,8 @@ import { usePeople } from '../../state/people.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 import { AtWork } from '../../test/at-work.ts';
 import { showsPages } from '../../test/pages.ts';
+import { benchOf } from '../parts/bench-of.ts';
+import { sheetOf } from './sheet-of.ts';
 
 showsPages();
 
@@ -107,5 +109,58 @@ describe('a hand-over', () => {
     expect(paper.text).toMatch(
       /What the plan itself stops at.*Charger’s volts against the pack.*overcharges/,
     );
+  });
+
+  it('names the class with its text and label, is drawn, tells the care of this motor and what hangs loose', async () => {
+    const told: BuildDocument = {
+      ...longtail,
+      harness: {
+        ...longtail.harness,
+        leftOver: {
+          a: {
+            work: 'reverse',
+            name: '',
+            ends: 'open',
+            covered: 'no',
+            volts: null,
+            limit: 'unknown',
+          },
+        },
+      },
+    };
+    const work = await AtWork.at('bench handover', told, passed(told));
+    const [, what, state] = work.rows.findLast(([name]) => name === 'Class') ?? [];
+    expect([what, state]).toEqual([expect.stringMatching(/^Cannot tell yet what it is in GB\. /), 'unknown']);
+    expect(work.row('By')[0]).toMatch(/^Electrically Assisted Pedal Cycles Regulations.*; read to \d{4}$/);
+    expect(work.row('Label')[0]).toMatch(/^Rated power ______ W, Maximum speed/);
+    expect(work.row('Reverse').join(' ')).toMatch(/Open, and bare\. A cap or shrink.*look/);
+    expect(work.row('Motor’s lock ring and crank bolts').at(-1)).toBe('first after 50 km, then every 500 km');
+    expect(work.text).toContain('Before each ride: tyres, both brakes');
+    const shapes = work.page.querySelectorAll('svg[aria-label="Side view, as it was signed"] path');
+    expect(shapes.length).toBeGreaterThan(15);
+  });
+
+  it('keeps its drawing and its words whatever becomes of the plan', async () => {
+    const all = passed(longtail);
+    const moved: BuildDocument = {
+      ...longtail,
+      name: 'Another name',
+      donor: { ...longtail.donor, style: 'small-wheel' },
+    };
+    const verdict = verdictOf(longtail);
+    const { view } = benchOf({ records: all }, verdict.bench);
+    if (view === undefined) throw new Error('no run');
+    const sheet = sheetOf(longtail, verdict, view, 'metric');
+    const data = { who: 'R. Quince', role: '', words: '', planVersion: 1, passed: 1, waived: 0, sheet };
+    const sign = { key: 's', kind: 'bench-sign', seq: 900, parent: 'run', at: all[0]?.at ?? '' } as const;
+    const paper = await AtWork.at('print hand-over', moved, [...all, { ...sign, data }]);
+    expect(paper.text).toContain(longtail.name);
+    expect(paper.text).not.toContain('Another name');
+    const drawn = [...paper.page.querySelectorAll('article svg path')].map((p) => p.getAttribute('d'));
+    expect(drawn).toEqual(sheet.drawing?.shapes.map(({ d }) => d));
+    const old = { ...sign, data: { ...data, sheet: { ...sheet, drawing: null } } };
+    const before = await AtWork.at('print hand-over', moved, [...all, old]);
+    expect(before.text).toContain(longtail.name);
+    expect(before.page.querySelector('article svg')).toBeNull();
   });
 });

@@ -1,5 +1,6 @@
+import type { Kept, SignedDrawing, SignedSheet } from '@apple-cart/core';
+import { drawnNodes } from '../../drawing/sketch.tsx';
 import { atWords } from './at-words.ts';
-import type { Kept, SignedSheet } from '@apple-cart/core';
 
 /** Shares of the width by how many columns a section has, %: columns of one kind stand below each other in every section. */
 const SHARES: Readonly<Record<number, readonly number[]>> = {
@@ -9,11 +10,24 @@ const SHARES: Readonly<Record<number, readonly number[]>> = {
   7: [5, 29, 15, 14, 9, 14, 14],
 };
 
+/** The machine as it was drawn when it was signed. */
+const Drawing = ({ drawing: { width, height, shapes } }: { drawing: SignedDrawing }) => (
+  <svg
+    viewBox={`0 0 ${String(width)} ${String(height)}`}
+    className="block w-full max-w-[300px]"
+    role="img"
+    aria-label="Side view, as it was signed"
+  >
+    {drawnNodes(shapes)}
+  </svg>
+);
+
 /** A hand-over on paper: what was signed, and beneath it who signed and what was put right later. */
 export function SignedPaper({ sheet, signs }: { sheet: SignedSheet; signs: readonly Kept<'bench-sign'>[] }) {
   return (
     <article data-testid="hand-over-sheet" className="text-[12.5px] leading-snug">
       <h2 className="head border-b-2 border-ink pb-1 text-[20px] font-extrabold">{sheet.title}</h2>
+      {sheet.drawing !== null && <Drawing drawing={sheet.drawing} />}
       {sheet.sections
         .filter((s) => s.rows.length > 0)
         .map((section) => (

@@ -1,4 +1,5 @@
 import {
+  currencySign,
   formatNumber,
   gainPerMoney,
   gainsAt,
@@ -8,12 +9,12 @@ import {
   type TrialRecord,
 } from '@apple-cart/core';
 import { useSettings } from '../../state/settings-store.ts';
-import { useChange } from '../../state/use-quantity.ts';
+import { useChange, useQuantity } from '../../state/use-quantity.ts';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { PER_MONEY, isAmiss } from './aims.ts';
 
 /** A change as it is read: nothing is a middle dot, worse has its own colour and its sign. */
-export function Gained({
+function Gained({
   value,
   unit,
   digits,
@@ -34,7 +35,7 @@ export function Gained({
 }
 
 /** Both ends of the range; one mark where neither moves. */
-export function RangeGained({ low, high }: { low: number | undefined; high: number | undefined }) {
+function RangeGained({ low, high }: { low: number | undefined; high: number | undefined }) {
   const change = useChange();
   const still = (km: number | undefined): boolean => km !== undefined && change(km, 'km', 0) === undefined;
   if (low === undefined || (still(low) && still(high))) return <Gained value={low} unit="km" digits={0} />;
@@ -133,6 +134,39 @@ function Under({ step, rejected }: { step: StepGain; rejected: TrialRecord | und
   );
 }
 
+/** What is told of a step in numbers besides its cost. */
+const GAINS = ['hill', 'top', 'range', 'heat'] as const;
+
+/** Their columns and that of the cost, in the reader's units. */
+export function useStepColumns(currency: string) {
+  const unit = useQuantity();
+  const km = unit(1, 'km').unit;
+  const kmh = unit(1, 'km/h').unit;
+  const looks = {
+    hill: { name: 'Hill', unit: kmh },
+    top: { name: 'Top', unit: kmh },
+    range: { name: 'Range', unit: `${km}, low, high` },
+    heat: { name: 'Heat', unit: unit(1, 'C').unit },
+  } as const;
+  return {
+    gains: GAINS.map((of) => ({ of, ...looks[of] })),
+    cost: { name: 'Cost', unit: currencySign(currency) },
+  };
+}
+
+/** What a step gains, by one column. */
+export function StepGained({ of, gains }: { of: (typeof GAINS)[number]; gains: StepGain['gains'] }) {
+  switch (of) {
+    case 'hill':
+    case 'top':
+      return <Gained value={gains[of]} unit="km/h" digits={1} />;
+    case 'range':
+      return <RangeGained low={gains.rangeLow} high={gains.rangeHigh} />;
+    case 'heat':
+      return <Gained value={gains.cool === undefined ? undefined : -gains.cool} unit="C" digits={0} less />;
+  }
+}
+
 /** One step: what it gains by itself, and what it costs all in. */
 export function StepRow({
   step,
@@ -163,13 +197,13 @@ export function StepRow({
   return (
     <tr
       data-step={step.id}
-      className={`border-b border-hair align-top [&>td]:py-1.5 [&>td]:pr-2 ${ticked ? 'bg-sheet' : ''} ${pale}`}
+      className={`border-b border-hair align-top [&>td]:py-1.5 [&>td]:pr-2 ${ticked ? 'bg-field' : ''} ${pale}`}
     >
       <td className="w-8 pl-1">
         <label className="flex size-6 items-center max-bench:size-11">
           <input
             type="checkbox"
-            className="size-[18px] accent-ink max-bench:size-6"
+            className="size-[18px] scroll-mb-44 accent-ink max-bench:size-6"
             aria-label={what}
             checked={ticked}
             onChange={(event) => {
@@ -182,18 +216,11 @@ export function StepRow({
         <b className="font-semibold">{what}</b>
         <Under step={step} rejected={rejected} />
       </th>
-      <td className="num text-right">
-        <Gained value={gains.hill} unit="km/h" digits={1} />
-      </td>
-      <td className="num text-right">
-        <Gained value={gains.top} unit="km/h" digits={1} />
-      </td>
-      <td className="num text-right whitespace-nowrap">
-        <RangeGained low={gains.rangeLow} high={gains.rangeHigh} />
-      </td>
-      <td className="num text-right">
-        <Gained value={gains.cool === undefined ? undefined : -gains.cool} unit="C" digits={0} less />
-      </td>
+      {GAINS.map((of) => (
+        <td key={of} className="num text-right whitespace-nowrap">
+          <StepGained of={of} gains={gains} />
+        </td>
+      ))}
       <td className="num text-right whitespace-nowrap">
         <span className="flex items-center justify-end gap-1">
           {over && <StateMark state="look" size={13} />} {formatNumber(allIn.cost, 0)}

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import type { BuildDocument, Verdict } from '@apple-cart/core';
 import { drawBicycle } from '../../drawing/bicycle.ts';
 import { drawnFrom, rearAxleAt } from '../../drawing/silhouette.tsx';
-import { Sketch } from '../../drawing/sketch.tsx';
+import { Sketch, drawnNodes } from '../../drawing/sketch.tsx';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { FramePoints } from './frame-points.tsx';
 import { MassMarks } from './mass-mark.tsx';
@@ -23,9 +23,9 @@ export function SideView({ build, verdict, editing }: Props) {
   const scale = scaleFor(fit.frame, WIDTH - 12, GROUND - 10);
   const page: Page = { scale, left: rearAxleAt(drawn, WIDTH, scale) };
   const bicycle = useMemo(() => {
-    const sketch = new Sketch(scale, [page.left, GROUND], 'var(--sheet)', scale > 0.2 ? 1.15 : 0.95);
+    const sketch = new Sketch(scale, [page.left, GROUND], scale > 0.2 ? 1.15 : 0.95);
     drawBicycle(sketch, drawn, false);
-    return sketch.nodes;
+    return drawnNodes(sketch.shapes);
   }, [drawn, scale, page.left]);
   const struck = new Set(
     fit.nearest.flatMap((room) => (room !== undefined && room.mm < ROOM_MM ? [room.what] : [])),
