@@ -310,26 +310,29 @@ export async function downloaded(
   ending: string,
 ): Promise<string> {
   const client = await page.createCDPSession();
-  await client.send('Page.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
+  await client.send('Browser.setDownloadBehavior', {
+    behavior: 'allow',
+    downloadPath: folder,
+    eventsEnabled: true,
+  });
   const before = new Set(await readdir(folder));
   const names = new Map<string, string>();
-  let whole = false;
-  client.on('Page.downloadWillBegin', ({ guid, suggestedFilename }) => {
+  client.on('Browser.downloadWillBegin', ({ guid, suggestedFilename }) => {
     names.set(guid, suggestedFilename);
   });
   // Its name stands in the folder before anything is in it.
-  client.on('Page.downloadProgress', ({ guid, state }) => {
-    if (state === 'completed' && names.get(guid)?.endsWith(ending) === true) whole = true;
+  const whole = new Promise<void>((done, fail) => {
+    client.on('Browser.downloadProgress', ({ guid, state }) => {
+      if (state === 'completed' && names.get(guid)?.endsWith(ending) === true) done();
+    });
+    setTimeout(() => {
+      fail(new Error(`no ${ending} file came`));
+    }, 60_000).unref();
   });
-  await act();
-  for (let i = 0; i < 600; i += 1) {
-    const file = whole
-      ? (await readdir(folder)).find((f) => !before.has(f) && f.endsWith(ending))
-      : undefined;
-    if (file !== undefined) return readFile(join(folder, file), 'utf8');
-    await new Promise((done) => setTimeout(done, 100));
-  }
-  throw new Error(`no ${ending} file came`);
+  await Promise.all([whole, act()]);
+  const file = (await readdir(folder)).find((f) => !before.has(f) && f.endsWith(ending));
+  if (file === undefined) throw new Error(`no ${ending} file is in the folder`);
+  return readFile(join(folder, file), 'utf8');
 }
 
 /** A picture drawn by the page, as a file in a folder. */
