@@ -21,7 +21,7 @@ import { Studying } from '../../work/studying.tsx';
 import { useStage } from '../parts/use-stage.ts';
 import { AIM_LOOKS, PER_MONEY, isAmiss } from './aims.ts';
 import { LadderPanel } from './ladder-panel.tsx';
-import { StepRow, useStepColumns } from './step-row.tsx';
+import { StepRow, WIDE_ONLY, useStepColumns } from './step-row.tsx';
 import { Together } from './together.tsx';
 import type { Gaining } from './use-gains.ts';
 
@@ -103,26 +103,26 @@ function Steps({ gaining, gains }: { gaining: Gaining; gains: StepGains }) {
     <section aria-label="What each step would gain" data-testid="gains">
       <PanelHead title={finding(list, aim, system)} note="each step alone, the best for its money first" />
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Steps">
-        <table className="w-full min-w-[720px] border-collapse text-[14px]">
+        <table className="w-full border-collapse bench:min-w-[720px] text-[14px]">
           <thead>
             <tr className="border-b-[1.5px] border-ink text-[12.5px] [&>th]:pr-2 [&>th]:pb-1 [&>th]:align-bottom [&>th]:font-semibold">
               <th>
                 <span className="sr-only">Taken</span>
               </th>
               <th className="text-left">Step, and what must change with it</th>
-              {[...columns.gains, columns.cost].map(({ name, unit: under }) => (
-                <th key={name} className="text-right">
+              {[...columns.gains, columns.cost].map(({ name, under }) => (
+                <th key={name} className={`text-right ${WIDE_ONLY}`}>
                   {name}
                   <span className="block font-normal whitespace-nowrap text-ink2">{under}</span>
                 </th>
               ))}
-              <th className="text-left">
+              <th className={`text-left ${WIDE_ONLY}`}>
                 {AIM_LOOKS[aim].gained}
                 <span className="block font-normal text-ink2">
                   {unit(1, AIM_LOOKS[aim].unit).unit} for {moneyText(PER_MONEY, currency)}
                 </span>
               </th>
-              <th className="text-left">Class</th>
+              <th className={`text-left ${WIDE_ONLY}`}>Class</th>
             </tr>
           </thead>
           <tbody>
@@ -133,6 +133,7 @@ function Steps({ gaining, gains }: { gaining: Gaining; gains: StepGains }) {
                 aim={aim}
                 most={most}
                 was={gains.now.className}
+                currency={currency}
                 budgetLeft={left}
                 ticked={ids.includes(step.id)}
                 onTick={(on) => {

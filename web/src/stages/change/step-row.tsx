@@ -3,6 +3,7 @@ import {
   formatNumber,
   gainPerMoney,
   gainsAt,
+  moneyText,
   phraseText,
   type Aim,
   type StepGain,
@@ -134,6 +135,9 @@ function Under({ step, rejected }: { step: StepGain; rejected: TrialRecord | und
   );
 }
 
+/** Columns that a narrow page has no room for: there they stand beneath the step. */
+export const WIDE_ONLY = 'max-bench:hidden print:table-cell';
+
 /** What is told of a step in numbers besides its cost. */
 const GAINS = ['hill', 'top', 'range', 'heat'] as const;
 
@@ -145,17 +149,17 @@ export function useStepColumns(currency: string) {
   const looks = {
     hill: { name: 'Hill', unit: kmh },
     top: { name: 'Top', unit: kmh },
-    range: { name: 'Range', unit: `${km}, low, high` },
+    range: { name: 'Range', unit: km, under: `${km}, low, high` },
     heat: { name: 'Heat', unit: unit(1, 'C').unit },
   } as const;
   return {
-    gains: GAINS.map((of) => ({ of, ...looks[of] })),
-    cost: { name: 'Cost', unit: currencySign(currency) },
+    gains: GAINS.map((of) => ({ of, under: looks[of].unit, ...looks[of] })),
+    cost: { name: 'Cost', unit: currencySign(currency), under: currencySign(currency) },
   };
 }
 
 /** What a step gains, by one column. */
-export function StepGained({ of, gains }: { of: (typeof GAINS)[number]; gains: StepGain['gains'] }) {
+function StepGained({ of, gains }: { of: (typeof GAINS)[number]; gains: StepGain['gains'] }) {
   switch (of) {
     case 'hill':
     case 'top':
@@ -167,12 +171,43 @@ export function StepGained({ of, gains }: { of: (typeof GAINS)[number]; gains: S
   }
 }
 
+/** What a step comes to, or several together, in the columns of the table. */
+export function StepSums({
+  of: { gains, allIn },
+  currency,
+}: {
+  of: Pick<StepGain, 'gains' | 'allIn'>;
+  currency: string;
+}) {
+  const columns = useStepColumns(currency);
+  const sums = [
+    ...columns.gains.map((c) => ({ ...c, sum: <StepGained of={c.of} gains={gains} /> })),
+    {
+      ...columns.cost,
+      sum: `${formatNumber(allIn.cost, 0)}${allIn.noIdea.length > 0 ? ' at least' : ''}`,
+    },
+  ];
+  return (
+    <dl className="flex flex-wrap gap-x-4 gap-y-1 max-tablet:gap-x-3">
+      {sums.map(({ name, unit, sum }) => (
+        <div key={name} className="text-right">
+          <dt className="text-[12px] leading-tight text-ink2">
+            {name}, {unit}
+          </dt>
+          <dd className="num text-[14px] font-semibold">{sum}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
 /** One step: what it gains by itself, and what it costs all in. */
 export function StepRow({
   step,
   aim,
   most,
   was,
+  currency,
   budgetLeft,
   ticked,
   onTick,
@@ -182,6 +217,7 @@ export function StepRow({
   aim: Aim;
   most: number;
   was: string;
+  currency: string;
   budgetLeft: number | undefined;
   ticked: boolean;
   onTick: (on: boolean) => void;
@@ -215,13 +251,28 @@ export function StepRow({
       <th scope="row" className="py-1.5 pr-2 text-left font-normal">
         <b className="font-semibold">{what}</b>
         <Under step={step} rejected={rejected} />
+        <div className="flex flex-wrap items-end gap-x-5 gap-y-1.5 pt-1.5 text-[13px] bench:hidden print:hidden">
+          <StepSums of={step} currency={currency} />
+          <div>
+            <span className="block text-[12px] leading-tight text-ink2">
+              for {moneyText(PER_MONEY, currency)}
+            </span>
+            <Worth value={gainPerMoney(step, aim)} most={most} text={perMoney(step, aim)} />
+          </div>
+          <ClassCell step={step} was={was} />
+          {over && (
+            <span className="flex items-center gap-1">
+              <StateMark state="look" size={13} labelled={false} /> over the budget
+            </span>
+          )}
+        </div>
       </th>
       {GAINS.map((of) => (
-        <td key={of} className="num text-right whitespace-nowrap">
+        <td key={of} className={`num text-right whitespace-nowrap ${WIDE_ONLY}`}>
           <StepGained of={of} gains={gains} />
         </td>
       ))}
-      <td className="num text-right whitespace-nowrap">
+      <td className={`num text-right whitespace-nowrap ${WIDE_ONLY}`}>
         <span className="flex items-center justify-end gap-1">
           {over && <StateMark state="look" size={13} />} {formatNumber(allIn.cost, 0)}
         </span>
@@ -231,10 +282,10 @@ export function StepRow({
           </span>
         )}
       </td>
-      <td>
+      <td className={WIDE_ONLY}>
         <Worth value={gainPerMoney(step, aim)} most={most} text={perMoney(step, aim)} />
       </td>
-      <td className="text-[13px]">
+      <td className={`text-[13px] ${WIDE_ONLY}`}>
         <ClassCell step={step} was={was} />
       </td>
     </tr>

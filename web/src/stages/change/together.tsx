@@ -1,13 +1,6 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import {
-  clipped,
-  formatNumber,
-  phraseText,
-  type Changed,
-  type StepGain,
-  type StepGains,
-} from '@apple-cart/core';
+import { clipped, phraseText, type Changed, type StepGain, type StepGains } from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
 import { createBuild } from '../../state/builds.ts';
 import { useOnTrial } from '../../state/on-trial.ts';
@@ -17,33 +10,9 @@ import { useChange } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { AIM_LOOKS } from './aims.ts';
-import { StepGained, useStepColumns } from './step-row.tsx';
+import { StepSums } from './step-row.tsx';
 import { stoodOf } from './stood.ts';
 import type { Gaining } from './use-gains.ts';
-
-/** What the ticked steps come to, in the columns of the table. */
-function Sums({ joint: { gains, allIn }, currency }: { joint: Changed; currency: string }) {
-  const columns = useStepColumns(currency);
-  const sums = [
-    ...columns.gains.map((c) => ({ ...c, sum: <StepGained of={c.of} gains={gains} /> })),
-    {
-      ...columns.cost,
-      sum: `${formatNumber(allIn.cost, 0)}${allIn.noIdea.length > 0 ? ' at least' : ''}`,
-    },
-  ];
-  return (
-    <dl className="flex flex-wrap gap-x-4 gap-y-1">
-      {sums.map(({ name, unit, sum }) => (
-        <div key={name} className="text-right">
-          <dt className="text-[12px] leading-tight text-ink2">
-            {name}, {unit}
-          </dt>
-          <dd className="num text-[14px] font-semibold">{sum}</dd>
-        </div>
-      ))}
-    </dl>
-  );
-}
 
 /** The ticked steps as one build, and what is done with it. */
 export function Together({
@@ -111,7 +80,7 @@ export function Together({
             ? 'The one step, with what goes with it'
             : `${String(taken.length)} steps together`}
         </p>
-        <Sums joint={joint} currency={currency} />
+        <StepSums of={joint} currency={currency} />
         <div className="no-print flex flex-wrap gap-2">
           <Button kind="go" className="h-11!" disabled={onTrial !== undefined} onClick={tryThem}>
             Try {taken.length === 1 ? 'it' : 'them'}
