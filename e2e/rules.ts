@@ -99,10 +99,25 @@ export async function faults(page: Page, paper = false): Promise<string[]> {
       ...(below > 0 ? [`a second scrollbar of ${String(below)} px at ${size}`] : []),
       ...small.map((one) => `${one} at ${size}`),
       ...(await overflowing(page)).map((one) => `${one} out of its box at ${size}`),
+      ...(paper || width < 700 ? [] : await cutOff(page)).map((one) => `${one} cut off at ${size}`),
     ];
   });
   return [...unread, ...unfit];
 }
+
+/** Tables that are typed into and do not show all of their columns: on a desk and a tablet they have room. */
+const cutOff = (page: Page): Promise<string[]> =>
+  page.$$eval('main [role=region]', (regions) =>
+    regions
+      .filter(
+        (r) =>
+          r.scrollWidth > r.clientWidth + 1 && r.querySelector('table input:not([type=checkbox])') !== null,
+      )
+      .map(
+        (r) =>
+          `${r.getAttribute('aria-label') ?? ''}, ${String(r.scrollWidth)} px in ${String(r.clientWidth)}`,
+      ),
+  );
 
 /** What is found at each size; the page is left as wide as a desk. */
 async function atEverySize(

@@ -44,6 +44,18 @@ describe('the wiring stage', () => {
     );
   });
 
+  it('shows the pins of the pair that is touched on a tablet, where they lie below the pairs', async () => {
+    const page = await bench.open(768, 1024);
+    await openBuild(page, bench.application, 'Choir tandem', 'wire');
+    await page.click('[data-testid=plug-pairs] li:nth-child(3) button');
+    await page.waitForFunction(() => {
+      const pins = document.querySelector('[data-testid=pins]')?.getBoundingClientRect();
+      const sheet = document.querySelector('main')?.getBoundingClientRect();
+      return pins !== undefined && sheet !== undefined && pins.top > sheet.top && pins.bottom < sheet.bottom;
+    });
+    await says(page, 'main', 'P3, phases');
+  });
+
   it('guides through the orders of the sensors to the right one, and tells how to reverse it', async () => {
     const page = await open('phases');
     await says(page, '[data-testid=hall-guide]', 'Try ABC');

@@ -143,7 +143,7 @@ export function LinesTable({ rows, ledger, document, say, verdict }: Purchasing 
       <Chips rows={rows} filter={filter} onFilter={setFilter} />
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Lines">
         <table
-          className="w-full min-w-[600px] border-collapse text-[13.5px] leading-snug"
+          className="w-full min-w-[580px] border-collapse text-[13.5px] leading-snug"
           data-testid="parts-list"
         >
           <thead>

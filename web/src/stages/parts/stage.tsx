@@ -4,6 +4,7 @@ import { STAGE_IDS, phraseText, type StageId, type State } from '@apple-cart/cor
 import { useDocument } from '../../state/build-store.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { useVerdict } from '../../state/use-verdict.ts';
+import { PICTURE } from '../../ui/show-picture.ts';
 import { Stamp } from '../../ui/stamp.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { WordsInPrint } from './words-in-print.tsx';
@@ -108,6 +109,7 @@ export function Sheet({
             {inputs}
           </div>
           <div
+            id={PICTURE}
             className={`flex min-w-0 flex-col pt-1 pb-4 max-bench:pt-2 bench:pl-5 ${pictureFirst ? 'max-bench:order-first' : ''}`}
           >
             {picture}

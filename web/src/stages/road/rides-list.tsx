@@ -17,6 +17,7 @@ import { Caution } from '../../ui/caution.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { useStage } from '../parts/use-stage.ts';
+import { showPicture } from '../../ui/show-picture.ts';
 import { TeachNext } from './teach-next.tsx';
 import { TEACHES } from './teaches.ts';
 import { RideMark } from './ride-marks.tsx';
@@ -37,7 +38,10 @@ function RideRow({ kept, inHand, onPick }: { kept: RideKept; inHand: boolean; on
         aria-current={inHand ? 'true' : undefined}
         data-ride={kept.first}
         className="relative grid min-h-[45px] w-full grid-cols-[22px_minmax(0,1fr)_40px_40px_84px] items-center gap-x-2 border-b border-hair py-1 text-left leading-[1.15] hover:bg-press aria-[current=true]:border-y aria-[current=true]:border-ink aria-[current=true]:bg-field"
-        onClick={onPick}
+        onClick={() => {
+          onPick();
+          showPicture();
+        }}
       >
         {inHand && <span className="absolute inset-y-0 -left-2 w-[5px] bg-ink" aria-hidden />}
         <span className="row-span-2">

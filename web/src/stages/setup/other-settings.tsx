@@ -94,7 +94,7 @@ export function OtherSettings({ sheet }: { sheet: SettingsSheet }) {
       {rows.length > 0 && (
         <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Other settings">
           <table
-            className="w-full min-w-[600px] table-fixed border-collapse text-[13.5px]"
+            className="w-full min-w-[580px] table-fixed border-collapse text-[13.5px]"
             data-testid="other-settings"
           >
             <thead>

@@ -199,7 +199,7 @@ export function SettingsTable({ sheet }: { sheet: SettingsSheet }) {
         </Link>
       </PanelHead>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Settings sheet">
-        <table className="w-full min-w-[600px] border-collapse text-[13.5px]" data-testid="settings-sheet">
+        <table className="w-full min-w-[580px] border-collapse text-[13.5px]" data-testid="settings-sheet">
           <thead>
             <tr className="border-b-[1.5px] border-ink text-left text-[12.5px]">
               <th className="py-1 font-semibold">Setting</th>

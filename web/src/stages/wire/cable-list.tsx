@@ -1,5 +1,6 @@
 import { counted, type Wire } from '@apple-cart/core';
 import { FieldGroup } from '../../fields/field-group.tsx';
+import { showPicture } from '../../ui/show-picture.ts';
 import { STATE_WORD, StateMark } from '../../ui/state-mark.tsx';
 import type { WiringData } from './use-wiring.ts';
 
@@ -28,6 +29,7 @@ export function CableList({ wiring, wire, choose }: WiringData) {
               data-plug={w.cable.key}
               onClick={() => {
                 choose(w.cable.key);
+                showPicture();
               }}
               className="grid min-h-[27px] w-full grid-cols-[40px_minmax(0,1fr)_60px_minmax(0,112px)] items-center gap-x-1 border-b border-hair px-1 text-left text-[13px] hover:bg-press aria-[current=true]:border-l-4 aria-[current=true]:border-l-ink aria-[current=true]:bg-press aria-[current=true]:font-semibold max-bench:min-h-11"
             >

@@ -122,7 +122,7 @@ function PinRow({ data, wire, index }: { data: WiringData; wire: Wire; index: nu
       <PinCells data={data} port={to} index={index} right />
       <td className="num py-1 pl-2 text-[12.5px] whitespace-nowrap">
         {voltsWords(spec.rest)}
-        <span className="block font-text text-[12px] text-ink2">
+        <span className="block font-text text-[12px] text-ink2 max-bench:max-w-[76px] max-bench:whitespace-normal">
           {spec.at === 'the same' ? '' : spec.at}
           {spec.at !== 'the same' && spec.work !== spec.rest ? `: ${voltsWords(spec.work)}` : ''}
         </span>
@@ -227,7 +227,7 @@ export function PinsPicture({ data }: { data: WiringData }) {
       </PanelHead>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Pins face to face">
         <table
-          className="w-full min-w-[600px] border-collapse text-[13px] max-bench:min-w-[720px]"
+          className="w-full min-w-[584px] border-collapse text-[13px] max-tablet:min-w-[720px]"
           data-testid="pins"
         >
           <thead>
