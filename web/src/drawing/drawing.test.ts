@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { evaluate, shippedRules, newBuild } from '@apple-cart/core';
+import { evaluate, newBuild, readRecord, shippedRules } from '@apple-cart/core';
 import { drawBicycle } from './bicycle.ts';
 import { sprocketRadius } from './bicycle-parts.ts';
-import { drawnFrom } from './silhouette.tsx';
+import { drawingOf, drawnFrom } from './silhouette.tsx';
 import { Sketch, toward } from './sketch.tsx';
 import { STYLE_NAMES } from '../stages/donor/donor-styles.ts';
 
@@ -36,6 +36,17 @@ describe('every style', () => {
         expect(JSON.stringify(sketch.shapes)).not.toMatch(/NaN|Infinity/);
       }
     }
+  });
+
+  it.each(STYLE_NAMES.map((s) => s.value))('%s can be signed as it is drawn', (style) => {
+    const plain = newBuild('Build', 'geared-hub');
+    const build = { ...plain, donor: { ...plain.donor, style } };
+    const drawing = drawingOf(build, evaluate(build, shippedRules()));
+    const sheet = { title: 'Build', sections: [], drawing };
+    const sign = { who: 'R. Quince', role: '', words: '', planVersion: 1, passed: 1, waived: 0, sheet };
+    expect(readRecord('bench-sign', sign)).toEqual({ ok: true, value: sign });
+    // A sheet goes to the server in one piece, with its words.
+    expect(JSON.stringify(drawing).length).toBeLessThan(64 * 1024);
   });
 
   it('takes its measures from the build', () => {
