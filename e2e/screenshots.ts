@@ -76,6 +76,7 @@ const STAGE_SHOTS: Partial<Record<StageId, Pick<Shot, 'build' | 'before' | 'size
         await page.click(`[data-step="${step}"] input`);
       }
       await page.waitForSelector('[data-testid=together]');
+      await page.evaluate(() => document.querySelector('main')?.scrollTo(0, 0));
     },
   },
   setup: {
