@@ -1,9 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { knownBuild } from '../document/known.ts';
+import type { BuildDocument } from '../document/document.ts';
+import { knownBuild, knownInUse } from '../document/known.ts';
+import { withQuantity } from '../document/quantity-at.ts';
 import { assemble } from '../machine/assemble.ts';
 import { climb } from '../ride/climb.ts';
 import { sample } from '../test/sample.ts';
-import { batteryDemand, phaseDemand } from './demand.ts';
+import { batteryDemand, hillBeyond, phaseDemand } from './demand.ts';
+import { hillOpen } from './hill-open.ts';
 
 const build = (changes: Parameters<typeof sample>[0] = {}) =>
   sample({
@@ -48,6 +51,26 @@ describe('amps asked from the pack', () => {
     const { battery, climbed } = demands({ brief: { riderPowerW: 0 } }, 60);
     expect(climbed.climbs).toBe(false);
     expect(battery.continuousA).toBe(battery.peakA);
+  });
+
+  it('reach to all that a limit in watts lets through, where another value of one that nobody has read stops it on the hill', () => {
+    // 2,000 W at 40 V are 50 A, whatever the amps that nobody has said.
+    const limited = build({ controller: { limitsPower: true, powerLimitW: 2000, lowVoltageCutoffV: 40 } });
+    const unsaid = (['controller.batteryCurrentA', 'drive.kvRpmPerV'] as const).reduce<BuildDocument>(
+      (one, path) => withQuantity(one, path, { source: 'unknown' }),
+      limited,
+    );
+    const known = knownBuild(unsaid);
+    const machine = assemble(unsaid);
+    const climbed = climb(machine, 0.5, 500, 2, 'best');
+    const stopped = hillOpen(unsaid, knownInUse(unsaid, known), () => climb(machine, 0.5, 500, 80, 'best'));
+    const { peakA, ...rest } = batteryDemand(unsaid, known, climbed, machine, stopped);
+    expect(peakA).toBeCloseTo(50, 9);
+    expect(machine.limits.batteryA).toBeLessThan(49);
+    const beyond = (amps: number): readonly string[] =>
+      hillBeyond({ peakA, ...rest }, amps).map(({ path }) => path);
+    expect(beyond(49)).toContain('drive.kvRpmPerV');
+    expect(beyond(51)).toEqual([]);
   });
 
   it('are at standstill the copper loss alone: 45 A squared over the circuit’s ohm, at 48 V', () => {

@@ -35,7 +35,7 @@ export interface Demand {
 /** Values that nobody has read, by another usual one of which the hill asks more than so many amps. */
 export const hillBeyond = ({ hill }: Demand, amps: number): readonly Known[] =>
   hill.open.reaches
-    .filter((reach) => hill.share * Math.min(reach[hill.by], hill.mostA ?? Infinity) > amps)
+    .filter((reach) => hill.share * Math.min(reach[hill.by] ?? Infinity, hill.mostA ?? Infinity) > amps)
     .map(({ known }) => known);
 
 /** What a branch is asked that carries a share of it. */

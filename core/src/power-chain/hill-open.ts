@@ -11,7 +11,8 @@ import type { ClimbOutcome } from '../ride/climb.ts';
 /** A value that nobody has read, and the most that the hill takes at an end of its span, A. */
 interface Reach {
   readonly known: Known;
-  readonly batteryA: number;
+  /** Undefined for all that the controller lets through. */
+  readonly batteryA: number | undefined;
   /** Of all motors together, as the machine's own. */
   readonly phaseA: number;
 }
@@ -38,22 +39,26 @@ const OF_THE_CLIMB: ReadonlySet<string> = new Set([
   'controller.assistTaperKmh',
 ]);
 
-/** What a climb takes; one that is not climbed takes all there is. */
+/**
+ * What a climb takes; one that is not climbed takes all there is: of the battery whatever lets the most through, which is no matter
+ * of the machine's own limit in amps where watts at the lowest volts decide.
+ */
 const takes = (climb: ClimbOutcome, { limits }: Machine): Omit<Reach, 'known'> =>
   climb.climbs
     ? { batteryA: climb.batteryA, phaseA: climb.phaseA }
-    : { batteryA: limits.batteryA, phaseA: limits.phaseA };
+    : { batteryA: undefined, phaseA: limits.phaseA };
 
 function reachOf(build: BuildDocument, known: Known, climbOf: (machine: Machine) => ClimbOutcome): Reach {
-  const [low, high] = plausibleSpan(known).map((value) => {
+  const ends = plausibleSpan(known).map((value) => {
     const other = withQuantity(build, known.path, { source: 'assumed', value });
     const machine = assembleKnown(other, knownBuild(other));
     return takes(climbOf(machine), machine);
   });
+  const amps = ends.flatMap(({ batteryA }) => batteryA ?? []);
   return {
     known,
-    batteryA: Math.max(low?.batteryA ?? 0, high?.batteryA ?? 0),
-    phaseA: Math.max(low?.phaseA ?? 0, high?.phaseA ?? 0),
+    batteryA: amps.length < ends.length ? undefined : Math.max(...amps),
+    phaseA: Math.max(...ends.map(({ phaseA }) => phaseA)),
   };
 }
 
