@@ -40,8 +40,8 @@ const OF_THE_CLIMB: ReadonlySet<string> = new Set([
 ]);
 
 /**
- * What a climb takes; one that is not climbed takes all there is: of the battery whatever lets the most through, which is no matter
- * of the machine's own limit in amps where watts at the lowest volts decide.
+ * What a climb takes; one that is not climbed takes all there is. Of the battery that is more than the machine's limit in amps where
+ * watts at the lowest volts decide: left to what is asked of the links.
  */
 const takes = (climb: ClimbOutcome, { limits }: Machine): Omit<Reach, 'known'> =>
   climb.climbs

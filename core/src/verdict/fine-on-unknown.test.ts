@@ -6,6 +6,7 @@ import { knownAt, withQuantity, withValue } from '../document/quantity-at.ts';
 import { isCounted } from '../document/quantity-spec.ts';
 import { plausibleSpan } from '../machine/span.ts';
 import { anyBuild, runs } from '../test/sample.ts';
+import { newBuild } from '../document/template.ts';
 import { study } from './study.ts';
 
 /** What a build's checks and links find, by their names. */
@@ -65,5 +66,38 @@ describe('a value that nobody has read', () => {
       runs(600),
     );
     expect(turned).toBeGreaterThan(60);
+  });
+
+  it('as teeth of a sprocket by which a limit in watts stops on the hill, and asks of the plug all it lets through at the lowest volts', () => {
+    const values = {
+      'drive.ratedPowerW': 1890,
+      'drive.kvRpmPerV': 22,
+      'drive.reduction': 26,
+      'drive.wheelSprocketTeeth': 77,
+      'controller.phaseCurrentA': 250,
+      'controller.powerLimitW': 1820,
+      'controller.lowVoltageCutoffV': 26,
+      'cabling.connectorA': 68,
+    } as const;
+    const plain = newBuild('Geared down', 'external');
+    const started = withQuantity(
+      { ...plain, controller: { ...plain.controller, limitsPower: true } },
+      'controller.batteryCurrentA',
+      { source: 'unknown' },
+    );
+    const build = Object.entries(values).reduce<BuildDocument>(
+      (one, [path, value]) => withQuantity(one, path as keyof typeof values, { source: 'label', value }),
+      started,
+    );
+    const plug = (teeth: number | undefined): string | undefined =>
+      statesOf(
+        withQuantity(
+          build,
+          'drive.motorSprocketTeeth',
+          teeth === undefined ? { source: 'unknown' } : { source: 'measured', value: teeth },
+        ),
+      ).get('link plug 0 ');
+    // 1,820 W at 26 V are 70 A, over the plug's 68.
+    expect([plug(9), plug(undefined)]).toEqual(['stop', 'unknown']);
   });
 });
