@@ -1,4 +1,6 @@
 import { diaryText } from '../formats/diary.ts';
+import { phraseText, qty } from '../quantity/phrase.ts';
+import type { UnitSystem } from '../quantity/unit-system.ts';
 import { dayAfter, daysBetween } from '../workshop/schedule/days.ts';
 import type { RideRecord } from './ride-record.ts';
 import type { Upkeep } from './upkeep.ts';
@@ -14,13 +16,14 @@ export function kmADay(rides: readonly Pick<RideRecord, 'on' | 'distanceKm'>[], 
   return recent.reduce((sum, r) => sum + (r.distanceKm ?? 0), 0) / Math.max(7, daysBetween(first, today) + 1);
 }
 
-/** The days on which things are due, as an iCalendar file; what hangs on km alone stands on the day they come to at this pace. */
+/** The days on which things are due, as an iCalendar file in the reader's units; what hangs on km alone stands on the day they come to at this pace. */
 export function upkeepDiary(
   name: string,
   job: string,
   upkeep: Upkeep,
   kmPerDay: number,
   today: string,
+  system: UnitSystem = 'metric',
 ): string {
   const entries = upkeep.rows.flatMap((row) => {
     const byKm =
@@ -31,7 +34,7 @@ export function upkeepDiary(
     const [day] = days;
     if (day === undefined) return [];
     const { key, name: summary, how } = row.task;
-    const at = row.dueKm === undefined ? '' : ` Due at ${String(Math.round(row.dueKm))} km.`;
+    const at = row.dueKm === undefined ? '' : ` Due at ${phraseText([qty(row.dueKm, 'km', 0)], system)}.`;
     return [
       {
         uid: `${key}@${job}`,

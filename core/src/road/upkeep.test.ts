@@ -80,6 +80,12 @@ describe('upkeep', () => {
     const spokes = events.find((e) => String(e.getFirstPropertyValue('summary')).includes('Spokes'));
     // Due by now: it stands on today.
     expect(String(spokes?.getFirstPropertyValue('dtstart'))).toBe('2026-03-02');
+    // 50 km is 31 miles.
+    const unfolded = (file: string): string => file.replaceAll('\r\n ', '');
+    expect(unfolded(text)).toMatch(/Due at 50\skm/);
+    const american = unfolded(upkeepDiary('Choir tandem', 'job', upkeep, pace, '2026-03-02', 'imperial'));
+    expect(american).toMatch(/Due at 31\smi/);
+    expect(american).not.toMatch(/\skm/);
   });
 });
 

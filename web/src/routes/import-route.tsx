@@ -158,6 +158,7 @@ function Look({ file, read, onClose }: { file: string; read: RoadFile; onClose: 
   };
   const up = made.route === undefined ? 0 : totalClimb(made.route.profile.map((p) => p.elevationM)).upM;
   const metres = (m: number): string => `${shown(m, 'm', 0).text} ${shown(m, 'm', 0).unit}`;
+  const noise = shown(cleaning?.noiseM ?? 0, 'm', 1);
   const length = shown(made.route === undefined ? 0 : routeLengthM(made.route) / 1000, 'km', 2);
   return (
     <Dialog open onClose={onClose} title="Is this the road?" description={file} place="side">
@@ -219,7 +220,7 @@ function Look({ file, read, onClose }: { file: string; read: RoadFile; onClose: 
         <p className="py-2 text-[13px] leading-snug text-ink2" data-testid="cleaning">
           {length.text} {length.unit}, {formatNumber(cleaning.points, 0)} points;{' '}
           {formatNumber(cleaning.spikes, 0)} {cleaning.spikes === 1 ? 'spike' : 'spikes'} taken out, noise
-          about {formatNumber(cleaning.noiseM, 1)} m, smoothed over {formatNumber(cleaning.smoothM, 0)} m.
+          about {noise.text} {noise.unit}, smoothed over {metres(cleaning.smoothM)}.
           {read.way.withoutElevation > 0 &&
             ` ${formatNumber(read.way.withoutElevation, 0)} points had no elevation and took their neighbour’s.`}
         </p>

@@ -58,6 +58,8 @@ function Figures({ route }: { route: Route }) {
 function Editor({ route, edit }: { route: Route; edit: RouteEdit['edit'] }) {
   const drawn = route.recorded === null && route.profile.length <= MOST_DRAGGED;
   const noise = route.recorded === null ? undefined : cleanedProfile(route.recorded).cleaning;
+  const shown = useQuantity();
+  const rough = shown(noise?.noiseM ?? 0, 'm', 1);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 bench:grid-cols-[400px_minmax(0,1fr)]">
       <div className="@container max-bench:order-last">
@@ -90,7 +92,7 @@ function Editor({ route, edit }: { route: Route; edit: RouteEdit['edit'] }) {
               }}
             />
             <p className="pt-1 text-[12.5px] text-ink2">
-              Thin slate: as recorded, with noise of about {formatNumber(noise.noiseM, 1)} m;{' '}
+              Thin slate: as recorded, with noise of about {rough.text} {rough.unit};{' '}
               {formatNumber(noise.spikes, 0)} {noise.spikes === 1 ? 'spike' : 'spikes'} taken out.{' '}
               {formatNumber(noise.smoothM, 0)} m suit its noise.
             </p>

@@ -31,6 +31,22 @@ export function useQuantity(): (value: number, unit: Unit, digits?: number) => S
   );
 }
 
+/** Formats spreads of quantities in the reader's units, without a sign: a spread of a temperature has no zero of its own. */
+export function useSpread(): (deviation: number, unit: Unit, digits?: number) => Shown {
+  const system = useSettings((state) => state.units);
+  return useCallback(
+    (deviation, unit, digits) => {
+      const shown = shownUnit(unit, system);
+      const converted = Math.abs(convert(deviation, unit, shown) - convert(0, unit, shown));
+      return {
+        text: formatNumber(converted, digits ?? usualDigits(converted, shown)),
+        unit: shown === 'C' ? 'K' : unitText(shown),
+      };
+    },
+    [system],
+  );
+}
+
 /** Formats changes of quantities in the reader's units; undefined for a change too small to show. */
 export function useChange(): (change: number, unit: Unit, digits?: number) => Shown | undefined {
   const system = useSettings((state) => state.units);

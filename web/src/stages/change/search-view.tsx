@@ -6,8 +6,11 @@ import {
   formatNumber,
   moneyText,
   msToKmh,
+  phraseText,
+  qty,
   type Finalist,
   type Goal,
+  type Phrase,
   type Reason,
   type WholeReason,
   type WouldLet,
@@ -227,18 +230,20 @@ function Legend({ search }: { search: ShelfSearch }) {
     </p>
   );
 }
-const LET_WORDS: Readonly<Record<WouldLet['what'], (by: number, currency: string, asked: number) => string>> =
+/** What asking for less by so much is called, of what was asked. */
+const LET_WORDS: Readonly<Record<WouldLet['what'], (by: number, currency: string, asked: number) => Phrase>> =
   {
-    lawful: () => 'Asking nothing of the law',
-    price: (by, currency) => `${moneyText(by, currency)} more`,
-    massKg: (by) => `${formatNumber(by, 1)} kg more`,
+    lawful: () => ['Asking nothing of the law'],
+    price: (by, currency) => [`${moneyText(by, currency)} more`],
+    massKg: (by) => [qty(by, 'kg', 1), ' more'],
     hillKmh: (by, _, asked) =>
-      by >= asked ? 'Asking no speed on the hill' : `${formatNumber(by, 1)} km/h less on the hill`,
-    rangeKm: (by, _, asked) => (by >= asked ? 'Asking no range' : `${formatNumber(by, 0)} km less range`),
+      by >= asked ? ['Asking no speed on the hill'] : [qty(by, 'km/h', 1), ' less on the hill'],
+    rangeKm: (by, _, asked) => (by >= asked ? ['Asking no range'] : [qty(by, 'km', 0), ' less range']),
   };
 
 /** Why the rest does not stand, and what alone would let more in. */
 function Reasons({ search, currency }: { search: ShelfSearch; currency: string }) {
+  const system = useSettings((state) => state.units);
   const list = reasonsOf(search);
   if (list.length === 0) return null;
   const looked = Math.max(1, search.counts.looked);
@@ -280,7 +285,7 @@ function Reasons({ search, currency }: { search: ShelfSearch; currency: string }
               {search.lets.slice(0, 3).map(({ what, by, first, more }) => (
                 <span key={what} className="block">
                   <b className="font-semibold">
-                    {LET_WORDS[what](by ?? 0, currency, Number(held[what] ?? 0))}
+                    {phraseText(LET_WORDS[what](by ?? 0, currency, Number(held[what] ?? 0)), system)}
                   </b>{' '}
                   would let {formatNumber(first, 0)} more stand
                   {what === 'lawful' ? '' : `, of ${formatNumber(more, 0)} that it alone keeps out`}.

@@ -1,4 +1,12 @@
-import { counted, type Part, type PartType } from '@apple-cart/core';
+import {
+  counted,
+  phraseText,
+  qty,
+  type Part,
+  type PartType,
+  type Unit,
+  type UnitSystem,
+} from '@apple-cart/core';
 
 /** Types of part in words, one and many. */
 export const TYPE_NAMES: Readonly<Record<PartType, { readonly one: string; readonly many: string }>> = {
@@ -25,17 +33,18 @@ const KINDS = {
   external: 'external',
 } as const;
 
-/** A part in one line. */
-export function partFacts(part: Part): string {
+/** A part in one line; what the trade names by size (tyres, leads, cells) stays as it is. */
+export function partFacts(part: Part, system: UnitSystem): string {
+  const told = (value: number, unit: Unit): string => phraseText([qty(value, unit)], system);
   switch (part.type) {
     case 'motor':
-      return `${KINDS[part.kind]}, ${String(part.ratedPowerW)} W rated, ${String(part.massKg)} kg`;
+      return `${KINDS[part.kind]}, ${String(part.ratedPowerW)} W rated, ${told(part.massKg, 'kg')}`;
     case 'pack':
       return `${String(part.cellsInSeries)} in series, ${String(Math.round(part.nominalV * part.capacityAh))} Wh, ${String(part.bmsCurrentA)} A`;
     case 'controller':
       return `${String(part.batteryCurrentA)} A battery, ${String(part.phaseCurrentA)} A phase`;
     case 'donor':
-      return `${part.style}, ${String(part.tyreMm)}-${String(part.beadMm)}, ${String(part.massKg)} kg`;
+      return `${part.style}, ${String(part.tyreMm)}-${String(part.beadMm)}, ${told(part.massKg, 'kg')}`;
     case 'ring':
       return `${String(part.teeth)} teeth`;
     case 'cogs':
@@ -47,7 +56,7 @@ export function partFacts(part: Part): string {
     case 'connector':
       return `${String(part.connectorA)} A continuous`;
     case 'wire':
-      return `${part.conductor}, ${String(part.leadMm2)} mm², stands ${String(part.insulationC)} °C`;
+      return `${part.conductor}, ${String(part.leadMm2)} mm², stands ${told(part.insulationC, 'C')}`;
     case 'fitting':
     case 'consumable':
     case 'tool':

@@ -6,6 +6,7 @@ import {
   ratingOf,
   type Part,
   type PartType,
+  type UnitSystem,
   type ShelfOffer,
   type State,
 } from '@apple-cart/core';
@@ -14,6 +15,7 @@ import { ChoiceField } from '../../fields/choice-field.tsx';
 import { useBuild, useDocument } from '../../state/build-store.ts';
 import { useBook } from '../../state/rules.ts';
 import { useShelf } from '../../state/shelf.ts';
+import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
@@ -51,8 +53,8 @@ const COMPARE: Readonly<Record<Order, (a: Row, b: Row) => number>> = {
 };
 
 /** Every word that is looked for stands somewhere in the name or the facts. */
-const holds = (part: Part, wanted: string): boolean => {
-  const text = `${part.name} ${part.maker} ${partFacts(part)}`.toLowerCase();
+const holds = (part: Part, wanted: string, system: UnitSystem): boolean => {
+  const text = `${part.name} ${part.maker} ${partFacts(part, system)}`.toLowerCase();
   return wanted
     .toLowerCase()
     .split(/\s+/)
@@ -98,6 +100,7 @@ export function ShelfDialog({
   const document = useDocument();
   const edit = useBuild((state) => state.edit);
   const book = useBook();
+  const system = useSettings((state) => state.units);
   const { parts: stored, error, load } = useShelf();
   const [wanted, setWanted] = useState('');
   const [order, setOrder] = useState<Order>(isOffered(type) ? 'fit' : 'rating');
@@ -114,7 +117,7 @@ export function ShelfDialog({
   );
   const rows = parts
     .map((part): Row => ({ part, offer: study.value?.find((o) => o.id === part.id) }))
-    .filter(({ part }) => holds(part, wanted))
+    .filter(({ part }) => holds(part, wanted, system))
     .sort(COMPARE[order]);
   const own = copiedFrom(document, type, packIndex);
   const { many } = TYPE_NAMES[type];
@@ -160,7 +163,7 @@ export function ShelfDialog({
             <div className="min-w-0">
               <b className="font-semibold">{part.name}</b>{' '}
               <span className="text-[12.5px] text-ink2">
-                {partFacts(part)}
+                {partFacts(part, system)}
                 {part.id === own && '; in the build'}
               </span>
               {offer !== undefined && <Gives offer={offer} />}

@@ -7,7 +7,7 @@ import { ChoiceRow } from '../../ride/choice-row.tsx';
 import { RoadWaits } from '../../ride/route-field.tsx';
 import { useRun, type Run } from '../../work/use-run.ts';
 import { useSettings } from '../../state/settings-store.ts';
-import { useQuantity } from '../../state/use-quantity.ts';
+import { useSpread } from '../../state/use-quantity.ts';
 import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { SourceMark } from '../../ui/source-mark.tsx';
@@ -21,19 +21,15 @@ const SEED = 20260412;
 const TELLING = 0.015;
 
 function Causes({ causes }: { causes: readonly Cause[] }) {
-  const shown = useQuantity();
+  const spread = useSpread();
   const rows = causes.filter((c) => c.share >= TELLING);
   return (
     <table className="w-full border-collapse text-[14px]" data-testid="causes">
       <caption className="sr-only">What makes the band wide, the most telling first</caption>
       <tbody>
         {rows.map((c) => {
-          // A spread of a temperature or of a wind has no zero of its own: it is shown in the unit it was entered in.
-          const plain = c.known.unit === 'C' ? undefined : shown(c.deviation, c.known.unit);
-          const give =
-            plain === undefined
-              ? `${formatNumber(c.deviation, 0)} K`
-              : `${plain.text}${plain.unit === '' ? '' : ` ${plain.unit}`}`;
+          const plain = spread(c.deviation, c.known.unit, c.known.unit === 'C' ? 0 : undefined);
+          const give = `${plain.text}${plain.unit === '' ? '' : ` ${plain.unit}`}`;
           return (
             <tr key={c.known.path} className="border-b border-hair">
               <th scope="row" className="w-[200px] py-1 pr-2 text-left font-normal max-tablet:w-[140px]">
@@ -82,6 +78,26 @@ function bandSoFar(run: Run<'band'>): Band | undefined {
     case 'failed':
       return undefined;
   }
+}
+
+/** What will be done, and by how much each ride differs, before the first is ridden. */
+function NotYet({ road }: { road: string }) {
+  const spread = useSpread();
+  const [wind, air] = [spread(1.5, 'm/s', 1), spread(4, 'C', 0)];
+  return (
+    <div className="py-4 text-[14px] leading-snug text-ink2">
+      <p>
+        One number is a promise nobody can keep. Here the same road ({road}) is ridden many times to the end
+        of the charge, each time with a little other wind, temperature, rider, load, tyres and pack, and with
+        what you have not measured taken a little otherwise.
+      </p>
+      <p className="pt-2">
+        Spreads: wind ±{wind.text} {wind.unit}, of which only the strength counts where nobody has said from
+        where it comes; air ±{air.text}&nbsp;{air.unit}, rider’s power ±20 %, load ±15 %, speed ±5 %; parts ±1
+        to 20 % by how well they are known. Common practice, no source.
+      </p>
+    </div>
+  );
 }
 
 /** The range as a band: many rides, each a little different, and what makes them differ. */
@@ -151,18 +167,7 @@ export function BandView() {
         </p>
       )}
       {band === undefined || option === undefined ? (
-        <div className="py-4 text-[14px] leading-snug text-ink2">
-          <p>
-            One number is a promise nobody can keep. Here the same road ({range.road.name}) is ridden many
-            times to the end of the charge, each time with a little other wind, temperature, rider, load,
-            tyres and pack, and with what you have not measured taken a little otherwise.
-          </p>
-          <p className="pt-2">
-            Spreads: wind ±1.5 m/s, of which only the strength counts where nobody has said from where it
-            comes; air ±4 K, rider’s power ±20 %, load ±15 %, speed ±5 %; parts ±1 to 20 % by how well they
-            are known. Common practice, no source.
-          </p>
-        </div>
+        <NotYet road={range.road.name} />
       ) : (
         <>
           <ChartPanel

@@ -3,7 +3,6 @@ import {
   counted,
   firstOf,
   formatNumber,
-  isCut,
   msToKmh,
   netWh,
   type RideKept,
@@ -16,7 +15,7 @@ import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { useStage } from '../parts/use-stage.ts';
-import { rideStands } from './ride-words.ts';
+import { dayWords, rideStands } from './ride-words.ts';
 import { Beyond, CutRide } from './cut-ride.tsx';
 import { RideActions } from './ride-actions.tsx';
 import { RideLines } from './ride-lines.tsx';
@@ -260,28 +259,10 @@ export function RideView({ road, kept, onEdit }: { road: Road; kept: RideKept; o
       {told !== undefined && <ToldByWords told={told} />}
       {told !== undefined && <PointsTo told={told} />}
       {ride.noticed.length > 0 && <NoticedOn build={road.build} ride={ride} />}
-      <p className="py-1.5 text-[13px] text-ink2">{dayWords(kept)}</p>
+      <p className="py-1.5 text-[13px] text-ink2" data-testid="day">
+        {dayWords(kept, system)}
+      </p>
       {counted.analysis !== undefined && <Found analysis={counted.analysis} />}
     </section>
   );
-}
-
-/** The day as it was noted: air, wind, ground, load; and who says so. */
-function dayWords({ ride, corrected, at }: RideKept): string {
-  const parts = [
-    ride.airC === null ? 'air not noted' : `${formatNumber(ride.airC, 0)} °C`,
-    ride.windMs === null ? 'wind not noted' : `wind ${formatNumber(ride.windMs, 0)} m/s`,
-    ride.ground,
-    ...(ride.loadKg === null ? [] : [`${formatNumber(ride.loadKg, 0)} kg carried`]),
-    ...(ride.pedalled === 'unknown' ? [] : [ride.pedalled === 'yes' ? 'pedalled' : 'not pedalled']),
-    ...(ride.level === null ? [] : [`level ${String(ride.level)}`]),
-    ...(ride.toldBy === 'unknown' ? [] : [`told by ${ride.toldBy}`]),
-    ...(ride.note === '' ? [] : [`“${ride.note}”`]),
-    `written by ${ride.who}`,
-    ...(isCut(ride) ? ['a part of its recording is the ride'] : []),
-    ...(corrected > 0 ? [`put right ${corrected === 1 ? 'once' : `${String(corrected)} times`}`] : []),
-    ...(at === '' ? ['kept in this browser, not yet on the server'] : []),
-    ...(ride.simulated ? ['simulated: a stand-in rode it'] : []),
-  ];
-  return `${parts.join('; ')}.`;
 }

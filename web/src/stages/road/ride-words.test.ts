@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newRide, type RideFigure, type RideTold } from '@apple-cart/core';
-import { dayShort, figureText, offWords, perKm, rideStands, saysWords } from './ride-words.ts';
+import { newRide, type RideFigure, type RideKept, type RideTold } from '@apple-cart/core';
+import { dayShort, dayWords, figureText, offWords, perKm, rideStands, saysWords } from './ride-words.ts';
 
 const figure = (
   id: RideFigure['id'],
@@ -126,5 +126,21 @@ describe('a ride in a row', () => {
   it('has its day, with the year where it is another', () => {
     expect(dayShort('2026-03-02', '2026-11-28')).toBe('2 Mar');
     expect(dayShort('2025-03-02', '2026-11-28')).toBe('2 Mar 2025');
+  });
+});
+
+describe('the day as it was noted', () => {
+  const kept: RideKept = {
+    key: 'r1',
+    first: 'r1',
+    at: '2026-03-02T12:00:00Z',
+    corrected: 0,
+    told: undefined,
+    ride: ride({ airC: 10, windMs: 5, loadKg: 20 }),
+  };
+
+  it('stands in the units of the reader', () => {
+    expect(dayWords(kept, 'metric')).toMatch(/^10\s°C; wind 5\sm\/s; dry; 20\skg carried; pedalled;/);
+    expect(dayWords(kept, 'imperial')).toMatch(/^50\s°F; wind 11\smph; dry; 44\slb carried; pedalled;/);
   });
 });

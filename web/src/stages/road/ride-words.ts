@@ -5,8 +5,11 @@ import {
   firstOf,
   formatNumber,
   headlineOf,
+  isCut,
   leaningOf,
   netWh,
+  phraseText,
+  qty,
   rideState,
   shownUnit,
   trueKm,
@@ -139,4 +142,25 @@ export function dayShort(day: string, today: string): string {
     month: 'short',
     ...(same ? {} : { year: 'numeric' }),
   });
+}
+
+/** The day as it was noted: air, wind, ground, load; and who says so. */
+export function dayWords({ ride, corrected, at }: RideKept, system: UnitSystem): string {
+  const noted = (value: number, unit: Unit): string => phraseText([qty(value, unit, 0)], system);
+  const parts = [
+    ride.airC === null ? 'air not noted' : noted(ride.airC, 'C'),
+    ride.windMs === null ? 'wind not noted' : `wind ${noted(ride.windMs, 'm/s')}`,
+    ride.ground,
+    ...(ride.loadKg === null ? [] : [`${noted(ride.loadKg, 'kg')} carried`]),
+    ...(ride.pedalled === 'unknown' ? [] : [ride.pedalled === 'yes' ? 'pedalled' : 'not pedalled']),
+    ...(ride.level === null ? [] : [`level ${String(ride.level)}`]),
+    ...(ride.toldBy === 'unknown' ? [] : [`told by ${ride.toldBy}`]),
+    ...(ride.note === '' ? [] : [`“${ride.note}”`]),
+    `written by ${ride.who}`,
+    ...(isCut(ride) ? ['a part of its recording is the ride'] : []),
+    ...(corrected > 0 ? [`put right ${corrected === 1 ? 'once' : `${String(corrected)} times`}`] : []),
+    ...(at === '' ? ['kept in this browser, not yet on the server'] : []),
+    ...(ride.simulated ? ['simulated: a stand-in rode it'] : []),
+  ];
+  return `${parts.join('; ')}.`;
 }

@@ -1,4 +1,4 @@
-import { RIDE_KIND_NAMES, formatNumber, trueKm } from '@apple-cart/core';
+import { RIDE_KIND_NAMES, trueKm } from '@apple-cart/core';
 import { PrintPage } from '../../paper/print-page.tsx';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
@@ -84,7 +84,7 @@ function Book() {
                 {dueOn === undefined ? '' : ` ${dueOn}`}
               </td>
               <td className="pl-2 whitespace-nowrap">
-                {last === undefined ? '' : `done ${last.on}, ${formatNumber(last.km, 0)} km`}
+                {last === undefined ? '' : `done ${last.on}, ${shown(last.km, 'km', 0).text} ${km}`}
               </td>
             </tr>
           ))}

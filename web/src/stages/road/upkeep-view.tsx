@@ -20,6 +20,7 @@ import { usePeople } from '../../state/people.ts';
 import { keepRecord } from '../../state/records.ts';
 import { today } from '../../state/today.ts';
 import { Link } from 'react-router';
+import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity, useWay } from '../../state/use-quantity.ts';
 import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
 import { Button } from '../../ui/button.tsx';
@@ -121,6 +122,7 @@ function KeptUpSoFar({ road, km }: { road: Road; km: number }) {
 export function UpkeepInputs({ road }: { road: Road }) {
   const upkeep = upkeepNow(road);
   const shown = useQuantity();
+  const system = useSettings((state) => state.units);
   const due = upkeep.rows.filter((r) => r.state === 'due').length;
   const pace = kmADay(
     road.rides.map((r) => r.ride),
@@ -146,7 +148,7 @@ export function UpkeepInputs({ road }: { road: Road }) {
           const { name } = road.document;
           downloadText(
             fileName(`${name} upkeep`, 'ics'),
-            upkeepDiary(name, road.build, upkeep, pace, today()),
+            upkeepDiary(name, road.build, upkeep, pace, today(), system),
             'text/calendar',
           );
         }}
