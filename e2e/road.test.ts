@@ -67,10 +67,25 @@ describe('the road', () => {
     await clickWords(page, 'still');
     await clickWords(page, '2');
     await clickWords(page, 'display');
-    await page.$eval('[data-testid=log-ride] details', (e) => {
+    // Stopped once on the way: a stop needs its distance, and lies on the ride.
+    await page.$eval('[data-testid=way-form]', (e) => {
       e.scrollIntoView({ block: 'center' });
     });
-    await page.click('[data-testid=log-ride] summary');
+    await page.click('[data-testid=way-form] summary');
+    await page.type('[data-testid=stop] [data-stop=restV]', '52,4');
+    await says(page, '[data-testid=way-form]', 'After how far was it?');
+    await page.type('[data-testid=stop] [data-stop=km]', '31');
+    await says(page, '[data-testid=way-form]', 'beyond the end of the ride');
+    await typeOver(page, '[data-testid=stop] [data-stop=km]', '11');
+    await page.type('[data-testid=stop] [data-stop=gauge]', '4');
+    await page.type('[data-testid=gauge-of]', '5');
+    await page.waitForFunction(
+      () => document.querySelectorAll('[data-testid=way-form] [role=alert]').length === 0,
+    );
+    await page.$eval('[data-testid=noticed-form]', (e) => {
+      e.scrollIntoView({ block: 'center' });
+    });
+    await page.click('[data-testid=noticed-form] summary');
     await clickWords(page, 'Jerks');
     await page.type('[data-testid=log-ride] input[placeholder="your name"]', 'L. Ladder');
     await says(page, '[data-testid=ride-verdict]', 'measured');
@@ -93,6 +108,8 @@ describe('the road', () => {
     await says(page, '[data-testid=ride]', 'level 2; told by display');
     await says(page, '[data-testid=told-by]', 'either way is counted');
     await says(page, '[data-testid=by-level]', '22');
+    await says(page, '[data-testid=on-the-way]', 'Gauge, of 5');
+    await says(page, '[data-testid=on-the-way]', '52.4');
     await says(page, '[data-testid=noticed]', 'Jerks');
 
     // Put right, it says so, and what it said first stays in the record.

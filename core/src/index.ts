@@ -458,6 +458,7 @@ export { jobOf } from './verdict/job-of.ts';
 export { ridesOf, type RideKept } from './records/rides.ts';
 export {
   GROUNDS,
+  MOST_ON_THE_WAY,
   NOTHING_READ,
   RIDE_FIGURES,
   RIDE_KINDS,
@@ -473,6 +474,7 @@ export {
   type RideRecord,
   type RideTold,
   type UpkeepRecord,
+  type WayReading,
 } from './road/ride-record.ts';
 export { CHANNELS, CHANNEL_IDS, type ChannelId, type Recording } from './road/channels.ts';
 export {
@@ -489,7 +491,8 @@ export { distancesOf, speedsOf, wattsAt } from './road/log-columns.ts';
 export { gpxOfRecording, recordingOfGpx } from './road/gpx-log.ts';
 export { levelFor, levelsOf, rowsIn, type Numbers } from './road/levels.ts';
 export { roadOfLog } from './road/own-road.ts';
-export { netWh, trueKm, withReadings } from './road/measured.ts';
+export { netWh, packByVolts, trueKm, withReadings } from './road/measured.ts';
+export { gaugeSeen, type GaugeSeen, type WayRow } from './road/on-the-way.ts';
 export { keptUpOf, type KeptUp } from './road/kept-up.ts';
 export { levelCount } from './trips/levels.ts';
 export { riddenByLevel } from './road/by-level.ts';
@@ -526,6 +529,7 @@ export {
   type SimulatedRide,
   type Truth,
 } from './instruments/simulated-logger.ts';
+export { simulatedStops } from './instruments/simulated-stops.ts';
 export { numbered } from './document/pack-names.ts';
 export {
   learn,

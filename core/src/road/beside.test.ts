@@ -6,6 +6,7 @@ import { withQuantity } from '../document/quantity-at.ts';
 import { newBuild } from '../document/template.ts';
 import { readBuild } from '../document/read.ts';
 import { simulatedLog, type SimulatedRide } from '../instruments/simulated-logger.ts';
+import { simulatedStops } from '../instruments/simulated-stops.ts';
 import { readRoute } from '../route/read-route.ts';
 import type { Route } from '../route/route.ts';
 import { longtail, tandem } from '../test/demo.ts';
@@ -63,6 +64,47 @@ const figure = ({ told }: Pick<Beside, 'told'>, id: RideFigureId) => {
   if (found === undefined) throw new Error(`no ${id}`);
   return found;
 };
+
+describe('stops on the way of a ride', () => {
+  it('stand beside the charge that the plan of the day had left there', () => {
+    const stops = [5, 10, 18].map((km) => ({ km, restV: null, gauge: null, windingC: null }));
+    const { way } = ridden(longtail, {}, { way: stops });
+    expect(way.map((row) => row.km)).toEqual([5, 10, 18]);
+    const left = way.map((row) => row.planned ?? NaN);
+    expect(left[0]).toBeLessThan(1);
+    expect(left[1]).toBeLessThan(left[0] ?? NaN);
+    expect(left[2]).toBeLessThan(left[1] ?? NaN);
+    // Energy grows about as the distance; the first kilometres of this road are its easiest.
+    expect((1 - (left[2] ?? NaN)) / (1 - (left[0] ?? NaN))).toBeGreaterThan(2.5);
+    expect((1 - (left[2] ?? NaN)) / (1 - (left[0] ?? NaN))).toBeLessThan(7);
+  });
+
+  it('agree with the plan where a stand-in that is as planned stood and read, and its gauge does not mislead', () => {
+    const log = simulatedLog(longtail, still);
+    const way = simulatedStops(longtail, log, [4, 9, 14, 18], 5);
+    expect(way.map((stop) => stop.gauge)).toEqual([...way.map((stop) => stop.gauge)].sort().reverse());
+    const record = withReadings({ ...DAY, way, gaugeOf: 5 }, analyzeLog(log));
+    const route = roadOfLog('x', log, market);
+    if (route === undefined) throw new Error('no road');
+    for (const row of done(longtail, record, { route, of: 'recorded' }).way) {
+      expect(row.inPack).toBeCloseTo(row.planned ?? NaN, 1);
+      expect(row.flatters).toBeUndefined();
+    }
+    expect(simulatedStops(longtail, { ...log, columns: {} }, [4], 5)).toEqual([]);
+  });
+
+  it('are told from their volts without a road, and not of packs whose volts do not tell', () => {
+    const stop = { km: 5, restV: 50, gauge: 3, windingC: null };
+    const bare = { ...DAY, distanceKm: 20, way: [stop], gaugeOf: 5 };
+    const [alone] = done(longtail, bare, undefined).way;
+    // 13 in series: 3.85 V a cell.
+    expect(alone?.inPack).toBeGreaterThan(0.55);
+    expect(alone?.inPack).toBeLessThan(0.8);
+    expect(alone?.planned).toBeUndefined();
+    const uncounted = withQuantity(longtail, 'packs.0.cellsInSeries', { source: 'unknown' });
+    expect(done(uncounted, bare, undefined).way[0]?.inPack).toBeUndefined();
+  });
+});
 
 describe('a ride beside its plan', () => {
   it.each([

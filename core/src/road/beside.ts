@@ -10,10 +10,13 @@ import type { Route } from '../route/route.ts';
 import { givesWay } from '../route/surface.ts';
 import { drawingOf } from '../trips/drawing.ts';
 import { ridePlan, traceSpacing, type Effort, type RidePlan } from '../trips/ride-plan.ts';
+import { knownBuild } from '../document/known.ts';
+import { assemble } from '../machine/assemble.ts';
 import { usualDrive } from '../document/stands-in.ts';
 import { riddenAtLevel, trueRide } from './as-ridden.ts';
 import type { Recording } from './channels.ts';
-import { netWh, whByVolts } from './measured.ts';
+import { netWh, packByVolts, whByVolts } from './measured.ts';
+import { wayRows, type WayRow } from './on-the-way.ts';
 import { roadOfLog } from './own-road.ts';
 import type { RideFigure, RideFigureId, RideRecord, RideTold } from './ride-record.ts';
 
@@ -29,6 +32,8 @@ export interface Beside {
   /** All that the plan says, also where nobody has read the same. */
   readonly plan: Readonly<Partial<Record<RideFigureId, number>>>;
   readonly trace: Trace | undefined;
+  /** What was read on the way, beside what the plan had there. */
+  readonly way: readonly WayRow[];
 }
 
 /** The road of a ride: its own where it was recorded with heights, else the route that it names. */
@@ -166,9 +171,6 @@ const effortOf = ({ kind }: RideRecord, road: RideRoad): Effort =>
 
 type Figures = Partial<Record<RideFigureId, number>>;
 
-const tellsByVolts = ({ machine, known }: RidePlan): boolean =>
-  machine.others.length === 0 && known.packs[0].cellsInSeries.source !== 'unknown';
-
 /** What the plan does on the road of the ride. */
 function ridden(
   plan: RidePlan,
@@ -176,11 +178,11 @@ function ridden(
   traced: boolean,
   runInKmh: number,
 ): { figures: Figures; trace: Trace | undefined } {
-  const { pack } = plan.machine;
-  // Volts at rest tell the charge of one pack whose cells are counted.
-  const alone = tellsByVolts(plan);
+  const pack = packByVolts(plan);
   const charge =
-    alone && ride.voltsBefore !== null ? Math.max(0.02, chargeAtRest(pack, ride.voltsBefore)) : plan.charged;
+    pack !== undefined && ride.voltsBefore !== null
+      ? Math.max(0.02, chargeAtRest(pack, ride.voltsBefore))
+      : plan.charged;
   const speed = kmhToMs(runInKmh);
   const done = plan.ride({ charge, speed, traceEvery: traceSpacing(plan.course), step: 2 });
   const { trace } = done;
@@ -190,7 +192,9 @@ function ridden(
     'per-km': km > 0 ? done.usedWh / km : NaN,
     minutes: done.movingSeconds / 60,
     winding: done.hottestC,
-    ...(alone && ride.voltsBefore !== null ? { 'volts-after': supplyAt(pack, done.charge).openVolts } : {}),
+    ...(pack !== undefined && ride.voltsBefore !== null
+      ? { 'volts-after': supplyAt(pack, done.charge).openVolts }
+      : {}),
   };
   return { figures, trace: traced ? trace : undefined };
 }
@@ -219,9 +223,9 @@ function measured(
 
 /** The steady top speed of a plan on the level, km/h. */
 function topOf(plan: RidePlan, ride: RideRecord): number {
-  const { pack } = plan.machine;
+  const pack = packByVolts(plan);
   const charge =
-    ride.voltsBefore !== null && tellsByVolts(plan) ? chargeAtRest(pack, ride.voltsBefore) : plan.charged;
+    ride.voltsBefore !== null && pack !== undefined ? chargeAtRest(pack, ride.voltsBefore) : plan.charged;
   const top = topSpeed(plan.machine, charge);
   return top.moves ? msToKmh(top.v) : 0;
 }
@@ -278,8 +282,12 @@ export function* rideBeside(
     figures: [],
     causes: [],
   };
+  const pack = packByVolts({ machine: assemble(build), known: knownBuild(build) });
+  // As it was typed: the rows put their distances right themselves.
+  const wayOf = (told: Pick<RideTold, 'shownTimes'>, trace: Trace | undefined) =>
+    wayRows({ ride: typed, told }, pack, trace);
   if (ride.kind === 'coast-down' || (road === undefined && ride.kind !== 'top-speed'))
-    return { told: nothing, plan: {}, trace: undefined };
+    return { told: nothing, plan: {}, trace: undefined, way: wayOf(nothing, undefined) };
   const route = road === undefined ? NO_ROAD : roadOf(ride, road);
   const effort = road === undefined ? 'full' : effortOf(ride, road);
   const paced = road?.of === 'route' ? atMeanSpeed(day.build, ride, route, effort) : day.build;
@@ -293,7 +301,6 @@ export function* rideBeside(
   };
   const plan = told(legs, true);
   const day0 = ridePlan(day.build, route, effort, 'helping', 'ahead');
-  const pack = tellsByVolts(day0) ? day0.machine.pack : undefined;
   const byVolts = netWh(ride) === undefined && pack !== undefined ? whByVolts(pack, ride) : undefined;
   const runInUnsaid = effort === 'full' && road !== undefined && ride.runInKmh === null;
   // As fast as it is ridden on the level, it may have come to the foot.
@@ -345,5 +352,6 @@ export function* rideBeside(
     },
     plan: plan.figures,
     trace: plan.trace,
+    way: wayOf(nothing, plan.trace),
   };
 }

@@ -1,4 +1,6 @@
+import type { KnownBuild } from '../document/known-build.ts';
 import { chargeAtRest, wholeCapacityAh, type Pack } from '../machine/battery.ts';
+import type { Machine } from '../machine/machine.ts';
 import type { LogAnalysis } from './analysis.ts';
 import type { RideReading, RideRecord, RideTold } from './ride-record.ts';
 
@@ -34,6 +36,16 @@ export function withReadings(ride: RideRecord, analysis: LogAnalysis): RideRecor
   );
   return { ...ride, ...Object.fromEntries(read) };
 }
+
+/** The pack whose volts at rest tell its charge: one alone, whose cells are counted; undefined where they do not. */
+export const packByVolts = ({
+  machine,
+  known,
+}: {
+  readonly machine: Machine;
+  readonly known: KnownBuild;
+}): Pack | undefined =>
+  machine.others.length === 0 && known.packs[0].cellsInSeries.source !== 'unknown' ? machine.pack : undefined;
 
 /**
  * Energy by the volts at rest before and after where no display told it, from the resting curve of the plan's pack: 0.5 (U0 + U1)

@@ -56,6 +56,18 @@ const RIDE_READINGS = {
 } as const;
 export type RideReading = keyof typeof RIDE_READINGS;
 
+/** What was read at a stop on the way: how far it was, and each of the others null where nobody looked. */
+const wayReading = z.strictObject({
+  km: z.number().min(0).max(2000),
+  restV: read(5, 150),
+  /** As the display showed it: bars, or per cent. */
+  gauge: z.number().min(0).max(100).nullable(),
+  windingC: read(-30, 300),
+});
+export type WayReading = z.infer<typeof wayReading>;
+/** So many are kept of one ride. */
+export const MOST_ON_THE_WAY = 24;
+
 /** A ride as it was: typed by hand, or with a recording of the same key beside it. */
 export const rideRecord = z
   .strictObject({
@@ -71,6 +83,9 @@ export const rideRecord = z
     /** Level of help all the way, from one; null is mixed, by hand, or not noted. */
     level: z.number().int().min(1).max(9).nullable().default(null),
     toldBy: z.enum(TOLD_BY).default('unknown'),
+    /** Read at stops on the way, and what a full gauge shows: five bars, or a hundred for per cent. */
+    way: z.array(wayReading).max(MOST_ON_THE_WAY).default([]),
+    gaugeOf: z.number().int().min(2).max(100).nullable().default(null),
     note: z.string().max(1000),
     /** What the machine did that it should not. */
     noticed: z.array(z.enum(SYMPTOMS)).max(SYMPTOMS.length).default([]),
@@ -122,6 +137,8 @@ export const newRide = (
   pedalled: 'unknown',
   level: null,
   toldBy: 'unknown',
+  way: [],
+  gaugeOf: null,
   note: '',
   noticed: [],
   cutFromS: null,

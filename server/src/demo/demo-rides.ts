@@ -5,6 +5,7 @@ import {
   roadOfRide,
   simulatedCoast,
   simulatedLog,
+  simulatedStops,
   withReadings,
   type BuildDocument,
   type Recording,
@@ -60,6 +61,9 @@ const SHOWN: Readonly<Partial<Record<RideReading, number>>> = {
   topKmh: 1,
 };
 
+/** Of a full gauge of the demo. */
+const BARS = 5;
+
 /** A ride worked out from its plan: what was read of it, and what the plan of the build says. */
 export function madeRide(plan: RidePlan, build: BuildDocument, route: Route | undefined): DemoRide {
   const bare: RideRecord = newRide({
@@ -89,11 +93,15 @@ export function madeRide(plan: RidePlan, build: BuildDocument, route: Route | un
             read.map((id) => [id, full[id] === null ? null : Number(full[id].toFixed(SHOWN[id] ?? 1))]),
           ),
         };
-  const road = roadOfRide(ride, route, read === 'recorded' ? recording : undefined);
-  const steps = rideBeside(build, ride, road, true);
+  const noted =
+    recording === undefined || plan.stopsKm === undefined
+      ? ride
+      : { ...ride, way: simulatedStops(build, recording, plan.stopsKm, BARS), gaugeOf: BARS };
+  const road = roadOfRide(noted, route, read === 'recorded' ? recording : undefined);
+  const steps = rideBeside(build, noted, road, true);
   for (;;) {
     const { done, value } = steps.next();
     if (done === true)
-      return { build: plan.build, key: plan.key, ride, told: { ...value.told, planVersion: 1 } };
+      return { build: plan.build, key: plan.key, ride: noted, told: { ...value.told, planVersion: 1 } };
   }
 }

@@ -19,6 +19,8 @@ export interface RidePlan {
   readonly loadKg: number | null;
   readonly effort: 'cruise' | 'full';
   readonly standsS: number;
+  /** Where somebody stood and read the volts and the gauge, of five bars, km. */
+  readonly stopsKm?: readonly number[];
 }
 
 /**
@@ -159,6 +161,7 @@ export const RIDE_PLANS: readonly RidePlan[] = [
     kind: 'range',
     on: '2026-02-28',
     title: 'Market run and back',
+    stopsKm: [4, 9, 14, 18],
     route: 'market-run',
     who: 'R. Quince',
     read: 'recorded',

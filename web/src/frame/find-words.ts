@@ -87,7 +87,7 @@ export const VIEW_WORDS: Readonly<Record<string, string>> = {
   'setup/levels': 'assist levels pas',
   'setup/speed': 'speedometer wrong wheel size magnets',
   'setup/cutoffs': 'gauge bars percent low voltage',
-  'road/rides': 'log ride recording gpx csv',
+  'road/rides': 'log ride recording gpx csv gauge bars stops',
   'road/learn': 'fit calibrate measured values',
   'road/battery': 'charge book health capacity resistance',
   'road/upkeep': 'service maintenance spokes brakes due',

@@ -1,6 +1,9 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { Ground, RideKind, RideReading, SymptomId, ToldBy } from '@apple-cart/core';
+import type { Ground, RideKind, RideReading, SymptomId, ToldBy, WayReading } from '@apple-cart/core';
+
+/** What is typed of one stop on the way. */
+export type WayTyped = Readonly<Record<keyof WayReading, string>>;
 
 /** What is typed of a ride, kept as text until it can be read. */
 export interface RideTyped {
@@ -14,6 +17,9 @@ export interface RideTyped {
   /** Of help, all the way; null is mixed, by hand, or not noted. */
   readonly level: number | null;
   readonly toldBy: ToldBy;
+  /** Read at stops on the way, and what a full gauge shows. */
+  readonly way: readonly WayTyped[];
+  readonly gaugeOf: string;
   readonly note: string;
   readonly noticed: readonly SymptomId[];
 }

@@ -12,6 +12,7 @@ import {
 import type { ReactNode } from 'react';
 import { Silhouette, scaleInto } from '../../drawing/silhouette.tsx';
 import { PrintPage } from '../../paper/print-page.tsx';
+import { today } from '../../state/today.ts';
 import { useSettings } from '../../state/settings-store.ts';
 import { verdictOf } from '../../state/verdicts.ts';
 import { Stamp } from '../../ui/stamp.tsx';
@@ -31,9 +32,6 @@ function askedWords(duties: CustomerPage['duties']): string {
   const more = named.length < duties.length ? '; the class sheet says what else' : '';
   return `${words.join(', ')}${more}.`;
 }
-
-/** Day of the page, as it is written everywhere alike. */
-const today = (): string => new Date().toLocaleDateString('sv-SE');
 
 function Block({ title, children }: { title: string; children: ReactNode }) {
   return (

@@ -9,11 +9,11 @@ import {
   type QuantityPath,
 } from '@apple-cart/core';
 import { useBuild } from '../../state/build-store.ts';
-import { today } from '../../state/today.ts';
+import { dayShort, today } from '../../state/today.ts';
 import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
 import { Caution } from '../../ui/caution.tsx';
-import { dayShort } from './ride-words.ts';
+
 import type { Road } from './use-road.ts';
 import { LogCharge } from './log-charge.tsx';
 

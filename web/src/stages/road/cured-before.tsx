@@ -2,11 +2,11 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { OTHER_CAUSE, SYMPTOM_WORDS, causeOf, faultSays } from '@apple-cart/core';
 import { useBuilds } from '../../state/builds.ts';
-import { today } from '../../state/today.ts';
+import { dayShort, today } from '../../state/today.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { SearchBox } from '../../ui/search-box.tsx';
 import { ShowAll } from '../../ui/show-all.tsx';
-import { dayShort } from './ride-words.ts';
+
 import type { FaultInHand } from './use-fault.ts';
 
 const FEW = 6;

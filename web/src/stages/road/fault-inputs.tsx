@@ -1,12 +1,12 @@
 import { SYMPTOM_WORDS, lookOf, symptomsOf, type FaultKept } from '@apple-cart/core';
-import { today } from '../../state/today.ts';
+import { dayShort, today } from '../../state/today.ts';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { Button } from '../../ui/button.tsx';
 import { Caution } from '../../ui/caution.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { TextButton } from '../../ui/text-button.tsx';
 import { OutboxNotice } from '../parts/outbox-notice.tsx';
-import { dayShort } from './ride-words.ts';
+
 import { useFault, type FaultInHand } from './use-fault.ts';
 import type { Road } from './use-road.ts';
 

@@ -12,7 +12,7 @@ import {
 import { useBuild } from '../../state/build-store.ts';
 import { figureText } from '../../state/figure-text.ts';
 import { useSettings } from '../../state/settings-store.ts';
-import { today } from '../../state/today.ts';
+import { dayShort, today } from '../../state/today.ts';
 import { useVerdict } from '../../state/use-verdict.ts';
 import { Button } from '../../ui/button.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
@@ -22,7 +22,7 @@ import { StandsIn } from '../parts/stands-in.tsx';
 import { figureOf } from '../parts/use-stage.ts';
 import { OffChart } from './off-chart.tsx';
 import { RideMark } from './ride-marks.tsx';
-import { dayShort } from './ride-words.ts';
+
 import { TeachNext } from './teach-next.tsx';
 import { TEACHES } from './teaches.ts';
 import { whyLeftOut, type Learning } from './use-learn.ts';

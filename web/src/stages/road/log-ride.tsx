@@ -28,6 +28,8 @@ import { figureText, rideStands } from './ride-words.ts';
 import { SpanBar } from './span-bar.tsx';
 import { useHowRidden } from './teaches.ts';
 import type { Road } from './use-road.ts';
+import { WayForm } from './way-form.tsx';
+import { hasWay, wayTroubles } from './way-fields.ts';
 import { HowHelped, Kinds, Noticed, Reading, RoadChoice, TextRow, Weather } from './ride-form-fields.tsx';
 
 /** Which figure of the plan stands beside a reading. */
@@ -135,9 +137,13 @@ function useRideForm({ road, corrects, onDone }: Props) {
     [road.document, settled, named],
   );
   const { value: beside, busy } = useStudy('beside', input);
-  const wrong = Object.entries(typed.readings).some(
-    ([id, text]) => readingOf(id as RideReading, text, system) === undefined,
-  );
+  const stops = wayTroubles(typed, readingOf('distanceKm', typed.readings.distanceKm, system), system);
+  const wrong =
+    stops.gauge !== undefined ||
+    stops.stops.some((trouble) => trouble !== undefined) ||
+    Object.entries(typed.readings).some(
+      ([id, text]) => readingOf(id as RideReading, text, system) === undefined,
+    );
   const write = (): void => {
     remember(who);
     keepRecord(road.build, 'ride', null, ride).then(
@@ -216,6 +222,7 @@ export function LogRide(props: Props) {
           }}
         />
       ))}
+      {hasWay(typed.kind) && <WayForm typed={typed} change={change} />}
       {typed.kind !== 'coast-down' && <HowHelped typed={typed} change={change} build={road.document} />}
       <Weather typed={typed} change={change} />
       <TextRow

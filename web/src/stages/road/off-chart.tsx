@@ -1,6 +1,5 @@
 import { RIDE_KIND_NAMES, formatNumber, type RideOff } from '@apple-cart/core';
-import { today } from '../../state/today.ts';
-import { dayShort } from './ride-words.ts';
+import { dayShort, today } from '../../state/today.ts';
 
 const [W, LEFT, ROW, FOOT] = [430, 150, 24, 22];
 

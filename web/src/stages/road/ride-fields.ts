@@ -1,25 +1,17 @@
 import {
   NOTHING_READ,
-  convert,
-  shownUnit,
   type RideKind,
   type RideReading,
   type RideRecord,
-  type Unit,
   type UnitSystem,
 } from '@apple-cart/core';
+import { numberIn, numberText, type NumberField } from './number-in.ts';
+import { gaugeOfTyped, hasWay, wayFrom, wayTyped } from './way-fields.ts';
 import { today } from '../../state/today.ts';
 import type { RideTyped } from '../../state/ride-typed.ts';
 
-interface Field {
-  readonly name: string;
-  readonly unit: Unit;
-  readonly min: number;
-  readonly max: number;
-}
-
 /** The readings that are typed, with their bounds in their own unit. */
-export const RIDE_FIELDS: Readonly<Partial<Record<RideReading, Field>>> = {
+export const RIDE_FIELDS: Readonly<Partial<Record<RideReading, NumberField>>> = {
   distanceKm: { name: 'Distance', unit: 'km', min: 0.01, max: 2000 },
   minutes: { name: 'Time, moving', unit: 'min', min: 0.1, max: 6000 },
   energyWh: { name: 'Energy, from the display', unit: 'Wh', min: 0, max: 100_000 },
@@ -74,6 +66,8 @@ export const NOTHING_TYPED = (): RideTyped => ({
   pedalled: 'yes',
   level: null,
   toldBy: 'unknown',
+  way: [],
+  gaugeOf: '',
   note: '',
   noticed: [],
 });
@@ -84,15 +78,12 @@ export function readingOf(
   text: string | undefined,
   system: UnitSystem,
 ): number | null | undefined {
-  const plain = (text ?? '').trim().replace(',', '.').replace('−', '-');
-  if (plain === '') return null;
-  if (id === 'windMs') return Number(plain);
-  const field = RIDE_FIELDS[id];
-  const value = Number(plain);
-  if (field === undefined || !Number.isFinite(value)) return undefined;
-  const own = convert(value, shownUnit(field.unit, system), field.unit);
-  return own >= field.min && own <= field.max ? own : undefined;
+  const field = id === 'windMs' ? WIND : RIDE_FIELDS[id];
+  return field === undefined ? undefined : numberIn(field, text ?? '', system);
 }
+
+/** The wind is chosen in words, and kept in its own unit whatever the reader's. */
+const WIND: NumberField = { name: 'Wind', unit: '1', min: 0, max: 40 };
 
 /** A ride as it is typed; readings that cannot be read count as not read. */
 export function rideFrom(
@@ -117,7 +108,7 @@ export function rideFrom(
       readingOf(id, typed.readings[id], system) ?? null,
     ]),
   ) as Record<RideReading, number | null>;
-  const { kind, on, title, route, ground, pedalled, level, toldBy, note, noticed } = typed;
+  const { kind, on, title, route, ground, pedalled, level, toldBy, way, gaugeOf, note, noticed } = typed;
   return {
     kind,
     on,
@@ -129,6 +120,8 @@ export function rideFrom(
     pedalled,
     level,
     toldBy,
+    way: hasWay(kind) ? wayFrom(way, system) : [],
+    gaugeOf: hasWay(kind) ? (gaugeOfTyped(gaugeOf) ?? null) : null,
     note: note.trim(),
     noticed: [...noticed],
     who,
@@ -142,13 +135,7 @@ export function rideFrom(
 
 /** A ride as text again, to be put right. */
 export function typedFrom(ride: RideRecord, system: UnitSystem): RideTyped {
-  const text = (id: RideReading): string => {
-    const value = ride[id];
-    if (value === null) return '';
-    const field = RIDE_FIELDS[id];
-    const shown = field === undefined ? value : convert(value, field.unit, shownUnit(field.unit, system));
-    return String(Math.round(shown * 1000) / 1000);
-  };
+  const text = (id: RideReading): string => numberText(ride[id], RIDE_FIELDS[id]?.unit ?? '1', system);
   const { kind, on, title, route, ground, pedalled, level, toldBy, note, noticed } = ride;
   return {
     kind,
@@ -159,6 +146,8 @@ export function typedFrom(ride: RideRecord, system: UnitSystem): RideTyped {
     pedalled,
     level,
     toldBy,
+    way: wayTyped(ride.way, system),
+    gaugeOf: ride.gaugeOf === null ? '' : String(ride.gaugeOf),
     note,
     noticed,
     readings: Object.fromEntries(

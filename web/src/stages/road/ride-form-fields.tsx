@@ -264,7 +264,7 @@ export function Noticed({
   build: BuildDocument;
 }) {
   return (
-    <details className="border-b border-hair" open={noticed.length > 0}>
+    <details className="border-b border-hair" open={noticed.length > 0} data-testid="noticed-form">
       <summary className="flex min-h-11 cursor-pointer items-center text-[15px]">
         <span className="flex-1">It did something that it should not</span>
         <span className="text-[13px] text-ink2">

@@ -11,7 +11,7 @@ import { Button } from '../../ui/button.tsx';
 import { useStage } from '../parts/use-stage.ts';
 import { logTable } from './log-table.ts';
 import { rideStands } from './ride-words.ts';
-import { useRideBeside, type Road } from './use-road.ts';
+import type { RideStudied, Road } from './use-road.ts';
 
 /** Buckets that a chart has room for. */
 const MOST_DRAWN = 4000;
@@ -34,6 +34,7 @@ const rowsOf = (view: Stretch | undefined, far: number, rows: number): LogView =
 export function RideLines({
   road,
   kept,
+  beside,
   rows,
   analysis,
   startM,
@@ -42,6 +43,7 @@ export function RideLines({
 }: {
   road: Road;
   kept: RideKept;
+  beside: RideStudied;
   rows: number;
   analysis: ToldAnalysis;
   /** Where the ride begins on the recording's way, m. */
@@ -54,7 +56,6 @@ export function RideLines({
   const system = useSettings((state) => state.units);
   const ink = useChartInk();
   const { verdict } = useStage();
-  const beside = useRideBeside(road, kept);
   const [view, setView] = useState<Stretch>();
   const settled = useSettled(view, 250);
   const wholeM = analysis.metres ?? 0;

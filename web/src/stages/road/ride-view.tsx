@@ -22,6 +22,7 @@ import { RideLines } from './ride-lines.tsx';
 import { useCounted } from './use-counted.ts';
 import { useRideBeside, type Road } from './use-road.ts';
 import { NoticedOn } from './noticed-on.tsx';
+import { OnTheWay } from './on-the-way.tsx';
 import { BesideTable, PointsTo } from './beside-table.tsx';
 
 /** What a ride or its recording says in a strip of cells. */
@@ -156,11 +157,10 @@ function Found({ analysis }: { analysis: ToldAnalysis }) {
 }
 
 /** A ride without a recording: nothing to draw, but the plan is asked. */
-function NoLines({ road, kept }: { road: Road; kept: RideKept }) {
-  const beside = useRideBeside(road, kept);
+function NoLines({ busy }: { busy: boolean }) {
   return (
     <p className="border-b border-hair py-2 text-[13.5px] text-ink2" role="status">
-      Typed by hand: no line to draw.{beside.busy ? ' The plan is being ridden…' : ''}
+      Typed by hand: no line to draw.{busy ? ' The plan is being ridden…' : ''}
     </p>
   );
 }
@@ -193,6 +193,7 @@ export function RideView({ road, kept, onEdit }: { road: Road; kept: RideKept; o
   const { title } = rideStands(kept, system);
   const log = road.logs.get(kept.first);
   const { ride, told } = kept;
+  const beside = useRideBeside(road, kept);
   const counted = useCounted(road, kept);
   const { recording, beyond } = counted;
   const [cutting, setCutting] = useState<RiddenPart>();
@@ -237,12 +238,13 @@ export function RideView({ road, kept, onEdit }: { road: Road; kept: RideKept; o
       )}
       <Facts road={road} kept={kept} analysis={counted.analysis} />
       {log === undefined ? (
-        <NoLines road={road} kept={kept} />
+        <NoLines busy={beside.busy} />
       ) : (
         <RideLines
           key={kept.key}
           road={road}
           kept={kept}
+          beside={beside}
           rows={log.rows}
           analysis={log.analysis}
           startM={counted.startM}
@@ -256,6 +258,7 @@ export function RideView({ road, kept, onEdit }: { road: Road; kept: RideKept; o
           The energy is worked out from the volts at rest: a wider span.
         </p>
       )}
+      <OnTheWay way={beside.value?.way ?? []} gaugeOf={ride.gaugeOf} />
       {told !== undefined && <ToldByWords told={told} />}
       {told !== undefined && <PointsTo told={told} />}
       {ride.noticed.length > 0 && <NoticedOn build={road.build} ride={ride} />}

@@ -1,6 +1,7 @@
+import { dayShort } from '../../state/today.ts';
 import { describe, expect, it } from 'vitest';
 import { newRide, type RideFigure, type RideKept, type RideTold } from '@apple-cart/core';
-import { dayShort, dayWords, figureText, offWords, perKm, rideStands, saysWords } from './ride-words.ts';
+import { dayWords, figureText, offWords, perKm, rideStands, saysWords } from './ride-words.ts';
 
 const figure = (
   id: RideFigure['id'],

@@ -133,17 +133,6 @@ export function perKm(kept: Pick<RideKept, 'ride' | 'told'>): number | undefined
   return wh === undefined || km === undefined ? undefined : wh / km;
 }
 
-/** A day in a few words, without its year where it is this one. */
-export function dayShort(day: string, today: string): string {
-  const date = new Date(`${day}T12:00:00`);
-  const same = day.slice(0, 4) === today.slice(0, 4);
-  return date.toLocaleDateString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    ...(same ? {} : { year: 'numeric' }),
-  });
-}
-
 /** The day as it was noted: air, wind, ground, load; and who says so. */
 export function dayWords({ ride, corrected, at }: RideKept, system: UnitSystem): string {
   const noted = (value: number, unit: Unit): string => phraseText([qty(value, unit, 0)], system);

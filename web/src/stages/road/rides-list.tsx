@@ -11,7 +11,7 @@ import {
 } from '@apple-cart/core';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
-import { today } from '../../state/today.ts';
+import { dayShort, today } from '../../state/today.ts';
 import { Button } from '../../ui/button.tsx';
 import { Caution } from '../../ui/caution.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
@@ -21,7 +21,7 @@ import { showPicture } from '../../ui/show-picture.ts';
 import { TeachNext } from './teach-next.tsx';
 import { TEACHES } from './teaches.ts';
 import { RideMark } from './ride-marks.tsx';
-import { dayShort, perKm, rideStands } from './ride-words.ts';
+import { perKm, rideStands } from './ride-words.ts';
 import type { Road } from './use-road.ts';
 
 function RideRow({ kept, inHand, onPick }: { kept: RideKept; inHand: boolean; onPick: () => void }) {

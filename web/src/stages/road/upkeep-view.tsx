@@ -18,7 +18,7 @@ import {
 import { downloadText } from '../../files/download.ts';
 import { usePeople } from '../../state/people.ts';
 import { keepRecord } from '../../state/records.ts';
-import { today } from '../../state/today.ts';
+import { dayShort, today } from '../../state/today.ts';
 import { Link } from 'react-router';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity, useWay } from '../../state/use-quantity.ts';
@@ -29,7 +29,7 @@ import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { OutboxNotice } from '../parts/outbox-notice.tsx';
 import { WhoField } from '../parts/who-field.tsx';
-import { dayShort } from './ride-words.ts';
+
 import type { Road } from './use-road.ts';
 
 const STATES: Readonly<Record<UpkeepRow['state'], State>> = {

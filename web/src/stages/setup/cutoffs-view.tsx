@@ -5,6 +5,7 @@ import { Caution } from '../../ui/caution.tsx';
 import { Num } from '../../ui/num.tsx';
 import { NumberCell } from '../../ui/number-cell.tsx';
 import { PanelHead } from '../../ui/panel.tsx';
+import { GaugeSeen } from './gauge-seen.tsx';
 import type { SettingsSheet } from './use-settings-sheet.ts';
 
 const told = (known: { source: string; value: number }): string =>
@@ -135,6 +136,7 @@ export function CutoffsPicture({ sheet }: { sheet: SettingsSheet }) {
         A plain gauge shares the volts of a cell from empty to full evenly; cells do not. Common practice, no
         source.
       </p>
+      <GaugeSeen sheet={sheet} />
     </section>
   );
 }
