@@ -24,7 +24,7 @@ export { nearestAwg } from './quantity/wire-gauge.ts';
 export { readBy } from './quantity/zod-issues.ts';
 
 // Document: what is entered of a build.
-export type { UsedCell } from './document/cell.ts';
+export { MOST_CELL_PRICE, type UsedCell } from './document/cell.ts';
 export type { Accessory } from './document/charging.ts';
 export { CHEMISTRIES } from './document/chemistries.ts';
 export {

@@ -169,6 +169,9 @@ const usedCell = z.strictObject({
 });
 export type UsedCell = z.infer<typeof usedCell>;
 
+/** Most that one cell, or one block, is priced at. */
+export const MOST_CELL_PRICE = 100_000;
+
 export const cell = z.strictObject({
   name: z.string().max(80).default(''),
   /** Cells in one body: 1, or 6 for a 12 V lead-acid block. */
@@ -176,7 +179,7 @@ export const cell = z.strictObject({
   round: z.boolean().default(true),
   nesting: nesting.default('square'),
   /** Price of one, in the build's currency; null is not known. */
-  price: z.number().min(0).max(100_000).nullable().default(null),
+  price: z.number().min(0).max(MOST_CELL_PRICE).nullable().default(null),
   used: z.array(usedCell).max(1000).default([]),
   ...quantities(cellSpecs),
 });

@@ -16,7 +16,7 @@ const CONDUCTORS: Readonly<Record<Conductor, ConductorData>> = {
     name: 'copper',
     resistivity: 1 / 58e6,
     perKelvin: 0.00393,
-    source: 'IEC 60028, 100 % IACS: 1/58 ohm mm²/m at 20 °C',
+    source: 'IEC 60028, 100 % IACS: 1/58 Ω mm²/m at 20 °C',
   },
   aluminium: {
     name: 'aluminium',

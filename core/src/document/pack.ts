@@ -139,7 +139,7 @@ export const packSpecs = {
     plausible: [10, 60],
     step: 1,
     fallback: 25,
-    origin: 'from memory, 20 to 30 mohm',
+    origin: 'from memory, 20 to 30 mΩ',
   },
   ageYears: {
     label: 'Age of the pack',

@@ -44,6 +44,36 @@ describe('side by side', () => {
     expect(stages.every((s) => s.cells[1]?.state === 'unknown')).toBe(true);
   });
 
+  it('tells the bicycles themselves apart: what each costs, its fork, the room and the volts', () => {
+    const priced = (price: number | null, forkKind: 'rigid' | 'suspension') => ({
+      ...longtail,
+      donor: { ...longtail.donor, forkMaterial: 'aluminium' as const, forkKind },
+      purchase: {
+        ...longtail.purchase,
+        lines: { ...longtail.purchase.lines, donor: { ...longtail.purchase.lines['donor'], price } },
+      },
+    });
+    const beside = sideBySide([
+      build(priced(250, 'rigid') as typeof longtail),
+      build(priced(900, 'suspension') as typeof longtail),
+      leaflet,
+    ]);
+    const of = (id: string) => beside.find((r) => r.id === id);
+    expect(of('donor')?.cells.map((c) => c.value)).toEqual([250, 900, undefined]);
+    expect(of('donor')?.best).toEqual([0]);
+    expect(of('fork')?.cells.map((c) => c.words)).toEqual([
+      'aluminium, rigid',
+      'aluminium, sprung',
+      'not on the leaflet',
+    ]);
+    const packs = sideBySide([build(longtail), build(tandem)]);
+    expect(packs.find((r) => r.id === 'volts')?.cells.map((c) => c.value)).toEqual([
+      evaluate(longtail).known.packs[0].nominalV.value,
+      evaluate(tandem).known.packs[0].nominalV.value,
+    ]);
+    expect(packs.find((r) => r.id === 'room')?.cells.every((c) => c.value !== undefined)).toBe(true);
+  });
+
   it('leads who is best or level in most of what differs, if nobody else is as often', () => {
     const lead = leaderOf(rows);
     const counts = [0, 1, 2, 3].map((i) => rows.filter((r) => r.best.includes(i)).length);

@@ -63,6 +63,41 @@ const SPECS: readonly Spec[] = [
     ready: (r) => r.price,
   },
   {
+    id: 'donor',
+    label: 'Of which the bicycle',
+    unit: 'money',
+    digits: 0,
+    less: true,
+    usual: 3000,
+    of: ({ list: { rows } }) => ({ value: rows.find((r) => r.line?.rule === 'donor')?.price ?? undefined }),
+    ready: unsaid,
+  },
+  {
+    id: 'room',
+    label: 'Room round the pack',
+    unit: 'mm',
+    digits: 0,
+    less: false,
+    usual: 100,
+    of: ({ fit: { checks } }) => {
+      const check = checks.find((c) => c.id === 'pack-room');
+      return { value: check === undefined || check.state === 'unknown' ? undefined : check.value };
+    },
+    ready: unsaid,
+  },
+  {
+    id: 'volts',
+    label: 'Volts of the pack',
+    unit: 'V',
+    digits: 0,
+    less: undefined,
+    usual: 24,
+    of: ({ known: { packs } }) => ({
+      value: packs[0].nominalV.source === 'unknown' ? undefined : packs[0].nominalV.value,
+    }),
+    ready: (r) => r.packV,
+  },
+  {
     id: 'heat',
     label: 'Hottest on the hill',
     unit: 'C',
@@ -210,6 +245,16 @@ function weakest({ power: { chain } }: Verdict): SideCell {
   );
 }
 
+/** The fork that a front motor, a wide tyre or a rough road hangs on. */
+function fork(c: Contestant): SideCell {
+  if (c.kind === 'ready') return NOT_SAID;
+  const { forkMaterial, forkKind } = c.verdict.study.build.donor;
+  const words = [forkMaterial, forkKind === 'suspension' ? 'sprung' : forkKind].filter(
+    (w) => w !== 'unknown',
+  );
+  return words.length === 0 ? said('unknown', 'not known') : { value: undefined, words: words.join(', ') };
+}
+
 /** Whether whoever owns it can put it right. */
 function mendedHere(c: Contestant): SideCell {
   if (c.kind === 'build') return said('fine', 'all parts are known');
@@ -238,7 +283,8 @@ export function sideBySide(contestants: readonly Contestant[]): readonly SideRow
     0.01,
   );
   const mended = worded('mended', 'Mended here', contestants.map(mendedHere), 0.01);
-  const rows = [...numbers, classes, links, mended].filter((row) =>
+  const forks = worded('fork', 'Fork', contestants.map(fork), 0.02);
+  const rows = [...numbers, classes, links, forks, mended].filter((row) =>
     row.cells.some((c) => c.value !== undefined || c.words !== undefined),
   );
   return [...rows].sort((a, b) => b.spread - a.spread);

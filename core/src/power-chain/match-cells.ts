@@ -291,7 +291,7 @@ export function readCells(text: string): {
     else if (mah <= 0) say('a capacity above 0 mAh is needed');
     else if (mah > 400_000) say('more than 400,000 mAh is no cell');
     else if (mohm !== undefined && (!Number.isFinite(mohm) || mohm < 0 || mohm > 10_000))
-      say('resistance is a number of mohm from 0 to 10,000');
+      say('resistance is a number of mΩ from 0 to 10,000');
     else if (cells.length >= 1000) say('more than 1000 cells');
     else cells.push({ name, mah, mohm: mohm ?? null });
   });

@@ -61,7 +61,9 @@ const WRITTEN: Partial<Record<Unit, string>> = {
   P: 'in parallel',
   mm2: 'mm²',
   uF: 'µF',
-  mohm: 'mohm',
+  ohm: 'Ω',
+  mohm: 'mΩ',
+  Mohm: 'MΩ',
   deg: '°',
 };
 

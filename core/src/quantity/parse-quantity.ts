@@ -33,8 +33,13 @@ const SPELLINGS: Readonly<Record<string, Unit>> = {
   minutes: 'min',
 };
 
-function unitFromText(text: string): Unit | undefined {
-  const exact = UNIT_SYMBOLS.find((u) => u === text);
+/** As they are written: milli and mega differ by their case alone. */
+const WRITTEN: Readonly<Record<string, Unit>> = { Ω: 'ohm', mΩ: 'mohm', MΩ: 'Mohm' };
+
+function unitFromText(typed: string): Unit | undefined {
+  // The sign of the ohm is its own letter in Unicode, and means the Greek one.
+  const text = typed.replaceAll('\u2126', 'Ω');
+  const exact = UNIT_SYMBOLS.find((u) => u === text) ?? WRITTEN[text];
   if (exact !== undefined) return exact;
   const lower = text.toLowerCase();
   return SPELLINGS[lower] ?? UNIT_SYMBOLS.find((u) => u.toLowerCase() === lower);

@@ -206,6 +206,20 @@ describe('what an electrician looks for on the list', () => {
     expect(words(built, 'cells')).toContain('NMC');
   });
 
+  it('prices cells by the piece, spares with them, and none that nobody has priced', () => {
+    const salvaged = (price: number | null) =>
+      line(
+        made([
+          { pack: { make: 'cells', chemistry: 'nmc', cellsInSeries: 14 }, cell: { parallel: 5, price } },
+        ]),
+        'cells',
+      );
+    // 70 cells and two spares at 0.80 each.
+    expect(salvaged(0.8)?.quantity).toBe(72);
+    expect(salvaged(0.8)?.price).toBeCloseTo(57.6, 9);
+    expect(salvaged(null)?.price).toBeNull();
+  });
+
   it('names the volts of a converter by what is on it', () => {
     const lamp6 = { ...light, name: 'Small lamp', volts: 6 };
     const horn = { ...light, name: 'Horn', volts: 0, light: false };

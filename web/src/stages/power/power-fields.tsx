@@ -1,4 +1,5 @@
 import {
+  MOST_CELL_PRICE,
   formatNumber,
   inUse,
   packPath,
@@ -9,10 +10,11 @@ import {
   type PackIndex,
   type Verdict,
 } from '@apple-cart/core';
-import { ChoiceField, PlainRow, YesNoField } from '../../fields/choice-field.tsx';
+import { CHOICE_ROW, ChoiceField, PlainRow, YesNoField } from '../../fields/choice-field.tsx';
 import { FieldGroup, WorkedRow } from '../../fields/field-group.tsx';
 import { NumberField } from '../../fields/number-field.tsx';
 import { useBuild } from '../../state/build-store.ts';
+import { NumberCell } from '../../ui/number-cell.tsx';
 import { Num } from '../../ui/num.tsx';
 import { NameField } from '../parts/name-field.tsx';
 import { ShelfMenu } from '../parts/shelf-menu.tsx';
@@ -174,7 +176,7 @@ export function PackFields({ document, verdict, index }: PackProps) {
 export function CellFields({ document, verdict, index }: PackProps) {
   const at = packPath(index);
   const edit = useBuild((state) => state.edit);
-  const { round, nesting: nested } = (document.packs[index] ?? document.packs[0]).cell;
+  const { round, nesting: nested, price } = (document.packs[index] ?? document.packs[0]).cell;
   const { nominalV, capacityAh } = verdict.known.packs[index] ?? verdict.known.packs[0];
   const cell = (part: Partial<PackDocument['cell']>, label: string): void => {
     edit((d) => withValues(d, `${at}.cell`, part), label);
@@ -222,6 +224,17 @@ export function CellFields({ document, verdict, index }: PackProps) {
         <NumberField path={`${at}.cell.widthMm`} label={round ? 'Diameter' : 'Width'} />
         {!round && <NumberField path={`${at}.cell.depthMm`} label="Depth" />}
         <NumberField path={`${at}.cell.heightMm`} />
+        <div className={CHOICE_ROW}>
+          <span className="py-0.5 pr-2 leading-[1.15]">Price of one, {document.money.currency}</span>
+          <NumberCell
+            label="Price of one cell"
+            value={price}
+            most={MOST_CELL_PRICE}
+            onChange={(next) => {
+              cell({ price: next }, 'price of a cell');
+            }}
+          />
+        </div>
       </FieldGroup>
       <FieldGroup title="In the box">
         {round && (

@@ -24,7 +24,7 @@ import { useRun } from '../../work/use-run.ts';
 const REASONS: Readonly<Record<RefusalReason, string>> = {
   'low-capacity': 'too little capacity',
   'high-resistance': 'too much resistance',
-  'no-resistance': '0 mohm: measured wrongly, or shorted',
+  'no-resistance': '0 mΩ: measured wrongly, or shorted',
   'left-over': 'not needed',
 };
 
@@ -83,7 +83,7 @@ function Result({ outcome, name }: { outcome: MatchOutcome; name: string }) {
             <tr className="border-b-[1.5px] border-ink text-[12.5px] [&>th]:py-1 [&>th]:font-semibold">
               <th className="text-left">Group</th>
               <th className="text-right">mAh</th>
-              <th className="pr-3 text-right">mohm</th>
+              <th className="pr-3 text-right">mΩ</th>
               <th className="text-left">Cells</th>
             </tr>
           </thead>
@@ -111,7 +111,7 @@ function Result({ outcome, name }: { outcome: MatchOutcome; name: string }) {
             {refused.map((r) => (
               <li key={r.cell.name}>
                 <b className="font-semibold">{r.cell.name}</b> {r.cell.mah} mAh
-                {r.cell.mohm === null ? '' : `, ${String(r.cell.mohm)} mohm`}: {REASONS[r.reason]}
+                {r.cell.mohm === null ? '' : `, ${String(r.cell.mohm)} mΩ`}: {REASONS[r.reason]}
               </li>
             ))}
           </ul>
@@ -155,7 +155,7 @@ export function UsedCells() {
       />
       <label className="block text-[13px]">
         <span className="text-ink2">
-          One cell a line: name, capacity in mAh, resistance in mohm. Name and resistance may be left out. A
+          One cell a line: name, capacity in mAh, resistance in mΩ. Name and resistance may be left out. A
           file can be pasted or chosen.
         </span>
         <textarea
