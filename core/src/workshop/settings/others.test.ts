@@ -37,6 +37,18 @@ describe('what else a controller is set to', () => {
     expect(stands({ readBack: 'on' })).toEqual({ kind: 'noted', state: 'unknown' });
   });
 
+  it('says beside a menu that was found what Law has of it, and nothing beside what Law does not ask', () => {
+    const found = (lifted: BuildDocument['controller']['lifted']) =>
+      rows({
+        ...noted(tandem, { 'hidden-menu': { readBack: 'open, to 45 km/h' }, cruise: { meant: 'off' } }),
+        controller: { ...tandem.controller, lifted },
+      }).map((row) => row.atLaw);
+    expect(found('unknown')).toEqual([expect.stringMatching(/does not know yet.*say there/), undefined]);
+    expect(found('planned')).toEqual([expect.stringMatching(/planned/), undefined]);
+    expect(found('yes')).toEqual([expect.stringMatching(/^Law counts it/), undefined]);
+    expect(found('no')).toEqual([expect.stringMatching(/true only where this menu cannot/), undefined]);
+  });
+
   it('counts with the sheet, and what was not taken is a finding with its danger', () => {
     const plain = evaluate(longtail);
     const before = settingCounts(plain.settings, plain.otherSettings.rows);

@@ -1,3 +1,4 @@
+import type { PlannedAnswer } from '../../document/choices.ts';
 import type { State } from '../../check/state.ts';
 import type { OtherSetting } from '../../document/settings.ts';
 import type { Job } from '../job.ts';
@@ -13,11 +14,23 @@ export interface UsualSetting {
   readonly ifWrong: string;
 }
 
+/** What Law has of whether the rider can lift the limit: a menu that was found has to be told there, too. */
+const AT_LAW: Readonly<Record<PlannedAnswer, string>> = {
+  yes: 'Law counts it: the rider can lift the limit.',
+  no: 'Law has it that the rider cannot lift the limit: true only where this menu cannot be opened.',
+  planned: 'Law has it planned that the rider cannot lift the limit: say there what you found.',
+  unknown: 'Law does not know yet whether the rider can lift the limit: say there what you found.',
+};
+
 const driven = ({ build: { controls } }: Job): boolean =>
   controls.throttle !== 'none' && controls.throttle !== 'walk';
 
 /** Common practice, no source: the names differ from controller to controller. */
-const USUAL: readonly (UsualSetting & { readonly counts: (job: Job) => boolean })[] = [
+const USUAL: readonly (UsualSetting & {
+  readonly counts: (job: Job) => boolean;
+  /** What Law has of the same. */
+  readonly atLaw?: (job: Job) => string;
+})[] = [
   {
     key: 'own-values',
     name: 'Its maker’s own values',
@@ -105,6 +118,7 @@ const USUAL: readonly (UsualSetting & { readonly counts: (job: Job) => boolean }
     because: 'whoever opens it sets another class: Law asks whether the limit can be lifted',
     ifWrong: 'It is another class as soon as somebody finds it.',
     counts: ({ build: { controller } }) => controller.limitsSpeed && controller.reached !== 'lead',
+    atLaw: ({ build: { controller } }) => AT_LAW[controller.lifted],
   },
   {
     key: 'reverse',
@@ -124,6 +138,8 @@ export interface OtherRow {
   readonly key: string;
   readonly name: string;
   readonly usual: UsualSetting | undefined;
+  /** What Law has of the same; undefined where it asks for nothing like it. */
+  readonly atLaw: string | undefined;
   readonly told: OtherSetting;
   readonly stands: { readonly kind: OtherStands; readonly state: State };
 }
@@ -144,10 +160,17 @@ function standsOf({ meant, readBack }: OtherSetting): OtherRow['stands'] {
 }
 
 /** The settings that were noted of this controller beside those that the plan works out. */
-export const otherRows = ({ build }: Job): readonly OtherRow[] =>
-  Object.entries(build.settings.others).map(([key, told]): OtherRow => {
+export const otherRows = (job: Job): readonly OtherRow[] =>
+  Object.entries(job.build.settings.others).map(([key, told]): OtherRow => {
     const usual = USUAL.find((one) => one.key === key);
-    return { key, name: usual?.name ?? told.name, usual, told, stands: standsOf(told) };
+    return {
+      key,
+      name: usual?.name ?? told.name,
+      usual,
+      atLaw: usual?.atLaw?.(job),
+      told,
+      stands: standsOf(told),
+    };
   });
 
 /** Usual settings that this machine may have and nobody has noted. */

@@ -1,5 +1,6 @@
 import { MOST_OTHERS, type OtherRow } from '@apple-cart/core';
 import { Plus } from 'lucide-react';
+import { Link } from 'react-router';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { TextButton } from '../../ui/text-button.tsx';
@@ -10,7 +11,7 @@ const CELL =
   'h-7 w-full min-w-0 border-b border-ink3 bg-field px-1.5 text-[13.5px] placeholder:text-ink3 max-bench:h-11';
 
 function Row({ row, sheet }: { row: OtherRow; sheet: SettingsSheet }) {
-  const { key, name, usual, told, stands } = row;
+  const { key, name, usual, atLaw, told, stands } = row;
   const called = name.trim() === '' ? 'setting without a name' : name;
   return (
     <tr
@@ -49,6 +50,11 @@ function Row({ row, sheet }: { row: OtherRow; sheet: SettingsSheet }) {
           <span className="block pt-0.5 leading-snug text-ink2">
             {usual.because}
             {stands.state === 'look' && <span className="block text-ink">{usual.ifWrong}</span>}
+            {atLaw !== undefined && (
+              <Link to="../law" className="block text-slate underline max-bench:py-3">
+                {atLaw}
+              </Link>
+            )}
           </span>
         )}
       </td>
