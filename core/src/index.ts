@@ -343,6 +343,7 @@ export { restAsUsual, usualPort, type Port } from './workshop/harness/ports.ts';
 export { facesOfPair, type PlugFace } from './workshop/harness/plug-face.ts';
 export { planStops, type Finding } from './verdict/finding.ts';
 export type { PlugFinding } from './workshop/harness/plug-rules.ts';
+export { layingOf, layingOfAll } from './workshop/harness/laying.ts';
 export type { Run } from './workshop/harness/runs.ts';
 export { faced } from './workshop/harness/adapter.ts';
 export { devicesText, type Device } from './workshop/harness/devices.ts';

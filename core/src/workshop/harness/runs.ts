@@ -31,6 +31,9 @@ function controllerAt(build: BuildDocument, frame: Frame, axle: Point, pack: Poi
   return line === undefined ? pack : boxOn(line, BOX, distance(line.a, line.b) / 2);
 }
 
+/** A lamp that is called so hangs on the frame; all others are taken to be on fork or bar. */
+const atRear = (name: string): boolean => /rear|back|tail/i.test(name);
+
 /** Where each component of the harness sits, mm, as the side view has it. */
 function placesOf(build: BuildDocument, known: KnownBuild, frame: Frame): ReadonlyMap<string, Point> {
   const boxes = boxesOf(build, known, frame);
@@ -67,13 +70,13 @@ function placesOf(build: BuildDocument, known: KnownBuild, frame: Frame): Readon
     ['light-cells', controller],
     ...build.supply.accessories.map((one, i): [string, Point] => [
       `accessory-${String(i + 1)}`,
-      /rear|back|tail/i.test(one.name) ? (frame.points.saddle ?? frame.rear) : crown,
+      atRear(one.name) ? (frame.points.saddle ?? frame.rear) : crown,
     ]),
   ]);
 }
 
 /** Charger and programming lead are plugged in where it stands, and ride nowhere. */
-const staysOff = ({ fromComponent, toComponent }: Cable): boolean =>
+export const staysOff = ({ fromComponent, toComponent }: Cable): boolean =>
   toComponent.startsWith('charger') || fromComponent === 'programmer';
 
 /** Components on the bar: their cables turn with it. */
@@ -119,7 +122,9 @@ function slackOf(build: BuildDocument, cable: Cable): number {
   const turnsWithFork = (component: string): boolean =>
     isMotor(component) && (motorAt(build) === 'front') !== (component === 'motor-2' && drivesBoth(build));
   const fork = turnsWithFork(cable.toComponent) || turnsWithFork(cable.fromComponent);
-  const lamp = /accessory/.test(cable.toComponent);
+  const lamp = build.supply.accessories.some(
+    (one, i) => cable.toComponent === `accessory-${String(i + 1)}` && !atRear(one.name),
+  );
   const turns = bar || fork || lamp ? STEERING_MM : 0;
   const folds = bar && build.donor.style === 'folding' ? FOLD_MM : 0;
   const travels =

@@ -1,4 +1,12 @@
-import { faced, worksOf, type BuildDocument, type Port, type Wire, type Wiring } from '@apple-cart/core';
+import {
+  faced,
+  layingOfAll,
+  worksOf,
+  type BuildDocument,
+  type Port,
+  type Wire,
+  type Wiring,
+} from '@apple-cart/core';
 import { PrintPage } from '../../paper/print-page.tsx';
 import { useVerdict } from '../../state/use-verdict.ts';
 import { colourName } from './colours.tsx';
@@ -107,6 +115,17 @@ function Sheet({ build }: { build: BuildDocument }) {
       )}
       <h2 className="head border-b-[1.5px] border-ink pt-4 pb-0.5 text-[16px]">Cut list</h2>
       <CutList wiring={wiring} />
+      <h2 className="head border-b-[1.5px] border-ink pt-4 pb-0.5 text-[16px]">How they are laid</h2>
+      <ul className="text-[12.5px] leading-snug">
+        {layingOfAll(build, wiring.wires).map(({ id, words, cables }) => (
+          <li key={id} className="border-b border-hair py-1">
+            {words}{' '}
+            <span className="num text-ink2">
+              {cables.length === wiring.wires.length ? 'All' : cables.map((n) => `W${String(n)}`).join(' ')}
+            </span>
+          </li>
+        ))}
+      </ul>
       <h2 className="head border-b-[1.5px] border-ink pt-4 pb-0.5 text-[16px]">Labels for both ends</h2>
       <Labels build={build} />
       <Diagram build={build} />

@@ -1,6 +1,7 @@
 import { writeCsv } from '@apple-cart/contracts/csv';
 import {
   counted,
+  layingOf,
   fileName,
   harnessTable,
   type CableDocument,
@@ -73,6 +74,23 @@ function ControllerSitsField({ data: { document, change } }: { data: WiringData 
   );
 }
 const FIXED_SITS: ReadonlySet<ControllerSits> = new Set(['pack', 'bracket', 'head', 'unknown']);
+
+/** What the way of the cable in hand asks of whoever ties it. */
+function HowLaid({ data: { wire, document } }: { data: WiringData }) {
+  const laying = wire === undefined ? [] : layingOf({ build: document, cable: wire.cable, run: wire.run });
+  if (laying.length === 0) return null;
+  return (
+    <FieldGroup title="How it is laid" note="common practice, no source">
+      <ul className="text-[13.5px] leading-snug" data-testid="laying">
+        {laying.map(({ id, words }) => (
+          <li key={id} className="border-b border-hair py-1.5">
+            {words}
+          </li>
+        ))}
+      </ul>
+    </FieldGroup>
+  );
+}
 
 /** The cable in hand: its length as a ledger, its size, the way that it goes. */
 export function ScheduleInputs({ data }: { data: WiringData }) {
@@ -187,6 +205,7 @@ export function ScheduleInputs({ data }: { data: WiringData }) {
           ))}
         </FieldGroup>
       )}
+      <HowLaid data={data} />
     </>
   );
 }
