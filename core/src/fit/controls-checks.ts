@@ -1,3 +1,4 @@
+import { IS_SPRUNG, swingsBehind } from '../document/sprung.ts';
 import { isThrottle, throttleKindOf } from '../document/throttle.ts';
 import { firstOf } from '../quantity/first-of.ts';
 import { qty } from '../quantity/phrase.ts';
@@ -165,17 +166,21 @@ function sensorRing(s: Subject): readonly Check[] {
 /** Cable that steering takes up from lock to lock, mm. Common practice, no source. */
 const STEERING_MM = 100;
 const FOLD_MM = 150;
+/** What a rear end that swings on a frame of another style takes up, mm. Common practice, no source. */
+const SWING_MM = 60;
 /** A wheel moves about so much more than its shock. */
 const LEVERAGE = 2.6;
 
 function reach(s: Subject): Check {
   const { donor } = s.known;
   const { style } = s.build.donor;
-  const swings = style === 'full-suspension';
-  const needed =
-    STEERING_MM +
-    (style === 'folding' ? FOLD_MM : 0) +
-    (swings && s.hub === 'rear' ? donor.shockStrokeMm.value * LEVERAGE * 0.5 : 0);
+  const drawn = style === 'full-suspension';
+  // Where it is not known whether it swings, it asks for as much as if it did.
+  const swings = s.hub === 'rear' ? swingsBehind(s.build) : 'no';
+  const still = STEERING_MM + (style === 'folding' ? FOLD_MM : 0);
+  const swing = drawn ? donor.shockStrokeMm.value * LEVERAGE * 0.5 : SWING_MM;
+  const needed = still + (swings === 'no' ? 0 : swing);
+  const turns = swings === 'unknown' && donor.cableSlackMm.value < needed;
   return measured({
     id: 'cable-slack',
     group: 'controls',
@@ -190,12 +195,13 @@ function reach(s: Subject): Check {
       'From lock to lock the bar takes up about ',
       qty(STEERING_MM, 'mm', 0),
       style === 'folding' ? '; the fold takes more' : '',
-      swings ? '; so does the swing of the rear wheel' : '',
+      swings === 'no' ? '' : '; so does the swing of the rear wheel',
       '.',
     ],
     remedy: ['Order longer leads or extensions; leave a loop, not a tight bend.'],
     origin: 'common practice',
-    inputs: [donor.cableSlackMm, ...(swings && s.hub === 'rear' ? [donor.shockStrokeMm] : [])],
+    inputs: [donor.cableSlackMm, ...(drawn && swings === 'yes' ? [donor.shockStrokeMm] : [])],
+    asked: turns ? [asked(IS_SPRUNG, swings)] : [],
   });
 }
 

@@ -240,6 +240,33 @@ describe('controls', () => {
   });
 });
 
+describe('spare cable to a wheel that swings', () => {
+  const slack = (sprung: 'yes' | 'no' | 'unknown', cableSlackMm: number, more: object = {}) =>
+    stateOf(sample({ donor: { style: 'recumbent', sprung, cableSlackMm, ...more } }), 'cable-slack');
+
+  it('is asked of every style that is sprung behind, not only of the one that is drawn so', () => {
+    // 100 mm for the bar and 60 mm for the swing.
+    expect(slack('no', 120)?.state).toBe('fine');
+    expect(slack('yes', 120)?.state).toBe('look');
+    expect(slack('yes', 160)?.state).toBe('fine');
+    expect(slack('yes', 90)?.state).toBe('stop');
+    // A mid-drive sits on the frame, and moves with nothing.
+    const middle = sample({ donor: { style: 'recumbent', sprung: 'yes', cableSlackMm: 120 } }, 'mid-drive');
+    expect(stateOf(middle, 'cable-slack')?.state).toBe('fine');
+  });
+
+  it('cannot be told while nobody has said whether it is, unless there is enough for both', () => {
+    expect(slack('unknown', 120)).toMatchObject({
+      state: 'unknown',
+      unanswered: ['whether the rear end is sprung'],
+    });
+    expect(slack('unknown', 170)?.state).toBe('fine');
+    // A diamond frame is not sprung unless somebody says so.
+    expect(slack('unknown', 120, { style: 'diamond' })?.state).toBe('fine');
+    expect(slack('yes', 120, { style: 'diamond' })?.state).toBe('look');
+  });
+});
+
 describe('an external drive', () => {
   const drive = (changes: object) =>
     sample(

@@ -1,7 +1,7 @@
 import { qty } from '../quantity/phrase.ts';
 import { asked, measured, told, type Check } from '../check/check.ts';
 import type { PlacedBox } from '../document/frame-of.ts';
-import type { FrameStyle } from '../frame/names.ts';
+import { IS_SPRUNG, swingsBehind } from '../document/sprung.ts';
 import { inFrame, shockRoom } from './pack-room.ts';
 import { ROOM_MM, outline, sizes } from './pack-size.ts';
 import type { Subject } from './subject.ts';
@@ -34,32 +34,28 @@ function drawnShock(s: Subject, boxes: readonly PlacedBox[]): readonly Check[] {
   ];
 }
 
-/** Styles that are often sprung behind without being drawn so: whether this one is has to be said. */
-const OFTEN_SPRUNG: ReadonlySet<FrameStyle> = new Set(['folding', 'small-wheel', 'recumbent', 'trike']);
-
 /** A rear end that swings on a frame of another style: the room is measured by hand, with the spring let out. */
 function measuredShock(s: Subject, boxes: readonly PlacedBox[]): readonly Check[] {
-  const { sprung, style } = s.build.donor;
+  const { style } = s.build.donor;
+  const swings = swingsBehind(s.build);
   const { swingRoomMm } = s.known.donor;
-  if (boxes.length === 0 || sprung === 'no') return [];
-  if (sprung === 'unknown')
-    return OFTEN_SPRUNG.has(style)
-      ? [
-          told({
-            id: 'pack-shock',
-            group: 'battery',
-            title: 'Pack to what swings',
-            state: 'look',
-            words: '',
-            limit: ['at least ', qty(ROOM_MM, 'mm', 0), ' through the whole travel'],
-            why: ['A rear end that swings, or folds, can crush a pack that has room at rest.'],
-            remedy: ['Let the spring out, or take the shock off, and swing it through by hand.'],
-            origin: 'common practice',
-            inputs: [],
-            asked: [asked('whether the rear end is sprung', sprung)],
-          }),
-        ]
-      : [];
+  if (boxes.length === 0 || swings === 'no') return [];
+  if (swings === 'unknown')
+    return [
+      told({
+        id: 'pack-shock',
+        group: 'battery',
+        title: 'Pack to what swings',
+        state: 'look',
+        words: '',
+        limit: ['at least ', qty(ROOM_MM, 'mm', 0), ' through the whole travel'],
+        why: ['A rear end that swings, or folds, can crush a pack that has room at rest.'],
+        remedy: ['Let the spring out, or take the shock off, and swing it through by hand.'],
+        origin: 'common practice',
+        inputs: [],
+        asked: [asked(IS_SPRUNG, swings)],
+      }),
+    ];
   return [
     measured({
       id: 'pack-shock',

@@ -27,6 +27,23 @@ describe('the length of a cable', () => {
     },
   });
 
+  it('has slack for what it moves with: bar, fork, a sprung fork, a rear end that swings', () => {
+    const slack = (
+      donor: Partial<BuildDocument['donor']>,
+      key = 'motor-halls',
+      wheel: 'front' | 'rear' = 'rear',
+    ) => wire({ ...hub, drive: { ...hub.drive, wheel }, donor: { ...hub.donor, ...donor } }, key).run.slack;
+    expect(slack({ sprung: 'no' })).toBe(0);
+    // Sprung behind whatever its style; not known of a style that often is counts as if it were.
+    expect(slack({ style: 'recumbent', sprung: 'yes' })).toBe(60);
+    expect(slack({ style: 'recumbent', sprung: 'unknown' })).toBe(60);
+    expect(slack({ style: 'diamond', sprung: 'unknown' })).toBe(0);
+    // A front motor turns with the fork, and dives with a sprung one.
+    expect(slack({ style: 'diamond', forkKind: 'rigid' }, 'motor-halls', 'front')).toBe(120);
+    expect(slack({ style: 'diamond', forkKind: 'suspension' }, 'motor-halls', 'front')).toBe(180);
+    expect(slack({ style: 'diamond', forkKind: 'suspension' })).toBe(0);
+  });
+
   it('is the string’s measure with slack, loop and ends, and what there is of it (by hand)', () => {
     // 1,210 along the stay, no bar between, 60 of loop, 40 of ends: 1,310; the motor brings 860: extend by 450.
     const tail = seen(said(hub, 'motor-halls', { alongMm: 1210 }), 'motor-halls', {

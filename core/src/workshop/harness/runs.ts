@@ -1,5 +1,6 @@
 import type { BuildDocument } from '../../document/document.ts';
 import type { KnownBuild } from '../../document/known-build.ts';
+import { swingsBehind } from '../../document/sprung.ts';
 import { boxesOf, frameOf, motorAt } from '../../document/frame-of.ts';
 import { drivesBoth } from '../../document/motors.ts';
 import type { Frame } from '../../frame/frame.ts';
@@ -116,21 +117,28 @@ export interface Run {
 
 const isMotor = (component: string): boolean => component === 'motor' || component === 'motor-2';
 
+/** The wheel that a component moves up and down with; undefined for what rides on the frame or the bar. */
+function hangsAt(build: BuildDocument, component: string): 'front' | 'rear' | undefined {
+  if (component === 'shift' || component === 'speed') return 'rear';
+  const at = motorAt(build);
+  if (!isMotor(component) || at === 'middle') return undefined;
+  const first = component !== 'motor-2' || !drivesBoth(build);
+  return first === (at === 'front') ? 'front' : 'rear';
+}
+
 /** Slack that the style of the donor asks of a cable. */
 function slackOf(build: BuildDocument, cable: Cable): number {
   const bar = ON_BAR.has(cable.fromComponent) !== ON_BAR.has(cable.toComponent);
-  const turnsWithFork = (component: string): boolean =>
-    isMotor(component) && (motorAt(build) === 'front') !== (component === 'motor-2' && drivesBoth(build));
-  const fork = turnsWithFork(cable.toComponent) || turnsWithFork(cable.fromComponent);
+  const ends = [cable.fromComponent, cable.toComponent];
+  const fork = ends.some((one) => hangsAt(build, one) === 'front');
   const lamp = build.supply.accessories.some(
     (one, i) => cable.toComponent === `accessory-${String(i + 1)}` && !atRear(one.name),
   );
   const turns = bar || fork || lamp ? STEERING_MM : 0;
   const folds = bar && build.donor.style === 'folding' ? FOLD_MM : 0;
-  const travels =
-    build.donor.style === 'full-suspension' && (isMotor(cable.toComponent) || isMotor(cable.fromComponent))
-      ? TRAVEL_MM
-      : 0;
+  const swings = swingsBehind(build) !== 'no' && ends.some((one) => hangsAt(build, one) === 'rear');
+  const dives = build.donor.forkKind === 'suspension' && ends.some((one) => hangsAt(build, one) === 'front');
+  const travels = swings || dives ? TRAVEL_MM : 0;
   return turns + folds + travels;
 }
 
