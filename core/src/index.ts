@@ -492,7 +492,15 @@ export { distancesOf, speedsOf, wattsAt } from './road/log-columns.ts';
 export { gpxOfRecording, recordingOfGpx } from './road/gpx-log.ts';
 export { levelFor, levelsOf, rowsIn, type Numbers } from './road/levels.ts';
 export { roadOfLog } from './road/own-road.ts';
-export { netWh, packByVolts, trueKm, withReadings } from './road/measured.ts';
+export {
+  netWh,
+  packByVolts,
+  trueKm,
+  trueTopKmh,
+  trulyRidden,
+  whPerKm,
+  withReadings,
+} from './road/measured.ts';
 export { gaugeSeen, type GaugeSeen, type WayRow } from './road/on-the-way.ts';
 export { keptUpOf, type KeptUp } from './road/kept-up.ts';
 export { levelCount } from './trips/levels.ts';

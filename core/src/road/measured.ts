@@ -61,11 +61,32 @@ export function whByVolts(pack: Pack, { voltsBefore, voltsAfter }: RideRecord): 
 export const netWh = ({ energyWh, backWh }: RideRecord): number | undefined =>
   energyWh === null ? undefined : energyWh - (backWh ?? 0);
 
+interface Told {
+  readonly told: Pick<RideTold, 'shownTimes'> | undefined;
+}
+
 /** How far a ride went, by what Set up knows of the display that told it; undefined where nobody read it. */
 export const trueKm = ({
   ride: { distanceKm },
   told,
-}: {
-  readonly ride: Pick<RideRecord, 'distanceKm'>;
-  readonly told: Pick<RideTold, 'shownTimes'> | undefined;
-}): number | undefined => (distanceKm === null ? undefined : distanceKm * (told?.shownTimes ?? 1));
+}: Told & { readonly ride: Pick<RideRecord, 'distanceKm'> }): number | undefined =>
+  distanceKm === null ? undefined : distanceKm * (told?.shownTimes ?? 1);
+
+/** How far each ride went and on which day, by {@link trueKm}: what wear is counted by. */
+export const trulyRidden = (
+  rides: readonly (Told & { readonly ride: Pick<RideRecord, 'on' | 'distanceKm'> })[],
+): readonly Pick<RideRecord, 'on' | 'distanceKm'>[] =>
+  rides.map((kept) => ({ on: kept.ride.on, distanceKm: trueKm(kept) ?? null }));
+
+/** Top speed by the same, km/h; undefined where nobody read it. */
+export const trueTopKmh = ({
+  ride,
+  told,
+}: Told & { readonly ride: Pick<RideRecord, 'topKmh'> }): number | undefined =>
+  ride.topKmh === null ? undefined : ride.topKmh * (told?.shownTimes ?? 1);
+
+/** Net of what came back by braking, Wh/km of the true way; undefined where energy or way was not read. */
+export function whPerKm(kept: Told & { readonly ride: RideRecord }): number | undefined {
+  const [wh, km] = [netWh(kept.ride), trueKm(kept)];
+  return wh === undefined || km === undefined ? undefined : wh / km;
+}

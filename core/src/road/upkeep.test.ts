@@ -5,6 +5,7 @@ import type { ChargeRecord, RideRecord, UpkeepRecord } from './ride-record.ts';
 import { newRide } from './ride-record.ts';
 import { batteryBook, capacityTold } from './battery-book.ts';
 import { upkeepOf } from './upkeep.ts';
+import { trulyRidden } from './measured.ts';
 import { kmADay, upkeepDiary } from './upkeep-diary.ts';
 import { firstPack } from '../machine/packs-aboard.ts';
 import { chargeAtRest, supplyAt } from '../machine/battery.ts';
@@ -61,6 +62,21 @@ describe('upkeep', () => {
     expect(upkeepOf(longtail, rides(1), [], '2026-03-01').rows.map((r) => r.task.key)).not.toContain(
       'external',
     );
+  });
+
+  it('counts what was truly ridden where Set up knows what the display shows too much', () => {
+    const kept = (distanceKm: number | null, shownTimes: number | null) => ({
+      ride: { on: '2026-03-01', distanceKm },
+      told: { shownTimes },
+    });
+    const truly = trulyRidden([
+      kept(40, 0.9),
+      kept(20, null),
+      kept(null, 0.9),
+      { ...kept(5, null), told: undefined },
+    ]);
+    expect(truly.map((r) => r.distanceKm)).toEqual([36, 20, null, 5]);
+    expect(upkeepOf(tandem, truly, [], '2026-03-02').km).toBe(61);
   });
 
   it('counts days too, and nothing before the first ride', () => {

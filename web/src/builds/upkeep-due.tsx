@@ -1,4 +1,4 @@
-import { ridesOf, upkeepOf, type BuildDocument } from '@apple-cart/core';
+import { ridesOf, trulyRidden, upkeepOf, type BuildDocument } from '@apple-cart/core';
 import { ofKind, useRecords } from '../state/records.ts';
 import { today } from '../state/today.ts';
 import { StateMark } from '../ui/state-mark.tsx';
@@ -6,7 +6,7 @@ import { StateMark } from '../ui/state-mark.tsx';
 /** What is due by the km and the days of its rides; nothing where nothing is. */
 export function UpkeepDue({ id, document }: { readonly id: string; readonly document: BuildDocument }) {
   const { records } = useRecords(id);
-  const rides = ridesOf(records).map((r) => r.ride);
+  const rides = trulyRidden(ridesOf(records));
   if (rides.length === 0) return null;
   const done = ofKind(records, 'upkeep').map((u) => u.data);
   const due = upkeepOf(document, rides, done, today()).rows.filter((r) => r.state === 'due');

@@ -1,4 +1,4 @@
-import { RIDE_KIND_NAMES, netWh, ridesOf, type Kept, type RideKept } from '@apple-cart/core';
+import { RIDE_KIND_NAMES, ridesOf, trueTopKmh, whPerKm, type Kept, type RideKept } from '@apple-cart/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useBuild } from '../../state/build-store.ts';
@@ -53,9 +53,8 @@ export function SameRoad({ records }: { records: readonly Kept[] }) {
           </thead>
           <tbody>
             {groups.flatMap((rides) =>
-              rides.map(({ ride, first }, i) => {
-                const wh = netWh(ride);
-                const per = wh === undefined || ride.distanceKm === null ? undefined : wh / ride.distanceKm;
+              rides.map((kept, i) => {
+                const { ride, first } = kept;
                 return (
                   <tr
                     key={first}
@@ -72,9 +71,9 @@ export function SameRoad({ records }: { records: readonly Kept[] }) {
                       <span className="text-[12.5px] text-ink2">{ride.on}</span>
                     </th>
                     <td className="num">{ride.planVersion}</td>
-                    <td className="num">{number(per, 'Wh/km', 1)}</td>
+                    <td className="num">{number(whPerKm(kept), 'Wh/km', 1)}</td>
                     <td className="num">{number(ride.minutes, 'min', 1)}</td>
-                    <td className="num">{number(ride.topKmh, 'km/h', 1)}</td>
+                    <td className="num">{number(trueTopKmh(kept), 'km/h', 1)}</td>
                     <td className="num">{number(ride.hottestC, 'C', 0)}</td>
                   </tr>
                 );

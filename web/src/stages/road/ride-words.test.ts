@@ -1,7 +1,14 @@
 import { dayShort } from '../../state/today.ts';
 import { describe, expect, it } from 'vitest';
-import { newRide, type RideFigure, type RideKept, type RideTold } from '@apple-cart/core';
-import { dayWords, figureText, offWords, perKm, rideStands, saysWords } from './ride-words.ts';
+import {
+  newRide,
+  trueTopKmh,
+  whPerKm,
+  type RideFigure,
+  type RideKept,
+  type RideTold,
+} from '@apple-cart/core';
+import { dayWords, figureText, offWords, rideStands, saysWords } from './ride-words.ts';
 
 const figure = (
   id: RideFigure['id'],
@@ -116,12 +123,16 @@ describe('how the plan stands by a ride', () => {
 
 describe('a ride in a row', () => {
   it('has its watt-hours a km with what came back taken off, and none where either is not read', () => {
-    expect(perKm({ ride: ride({ energyWh: 300, backWh: 20, distanceKm: 20 }), told: undefined })).toBeCloseTo(
-      14,
-      9,
-    );
-    expect(perKm({ ride: ride({ energyWh: 300 }), told: undefined })).toBeUndefined();
-    expect(perKm({ ride: ride({ distanceKm: 20 }), told: undefined })).toBeUndefined();
+    expect(
+      whPerKm({ ride: ride({ energyWh: 300, backWh: 20, distanceKm: 20 }), told: undefined }),
+    ).toBeCloseTo(14, 9);
+    expect(whPerKm({ ride: ride({ energyWh: 300 }), told: undefined })).toBeUndefined();
+    expect(whPerKm({ ride: ride({ distanceKm: 20 }), told: undefined })).toBeUndefined();
+    // A display that shows a tenth too much: the way was shorter, and it was slower.
+    const shown = { ride: ride({ energyWh: 280, distanceKm: 20, topKmh: 40 }), told: { shownTimes: 0.9 } };
+    expect(whPerKm(shown)).toBeCloseTo(280 / 18, 9);
+    expect(trueTopKmh(shown)).toBeCloseTo(36, 9);
+    expect(trueTopKmh({ ...shown, ride: ride() })).toBeUndefined();
   });
 
   it('has its day, with the year where it is another', () => {

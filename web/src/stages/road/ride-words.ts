@@ -7,12 +7,10 @@ import {
   headlineOf,
   isCut,
   leaningOf,
-  netWh,
   phraseText,
   qty,
   rideState,
   shownUnit,
-  trueKm,
   unitText,
   type RideFigure,
   type RideFigureId,
@@ -125,12 +123,6 @@ export function saysWords(
     'far outside',
   );
   return { state, words: leaning === 'holds' ? `as planned, ${inside}` : `${leaning}, ${inside}` };
-}
-
-/** Watt-hours a km, what came back off; undefined where they were not read. */
-export function perKm(kept: Pick<RideKept, 'ride' | 'told'>): number | undefined {
-  const [wh, km] = [netWh(kept.ride), trueKm(kept)];
-  return wh === undefined || km === undefined ? undefined : wh / km;
 }
 
 /** The day as it was noted: air, wind, ground, load; and who says so. */

@@ -7,6 +7,7 @@ import {
   formatNumber,
   riddenByLevel,
   trueKm,
+  whPerKm,
   type RideKept,
 } from '@apple-cart/core';
 import { useSettings } from '../../state/settings-store.ts';
@@ -21,7 +22,7 @@ import { showPicture } from '../../ui/show-picture.ts';
 import { TeachNext } from './teach-next.tsx';
 import { TEACHES } from './teaches.ts';
 import { RideMark } from './ride-marks.tsx';
-import { perKm, rideStands } from './ride-words.ts';
+import { rideStands } from './ride-words.ts';
 import type { Road } from './use-road.ts';
 
 function RideRow({ kept, inHand, onPick }: { kept: RideKept; inHand: boolean; onPick: () => void }) {
@@ -29,7 +30,7 @@ function RideRow({ kept, inHand, onPick }: { kept: RideKept; inHand: boolean; on
   const shown = useQuantity();
   const { ride } = kept;
   const { state, off } = rideStands(kept, system);
-  const [wh, far] = [perKm(kept), trueKm(kept)];
+  const [wh, far] = [whPerKm(kept), trueKm(kept)];
   const where = ride.title === '' ? RIDE_KIND_NAMES[ride.kind].toLowerCase() : ride.title;
   return (
     <li>

@@ -1,8 +1,8 @@
-import { RIDE_KIND_NAMES, trueKm } from '@apple-cart/core';
+import { RIDE_KIND_NAMES, trueKm, whPerKm } from '@apple-cart/core';
 import { PrintPage } from '../../paper/print-page.tsx';
 import { useSettings } from '../../state/settings-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
-import { perKm, rideStands } from './ride-words.ts';
+import { rideStands } from './ride-words.ts';
 import { upkeepNow } from './upkeep-view.tsx';
 import { useRoadBook } from './use-road.ts';
 
@@ -46,7 +46,7 @@ function Book() {
         <tbody>
           {road.rides.map((kept) => {
             const { ride } = kept;
-            const [wh, far] = [perKm(kept), trueKm(kept)];
+            const [wh, far] = [whPerKm(kept), trueKm(kept)];
             return (
               <tr key={kept.first} className="border-b border-hair align-top">
                 <th scope="row" className="num py-1 pr-2 text-left font-normal whitespace-nowrap">

@@ -9,6 +9,7 @@ import {
   keptUpOf,
   kmADay,
   moneyText,
+  trulyRidden,
   upkeepDiary,
   upkeepOf,
   type State,
@@ -42,7 +43,7 @@ const STATES: Readonly<Record<UpkeepRow['state'], State>> = {
 export const upkeepNow = (road: Road): Upkeep =>
   upkeepOf(
     road.document,
-    road.rides.map((r) => r.ride),
+    trulyRidden(road.rides),
     road.upkeep.map((u) => u.data),
     today(),
   );
@@ -124,10 +125,7 @@ export function UpkeepInputs({ road }: { road: Road }) {
   const shown = useQuantity();
   const system = useSettings((state) => state.units);
   const due = upkeep.rows.filter((r) => r.state === 'due').length;
-  const pace = kmADay(
-    road.rides.map((r) => r.ride),
-    today(),
-  );
+  const pace = kmADay(trulyRidden(road.rides), today());
   return (
     <>
       <FieldGroup title="So far" note="by the rides that are written down">
