@@ -90,8 +90,9 @@ const SPECS: readonly Spec[] = [
     label: 'Volts of the pack',
     unit: 'V',
     digits: 0,
+    // More are neither better nor worse: it stands below what is.
     less: undefined,
-    usual: 24,
+    usual: 100,
     of: ({ known: { packs } }) => ({
       value: packs[0].nominalV.source === 'unknown' ? undefined : packs[0].nominalV.value,
     }),
