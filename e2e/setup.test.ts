@@ -52,4 +52,15 @@ describe('the settings', () => {
     await settled(page, '[data-testid=settings-card]');
     await says(page, '[data-testid=settings-card]', 'LVC');
   });
+
+  it('gather what the gauge was seen to show on the road, and ask for it where it was not', async () => {
+    const page = await bench.open();
+    await openBuild(page, bench.application, 'Orchard longtail', 'setup');
+    await page.goto(page.url().replace(/setup.*$/, 'setup?view=cutoffs'));
+    await says(page, '[data-testid=gauge-seen]', '4 of 5');
+    await says(page, '[data-testid=gauge-seen]', 'Market run and back');
+    await openBuild(page, bench.application, 'Choir tandem', 'setup');
+    await page.goto(page.url().replace(/setup.*$/, 'setup?view=cutoffs'));
+    await says(page, '[aria-label=Gauge]', 'What a bar is worth is told by the road');
+  });
 });

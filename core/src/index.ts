@@ -501,7 +501,7 @@ export {
   whPerKm,
   withReadings,
 } from './road/measured.ts';
-export { gaugeSeen, type GaugeSeen, type WayRow } from './road/on-the-way.ts';
+export { BEYOND_KM, gaugeSeen, type GaugeSeen, type WayRow } from './road/on-the-way.ts';
 export { keptUpOf, type KeptUp } from './road/kept-up.ts';
 export { levelCount } from './trips/levels.ts';
 export { riddenByLevel } from './road/by-level.ts';

@@ -69,6 +69,11 @@ describe('what is read on the way', () => {
       expect(second?.[id], id).toBeUndefined();
   });
 
+  it('has nothing to go where the display stood at the end, or a digit beyond it', () => {
+    const way = wayRows({ ride: ride([stop(20), stop(20.04), stop(20.2)]), told: asTyped }, pack, plan);
+    expect(way.map((row) => row.toGoKm)).toEqual([0, 0, undefined]);
+  });
+
   it('is put right by what Set up knows of the display', () => {
     const [row] = wayRows({ ride: ride([stop(10)]), told: { shownTimes: 0.9 } }, pack, plan);
     expect(row?.km).toBeCloseTo(9, 9);

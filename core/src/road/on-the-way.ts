@@ -7,6 +7,9 @@ import { trueKm } from './measured.ts';
 /** A gauge that shows so much more, or less, than there is, as a share of a full pack, misleads. Common practice, no source. */
 const GAUGE_OFF = 0.1;
 
+/** A display's last digit: a stop may be read as so much beyond the end, km. */
+export const BEYOND_KM = 0.05;
+
 /** What was read somewhere on the way, with what follows from it and what the plan had there. Shares are 0 to 1. */
 export interface WayRow {
   /** From the beginning, by what Set up knows of the display that told it. */
@@ -53,7 +56,7 @@ export function wayRows(
         share === undefined || inPack === undefined ? 0 : misreads(share, inPack, ride.gaugeOf ?? 1);
       return {
         km,
-        toGoKm: whole === undefined || whole < km ? undefined : whole - km,
+        toGoKm: whole === undefined || km > whole + BEYOND_KM ? undefined : Math.max(0, whole - km),
         restV,
         gauge,
         gaugeShare: share,

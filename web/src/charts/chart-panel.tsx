@@ -184,7 +184,7 @@ export function ChartPanel({
         {children}
         <Button
           kind="quiet"
-          className="h-7! max-bench:h-11!"
+          className="no-print h-7! max-bench:h-11!"
           aria-pressed={asTable}
           onClick={() => {
             setAsTable(!asTable);
@@ -195,7 +195,7 @@ export function ChartPanel({
         <Menu
           align="end"
           trigger={
-            <Button kind="quiet" className="h-7! max-bench:h-11!">
+            <Button kind="quiet" className="no-print h-7! max-bench:h-11!">
               Export
             </Button>
           }

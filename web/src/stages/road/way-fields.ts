@@ -1,4 +1,5 @@
 import {
+  BEYOND_KM,
   convert,
   firstOf,
   formatNumber,
@@ -56,7 +57,7 @@ export function wayTroubles(
     const [after] = read;
     if (after?.value === null || after?.value === undefined)
       return read.every((r) => r.value === null) ? undefined : 'After how far was it?';
-    if (typeof km === 'number' && after.value > km + 0.05) return 'It lies beyond the end of the ride.';
+    if (typeof km === 'number' && after.value > km + BEYOND_KM) return 'It lies beyond the end of the ride.';
     return undefined;
   });
   const [of, shows] = [gaugeOfTyped(gaugeOf), way.map((stop) => wayReadingOf('gauge', stop.gauge, system))];

@@ -1,6 +1,7 @@
 import {
   COLOUR_NAMES,
   WIRE_COLOURS,
+  formatNumber,
   type Found,
   type PinReading,
   type PinRole,
@@ -123,7 +124,7 @@ export function Next({
           .slice(0, 4)
           .map(
             (o) =>
-              `${o.volts[0].toFixed(1)} to ${o.volts[1].toFixed(1)} V: ${red} is ${ROLE_NAMES[o.red]}, ${black} ${ROLE_NAMES[o.black]}`,
+              `${formatNumber(o.volts[0], 1)} to ${formatNumber(o.volts[1], 1)} V: ${red} is ${ROLE_NAMES[o.red]}, ${black} ${ROLE_NAMES[o.black]}`,
           )
           .join('; ')}
         .

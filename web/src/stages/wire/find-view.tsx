@@ -3,6 +3,7 @@ import {
   PLUG_TYPES,
   WIRE_COLOURS,
   findPins,
+  formatNumber,
   plugTypeOf,
   type Found,
   type PinRole,
@@ -91,7 +92,10 @@ export function FindInputs({
                 {r.state === 'rest' ? 'at rest' : 'at work'}
               </span>
               <span className="num whitespace-nowrap">
-                {r.state === 'rest' ? r.low.toFixed(2) : `${r.low.toFixed(2)} to ${r.high.toFixed(2)}`} V
+                {r.state === 'rest'
+                  ? formatNumber(r.low, 2)
+                  : `${formatNumber(r.low, 2)} to ${formatNumber(r.high, 2)}`}{' '}
+                V
               </span>
               <TextButton
                 aria-label={`Take reading ${String(i + 1)} out`}
