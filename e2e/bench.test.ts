@@ -4,7 +4,7 @@ import path from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { firstOf } from '@apple-cart/core';
-import { placeOf } from '../web/src/screens/place-of.ts';
+import { placeOf } from '../web/src/screens/registry.ts';
 import { again, press as pressIt, settled, type Watch } from './browser.ts';
 import {
   chooseFrom,

@@ -12,8 +12,7 @@ import {
   type BuildDocument,
   type QuantityPath,
 } from '@apple-cart/core';
-import { placeOf } from '../screens/place-of.ts';
-import { PRINTED_PAGES, SCREENS } from '../screens/registry.ts';
+import { PRINTED_PAGES, SCREENS, placeOf } from '../screens/registry.ts';
 import { useBuild } from '../state/build-store.ts';
 import { useBook } from '../state/rules.ts';
 import { unfold } from '../fields/field-group.tsx';

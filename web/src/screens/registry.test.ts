@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { QUANTITY_PATHS, STAGE_IDS, stageOf } from '@apple-cart/core';
-import { placeOf } from './place-of.ts';
-import { PRINTED_PAGES, SCREENS, isStage, stageOfKey } from './registry.ts';
+import { PRINTED_PAGES, SCREENS, isStage, placeOf, stageOfKey } from './registry.ts';
 
 const all = STAGE_IDS.map((id) => SCREENS[id]);
 const once = (list: readonly string[]): boolean => new Set(list).size === list.length;

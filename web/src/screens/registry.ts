@@ -1,4 +1,4 @@
-import { STAGE_IDS, type StageId } from '@apple-cart/core';
+import { STAGE_IDS, packIndexOf, stageOf, type QuantityPath, type StageId } from '@apple-cart/core';
 import { POWER_VIEWS, viewOf as powerViewOf } from './power-views.ts';
 import { LAW_VIEWS } from './law-views.ts';
 import { HILL_VIEWS, hillViewOf } from './hill-views.ts';
@@ -178,6 +178,19 @@ export const isStage = (text: string | undefined): text is StageId => STAGE_IDS.
 
 /** Every page of a build that is made to be printed, in working order. */
 export const PRINTED_PAGES: readonly PrintedPage[] = STAGE_IDS.flatMap((id) => SCREENS[id].prints);
+
+/** Where a quantity is entered, beneath the build's address: its stage, the view of it, and which pack. */
+export function placeOf(path: QuantityPath): string {
+  const stage = stageOf(path);
+  const { views, viewOf } = SCREENS[stage];
+  const view = viewOf?.(path);
+  const pack = packIndexOf(path) ?? 0;
+  const asked = [
+    ...(view === undefined || view === views[0]?.id ? [] : [`view=${view}`]),
+    ...(pack === 0 ? [] : [`pack=${String(pack + 1)}`]),
+  ];
+  return asked.length === 0 ? stage : `${stage}?${asked.join('&')}`;
+}
 
 /** The stage whose key was pressed. */
 export const stageOfKey = (key: string): StageId | undefined =>

@@ -12,7 +12,7 @@ import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { FieldGroup } from '../../fields/field-group.tsx';
 import { RadioMark } from '../../fields/radio-mark.tsx';
-import { placeOf } from '../../screens/place-of.ts';
+import { placeOf } from '../../screens/registry.ts';
 import { useBuild } from '../../state/build-store.ts';
 import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
