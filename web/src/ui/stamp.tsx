@@ -31,6 +31,8 @@ export function Stamp({
             [
               [large && word.length > 8, 'text-[32px]'],
               [large, 'text-[44px]'],
+              // Beside the name of the stage a telephone has room for no more.
+              [word.length > 16, 'text-[18px] max-tablet:text-[14px]'],
             ],
             'text-[18px]',
           )}`}

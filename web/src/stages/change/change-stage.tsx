@@ -156,7 +156,7 @@ function Compare() {
           ? { state: 'unknown', word: `${String(sides.sides.length)} side by side`, under: 'none leads' }
           : {
               state: 'fine',
-              word: `${clipped(name, 18)} leads`,
+              word: `${clipped(name, 16)} leads`,
               under: `best or level in ${String(lead.best)} of ${String(lead.of)} that differ`,
             }
       }
