@@ -149,10 +149,6 @@ const screens = {
         path: 'road-book',
         name: 'Print the road book',
       },
-      {
-        path: 'ride-sheet',
-        name: 'Print a ride',
-      },
     ],
   },
   change: {
