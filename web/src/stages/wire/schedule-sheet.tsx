@@ -119,10 +119,7 @@ function Sheet({ build }: { build: BuildDocument }) {
       <ul className="text-[12.5px] leading-snug">
         {layingOfAll(build, wiring.wires).map(({ id, words, cables }) => (
           <li key={id} className="border-b border-hair py-1">
-            {words}{' '}
-            <span className="num text-ink2">
-              {cables.length === wiring.wires.length ? 'All' : cables.map((n) => `W${String(n)}`).join(' ')}
-            </span>
+            {words} <span className="num text-ink2">{cables.map((n) => `W${String(n)}`).join(' ')}</span>
           </li>
         ))}
       </ul>
