@@ -43,6 +43,21 @@ describe('the road', () => {
     expect(await faults(page)).toEqual([]);
   });
 
+  it('puts one ride on paper, with what was read on the way', async () => {
+    const page = await bench.open();
+    await openBuild(page, bench.application, 'Orchard longtail', 'road');
+    await page.waitForSelector('[data-testid=ride-menu]');
+    await page.click('[data-testid=ride-menu]');
+    await clickWords(page, 'Print it', '[role=menuitem]');
+    await settled(page, '[data-testid=ride-sheet]');
+    await says(page, '[data-testid=ride-sheet] h1', 'Market run and back');
+    await says(page, '[data-testid=ride-sheet]', 'simulated: a stand-in rode it');
+    await says(page, '[data-testid=beside]', 'Energy');
+    await says(page, '[data-testid=on-the-way]', 'Gauge, of 5');
+    await page.goto(page.url().replace(/ride=.*$/, 'ride=gone'));
+    await says(page, 'main', 'not written down here');
+  });
+
   it('takes a ride typed on a telephone without a signal, and sends it when there is one', async () => {
     const page = await bench.open(390, 844);
     await openBuild(page, bench.application, 'Choir tandem', 'road');

@@ -338,7 +338,13 @@ export {
 } from './document/harness.ts';
 export { partsOfPort, pinoutOf, withPinout } from './parts/pinouts.ts';
 export type { Cable } from './workshop/harness/components.ts';
-export { LEFT_OVER, leftOverRows, offeredLeftOver, type LeftOverRow } from './workshop/harness/left-over.ts';
+export {
+  LEFT_OVER_NAMES,
+  leftOverRows,
+  offeredLeftOver,
+  type LeftOverRow,
+} from './workshop/harness/left-over.ts';
+export { LEFT_OVER_LOOKS } from './workshop/harness/left-over-looks.ts';
 export { restAsUsual, usualPort, type Port } from './workshop/harness/ports.ts';
 export { facesOfPair, type PlugFace } from './workshop/harness/plug-face.ts';
 export { planStops, type Finding } from './verdict/finding.ts';

@@ -111,5 +111,6 @@ export const PRINT_WORDS: Readonly<Record<string, string>> = {
   'hand-over': 'sign bench run',
   'settings-card': 'controller display',
   'road-book': 'rides upkeep log',
+  'ride-sheet': 'one test report',
   comparison: 'side by side customer',
 };

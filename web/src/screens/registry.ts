@@ -149,6 +149,10 @@ const screens = {
         path: 'road-book',
         name: 'Print the road book',
       },
+      {
+        path: 'ride-sheet',
+        name: 'Print a ride',
+      },
     ],
   },
   change: {

@@ -76,6 +76,7 @@ const LOAD: StageSheets = {
     sheet: () => import('./road/road-stage.tsx').then((m) => ({ default: m.RoadStage })),
     prints: {
       'road-book': () => import('./road/road-book.tsx').then((m) => ({ default: m.RoadBook })),
+      'ride-sheet': () => import('./road/ride-sheet.tsx').then((m) => ({ default: m.RideSheet })),
     },
   },
   change: {

@@ -3,62 +3,18 @@ import type { BuildDocument } from '../../document/document.ts';
 import { LEFT_OVER_WORKS, type LeftOver, type LeftOverWork } from '../../document/harness.ts';
 import { firstOf } from '../../quantity/first-of.ts';
 
-/** A plug that many controllers bring along, and how it is known. Common practice, no source. */
-interface LeftOverSpec {
-  readonly name: string;
-  /** How it is told from the others. */
-  readonly looks: string;
-  /** What it does once it is joined. */
-  readonly does: string;
-}
-
-export const LEFT_OVER: Readonly<Record<LeftOverWork, LeftOverSpec>> = {
-  limit: {
-    name: 'Speed limit',
-    looks: 'two single wires of one colour that meet in a plug',
-    does: 'holds the speed down as it is joined, on some as it is parted',
-  },
-  steps: {
-    name: 'Three speeds',
-    looks: 'three thin wires, one of them ground',
-    does: 'a switch on the bar sets how far it goes',
-  },
-  cruise: {
-    name: 'Holds its speed',
-    looks: 'two thin wires to a button',
-    does: 'it drives on at the speed of the moment without the hand',
-  },
-  reverse: {
-    name: 'Reverse',
-    looks: 'two thin wires; joined, the wheel turns backwards',
-    does: 'turns the motor the other way',
-  },
-  'brake-high': {
-    name: 'Brake, by volts',
-    looks: 'one thin wire beside the plugs of the levers',
-    does: 'ends the drive as a brake lamp’s 12 V reach it',
-  },
-  learn: {
-    name: 'Learns the motor',
-    looks: 'two wires of one colour, often white, near the sensors’ plug',
-    does: 'tries out phases and sensors by turning the wheel by itself',
-  },
-  lock: {
-    name: 'Alarm or lock',
-    looks: 'a plug of pack volts with one or two thin wires',
-    does: 'an alarm holds the wheel by the motor',
-  },
-  speed: {
-    name: 'Speed out',
-    looks: 'one thin wire, pulses as the wheel turns',
-    does: 'tells a display how fast the motor turns',
-  },
-  lamp: {
-    name: 'Lamp out',
-    looks: 'two wires, volts as a lamp key is pressed',
-    does: 'feeds a lamp: at 6 or 12 V, on some at the volts of the pack',
-  },
-  other: { name: 'Something else', looks: 'nobody knows yet', does: 'nobody knows yet' },
+/** How each is called. */
+export const LEFT_OVER_NAMES: Readonly<Record<LeftOverWork, string>> = {
+  limit: 'Speed limit',
+  steps: 'Three speeds',
+  cruise: 'Holds its speed',
+  reverse: 'Reverse',
+  'brake-high': 'Brake, by volts',
+  learn: 'Learns the motor',
+  lock: 'Alarm or lock',
+  speed: 'Speed out',
+  lamp: 'Lamp out',
+  other: 'Something else',
 };
 
 /** How a left-over lead stands. */
@@ -211,7 +167,7 @@ function standsOf(build: BuildDocument, told: LeftOver): Stands {
 /** Plugs and wires of the controller that the plan joins nothing to, as they were found, and how each stands. */
 export const leftOverRows = (build: BuildDocument): readonly LeftOverRow[] =>
   Object.entries(build.harness.leftOver).map(([key, told]): LeftOverRow => {
-    const { name } = LEFT_OVER[told.work];
+    const name = LEFT_OVER_NAMES[told.work];
     return {
       key,
       told,

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import { fileName, gpxOfRecording, headOf, type ChannelId, type RideKept } from '@apple-cart/core';
 import type { LogInfo } from '@apple-cart/contracts';
 import { writeCsv } from '@apple-cart/contracts/csv';
@@ -50,6 +51,7 @@ export function RideActions({
   onEdit: () => void;
   onCut: () => void;
 }) {
+  const navigate = useNavigate();
   const [asking, setAsking] = useState(false);
   const [trouble, setTrouble] = useState('');
   const { who, remember } = usePeople();
@@ -77,6 +79,13 @@ export function RideActions({
         }
       >
         <MenuItem onSelect={onEdit}>Put it right</MenuItem>
+        <MenuItem
+          onSelect={() => {
+            void navigate(`/builds/${road.build}/ride-sheet?ride=${encodeURIComponent(kept.first)}`);
+          }}
+        >
+          Print it
+        </MenuItem>
         <MenuItem
           onSelect={() => {
             setAsking(true);

@@ -15,11 +15,11 @@ import { useQuantity } from '../../state/use-quantity.ts';
 import { PanelHead } from '../../ui/panel.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { useStage } from '../parts/use-stage.ts';
-import { dayWords, rideStands } from './ride-words.ts';
+import { dayWords, rideNamed, rideStands } from './ride-words.ts';
 import { Beyond, CutRide } from './cut-ride.tsx';
 import { RideActions } from './ride-actions.tsx';
 import { RideLines } from './ride-lines.tsx';
-import { useCounted } from './use-counted.ts';
+import { useCounted, type Counted } from './use-counted.ts';
 import { useRideBeside, type Road } from './use-road.ts';
 import { NoticedOn } from './noticed-on.tsx';
 import { OnTheWay } from './on-the-way.tsx';
@@ -187,24 +187,71 @@ function ToldByWords({ told: { shownTimes, toldOff, runInUnsaid } }: { told: Rid
   );
 }
 
+/** What is told of a ride, on the screen and on paper: facts, lines, and the plan beside it. */
+export function RideBody({
+  road,
+  kept,
+  counted,
+  onCut,
+}: {
+  road: Road;
+  kept: RideKept;
+  counted: Counted;
+  /** Asks what of the recording is the ride. */
+  onCut: (stretch: RiddenPart) => void;
+}) {
+  const system = useSettings((state) => state.units);
+  const beside = useRideBeside(road, kept);
+  const log = road.logs.get(kept.first);
+  const { ride, told } = kept;
+  return (
+    <>
+      <Facts road={road} kept={kept} analysis={counted.analysis} />
+      {log === undefined ? (
+        <NoLines busy={beside.busy} />
+      ) : (
+        <RideLines
+          key={kept.key}
+          road={road}
+          kept={kept}
+          beside={beside}
+          rows={log.rows}
+          analysis={log.analysis}
+          startM={counted.startM}
+          endM={counted.endM}
+          onCut={onCut}
+        />
+      )}
+      {told !== undefined && <BesideTable told={told} />}
+      {told?.byVolts === true && (
+        <p className="pt-1 text-[13px] text-ink2">
+          The energy is worked out from the volts at rest: a wider span.
+        </p>
+      )}
+      <OnTheWay way={beside.value?.way ?? []} gaugeOf={ride.gaugeOf} />
+      {told !== undefined && <ToldByWords told={told} />}
+      {told !== undefined && <PointsTo told={told} />}
+      {ride.noticed.length > 0 && <NoticedOn build={road.build} ride={ride} />}
+      <p className="py-1.5 text-[13px] text-ink2" data-testid="day">
+        {dayWords(kept, system)}
+      </p>
+      {counted.analysis !== undefined && <Found analysis={counted.analysis} />}
+    </>
+  );
+}
+
 /** One ride: the verdict, its facts, its lines, and the plan beside it. */
 export function RideView({ road, kept, onEdit }: { road: Road; kept: RideKept; onEdit: () => void }) {
   const system = useSettings((state) => state.units);
   const { title } = rideStands(kept, system);
   const log = road.logs.get(kept.first);
-  const { ride, told } = kept;
-  const beside = useRideBeside(road, kept);
+  const { ride } = kept;
   const counted = useCounted(road, kept);
   const { recording, beyond } = counted;
   const [cutting, setCutting] = useState<RiddenPart>();
-  const when = new Date(`${ride.on}T12:00:00`).toLocaleDateString('en-GB', {
-    weekday: 'long',
-    day: 'numeric',
-    month: 'short',
-  });
   return (
     <section aria-label="Ride" data-testid="ride">
-      <PanelHead title={title} note={[ride.title, when].filter((w) => w !== '').join(', ')}>
+      <PanelHead title={title} note={rideNamed(ride)}>
         <RideActions
           road={road}
           kept={kept}
@@ -236,36 +283,7 @@ export function RideView({ road, kept, onEdit }: { road: Road; kept: RideKept; o
           }}
         />
       )}
-      <Facts road={road} kept={kept} analysis={counted.analysis} />
-      {log === undefined ? (
-        <NoLines busy={beside.busy} />
-      ) : (
-        <RideLines
-          key={kept.key}
-          road={road}
-          kept={kept}
-          beside={beside}
-          rows={log.rows}
-          analysis={log.analysis}
-          startM={counted.startM}
-          endM={counted.endM}
-          onCut={setCutting}
-        />
-      )}
-      {told !== undefined && <BesideTable told={told} />}
-      {told?.byVolts === true && (
-        <p className="pt-1 text-[13px] text-ink2">
-          The energy is worked out from the volts at rest: a wider span.
-        </p>
-      )}
-      <OnTheWay way={beside.value?.way ?? []} gaugeOf={ride.gaugeOf} />
-      {told !== undefined && <ToldByWords told={told} />}
-      {told !== undefined && <PointsTo told={told} />}
-      {ride.noticed.length > 0 && <NoticedOn build={road.build} ride={ride} />}
-      <p className="py-1.5 text-[13px] text-ink2" data-testid="day">
-        {dayWords(kept, system)}
-      </p>
-      {counted.analysis !== undefined && <Found analysis={counted.analysis} />}
+      <RideBody road={road} kept={kept} counted={counted} onCut={setCutting} />
     </section>
   );
 }

@@ -15,6 +15,7 @@ import {
   type RideFigure,
   type RideFigureId,
   type RideKept,
+  type RideRecord,
   type RideTold,
   type State,
   type Unit,
@@ -123,6 +124,16 @@ export function saysWords(
     'far outside',
   );
   return { state, words: leaning === 'holds' ? `as planned, ${inside}` : `${leaning}, ${inside}` };
+}
+
+/** A ride by its title and its day. */
+export function rideNamed({ title, on }: Pick<RideRecord, 'title' | 'on'>): string {
+  const when = new Date(`${on}T12:00:00`).toLocaleDateString('en-GB', {
+    weekday: 'long',
+    day: 'numeric',
+    month: 'short',
+  });
+  return [title, when].filter((w) => w !== '').join(', ');
 }
 
 /** The day as it was noted: air, wind, ground, load; and who says so. */

@@ -1,5 +1,6 @@
 import {
-  LEFT_OVER,
+  LEFT_OVER_LOOKS,
+  LEFT_OVER_NAMES,
   LEFT_OVER_ENDS,
   LIMIT_NOW,
   MOST_LEFT_OVER,
@@ -47,7 +48,7 @@ function useLeftOver({ document, change }: WiringData) {
       const key = `${work}-${String(n)}`;
       change(
         (now) => ({ leftOver: { ...now.leftOver, [key]: leftOverAs(work) } }),
-        `${LEFT_OVER[work].name.toLowerCase()} noted`,
+        `${LEFT_OVER_NAMES[work].toLowerCase()} noted`,
       );
       choose(key);
     },
@@ -81,7 +82,7 @@ export function LeftOverInputs({ data }: { data: WiringData }) {
       </p>
     );
   const { key, told, name } = row;
-  const { looks, does } = LEFT_OVER[told.work];
+  const { looks, does } = LEFT_OVER_LOOKS[told.work];
   const isLimit = told.work === 'limit';
   return (
     <FieldGroup title={name}>
@@ -200,7 +201,7 @@ export function LeftOverTable({
                 </button>
               )}
               <span className="block text-[12.5px] leading-snug font-normal text-ink2">
-                {LEFT_OVER[told.work].does}
+                {LEFT_OVER_LOOKS[told.work].does}
               </span>
             </th>
             <td className="py-1.5 pr-2">
@@ -253,8 +254,8 @@ export function LeftOverPicture({ data }: { data: WiringData }) {
               >
                 <Plus size={12} strokeWidth={1.8} aria-hidden className="shrink-0 translate-y-0.5" />
                 <span className="leading-snug">
-                  <b className="font-semibold">{LEFT_OVER[work].name}</b>{' '}
-                  <span className="text-[12.5px] text-ink2">{LEFT_OVER[work].looks}</span>
+                  <b className="font-semibold">{LEFT_OVER_NAMES[work]}</b>{' '}
+                  <span className="text-[12.5px] text-ink2">{LEFT_OVER_LOOKS[work].looks}</span>
                 </span>
               </button>
             </li>
