@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import type { KeyInput, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { STAGE_IDS } from '@apple-cart/core';
@@ -273,6 +275,28 @@ describe('a page', () => {
         document.querySelector('h1')?.textContent.startsWith('There is no such'),
       );
     }
+  });
+});
+
+describe('the files of the interface', () => {
+  it('do not wait for each other in a ring, where one would read what is not there yet', () => {
+    const dir = fileURLToPath(new URL('../web/dist/assets/', import.meta.url));
+    const waits = new Map(
+      readdirSync(dir)
+        .filter((name) => name.endsWith('.js'))
+        .map((name) => [
+          name,
+          [
+            ...readFileSync(dir + name, 'utf8').matchAll(/(?:from|import)\s*["']\.\/([^"']+\.js)["']/g),
+          ].flatMap(([, file]) => file ?? []),
+        ]),
+    );
+    expect([...waits.values()].flat().length).toBeGreaterThan(waits.size);
+    for (let before = -1; waits.size !== before;) {
+      before = waits.size;
+      for (const [name, files] of waits) if (!files.some((file) => waits.has(file))) waits.delete(name);
+    }
+    expect([...waits.keys()]).toEqual([]);
   });
 });
 

@@ -10,7 +10,7 @@ const CORE = /[\\/]core[\\/]src[\\/]/;
 
 /** Everything that the first page imports before anything is shown: one file, which compresses best and is asked for once. */
 const first = new Set<string>();
-/** What judges the cards of the first page, beside that and the core. */
+/** What judges the cards of the first page, beside that: the core comes with what uses it. */
 const cards = new Set<string>();
 
 const gather: Plugin = {
@@ -37,9 +37,6 @@ const gather: Plugin = {
   },
 };
 
-/** What several pages share, by which of them do; what is too small to be worth a request goes with its neighbour. */
-const SHARED = { minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 20_000 };
-
 export default defineConfig({
   plugins: [react(), tailwindcss(), gather],
   server: {
@@ -54,14 +51,14 @@ export default defineConfig({
     rolldownOptions: {
       output: {
         codeSplitting: {
+          // A layer takes with it all that it stands on, and stands on earlier layers only: cut finer, by who shares what
+          // and how much of it, files come to wait for each other in a ring, and one of them reads what is not there yet.
           groups: [
-            { name: 'first', test: (id: string) => first.has(id), priority: 4 },
-            { name: 'core', test: CORE, priority: 3, ...SHARED },
+            { name: 'first', test: (id: string) => first.has(id), priority: 3 },
             { name: 'cards', test: (id: string) => cards.has(id), priority: 2 },
-            { name: 'shared', priority: 1, ...SHARED },
+            { name: 'shared', minShareCount: 2, priority: 1 },
           ],
         },
-        chunkFileNames: ({ name }) => `assets/${name.split('~')[0] ?? name}-[hash].js`,
       },
     },
   },
