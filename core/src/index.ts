@@ -303,7 +303,7 @@ export { partsFor, type Likely } from './workshop/parts-list/likely.ts';
 export { KITS, counts, kitsOn, type Kit, type Row } from './workshop/parts-list/purchase-list.ts';
 export { arrivalOf, askedOfUsed, isSecondHand } from './workshop/parts-list/arrival.ts';
 export { fitsOf, stopsOf, type LineFit } from './workshop/parts-list/fit-of.ts';
-export { sendingOf, type Ledger } from './workshop/parts-list/ledger.ts';
+export { sendingOf, sumsSoFar, type Ledger, type SumSoFar } from './workshop/parts-list/ledger.ts';
 export {
   purchaseTable,
   readPurchaseTable,
@@ -311,6 +311,7 @@ export {
   shoppingText,
   withSaid,
   type Said,
+  type SupplierList,
 } from './workshop/parts-list/shopping.ts';
 
 export {

@@ -38,6 +38,28 @@ const sumOf = (rows: readonly Row[]): number => rows.reduce((sum, { price }) => 
 /** A thing that is owned cost what it cost: it is never missing. */
 const isUnpriced = (r: Row): boolean => r.price === null && r.state !== 'owned';
 
+/** What rows of a list come to, up to and with one of them. */
+export interface SumSoFar {
+  /** Of the prices that are known, in the build's currency. */
+  readonly sum: number;
+  /** Rows among them without a price: the sum is at least that much. */
+  readonly unpriced: number;
+}
+
+/**
+ * A running total after each row, in the order in which the rows stand, by their keys. A row that nobody wants any more has none
+ * and adds nothing.
+ */
+export function sumsSoFar(rows: readonly Row[]): ReadonlyMap<string, SumSoFar> {
+  let so: SumSoFar = { sum: 0, unpriced: 0 };
+  return new Map(
+    rows.filter(counts).map((row) => {
+      so = { sum: so.sum + (row.price ?? 0), unpriced: so.unpriced + (isUnpriced(row) ? 1 : 0) };
+      return [row.key, so];
+    }),
+  );
+}
+
 /** Suppliers from whom something still comes, or came. */
 const suppliersOf = (rows: readonly Row[]): readonly string[] => [
   ...new Set(

@@ -4,7 +4,7 @@ import type { BuildDocument } from '../../document/document.ts';
 import { readBuild } from '../../document/read.ts';
 import { evaluate } from '../../test/evaluate.ts';
 import { priced, sample } from '../../test/sample.ts';
-import { ledgerOf, sendingOf, type Ledger } from './ledger.ts';
+import { ledgerOf, sendingOf, sumsSoFar, type Ledger } from './ledger.ts';
 import type { Row } from './purchase-list.ts';
 import { purchaseTable, readPurchaseTable, shoppingList, withSaid } from './shopping.ts';
 
@@ -129,6 +129,23 @@ describe('the ledger', () => {
       currency: 'EUR',
     });
     expect(readPurchaseTable(two, rowsOf(two), table)).toMatchObject({ ok: true, value: { changed: 0 } });
+  });
+
+  it('runs on after each line to what is known in all, and says where a price is missing on the way', () => {
+    const told = say(say(say(build, 'fuse', { price: 5 }), 'meter', { price: 30 }), 'grease', {
+      state: 'not-needed',
+    });
+    const own = rowsOf(told).filter((r) => r.group !== 'tools');
+    const so = sumsSoFar(own);
+    // By hand: donor 300, motor 200, controller 60, fuse 5; the 40 of everything else are no line.
+    const upTo = (key: string) => so.get(key)?.sum;
+    expect([upTo('donor'), upTo('motor'), upTo('controller'), upTo('fuse')]).toEqual([300, 500, 560, 565]);
+    expect([...so.values()].at(-1)).toEqual({
+      sum: ledger(told).known - 40,
+      unpriced: ledger(told).unpriced,
+    });
+    expect(so.has('grease')).toBe(false);
+    expect(so.get('motor')?.unpriced).toBe(0);
   });
 
   it('counts nothing that is not needed', () => {

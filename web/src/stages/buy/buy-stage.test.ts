@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { fireEvent } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { withQuantity, type BuildDocument } from '@apple-cart/core';
+import { NOTHING_SAID, withQuantity, type BuildDocument } from '@apple-cart/core';
 import { courier, longtail, sample } from '@apple-cart/core/test';
 import { useSettings } from '../../state/settings-store.ts';
 import { AtWork } from '../../test/at-work.ts';
@@ -179,6 +179,39 @@ describe('a part that does not fit', () => {
       withQuantity(longtail, 'donor.shellWidthMm', { source: 'measured', value: 120 }),
     );
     expect(work.text).toMatch(/Not as it stands: Shell/);
+  });
+});
+
+describe('what the list comes to', () => {
+  /** A fuse at 25 and grease without a price, both from one shop that sends for 6. */
+  const two = {
+    ...longtail,
+    purchase: {
+      ...longtail.purchase,
+      lines: {
+        ...longtail.purchase.lines,
+        fuse: { ...NOTHING_SAID, state: 'needed', price: 25, supplier: 'Thistle' },
+        grease: { ...NOTHING_SAID, state: 'needed', supplier: 'Thistle' },
+      },
+      suppliers: { Thistle: { shipping: 6 } },
+    },
+  } as BuildDocument;
+
+  it('stands after each line, as at least that much where a price was missing on the way', async () => {
+    const { page } = await AtWork.at('buy list', two);
+    const [first] = page.querySelectorAll('[data-so-far]');
+    expect(first?.textContent).toMatch(/^so far = /);
+    expect(page.querySelector('[data-line=grease] [data-so-far]')?.textContent).toMatch(
+      /^so far at least ≥ /,
+    );
+  });
+
+  it('stands on paper by supplier, with the sending, and goes with the prices', async () => {
+    const paper = await AtWork.at('print shopping-list', two);
+    const at = paper.page.querySelector('[aria-label=Thistle]');
+    expect(at?.textContent).toMatch(/At least, 1 of 2 lines without a price, \D?6\.00 for sending\D?31\.00$/);
+    await paper.press('Without prices');
+    expect(at?.textContent).not.toMatch(/31\.00|so far/);
   });
 });
 

@@ -7,6 +7,7 @@ import {
   type Row,
   type Said,
   type LineFit,
+  type SumSoFar,
 } from '@apple-cart/core';
 import type { KeyboardEvent } from 'react';
 import { useSettings } from '../../state/settings-store.ts';
@@ -16,6 +17,7 @@ import { NumberCell } from '../../ui/number-cell.tsx';
 import { TextButton } from '../../ui/text-button.tsx';
 import { LineMark, STATE_WORDS } from './line-states.tsx';
 import { NotAsItStands } from './not-as-it-stands.tsx';
+import { SoFar } from './so-far.tsx';
 
 /** Where a thing went to: an order is dated today unless it has a day already. */
 const movedTo = (row: Row, state: LineState): Said =>
@@ -137,6 +139,7 @@ function Under({
 /** One line: where it is, what it is and why, how many, what it costs, how long it takes, from whom. */
 export function LineRow({
   row,
+  so,
   stops,
   currency,
   second,
@@ -145,6 +148,8 @@ export function LineRow({
   onTakeOut,
 }: {
   row: Row;
+  /** What the list comes to up to here; none for what nobody wants any more. */
+  so: SumSoFar | undefined;
   /** What it should not be bought for as it stands. */
   stops: readonly LineFit[];
   currency: string;
@@ -216,6 +221,7 @@ export function LineRow({
             )}
           </>
         )}
+        {!brought && <SoFar so={so} currency={currency} />}
       </td>
       <td className="w-14 py-1 pr-2">
         {!brought && (

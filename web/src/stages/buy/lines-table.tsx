@@ -3,6 +3,7 @@ import {
   LINE_STATES,
   moneyText,
   stopsOf,
+  sumsSoFar,
   type LineGroup,
   type LineState,
   type Row,
@@ -128,6 +129,11 @@ export function LinesTable({ rows, ledger, document, say, verdict }: Purchasing 
     { id: 'added', name: 'Added by hand', list: shown.filter((r) => r.from === 'added') },
     { id: 'gone', name: 'Not asked for any more', list: shown.filter((r) => r.from === 'gone') },
   ].filter(({ list }) => list.length > 0);
+  /** Down the list as it stands; tools by themselves, as in what it comes to. */
+  const so = new Map([
+    ...sumsSoFar(groups.flatMap(({ id, list }) => (id === 'tools' ? [] : list))),
+    ...sumsSoFar(asked('tools')),
+  ]);
   return (
     <section aria-label="Parts list">
       <PanelHead
@@ -151,7 +157,10 @@ export function LinesTable({ rows, ledger, document, say, verdict }: Purchasing 
               <th className="py-1 font-semibold">State</th>
               <th className="py-1 font-semibold">What, and why it is on the list</th>
               <th className="py-1 pr-2 text-right font-semibold">Pieces</th>
-              <th className="py-1 pr-2 text-right font-semibold">Price, {document.money.currency}</th>
+              <th className="py-1 pr-2 text-right font-semibold">
+                Price, {document.money.currency}
+                <span className="block font-normal text-ink2">so far</span>
+              </th>
               <th className="py-1 pr-2 text-right font-semibold">Days</th>
               <th className="py-1 font-semibold">Supplier</th>
             </tr>
@@ -171,6 +180,7 @@ export function LinesTable({ rows, ledger, document, say, verdict }: Purchasing 
                   <LineRow
                     key={row.key}
                     row={row}
+                    so={so.get(row.key)}
                     stops={stops.get(row.key) ?? []}
                     currency={document.money.currency}
                     second={document.purchase.second?.currency}
