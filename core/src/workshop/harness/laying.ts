@@ -5,7 +5,7 @@ import { staysOff, type Run } from './runs.ts';
 
 /** How a cable is laid where nothing is amiss: what its way asks of whoever ties it. */
 export interface Laying {
-  readonly id: 'loop' | 'joint' | 'tube' | 'fold-away' | 'phases' | 'relief' | 'rattle';
+  readonly id: 'loop' | 'joint' | 'tube' | 'cover' | 'fold-away' | 'phases' | 'relief' | 'rattle';
   readonly words: string;
 }
 
@@ -27,6 +27,15 @@ const RULES: readonly (Laying & { readonly counts: (laid: Laid) => boolean })[] 
     words:
       'Fish it with a stiff wire or a cord, plug end last, and leave a cord in the tube for the next time.',
     counts: ({ build, cable }) => (build.harness.cables[cable.key] ?? NOTHING_MEASURED).holeMm !== null,
+  },
+  {
+    id: 'cover',
+    words:
+      'Plugs inside a tube, a box or a pack’s foot stay within reach: a cover that a tool opens, out of sight if wished, and noted in the record. What is riveted or sealed shut cannot be measured.',
+    counts: ({ build, cable }) =>
+      (build.harness.cables[cable.key] ?? NOTHING_MEASURED).holeMm !== null ||
+      (build.harness.controllerSits === 'pack' &&
+        [cable.fromComponent, cable.toComponent].includes('controller')),
   },
   {
     id: 'loop',
