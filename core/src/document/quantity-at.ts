@@ -68,6 +68,21 @@ export function withQuantity(build: BuildDocument, path: QuantityPath, value: So
   return withValues(build, section, { [path.slice(section.length + 1)]: value });
 }
 
+/** Quantities by their paths. */
+export type Moves = readonly (readonly [path: QuantityPath, value: Sourced])[];
+
+/** The build with many quantities replaced: each group is copied once. */
+export function withQuantities(build: BuildDocument, moves: Moves): BuildDocument {
+  const groups = new Map<SectionPath, Record<string, Sourced>>();
+  for (const [path, value] of moves) {
+    const section = sectionOf(path);
+    const group = groups.get(section) ?? {};
+    group[path.slice(section.length + 1)] = value;
+    groups.set(section, group);
+  }
+  return [...groups].reduce((b, [section, values]) => withValues(b, section, values), build);
+}
+
 /** The build with the quantity at a path assumed to have a value, in the unit of its spec. */
 export const withValue = (build: BuildDocument, path: QuantityPath, value: number): BuildDocument =>
   withQuantity(build, path, { source: 'assumed', value });

@@ -1,7 +1,7 @@
 import { specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
 import type { Known } from '../document/known-build.ts';
 import { knownBuild } from '../document/known.ts';
-import { knownAt, withQuantity } from '../document/quantity-at.ts';
+import { knownAt, withQuantities, type Moves } from '../document/quantity-at.ts';
 
 /** Which way a value of the machine turns what the law measures: up with it, or down. */
 type Turns = 1 | -1;
@@ -161,13 +161,19 @@ export function cornerOf(
   end: 'up' | 'down',
 ): BuildDocument {
   const turns = new Map(bearings);
-  return unknown.reduce((b, known, i) => {
+  let [corner, moved]: [BuildDocument, Moves] = [build, []];
+  const settled = (): BuildDocument => {
+    [corner, moved] = [withQuantities(corner, moved), []];
+    return corner;
+  };
+  unknown.forEach((known, i) => {
     // A limit of the throttle that nobody has read holds nothing back: no value of it lets it go faster.
-    if (end === 'up' && known.path === 'controls.throttleCutoffKmh') return b;
+    if (end === 'up' && known.path === 'controls.throttleCutoffKmh') return;
     // What a pack weighs follows from what it holds, which was put before it.
     const follows = i > 0 && anyPack(known.path) === 'packs.massKg';
-    const [low, high] = plausibleSpan(follows ? knownAt(knownBuild(b), known.path) : known);
+    const [low, high] = plausibleSpan(follows ? knownAt(knownBuild(settled()), known.path) : known);
     const up = (turns.get(anyPack(known.path)) ?? 1) === (end === 'up' ? 1 : -1);
-    return withQuantity(b, known.path, { source: 'assumed', value: up ? high : low });
-  }, build);
+    moved = [...moved, [known.path, { source: 'assumed', value: up ? high : low }]];
+  });
+  return settled();
 }

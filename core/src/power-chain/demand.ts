@@ -32,11 +32,24 @@ export interface Demand {
   };
 }
 
+/** Each value that nobody has read, and what the hill asks by another usual one of it, A; none where that cannot be more than so many. */
+const hillReaches = ({ hill: { open, by, share, mostA = Infinity } }: Demand, amps: number) =>
+  share * mostA > amps
+    ? open.reaches.map((reach) => ({
+        known: reach.known,
+        isBeyond: () => share * Math.min(reach[by] ?? Infinity, mostA) > amps,
+      }))
+    : [];
+
 /** Values that nobody has read, by another usual one of which the hill asks more than so many amps. */
-export const hillBeyond = ({ hill }: Demand, amps: number): readonly Known[] =>
-  hill.open.reaches
-    .filter((reach) => hill.share * Math.min(reach[hill.by] ?? Infinity, hill.mostA ?? Infinity) > amps)
+export const hillBeyond = (demand: Demand, amps: number): readonly Known[] =>
+  hillReaches(demand, amps)
+    .filter(({ isBeyond }) => isBeyond())
     .map(({ known }) => known);
+
+/** Whether there is any such value; the others are not ridden once one is found. */
+export const isHillBeyond = (demand: Demand, amps: number): boolean =>
+  hillReaches(demand, amps).some(({ isBeyond }) => isBeyond());
 
 /** What a branch is asked that carries a share of it. */
 export const partOfDemand = (whole: Demand, share: number): Demand => {

@@ -19,7 +19,7 @@ interface Reach {
 
 /** What the amps of the test hill rest on that nobody has read. */
 export interface HillOpen {
-  /** Each value by itself; worked out when it is first asked for. */
+  /** Each value by itself, the most telling first; how far it reaches is worked out when that is first asked for. */
   readonly reaches: readonly Reach[];
 }
 
@@ -28,6 +28,7 @@ export const HILL_KNOWN: HillOpen = { reaches: [] };
 
 /** What the climb is worked out on beside what makes a machine faster or heavier; the rider and the hill are chosen, and not read. */
 const OF_THE_CLIMB: ReadonlySet<string> = new Set([
+  'controller.phaseCurrentA',
   ...FASTER.map(([path]) => path),
   ...HEAVIER.map(([path]) => path),
   'drive.labelV',
@@ -39,6 +40,10 @@ const OF_THE_CLIMB: ReadonlySet<string> = new Set([
   'controller.assistTaperKmh',
 ]);
 
+/** The most telling first: where one is enough, the others are not ridden. */
+const ORDER = [...OF_THE_CLIMB];
+const telling = ({ path }: Known): number => ORDER.indexOf(anyPack(path));
+
 /**
  * What a climb takes; one that is not climbed takes all there is. Of the battery that is more than the machine's limit in amps where
  * watts at the lowest volts decide: left to what is asked of the links.
@@ -49,17 +54,24 @@ const takes = (climb: ClimbOutcome, { limits }: Machine): Omit<Reach, 'known'> =
     : { batteryA: undefined, phaseA: limits.phaseA };
 
 function reachOf(build: BuildDocument, known: Known, climbOf: (machine: Machine) => ClimbOutcome): Reach {
-  const ends = plausibleSpan(known).map((value) => {
-    const other = withQuantity(build, known.path, { source: 'assumed', value });
-    const machine = assembleKnown(other, knownBuild(other));
-    return takes(climbOf(machine), machine);
+  const of = lazily({
+    ends: () =>
+      plausibleSpan(known).map((value) => {
+        const other = withQuantity(build, known.path, { source: 'assumed', value });
+        const machine = assembleKnown(other, knownBuild(other));
+        return takes(climbOf(machine), machine);
+      }),
   });
-  const amps = ends.flatMap(({ batteryA }) => batteryA ?? []);
-  return {
-    known,
-    batteryA: amps.length < ends.length ? undefined : Math.max(...amps),
-    phaseA: Math.max(...ends.map(({ phaseA }) => phaseA)),
-  };
+  return lazily<Reach>({
+    known: () => known,
+    batteryA: () =>
+      of.ends.reduce<number | undefined>(
+        (most, { batteryA }) =>
+          most === undefined || batteryA === undefined ? undefined : Math.max(most, batteryA),
+        0,
+      ),
+    phaseA: () => Math.max(...of.ends.map(({ phaseA }) => phaseA)),
+  });
 }
 
 /**
@@ -77,5 +89,6 @@ export const hillOpen = (
         // What is worked out of others moves with them.
         .filter(({ source, restsOn }) => source === 'unknown' && restsOn === undefined)
         .filter(({ path }) => OF_THE_CLIMB.has(anyPack(path)))
+        .toSorted((a, b) => telling(a) - telling(b))
         .map((known) => reachOf(build, known, climbOf)),
   });

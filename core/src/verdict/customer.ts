@@ -119,6 +119,12 @@ function climbs(verdict: Verdict): Told {
     ' of rider and load',
     ...(towed === 0 ? [] : [' and a trailer of ', qty(towed, 'kg', 0)]),
   ];
+  if (verdict.study.turns.hill !== undefined)
+    return {
+      state: stateOf(verdict, 'hill'),
+      head: ['cannot be told yet'],
+      more: [...road, ': something of motor and controller decides that nobody has read yet.'],
+    };
   if (!hill.climb.climbs)
     return { state: stateOf(verdict, 'hill'), head: ['does not climb it'], more: [...road, '.'] };
   const ends = givesOut(hill.outcome, hill.climb);

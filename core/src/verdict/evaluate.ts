@@ -65,6 +65,7 @@ import { lazily } from '../quantity/lazily.ts';
 import { study } from './study.ts';
 import { withHelpUnsaid } from './help-unsaid.ts';
 import { withUndecided } from './undecided.ts';
+import { withUnread } from './unread-turns.ts';
 
 /** Everything the product says about a build, worked out from its document alone. */
 export interface Verdict {
@@ -153,18 +154,21 @@ const labelEnergyWh = ({ packs }: KnownBuild): number =>
 const figuresOf = (s: Judged, ledger: Ledger): readonly Figure[] =>
   withUndecided(
     s,
-    withHelpUnsaid(s, [
-      classFigure(s),
-      topSpeedFigure(s),
-      hillFigure(s),
-      startFigure(s),
-      rangeFigure(s),
-      consumptionFigure(s),
-      heatFigure(s),
-      weakestFigure(s),
-      massFigure(s),
-      priceFigure(s, ledger),
-    ]),
+    withHelpUnsaid(
+      s,
+      withUnread(s, [
+        classFigure(s),
+        topSpeedFigure(s),
+        hillFigure(s),
+        startFigure(s),
+        rangeFigure(s),
+        consumptionFigure(s),
+        heatFigure(s),
+        weakestFigure(s),
+        massFigure(s),
+        priceFigure(s, ledger),
+      ]),
+    ),
   );
 
 /** Settings that were put in and are not as the plan has them; without any the sheet is not worked out. */

@@ -41,9 +41,15 @@ function lastsWords({ tooHotAfter }: HeatTimes, climbSeconds: number): Phrase {
 /** Room that a climb should leave: a hill twice as long comes soon enough. */
 const ROOM = 2;
 
-function stateOf({ climb, hillRide, heat, known }: Study): State {
+/** The winding, or what it leaves of the motor, does not last to the top. */
+export function isTooHot({ climb, hillRide, known }: Study): boolean {
   const up = climb.climbs && hillRide !== undefined && hillRide.ends !== 'stalled';
-  if (!up || hillRide.hottestC >= known.drive.damageC.value) return 'stop';
+  return !up || hillRide.hottestC >= known.drive.damageC.value;
+}
+
+function stateOf(study: Study): State {
+  const { climb, heat } = study;
+  if (isTooHot(study) || !climb.climbs) return 'stop';
   return (heat.tooHotAfter ?? Infinity) < ROOM * climb.seconds ? 'look' : 'fine';
 }
 

@@ -6,7 +6,7 @@ import type { BuildDocument } from '../../document/document.ts';
 import type { PackDocument } from '../../document/pack.ts';
 import type { PackPlace } from '../../frame/names.ts';
 import type { Known, KnownBuild } from '../../document/known-build.ts';
-import { hillBeyond } from '../../power-chain/demand.ts';
+import { isHillBeyond } from '../../power-chain/demand.ts';
 import { FUSE_HOLDS, type Chain } from '../../power-chain/chain.ts';
 import { qty, type Phrase } from '../../quantity/phrase.ts';
 import type { Unit } from '../../quantity/units.ts';
@@ -86,7 +86,7 @@ export function ratedAmps(entered: Known, { battery }: Chain, holds: number): nu
   if (entered.source !== 'unknown') return entered.value;
   const least = Math.max(battery.continuousA * OVER_DRAWN, battery.peakA / holds);
   // Where nobody can say what the hill takes, all that the controller lets through is carried for ever.
-  return hillBeyond(battery, least).length > 0 ? Math.max(least, battery.peakA) : least;
+  return isHillBeyond(battery, least) ? Math.max(least, battery.peakA) : least;
 }
 
 /** What the fuse is rated for, A: as entered, or the next that is sold above what the controller draws. */

@@ -167,6 +167,8 @@ export function HillStage() {
     heat.tooHotAfter === undefined ? 'lasts' : `lasts ${formatNumber(heat.tooHotAfter / 60, 0)} min`;
   const state = verdict.stages.find((s) => s.id === 'hill')?.state ?? 'unknown';
   const ends = givesOut(outcome, climb);
+  const figure = verdict.figures.find(({ id }) => id === 'hill');
+  const open = verdict.study.turns.hill === undefined ? undefined : figure?.condition;
   const speed = climb.climbs ? shown(msToKmh(climb.v), 'km/h') : undefined;
   return (
     <Stage
@@ -174,11 +176,13 @@ export function HillStage() {
       pictureFirst
       stamp={{
         state,
-        word: HILL_WORDS[outcome.kind],
-        under:
-          ends === undefined
-            ? [speed && `at ${speed.text} ${speed.unit}, ${lasts}`, starts].filter(Boolean).join(', ')
-            : phraseText(ends),
+        word: open === undefined ? HILL_WORDS[outcome.kind] : 'Cannot tell',
+        under: phraseText(
+          open ??
+            ends ?? [
+              [speed && `at ${speed.text} ${speed.unit}, ${lasts}`, starts].filter(Boolean).join(', '),
+            ],
+        ),
       }}
       views={<ViewLinks label="Views of the hill stage" views={HILL_VIEWS} view={view} />}
       inputs={
