@@ -68,6 +68,26 @@ export interface Figure {
   readonly working: Working;
 }
 
+/** The same figure where it promises less than it says: in another state, with what that rests on, also in its working. */
+export const restingFigure = (
+  figure: Figure,
+  { state, condition, leftOut }: Pick<Figure, 'state' | 'condition'> & { readonly leftOut: string },
+): Figure => ({
+  // Written out: spreading would write the working.
+  id: figure.id,
+  label: figure.label,
+  state,
+  value: figure.value,
+  upTo: figure.upTo,
+  unit: figure.unit,
+  words: figure.words,
+  condition,
+  get working() {
+    const { working } = figure;
+    return { ...working, leftOut: [leftOut, ...working.leftOut] };
+  },
+});
+
 /** A known quantity as an input row. */
 export const inputRow = (symbol: string, known: Known): WorkingRow => ({
   label: known.label,

@@ -1,6 +1,6 @@
 import { asksWhatFollows } from '../document/help-follows.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
-import type { Figure } from './figure.ts';
+import { restingFigure, type Figure } from './figure.ts';
 import { consumptionFigure, rangeFigure } from './figures/range-figures.ts';
 import { hillFigure, startFigure, topSpeedFigure } from './figures/motion-figures.ts';
 import { study, type Study } from './study.ts';
@@ -37,26 +37,11 @@ export function withHelpUnsaid(s: Study, figures: readonly Figure[]): readonly F
     const then = byTorque.get(figure.id);
     if (then === undefined || (isNear(figure.value, then.value) && isNear(figure.upTo, then.upTo)))
       return figure;
-    return {
-      // Written out: spreading would write the working.
-      id: figure.id,
-      label: figure.label,
+    return restingFigure(figure, {
       state: figure.state === 'stop' ? 'stop' : 'unknown',
-      value: figure.value,
-      upTo: figure.upTo,
-      unit: figure.unit,
-      words: figure.words,
       condition: ['by torque: ', ...otherwise(then)],
-      get working() {
-        const { working } = figure;
-        return {
-          ...working,
-          leftOut: [
-            'Whether the help follows the power of the legs or their torque is not said: it is taken as power. Drive asks for it.',
-            ...working.leftOut,
-          ],
-        };
-      },
-    };
+      leftOut:
+        'Whether the help follows the power of the legs or their torque is not said: it is taken as power. Drive asks for it.',
+    });
   });
 }

@@ -1,6 +1,6 @@
 import { usualDrive, type UsualDrive } from '../document/stands-in.ts';
 import type { Study } from './study.ts';
-import type { Figure, FigureId } from './figure.ts';
+import { restingFigure, type Figure, type FigureId } from './figure.ts';
 
 /** Figures that motor and volts make. */
 const DRIVEN: readonly FigureId[] = ['top-speed', 'hill', 'start', 'range', 'consumption', 'heat'];
@@ -46,21 +46,7 @@ export function withUndecided(
   if (usual === undefined) return figures;
   return figures.map((figure) =>
     usual.figures.includes(figure.id)
-      ? {
-          // Written out: spreading would write the working.
-          id: figure.id,
-          label: figure.label,
-          state: 'unknown',
-          value: figure.value,
-          upTo: figure.upTo,
-          unit: figure.unit,
-          words: figure.words,
-          condition: [usual.condition],
-          get working() {
-            const { working } = figure;
-            return { ...working, leftOut: [usual.leftOut, ...working.leftOut] };
-          },
-        }
+      ? restingFigure(figure, { state: 'unknown', condition: [usual.condition], leftOut: usual.leftOut })
       : figure,
   );
 }

@@ -5,7 +5,7 @@ import { usualDrive } from '../document/stands-in.ts';
 import { cornerOf, isGearing, plausibleSpan, unknownOf, type Bearings } from '../machine/span.ts';
 import { lazily } from '../quantity/lazily.ts';
 import { qty, type Phrase } from '../quantity/phrase.ts';
-import type { Figure, FigureId } from './figure.ts';
+import { restingFigure, type Figure, type FigureId } from './figure.ts';
 import { isTooHot } from './figures/heat-figure.ts';
 import { hillOutcome } from './hill-outcome.ts';
 import type { Study } from './study.ts';
@@ -160,26 +160,9 @@ export const withUnread = (
     const { id } = figure;
     const turn = id === 'hill' || id === 'start' || id === 'heat' ? s.turns[id] : undefined;
     if (turn === undefined) return figure;
-    const { known } = turn;
-    return {
-      // Written out: spreading would write the working.
-      id,
-      label: figure.label,
+    return restingFigure(figure, {
       state: figure.state === 'look' ? 'look' : 'unknown',
-      value: figure.value,
-      upTo: figure.upTo,
-      unit: figure.unit,
-      words: figure.words,
       condition: turnWords(s, id, turn),
-      get working() {
-        const { working } = figure;
-        return {
-          ...working,
-          leftOut: [
-            `Nobody has read this: ${known.label}. Another plausible value of it gives another answer.`,
-            ...working.leftOut,
-          ],
-        };
-      },
-    };
+      leftOut: `Nobody has read this: ${turn.known.label}. Another plausible value of it gives another answer.`,
+    });
   });
