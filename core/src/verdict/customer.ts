@@ -119,14 +119,16 @@ function climbs(verdict: Verdict): Told {
     ' of rider and load',
     ...(towed === 0 ? [] : [' and a trailer of ', qty(towed, 'kg', 0)]),
   ];
-  if (verdict.study.turns.hill !== undefined)
+  const assumed = verdict.study.turns.hill !== undefined;
+  const rests: Phrase = assumed
+    ? [' By what is assumed: something of motor and controller decides that nobody has read yet.']
+    : [];
+  if (!hill.climb.climbs)
     return {
       state: stateOf(verdict, 'hill'),
-      head: ['cannot be told yet'],
-      more: [...road, ': something of motor and controller decides that nobody has read yet.'],
+      head: [assumed ? 'does not climb it, as assumed' : 'does not climb it'],
+      more: [...road, '.', ...rests],
     };
-  if (!hill.climb.climbs)
-    return { state: stateOf(verdict, 'hill'), head: ['does not climb it'], more: [...road, '.'] };
   const ends = givesOut(hill.outcome, hill.climb);
   if (ends !== undefined)
     return {
@@ -136,8 +138,14 @@ function climbs(verdict: Verdict): Told {
     };
   return {
     state: stateOf(verdict, 'hill'),
-    head: ['climbs ', grade, ' at ', qty(msToKmh(hill.climb.v), 'km/h', 0)],
-    more: [...road, '. It starts again on up to ', qty(hill.start.gradePct, '%', 0), '.'],
+    head: [
+      'climbs ',
+      grade,
+      ' at ',
+      qty(msToKmh(hill.climb.v), 'km/h', 0),
+      ...(assumed ? [', as assumed'] : []),
+    ],
+    more: [...road, '. It starts again on up to ', qty(hill.start.gradePct, '%', 0), '.', ...rests],
   };
 }
 
