@@ -134,12 +134,19 @@ function ofTheHill(build: BuildDocument): readonly Figure[] {
   return withUndecided(s, withUnread(s, [hillFigure(s), startFigure(s), heatFigure(s)]));
 }
 
+/** What decides on a hill; small things beside it (standby, the controller’s mass) may still turn what stands on the edge. */
+const MOVES =
+  /phaseCurrentA|batteryCurrentA|powerLimitW|kvRpmPerV|resistanceOhm|reduction|SprocketTeeth|ringTeeth|assistRatio|drive\.(efficiency|massKg|damageC|windingHeatJK|coupleWK)|(donor|packs\.\d)\.massKg/;
+
 describe('a figure of the hill that is fine', () => {
   it('is not broken by another plausible value of anything unread', () => {
     let turned = 0;
     fc.assert(
-      fc.property(anyBuild, fc.nat(), fc.boolean(), (build, pick, high) => {
-        const used = knownInUse(build, knownBuild(build)).filter(({ path }) => !LETS.test(path));
+      fc.property(anyBuild, fc.nat(), fc.boolean(), (drawn, pick, high) => {
+        const build = { ...drawn, drive: { ...drawn.drive, name: 'One that was chosen' } };
+        const used = knownInUse(build, knownBuild(build)).filter(
+          ({ path }) => !LETS.test(path) && MOVES.test(path),
+        );
         const path = used[pick % used.length]?.path;
         if (path === undefined) return;
         const less = withQuantity(build, path, { source: 'unknown' });
@@ -152,13 +159,14 @@ describe('a figure of the hill that is fine', () => {
           const { id } = now;
           const then = after.find((f) => f.id === id);
           if (then === undefined) throw new Error(id);
-          // That it stalls is the hill’s to tell.
-          if (id === 'heat' && then.words === 'Stalls') continue;
+          // That it stalls is the hill’s to tell, and that heat stops it the heat’s.
+          if ((id === 'heat' && then.words === 'Stalls') || (id === 'hill' && then.words === 'Stalls, hot'))
+            continue;
           if (now.state === 'unknown' && then.state === 'stop') turned += 1;
           if (then.state === 'stop') expect(now.state, `${id} by ${path}`).not.toBe('fine');
         }
       }),
-      runs(120),
+      runs(250),
     );
     expect(turned).toBeGreaterThan(0);
   });

@@ -58,6 +58,8 @@ const COOLNESS: Bearings = [
   ['drive.windingHeatJK', 1],
   ['drive.coupleWK', 1],
   ['drive.damageC', 1],
+  ['donor.massKg', -1],
+  ['packs.massKg', -1],
 ];
 
 const isClimbed = ({ climb }: Study): boolean =>
@@ -70,6 +72,9 @@ interface Scene {
   readonly moved: (known: Known, at: number) => Study;
   readonly corners: (unread: readonly Known[], bearings: Bearings, end: 'up' | 'down') => readonly Study[];
 }
+
+/** The gearing, and the speed constant: at either end a machine may be the weaker one, by its amps or by its volts. */
+const isEitherWay = (known: Known): boolean => isGearing(known) || known.path === 'drive.kvRpmPerV';
 
 /** Each of them is worked out once for all questions. */
 function sceneOf(s: Study, studyOf: (build: BuildDocument) => Study): Scene {
@@ -85,7 +90,7 @@ function sceneOf(s: Study, studyOf: (build: BuildDocument) => Study): Scene {
       once(`${path} ${String(at)}`, () => withQuantity(s.build, path, { source: 'assumed', value: at })),
     corners: (unread, bearings, end) => {
       const one = studyOf(cornerOf(s.build, unread, bearings, end));
-      const open = unread.filter(isGearing);
+      const open = unread.filter(isEitherWay);
       const other = end === 'up' ? 'down' : 'up';
       return open.length === 0 ? [one] : [one, studyOf(cornerOf(one.build, open, bearings, other))];
     },
@@ -109,7 +114,8 @@ function turnOf(
     return undefined;
   for (const known of unread)
     for (const at of plausibleSpan(known))
-      if (at !== known.value && answer(moved(known, at)) !== now) return { known, at };
+      // Also at the value itself: what is said may settle others that follow from it.
+      if (answer(moved(known, at)) !== now) return { known, at };
   return undefined;
 }
 
