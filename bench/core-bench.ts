@@ -9,6 +9,7 @@ import {
   knownBuild,
   matchAll,
   measureNext,
+  newBuild,
   operatingPoint,
   packCard,
   part,
@@ -28,7 +29,19 @@ import {
 import { demoBuild, demoBuilds, trayOf, wholeOf } from './demo.ts';
 import { line, medianMicroseconds } from './measure.ts';
 
-/** The demo builds, and the longtail with eleven cogs and a free choice among them: the most work there is. */
+/** A front hub of which only the labels were read: what is unread is asked for every answer. */
+function byLabels(): BuildDocument {
+  const b = newBuild('By its labels');
+  const label = (value: number) => ({ source: 'label', value }) as const;
+  return {
+    ...b,
+    drive: { ...b.drive, wheel: 'front', ratedPowerW: label(250), labelV: label(36) },
+    packs: [{ ...b.packs[0], nominalV: label(36), capacityAh: label(11.6) }],
+    controller: { ...b.controller, batteryCurrentA: label(15), assistCutoffKmh: label(25) },
+  };
+}
+
+/** The demo builds, the longtail with eleven cogs and a free choice among them, and one that is known by its labels alone. */
 function builds(): readonly (readonly [string, BuildDocument])[] {
   const demo = demoBuilds();
   const longtail = demoBuild('Orchard longtail');
@@ -41,7 +54,7 @@ function builds(): readonly (readonly [string, BuildDocument])[] {
       heldCogTeeth: null,
     },
   };
-  return [...demo, eleven].map((build) => [build.name, build]);
+  return [...demo, eleven, byLabels()].map((build) => [build.name, build]);
 }
 
 /** The shelf of the demo. */

@@ -119,10 +119,12 @@ function climbs(verdict: Verdict): Told {
     ' of rider and load',
     ...(towed === 0 ? [] : [' and a trailer of ', qty(towed, 'kg', 0)]),
   ];
-  const assumed = verdict.study.turns.hill !== undefined;
-  const rests: Phrase = assumed
-    ? [' By what is assumed: something of motor and controller decides that nobody has read yet.']
-    : [];
+  const { turns } = verdict.study;
+  const assumed = turns.hill !== undefined;
+  const rests: Phrase =
+    assumed || turns.start !== undefined
+      ? [' By what is assumed: something of motor and controller decides that nobody has read yet.']
+      : [];
   if (!hill.climb.climbs)
     return {
       state: stateOf(verdict, 'hill'),

@@ -171,7 +171,6 @@ const figuresOf = (s: Judged, ledger: Ledger): readonly Figure[] =>
     ),
   );
 
-/** Settings that were put in and are not as the plan has them; without any the sheet is not worked out. */
 /** Left-over leads of the controller that cannot stay as they are. */
 const hanging = (build: BuildDocument): readonly Finding[] =>
   leftOverRows(build)
@@ -185,6 +184,7 @@ const hanging = (build: BuildDocument): readonly Finding[] =>
       path: '',
     }));
 
+/** Settings that were put in and are not as the plan has them; without any the sheet is not worked out. */
 function drifted(v: Pick<Verdict, 'settings' | 'otherSettings' | 'study' | 'law'>): readonly Finding[] {
   const { lines, others } = v.study.build.settings;
   const told = [

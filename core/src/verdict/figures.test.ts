@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { shippedRules } from '../law/rules.ts';
+import type { BuildDocument } from '../document/document.ts';
 import { knownBuild, knownInUse } from '../document/known.ts';
 import { withQuantity } from '../document/quantity-at.ts';
 import { phraseText } from '../quantity/phrase.ts';
@@ -12,12 +13,15 @@ import { LIMITS } from '../machine/limits.ts';
 import { LIMIT_WORDS, limitQuantity } from '../ride/limit-words.ts';
 
 type Changes = Parameters<typeof sample>[0];
+function figureOf(build: BuildDocument, id: FigureId): Figure {
+  const found = evaluate(build).figures.find((f) => f.id === id);
+  if (found === undefined) throw new Error(id);
+  return found;
+}
 const figure = (id: FigureId, changes: Changes = {}, kind?: Parameters<typeof sample>[1]): Figure => {
   // Some motor is chosen: without one the figures are those of a usual one, and promise nothing.
   const meant = { ...changes, drive: { name: 'Hub', ...changes.drive } };
-  const found = evaluate(sample(meant, kind)).figures.find((f) => f.id === id);
-  if (found === undefined) throw new Error(id);
-  return found;
+  return figureOf(sample(meant, kind), id);
 };
 const words = (f: Figure): string => phraseText(f.condition);
 /** The same machine with all that decides on a hill read, as large as its defaults: else another value of it might turn the answer. */
@@ -28,9 +32,7 @@ function asRead(id: FigureId, changes: Changes = {}): Figure {
       ({ source, path }) => source === 'unknown' && /^(drive|controller|donor|packs|gearing)/.test(path),
     )
     .reduce((b, { path, value }) => withQuantity(b, path, { source: 'measured', value }), build);
-  const found = evaluate(read).figures.find((f) => f.id === id);
-  if (found === undefined) throw new Error(id);
-  return found;
+  return figureOf(read, id);
 }
 
 describe('top speed', () => {
@@ -272,9 +274,9 @@ describe('hottest winding', () => {
   it('stops for damage on the hill, asks for a look where twice the hill is too much, and is fine beyond', () => {
     const hot = { drive: { windingSensor: 'no' as const }, brief: { hillGradePct: 12 } };
     const length = (hillLengthM: number) => ({ ...hot, brief: { ...hot.brief, hillLengthM } });
-    expect(figure('heat', length(60)).state).toBe('fine');
-    expect(figure('heat', length(9000)).state).toBe('stop');
-    const states = [60, 300, 700, 1200, 2000, 4000, 9000].map((m) => figure('heat', length(m)).state);
+    expect(asRead('heat', length(60)).state).toBe('fine');
+    expect(asRead('heat', length(9000)).state).toBe('stop');
+    const states = [60, 300, 700, 1200, 2000, 4000, 9000].map((m) => asRead('heat', length(m)).state);
     expect(states).toContain('look');
     // The longer the hill the worse.
     const rank = { fine: 0, look: 1, unknown: 1, stop: 2 } as const;
@@ -283,10 +285,10 @@ describe('hottest winding', () => {
   });
 
   it('says how long the climb is borne, or that it is never too hot', () => {
-    expect(words(figure('heat', { brief: { hillGradePct: 10 } }))).toMatch(
+    expect(words(asRead('heat', { brief: { hillGradePct: 10 } }))).toMatch(
       /^[\d.]+\smin asked, [\d.]+ borne$/,
     );
-    expect(words(figure('heat', { brief: { hillGradePct: 0.5 } }))).toBe('lasts: never too hot');
+    expect(words(asRead('heat', { brief: { hillGradePct: 0.5 } }))).toBe('lasts: never too hot');
   });
 
   it('of a machine that stalls has no temperature, and says what a stalled motor does', () => {

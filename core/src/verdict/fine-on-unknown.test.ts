@@ -1,11 +1,9 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { specAt, type BuildDocument, type QuantityPath } from '../document/document.ts';
-import { knownBuild, knownInUse } from '../document/known.ts';
-import { knownAt, withQuantity, withValue } from '../document/quantity-at.ts';
-import { isCounted } from '../document/quantity-spec.ts';
-import { plausibleSpan } from '../machine/span.ts';
+import type { BuildDocument, QuantityPath } from '../document/document.ts';
+import { withQuantity } from '../document/quantity-at.ts';
 import { anyBuild, runs } from '../test/sample.ts';
+import { unreadAtEnd } from '../test/unread.ts';
 import { newBuild } from '../document/template.ts';
 import { study } from './study.ts';
 
@@ -48,15 +46,10 @@ describe('a value that nobody has read', () => {
     let turned = 0;
     fc.assert(
       fc.property(anyBuild, fc.nat(), fc.boolean(), (build, pick, high) => {
-        const used = knownInUse(build, knownBuild(build));
-        const path = used[pick % used.length]?.path;
-        if (path === undefined) return;
-        const less = withQuantity(build, path, { source: 'unknown' });
-        const known = knownAt(knownBuild(less), path);
-        // What is worked out of others is as unknown as they are.
-        if (known.source !== 'unknown' || known.restsOn !== undefined) return;
-        const end = plausibleSpan(known)[high ? 1 : 0];
-        const after = statesOf(withValue(less, path, isCounted(specAt(path)) ? Math.round(end) : end));
+        const one = unreadAtEnd(build, pick, high);
+        if (one === undefined) return;
+        const { path, less, other } = one;
+        const after = statesOf(other);
         for (const [id, state] of statesOf(less)) {
           const broken = after.get(id) === 'stop' || after.get(id) === 'look';
           if (state === 'unknown' && broken) turned += 1;

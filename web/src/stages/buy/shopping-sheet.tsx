@@ -33,8 +33,7 @@ function textOf(build: BuildDocument): string {
 /** What a supplier is paid in all, with sending where it is known. */
 function ToPay({ build, list: { supplier, rows } }: { build: BuildDocument; list: SupplierList }) {
   const { currency } = build.money;
-  const unpriced = rows.filter(({ price }) => price === null).length;
-  const goods = rows.reduce((sum, { price }) => sum + (price ?? 0), 0);
+  const { sum: goods, unpriced } = [...sumsSoFar(rows).values()].at(-1) ?? { sum: 0, unpriced: 0 };
   const sending = sendingOf(build, rows)[0]?.shipping;
   const sent = firstOf(
     [
