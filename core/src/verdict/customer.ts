@@ -128,7 +128,7 @@ function climbs(verdict: Verdict): Told {
   if (!hill.climb.climbs)
     return {
       state: stateOf(verdict, 'hill'),
-      head: [assumed ? 'does not climb it, as assumed' : 'does not climb it'],
+      head: ['does not climb it'],
       more: [...road, '.', ...rests],
     };
   const ends = givesOut(hill.outcome, hill.climb);
@@ -140,13 +140,7 @@ function climbs(verdict: Verdict): Told {
     };
   return {
     state: stateOf(verdict, 'hill'),
-    head: [
-      'climbs ',
-      grade,
-      ' at ',
-      qty(msToKmh(hill.climb.v), 'km/h', 0),
-      ...(assumed ? [', as assumed'] : []),
-    ],
+    head: ['climbs ', grade, ' at ', qty(msToKmh(hill.climb.v), 'km/h', 0)],
     more: [...road, '. It starts again on up to ', qty(hill.start.gradePct, '%', 0), '.', ...rests],
   };
 }

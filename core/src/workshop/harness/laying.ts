@@ -15,6 +15,9 @@ interface Laid {
   readonly run: Run;
 }
 
+const passesHole = ({ build, cable }: Laid): boolean =>
+  (build.harness.cables[cable.key] ?? NOTHING_MEASURED).holeMm !== null;
+
 /** Common practice, no source, in the order in which it is done. */
 const RULES: readonly (Laying & { readonly counts: (laid: Laid) => boolean })[] = [
   {
@@ -26,16 +29,13 @@ const RULES: readonly (Laying & { readonly counts: (laid: Laid) => boolean })[] 
     id: 'tube',
     words:
       'Fish it with a stiff wire or a cord, plug end last, and leave a cord in the tube for the next time.',
-    counts: ({ build, cable }) => (build.harness.cables[cable.key] ?? NOTHING_MEASURED).holeMm !== null,
+    counts: passesHole,
   },
   {
     id: 'cover',
     words:
-      'Plugs inside a tube, a box or a pack’s foot stay within reach: a cover that a tool opens, out of sight if wished, and noted in the record. What is riveted or sealed shut cannot be measured.',
-    counts: ({ build, cable }) =>
-      (build.harness.cables[cable.key] ?? NOTHING_MEASURED).holeMm !== null ||
-      (build.harness.controllerSits === 'pack' &&
-        [cable.fromComponent, cable.toComponent].includes('controller')),
+      'Plugs that end up inside the tube or box stay within reach: a cover that a tool opens, out of sight if wished, and noted in the record. What is riveted or sealed shut cannot be measured.',
+    counts: passesHole,
   },
   {
     id: 'loop',
